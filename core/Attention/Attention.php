@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Attention;
+
+use Rung\Core\Decision\Action;
+use Rung\Core\Decision\ActionKind;
+use Rung\Core\Decision\ActionReason;
+use Rung\Core\Number;
+use Rung\Core\Response\Creep;
+use Rung\Core\Response\Log;
+use Rung\Core\Response\SessionResponse;
+
+/** Which decision a case needs, and how soon (docs/rules.md, "The week's load, and who needs attention"). */
+final readonly class Attention
+{
+    private const SILENT_DAYS = 3;
+
+    private const NO_IMPROVEMENT_AFTER_DAYS = 42;
+
+    private const UNCHANGED_DAYS = 21;
+
+    private const TIMID_SESSIONS = 6;
+
+    private const DONE_PERCENT = 60;
+
+    private const READINGS = 3;
+
+    /** @param list<AttentionReason> $reasons */
+    private function __construct(public AttentionGroup $group, public array $reasons) {}
+
+    /** @param list<SessionResponse> $responses of the log */
+    public static function of(Log $log, array $responses, Action $action, Adherence $fortnight): self
+    {
+        $silent = self::silent($log, $action);
+        $unchanged = self::unchanged($log, $fortnight);
+        $stalled = self::that([
+            [AttentionReason::ReviewDue, self::reviewDue($log)],
+            [AttentionReason::NoImprovement, self::noImprovement($log)],
+            [AttentionReason::Plateau, $unchanged],
+        ]);
+        $timid = self::that([[AttentionReason::TooTimid, $unchanged && self::allWellBorne($log, $responses)]]);
+
+        return match (true) {
+            $action->kind === ActionKind::Stop => new self(AttentionGroup::StopReview, []),
+            $action->reason === ActionReason::TwoOver => new self(AttentionGroup::OverTwice, []),
+            $action->kind === ActionKind::Ease => new self(AttentionGroup::Over, []),
+            $silent !== [] => new self(AttentionGroup::Silent, $silent),
+            in_array($action->kind, [ActionKind::Advance, ActionKind::Finish], true) => new self(AttentionGroup::ReadyStage, []),
+            in_array($action->kind, [ActionKind::Progress, ActionKind::AddLoad], true) => new self(AttentionGroup::ReadyProgress, $timid),
+            $stalled !== [] => new self(AttentionGroup::Stalled, $stalled),
+            default => new self(AttentionGroup::OnCourse, []),
+        };
+    }
+
+    /** @return array{group: string, reasons: list<string>} */
+    public function toArray(): array
+    {
+        return [
+            'group' => $this->group->value,
+            'reasons' => array_map(static fn(AttentionReason $reason): string => $reason->value, $this->reasons),
+        ];
+    }
+
+    /** @return list<AttentionReason> */
+    private static function silent(Log $log, Action $action): array
+    {
+        $details = $log->file->case;
+        $openLongEnough = $log->today->daysSince($details->opened_on) >= self::SILENT_DAYS;
+
+        return self::that([
+            [AttentionReason::NoScores, $openLongEnough && !$details->isPrevention() && $log->scores(self::SILENT_DAYS) === []],
+            [AttentionReason::SessionsMissed, $openLongEnough && Adherence::latestTwoMissed($log)],
+            [AttentionReason::LongBreak, $action->reason === ActionReason::LongBreak],
+        ]);
+    }
+
+    private static function reviewDue(Log $log): bool
+    {
+        $review = $log->file->case->review_on;
+
+        return $review !== null && !$review->isAfter($log->today);
+    }
+
+    private static function noImprovement(Log $log): bool
+    {
+        $details = $log->file->case;
+        $first = $log->firstScoreOn();
+        if ($details->isPrevention() || $first === null
+            || $log->today->daysSince($details->opened_on) < self::NO_IMPROVEMENT_AFTER_DAYS
+            || $first->number + 6 >= $log->today->number - 6) {
+            return false;
+        }
+        $then = $log->scoresBetween($first->number, $first->number + 6);
+        $now = $log->scores(7);
+        if (count($then) < self::READINGS || count($now) < self::READINGS) {
+            return false;
+        }
+        $mean = Creep::mean($now);
+
+        return Number::over($mean, 1) && Number::atLeast($mean, Creep::mean($then));
+    }
+
+    /** Nothing was changed for three weeks though the sessions were done. */
+    private static function unchanged(Log $log, Adherence $fortnight): bool
+    {
+        if ($log->today->daysSince($log->stageFrom) < self::UNCHANGED_DAYS || ($fortnight->percent ?? 0) < self::DONE_PERCENT) {
+            return false;
+        }
+        foreach ($log->doseChanges as $change) {
+            if ($log->today->daysSince($log->file->timezone->dayOf($change->at)) < self::UNCHANGED_DAYS) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @param list<SessionResponse> $responses */
+    private static function allWellBorne(Log $log, array $responses): bool
+    {
+        $judged = 0;
+        foreach ($responses as $response) {
+            if ($response->verdict->isJudged() && $log->inStage($response->session)
+                && $log->inLastDays($response->session, self::UNCHANGED_DAYS)) {
+                if (!$response->verdict->isWellBorne()) {
+                    return false;
+                }
+                $judged++;
+            }
+        }
+
+        return $judged >= self::TIMID_SESSIONS;
+    }
+
+    /**
+     * @param list<array{AttentionReason, bool}> $checks
+     *
+     * @return list<AttentionReason>
+     */
+    private static function that(array $checks): array
+    {
+        return array_column(array_filter($checks, static fn(array $check): bool => $check[1]), 0);
+    }
+}

@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Attention;
+
+use Rung\Core\CaseFile\LoggedSet;
+use Rung\Core\CaseFile\Session;
+use Rung\Core\CaseFile\SessionKind;
+use Rung\Core\Dose\Mode;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Number;
+use Rung\Core\Response\Log;
+
+/** What was loaded in some span: all that the schools count, summed from the logged sets. */
+final readonly class WeekLoad
+{
+    private function __construct(
+        /** Seconds held. */
+        public int|float $isometric_s,
+        /** Seconds of lifting and lowering. */
+        public int|float $moving_s,
+        /** Kilograms lifted in all. */
+        public int|float $volume_load_kg,
+        /** Landings. */
+        public int|float $contacts,
+        /** Minutes of sport. */
+        public int|float $sport_min,
+        /** Minutes × effort of sport. */
+        public int|float $sport_load,
+        public int $sessions,
+    ) {}
+
+    /** The last 7 days, or the 7 that ended so many days ago. */
+    public static function of(Log $log, int $endingDaysAgo = 0): self
+    {
+        return self::ofSessions($log, array_filter(
+            $log->ended,
+            static fn(Session $session): bool => $log->inLastDays($session, $endingDaysAgo + 7)
+                && !$log->inLastDays($session, $endingDaysAgo),
+        ));
+    }
+
+    /** @param iterable<Session> $sessions */
+    public static function ofSessions(Log $log, iterable $sessions): self
+    {
+        $sum = ['isometric_s' => 0, 'moving_s' => 0, 'volume_load_kg' => 0, 'contacts' => 0, 'sport_min' => 0, 'sport_load' => 0];
+        $count = 0;
+        foreach ($sessions as $session) {
+            $count++;
+            foreach ($session->entries as $entry) {
+                $prescription = $entry->prescription === null ? null : $log->prescriptions[$entry->prescription];
+                foreach ($prescription === null ? [] : $entry->sets as $set) {
+                    foreach (self::ofSet($set, $prescription, $log) as $what => $amount) {
+                        $sum[$what] += $amount;
+                    }
+                }
+            }
+            if ($session->kind === SessionKind::Sport) {
+                $sum['sport_min'] += $session->minutes ?? 0;
+                $sum['sport_load'] += ($session->minutes ?? 0) * ($session->effort ?? 0);
+            }
+        }
+
+        return new self(...$sum, sessions: $count);
+    }
+
+    /**
+     * @return array<string, int|float|null> percent, null where there was nothing to compare with
+     */
+    public function changeSince(self $last): array
+    {
+        $change = [];
+        foreach (get_object_vars($this) as $what => $amount) {
+            $before = $last->{$what};
+            $change[$what] = $before == 0 ? null : Number::tenth(100 * ($amount - $before) / $before);
+        }
+
+        return $change;
+    }
+
+    /** @return array<string, int|float> */
+    public function toArray(): array
+    {
+        return array_map(Number::tenth(...), get_object_vars($this));
+    }
+
+    /** @return array<string, int|float> */
+    private static function ofSet(LoggedSet $set, Prescription $prescription, Log $log): array
+    {
+        $mode = $prescription->mode;
+        $reps = $set->countedReps($mode);
+        if ($mode === Mode::Isometric) {
+            return ['isometric_s' => ($set->hold_s ?? 0) * $reps];
+        }
+        if ($mode === Mode::Plyometric) {
+            return ['contacts' => $reps * ($prescription->dose->contacts_per_rep ?? 1)];
+        }
+        if (!$mode->isMoving()) {
+            return [];
+        }
+
+        return [
+            'moving_s' => $reps * ($prescription->dose->tempo?->repSeconds() ?? 0),
+            'volume_load_kg' => $reps * (($set->load_kg ?? 0) + $prescription->dose->bodyLoad($log->file->athlete->body_mass_kg)),
+        ];
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Decision;
+
+use Rung\Core\Response\Log;
+use Rung\Core\Response\SessionResponse;
+use Rung\Core\Response\Verdict;
+
+/** The recent bouts of the sessions that count for a decision (docs/rules.md, "What to do next"). */
+final readonly class Bouts
+{
+    private const CARRIED_OVER_HOURS = 72;
+
+    private const RECENT_HOURS = 14 * 24;
+
+    /**
+     * @param list<Bout> $recent oldest first
+     * @param list<SessionResponse> $counting
+     */
+    private function __construct(public array $recent, private array $counting) {}
+
+    /** @param list<SessionResponse> $responses of the log, in order of start */
+    public static function of(Log $log, array $responses): self
+    {
+        $counting = array_values(array_filter(
+            $responses,
+            static fn(SessionResponse $r): bool => $log->inStage($r->session)
+                || $r->session->started_at->withinHoursBefore($log->at, self::CARRIED_OVER_HOURS),
+        ));
+        $groups = [];
+        $latest = [];
+        foreach ($counting as $i => $response) {
+            if ($response->verdict->isJudged()) {
+                $key = $response->answer === null ? 'alone:' . $i : 'answer:' . $response->answer->id;
+                $groups[$key][] = $response;
+                $latest[$key] = $i;
+            }
+        }
+        asort($latest);
+        $bouts = array_map(static fn(string $key): Bout => Bout::of($groups[$key]), array_keys($latest));
+
+        return new self(
+            array_values(array_filter(
+                $bouts,
+                static fn(Bout $bout): bool => $bout->latestStart()->withinHoursBefore($log->at, self::RECENT_HOURS),
+            )),
+            $counting,
+        );
+    }
+
+    public function last(): ?Bout
+    {
+        return $this->recent === [] ? null : $this->recent[count($this->recent) - 1];
+    }
+
+    public function beforeLast(): ?Bout
+    {
+        return $this->recent[count($this->recent) - 2] ?? null;
+    }
+
+    /** How many sessions that count went unanswered and started after the last bout. */
+    public function unansweredSinceLast(): int
+    {
+        $last = $this->last();
+
+        return count(array_filter(
+            $this->counting,
+            static fn(SessionResponse $r): bool => $r->verdict === Verdict::Unanswered
+                && ($last === null || $r->session->started_at->after($last->latestStart())),
+        ));
+    }
+
+    /**
+     * The length of the unbroken run of recent bouts, newest backwards, that pass.
+     *
+     * @param callable(Bout): bool $passes
+     */
+    public function run(callable $passes): int
+    {
+        $length = 0;
+        foreach (array_reverse($this->recent) as $bout) {
+            if (!$passes($bout)) {
+                break;
+            }
+            $length++;
+        }
+
+        return $length;
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Decision;
+
+use Rung\Core\CaseFile\CheckIn;
+use Rung\Core\CaseFile\Session;
+use Rung\Core\Response\Log;
+use Rung\Core\Response\Sign;
+use Rung\Core\Response\StopSigns;
+use Rung\Core\Time\Moment;
+
+/** A session or check-in that asks for a stop, and whether a practitioner has cleared it. */
+final readonly class StopSource
+{
+    /** @param list<Sign> $signs */
+    private function __construct(
+        public string $id,
+        public Moment $began,
+        public array $signs,
+        /** Pain or test score, 0–10. */
+        public ?int $level,
+        public bool $cleared,
+    ) {}
+
+    /** @return list<self> of the whole case, sessions first */
+    public static function all(Log $log): array
+    {
+        $stopAt = $log->file->response_rule->stop_at;
+        /** @var list<array{Session|CheckIn, Moment, ?int}> $records */
+        $records = [];
+        foreach ($log->started as $session) {
+            $records[] = [$session, $session->started_at, $session->during()];
+        }
+        foreach ($log->checkIns as $checkIn) {
+            $records[] = [$checkIn, $checkIn->at, $checkIn->provocation];
+        }
+        $sources = [];
+        foreach ($records as [$record, $began, $level]) {
+            $signs = StopSigns::of($record->signs ?? []);
+            if ($signs !== [] || ($level !== null && $level >= $stopAt)) {
+                $sources[] = new self($record->id, $began, $signs, $level, self::isCleared($log, $record->id, $began));
+            }
+        }
+
+        return $sources;
+    }
+
+    private static function isCleared(Log $log, string $id, Moment $began): bool
+    {
+        foreach ($log->reviews as $review) {
+            if ($review->clears === $id && !$began->after($review->at)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

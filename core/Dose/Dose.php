@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Dose;
+
+use InvalidArgumentException;
+use Rung\Core\Input\ObjectNode;
+
+/**
+ * How much of an exercise is asked for: sets 1–20, repetitions 1–200, holds up to 600 s,
+ * loads in kilograms (docs/rules.md, "Dose arithmetic" and "Bad input").
+ */
+final readonly class Dose
+{
+    public const MAX_SETS = 20;
+
+    public const MAX_REPS = 200;
+
+    public const MAX_HOLD_S = 600;
+
+    public function __construct(
+        public int $sets,
+        public int $reps,
+        /** Seconds of one hold. */
+        public int|float|null $hold_s = null,
+        /** Seconds of work in one set, where the dose is timed. */
+        public int|float|null $work_s = null,
+        public ?Tempo $tempo = null,
+        /** Seconds between sets. */
+        public int|float $rest_s = 0,
+        public int|float|null $load_kg = null,
+        /** A label of the practice's own set of bands or weights. */
+        public ?string $resistance = null,
+        /** The part of the body's mass that is lifted as well, usually 0–1. */
+        public int|float|null $body_fraction = null,
+        public int|float|null $contacts_per_rep = null,
+        /** Percent of the maximal voluntary contraction, 0–100. */
+        public int|float|null $percent_mvc = null,
+        /** 0–10. */
+        public ?int $effort = null,
+        /** The repetition maximum aimed at. */
+        public ?int $rm = null,
+        public ?Range $range = null,
+        public ?int $times_per_day = null,
+        public int|float|null $beats_per_min = null,
+    ) {
+        if ($sets < 1 || $sets > self::MAX_SETS) {
+            throw new InvalidArgumentException('sets must be from 1 to ' . self::MAX_SETS);
+        }
+        if ($reps < 1 || $reps > self::MAX_REPS) {
+            throw new InvalidArgumentException('reps must be from 1 to ' . self::MAX_REPS);
+        }
+    }
+
+    public static function read(ObjectNode $node): self
+    {
+        return new self(
+            sets: $node->whole('sets', 1, self::MAX_SETS),
+            reps: $node->whole('reps', 1, self::MAX_REPS),
+            hold_s: $node->numberOrNull('hold_s', 0, self::MAX_HOLD_S),
+            work_s: $node->numberOrNull('work_s'),
+            tempo: $node->childOrNull('tempo', Tempo::read(...)),
+            rest_s: $node->number('rest_s'),
+            load_kg: $node->numberOrNull('load_kg'),
+            resistance: $node->textOrNull('resistance'),
+            body_fraction: $node->numberOrNull('body_fraction'),
+            contacts_per_rep: $node->numberOrNull('contacts_per_rep'),
+            percent_mvc: $node->numberOrNull('percent_mvc', 0, 100),
+            effort: $node->wholeOrNull('effort', 0, 10),
+            rm: $node->wholeOrNull('rm', 1, self::MAX_REPS),
+            range: $node->childOrNull('range', Range::read(...)),
+            times_per_day: $node->wholeOrNull('times_per_day', 1, 24),
+            beats_per_min: $node->numberOrNull('beats_per_min'),
+        );
+    }
+
+    /**
+     * The same dose with some fields changed.
+     *
+     * @param array{sets?: int, reps?: int, hold_s?: int|float, work_s?: int|float, tempo?: Tempo, load_kg?: int|float,
+     *     percent_mvc?: int|float, rm?: int, range?: Range} $changes
+     */
+    public function with(array $changes): self
+    {
+        return new self(...array_merge(get_object_vars($this), $changes));
+    }
+
+    /**
+     * The part of the body that is lifted with the load, in kilograms.
+     *
+     * @throws InvalidArgumentException where a part of the body is lifted and its mass is unknown
+     */
+    public function bodyLoad(int|float|null $bodyMassKg): int|float
+    {
+        $fraction = $this->body_fraction ?? 0;
+        if ($fraction == 0) {
+            return 0;
+        }
+        if ($bodyMassKg === null) {
+            throw new InvalidArgumentException('body_mass_kg is needed where body_fraction is above 0');
+        }
+
+        return $fraction * $bodyMassKg;
+    }
+
+    /** @return array<string, mixed> without the fields that are not set */
+    public function toArray(): array
+    {
+        return array_filter([
+            'sets' => $this->sets,
+            'reps' => $this->reps,
+            'hold_s' => $this->hold_s,
+            'work_s' => $this->work_s,
+            'tempo' => $this->tempo?->toArray(),
+            'rest_s' => $this->rest_s,
+            'load_kg' => $this->load_kg,
+            'resistance' => $this->resistance,
+            'body_fraction' => $this->body_fraction,
+            'contacts_per_rep' => $this->contacts_per_rep,
+            'percent_mvc' => $this->percent_mvc,
+            'effort' => $this->effort,
+            'rm' => $this->rm,
+            'range' => $this->range?->toArray(),
+            'times_per_day' => $this->times_per_day,
+            'beats_per_min' => $this->beats_per_min,
+        ], static fn(mixed $value): bool => $value !== null);
+    }
+}

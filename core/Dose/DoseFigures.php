@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Dose;
+
+/** What a dose amounts to; null where it has no such figure or it is unknown. */
+final readonly class DoseFigures
+{
+    public function __construct(
+        /** Seconds of one set of one limb. */
+        public int|float|null $set_s,
+        /** Seconds, per limb. */
+        public int|float|null $time_under_tension_s,
+        /** Seconds from the first repetition to the last, rests and both limbs included. */
+        public int|float $duration_s,
+        /** Kilograms lifted in all, per limb; moving modes alone. */
+        public int|float|null $volume_load_kg,
+        /** Landings; plyometric alone. */
+        public int|float|null $contacts,
+    ) {}
+
+    /** @return array<string, int|float|null> rounded as they are told */
+    public function toArray(): array
+    {
+        return array_map(
+            static fn(int|float|null $figure): int|float|null => $figure === null ? null : \Rung\Core\Number::tenth($figure),
+            get_object_vars($this),
+        );
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Evaluation;
+
+use Rung\Core\Attention\Adherence;
+use Rung\Core\Attention\Attention;
+use Rung\Core\Attention\WeekLoad;
+use Rung\Core\Decision\Action;
+use Rung\Core\Decision\Bout;
+use Rung\Core\Decision\Proposal;
+use Rung\Core\Decision\StopSource;
+use Rung\Core\Response\Creep;
+use Rung\Core\Response\Log;
+use Rung\Core\Response\SessionResponse;
+use Rung\Core\Stage\Gate;
+
+/** All that the rules tell about a case at a moment. */
+final readonly class Evaluation
+{
+    public const FORMAT = 'rung-evaluation/1';
+
+    /**
+     * @param list<SessionResponse> $sessions in order of start
+     * @param list<Proposal> $proposals in the stage's order
+     * @param list<string> $drop keys of prescriptions better left out for now
+     * @param list<StopSource> $stops
+     */
+    public function __construct(
+        public Log $log,
+        public array $sessions,
+        public Creep $creep,
+        public Action $action,
+        public Attention $attention,
+        public Gate $gate,
+        public Adherence $adherence,
+        public WeekLoad $thisWeek,
+        public WeekLoad $lastWeek,
+        public array $proposals,
+        public array $drop,
+        /** The stage that an advance would enter. */
+        public ?string $nextStage,
+        public array $stops,
+        /** The bout on which the action rests. */
+        public ?Bout $last,
+    ) {}
+
+    /** @return array<string, mixed> as docs/formats/case-file.md, "Evaluation", has it */
+    public function toArray(): array
+    {
+        return [
+            'format' => self::FORMAT,
+            'at' => $this->log->at->toIso(),
+            'today' => $this->log->today->toIso(),
+            'stage' => $this->log->stage->key,
+            'sessions' => array_map(static fn(SessionResponse $response): array => $response->toArray(), $this->sessions),
+            'creep' => $this->creep->toArray(),
+            'action' => $this->action->toArray(),
+            'attention' => $this->attention->toArray(),
+            'gate' => $this->gate->toArray(),
+            'adherence' => $this->adherence->toArray(),
+            'week' => [
+                'this' => $this->thisWeek->toArray(),
+                'last' => $this->lastWeek->toArray(),
+                'change_percent' => $this->thisWeek->changeSince($this->lastWeek),
+            ],
+            'proposals' => array_map(static fn(Proposal $proposal): array => $proposal->toArray(), $this->proposals),
+            'drop' => $this->drop,
+            'next_stage' => $this->nextStage,
+        ];
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Evaluation;
+
+use Rung\Core\Attention\Adherence;
+use Rung\Core\Attention\Attention;
+use Rung\Core\Attention\WeekLoad;
+use Rung\Core\CaseFile\CaseFile;
+use Rung\Core\Decision\Bouts;
+use Rung\Core\Decision\Decider;
+use Rung\Core\Decision\Proposer;
+use Rung\Core\Decision\StopSource;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Response\Creep;
+use Rung\Core\Response\Log;
+use Rung\Core\Response\ResponseJudge;
+use Rung\Core\Stage\Gatekeeper;
+use Rung\Core\Time\Moment;
+
+/** Applies all rules to a case at a moment. */
+final class Evaluator
+{
+    private const ADHERENCE_DAYS = 14;
+
+    /**
+     * @throws InvalidInput at /stage_history where the moment lies before the first stage
+     */
+    public static function evaluate(CaseFile $file, Moment $at): Evaluation
+    {
+        $log = new Log($file, $at);
+        $responses = ResponseJudge::judge($log);
+        $creep = Creep::of($log);
+        $gate = Gatekeeper::look($log, $responses);
+        $bouts = Bouts::of($log, $responses);
+        $stops = StopSource::all($log);
+        $nextStage = self::nextStage($log);
+        $action = (new Decider($log, $bouts, $creep, $gate->isOpen(), $nextStage !== null, $stops))->decide();
+        $adherence = Adherence::over($log, self::ADHERENCE_DAYS);
+        $proposer = new Proposer($log, $bouts->last());
+
+        return new Evaluation(
+            log: $log,
+            sessions: $responses,
+            creep: $creep,
+            action: $action,
+            attention: Attention::of($log, $responses, $action, $adherence),
+            gate: $gate,
+            adherence: $adherence,
+            thisWeek: WeekLoad::of($log),
+            lastWeek: WeekLoad::of($log, 7),
+            proposals: $proposer->propose($action),
+            drop: $proposer->drop(),
+            nextStage: $nextStage,
+            stops: $stops,
+            last: $bouts->last(),
+        );
+    }
+
+    /** The first stage after the current one that applies to the athlete's goal. */
+    private static function nextStage(Log $log): ?string
+    {
+        $passed = false;
+        foreach ($log->file->stages as $stage) {
+            if ($passed && $stage->appliesTo($log->file->athlete->goal)) {
+                return $stage->key;
+            }
+            $passed = $passed || $stage->key === $log->stage->key;
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,328 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Response;
+
+use Rung\Core\CaseFile\CheckIn;
+use Rung\Core\CaseFile\DoseChange;
+use Rung\Core\CaseFile\Entry;
+use Rung\Core\CaseFile\Session;
+use Rung\Core\Number;
+use Rung\Core\Time\Moment;
+
+/** Judges every session of a log by its 24-hour response (docs/rules.md, "The 24-hour response"). */
+final class ResponseJudge
+{
+    private const BASELINE_READINGS = 3;
+
+    private const BASELINE_HOURS = 7 * 24;
+
+    private const ANSWER_FROM_HOURS = 8;
+
+    private const ANSWER_TO_HOURS = 36;
+
+    private const ANSWER_BEST_HOURS = 24;
+
+    private const SECOND_MORNING_TO_HOURS = 60;
+
+    private const COMPARE_PAIN_HOURS = 14 * 24;
+
+    /** Points by which an exercise's own pain may not rise from one session to the next. */
+    private const PAIN_RISE_WATCH = 2;
+
+    /** @var list<int> the ends of all sessions, rising */
+    private array $ends;
+
+    /** @var array<string, list<array{Moment, int}>> starts and highest pains of each prescription so far */
+    private array $pains = [];
+
+    /** @var array<string, list<int>> the instants of the changes of dose that concern a prescription, rising */
+    private array $changes = [];
+
+    private function __construct(private readonly Log $log)
+    {
+        $this->ends = array_map(static fn(Session $session): int => $session->ended_at->micros, $log->ended);
+        sort($this->ends);
+    }
+
+    /**
+     * @return list<SessionResponse> of the sessions that ended by the log's moment, in order of start
+     */
+    public static function judge(Log $log): array
+    {
+        $judge = new self($log);
+        $responses = [];
+        foreach ($log->ended as $session) {
+            $responses[] = $judge->respond($session);
+        }
+
+        return $responses;
+    }
+
+    private function respond(Session $session): SessionResponse
+    {
+        $baseline = self::baseline($this->log->scored, $session->started_at, static fn(CheckIn $c): int|float|null => $c->provocation);
+        $stiffnessBaseline = self::baseline($this->log->stiff, $session->started_at, static fn(CheckIn $c): int|float|null => $c->stiffness_min);
+        $answer = $this->answer($session);
+        $second = $this->secondMorning($session);
+        $difference = static fn(int|float|null $value, int|float|null $base): int|float|null
+            => $value === null || $base === null ? null : $value - $base;
+        $rise = $difference($answer?->provocation, $baseline);
+        $stiffnessRise = $difference($answer?->stiffness_min, $stiffnessBaseline);
+        $secondRise = $difference($second?->provocation, $baseline);
+        $painRose = $this->painRose($session);
+
+        [$verdict, $reasons] = $this->verdict($session, $baseline, $answer, $rise, $stiffnessRise, $secondRise, $painRose);
+
+        return new SessionResponse($session, $session->during(), $baseline, $answer, $rise, $stiffnessRise, $verdict, $reasons);
+    }
+
+    /** @return array{Verdict, list<string>} */
+    private function verdict(
+        Session $session,
+        int|float|null $baseline,
+        ?CheckIn $answer,
+        int|float|null $rise,
+        int|float|null $stiffnessRise,
+        int|float|null $secondRise,
+        bool $painRose,
+    ): array {
+        $rule = $this->log->file->response_rule;
+        $prevention = $this->log->file->case->isPrevention();
+        $during = $session->during();
+        $score = $answer?->provocation;
+        $atLeast = static fn(int|float|null $value, int|float $limit): bool => $value !== null && Number::atLeast($value, $limit);
+        $over = static fn(int|float|null $value, int|float|null $limit): bool
+            => $value !== null && $limit !== null && Number::over($value, $limit);
+
+        $signs = StopSigns::of(array_merge($session->signs ?? [], $answer->signs ?? []));
+        $stops = array_map(static fn(Sign $sign): string => 'sign:' . $sign->value, $signs);
+        if ($atLeast($during, $rule->stop_at) || $atLeast($score, $rule->stop_at)) {
+            $stops[] = VerdictReason::PainAtStopLevel->value;
+        }
+
+        $levels = [
+            [Verdict::Stop, $stops],
+            [Verdict::Over, self::that([
+                [VerdictReason::DuringOverMax, $this->any($session, $this->isOverMax(...))],
+                [VerdictReason::SlowToSettle, $over($session->settled_min, $rule->settle_within_min)],
+                [VerdictReason::NextDayOverMax, $over($score, $rule->next_day_max)],
+                [VerdictReason::NextDayRise, $atLeast($rise, $rule->rise_over_from)],
+                [VerdictReason::StiffnessRise, $over($stiffnessRise, $rule->stiffness_rise_max_min)],
+                [VerdictReason::NightAche, in_array(Sign::NightAche, $answer->signs ?? [], true)],
+                [VerdictReason::SecondDayRise, $atLeast($secondRise, $rule->rise_over_from)],
+            ])],
+            [Verdict::Pending, self::that([
+                [VerdictReason::AwaitingAnswer, !$prevention && $answer === null && $this->mayStillBeAnswered($session)],
+            ])],
+            [Verdict::Unanswered, self::that([
+                [VerdictReason::NoPainLogged, $during === null],
+                [VerdictReason::NoBaseline, !$prevention && $baseline === null],
+                [VerdictReason::NoAnswer, !$prevention && $answer === null],
+            ])],
+            [Verdict::Watch, self::that([
+                [VerdictReason::SmallNextDayRise, $atLeast($rise, $rule->rise_watch_from)],
+                [VerdictReason::ExercisePainRise, $painRose],
+                [VerdictReason::RetestWorse, $this->any($session, static fn(Entry $entry): bool => $entry->testGotWorse())],
+            ])],
+            [Verdict::Under, self::that([
+                [VerdictReason::BelowTargetPain, $this->any($session, $this->isUnderMin(...))],
+            ])],
+        ];
+        foreach ($levels as [$verdict, $reasons]) {
+            if ($reasons !== []) {
+                return [$verdict, $reasons];
+            }
+        }
+
+        return [Verdict::Settled, []];
+    }
+
+    /**
+     * @param list<array{VerdictReason, bool}> $checks
+     *
+     * @return list<string>
+     */
+    private static function that(array $checks): array
+    {
+        $hold = [];
+        foreach ($checks as [$reason, $holds]) {
+            if ($holds) {
+                $hold[] = $reason->value;
+            }
+        }
+
+        return $hold;
+    }
+
+    /**
+     * The median of the latest three readings strictly before a start and at most a week before it.
+     *
+     * @param list<CheckIn> $checkIns that carry the reading, in order
+     * @param callable(CheckIn): (int|float|null) $reading
+     */
+    private static function baseline(array $checkIns, Moment $start, callable $reading): int|float|null
+    {
+        $values = [];
+        $before = self::firstAtOrAfter($checkIns, $start->micros);
+        for ($i = $before - 1; $i >= 0 && count($values) < self::BASELINE_READINGS; $i--) {
+            if (!$checkIns[$i]->at->withinHoursBefore($start, self::BASELINE_HOURS)) {
+                break;
+            }
+            $values[] = $reading($checkIns[$i]) ?? 0;
+        }
+
+        return $values === [] ? null : Number::median($values);
+    }
+
+    private function answer(Session $session): ?CheckIn
+    {
+        $end = $session->ended_at->micros;
+        $best = null;
+        $bestGap = PHP_INT_MAX;
+        $from = self::firstAtOrAfter($this->log->scored, $end + self::ANSWER_FROM_HOURS * Moment::HOUR);
+        for ($i = $from; $i < count($this->log->scored); $i++) {
+            $checkIn = $this->log->scored[$i];
+            if ($checkIn->at->micros > $end + self::ANSWER_TO_HOURS * Moment::HOUR) {
+                break;
+            }
+            $gap = abs($checkIn->at->micros - $end - self::ANSWER_BEST_HOURS * Moment::HOUR);
+            if ($gap < $bestGap) {
+                [$best, $bestGap] = [$checkIn, $gap];
+            }
+        }
+
+        return $best;
+    }
+
+    private function secondMorning(Session $session): ?CheckIn
+    {
+        $end = $session->ended_at->micros;
+        $first = self::firstAtOrAfter($this->log->scored, $end + self::ANSWER_TO_HOURS * Moment::HOUR + 1);
+        $checkIn = $this->log->scored[$first] ?? null;
+        if ($checkIn === null || $checkIn->at->micros > $end + self::SECOND_MORNING_TO_HOURS * Moment::HOUR) {
+            return null;
+        }
+
+        return $this->anyEndBetween($end, $checkIn->at->micros) ? null : $checkIn;
+    }
+
+    /** Whether a session ended strictly between two instants. */
+    private function anyEndBetween(int $after, int $before): bool
+    {
+        return self::anyBetween($this->ends, $after, $before);
+    }
+
+    private function mayStillBeAnswered(Session $session): bool
+    {
+        return $this->log->at->micros < $session->ended_at->micros + self::ANSWER_TO_HOURS * Moment::HOUR;
+    }
+
+    /** Whether an exercise hurt at least two points more than in the latest comparable session before. */
+    private function painRose(Session $session): bool
+    {
+        $rose = false;
+        $own = [];
+        foreach ($session->entries as $entry) {
+            if ($entry->prescription === null || $entry->pain === null) {
+                continue;
+            }
+            $before = $this->comparablePain($entry->prescription, $session->started_at);
+            $rose = $rose || ($before !== null && $entry->pain - $before >= self::PAIN_RISE_WATCH);
+            $own[$entry->prescription] = max($own[$entry->prescription] ?? 0, $entry->pain);
+        }
+        foreach ($own as $prescription => $pain) {
+            $this->pains[$prescription][] = [$session->started_at, $pain];
+        }
+
+        return $rose;
+    }
+
+    private function comparablePain(string $prescription, Moment $start): ?int
+    {
+        $earlier = $this->pains[$prescription] ?? [];
+        for ($i = count($earlier) - 1; $i >= 0; $i--) {
+            [$at, $pain] = $earlier[$i];
+            if (!$start->after($at)) {
+                continue;
+            }
+            if (!$at->withinHoursBefore($start, self::COMPARE_PAIN_HOURS)) {
+                return null;
+            }
+
+            return $this->changedBetween($prescription, $at, $start) ? null : $pain;
+        }
+
+        return null;
+    }
+
+    /** Whether a change of dose that concerns a prescription lies strictly between two moments. */
+    private function changedBetween(string $prescription, Moment $after, Moment $before): bool
+    {
+        $this->changes[$prescription] ??= array_values(array_map(
+            static fn(DoseChange $change): int => $change->at->micros,
+            array_filter($this->log->doseChanges, static fn(DoseChange $change): bool => $change->concerns($prescription)),
+        ));
+
+        return self::anyBetween($this->changes[$prescription], $after->micros, $before->micros);
+    }
+
+    /** @param list<int> $rising */
+    private static function anyBetween(array $rising, int $after, int $before): bool
+    {
+        [$low, $high] = [0, count($rising)];
+        while ($low < $high) {
+            $middle = intdiv($low + $high, 2);
+            if ($rising[$middle] > $after) {
+                $high = $middle;
+            } else {
+                $low = $middle + 1;
+            }
+        }
+
+        return isset($rising[$low]) && $rising[$low] < $before;
+    }
+
+    /** @param callable(Entry): bool $check */
+    private function any(Session $session, callable $check): bool
+    {
+        foreach ($session->entries as $entry) {
+            if ($check($entry)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function isOverMax(Entry $entry): bool
+    {
+        return PainBounds::isOverMax($entry, $this->log);
+    }
+
+    private function isUnderMin(Entry $entry): bool
+    {
+        return PainBounds::isUnderMin($entry, $this->log);
+    }
+
+    /**
+     * The index of the first check-in at or after an instant.
+     *
+     * @param list<CheckIn> $checkIns in order
+     */
+    private static function firstAtOrAfter(array $checkIns, int $micros): int
+    {
+        [$low, $high] = [0, count($checkIns)];
+        while ($low < $high) {
+            $middle = intdiv($low + $high, 2);
+            if ($checkIns[$middle]->at->micros >= $micros) {
+                $high = $middle;
+            } else {
+                $low = $middle + 1;
+            }
+        }
+
+        return $low;
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Response;
+
+/** Picks the stop signs out of what was reported. */
+final class StopSigns
+{
+    /**
+     * @param list<Sign> $signs
+     *
+     * @return list<Sign> the stop signs, by name, each once
+     */
+    public static function of(array $signs): array
+    {
+        $stops = [];
+        foreach ($signs as $sign) {
+            if ($sign->isStop()) {
+                $stops[$sign->value] = $sign;
+            }
+        }
+        ksort($stops);
+
+        return array_values($stops);
+    }
+}

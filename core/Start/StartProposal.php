@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Start;
+
+/** Where to begin, as it is proposed. */
+final readonly class StartProposal
+{
+    public const START_CAREFULLY = 'start_carefully';
+
+    /**
+     * @param list<Measure> $reasons
+     * @param list<string> $notes
+     */
+    public function __construct(
+        public Irritability $irritability,
+        public array $reasons,
+        /** Null where the start is blocked or no stage applies. */
+        public ?string $stage,
+        public ?RungLevel $rung,
+        public array $notes,
+        public bool $blocked,
+    ) {}
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'irritability' => $this->irritability->value,
+            'reasons' => array_map(static fn(Measure $measure): string => $measure->value, $this->reasons),
+            'stage' => $this->stage,
+            'rung' => $this->rung?->value,
+            'notes' => $this->notes,
+            'blocked' => $this->blocked,
+        ];
+    }
+}
