@@ -46,6 +46,11 @@ final readonly class ResponseRule
         );
     }
 
+    public function named(string $name): self
+    {
+        return new self(...array_merge(get_object_vars($this), ['name' => $name]));
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Plan;
+
+use Rung\Core\Calendar\Placed;
+use Rung\Core\Calendar\ScheduleRequest;
+use Rung\Core\Calendar\Scheduler;
+use Rung\Core\Calendar\Weekday;
+use Rung\Core\Time\Day;
+
+/** The sessions that a stage's rhythm asks for on an athlete's days. */
+final class PlanCalendar
+{
+    /**
+     * @param list<Weekday> $available
+     * @param list<Day> $blocked
+     * @param list<Day> $events
+     *
+     * @return list<Placed> in date order
+     */
+    public static function of(PlanStage $stage, Day $from, int $days, array $available, array $blocked = [], array $events = []): array
+    {
+        return $stage->slots === [] ? [] : Scheduler::place(new ScheduleRequest(
+            from: $from,
+            days: $days,
+            available: $available,
+            slots: $stage->slots,
+            rhythm: $stage->rhythm,
+            blocked: $blocked,
+            events: $events,
+        ));
+    }
+}

@@ -1,0 +1,251 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Simulation;
+
+use DateTimeImmutable;
+use Random\Randomizer;
+use Rung\Core\CaseFile\CaseFile;
+use Rung\Core\CaseFile\CheckIn;
+use Rung\Core\CaseFile\Entry;
+use Rung\Core\CaseFile\Outcome;
+use Rung\Core\CaseFile\Participation;
+use Rung\Core\CaseFile\PlannedSession;
+use Rung\Core\CaseFile\Session;
+use Rung\Core\CaseFile\SessionKind;
+use Rung\Core\CaseFile\SignOff;
+use Rung\Core\CaseFile\StageEntry;
+use Rung\Core\CaseFile\StrengthTest;
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Decision\ActionKind;
+use Rung\Core\Dose\Mode;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Evaluation\Evaluator;
+use Rung\Core\Plan\Acceptance;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\PlanCalendar;
+use Rung\Core\Response\Sign;
+use Rung\Core\Time\Day;
+use Rung\Core\Time\Moment;
+
+/**
+ * Plays a case from its opening to a moment, day by day: the athlete answers the morning, the
+ * practitioner looks every few days and takes what the rules propose, the athlete trains.
+ */
+final class CaseSimulator
+{
+    private const VISIT_EVERY_DAYS = 3;
+
+    private const PLAN_AHEAD_DAYS = 28;
+
+    private const TEST = 'knee_extension_strength';
+
+    private CaseFile $file;
+
+    private Plan $plan;
+
+    private SimulatedAthlete $athlete;
+
+    /** @var list<SimulatedDecision> */
+    private array $decisions = [];
+
+    private function __construct(
+        CaseFile $opened,
+        Plan $plan,
+        private readonly Story $story,
+        private readonly Catalogue $catalogue,
+        private readonly Randomizer $chance,
+        private readonly Moment $now,
+    ) {
+        $this->plan = $plan;
+        $this->athlete = new SimulatedAthlete($story->temper, $chance);
+        $this->file = $opened;
+        $start = $this->today()->plus(-$story->days);
+        $this->file = $opened->with(['stages' => $plan->caseStages(), 'stage_history' => [new StageEntry($story->stage, $start)]]);
+    }
+
+    /** @param CaseFile $opened a case without history; its stages are the plan's */
+    public static function play(
+        CaseFile $opened,
+        Plan $plan,
+        Story $story,
+        Catalogue $catalogue,
+        Randomizer $chance,
+        Moment $now,
+    ): SimulatedHistory {
+        $self = new self($opened, $plan, $story, $catalogue, $chance, $now);
+        for ($ago = $story->days; $ago >= 0; $ago--) {
+            $self->day($self->today()->plus(-$ago), $ago);
+        }
+        $self->planSessions($self->today()->plus(self::PLAN_AHEAD_DAYS));
+
+        return new SimulatedHistory($self->file, $self->plan, $self->decisions);
+    }
+
+    private function day(Day $day, int $ago): void
+    {
+        $silent = $this->story->silentSince !== null && $ago < $this->story->silentSince;
+        $this->athlete->sleep();
+        $this->planSessions($day);
+        if (!$silent) {
+            $this->morning($day, $ago);
+        }
+        $age = $this->story->days - $ago;
+        if ($age % 14 === 0) {
+            $this->measure($day);
+        }
+        $neglected = $this->story->end === StoryEnd::Neglected && $ago < 28;
+        if ($ago > 0 && $age > 0 && $age % self::VISIT_EVERY_DAYS === 0 && !$neglected) {
+            $this->visit($day, $ago);
+        }
+        if (!$silent) {
+            $this->train($day, $ago);
+        }
+    }
+
+    private function morning(Day $day, int $ago): void
+    {
+        $signs = $ago === 0 && $this->story->end === StoryEnd::StopSign ? [Sign::Swelling] : null;
+        $at = $this->time($day, 7, $this->chance->getInt(0, 40));
+        if ($at->after($this->now) || (!$this->athlete->answersThisMorning() && $signs === null && $ago > 2)) {
+            return;
+        }
+        $this->add('check_ins', new CheckIn(
+            'c' . (count($this->file->check_ins) + 1),
+            $at,
+            $this->athlete->score(),
+            $this->athlete->stiffness(),
+            $signs,
+        ));
+    }
+
+    private function measure(Day $day): void
+    {
+        $other = 420 + $this->chance->getInt(-6, 6);
+        $this->add('tests', new StrengthTest(self::TEST, $day, (int) round($other * $this->athlete->symmetryPercent() / 100), $other, 'N'));
+        $this->add('outcomes', new Outcome('severity_score', $day, $this->athlete->severityScore()));
+    }
+
+    private function visit(Day $day, int $ago): void
+    {
+        $at = $this->time($day, 10, 0);
+        $evaluation = Evaluator::evaluate($this->file, $at);
+        if ($evaluation->log->stage->mode === Mode::Plyometric && $day->daysSince($evaluation->log->stageFrom) === 12) {
+            $this->add('sign_offs', new SignOff($evaluation->log->stage->key, $day));
+        }
+        // What comes up in the last days is left for a person to decide.
+        $wanted = in_array($evaluation->action->kind, [
+            ActionKind::Progress, ActionKind::AddLoad, ActionKind::Ease, ActionKind::StepDown, ActionKind::Advance,
+        ], true);
+        if (!$wanted || $ago < self::VISIT_EVERY_DAYS) {
+            return;
+        }
+        $step = Acceptance::of($this->plan, $evaluation, $this->catalogue);
+        if (!$step->changesAnything() || ($step->enterStage !== null && !$day->isAfter($evaluation->log->stageFrom))) {
+            return;
+        }
+        $this->decisions[] = new SimulatedDecision($evaluation, $step);
+        $this->plan = $step->plan;
+        $this->file = $this->file->with([
+            'stages' => $step->plan->caseStages(),
+            'dose_changes' => [...$this->file->dose_changes, ...$step->changes],
+        ]);
+        if ($step->enterStage !== null) {
+            $this->file = $this->file->with([
+                'stage_history' => [...$this->file->stage_history, new StageEntry($step->enterStage, $day)],
+                'planned' => array_values(array_filter($this->file->planned, static fn(PlannedSession $p): bool => $day->isAfter($p->on))),
+            ]);
+            $this->planSessions($day);
+        }
+    }
+
+    private function train(Day $day, int $ago): void
+    {
+        $planned = array_values(array_filter($this->file->planned, static fn(PlannedSession $p): bool => $p->on->number === $day->number));
+        $stage = $this->currentStage();
+        $overdone = match ($this->story->end) {
+            StoryEnd::Overdone => in_array($ago, [1, 2], true),
+            StoryEnd::OverdoneTwice => $ago >= 1 && $ago <= 5,
+            default => false,
+        };
+        foreach ($planned as $session) {
+            $start = $this->time($day, 17, $this->chance->getInt(0, 59));
+            $end = $this->time($day, 18, $this->chance->getInt(0, 40));
+            if ($end->after($this->now) || (!$this->athlete->doesSession() && !$overdone && $ago > 3)) {
+                continue;
+            }
+            $due = array_values(array_filter(
+                $stage->prescriptions,
+                fn(Prescription $p): bool => $p->slot === $session->slot && !$this->plan->rests($p->key, $day),
+            ));
+            $sport = $due === [];
+            $demand = 0.85 + 0.01 * min(20, $this->today()->daysSince($day));
+            $entries = $sport
+                ? [new Entry(null, [], $this->athlete->practise($demand))]
+                : $this->athlete->train($due, $overdone ? 2.1 : 1.0);
+            $worst = max(array_map(static fn(Entry $entry): int => $entry->pain ?? 0, $entries));
+            $this->add('sessions', new Session(
+                id: 's' . (count($this->file->sessions) + 1),
+                stage: $stage->key,
+                kind: $sport ? SessionKind::Sport : SessionKind::Loading,
+                started_at: $start,
+                ended_at: $end,
+                entries: $entries,
+                planned: $session->id,
+                participation: $sport ? Participation::Full : null,
+                minutes: $sport ? 45 : null,
+                effort: $sport ? 6 : null,
+                settled_min: $worst * 25,
+            ));
+        }
+    }
+
+    /** Extends the calendar of the current stage up to a day. */
+    private function planSessions(Day $until): void
+    {
+        $history = $this->file->stage_history;
+        $entry = $history[count($history) - 1];
+        $stage = $this->plan->stage($entry->stage);
+        if ($stage === null) {
+            return;
+        }
+        $placed = PlanCalendar::of(
+            $stage,
+            $entry->from,
+            $until->daysSince($entry->from) + 1,
+            $this->story->available,
+            [],
+            $this->story->events,
+        );
+        $kept = array_values(array_filter($this->file->planned, static fn(PlannedSession $p): bool => $entry->from->isAfter($p->on)));
+        foreach ($placed as $place) {
+            $kept[] = new PlannedSession("p{$place->on->toIso()}-$place->slot-$place->number", $place->on, $place->slot);
+        }
+        $this->file = $this->file->with(['planned' => $kept]);
+    }
+
+    private function currentStage(): \Rung\Core\Stage\Stage
+    {
+        $history = $this->file->stage_history;
+
+        return $this->plan->stage($history[count($history) - 1]->stage)->stage ?? $this->file->stages[0];
+    }
+
+    private function add(string $list, object $record): void
+    {
+        $this->file = $this->file->with([$list => [...$this->file->{$list}, $record]]);
+    }
+
+    private function today(): Day
+    {
+        return $this->file->timezone->dayOf($this->now);
+    }
+
+    private function time(Day $day, int $hour, int $minute): Moment
+    {
+        $time = new DateTimeImmutable($day->toIso() . sprintf(' %02d:%02d:00', $hour, $minute), $this->file->timezone->toDateTimeZone());
+
+        return Moment::of($time);
+    }
+}

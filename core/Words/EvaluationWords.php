@@ -1,0 +1,223 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Words;
+
+use Rung\Core\Attention\AttentionReason;
+use Rung\Core\Decision\ActionKind;
+use Rung\Core\Decision\ActionReason;
+use Rung\Core\Decision\StopSource;
+use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Number;
+use Rung\Core\Plan\PlanStep;
+use Rung\Core\Response\SessionResponse;
+use Rung\Core\Response\Sign;
+use Rung\Core\Response\VerdictReason;
+use Rung\Core\Stage\CriterionResult;
+use Rung\Core\Stage\CriterionState;
+use Rung\Core\Stage\CriterionType;
+use Rung\Core\Time\Day;
+
+/** Says what an evaluation found in words for a practitioner, every number in its place. */
+final class EvaluationWords
+{
+    /** What is proposed, as a headline. */
+    public static function headline(Evaluation $evaluation, PlanStep $step): string
+    {
+        $stage = static fn(?string $key): string => $key === null ? '' : $evaluation->log->file->stage($key)->title ?? $key;
+        $notes = implode('; ', array_map(static fn($note): string => $note->words, $step->notes));
+
+        return match ($evaluation->action->kind) {
+            ActionKind::Stop => 'No loading until you have reviewed the stop',
+            ActionKind::Gather => 'Gather answers before anything changes',
+            ActionKind::Repeat => 'Repeat the dose as it is',
+            ActionKind::Advance => 'Move on to ' . $stage($evaluation->nextStage),
+            ActionKind::Finish => 'Finish the programme and keep a maintenance dose',
+            ActionKind::StepDown => 'Step back: ' . ($step->enterStage !== null ? 'to ' . $stage($step->enterStage) : $notes),
+            ActionKind::Ease => $notes === '' ? 'Ease the sport, keep the exercises' : 'Ease: ' . $notes,
+            ActionKind::Progress => 'Progress: ' . $notes,
+            ActionKind::AddLoad => 'Add load: ' . $notes,
+        };
+    }
+
+    /** Why, in a sentence with its numbers. */
+    public static function because(Evaluation $evaluation): string
+    {
+        $rule = $evaluation->log->file->response_rule;
+        $last = $evaluation->last?->responses ?? [];
+        $worst = self::worst($last);
+
+        return match ($evaluation->action->reason) {
+            ActionReason::UnclearedStop => self::stops($evaluation),
+            ActionReason::LongBreak => 'No session for more than 14 days: begin again a rung lower.',
+            ActionReason::NoRecentAnswers => 'No session of the last 14 days has its next-morning answer yet.',
+            ActionReason::AnswersMissing => 'At least two sessions since the last judged one have no answer.',
+            ActionReason::AlreadyEased => 'The last answer was too much, and the dose was eased since: see how that is borne.',
+            ActionReason::SportOver => 'Only the sport was over its limit, not the exercises: ' . $worst,
+            ActionReason::TwoOver => 'Two answers in a row were too much. ' . $worst,
+            ActionReason::OneOver => 'The last answer was too much. ' . $worst,
+            ActionReason::TwoWatch => 'Two small reactions in a row. ' . $worst,
+            ActionReason::Creeping => 'A small reaction while the weekly mean creeps up. ' . self::creep($evaluation),
+            ActionReason::SmallRise => 'A small reaction: one is no reason to change. ' . $worst,
+            ActionReason::GateOpen => 'Every criterion of the gate is met, and the last '
+                . self::count($rule->progress_after, 'answer') . ' settled.',
+            ActionReason::TooFewSettled => 'Fewer than ' . self::count($rule->progress_after, 'settled answer')
+                . ' in a row since the last change.',
+            ActionReason::AlreadyAdded => 'Load was added since the last answer: see how it is borne.',
+            ActionReason::BelowTargetPain => 'Pain stayed under what this programme asks for.',
+            ActionReason::SettledRun => 'The last ' . self::count($rule->progress_after, 'answer') . ' settled on this dose.',
+            ActionReason::RecentStop => 'A stop was cleared less than 7 days ago: nothing grows yet.',
+            ActionReason::StaleAnswers => 'The last answer is more than 7 days old.',
+            ActionReason::TestOverLimit => "Settled, but the morning test is still over $rule->during_max.",
+            ActionReason::CreepingTwoWeeks => 'The weekly mean has crept up two weeks running. ' . self::creep($evaluation),
+            ActionReason::CreepingBaseline => 'The weekly mean is creeping up. ' . self::creep($evaluation),
+        };
+    }
+
+    /** One response: what was done to the baseline, and the verdict's reasons. */
+    public static function response(SessionResponse $response): string
+    {
+        $parts = [];
+        if ($response->during !== null) {
+            $parts[] = "pain $response->during of 10 during";
+        }
+        if ($response->answer !== null) {
+            $parts[] = 'next morning ' . $response->answer->provocation
+                . ($response->baseline === null ? '' : ' against ' . Number::tenth($response->baseline));
+        }
+
+        return ucfirst(implode(', ', $parts)) . ($parts === [] ? '' : '.');
+    }
+
+    /** @return list<string> the verdict's reasons, in words */
+    public static function reasons(SessionResponse $response): array
+    {
+        return array_map(static function (string $code): string {
+            if (str_starts_with($code, 'sign:')) {
+                return self::sign(Sign::from(substr($code, 5)));
+            }
+
+            return match (VerdictReason::from($code)) {
+                VerdictReason::PainAtStopLevel => 'pain at the stop level',
+                VerdictReason::DuringOverMax => 'pain during was over the limit',
+                VerdictReason::SlowToSettle => 'slow to settle',
+                VerdictReason::NextDayOverMax => 'next morning over the limit',
+                VerdictReason::NextDayRise => 'next morning clearly up on baseline',
+                VerdictReason::StiffnessRise => 'stiffer next morning',
+                VerdictReason::NightAche => 'ached in the night',
+                VerdictReason::SecondDayRise => 'still up on the second morning',
+                VerdictReason::AwaitingAnswer => 'waiting for the next morning',
+                VerdictReason::NoPainLogged => 'no pain logged',
+                VerdictReason::NoBaseline => 'no baseline before it',
+                VerdictReason::NoAnswer => 'no answer next morning',
+                VerdictReason::SmallNextDayRise => 'slightly up next morning',
+                VerdictReason::ExercisePainRise => 'an exercise hurt 2 points more than before',
+                VerdictReason::RetestWorse => 'the test was worse after an exercise',
+                VerdictReason::BelowTargetPain => 'under the pain asked for',
+            };
+        }, $response->reasons);
+    }
+
+    public static function sign(Sign $sign): string
+    {
+        return match ($sign) {
+            Sign::SuddenPop => 'a sudden pop',
+            Sign::LossOfFunction => 'loss of function',
+            Sign::Swelling => 'swelling',
+            Sign::Fever => 'warmth or fever',
+            Sign::NightPain => 'unexplained pain at night',
+            Sign::Numbness => 'numbness or weakness',
+            Sign::GivingWay => 'giving way',
+            Sign::Locking => 'locking',
+            Sign::Trauma => 'a fall or blow',
+            Sign::NightAche => 'aching in the night after loading',
+        };
+    }
+
+    /** @return list<string> */
+    public static function attention(Evaluation $evaluation): array
+    {
+        $since = static fn(?Day $day): string => $day === null ? '' : ' since ' . $day->toIso();
+
+        return array_map(static fn(AttentionReason $reason): string => match ($reason) {
+            AttentionReason::NoScores => 'no morning answer for three days',
+            AttentionReason::SessionsMissed => 'the last two sessions were missed',
+            AttentionReason::LongBreak => 'no session for two weeks',
+            AttentionReason::TooTimid => 'nothing grew for three weeks though all settled',
+            AttentionReason::ReviewDue => 'review due' . $since($evaluation->log->file->case->review_on),
+            AttentionReason::NoImprovement => 'no better after six weeks: look again, and refer if it stays so',
+            AttentionReason::Plateau => 'nothing changed for three weeks: change one thing',
+        }, $evaluation->attention->reasons);
+    }
+
+    /** A criterion with its value and what is needed, units included. */
+    public static function criterion(CriterionResult $result): string
+    {
+        $criterion = $result->criterion;
+        $value = $result->value === null ? 'no value yet' : (string) Number::tenth($result->value);
+        $need = (string) $criterion->needed();
+        $words = match ($criterion->type) {
+            CriterionType::DaysInStage => "$value of $need days in the stage",
+            CriterionType::ExercisePain => "worst pain in exercise over {$criterion->days} days: $value, at most $need",
+            CriterionType::Provocation => "worst morning test over {$criterion->days} days: $value, at most $need",
+            CriterionType::CleanDays => "$value of $need days without too strong an answer",
+            CriterionType::Symmetry => 'symmetry of ' . self::plain($criterion->test) . ": $value %, at least $need %",
+            CriterionType::TestValue => self::plain($criterion->test) . ": $value, at least $need",
+            CriterionType::Reached => "$value of $need sets of the dose to reach",
+            CriterionType::SportSessions => "$value of $need full practices well borne",
+            CriterionType::Adherence => "$value % of planned sessions done, at least $need %",
+            CriterionType::Outcome => self::plain($criterion->measure) . ": $value, " . ($criterion->min === null ? 'at most' : 'at least') . " $need",
+            CriterionType::SignOff => $result->state === CriterionState::Met ? 'signed off by you' : 'waits for your sign-off of technique',
+        };
+
+        return $result->state === CriterionState::NoData && $result->value !== null ? "$words (too few readings)" : $words;
+    }
+
+    /** @param list<SessionResponse> $responses */
+    private static function worst(array $responses): string
+    {
+        $worst = null;
+        foreach ($responses as $response) {
+            if ($worst === null || $response->verdict->severity() > $worst->verdict->severity()) {
+                $worst = $response;
+            }
+        }
+
+        return $worst === null
+            ? ''
+            : trim(self::response($worst) . ' ' . ucfirst(implode(', ', self::reasons($worst))) . '.');
+    }
+
+    private static function stops(Evaluation $evaluation): string
+    {
+        $open = array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->cleared);
+        $told = array_map(static function (StopSource $stop) use ($evaluation): string {
+            $what = array_map(self::sign(...), $stop->signs);
+            if ($stop->level !== null && $stop->level >= $evaluation->log->file->response_rule->stop_at) {
+                $what[] = "pain $stop->level of 10";
+            }
+
+            return implode(', ', $what);
+        }, $open);
+
+        return 'Reported: ' . implode('; ', $told) . '. Stop and see before any loading.';
+    }
+
+    private static function creep(Evaluation $evaluation): string
+    {
+        $told = $evaluation->creep->toArray();
+
+        return "Mean test {$told['this_week']} over the last 7 days, {$told['last_week']} over the 7 before.";
+    }
+
+    private static function count(int $number, string $what): string
+    {
+        return "$number $what" . ($number === 1 ? '' : 's');
+    }
+
+    private static function plain(?string $key): string
+    {
+        return strtr((string) $key, '_', ' ');
+    }
+}
