@@ -88,7 +88,7 @@ final class CaseSimulator
         $silent = $this->story->silentSince !== null && $ago < $this->story->silentSince;
         $this->athlete->sleep();
         $this->planSessions($day);
-        if (!$silent) {
+        if (!$silent && !($ago === 0 && $this->story->morningOpen)) {
             $this->morning($day, $ago);
         }
         $age = $this->story->days - $ago;
@@ -99,7 +99,8 @@ final class CaseSimulator
         if ($ago > 0 && $age > 0 && $age % self::VISIT_EVERY_DAYS === 0 && !$neglected) {
             $this->visit($day, $ago);
         }
-        if (!$silent) {
+        // Today's session is left for a person to do.
+        if (!$silent && $ago > 0) {
             $this->train($day, $ago);
         }
     }

@@ -25,5 +25,7 @@ final readonly class Story
         /** Days before today on which the athlete falls silent; null: never. */
         public ?int $silentSince = null,
         public StoryEnd $end = StoryEnd::AsItComes,
+        /** Whether this morning is still to be answered. */
+        public bool $morningOpen = false,
     ) {}
 }

@@ -158,14 +158,14 @@ final class EvaluationWords
         $value = $result->value === null ? 'no value yet' : (string) Number::tenth($result->value);
         $need = (string) $criterion->needed();
         $words = match ($criterion->type) {
-            CriterionType::DaysInStage => "$value of $need days in the stage",
+            CriterionType::DaysInStage => "$value days in the stage, at least $need",
             CriterionType::ExercisePain => "worst pain in exercise over {$criterion->days} days: $value, at most $need",
             CriterionType::Provocation => "worst morning test over {$criterion->days} days: $value, at most $need",
-            CriterionType::CleanDays => "$value of $need days without too strong an answer",
+            CriterionType::CleanDays => "$value days without too strong an answer, at least $need",
             CriterionType::Symmetry => 'symmetry of ' . self::plain($criterion->test) . ": $value %, at least $need %",
             CriterionType::TestValue => self::plain($criterion->test) . ": $value, at least $need",
-            CriterionType::Reached => "$value of $need sets of the dose to reach",
-            CriterionType::SportSessions => "$value of $need full practices well borne",
+            CriterionType::Reached => "$value sets of the dose to reach, at least $need",
+            CriterionType::SportSessions => "$value full practices well borne, at least $need",
             CriterionType::Adherence => "$value % of planned sessions done, at least $need %",
             CriterionType::Outcome => self::plain($criterion->measure) . ": $value, " . ($criterion->min === null ? 'at most' : 'at least') . " $need",
             CriterionType::SignOff => $result->state === CriterionState::Met ? 'signed off by you' : 'waits for your sign-off of technique',

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\CareCase;
+use App\Models\CheckIn;
+use App\Models\DoseChange;
+use App\Models\Outcome;
+use App\Models\PlannedSession;
+use App\Models\Review;
+use App\Models\SignOff;
+use App\Models\StageEntry;
+use App\Models\StrengthTest;
+use App\Models\TrainingSession;
+use Carbon\CarbonImmutable;
+use Rung\Core\CaseFile\CaseFile;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\PlanStage;
+
+/** Gathers the rows of a case into a case file, through the same reader that a file from outside passes. */
+final class BuildCaseFile
+{
+    /** @throws \Rung\Core\Input\InvalidInput where the rows do not make a sound case */
+    public static function of(CareCase $case): CaseFile
+    {
+        $athlete = $case->athlete;
+        $zone = $case->practice->timezone;
+
+        return CaseFile::fromJson(json_encode(array_filter([
+            'format' => CaseFile::FORMAT,
+            'timezone' => $zone,
+            'athlete' => ['name' => $athlete->name, 'body_mass_kg' => $athlete->body_mass_kg, 'goal' => $case->goal],
+            'case' => [
+                'structure' => $case->structure,
+                'side' => $case->side,
+                'opened_on' => $case->opened_on,
+                'purpose' => $case->purpose,
+                'review_on' => $case->review_on,
+            ],
+            'response_rule' => $case->response_rule,
+            'stages' => array_map(
+                static fn(PlanStage $stage): array => $stage->stage->toArray(),
+                Plan::fromJson($case->currentPlan()->content)->stages,
+            ),
+            'stage_history' => $case->stageEntries()->get()->map(
+                static fn(StageEntry $entry): array => ['stage' => $entry->stage, 'from' => $entry->from],
+            )->all(),
+            'planned' => $case->plannedSessions()->get()->map(
+                static fn(PlannedSession $p): array => ['id' => $p->id, 'on' => $p->on, 'slot' => $p->slot],
+            )->all(),
+            'sessions' => $case->trainingSessions()->get()->map(static fn(TrainingSession $s): array => self::session($s, $zone))->all(),
+            'check_ins' => $case->checkIns()->get()->map(static fn(CheckIn $c): array => [
+                'id' => $c->id,
+                'at' => self::moment($c->at, $zone),
+                'provocation' => $c->provocation,
+                'stiffness_min' => $c->stiffness_min,
+                'signs' => $c->signs,
+                'late' => $c->late,
+                'notes' => $c->notes,
+            ])->all(),
+            'tests' => $case->tests()->get()->map(static fn(StrengthTest $t): array => [
+                'test' => $t->test, 'on' => $t->on, 'affected' => $t->affected, 'unaffected' => $t->unaffected, 'unit' => $t->unit,
+            ])->all(),
+            'outcomes' => $case->outcomes()->get()->map(
+                static fn(Outcome $o): array => ['measure' => $o->measure, 'on' => $o->on, 'score' => $o->score],
+            )->all(),
+            'sign_offs' => $case->signOffs()->get()->map(
+                static fn(SignOff $s): array => ['stage' => $s->stage, 'on' => $s->on],
+            )->all(),
+            'reviews' => $case->reviews()->get()->map(
+                static fn(Review $r): array => ['at' => self::moment($r->at, $zone), 'clears' => $r->clears],
+            )->all(),
+            'dose_changes' => $case->doseChanges()->get()->map(static fn(DoseChange $d): array => [
+                'at' => self::moment($d->at, $zone), 'kind' => $d->kind, 'prescription' => $d->prescription,
+            ])->all(),
+        ], static fn(mixed $value): bool => $value !== null), JSON_THROW_ON_ERROR));
+    }
+
+    /** @return array<string, mixed> */
+    private static function session(TrainingSession $session, string $zone): array
+    {
+        return [
+            'id' => $session->id,
+            'planned' => $session->planned_id,
+            'stage' => $session->stage,
+            'kind' => $session->kind,
+            'started_at' => self::moment($session->started_at, $zone),
+            'ended_at' => self::moment($session->ended_at, $zone),
+            'participation' => $session->participation,
+            'minutes' => $session->minutes,
+            'effort' => $session->effort,
+            'settled_min' => $session->settled_min,
+            'signs' => $session->signs,
+            'entries' => $session->entries,
+            'notes' => $session->notes,
+        ];
+    }
+
+    private static function moment(CarbonImmutable $time, string $zone): string
+    {
+        return $time->setTimezone($zone)->format('Y-m-d\TH:i:sP');
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\CareCase;
+use App\Models\StrengthTest as StrengthTestRow;
+use App\Models\User;
+use App\Support\Clock;
+use Carbon\CarbonImmutable;
+use Rung\Core\CaseFile\StrengthTest;
+use Rung\Core\Input\InvalidInput;
+
+/** Stores a test of both sides. */
+final class RecordTest
+{
+    public function __construct(private readonly WriteCase $write) {}
+
+    /** @throws InvalidInput */
+    public function handle(CareCase $case, User $by, StrengthTest $test): void
+    {
+        if ($test->on->isAfter(Clock::today($case->practice->timezone))) {
+            throw InvalidInput::at('/on', 'must not lie in the future');
+        }
+        $this->write->run($case, $by, 'recorded a test', static fn(CareCase $case): StrengthTestRow => StrengthTestRow::query()->create([
+            'practice_id' => $case->practice_id,
+            'case_id' => $case->id,
+            'test' => $test->test,
+            'on' => $test->on->toIso(),
+            'affected' => $test->affected,
+            'unaffected' => $test->unaffected,
+            'unit' => $test->unit,
+            'created_at' => CarbonImmutable::now()->utc(),
+        ]));
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\CareCase;
+use App\Support\Clock;
+use App\Support\Standing;
+use Carbon\CarbonImmutable;
+use Rung\Core\Attention\AttentionGroup;
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Evaluation\Evaluator;
+use Rung\Core\Plan\Acceptance;
+
+/**
+ * Asks the core how a case stands and stores the answer with the case, in the transaction of the
+ * write that called for it. The Round reads what is stored here and never recomputes history.
+ */
+final class RefreshStanding
+{
+    public function __construct(private readonly Catalogue $catalogue) {}
+
+    /** @param bool $written whether something was written, so that what people look at is out of date */
+    public function of(CareCase $case, bool $written = true): Evaluation
+    {
+        $case->refresh();
+        $evaluation = $this->evaluate($case);
+        $step = Acceptance::of($case->plan(), $evaluation, $this->catalogue);
+        $case->forceFill([
+            'standing' => Standing::of($evaluation, $step, $this->catalogue),
+            'attention_group' => $evaluation->attention->group->value,
+            'attention_rank' => array_search($evaluation->attention->group, AttentionGroup::cases(), true),
+            'evaluated_at' => CarbonImmutable::now()->utc(),
+            'revision' => $case->revision + ($written ? 1 : 0),
+        ])->save();
+
+        return $evaluation;
+    }
+
+    public function evaluate(CareCase $case): Evaluation
+    {
+        return Evaluator::evaluate(BuildCaseFile::of($case), Clock::now($case->practice->timezone));
+    }
+}

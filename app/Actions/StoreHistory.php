@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\CareCase;
+use App\Models\CheckIn;
+use App\Models\Decision;
+use App\Models\DoseChange;
+use App\Models\Outcome;
+use App\Models\PlannedSession;
+use App\Models\PlanVersion;
+use App\Models\SignOff;
+use App\Models\StageEntry;
+use App\Models\StrengthTest;
+use App\Models\TrainingSession;
+use App\Models\User;
+use App\Support\Clock;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Str;
+use Rung\Core\CaseFile\PlannedSession as Planned;
+use Rung\Core\CaseFile\Record;
+use Rung\Core\CaseFile\Session;
+use Rung\Core\Plan\ChangeNote;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\PlanStep;
+use Rung\Core\Simulation\SimulatedHistory;
+use Rung\Core\Words\EvaluationWords;
+
+/** Stores a simulated history as the rows that people would have made. */
+final class StoreHistory
+{
+    public function handle(CareCase $case, Plan $begun, SimulatedHistory $history, User $by): void
+    {
+        $own = ['practice_id' => $case->practice_id, 'case_id' => $case->id];
+        $file = $history->file;
+        $openedAt = CarbonImmutable::parse($case->opened_on . ' 09:00', $case->practice->timezone)->utc();
+
+        PlanVersion::query()->create($own + [
+            'version' => 1, 'content' => self::json($begun), 'note' => 'Programme taken from the catalogue', 'author_id' => $by->id, 'created_at' => $openedAt,
+        ]);
+        foreach ($history->decisions as $i => $decision) {
+            $at = Clock::utc($decision->evaluation->log->at);
+            $words = EvaluationWords::headline($decision->evaluation, $decision->step);
+            PlanVersion::query()->create($own + [
+                'version' => $i + 2, 'content' => self::json($decision->step->plan), 'note' => self::note($decision->step, $words), 'author_id' => $by->id, 'created_at' => $at,
+            ]);
+            Decision::query()->create($own + [
+                'at' => $at, 'user_id' => $by->id, 'kind' => 'accept', 'words' => $words, 'reason' => null,
+                'evidence' => [
+                    'action' => $decision->evaluation->action->toArray(),
+                    'gate' => $decision->evaluation->gate->toArray(),
+                    'because' => EvaluationWords::because($decision->evaluation),
+                ],
+                'plan_version' => $i + 2,
+            ]);
+        }
+        foreach ($file->stage_history as $entry) {
+            StageEntry::query()->create($own + Record::of($entry));
+        }
+        $ids = [];
+        foreach ($file->planned as $planned) {
+            $ids[$planned->id] = (string) Str::uuid7();
+        }
+        PlannedSession::query()->insert(array_map(static fn(Planned $planned): array => $own + [
+            'id' => $ids[$planned->id],
+            'on' => $planned->on->toIso(),
+            'stage' => '',
+            'slot' => $planned->slot,
+            'number' => (int) Str::afterLast($planned->id, '-'),
+        ], $file->planned));
+        foreach ($file->sessions as $session) {
+            TrainingSession::query()->create($own + self::session($session, $ids, $history));
+        }
+        foreach ($file->check_ins as $checkIn) {
+            CheckIn::query()->create($own + [
+                'at' => Clock::utc($checkIn->at), 'provocation' => $checkIn->provocation, 'stiffness_min' => $checkIn->stiffness_min,
+                'signs' => array_column($checkIn->signs ?? [], 'value'), 'created_at' => Clock::utc($checkIn->at),
+            ]);
+        }
+        foreach ($file->tests as $test) {
+            StrengthTest::query()->create($own + Record::of($test) + ['created_at' => $openedAt]);
+        }
+        foreach ($file->outcomes as $outcome) {
+            Outcome::query()->create($own + Record::of($outcome) + ['created_at' => $openedAt]);
+        }
+        foreach ($file->sign_offs as $signOff) {
+            SignOff::query()->create($own + Record::of($signOff));
+        }
+        foreach ($file->dose_changes as $change) {
+            DoseChange::query()->create($own + ['at' => Clock::utc($change->at), 'kind' => $change->kind->value, 'prescription' => $change->prescription]);
+        }
+    }
+
+    /**
+     * @param array<string, string> $ids
+     *
+     * @return array<string, mixed>
+     */
+    private static function session(Session $session, array $ids, SimulatedHistory $history): array
+    {
+        $version = 1;
+        foreach ($history->decisions as $decision) {
+            $version += $session->started_at->after($decision->evaluation->log->at) ? 1 : 0;
+        }
+
+        return [
+            'planned_id' => $session->planned === null ? null : $ids[$session->planned],
+            'plan_version' => $version,
+            'stage' => $session->stage,
+            'kind' => $session->kind->value,
+            'started_at' => Clock::utc($session->started_at),
+            'ended_at' => Clock::utc($session->ended_at),
+            'participation' => $session->participation?->value,
+            'minutes' => $session->minutes,
+            'effort' => $session->effort,
+            'settled_min' => $session->settled_min,
+            'signs' => array_column($session->signs ?? [], 'value'),
+            'entries' => Record::each($session->entries),
+            'created_at' => Clock::utc($session->ended_at),
+        ];
+    }
+
+    private static function note(PlanStep $step, string $otherwise): string
+    {
+        $notes = implode('; ', array_map(static fn(ChangeNote $note): string => $note->words, $step->notes));
+
+        return $notes === '' ? $otherwise : $notes;
+    }
+
+    private static function json(Plan $plan): string
+    {
+        return json_encode($plan->toArray(), JSON_THROW_ON_ERROR);
+    }
+}

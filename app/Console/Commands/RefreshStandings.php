@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Actions\PlanSessions;
+use App\Actions\RefreshStanding;
+use App\Models\CareCase;
+use Carbon\CarbonImmutable;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Time alone changes how a case stands: an answer does not come, a week passes. Cases that nobody
+ * wrote to for an hour are looked at again, and calendars that run short are filled.
+ */
+final class RefreshStandings extends Command
+{
+    protected $signature = 'rung:standings {--all : whatever their age}';
+
+    protected $description = 'Refresh the standing of cases that nobody wrote to for an hour';
+
+    public function handle(RefreshStanding $standing): int
+    {
+        $query = CareCase::query()->whereNull('closed_on');
+        if ($this->option('all') !== true) {
+            $query->where(static fn($old) => $old->whereNull('evaluated_at')->orWhere('evaluated_at', '<', CarbonImmutable::now()->utc()->subHour()));
+        }
+        $refreshed = 0;
+        foreach ($query->pluck('id')->all() as $id) {
+            DB::transaction(static function () use ($id, $standing): void {
+                $case = CareCase::query()->lockForUpdate()->findOrFail($id);
+                if (PlanSessions::runsShort($case)) {
+                    PlanSessions::ahead($case);
+                }
+                $standing->of($case, written: false);
+            });
+            $refreshed++;
+        }
+        $this->info("$refreshed cases looked at again");
+
+        return self::SUCCESS;
+    }
+}

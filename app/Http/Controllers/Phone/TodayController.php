@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Phone;
+
+use App\Actions\LogCheckIn;
+use App\Actions\LogSession;
+use App\Actions\LogSettling;
+use App\Actions\RefreshStanding;
+use App\Http\Controllers\Controller;
+use App\Http\Requests\ReadsCore;
+use App\Http\Resources\TodayPage;
+use App\Models\CareCase;
+use App\Models\StageEntry;
+use App\Models\TrainingSession;
+use App\Support\AccessLog;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Str;
+use Rung\Core\CaseFile\CheckIn;
+use Rung\Core\CaseFile\Session;
+use Rung\Core\Input\ObjectNode;
+
+/** What the athlete is to do now, and what the athlete answers. */
+final class TodayController extends Controller
+{
+    public function show(Request $request, RefreshStanding $standing, TodayPage $page): JsonResponse
+    {
+        $case = $this->ownCase($request);
+        if ($case === null) {
+            return new JsonResponse(['case' => null]);
+        }
+        AccessLog::read(self::person($request), $case, 'looked at today');
+
+        return new JsonResponse(['case' => $page->of($case, $standing->evaluate($case))]);
+    }
+
+    public function session(Request $request, string $id, LogSession $log): JsonResponse
+    {
+        $case = $this->ownCaseOrFail($request);
+        [$session, $version] = ReadsCore::from($request, static fn(ObjectNode $node): array => [
+            Session::read($node),
+            $node->whole('plan_version', 1),
+        ], ['id' => self::uuid($id), 'stage' => $this->stageNow($case)]);
+        $new = ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $session, $version));
+
+        return new JsonResponse(['stored' => true, 'new' => $new], $new ? 201 : 200);
+    }
+
+    public function settled(Request $request, string $id, LogSettling $log): JsonResponse
+    {
+        $case = $this->ownCaseOrFail($request);
+        $session = TrainingSession::query()->where('case_id', $case->id)->findOrFail(self::uuid($id));
+        $minutes = ReadsCore::from($request, static fn(ObjectNode $node): int|float => $node->number('settled_min', 0, 4320));
+        $log->handle($session, self::person($request), $minutes);
+
+        return new JsonResponse(['stored' => true]);
+    }
+
+    public function checkIn(Request $request, string $id, LogCheckIn $log): JsonResponse
+    {
+        $case = $this->ownCaseOrFail($request);
+        $checkIn = ReadsCore::from($request, CheckIn::read(...), ['id' => self::uuid($id)]);
+        $new = ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $checkIn));
+
+        return new JsonResponse(['stored' => true, 'new' => $new], $new ? 201 : 200);
+    }
+
+    private function ownCase(Request $request): ?CareCase
+    {
+        $user = self::person($request);
+
+        return CareCase::query()
+            ->where('athlete_id', $user->athlete_id)
+            ->whereNull('closed_on')
+            ->orderBy('opened_on')
+            ->first();
+    }
+
+    private function ownCaseOrFail(Request $request): CareCase
+    {
+        return $this->ownCase($request) ?? throw (new ModelNotFoundException())->setModel(CareCase::class);
+    }
+
+    private function stageNow(CareCase $case): string
+    {
+        return StageEntry::query()->where('case_id', $case->id)->orderByDesc('from')->firstOrFail()->stage;
+    }
+
+    private static function uuid(string $id): string
+    {
+        return Str::isUuid($id) ? $id : throw (new ModelNotFoundException())->setModel(TrainingSession::class);
+    }
+}

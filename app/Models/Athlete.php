@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToPractice;
+use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * @property string $id
+ * @property string $practice_id
+ * @property string $name
+ * @property string|null $act what the athlete does
+ * @property float|null $body_mass_kg
+ */
+final class Athlete extends Model
+{
+    use BelongsToPractice;
+    use HasUuids;
+
+    protected $guarded = [];
+
+    /** @return HasMany<CareCase, $this> */
+    public function cases(): HasMany
+    {
+        return $this->hasMany(CareCase::class);
+    }
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['body_mass_kg' => 'float'];
+    }
+}

@@ -1,0 +1,183 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToPractice;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Rung\Core\Calendar\Weekday;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Time\Day;
+
+/**
+ * One episode of care. Its `standing` is what the core said when something was last written.
+ *
+ * @property string $id
+ * @property string $practice_id
+ * @property string $athlete_id
+ * @property string $practitioner_id
+ * @property string $structure
+ * @property string $side
+ * @property string $goal
+ * @property string $purpose
+ * @property string $opened_on
+ * @property string|null $review_on
+ * @property string|null $closed_on
+ * @property string|null $history
+ * @property string $programme
+ * @property array<string, mixed> $response_rule
+ * @property array{title: string, instruction: string} $provocation_test
+ * @property list<string> $available
+ * @property list<string> $events
+ * @property list<string> $blocked
+ * @property array<string, mixed> $intake
+ * @property array<string, mixed>|null $standing
+ * @property string|null $attention_group
+ * @property int $attention_rank
+ * @property CarbonImmutable|null $evaluated_at
+ * @property int $revision
+ * @property Athlete $athlete
+ * @property User $practitioner
+ * @property Practice $practice
+ */
+final class CareCase extends Model
+{
+    use BelongsToPractice;
+    use HasUuids;
+
+    protected $table = 'cases';
+
+    protected $guarded = [];
+
+    /** @return BelongsTo<Practice, $this> */
+    public function practice(): BelongsTo
+    {
+        return $this->belongsTo(Practice::class);
+    }
+
+    /** @return BelongsTo<Athlete, $this> */
+    public function athlete(): BelongsTo
+    {
+        return $this->belongsTo(Athlete::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function practitioner(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'practitioner_id');
+    }
+
+    /** @return HasMany<PlanVersion, $this> */
+    public function planVersions(): HasMany
+    {
+        return $this->hasMany(PlanVersion::class, 'case_id')->orderBy('version');
+    }
+
+    /** @return HasMany<StageEntry, $this> */
+    public function stageEntries(): HasMany
+    {
+        return $this->hasMany(StageEntry::class, 'case_id')->orderBy('from');
+    }
+
+    /** @return HasMany<PlannedSession, $this> */
+    public function plannedSessions(): HasMany
+    {
+        return $this->hasMany(PlannedSession::class, 'case_id')->orderBy('on')->orderBy('slot')->orderBy('number');
+    }
+
+    /** @return HasMany<TrainingSession, $this> */
+    public function trainingSessions(): HasMany
+    {
+        return $this->hasMany(TrainingSession::class, 'case_id')->orderBy('started_at')->orderBy('created_at');
+    }
+
+    /** @return HasMany<CheckIn, $this> */
+    public function checkIns(): HasMany
+    {
+        return $this->hasMany(CheckIn::class, 'case_id')->orderBy('at')->orderBy('created_at');
+    }
+
+    /** @return HasMany<StrengthTest, $this> */
+    public function tests(): HasMany
+    {
+        return $this->hasMany(StrengthTest::class, 'case_id')->orderBy('on')->orderBy('created_at');
+    }
+
+    /** @return HasMany<Outcome, $this> */
+    public function outcomes(): HasMany
+    {
+        return $this->hasMany(Outcome::class, 'case_id')->orderBy('on')->orderBy('created_at');
+    }
+
+    /** @return HasMany<SignOff, $this> */
+    public function signOffs(): HasMany
+    {
+        return $this->hasMany(SignOff::class, 'case_id')->orderBy('on');
+    }
+
+    /** @return HasMany<Review, $this> */
+    public function reviews(): HasMany
+    {
+        return $this->hasMany(Review::class, 'case_id')->orderBy('at');
+    }
+
+    /** @return HasMany<DoseChange, $this> */
+    public function doseChanges(): HasMany
+    {
+        return $this->hasMany(DoseChange::class, 'case_id')->orderBy('at')->orderBy('id');
+    }
+
+    /** @return HasMany<Decision, $this> */
+    public function decisions(): HasMany
+    {
+        return $this->hasMany(Decision::class, 'case_id')->orderByDesc('at')->orderByDesc('id');
+    }
+
+    public function currentPlan(): PlanVersion
+    {
+        return $this->hasMany(PlanVersion::class, 'case_id')->orderByDesc('version')->firstOrFail();
+    }
+
+    public function plan(): Plan
+    {
+        return Plan::fromJson($this->currentPlan()->content);
+    }
+
+    /** @return list<Weekday> */
+    public function weekdays(): array
+    {
+        return array_map(Weekday::from(...), $this->available);
+    }
+
+    /** @return list<Day> */
+    public function eventDays(): array
+    {
+        return array_map(Day::fromIso(...), $this->events);
+    }
+
+    /** @return list<Day> */
+    public function blockedDays(): array
+    {
+        return array_map(Day::fromIso(...), $this->blocked);
+    }
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return [
+            'response_rule' => 'array',
+            'provocation_test' => 'array',
+            'available' => 'array',
+            'events' => 'array',
+            'blocked' => 'array',
+            'intake' => 'array',
+            'standing' => 'array',
+            'evaluated_at' => 'immutable_datetime',
+        ];
+    }
+}

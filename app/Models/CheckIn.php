@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+
+/**
+ * @property CarbonImmutable $at
+ * @property int|null $provocation
+ * @property float|null $stiffness_min
+ * @property list<string> $signs
+ * @property bool $late
+ * @property string|null $notes
+ * @property CarbonImmutable $created_at
+ */
+final class CheckIn extends CaseRecord
+{
+    protected $table = 'check_ins';
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'stiffness_min' => 'float', 'signs' => 'array', 'late' => 'boolean'];
+    }
+}

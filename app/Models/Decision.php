@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * @property CarbonImmutable $at
+ * @property string $user_id
+ * @property string $kind
+ * @property string $words
+ * @property string|null $reason
+ * @property array<string, mixed> $evidence
+ * @property int $plan_version
+ * @property User $user
+ */
+final class Decision extends CaseRecord
+{
+    protected $table = 'decisions';
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['at' => 'immutable_datetime', 'evidence' => 'array'];
+    }
+}

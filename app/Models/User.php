@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToPractice;
+use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Foundation\Auth\User as Authenticatable;
+
+/**
+ * Somebody who signs in.
+ *
+ * @property string $id
+ * @property string $practice_id
+ * @property string|null $athlete_id
+ * @property string $name
+ * @property string $email
+ * @property string $password
+ * @property Role $role
+ * @property Practice $practice
+ */
+final class User extends Authenticatable
+{
+    use BelongsToPractice;
+    use HasUuids;
+
+    protected $guarded = [];
+
+    protected $hidden = ['password', 'remember_token'];
+
+    /** @return BelongsTo<Practice, $this> */
+    public function practice(): BelongsTo
+    {
+        return $this->belongsTo(Practice::class);
+    }
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['password' => 'hashed', 'role' => Role::class];
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Models\CareCase;
+use App\Models\User;
+use App\Policies\CareCasePolicy;
+use App\Support\CatalogueFiles;
+use Carbon\CarbonImmutable;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+use Rung\Core\Catalogue\Catalogue;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->singleton(Catalogue::class, fn(): Catalogue => CatalogueFiles::load($this->app->basePath('catalogue')));
+    }
+
+    public function boot(): void
+    {
+        Date::use(CarbonImmutable::class);
+        Model::preventLazyLoading(false);
+        Model::preventSilentlyDiscardingAttributes();
+        JsonResource::withoutWrapping();
+
+        Gate::policy(CareCase::class, CareCasePolicy::class);
+        Gate::define('treat', static fn(User $user): bool => $user->role->treats());
+        Gate::define('train', static fn(User $user): bool => $user->athlete_id !== null);
+
+        RateLimiter::for('sign-in', static fn(Request $request): array => [
+            Limit::perMinute(5)->by('sign-in:' . mb_strtolower($request->string('email')->toString()) . '|' . $request->ip()),
+            Limit::perMinute(30)->by('sign-in:' . $request->ip()),
+        ]);
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Models\AccessLogEntry;
+use App\Models\CareCase;
+use App\Models\User;
+use Carbon\CarbonImmutable;
+
+/** Records that a person read or changed athletes' records. */
+final class AccessLog
+{
+    /** A screen that refreshes itself is one reading, not one every few seconds. */
+    private const SAME_READING_MINUTES = 10;
+
+    public static function changed(User $user, CareCase $case, string $what): void
+    {
+        self::write($user, $case->athlete_id, $what, [$case->id]);
+    }
+
+    public static function read(User $user, CareCase $case, string $what): void
+    {
+        self::readMany($user, $what, [$case->id], $case->athlete_id);
+    }
+
+    /** @param list<string> $cases ids */
+    public static function readMany(User $user, string $what, array $cases, ?string $athleteId = null): void
+    {
+        $latest = AccessLogEntry::query()
+            ->where('user_id', $user->id)
+            ->where('what', $what)
+            ->where('at', '>', CarbonImmutable::now()->utc()->subMinutes(self::SAME_READING_MINUTES))
+            ->orderByDesc('at')
+            ->first();
+        if ($cases !== [] && ($latest === null || array_diff($cases, $latest->cases) !== [])) {
+            self::write($user, $athleteId, $what, $cases);
+        }
+    }
+
+    /** @param list<string> $cases */
+    private static function write(User $user, ?string $athleteId, string $what, array $cases): void
+    {
+        AccessLogEntry::query()->create([
+            'practice_id' => $user->practice_id,
+            'user_id' => $user->id,
+            'athlete_id' => $athleteId,
+            'what' => $what,
+            'cases' => $cases,
+            'at' => CarbonImmutable::now()->utc(),
+        ]);
+    }
+}

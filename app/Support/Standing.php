@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Decision\Change;
+use Rung\Core\Decision\Proposal;
+use Rung\Core\Decision\StopSource;
+use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Plan\ChangeNote;
+use Rung\Core\Plan\PlanStep;
+use Rung\Core\Response\SessionResponse;
+use Rung\Core\Stage\CriterionResult;
+use Rung\Core\Stage\Stage;
+use Rung\Core\Words\DoseWords;
+use Rung\Core\Words\EvaluationWords;
+
+/** How a case stands, as it is stored with the case and drawn on every screen. */
+final class Standing
+{
+    /** Days of hooks that a line of the Round shows. */
+    public const ROUND_DAYS = 14;
+
+    /** @return array<string, mixed> */
+    public static function of(Evaluation $evaluation, PlanStep $step, Catalogue $catalogue): array
+    {
+        return [
+            'at' => $evaluation->log->at->toIso(),
+            'today' => $evaluation->log->today->toIso(),
+            'stage' => ['key' => $evaluation->log->stage->key, 'title' => $evaluation->log->stage->title],
+            'ladder' => self::ladder($evaluation),
+            'hooks' => self::hooks($evaluation, self::ROUND_DAYS),
+            'action' => $evaluation->action->toArray()['kind'],
+            'reason' => $evaluation->action->toArray()['reasons'][0],
+            'headline' => EvaluationWords::headline($evaluation, $step),
+            'because' => EvaluationWords::because($evaluation),
+            'acceptable' => $step->changesAnything(),
+            'group' => $evaluation->attention->group->value,
+            'group_reasons' => EvaluationWords::attention($evaluation),
+            'stopped' => array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->cleared) !== [],
+        ];
+    }
+
+    /**
+     * The stages that apply, lowest first; the present one with its pegs.
+     *
+     * @return list<array<string, mixed>>
+     */
+    public static function ladder(Evaluation $evaluation): array
+    {
+        $file = $evaluation->log->file;
+        $state = 'done';
+        $rungs = [];
+        foreach ($file->stages as $stage) {
+            $here = $stage->key === $evaluation->log->stage->key;
+            $state = $here ? 'current' : ($state === 'current' ? 'ahead' : $state);
+            if ($here || $stage->appliesTo($file->athlete->goal)) {
+                $rungs[] = [
+                    'key' => $stage->key,
+                    'title' => $stage->title,
+                    'mode' => $stage->mode->value,
+                    'state' => $state,
+                    'pegs' => $here ? self::pegs($evaluation) : [],
+                ];
+            }
+        }
+
+        return $rungs;
+    }
+
+    /** @return list<array{type: string, state: string, words: string}> */
+    public static function pegs(Evaluation $evaluation): array
+    {
+        return array_map(static fn(CriterionResult $result): array => [
+            'type' => $result->criterion->type->value,
+            'state' => $result->state->value,
+            'words' => EvaluationWords::criterion($result),
+        ], $evaluation->gate->criteria);
+    }
+
+    /** @return list<array<string, mixed>> of the last so many days, oldest first */
+    public static function hooks(Evaluation $evaluation, int $days): array
+    {
+        $recent = array_values(array_filter(
+            $evaluation->sessions,
+            static fn(SessionResponse $response): bool => $evaluation->log->inLastDays($response->session, $days),
+        ));
+
+        return array_map(static fn(SessionResponse $response): array => self::hook($response, $evaluation), $recent);
+    }
+
+    /** @return list<array<string, mixed>> */
+    public static function proposals(Evaluation $evaluation, PlanStep $step, Catalogue $catalogue): array
+    {
+        $notes = [];
+        foreach ($step->notes as $note) {
+            $notes[$note->before->key] = $note;
+        }
+
+        return array_map(static function (Proposal $proposal) use ($notes, $catalogue): array {
+            $prescription = $proposal->prescription;
+            $note = $notes[$prescription->key] ?? null;
+
+            return [
+                'prescription' => $prescription->key,
+                'title' => $catalogue->exercises[$prescription->exercise]->title ?? $prescription->exercise,
+                'change' => $proposal->change->value,
+                'preferred' => $proposal->preferred,
+                'before' => DoseWords::of($prescription),
+                'after' => self::after($proposal, $note, $catalogue),
+                'dose' => $proposal->dose?->toArray(),
+            ];
+        }, $evaluation->proposals);
+    }
+
+    /** @return list<array<string, mixed>> */
+    public static function stops(Evaluation $evaluation): array
+    {
+        return array_map(static fn(StopSource $stop): array => [
+            'id' => $stop->id,
+            'at' => $stop->began->toIso(),
+            'cleared' => $stop->cleared,
+            'words' => implode(', ', [
+                ...array_map(EvaluationWords::sign(...), $stop->signs),
+                ...($stop->level !== null && $stop->level >= $evaluation->log->file->response_rule->stop_at
+                    ? ["pain $stop->level of 10"]
+                    : []),
+            ]),
+        ], $evaluation->stops);
+    }
+
+    public static function stageTitle(Evaluation $evaluation, ?string $key): ?string
+    {
+        $stage = $key === null ? null : $evaluation->log->file->stage($key);
+
+        return $stage instanceof Stage ? $stage->title : null;
+    }
+
+    /** @return array<string, mixed> */
+    private static function hook(SessionResponse $response, Evaluation $evaluation): array
+    {
+        $told = $response->toArray();
+
+        return [
+            'session' => $response->session->id,
+            'on' => $evaluation->log->dayOf($response->session)->toIso(),
+            'started_at' => $response->session->started_at->toIso(),
+            'stage' => $response->session->stage,
+            'kind' => $response->session->kind->value,
+            'baseline' => $told['baseline'],
+            'during' => $told['during'],
+            'next_day' => $told['next_day'],
+            'verdict' => $response->verdict->value,
+            'words' => trim(EvaluationWords::response($response) . ' ' . ucfirst(implode(', ', EvaluationWords::reasons($response)))),
+        ];
+    }
+
+    private static function after(Proposal $proposal, ?ChangeNote $note, Catalogue $catalogue): string
+    {
+        if ($note?->after !== null) {
+            $title = $note->after->exercise === $note->before->exercise
+                ? ''
+                : ($catalogue->exercises[$note->after->exercise]->title ?? $note->after->exercise) . ', ';
+
+            return $title . DoseWords::of($note->after);
+        }
+
+        return $note !== null ? $note->words : match ($proposal->change) {
+            Change::HoldAtCap => 'waits: this week has grown enough',
+            Change::Unchanged => 'no change this week',
+            Change::NextRung => 'the next rung',
+            Change::PreviousRung => 'the rung below',
+            Change::Dose => $proposal->dose === null ? '' : DoseWords::of($proposal->prescription->withDose($proposal->dose)),
+        };
+    }
+}

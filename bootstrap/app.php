@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Middleware\SecurityHeaders;
+use Illuminate\Auth\AuthenticationException;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php')
+    ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->remove(HandleCors::class);
+        $middleware->append(SecurityHeaders::class);
+        $middleware->trustProxies(at: ['127.0.0.1']);
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => $request->is('api/*'));
+        // Answers under /api say what to do next; the details of a failure stay in the log.
+        $exceptions->render(static function (Throwable $problem, Request $request): ?JsonResponse {
+            if (!$request->is('api/*')) {
+                return null;
+            }
+            $status = match (true) {
+                $problem instanceof AuthenticationException => 401,
+                $problem instanceof HttpExceptionInterface => $problem->getStatusCode(),
+                default => 0,
+            };
+            $message = match ($status) {
+                401 => 'You are signed out. Sign in again; what you entered is kept.',
+                403 => 'Your role does not allow this. Ask the owner of the practice.',
+                404 => 'There is no such record in your practice.',
+                419 => 'This page had expired. Send it again; what you entered is kept.',
+                default => null,
+            };
+
+            return $message === null ? null : new JsonResponse(['message' => $message], $status);
+        });
+    })
+    ->create();

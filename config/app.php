@@ -1,0 +1,16 @@
+<?php
+
+return [
+    'name' => 'Rung',
+    'env' => env('APP_ENV', 'production'),
+    'debug' => (bool) env('APP_DEBUG', false),
+    'url' => env('APP_URL', 'http://127.0.0.1:8080'),
+    'timezone' => 'UTC',
+    'locale' => 'en',
+    'fallback_locale' => 'en',
+    'cipher' => 'AES-256-CBC',
+    'key' => env('APP_KEY'),
+    'maintenance' => ['driver' => 'file'],
+    // The sign-in of the demo practice; made anew on each machine by ./rung start.
+    'demo_password' => env('DEMO_PASSWORD'),
+];

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\Actions\RefreshStanding;
+use App\Actions\StoreHistory;
+use App\Models\Athlete;
+use App\Models\CareCase;
+use App\Models\Practice;
+use App\Models\Role;
+use App\Models\User;
+use App\Support\Clock;
+use Illuminate\Support\Facades\DB;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Rung\Core\Calendar\Weekday;
+use Rung\Core\CaseFile\Athlete as CoreAthlete;
+use Rung\Core\CaseFile\CaseFile;
+use Rung\Core\CaseFile\Details;
+use Rung\Core\CaseFile\Goal;
+use Rung\Core\CaseFile\Side;
+use Rung\Core\CaseFile\Structure;
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Simulation\CaseSimulator;
+use Rung\Core\Simulation\Story;
+use Rung\Core\Time\Day;
+use Rung\Core\Time\Zone;
+
+/** Ropewalk Circus School: made-up performers at every point of the work, histories ending today. */
+final class DemoPractice
+{
+    private const ZONE = 'Europe/Lisbon';
+
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly StoreHistory $store,
+        private readonly RefreshStanding $standing,
+    ) {}
+
+    /** @return int how many cases there are now */
+    public function load(string $password): int
+    {
+        return DB::transaction(function () use ($password): int {
+            $practice = Practice::query()->create(['name' => 'Ropewalk Circus School', 'timezone' => self::ZONE]);
+            $ola = self::user($practice, 'Ola Vance', 'ola.vance', $password, Role::Owner);
+            $ren = self::user($practice, 'Ren Castellan', 'ren.castellan', $password, Role::Practitioner);
+            foreach (DemoStories::all() as $i => $story) {
+                $this->case($practice, $i % 3 === 2 ? $ren : $ola, $story, $password);
+            }
+
+            return count(DemoStories::all());
+        });
+    }
+
+    /** @param array{name: string, act: string, mass: float, goal: Goal, structure: Structure, side: Side, seed: int, story: callable(list<Day>): Story} $demo */
+    private function case(Practice $practice, User $practitioner, array $demo, string $password): void
+    {
+        $now = Clock::now(self::ZONE);
+        $zone = Zone::named(self::ZONE);
+        $today = $zone->dayOf($now);
+        $events = self::shows($today);
+        $story = ($demo['story'])($events);
+        $programme = $this->catalogue->programme('knee_four_stage');
+        $rule = $this->catalogue->school($programme->rule)->rule;
+        $info = $this->catalogue->structure($demo['structure']) ?? $this->catalogue->structure(Structure::PatellarTendon);
+
+        $athlete = Athlete::query()->create([
+            'practice_id' => $practice->id, 'name' => $demo['name'], 'act' => $demo['act'], 'body_mass_kg' => $demo['mass'],
+        ]);
+        self::user($practice, $demo['name'], strtolower(str_replace(' ', '.', $demo['name'])), $password, Role::Athlete, $athlete->id);
+        $opened = $today->plus(-$story->days);
+        $case = CareCase::query()->create([
+            'practice_id' => $practice->id,
+            'athlete_id' => $athlete->id,
+            'practitioner_id' => $practitioner->id,
+            'structure' => $demo['structure']->value,
+            'side' => $demo['side']->value,
+            'goal' => $demo['goal']->value,
+            'opened_on' => $opened->toIso(),
+            'history' => 'Came on after a spell of extra rehearsals.',
+            'programme' => $programme->key,
+            'response_rule' => $rule->toArray(),
+            'provocation_test' => ['title' => $info->testTitle ?? '', 'instruction' => $info->testInstruction ?? ''],
+            'available' => array_column($story->available, 'value'),
+            'events' => array_map(static fn(Day $day): string => $day->toIso(), $events),
+            'blocked' => [],
+            'intake' => ['screened_by' => $practitioner->name, 'screened_on' => $opened->toIso(), 'risks' => [], 'referral_signs' => []],
+        ]);
+        $file = new CaseFile(
+            $zone,
+            new CoreAthlete($demo['name'], $demo['mass'], $demo['goal']),
+            new Details($demo['structure'], $demo['side'], $opened),
+            $rule,
+            $programme->plan->caseStages(),
+            [],
+        );
+        $history = CaseSimulator::play($file, $programme->plan, $story, $this->catalogue, new Randomizer(new Mt19937($demo['seed'])), $now);
+        $this->store->handle($case, $programme->plan, $history, $practitioner);
+        $this->standing->of($case);
+    }
+
+    /**
+     * The school plays on Saturdays.
+     *
+     * @return list<Day>
+     */
+    private static function shows(Day $today): array
+    {
+        $shows = [];
+        for ($i = -200; $i <= 28; $i++) {
+            $day = $today->plus($i);
+            if ($day->weekday() === Weekday::Saturday->number()) {
+                $shows[] = $day;
+            }
+        }
+
+        return $shows;
+    }
+
+    private static function user(Practice $practice, string $name, string $mailbox, string $password, Role $role, ?string $athlete = null): User
+    {
+        return User::query()->create([
+            'practice_id' => $practice->id, 'athlete_id' => $athlete, 'name' => $name,
+            'email' => "$mailbox@ropewalk.example", 'password' => $password, 'role' => $role,
+        ]);
+    }
+}

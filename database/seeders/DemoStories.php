@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use Rung\Core\Calendar\Weekday;
+use Rung\Core\CaseFile\Goal;
+use Rung\Core\CaseFile\Side;
+use Rung\Core\CaseFile\Structure;
+use Rung\Core\Simulation\Story;
+use Rung\Core\Simulation\StoryEnd;
+use Rung\Core\Simulation\Temper;
+use Rung\Core\Time\Day;
+
+/** Who is in the demo practice, and how each story goes. All are made up. */
+final class DemoStories
+{
+    /** @return list<array{name: string, act: string, mass: float, goal: Goal, structure: Structure, side: Side, seed: int, story: callable(list<Day>): Story}> */
+    public static function all(): array
+    {
+        $hot = new Temper(capacity: 0.55, irritability: 1.2, soreness: 5);
+        $usual = new Temper();
+        $calm = new Temper(capacity: 0.8, irritability: 0.5, soreness: 2.5, noise: 0.4);
+
+        return [
+            self::one('Juno Tamsin', 'tumbler', 58, Goal::Jumping, Side::Left, 11, $usual, 24, 'holds', morningOpen: true),
+            self::one('Piet Olander', 'trapeze', 74, Goal::Jumping, Side::Right, 12, $hot, 12, 'holds'),
+            self::one('Mirela Quill', 'wire walker', 55, Goal::Everyday, Side::Left, 13, $usual, 45, 'holds'),
+            self::one('Tobias Fenwick', 'stilt walker', 82, Goal::Running, Side::Right, 14, $usual, 62, 'holds', StoryEnd::Overdone),
+            self::one('Anouk Sorrel', 'juggler', 61, Goal::Strength, Side::Both, 15, $calm, 40, 'slow'),
+            self::one('Basil Thorne', 'porter', 96, Goal::Power, Side::Left, 16, $usual, 55, 'slow', StoryEnd::OverdoneTwice),
+            self::one('Calla Westerby', 'rider', 60, Goal::Jumping, Side::Right, 17, $calm, 90, 'slow'),
+            self::one('Dario Pell', 'tumbler', 69, Goal::Cutting, Side::Left, 18, $usual, 75, 'holds', StoryEnd::AsItComes, 5),
+            self::one('Edda Moorgate', 'aerialist', 57, Goal::Jumping, Side::Right, 19, $calm, 120, 'slow'),
+            self::one('Fenn Harrow', 'clown', 71, Goal::Running, Side::Left, 20, $usual, 48, 'holds', StoryEnd::StopSign),
+            self::one('Greta Osei-Vane', 'tumbler', 63, Goal::Jumping, Side::Left, 21, $calm, 80, 'slow', StoryEnd::Neglected),
+            self::one('Hollis Brandt', 'acrobat', 78, Goal::Jumping, Side::Right, 22, $hot, 3, 'holds'),
+            self::one('Ines Calloway', 'wheel', 66, Goal::Power, Side::Both, 23, $calm, 150, 'slow'),
+        ];
+    }
+
+    /** @return array{name: string, act: string, mass: float, goal: Goal, structure: Structure, side: Side, seed: int, story: callable(list<Day>): Story} */
+    private static function one(
+        string $name,
+        string $act,
+        float $mass,
+        Goal $goal,
+        Side $side,
+        int $seed,
+        Temper $temper,
+        int $days,
+        string $stage,
+        StoryEnd $end = StoryEnd::AsItComes,
+        ?int $silentSince = null,
+        bool $morningOpen = false,
+    ): array {
+        return [
+            'name' => $name,
+            'act' => $act,
+            'mass' => $mass,
+            'goal' => $goal,
+            'structure' => $seed % 5 === 0 ? Structure::QuadricepsTendon : Structure::PatellarTendon,
+            'side' => $side,
+            'seed' => $seed,
+            'story' => static fn(array $events): Story => new Story($temper, $days, $stage, Weekday::cases(), $events, $silentSince, $end, $morningOpen),
+        ];
+    }
+}

@@ -1,0 +1,1 @@
+@include('shell', ['entry' => 'web/desk.tsx'])

@@ -1,0 +1,15 @@
+<!doctype html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <meta name="color-scheme" content="light dark">
+    <title>Rung</title>
+    <link rel="icon" href="/icon.svg" type="image/svg+xml">
+    @vite($entry)
+</head>
+<body>
+    <div id="root"></div>
+    <noscript>Rung needs JavaScript. Please switch it on for this address.</noscript>
+</body>
+</html>

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\Desk\AthleteController;
+use App\Http\Controllers\Desk\CaseController;
+use App\Http\Controllers\Desk\CatalogueController;
+use App\Http\Controllers\Desk\DecisionController;
+use App\Http\Controllers\Desk\RoundController;
+use App\Http\Controllers\Phone\TodayController;
+use App\Http\Controllers\SignInController;
+use Illuminate\Support\Facades\Route;
+
+Route::prefix('api')->group(function (): void {
+    Route::get('session', [SignInController::class, 'show']);
+    Route::post('session', [SignInController::class, 'store'])->middleware('throttle:sign-in');
+    Route::delete('session', [SignInController::class, 'destroy']);
+
+    Route::middleware(['auth', 'can:treat'])->group(function (): void {
+        Route::get('round', RoundController::class);
+        Route::get('catalogue', CatalogueController::class);
+        Route::post('athletes', [AthleteController::class, 'store']);
+        Route::get('athletes/{athlete}', [AthleteController::class, 'show']);
+        Route::post('start-proposals', [CaseController::class, 'start']);
+        Route::post('athletes/{athlete}/cases', [CaseController::class, 'store']);
+        Route::get('cases/{case}', [CaseController::class, 'show']);
+        Route::post('cases/{case}/tests', [CaseController::class, 'test']);
+        Route::post('cases/{case}/decisions', DecisionController::class);
+    });
+
+    Route::middleware(['auth', 'can:train'])->group(function (): void {
+        Route::get('today', [TodayController::class, 'show']);
+        Route::put('today/sessions/{id}', [TodayController::class, 'session']);
+        Route::patch('today/sessions/{id}', [TodayController::class, 'settled']);
+        Route::put('today/check-ins/{id}', [TodayController::class, 'checkIn']);
+    });
+
+    Route::any('{rest}', static fn() => abort(404))->where('rest', '.*');
+});
+
+// What ./rung bench measures the others against.
+Route::get('bare', static fn(): string => 'ok')->withoutMiddleware('web');
+
+Route::view('athlete/{page?}', 'athlete')->where('page', '.*');
+Route::view('{page?}', 'desk')->where('page', '.*');
