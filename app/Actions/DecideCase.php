@@ -22,6 +22,7 @@ use Rung\Core\Input\InvalidInput;
 use Rung\Core\Plan\Acceptance;
 use Rung\Core\Plan\ChangeNote;
 use Rung\Core\Plan\PlanStep;
+use Rung\Core\Response\SessionResponse;
 use Rung\Core\Words\EvaluationWords;
 
 /**
@@ -174,7 +175,10 @@ final class DecideCase
     {
         $evidence = $evaluation->toArray();
         // The responses that the decision rests on; the whole history stands in the log itself.
-        $evidence['sessions'] = array_slice($evidence['sessions'], -10);
+        $evidence['sessions'] = array_map(
+            static fn(SessionResponse $response): array => $response->toArray(),
+            array_slice($evaluation->sessions, -10),
+        );
         $evidence['because'] = EvaluationWords::because($evaluation);
         $evidence['pegs'] = Standing::pegs($evaluation);
 

@@ -51,7 +51,7 @@ final class OpenCase
         }
         self::checkBodyMass($athlete, $programme->plan);
 
-        return DB::transaction(function () use ($athlete, $by, $opening, $stage, $programme, $proposal): CareCase {
+        $opened = DB::transaction(function () use ($athlete, $by, $opening, $stage, $programme, $proposal): CareCase {
             $zone = $by->practice->timezone;
             $today = Clock::today($zone)->toIso();
             $test = $this->catalogue->structure($opening->structure);
@@ -60,6 +60,7 @@ final class OpenCase
                 'athlete_id' => $athlete->id,
                 'practitioner_id' => $by->id,
                 'structure' => $opening->structure->value,
+                'structure_title' => $test->title ?? strtr($opening->structure->value, '_', ' '),
                 'side' => $opening->side->value,
                 'goal' => $opening->goal->value,
                 'opened_on' => $today,
@@ -117,6 +118,9 @@ final class OpenCase
 
             return $case;
         });
+        assert($opened instanceof CareCase);
+
+        return $opened;
     }
 
     /** @throws InvalidInput where a dose lifts a part of the body and its mass is unknown */

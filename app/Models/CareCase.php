@@ -22,6 +22,7 @@ use Rung\Core\Time\Day;
  * @property string $athlete_id
  * @property string $practitioner_id
  * @property string $structure
+ * @property string $structure_title as the catalogue called it when the case was opened
  * @property string $side
  * @property string $goal
  * @property string $purpose

@@ -16,6 +16,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Rung\Core\Catalogue\Catalogue;
 
@@ -32,6 +33,8 @@ final class AppServiceProvider extends ServiceProvider
         Model::preventLazyLoading(false);
         Model::preventSilentlyDiscardingAttributes();
         JsonResource::withoutWrapping();
+        // Same origin, whatever its name and port.
+        Vite::createAssetPathsUsing(static fn(string $path): string => "/$path");
 
         Gate::policy(CareCase::class, CareCasePolicy::class);
         Gate::define('treat', static fn(User $user): bool => $user->role->treats());

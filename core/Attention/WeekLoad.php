@@ -44,25 +44,26 @@ final readonly class WeekLoad
     /** @param iterable<Session> $sessions */
     public static function ofSessions(Log $log, iterable $sessions): self
     {
-        $sum = ['isometric_s' => 0, 'moving_s' => 0, 'volume_load_kg' => 0, 'contacts' => 0, 'sport_min' => 0, 'sport_load' => 0];
-        $count = 0;
+        $sum = ['isometric_s' => 0, 'moving_s' => 0, 'volume_load_kg' => 0, 'contacts' => 0];
+        [$minutes, $load, $count] = [0, 0, 0];
         foreach ($sessions as $session) {
             $count++;
             foreach ($session->entries as $entry) {
-                $prescription = $entry->prescription === null ? null : $log->prescriptions[$entry->prescription];
-                foreach ($prescription === null ? [] : $entry->sets as $set) {
-                    foreach (self::ofSet($set, $prescription, $log) as $what => $amount) {
-                        $sum[$what] += $amount;
+                if ($entry->prescription !== null) {
+                    foreach ($entry->sets as $set) {
+                        foreach (self::ofSet($set, $log->prescriptions[$entry->prescription], $log) as $what => $amount) {
+                            $sum[$what] += $amount;
+                        }
                     }
                 }
             }
             if ($session->kind === SessionKind::Sport) {
-                $sum['sport_min'] += $session->minutes ?? 0;
-                $sum['sport_load'] += ($session->minutes ?? 0) * ($session->effort ?? 0);
+                $minutes += $session->minutes ?? 0;
+                $load += ($session->minutes ?? 0) * ($session->effort ?? 0);
             }
         }
 
-        return new self(...$sum, sessions: $count);
+        return new self(...$sum, sport_min: $minutes, sport_load: $load, sessions: $count);
     }
 
     /**
@@ -71,8 +72,9 @@ final readonly class WeekLoad
     public function changeSince(self $last): array
     {
         $change = [];
-        foreach (get_object_vars($this) as $what => $amount) {
-            $before = $last->{$what};
+        $told = $last->figures();
+        foreach ($this->figures() as $what => $amount) {
+            $before = $told[$what];
             $change[$what] = $before == 0 ? null : Number::tenth(100 * ($amount - $before) / $before);
         }
 
@@ -82,10 +84,24 @@ final readonly class WeekLoad
     /** @return array<string, int|float> */
     public function toArray(): array
     {
-        return array_map(Number::tenth(...), get_object_vars($this));
+        return array_map(Number::tenth(...), $this->figures());
     }
 
-    /** @return array<string, int|float> */
+    /** @return array{isometric_s: int|float, moving_s: int|float, volume_load_kg: int|float, contacts: int|float, sport_min: int|float, sport_load: int|float, sessions: int} */
+    private function figures(): array
+    {
+        return [
+            'isometric_s' => $this->isometric_s,
+            'moving_s' => $this->moving_s,
+            'volume_load_kg' => $this->volume_load_kg,
+            'contacts' => $this->contacts,
+            'sport_min' => $this->sport_min,
+            'sport_load' => $this->sport_load,
+            'sessions' => $this->sessions,
+        ];
+    }
+
+    /** @return array{isometric_s?: int|float, moving_s?: int|float, volume_load_kg?: int|float, contacts?: int|float} */
     private static function ofSet(LoggedSet $set, Prescription $prescription, Log $log): array
     {
         $mode = $prescription->mode;

@@ -24,7 +24,12 @@ final class Record
     /** @return array<string, mixed> */
     public static function of(object $record): array
     {
-        return self::withoutNulls(array_map(self::json(...), get_object_vars($record)));
+        $fields = [];
+        foreach (get_object_vars($record) as $name => $value) {
+            $fields[(string) $name] = self::json($value);
+        }
+
+        return self::withoutNulls($fields);
     }
 
     /**

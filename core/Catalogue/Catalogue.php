@@ -36,25 +36,31 @@ final readonly class Catalogue
      */
     public static function fromDocuments(array $documents): self
     {
-        $found = ['structures' => [], 'exercises' => [], 'ladders' => [], 'programmes' => [], 'schools' => []];
+        $structures = $exercises = $ladders = $programmes = $schools = [];
         foreach ($documents as $document) {
-            $parts = Json::read($document, static fn(ObjectNode $node): array => $node->has('stages')
-                ? ['programmes' => [Programme::read($node)]]
-                : [
-                    'structures' => $node->eachOrEmpty('structures', StructureInfo::read(...)),
-                    'exercises' => $node->eachOrEmpty('exercises', Exercise::read(...)),
-                    'ladders' => $node->eachOrEmpty('ladders', Ladder::read(...)),
-                    'schools' => $node->eachOrEmpty('response_rules', School::read(...)),
-                ]);
-            foreach ($parts as $kind => $things) {
-                foreach ($things as $thing) {
-                    $found[$kind][$thing instanceof StructureInfo ? $thing->structure->value : $thing->key] = $thing;
+            Json::read($document, static function (ObjectNode $node) use (&$structures, &$exercises, &$ladders, &$programmes, &$schools): void {
+                if ($node->has('stages')) {
+                    $programme = Programme::read($node);
+                    $programmes[$programme->key] = $programme;
+
+                    return;
                 }
-            }
+                foreach ($node->eachOrEmpty('structures', StructureInfo::read(...)) as $info) {
+                    $structures[$info->structure->value] = $info;
+                }
+                foreach ($node->eachOrEmpty('exercises', Exercise::read(...)) as $exercise) {
+                    $exercises[$exercise->key] = $exercise;
+                }
+                foreach ($node->eachOrEmpty('ladders', Ladder::read(...)) as $ladder) {
+                    $ladders[$ladder->key] = $ladder;
+                }
+                foreach ($node->eachOrEmpty('response_rules', School::read(...)) as $school) {
+                    $schools[$school->key] = $school;
+                }
+            });
         }
 
-        /** @phpstan-ignore argument.type (each kind was read by its own reader) */
-        return new self(...$found);
+        return new self($structures, $exercises, $ladders, $programmes, $schools);
     }
 
     /** @throws OutOfBoundsException where there is no such exercise */

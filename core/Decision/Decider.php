@@ -150,7 +150,7 @@ final class Decider
                     return false;
                 }
             }
-            $over = $over || ($response->answer?->provocation ?? 0) > $this->log->file->response_rule->during_max;
+            $over = $over || ($response->answer->provocation ?? 0) > $this->log->file->response_rule->during_max;
         }
 
         return $over;

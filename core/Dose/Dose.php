@@ -83,6 +83,7 @@ final readonly class Dose
      */
     public function with(array $changes): self
     {
+        /** @phpstan-ignore argument.type (the names and types are the constructor's own) */
         return new self(...array_merge(get_object_vars($this), $changes));
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rung\Core\Dose;
 
+use Rung\Core\Number;
+
 /** What a dose amounts to; null where it has no such figure or it is unknown. */
 final readonly class DoseFigures
 {
@@ -23,9 +25,14 @@ final readonly class DoseFigures
     /** @return array<string, int|float|null> rounded as they are told */
     public function toArray(): array
     {
-        return array_map(
-            static fn(int|float|null $figure): int|float|null => $figure === null ? null : \Rung\Core\Number::tenth($figure),
-            get_object_vars($this),
-        );
+        $told = static fn(int|float|null $figure): int|float|null => $figure === null ? null : Number::tenth($figure);
+
+        return [
+            'set_s' => $told($this->set_s),
+            'time_under_tension_s' => $told($this->time_under_tension_s),
+            'duration_s' => $told($this->duration_s),
+            'volume_load_kg' => $told($this->volume_load_kg),
+            'contacts' => $told($this->contacts),
+        ];
     }
 }

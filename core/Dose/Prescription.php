@@ -48,16 +48,24 @@ final readonly class Prescription
 
     public function withDose(Dose $dose): self
     {
-        return new self(...array_merge(get_object_vars($this), ['dose' => $dose]));
+        return $this->withExercise($this->exercise, $this->mode, $this->limbs, $dose, $this->cue);
     }
 
     /** The same place in the stage, filled by another rung of the ladder. */
     public function withExercise(string $exercise, Mode $mode, Limbs $limbs, Dose $dose, ?string $cue): self
     {
-        return new self(...array_merge(
-            get_object_vars($this),
-            ['exercise' => $exercise, 'mode' => $mode, 'limbs' => $limbs, 'dose' => $dose, 'cue' => $cue],
-        ));
+        return new self(
+            $this->key,
+            $exercise,
+            $mode,
+            $limbs,
+            $dose,
+            $this->pain,
+            $this->progression,
+            $this->slot,
+            $cue,
+            $this->notes,
+        );
     }
 
     public function maxPain(int $ruleMax): int

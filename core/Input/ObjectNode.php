@@ -235,7 +235,7 @@ final class ObjectNode
         $choice = $this->required($field) ? $this->choiceOrNull($field, $enum) : null;
         if ($choice === null) {
             foreach ($this->fields as $name => $_) {
-                $this->asked[$name] = true;
+                $this->asked[(string) $name] = true;
             }
         }
 

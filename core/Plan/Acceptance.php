@@ -129,7 +129,7 @@ final class Acceptance
         $this->plan = $this->plan->withPrescription($after);
         $this->changes[] = new DoseChange($this->evaluation->log->at, $kind, $before->key);
         $this->notes[] = new ChangeNote($before, $after, $after->exercise === $before->exercise
-            ? $this->title($before) . ': ' . DoseWords::of($before) . ' → ' . DoseWords::of($after)
+            ? $this->title($before) . ': ' . DoseWords::difference($before, $after)
             : $this->title($before) . ' → ' . $this->title($after) . ', ' . DoseWords::of($after));
     }
 

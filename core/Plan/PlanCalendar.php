@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Rung\Core\Plan;
 
 use Rung\Core\Calendar\Placed;
-use Rung\Core\Calendar\ScheduleRequest;
 use Rung\Core\Calendar\Scheduler;
+use Rung\Core\Calendar\ScheduleRequest;
 use Rung\Core\Calendar\Weekday;
 use Rung\Core\Time\Day;
 

@@ -74,7 +74,7 @@ final readonly class Log
     public function __construct(public CaseFile $file, public Moment $at)
     {
         $this->today = $file->timezone->dayOf($at);
-        $known = static fn(object $record): bool => !$record->at->after($at);
+        $known = static fn(CheckIn|DoseChange|Review $record): bool => !$record->at->after($at);
 
         $begun = array_values(array_filter($file->stage_history, fn(StageEntry $e): bool => !$e->from->isAfter($this->today)));
         $current = end($begun);

@@ -62,7 +62,7 @@ final class ResponseJudge
 
     private function respond(Session $session): SessionResponse
     {
-        $baseline = self::baseline($this->log->scored, $session->started_at, static fn(CheckIn $c): int|float|null => $c->provocation);
+        $baseline = self::baseline($this->log->scored, $session->started_at, static fn(CheckIn $c): ?int => $c->provocation);
         $stiffnessBaseline = self::baseline($this->log->stiff, $session->started_at, static fn(CheckIn $c): int|float|null => $c->stiffness_min);
         $answer = $this->answer($session);
         $second = $this->secondMorning($session);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Response;
 
+use Rung\Core\CaseFile\Record;
 use Rung\Core\Input\ObjectNode;
 
 /** The limits by which a school judges a response (docs/rules.md, "The 24-hour response"). */
@@ -48,12 +49,23 @@ final readonly class ResponseRule
 
     public function named(string $name): self
     {
-        return new self(...array_merge(get_object_vars($this), ['name' => $name]));
+        return new self(
+            $name,
+            $this->during_max,
+            $this->settle_within_min,
+            $this->next_day_max,
+            $this->rise_watch_from,
+            $this->rise_over_from,
+            $this->stiffness_rise_max_min,
+            $this->stop_at,
+            $this->progress_after,
+            $this->week_growth_max_percent,
+        );
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return array_filter(get_object_vars($this), static fn(mixed $value): bool => $value !== null);
+        return Record::of($this);
     }
 }

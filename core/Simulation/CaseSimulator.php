@@ -185,7 +185,7 @@ final class CaseSimulator
             $entries = $sport
                 ? [new Entry(null, [], $this->athlete->practise($demand))]
                 : $this->athlete->train($due, $overdone ? 2.1 : 1.0);
-            $worst = max(array_map(static fn(Entry $entry): int => $entry->pain ?? 0, $entries));
+            $worst = max([0, ...array_map(static fn(Entry $entry): int => $entry->pain ?? 0, $entries)]);
             $this->add('sessions', new Session(
                 id: 's' . (count($this->file->sessions) + 1),
                 stage: $stage->key,
@@ -235,7 +235,9 @@ final class CaseSimulator
 
     private function add(string $list, object $record): void
     {
-        $this->file = $this->file->with([$list => [...$this->file->{$list}, $record]]);
+        $records = $this->file->{$list};
+        assert(is_array($records));
+        $this->file = $this->file->with([$list => [...$records, $record]]);
     }
 
     private function today(): Day

@@ -21,7 +21,7 @@ final class SimulatedAthlete
 
     private const REACTION_LEFT_NEXT_DAY = 0.35;
 
-    private const CAPACITY_GAIN = 0.0065;
+    private const CAPACITY_GAIN = 0.005;
 
     private float $capacity;
 

@@ -28,4 +28,19 @@ final readonly class Story
         /** Whether this morning is still to be answered. */
         public bool $morningOpen = false,
     ) {}
+
+    /** @param list<Day> $events */
+    public function withEvents(array $events): self
+    {
+        return new self(
+            $this->temper,
+            $this->days,
+            $this->stage,
+            $this->available,
+            $events,
+            $this->silentSince,
+            $this->end,
+            $this->morningOpen,
+        );
+    }
 }

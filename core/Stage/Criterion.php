@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Stage;
 
+use Rung\Core\CaseFile\Record;
 use Rung\Core\Dose\Dose;
 use Rung\Core\Input\ObjectNode;
 
@@ -100,10 +101,7 @@ final readonly class Criterion
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['type' => $this->type->value] + array_filter(
-            get_object_vars($this),
-            static fn(mixed $value): bool => $value !== null,
-        );
+        return Record::of($this);
     }
 
     private static function readOutcome(ObjectNode $node): self

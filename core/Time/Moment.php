@@ -29,15 +29,15 @@ final readonly class Moment
     public static function fromIso(string $text): self
     {
         $form = '/^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)(?::(\d\d)(?:\.(\d{1,9}))?)?(Z|[+-]\d\d:\d\d)?$/';
-        if (preg_match($form, $text, $part) !== 1) {
+        if (preg_match($form, $text, $part, PREG_UNMATCHED_AS_NULL) !== 1) {
             throw new InvalidArgumentException('must be a moment such as 2026-04-14T07:05:00+02:00');
         }
         $offset = $part[6] ?? '';
         if ($offset === '') {
             throw new InvalidArgumentException('must carry an offset, such as Z or +02:00');
         }
-        $day = Day::fromIso($part[1]);
-        [$hour, $minute, $second] = [(int) $part[2], (int) $part[3], (int) $part[4]];
+        $day = Day::fromIso((string) $part[1]);
+        [$hour, $minute, $second] = [(int) $part[2], (int) $part[3], (int) ($part[4] ?? 0)];
         if ($hour > 23 || $minute > 59 || $second > 59) {
             throw new InvalidArgumentException('names a time of day that does not exist');
         }
@@ -50,7 +50,7 @@ final readonly class Moment
             $shift = ($hours * 3600 + $minutes * 60) * ($offset[0] === '-' ? -1 : 1);
         }
         $seconds = $day->number * 86400 + $hour * 3600 + $minute * 60 + $second - $shift;
-        $fraction = (int) substr(str_pad($part[5], 6, '0'), 0, 6);
+        $fraction = (int) substr(str_pad($part[5] ?? '', 6, '0'), 0, 6);
 
         return new self($seconds * 1_000_000 + $fraction, $text);
     }

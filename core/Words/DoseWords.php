@@ -22,14 +22,41 @@ final class DoseWords
             default => "$dose->sets × $dose->reps",
         };
         $more = array_filter([
-            ($dose->load_kg ?? 0) > 0 ? "at $dose->load_kg kg" : null,
             $dose->resistance !== null ? "with $dose->resistance" : null,
             $dose->percent_mvc !== null ? "$dose->percent_mvc % of maximum" : null,
-            $dose->rm !== null ? "({$dose->rm} RM)" : null,
+            $dose->rm !== null && $dose->rm !== $dose->reps ? "as {$dose->rm} RM" : null,
             $dose->range !== null ? "{$dose->range->from_deg}–{$dose->range->to_deg}°" : null,
         ]);
 
-        return trim($main . ' ' . implode(', ', $more));
+        $load = ($dose->load_kg ?? 0) > 0 ? " at $dose->load_kg kg" : '';
+
+        return implode(', ', [$main . $load, ...$more]);
+    }
+
+    /** What differs between two doses of an exercise, each with its old and new value. */
+    public static function difference(Prescription $before, Prescription $after): string
+    {
+        [$old, $new] = [$before->dose, $after->dose];
+        $told = [
+            ['sets', $old->sets, $new->sets, ''],
+            ['reps', $old->reps, $new->reps, ''],
+            ['hold', $old->hold_s, $new->hold_s, ' s'],
+            ['work', $old->work_s, $new->work_s, ' s'],
+            ['load', $old->load_kg, $new->load_kg, ' kg'],
+            ['intensity', $old->percent_mvc, $new->percent_mvc, ' %'],
+            ['range to', $old->range?->to_deg, $new->range?->to_deg, '°'],
+            ['lift', $old->tempo?->lift_s, $new->tempo?->lift_s, ' s'],
+            ['pause at the top', $old->tempo?->top_s, $new->tempo?->top_s, ' s'],
+            ['lower', $old->tempo?->lower_s, $new->tempo?->lower_s, ' s'],
+            ['pause at the bottom', $old->tempo?->bottom_s, $new->tempo?->bottom_s, ' s'],
+            ['rest', $old->rest_s, $new->rest_s, ' s'],
+        ];
+        $changed = array_filter($told, static fn(array $one): bool => $one[1] != $one[2]);
+
+        return implode(', ', array_map(
+            static fn(array $one): string => $one[0] . ' ' . ($one[1] ?? 'none') . ' → ' . ($one[2] ?? 'none') . $one[3],
+            $changed,
+        ));
     }
 
     /** How a repetition is paced, in the order in which its phases come. */

@@ -45,7 +45,7 @@ final class EvaluationWords
     public static function because(Evaluation $evaluation): string
     {
         $rule = $evaluation->log->file->response_rule;
-        $last = $evaluation->last?->responses ?? [];
+        $last = $evaluation->last->responses ?? [];
         $worst = self::worst($last);
 
         return match ($evaluation->action->reason) {
@@ -158,14 +158,14 @@ final class EvaluationWords
         $value = $result->value === null ? 'no value yet' : (string) Number::tenth($result->value);
         $need = (string) $criterion->needed();
         $words = match ($criterion->type) {
-            CriterionType::DaysInStage => "$value days in the stage, at least $need",
+            CriterionType::DaysInStage => self::count($value, 'day') . " in the stage, at least $need",
             CriterionType::ExercisePain => "worst pain in exercise over {$criterion->days} days: $value, at most $need",
             CriterionType::Provocation => "worst morning test over {$criterion->days} days: $value, at most $need",
-            CriterionType::CleanDays => "$value days without too strong an answer, at least $need",
+            CriterionType::CleanDays => self::count($value, 'day') . " without too strong an answer, at least $need",
             CriterionType::Symmetry => 'symmetry of ' . self::plain($criterion->test) . ": $value %, at least $need %",
             CriterionType::TestValue => self::plain($criterion->test) . ": $value, at least $need",
-            CriterionType::Reached => "$value sets of the dose to reach, at least $need",
-            CriterionType::SportSessions => "$value full practices well borne, at least $need",
+            CriterionType::Reached => self::count($value, 'set') . " of the dose to reach, at least $need",
+            CriterionType::SportSessions => self::count($value, 'full practice') . " well borne, at least $need",
             CriterionType::Adherence => "$value % of planned sessions done, at least $need %",
             CriterionType::Outcome => self::plain($criterion->measure) . ": $value, " . ($criterion->min === null ? 'at most' : 'at least') . " $need",
             CriterionType::SignOff => $result->state === CriterionState::Met ? 'signed off by you' : 'waits for your sign-off of technique',
@@ -206,14 +206,14 @@ final class EvaluationWords
 
     private static function creep(Evaluation $evaluation): string
     {
-        $told = $evaluation->creep->toArray();
+        $told = static fn(int|float|null $mean): string => $mean === null ? 'unknown' : (string) Number::hundredth($mean);
 
-        return "Mean test {$told['this_week']} over the last 7 days, {$told['last_week']} over the 7 before.";
+        return "Mean test {$told($evaluation->creep->thisWeek)} over the last 7 days, {$told($evaluation->creep->lastWeek)} over the 7 before.";
     }
 
-    private static function count(int $number, string $what): string
+    private static function count(int|string $number, string $what): string
     {
-        return "$number $what" . ($number === 1 ? '' : 's');
+        return "$number $what" . ((string) $number === '1' ? '' : 's');
     }
 
     private static function plain(?string $key): string

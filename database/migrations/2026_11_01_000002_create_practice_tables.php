@@ -10,7 +10,7 @@ use Illuminate\Support\Facades\Schema;
  * Practices and their people. Every row of a practice carries its id, and references between
  * rows carry it too, so that the database itself refuses a link across practices.
  */
-return new class extends Migration {
+return new class () extends Migration {
     public function up(): void
     {
         Schema::create('practices', static function (Blueprint $table): void {

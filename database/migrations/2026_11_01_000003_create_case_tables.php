@@ -8,7 +8,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Cases, their plans, what athletes report and what practitioners decide. */
-return new class extends Migration {
+return new class () extends Migration {
     public function up(): void
     {
         Schema::create('cases', static function (Blueprint $table): void {
@@ -17,6 +17,7 @@ return new class extends Migration {
             $table->uuid('athlete_id');
             $table->uuid('practitioner_id');
             $table->string('structure');
+            $table->string('structure_title');
             $table->string('side');
             $table->string('goal');
             $table->string('purpose')->default('rehab');
@@ -139,7 +140,7 @@ return new class extends Migration {
 
         // What was decided and who looked stays as it was written.
         DB::unprepared(<<<'SQL'
-            create function refuse_change() returns trigger language plpgsql as $$
+            create or replace function refuse_change() returns trigger language plpgsql as $$
             begin
                 raise exception 'rows of % are never changed', tg_table_name;
             end $$;

@@ -19,12 +19,9 @@ use Rung\Core\Calendar\Weekday;
 use Rung\Core\CaseFile\Athlete as CoreAthlete;
 use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\CaseFile\Details;
-use Rung\Core\CaseFile\Goal;
-use Rung\Core\CaseFile\Side;
 use Rung\Core\CaseFile\Structure;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Simulation\CaseSimulator;
-use Rung\Core\Simulation\Story;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\Zone;
 
@@ -42,42 +39,42 @@ final class DemoPractice
     /** @return int how many cases there are now */
     public function load(string $password): int
     {
-        return DB::transaction(function () use ($password): int {
+        DB::transaction(function () use ($password): void {
             $practice = Practice::query()->create(['name' => 'Ropewalk Circus School', 'timezone' => self::ZONE]);
             $ola = self::user($practice, 'Ola Vance', 'ola.vance', $password, Role::Owner);
             $ren = self::user($practice, 'Ren Castellan', 'ren.castellan', $password, Role::Practitioner);
-            foreach (DemoStories::all() as $i => $story) {
-                $this->case($practice, $i % 3 === 2 ? $ren : $ola, $story, $password);
+            foreach (DemoStories::all() as $i => $demo) {
+                $this->case($practice, $i % 3 === 2 ? $ren : $ola, $demo, $password);
             }
-
-            return count(DemoStories::all());
         });
+
+        return count(DemoStories::all());
     }
 
-    /** @param array{name: string, act: string, mass: float, goal: Goal, structure: Structure, side: Side, seed: int, story: callable(list<Day>): Story} $demo */
-    private function case(Practice $practice, User $practitioner, array $demo, string $password): void
+    private function case(Practice $practice, User $practitioner, DemoPerformer $demo, string $password): void
     {
         $now = Clock::now(self::ZONE);
         $zone = Zone::named(self::ZONE);
         $today = $zone->dayOf($now);
         $events = self::shows($today);
-        $story = ($demo['story'])($events);
+        $story = $demo->story->withEvents($events);
         $programme = $this->catalogue->programme('knee_four_stage');
         $rule = $this->catalogue->school($programme->rule)->rule;
-        $info = $this->catalogue->structure($demo['structure']) ?? $this->catalogue->structure(Structure::PatellarTendon);
+        $info = $this->catalogue->structure($demo->structure) ?? $this->catalogue->structure(Structure::PatellarTendon);
 
         $athlete = Athlete::query()->create([
-            'practice_id' => $practice->id, 'name' => $demo['name'], 'act' => $demo['act'], 'body_mass_kg' => $demo['mass'],
+            'practice_id' => $practice->id, 'name' => $demo->name, 'act' => $demo->act, 'body_mass_kg' => $demo->mass,
         ]);
-        self::user($practice, $demo['name'], strtolower(str_replace(' ', '.', $demo['name'])), $password, Role::Athlete, $athlete->id);
+        self::user($practice, $demo->name, strtolower(str_replace(' ', '.', $demo->name)), $password, Role::Athlete, $athlete->id);
         $opened = $today->plus(-$story->days);
         $case = CareCase::query()->create([
             'practice_id' => $practice->id,
             'athlete_id' => $athlete->id,
             'practitioner_id' => $practitioner->id,
-            'structure' => $demo['structure']->value,
-            'side' => $demo['side']->value,
-            'goal' => $demo['goal']->value,
+            'structure' => $demo->structure->value,
+            'structure_title' => $info->title ?? '',
+            'side' => $demo->side->value,
+            'goal' => $demo->goal->value,
             'opened_on' => $opened->toIso(),
             'history' => 'Came on after a spell of extra rehearsals.',
             'programme' => $programme->key,
@@ -90,13 +87,13 @@ final class DemoPractice
         ]);
         $file = new CaseFile(
             $zone,
-            new CoreAthlete($demo['name'], $demo['mass'], $demo['goal']),
-            new Details($demo['structure'], $demo['side'], $opened),
+            new CoreAthlete($demo->name, $demo->mass, $demo->goal),
+            new Details($demo->structure, $demo->side, $opened),
             $rule,
             $programme->plan->caseStages(),
             [],
         );
-        $history = CaseSimulator::play($file, $programme->plan, $story, $this->catalogue, new Randomizer(new Mt19937($demo['seed'])), $now);
+        $history = CaseSimulator::play($file, $programme->plan, $story, $this->catalogue, new Randomizer(new Mt19937($demo->seed)), $now);
         $this->store->handle($case, $programme->plan, $history, $practitioner);
         $this->standing->of($case);
     }

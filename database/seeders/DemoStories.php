@@ -11,12 +11,11 @@ use Rung\Core\CaseFile\Structure;
 use Rung\Core\Simulation\Story;
 use Rung\Core\Simulation\StoryEnd;
 use Rung\Core\Simulation\Temper;
-use Rung\Core\Time\Day;
 
 /** Who is in the demo practice, and how each story goes. All are made up. */
 final class DemoStories
 {
-    /** @return list<array{name: string, act: string, mass: float, goal: Goal, structure: Structure, side: Side, seed: int, story: callable(list<Day>): Story}> */
+    /** @return list<DemoPerformer> */
     public static function all(): array
     {
         $hot = new Temper(capacity: 0.55, irritability: 1.2, soreness: 5);
@@ -30,9 +29,9 @@ final class DemoStories
             self::one('Tobias Fenwick', 'stilt walker', 82, Goal::Running, Side::Right, 14, $usual, 62, 'holds', StoryEnd::Overdone),
             self::one('Anouk Sorrel', 'juggler', 61, Goal::Strength, Side::Both, 15, $calm, 40, 'slow'),
             self::one('Basil Thorne', 'porter', 96, Goal::Power, Side::Left, 16, $usual, 55, 'slow', StoryEnd::OverdoneTwice),
-            self::one('Calla Westerby', 'rider', 60, Goal::Jumping, Side::Right, 17, $calm, 90, 'slow'),
+            self::one('Calla Westerby', 'rider', 60, Goal::Jumping, Side::Right, 17, $calm, 34, 'slow'),
             self::one('Dario Pell', 'tumbler', 69, Goal::Cutting, Side::Left, 18, $usual, 75, 'holds', StoryEnd::AsItComes, 5),
-            self::one('Edda Moorgate', 'aerialist', 57, Goal::Jumping, Side::Right, 19, $calm, 120, 'slow'),
+            self::one('Edda Moorgate', 'aerialist', 57, Goal::Jumping, Side::Right, 19, $usual, 26, 'holds'),
             self::one('Fenn Harrow', 'clown', 71, Goal::Running, Side::Left, 20, $usual, 48, 'holds', StoryEnd::StopSign),
             self::one('Greta Osei-Vane', 'tumbler', 63, Goal::Jumping, Side::Left, 21, $calm, 80, 'slow', StoryEnd::Neglected),
             self::one('Hollis Brandt', 'acrobat', 78, Goal::Jumping, Side::Right, 22, $hot, 3, 'holds'),
@@ -40,7 +39,6 @@ final class DemoStories
         ];
     }
 
-    /** @return array{name: string, act: string, mass: float, goal: Goal, structure: Structure, side: Side, seed: int, story: callable(list<Day>): Story} */
     private static function one(
         string $name,
         string $act,
@@ -54,16 +52,16 @@ final class DemoStories
         StoryEnd $end = StoryEnd::AsItComes,
         ?int $silentSince = null,
         bool $morningOpen = false,
-    ): array {
-        return [
-            'name' => $name,
-            'act' => $act,
-            'mass' => $mass,
-            'goal' => $goal,
-            'structure' => $seed % 5 === 0 ? Structure::QuadricepsTendon : Structure::PatellarTendon,
-            'side' => $side,
-            'seed' => $seed,
-            'story' => static fn(array $events): Story => new Story($temper, $days, $stage, Weekday::cases(), $events, $silentSince, $end, $morningOpen),
-        ];
+    ): DemoPerformer {
+        return new DemoPerformer(
+            $name,
+            $act,
+            $mass,
+            $goal,
+            $seed % 5 === 0 ? Structure::QuadricepsTendon : Structure::PatellarTendon,
+            $side,
+            $seed,
+            new Story($temper, $days, $stage, Weekday::cases(), [], $silentSince, $end, $morningOpen),
+        );
     }
 }

@@ -30,7 +30,7 @@ final class RefreshStandings extends Command
         $refreshed = 0;
         foreach ($query->pluck('id')->all() as $id) {
             DB::transaction(static function () use ($id, $standing): void {
-                $case = CareCase::query()->lockForUpdate()->findOrFail($id);
+                $case = CareCase::query()->whereKey($id)->lockForUpdate()->firstOrFail();
                 if (PlanSessions::runsShort($case)) {
                     PlanSessions::ahead($case);
                 }

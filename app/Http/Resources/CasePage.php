@@ -9,7 +9,6 @@ use App\Models\Decision;
 use App\Models\PlannedSession;
 use App\Models\StrengthTest;
 use App\Support\Standing;
-use Rung\Core\CaseFile\Structure;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Dose\Prescription;
@@ -40,7 +39,7 @@ final class CasePage
             'revision' => $case->revision,
             'athlete' => ['id' => $case->athlete_id, 'name' => $case->athlete->name, 'act' => $case->athlete->act],
             'practitioner' => $case->practitioner->name,
-            'structure' => $this->catalogue->structure(Structure::from($case->structure))->title ?? $case->structure,
+            'structure' => $case->structure_title,
             'side' => $case->side,
             'goal' => $case->goal,
             'opened_on' => $case->opened_on,

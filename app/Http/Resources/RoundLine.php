@@ -29,7 +29,7 @@ final class RoundLine extends JsonResource
             'id' => $case->id,
             'athlete' => ['id' => $case->athlete_id, 'name' => $case->athlete->name, 'act' => $case->athlete->act],
             'practitioner' => $case->practitioner->name,
-            'structure' => $case->structure,
+            'structure' => $case->structure_title,
             'side' => $case->side,
             'opened_on' => $case->opened_on,
             'revision' => $case->revision,

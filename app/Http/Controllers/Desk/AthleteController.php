@@ -56,6 +56,8 @@ final class AthleteController extends Controller
             return $athlete;
         });
 
+        assert($athlete instanceof Athlete);
+
         return new JsonResponse(['id' => $athlete->id, 'name' => $athlete->name, 'password' => $password], 201);
     }
 

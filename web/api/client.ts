@@ -1,0 +1,86 @@
+import createClient, { type Middleware } from 'openapi-fetch';
+
+import type { components, paths } from './contract.generated';
+
+export type Schemas = components['schemas'];
+
+/** What the server refused, with its message and, where it knows, the field that each fault is at. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly fields: Readonly<Record<string, string>> = {},
+  ) {
+    super(message);
+  }
+}
+
+/** Heard by the shell, which asks for the password without leaving the page. */
+export const SIGNED_OUT = 'rung:signed-out';
+
+const token = (): string => {
+  const cookie = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie);
+  return cookie?.[1] === undefined ? '' : decodeURIComponent(cookie[1]);
+};
+
+const withToken: Middleware = {
+  onRequest({ request }) {
+    request.headers.set('X-XSRF-TOKEN', token());
+    request.headers.set('Accept', 'application/json');
+    return request;
+  },
+};
+
+export const api = createClient<paths>({ baseUrl: '/' });
+api.use(withToken);
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
+const EXPIRED = 419;
+
+/**
+ * Sends a request and gives its data or throws a {@link Refusal}. A page that has expired gets a
+ * fresh token and is sent once more, so that nothing has to be typed again.
+ */
+export async function send<T>(request: () => Promise<Answer<T>>): Promise<T> {
+  let answer = await attempt(request);
+  if (answer.response.status === EXPIRED) {
+    await attempt(() => api.GET('/api/session'));
+    answer = await attempt(request);
+  }
+  if (answer.response.ok && answer.data !== undefined) {
+    return answer.data;
+  }
+  if (answer.response.status === 401) {
+    window.dispatchEvent(new Event(SIGNED_OUT));
+  }
+  throw refusal(answer.response.status, answer.error);
+}
+
+async function attempt<T>(request: () => Promise<Answer<T>>): Promise<Answer<T>> {
+  try {
+    return await request();
+  } catch {
+    throw new Refusal(0, 'No connection to Rung. What you entered is still here: try again when there is reception.');
+  }
+}
+
+function refusal(status: number, body: unknown): Refusal {
+  const told = (typeof body === 'object' && body !== null ? body : {}) as {
+    message?: string;
+    errors?: Record<string, string[]>;
+  };
+  const fields = Object.fromEntries(
+    Object.entries(told.errors ?? {}).map(([field, messages]) => [field, messages[0] ?? '']),
+  );
+  const first = Object.values(fields)[0];
+  return new Refusal(status, first ?? told.message ?? `Rung could not answer (${status}). Try again.`, fields);
+}
+
+/** The message for one field, or undefined. */
+export const faultAt = (problem: unknown, field: string): string | undefined =>
+  problem instanceof Refusal ? problem.fields[field] : undefined;

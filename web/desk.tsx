@@ -1,0 +1,37 @@
+import { Route, Routes } from 'react-router';
+
+import { CasePage } from './features/case/CasePage';
+import { OpenCase } from './features/open/OpenCase';
+import { Round } from './features/round/Round';
+import { SignIn } from './features/signin/SignIn';
+import { Frame } from './shell/Frame';
+import { start } from './shell/Shell';
+import { Empty, Failed, Loading } from './shell/States';
+import { useSignedIn } from './shell/useSignedIn';
+
+/** The practitioner's side. */
+function Desk() {
+  const signedIn = useSignedIn();
+  if (signedIn.isPending) return <Loading what="Rung" />;
+  if (signedIn.isError) return <Failed problem={signedIn.error} again={() => void signedIn.refetch()} />;
+  if (signedIn.data === null) return <SignIn words="Staged loading for tendon and muscle. Sign in to your practice." />;
+  if (signedIn.data.role === 'athlete') {
+    return (
+      <Empty title="This side is for practitioners">
+        <a href="/athlete">Go to your own page</a>
+      </Empty>
+    );
+  }
+  return (
+    <Frame user={signedIn.data}>
+      <Routes>
+        <Route path="/" element={<Round />} />
+        <Route path="/new" element={<OpenCase />} />
+        <Route path="/cases/:id" element={<CasePage />} />
+        <Route path="*" element={<Empty title="There is no such page"><a href="/">To the Round</a></Empty>} />
+      </Routes>
+    </Frame>
+  );
+}
+
+start(<Desk />);

@@ -1,0 +1,34 @@
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import Typography from '@mui/material/Typography';
+
+const WORDS: Record<number, string> = { 0: 'none', 3: 'mild', 5: 'clear', 8: 'severe' };
+
+/** One tap on a row from 0 to 10. */
+export function PainRow({ label, value, choose, fault }: { label: string; value: number | null; choose: (value: number) => void; fault?: string | undefined }) {
+  return (
+    <Box role="radiogroup" aria-label={label}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(6, 1fr)', gap: 0.75 }}>
+        {Array.from({ length: 11 }, (_, i) => (
+          <ButtonBase
+            key={i}
+            role="radio"
+            aria-checked={value === i}
+            aria-label={WORDS[i] === undefined ? String(i) : `${i}, ${WORDS[i]}`}
+            onClick={() => choose(i)}
+            sx={{
+              minHeight: 52, borderRadius: 1.5, border: 2, flexDirection: 'column', fontSize: 20, fontWeight: 600,
+              borderColor: value === i ? 'primary.main' : 'divider',
+              bgcolor: value === i ? 'primary.main' : 'background.paper',
+              color: value === i ? 'primary.contrastText' : 'text.primary',
+            }}
+          >
+            {i}
+            <Box component="span" sx={{ fontSize: 12, fontWeight: 400, lineHeight: 1 }}>{WORDS[i] ?? ''}</Box>
+          </ButtonBase>
+        ))}
+      </Box>
+      {fault !== undefined && <Typography color="error" sx={{ mt: 0.5 }}>{fault}</Typography>}
+    </Box>
+  );
+}

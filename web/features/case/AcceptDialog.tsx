@@ -1,0 +1,82 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+
+import { Refusal } from '../../api/client';
+import { Failed, Loading } from '../../shell/States';
+import { PegList } from './PegList';
+import { type Case, useCase, useDecide } from './useCase';
+
+/** Shows what accepting would change, and puts it in force only when asked to. */
+export function AcceptDialog({ id, close, decided }: { id: string; close: () => void; decided: (words: string) => void }) {
+  const found = useCase(id);
+  return (
+    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="accept">
+      <DialogTitle id="accept">{found.data === undefined ? 'Proposal' : `${found.data.athlete.name}: ${kind(found.data)}`}</DialogTitle>
+      {found.isPending && <Loading what="the proposal" />}
+      {found.isError && found.data === undefined && <Failed problem={found.error} again={() => void found.refetch()} />}
+      {found.data !== undefined && <Proposal key={found.data.revision} found={found.data} close={close} decided={decided} />}
+    </Dialog>
+  );
+}
+
+const kind = (found: Case): string => ({
+  stop: 'stopped', gather: 'gather answers', repeat: 'repeat the dose', advance: 'next stage', finish: 'finish',
+  step_down: 'step back', ease: 'ease', progress: 'progress', add_load: 'add load',
+})[found.standing.action];
+
+function Proposal({ found, close, decided }: { found: Case; close: () => void; decided: (words: string) => void }) {
+  const decide = useDecide(found.id);
+  const [chosen, setChosen] = useState(() => found.proposals.filter((one) => one.preferred).map((one) => one.prescription));
+  const { standing } = found;
+  const many = found.proposals.length > 0;
+  const toggle = (key: string) => setChosen((keys) => (keys.includes(key) ? keys.filter((one) => one !== key) : [...keys, key]));
+  const accept = () =>
+    decide.mutate(
+      { kind: 'accept', revision: found.revision, prescriptions: many ? chosen : undefined },
+      { onSuccess: (answer) => { decided(`${found.athlete.name}: ${answer.words}`); close(); } },
+    );
+
+  return (
+    <>
+      <DialogContent dividers>
+        <Typography sx={{ mb: 1.5 }}>{standing.because}</Typography>
+        {many && (
+          <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+            {found.proposals.map((one) => (
+              <Box component="li" key={one.prescription} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
+                <FormControlLabel
+                  control={<Checkbox checked={chosen.includes(one.prescription)} onChange={() => toggle(one.prescription)} disabled={one.change === 'hold_at_cap' || one.change === 'unchanged'} />}
+                  label={<Typography sx={{ fontWeight: 600 }}>{one.title}</Typography>}
+                />
+                <Typography sx={{ ml: 4, mt: -0.5 }}>{one.before} <b aria-label="becomes">→</b> {one.after}</Typography>
+              </Box>
+            ))}
+          </Box>
+        )}
+        {chosen.length > 1 && standing.action === 'progress' && (
+          <Alert severity="warning" sx={{ mt: 1 }}>More than one change at a time: if it reacts, nobody will know which did it.</Alert>
+        )}
+        {(standing.action === 'advance' || standing.action === 'finish') && (
+          <>
+            <Typography variant="h3" sx={{ mb: 0.5 }}>{standing.headline}</Typography>
+            <PegList pegs={standing.ladder.find((rung) => rung.state === 'current')?.pegs ?? []} />
+          </>
+        )}
+        {decide.isError && <Alert severity="error" sx={{ mt: 2 }}>{decide.error instanceof Refusal ? decide.error.message : 'This could not be sent. Try again.'}</Alert>}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={close}>Not now</Button>
+        <Button variant="contained" onClick={accept} loading={decide.isPending} disabled={many && chosen.length === 0} autoFocus>Put in force</Button>
+      </DialogActions>
+    </>
+  );
+}

@@ -1,0 +1,75 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Link from '@mui/material/Link';
+import Typography from '@mui/material/Typography';
+import { useEffect, useRef } from 'react';
+import { Link as RouterLink } from 'react-router';
+
+import type { Schemas } from '../../api/client';
+import { HookStrip } from '../../charts/Hook';
+import { LyingLadder } from '../../charts/Ladder';
+
+const DAYS = 14;
+
+const side = { left: 'left', right: 'right', both: 'both sides' } as const;
+
+/** One case on the Round: who, where on the ladder, two weeks, what is proposed and why. */
+export function RoundLine({ line, here, accept }: { line: Schemas['RoundCase']; here: boolean; accept: () => void }) {
+  const standing = line.standing;
+  const row = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (here) row.current?.scrollIntoView({ block: 'nearest' });
+  }, [here]);
+
+  return (
+    <Box
+      ref={row}
+      component="article"
+      aria-label={line.athlete.name}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr auto', md: '176px 164px 186px minmax(0, 1fr) 186px' },
+        alignItems: 'center',
+        columnGap: 1.5,
+        px: 1,
+        py: 0,
+        minHeight: 48,
+        bgcolor: 'background.paper',
+        border: 1,
+        borderColor: here ? 'primary.main' : 'divider',
+        borderRadius: 1,
+        mb: 0.25,
+      }}
+    >
+      <Box sx={{ minWidth: 0 }}>
+        <Link component={RouterLink} to={`/cases/${line.id}`} color="inherit" underline="hover" noWrap sx={{ fontWeight: 600, display: 'block' }}>
+          {line.athlete.name}
+        </Link>
+        <Typography variant="body2" color="textSecondary" noWrap sx={{ lineHeight: 1.2 }} title={`${line.structure}, ${side[line.side]}`}>
+          {line.structure}, {side[line.side]}
+        </Typography>
+      </Box>
+      <Box sx={{ display: { xs: 'none', md: 'block' } }}>
+        <Typography variant="caption" color="textSecondary" sx={{ display: 'block', lineHeight: 1, mb: '-1px' }}>{standing.stage.title}</Typography>
+        <LyingLadder rungs={standing.ladder} />
+      </Box>
+      <Box sx={{ display: { xs: 'none', md: 'block' } }}>
+        <HookStrip hooks={standing.hooks} days={DAYS} today={standing.today} />
+      </Box>
+      <Box sx={{ minWidth: 0, gridColumn: { xs: '1 / -1', md: 'auto' }, order: { xs: 3, md: 0 } }}>
+        <Typography sx={{ fontWeight: 600, fontSize: 15, lineHeight: 1.2, display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden' }} title={standing.headline}>
+          {standing.headline}
+        </Typography>
+        <Typography variant="body2" color="textSecondary" sx={{ lineHeight: 1.2, display: '-webkit-box', WebkitLineClamp: 1, WebkitBoxOrient: 'vertical', overflow: 'hidden' }} title={standing.because}>
+          {[...standing.group_reasons.map((reason) => `${reason[0]?.toUpperCase() ?? ''}${reason.slice(1)}.`), standing.because].join(' ')}
+        </Typography>
+      </Box>
+      <Box sx={{ display: 'flex', gap: 0.5, justifyContent: 'flex-end' }}>
+        {standing.stopped && <Button component={RouterLink} to={`/cases/${line.id}`} variant="contained" aria-label={`Review ${line.athlete.name}`} sx={{ bgcolor: 'stop.main', color: 'background.paper' }}>Review</Button>}
+        {standing.acceptable && <Button variant="contained" onClick={accept} aria-label={`Accept for ${line.athlete.name}`}>Accept</Button>}
+        <Button component={RouterLink} to={`/cases/${line.id}?change=1`} aria-label={`Change for ${line.athlete.name}`} sx={{ minWidth: 0 }}>Change</Button>
+        <Button component={RouterLink} to={`/cases/${line.id}`} aria-label={`Open ${line.athlete.name}`} sx={{ minWidth: 0 }}>Open</Button>
+      </Box>
+    </Box>
+  );
+}

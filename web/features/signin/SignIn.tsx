@@ -1,0 +1,23 @@
+import Box from '@mui/material/Box';
+import Paper from '@mui/material/Paper';
+import Typography from '@mui/material/Typography';
+
+import { Mark } from '../../charts/Mark';
+import { SignInForm } from './SignInForm';
+
+export function SignIn({ words }: { words: string }) {
+  return (
+    <Box component="main" sx={{ minHeight: '100dvh', display: 'grid', placeItems: 'center', p: 2 }}>
+      <Paper variant="outlined" sx={{ p: 4, width: '100%', maxWidth: 380 }}>
+        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 0.5 }}>
+          <Mark size={34} />
+          <Typography variant="h1">Rung</Typography>
+        </Box>
+        <Typography color="textSecondary" sx={{ mb: 3 }}>
+          {words}
+        </Typography>
+        <SignInForm />
+      </Paper>
+    </Box>
+  );
+}

@@ -1,0 +1,54 @@
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import { type SyntheticEvent, useState } from 'react';
+
+import { faultAt, Refusal } from '../../api/client';
+import { useSignIn } from '../../shell/useSignedIn';
+
+/** E-mail address and password; the same form on the desk, on the phone and over an expired page. */
+export function SignInForm({ then }: { then?: () => void }) {
+  const [email, setEmail] = useState('');
+  const [password, setPassword] = useState('');
+  const signIn = useSignIn();
+  const problem = signIn.error;
+  const atField = faultAt(problem, 'email') ?? faultAt(problem, 'password');
+
+  const submit = (event: SyntheticEvent) => {
+    event.preventDefault();
+    signIn.mutate({ email, password }, { onSuccess: then });
+  };
+
+  return (
+    <Stack component="form" onSubmit={submit} noValidate sx={{ gap: 2 }}>
+      <TextField
+        label="E-mail address"
+        type="email"
+        autoComplete="username"
+        value={email}
+        onChange={(event) => setEmail(event.target.value)}
+        error={faultAt(problem, 'email') !== undefined}
+        helperText={faultAt(problem, 'email')}
+        autoFocus
+      />
+      <TextField
+        label="Password"
+        type="password"
+        autoComplete="current-password"
+        value={password}
+        onChange={(event) => setPassword(event.target.value)}
+        error={faultAt(problem, 'password') !== undefined}
+        helperText={faultAt(problem, 'password')}
+      />
+      {problem instanceof Refusal && atField === undefined && (
+        <Alert severity="error">
+          {problem.status === 429 ? 'Too many tries. Wait a minute, then sign in again.' : problem.message}
+        </Alert>
+      )}
+      <Button type="submit" variant="contained" size="large" loading={signIn.isPending}>
+        Sign in
+      </Button>
+    </Stack>
+  );
+}

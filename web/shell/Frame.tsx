@@ -1,0 +1,71 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Typography from '@mui/material/Typography';
+import { type ReactNode, useEffect, useState } from 'react';
+import { Link as RouterLink } from 'react-router';
+
+import { Mark } from '../charts/Mark';
+import { type User, useSignOut } from './useSignedIn';
+
+const KEYS: [string, string][] = [
+  ['j / k', 'next / previous case on the Round'],
+  ['a', 'look at the proposal and accept it'],
+  ['c', 'change the dose by hand'],
+  ['o', 'open the case'],
+  ['/', 'search'],
+  ['?', 'this list'],
+];
+
+/** Whether a key press belongs to a field that is being typed in, or to the browser. */
+export const isTyping = (event: KeyboardEvent): boolean =>
+  event.ctrlKey || event.metaKey || event.altKey
+  || (event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [role="dialog"], [role="listbox"]') !== null);
+
+/** The bar over every page of the desk. */
+export function Frame({ user, children }: { user: User; children: ReactNode }) {
+  const [keys, setKeys] = useState(false);
+  const signOut = useSignOut();
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (event.key === '?' && !isTyping(event)) setKeys(true);
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, []);
+
+  return (
+    <>
+      <Box component="header" sx={{ display: 'flex', alignItems: 'center', gap: 2, px: 2, height: 48, borderBottom: 1, borderColor: 'divider', bgcolor: 'background.paper' }}>
+        <Box component={RouterLink} to="/" sx={{ display: 'flex', alignItems: 'center', gap: 1, color: 'inherit', textDecoration: 'none' }}>
+          <Mark size={24} />
+          <Typography component="span" sx={{ fontWeight: 600, fontSize: 18 }}>Rung</Typography>
+        </Box>
+        <Box component="nav" aria-label="Pages" sx={{ display: 'flex', gap: 0.5, flex: 1 }}>
+          <Button component={RouterLink} to="/">Round</Button>
+          <Button component={RouterLink} to="/new">New case</Button>
+        </Box>
+        <Typography variant="body2" color="textSecondary">{user.practice}</Typography>
+        <Typography variant="body2">{user.name}</Typography>
+        <Button onClick={() => setKeys(true)} aria-label="Keys">?</Button>
+        <Button onClick={() => signOut.mutate()} loading={signOut.isPending}>Sign out</Button>
+      </Box>
+      {children}
+      <Dialog open={keys} onClose={() => setKeys(false)} aria-labelledby="keys">
+        <DialogTitle id="keys">Keys</DialogTitle>
+        <DialogContent>
+          <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 3, rowGap: 1, m: 0 }}>
+            {KEYS.map(([key, what]) => (
+              <Box key={key} sx={{ display: 'contents' }}>
+                <Typography component="dt" sx={{ fontWeight: 600 }}>{key}</Typography>
+                <Typography component="dd" sx={{ m: 0 }}>{what}</Typography>
+              </Box>
+            ))}
+          </Box>
+        </DialogContent>
+      </Dialog>
+    </>
+  );
+}

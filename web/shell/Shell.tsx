@@ -1,0 +1,38 @@
+import CssBaseline from '@mui/material/CssBaseline';
+import { ThemeProvider } from '@mui/material/styles';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode, type ReactNode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter } from 'react-router';
+
+import { Refusal } from '../api/client';
+import { SignInAgain } from '../features/signin/SignInAgain';
+import { theme } from './theme';
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      retry: (failures, problem) => failures < 2 && !(problem instanceof Refusal && problem.status >= 400),
+      refetchOnWindowFocus: true,
+    },
+  },
+});
+
+/** Puts an application on the page: theme, server state, addresses, and signing in again. */
+export function start(application: ReactNode, basename = '/'): void {
+  const root = document.getElementById('root');
+  if (root === null) throw new Error('the page has no root');
+  createRoot(root).render(
+    <StrictMode>
+      <ThemeProvider theme={theme}>
+        <CssBaseline />
+        <QueryClientProvider client={queries}>
+          <BrowserRouter basename={basename}>
+            {application}
+            <SignInAgain />
+          </BrowserRouter>
+        </QueryClientProvider>
+      </ThemeProvider>
+    </StrictMode>,
+  );
+}

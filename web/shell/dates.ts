@@ -1,0 +1,27 @@
+const part = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', ...options });
+const weekday = part({ weekday: 'short' });
+const short = part({ day: 'numeric', month: 'short' });
+
+const atNoon = (day: string): Date => new Date(`${day.slice(0, 10)}T12:00:00Z`);
+
+/** "Tue 14 Apr" of a calendar date. */
+export const day = (iso: string): string => `${weekday.format(atNoon(iso))} ${short.format(atNoon(iso))}`;
+
+/** "14 Apr" of a calendar date. */
+export const shortDay = (iso: string): string => short.format(atNoon(iso));
+
+/** Whole days from one calendar date to another. */
+export const daysBetween = (from: string, to: string): number =>
+  Math.round((atNoon(to).getTime() - atNoon(from).getTime()) / 86_400_000);
+
+/** "today", "yesterday", "5 days ago", and further back the date itself. */
+export const ago = (iso: string, today: string): string => {
+  const days = daysBetween(iso, today);
+  if (days === 0) return 'today';
+  if (days === 1) return 'yesterday';
+  if (days === -1) return 'tomorrow';
+  return days > 1 && days <= 14 ? `${days} days ago` : day(iso);
+};
+
+/** "Tue 14 Apr, 18:05", the moment's own offset kept. */
+export const moment = (iso: string): string => `${day(iso)}, ${iso.slice(11, 16)}`;

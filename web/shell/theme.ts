@@ -1,0 +1,86 @@
+import '@fontsource-variable/atkinson-hyperlegible-next';
+
+import { createTheme } from '@mui/material/styles';
+
+/*
+ * Warm paper and ink; one green for action, ochre for watch, brick for over, plum for stop, slate
+ * for unknown. Every text colour stands at least 4.5 : 1 against the paper it is used on.
+ */
+declare module '@mui/material/styles' {
+  interface Palette {
+    watch: Palette['primary'];
+    over: Palette['primary'];
+    stop: Palette['primary'];
+    unknown: Palette['primary'];
+    line: Palette['primary'];
+  }
+  interface PaletteOptions {
+    watch: PaletteOptions['primary'];
+    over: PaletteOptions['primary'];
+    stop: PaletteOptions['primary'];
+    unknown: PaletteOptions['primary'];
+    line: PaletteOptions['primary'];
+  }
+}
+
+export const theme = createTheme({
+  cssVariables: { colorSchemeSelector: 'media' },
+  colorSchemes: {
+    light: {
+      palette: {
+        primary: { main: '#1f5a43', contrastText: '#fffdf7' },
+        error: { main: '#9a3620' },
+        background: { default: '#f4eee2', paper: '#fffcf5' },
+        text: { primary: '#23261f', secondary: '#595b50' },
+        divider: '#ddd4c2',
+        watch: { main: '#85560a' },
+        over: { main: '#9a3620' },
+        stop: { main: '#6b2450' },
+        unknown: { main: '#57626b' },
+        line: { main: '#b9ae98' },
+      },
+    },
+    dark: {
+      palette: {
+        primary: { main: '#86c9a6', contrastText: '#10241a' },
+        error: { main: '#f09a80' },
+        background: { default: '#161915', paper: '#1f231e' },
+        text: { primary: '#ece6d8', secondary: '#b3b1a3' },
+        divider: '#383d35',
+        watch: { main: '#e2b565' },
+        over: { main: '#f09a80' },
+        stop: { main: '#dda3ca' },
+        unknown: { main: '#a4b1b9' },
+        line: { main: '#5b6156' },
+      },
+    },
+  },
+  shape: { borderRadius: 6 },
+  typography: {
+    fontFamily: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif",
+    fontSize: 14,
+    fontWeightMedium: 600,
+    fontWeightBold: 600,
+    h1: { fontSize: '1.45rem', fontWeight: 600, lineHeight: 1.25 },
+    h2: { fontSize: '1.05rem', fontWeight: 600, lineHeight: 1.3 },
+    h3: { fontSize: '0.9rem', fontWeight: 600, lineHeight: 1.3 },
+    button: { textTransform: 'none', fontWeight: 600 },
+  },
+  components: {
+    MuiCssBaseline: {
+      styleOverrides: {
+        body: { fontVariantNumeric: 'tabular-nums' },
+        ':focus-visible': { outline: '2px solid var(--mui-palette-primary-main)', outlineOffset: '2px' },
+      },
+    },
+    MuiButton: { defaultProps: { disableElevation: true, size: 'small' } },
+    MuiButtonBase: { styleOverrides: { root: { fontFamily: 'inherit' } } },
+    MuiTextField: { defaultProps: { size: 'small' } },
+    MuiPaper: { defaultProps: { elevation: 0 } },
+  },
+});
+
+export const colour = (name: 'primary' | 'watch' | 'over' | 'stop' | 'unknown' | 'line'): string =>
+  `var(--mui-palette-${name}-main)`;
+export const ink = 'var(--mui-palette-text-primary)';
+export const faint = 'var(--mui-palette-text-secondary)';

@@ -1,0 +1,38 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+
+import { api, type Schemas, send } from '../api/client';
+
+export type User = NonNullable<Schemas['SignedIn']['user']>;
+
+const KEY = ['session'];
+
+/** Who is signed in; null when nobody is. */
+export function useSignedIn() {
+  return useQuery({
+    queryKey: KEY,
+    queryFn: async () => (await send(() => api.GET('/api/session'))).user,
+    staleTime: Infinity,
+  });
+}
+
+export function useSignIn() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { email: string; password: string }) => send(() => api.POST('/api/session', { body })),
+    onSuccess: async (answer) => {
+      queries.setQueryData(KEY, answer.user);
+      await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== KEY[0] });
+    },
+  });
+}
+
+export function useSignOut() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: () => send(() => api.DELETE('/api/session')),
+    onSuccess: () => {
+      queries.clear();
+      queries.setQueryData(KEY, null);
+    },
+  });
+}
