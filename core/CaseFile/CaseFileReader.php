@@ -8,6 +8,7 @@ use InvalidArgumentException;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
+use Rung\Core\Input\Names;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Response\ResponseRule;
 use Rung\Core\Stage\Stage;
@@ -88,13 +89,17 @@ final class CaseFileReader
     /** Everything that names something else must name something that is there. */
     private static function checkNames(ObjectNode $node, CaseFile $file): void
     {
-        $stages = array_fill_keys(array_column($file->stages, 'key'), true);
-        $planned = array_fill_keys(array_column($file->planned, 'id'), true);
-        $prescriptions = $file->prescriptions();
-        $clearable = array_fill_keys(array_merge(array_column($file->sessions, 'id'), array_column($file->check_ins, 'id')), true);
-        $named = static function (string $path, ?string $name, array $known, string $what) use ($node): void {
-            if ($name !== null && !isset($known[$name])) {
-                $node->unknownName($path, $name, $what);
+        $names = new Names($node->raw());
+        $stages = $names->in('stages', 'key', optional: false);
+        $planned = $names->in('planned', 'id');
+        $prescriptions = $names->within('stages', 'prescriptions', 'key');
+        $sessions = $names->in('sessions', 'id');
+        $checkIns = $names->in('check_ins', 'id');
+        $clearable = $sessions === null || $checkIns === null ? null : $sessions + $checkIns;
+        // A list that is itself at fault, so that its names are not known, is told once and not at every mention.
+        $named = static function (string $path, ?string $name, ?array $known, string $what) use ($node, $names): void {
+            if ($name !== null && $known !== null && !isset($known[$name]) && $names->at($path) === $name) {
+                $node->inItem($path, 'must name ' . $what);
             }
         };
 
@@ -144,7 +149,8 @@ final class CaseFileReader
             $file->prescriptions(),
             static fn(Prescription $prescription): bool => ($prescription->dose->body_fraction ?? 0) > 0,
         );
-        if ($lifted !== [] && $file->athlete->body_mass_kg === null && !$node->hasIn('athlete', 'body_mass_kg')) {
+        $athlete = (new Names($node->raw()))->at('athlete');
+        if ($lifted !== [] && is_object($athlete) && !isset($athlete->body_mass_kg)) {
             $node->inItem('athlete/body_mass_kg', 'is needed, since a dose lifts a part of the body (body_fraction)');
         }
     }

@@ -9,13 +9,13 @@ use stdClass;
 
 /**
  * Reads a JSON text within bounds that keep memory under 512 MiB whatever the text holds:
- * at most 16 MiB, 300 000 objects and lists, 32 levels (docs/formats/case-file.md, "Bounds").
+ * at most 16 MiB, 150 000 objects and lists, 32 levels (docs/formats/case-file.md, "Bounds").
  */
 final class Json
 {
     public const MAX_BYTES = 16 * 1024 * 1024;
 
-    private const MAX_CONTAINERS = 300_000;
+    private const MAX_CONTAINERS = 150_000;
 
     private const MAX_DEPTH = 32;
 
@@ -49,7 +49,7 @@ final class Json
             throw InvalidInput::at('', 'is larger than 16 MiB; send one episode of care a file');
         }
         if (substr_count($text, '{') + substr_count($text, '[') > self::MAX_CONTAINERS) {
-            throw InvalidInput::at('', 'holds more than 300000 objects and lists; send one episode of care a file');
+            throw InvalidInput::at('', 'holds more than 150000 objects and lists; send one episode of care a file');
         }
         try {
             $value = json_decode($text, false, self::MAX_DEPTH, JSON_THROW_ON_ERROR);

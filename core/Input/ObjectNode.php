@@ -56,22 +56,10 @@ final class ObjectNode
         return is_string($this->fields[$field] ?? null);
     }
 
-    /** Whether a child object has a field that is not null. */
-    public function hasIn(string $child, string $field): bool
+    /** As it was read, for what looks across its parts. */
+    public function raw(): stdClass
     {
-        return isset($this->fields[$child]->{$field});
-    }
-
-    /** Notes that a name below this object names nothing, unless it is missing, which is told already. */
-    public function unknownName(string $path, string $name, string $what): void
-    {
-        $value = (object) $this->fields;
-        foreach (explode('/', $path) as $step) {
-            $value = is_array($value) ? $value[(int) $step] ?? null : ($value instanceof stdClass ? $value->{$step} ?? null : null);
-        }
-        if ($value === $name) {
-            $this->inItem($path, 'must name ' . $what);
-        }
+        return (object) $this->fields;
     }
 
     public function isEmptyList(string $field): bool

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\AccessLogEntry;
+use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Nothing without sign-in and permission, and nothing across practices. */
+final class PermissionsTest extends TestCase
+{
+    /** @return iterable<string, array{string, string, bool}> method, path, whether it is the practitioner's */
+    public static function doors(): iterable
+    {
+        yield 'the Round' => ['GET', '/api/round', true];
+        yield 'the catalogue' => ['GET', '/api/catalogue', true];
+        yield 'adding an athlete' => ['POST', '/api/athletes', true];
+        yield 'an athlete' => ['GET', '/api/athletes/{athlete}', true];
+        yield 'a start' => ['POST', '/api/start-proposals', true];
+        yield 'opening a case' => ['POST', '/api/athletes/{athlete}/cases', true];
+        yield 'a case' => ['GET', '/api/cases/{case}', true];
+        yield 'a test' => ['POST', '/api/cases/{case}/tests', true];
+        yield 'a decision' => ['POST', '/api/cases/{case}/decisions', true];
+        yield 'today' => ['GET', '/api/today', false];
+        yield 'a session' => ['PUT', '/api/today/sessions/{id}', false];
+        yield 'settling' => ['PATCH', '/api/today/sessions/{id}', false];
+        yield 'a morning' => ['PUT', '/api/today/check-ins/{id}', false];
+    }
+
+    #[DataProvider('doors')]
+    public function testADoorOpensForItsPeopleAlone(string $method, string $path, bool $desk): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $path = strtr($path, ['{case}' => $case->id, '{athlete}' => $case->athlete_id, '{id}' => (string) Str::uuid7()]);
+
+        $this->ask(null, $method, $path)->assertStatus(401)->assertJsonStructure(['message']);
+        $wrong = $desk ? $this->athlete('Juno Tamsin') : $this->practitioner();
+        $this->ask($wrong, $method, $path)->assertStatus(403);
+        $right = $desk ? $this->practitioner() : $this->athlete('Juno Tamsin');
+        self::assertNotContains($this->ask($right, $method, $path)->getStatusCode(), [401, 403]);
+    }
+
+    public function testPracticesNeverSeeEachOther(): void
+    {
+        $foreign = $this->caseOf('Juno Tamsin', 'Another Practice');
+        $planned = $foreign->plannedSessions()->firstOrFail();
+        $own = $this->practitioner();
+
+        foreach ([['GET', "/api/cases/$foreign->id"], ['POST', "/api/cases/$foreign->id/tests"], ['POST', "/api/cases/$foreign->id/decisions"],
+            ['GET', "/api/athletes/$foreign->athlete_id"], ['POST', "/api/athletes/$foreign->athlete_id/cases"]] as [$method, $path]) {
+            $this->ask($own, $method, $path)->assertStatus(404);
+        }
+        $seen = $this->ask($own, 'GET', '/api/round')->json('cases.*.id');
+        self::assertIsArray($seen);
+        self::assertCount(13, $seen);
+        self::assertNotContains($foreign->id, $seen);
+
+        // The planned session of another practice cannot be named either.
+        $this->ask($this->athlete('Juno Tamsin'), 'PUT', '/api/today/sessions/' . Str::uuid7(), [
+            'planned' => $planned->id, 'plan_version' => 1, 'kind' => 'loading',
+            'started_at' => '2026-04-14T07:00:00+01:00', 'ended_at' => '2026-04-14T07:40:00+01:00', 'entries' => [],
+        ])->assertStatus(422)->assertJsonValidationErrorFor('planned');
+    }
+
+    public function testAnotherPersonsSessionIsNotFound(): void
+    {
+        $session = $this->caseOf('Piet Olander')->trainingSessions()->firstOrFail();
+        $this->ask($this->athlete('Juno Tamsin'), 'PATCH', "/api/today/sessions/$session->id", ['settled_min' => 10])->assertStatus(404);
+    }
+
+    public function testEveryReadAndChangeOfARecordIsWrittenDown(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $own = $this->practitioner();
+        $this->ask($own, 'GET', '/api/round');
+        $this->ask($own, 'GET', "/api/cases/$case->id");
+        $this->ask($own, 'GET', "/api/cases/$case->id");
+        $this->ask($own, 'POST', "/api/cases/$case->id/tests", ['test' => 'knee_extension_strength', 'on' => '2026-04-14', 'affected' => 390, 'unaffected' => 420, 'unit' => 'N'])->assertStatus(201);
+        $this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today');
+
+        $log = AccessLogEntry::query()->whereJsonContains('cases', $case->id)->orderBy('id')->pluck('what')->all();
+        self::assertSame(['looked at the Round', 'looked at a case', 'recorded a test', 'looked at today'], $log);
+    }
+
+    public function testSigningInIsThrottledAndTellsNothing(): void
+    {
+        $try = fn(string $email): int => $this->ask(null, 'POST', '/api/session', ['email' => $email, 'password' => 'wrong'])->getStatusCode();
+        self::assertSame([422, 422, 422, 422, 422, 429], array_map(static fn(): int => $try('ola.vance@ropewalk.example'), range(1, 6)));
+        $unknown = $this->ask(null, 'POST', '/api/session', ['email' => 'nobody@ropewalk.example', 'password' => 'wrong']);
+        $unknown->assertStatus(422)->assertJsonPath('errors.password.0', 'E-mail address and password do not match. Check both.');
+
+        $this->travel(61)->seconds();
+        $this->ask(null, 'POST', '/api/session', ['email' => 'ola.vance@ropewalk.example', 'password' => self::PASSWORD])
+            ->assertOk()->assertJsonPath('user.name', 'Ola Vance');
+        $this->ask(null, 'DELETE', '/api/session')->assertOk();
+        $this->ask(null, 'GET', '/api/session')->assertOk()->assertJsonPath('user', null);
+    }
+}

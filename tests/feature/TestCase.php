@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\CareCase;
+use App\Models\Role;
+use App\Models\User;
+use Carbon\CarbonImmutable;
+use Database\Seeders\DemoPractice;
+use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Testing\DatabaseTransactions;
+use Illuminate\Foundation\Testing\TestCase as Base;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+
+/**
+ * HTTP and PostgreSQL as they are in service. Two practices are loaded once, at a fixed moment; each
+ * test works in a transaction that is taken back. Every answer is held against the contract.
+ */
+abstract class TestCase extends Base
+{
+    use DatabaseTransactions;
+
+    protected const NOW = '2026-04-14T08:30:00+01:00';
+
+    protected const PASSWORD = 'a-word-for-tests';
+
+    private static bool $loaded = false;
+
+    public function createApplication(): Application
+    {
+        $app = require __DIR__ . '/../../bootstrap/app.php';
+        assert($app instanceof Application);
+        $app->make(Kernel::class)->bootstrap();
+
+        return $app;
+    }
+
+    protected function setUp(): void
+    {
+        CarbonImmutable::setTestNow(self::NOW);
+        parent::setUp();
+    }
+
+    /** Before the transaction of the first test begins, the practices are loaded for all of them. */
+    protected function refreshApplication(): void
+    {
+        parent::refreshApplication();
+        if (self::$loaded) {
+            return;
+        }
+        $log = config('logging.channels.single.path');
+        self::assertTrue(is_string($log) && str_contains($log, '/var/test/'), 'run these by ./rung test, which gives them a database of their own');
+        Artisan::call('migrate:fresh', ['--force' => true]);
+        foreach (['Another Practice', 'Ropewalk Circus School'] as $name) {
+            $this->app?->make(DemoPractice::class)->load(self::PASSWORD);
+            DB::table('practices')->where('name', 'Ropewalk Circus School')->update(['name' => $name]);
+            DB::table('users')->whereNot('email', 'like', 'other.%')->update(['email' => DB::raw($name === 'Another Practice' ? "'other.' || email" : 'email')]);
+        }
+        self::$loaded = true;
+    }
+
+    protected function practitioner(string $practice = 'Ropewalk Circus School'): User
+    {
+        return $this->user(Role::Owner, $practice);
+    }
+
+    protected function caseOf(string $athlete, string $practice = 'Ropewalk Circus School'): CareCase
+    {
+        return CareCase::query()
+            ->whereHas('athlete', static fn($query) => $query->where('name', $athlete))
+            ->whereHas('practice', static fn($query) => $query->where('name', $practice))
+            ->firstOrFail();
+    }
+
+    protected function athlete(string $name, string $practice = 'Ropewalk Circus School'): User
+    {
+        return User::query()->where('athlete_id', $this->caseOf($name, $practice)->athlete_id)->firstOrFail();
+    }
+
+    /**
+     * Sends as the browser does and holds the answer against docs/formats/api.yaml.
+     *
+     * @param array<array-key, mixed> $body
+     *
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    protected function ask(?User $as, string $method, string $path, array $body = []): TestResponse
+    {
+        if ($as !== null) {
+            $this->actingAs($as);
+        }
+        $response = $this->json($method, $path, $body);
+        Contract::hold($method, $path, $response->getStatusCode(), (string) $response->getContent());
+
+        return $response;
+    }
+
+    private function user(Role $role, string $practice): User
+    {
+        return User::query()->where('role', $role)->whereHas('practice', static fn($query) => $query->where('name', $practice))->firstOrFail();
+    }
+}

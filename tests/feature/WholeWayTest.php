@@ -1,0 +1,269 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\CareCase;
+use App\Models\CheckIn;
+use App\Models\Decision;
+use App\Models\TrainingSession;
+use App\Models\User;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** From intake to a recorded decision, one use case after the other. */
+final class WholeWayTest extends TestCase
+{
+    /** @return array<string, mixed> */
+    private static function opening(): array
+    {
+        return [
+            'structure' => 'patellar_tendon', 'side' => 'left', 'goal' => 'jumping', 'programme' => 'knee_four_stage',
+            'history' => 'Since a week of double rehearsals', 'available' => ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], 'events' => ['2026-04-25'],
+            'training_days_per_week' => 2, 'rest' => 2, 'test' => 4, 'settle_min' => 300, 'stiffness_min' => 20,
+            'risks' => [], 'referral_signs' => [], 'screened' => true, 'strength' => ['affected' => 300, 'unaffected' => 400, 'unit' => 'N'],
+        ];
+    }
+
+    public function testACaseIsOpenedFromIntakeToTheFirstWeek(): void
+    {
+        $own = $this->practitioner();
+        $added = $this->ask($own, 'POST', '/api/athletes', ['name' => 'Odile Marsh', 'act' => 'tumbler', 'body_mass_kg' => 59.5, 'email' => 'odile@ropewalk.example']);
+        $added->assertStatus(201);
+        $id = $added->json('id');
+        self::assertIsString($id);
+
+        $this->ask($own, 'POST', '/api/start-proposals', self::opening())->assertOk()
+            ->assertJson(['irritability' => 'medium', 'reasons' => ['rest', 'test', 'settle', 'stiffness'], 'stage' => 'holds', 'rung' => 'middle', 'blocked' => false]);
+        $opened = $this->ask($own, 'POST', "/api/athletes/$id/cases", self::opening());
+        $opened->assertStatus(201);
+        $case = $this->ask($own, 'GET', '/api/cases/' . self::text($opened->json('id')));
+        $case->assertOk()
+            ->assertJsonPath('standing.stage.key', 'holds')
+            ->assertJsonPath('standing.action', 'gather')
+            ->assertJsonPath('tests.0.symmetry_percent', 75)
+            ->assertJsonPath('decisions.0.kind', 'open')
+            ->assertJsonCount(7, 'coming');
+
+        $athlete = User::query()->where('email', 'odile@ropewalk.example')->firstOrFail();
+        $this->ask($athlete, 'GET', '/api/today')->assertOk()
+            ->assertJsonPath('case.session.exercises.0.words', '4 × 30 s at 20 kg, 70 % of maximum')
+            ->assertJsonPath('case.morning.answered.provocation', 4);
+    }
+
+    public function testAnUnsoundIntakeIsRefusedAtItsFieldsAndNothingIsStored(): void
+    {
+        $own = $this->practitioner();
+        $athlete = $this->caseOf('Juno Tamsin')->athlete_id;
+        $before = DB::table('cases')->count();
+        $refused = fn(array $spoilt): \Illuminate\Testing\TestResponse => $this->ask($own, 'POST', "/api/athletes/$athlete/cases", array_replace(self::opening(), $spoilt))->assertStatus(422);
+
+        $refused(['rest' => 11, 'structure' => 'elbow'])->assertJsonValidationErrors(['rest' => 'Pain at rest must be from 0 to 10.', 'structure']);
+        $refused(['screened' => false])->assertJsonValidationErrors(['screened']);
+        $refused(['referral_signs' => [['sign' => 'locking', 'resolved' => false]]])->assertJsonValidationErrors(['referral_signs']);
+        $refused(['referral_signs' => [['sign' => 'locking', 'resolved' => true, 'why' => '']]])->assertJsonValidationErrors(['referral_signs.0.why']);
+        $refused(['events' => ['2026-02-30']])->assertJsonValidationErrors(['events.0']);
+        $refused(['programme' => 'none'])->assertJsonValidationErrors(['programme']);
+        $refused(['available' => []])->assertJsonValidationErrors(['available']);
+        $this->ask($own, 'POST', '/api/athletes', ['name' => '', 'body_mass_kg' => 7, 'email' => 'odile'])
+            ->assertStatus(422)->assertJsonValidationErrors(['name', 'body_mass_kg', 'email']);
+
+        self::assertSame($before, DB::table('cases')->count());
+    }
+
+    public function testASessionCountsOnceWhateverHowOftenItIsSent(): void
+    {
+        $juno = $this->athlete('Juno Tamsin');
+        $today = $this->ask($juno, 'GET', '/api/today');
+        $log = $this->log($today->json('case.session'), $today->json('case.plan_version'));
+        $id = (string) Str::uuid7();
+
+        $this->ask($juno, 'PUT', "/api/today/sessions/$id", $log)->assertStatus(201)->assertJson(['new' => true]);
+        $this->ask($juno, 'PUT', "/api/today/sessions/$id", ['notes' => 'again'] + $log)->assertStatus(200)->assertJson(['new' => false]);
+        self::assertSame([1, null], [TrainingSession::query()->whereKey($id)->count(), TrainingSession::query()->findOrFail($id)->notes]);
+
+        $this->ask($juno, 'GET', '/api/today')->assertJsonPath('case.session', null)->assertJsonPath('case.done_today', true)->assertJsonPath('case.settling.session', $id);
+        $this->ask($juno, 'PATCH', "/api/today/sessions/$id", ['settled_min' => 30])->assertOk();
+        $this->ask($juno, 'PATCH', "/api/today/sessions/$id", ['settled_min' => -1])->assertStatus(422)->assertJsonValidationErrors(['settled_min']);
+        $this->ask($juno, 'GET', '/api/today')->assertJsonPath('case.settling', null);
+        self::assertSame(30.0, TrainingSession::query()->findOrFail($id)->settled_min);
+
+        $hooks = $this->ask($this->practitioner(), 'GET', '/api/cases/' . $this->caseOf('Juno Tamsin')->id)->json('hooks');
+        self::assertIsArray($hooks);
+        $last = end($hooks);
+        self::assertIsArray($last);
+        self::assertSame([$id, 'pending'], [$last['session'], $last['verdict']]);
+    }
+
+    public function testBadAnswersAreToldAtTheFieldAndNothingIsStored(): void
+    {
+        $juno = $this->athlete('Juno Tamsin');
+        $today = $this->ask($juno, 'GET', '/api/today');
+        $log = $this->log($today->json('case.session'), $today->json('case.plan_version'));
+        $counts = static fn(): array => [TrainingSession::query()->count(), CheckIn::query()->count()];
+        $before = $counts();
+        $session = fn(array $spoilt): \Illuminate\Testing\TestResponse => $this->ask($juno, 'PUT', '/api/today/sessions/' . Str::uuid7(), array_replace_recursive($log, $spoilt))->assertStatus(422);
+        $morning = fn(array $body): \Illuminate\Testing\TestResponse => $this->ask($juno, 'PUT', '/api/today/check-ins/' . Str::uuid7(), $body)->assertStatus(422);
+
+        $session(['entries' => [['pain' => 11]]])->assertJsonValidationErrors(['entries.0.pain' => 'Pain must be from 0 to 10.']);
+        $session(['ended_at' => '2026-04-14T07:00:00+01:00'])->assertJsonValidationErrors(['ended_at' => 'The end must not be before started_at.']);
+        $session(['ended_at' => '2026-04-14T09:00:00+01:00'])->assertJsonValidationErrors(['ended_at']);
+        $session(['entries' => [['prescription' => 'curl']]])->assertJsonValidationErrors(['entries.0.prescription']);
+        $session(['plan_version' => 99])->assertJsonValidationErrors(['plan_version']);
+        $morning(['at' => '2026-04-15T07:00:00+01:00', 'provocation' => 2])->assertJsonValidationErrors(['at' => 'The date must not be tomorrow or later; answer on the morning itself.']);
+        $morning(['at' => '2026-04-12T07:00:00+01:00', 'provocation' => 2])->assertJsonValidationErrors(['at']);
+        $morning(['at' => '2026-04-14T07:00:00+01:00', 'provocation' => 11])->assertJsonValidationErrors(['provocation' => 'The test score must be from 0 to 10.']);
+        $morning(['at' => '2026-04-14T07:00:00+01:00'])->assertJsonValidationErrors(['provocation']);
+        $this->ask($juno, 'PUT', '/api/today/check-ins/none', ['at' => '2026-04-14T07:00:00+01:00', 'provocation' => 2])->assertStatus(404);
+
+        self::assertSame($before, $counts());
+    }
+
+    public function testAnAnswerShowsOnTheRoundAtOnce(): void
+    {
+        $standing = fn(): array => $this->line('Juno Tamsin');
+        self::assertFalse($standing()['stopped']);
+        $this->ask($this->athlete('Juno Tamsin'), 'PUT', '/api/today/check-ins/' . Str::uuid7(), ['at' => '2026-04-14T07:10:00+01:00', 'provocation' => 3, 'signs' => ['giving_way']])->assertStatus(201);
+
+        self::assertSame(['stop_review', 'stop', true], [$standing()['group'], $standing()['action'], $standing()['stopped']]);
+        $this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today')->assertJsonPath('case.stopped', true)->assertJsonPath('case.session', null);
+    }
+
+    public function testAStopIsClearedWithAReasonAndNothingGrowsForAWeek(): void
+    {
+        $case = $this->caseOf('Fenn Harrow');
+        $own = $this->practitioner();
+        $found = $this->ask($own, 'GET', "/api/cases/$case->id");
+        $clears = $found->json('stops.0.id');
+        $decide = fn(array $body): \Illuminate\Testing\TestResponse => $this->ask($own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'clear_stop', 'revision' => $found->json('revision')] + $body);
+
+        $decide(['clears' => $clears])->assertStatus(422)->assertJsonValidationErrors(['reason']);
+        $decide(['clears' => 'another', 'reason' => 'seen'])->assertStatus(422)->assertJsonValidationErrors(['clears']);
+        $decide(['clears' => $clears, 'reason' => 'Seen today: a knock, no effusion'])->assertStatus(201);
+
+        self::assertFalse($this->line('Fenn Harrow')['stopped']);
+        self::assertNotContains($this->line('Fenn Harrow')['action'], ['progress', 'advance', 'add_load', 'finish', 'stop']);
+    }
+
+    public function testAnAcceptedProposalIsInForceAndStandsInTheRecord(): void
+    {
+        $case = $this->readyCase();
+        $own = $this->practitioner();
+        $found = $this->ask($own, 'GET', "/api/cases/$case->id");
+        $proposals = $found->json('proposals');
+        self::assertIsArray($proposals);
+        $preferred = array_values(array_filter($proposals, static fn(mixed $one): bool => is_array($one) && $one['preferred'] === true))[0];
+        self::assertIsArray($preferred);
+
+        $this->ask($own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'accept', 'revision' => $found->json('revision')])->assertStatus(201);
+        // A second press of the same button finds that the case has moved on.
+        $this->ask($own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'accept', 'revision' => $found->json('revision')])->assertStatus(409);
+
+        $after = $this->ask($own, 'GET', "/api/cases/$case->id");
+        $words = array_column((array) $after->json('prescriptions'), 'words', 'key');
+        self::assertSame($preferred['after'], $words[self::text($preferred['prescription'])]);
+        $decision = Decision::query()->where('case_id', $case->id)->orderByDesc('at')->firstOrFail();
+        self::assertSame(['accept', $found->json('standing.because')], [$decision->kind, $decision->evidence['because']]);
+        self::assertNotEmpty($decision->evidence['sessions']);
+        self::assertSame('repeat', $this->line($case->athlete->name)['action']);
+        $this->expectExceptionMessageMatches('/never changed/');
+        DB::table('decisions')->where('id', $decision->id)->update(['words' => 'otherwise']);
+    }
+
+    public function testADoseIsChangedByHandWithAReason(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $own = $this->practitioner();
+        $found = $this->ask($own, 'GET', "/api/cases/$case->id");
+        $first = ((array) $found->json('prescriptions'))[0];
+        self::assertIsArray($first);
+        self::assertIsArray($first['dose']);
+        $change = fn(array $dose, ?string $reason): \Illuminate\Testing\TestResponse => $this->ask($own, 'POST', "/api/cases/$case->id/decisions", [
+            'kind' => 'change', 'revision' => $found->json('revision'), 'reason' => $reason,
+            'doses' => [['prescription' => $first['key'], 'dose' => array_replace((array) $first['dose'], $dose)]],
+        ]);
+
+        $change(['sets' => 21], 'more')->assertStatus(422)->assertJsonValidationErrors(['doses.0.dose.sets' => 'Sets must be from 1 to 20.']);
+        $change(['sets' => 2], null)->assertStatus(422)->assertJsonValidationErrors(['reason']);
+        $change([], 'nothing')->assertStatus(422)->assertJsonValidationErrors(['doses']);
+        $change(['sets' => 2], 'A heavy weekend of shows')->assertStatus(201);
+
+        $this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today')->assertJsonPath('case.news.words', self::text($first['title']) . ': sets 4 → 2');
+        $this->ask($own, 'GET', "/api/cases/$case->id")->assertJsonPath('decisions.0.reason', 'A heavy weekend of shows')->assertJsonPath('decisions.0.kind', 'change');
+    }
+
+    public function testAStageIsEnteredByHandAndTheCalendarFollows(): void
+    {
+        $case = $this->caseOf('Piet Olander');
+        $own = $this->practitioner();
+        $decide = fn(array $body): \Illuminate\Testing\TestResponse => $this->ask($own, 'POST', "/api/cases/$case->id/decisions", $body + ['revision' => $case->refresh()->revision]);
+
+        $decide(['kind' => 'stage', 'stage' => 'none', 'reason' => 'x'])->assertStatus(422)->assertJsonValidationErrors(['stage']);
+        $decide(['kind' => 'stage', 'stage' => 'slow', 'reason' => 'Tolerates more than holds'])->assertStatus(201);
+        $decide(['kind' => 'stage', 'stage' => 'springs', 'reason' => 'x'])->assertStatus(422)->assertJsonValidationErrors(['stage']);
+
+        $slots = $case->plannedSessions()->where('on', '>=', '2026-04-14')->pluck('slot')->unique()->values()->all();
+        self::assertEqualsCanonicalizing(['slow', 'hold'], $slots);
+        $decide(['kind' => 'keep', 'reason' => 'Let it settle'])->assertStatus(201);
+        $decide(['kind' => 'sign_off'])->assertStatus(201);
+        self::assertSame('slow', $case->signOffs()->firstOrFail()->stage);
+    }
+
+    public function testTimeAloneMovesACase(): void
+    {
+        self::assertNotSame('silent', $this->line('Juno Tamsin')['group']);
+        CarbonImmutable::setTestNow('2026-04-20T08:30:00+01:00');
+        Artisan::call('rung:standings');
+        self::assertSame('silent', $this->line('Juno Tamsin')['group']);
+    }
+
+    /** @return array<string, mixed> how a case stands on the Round */
+    private function line(string $name): array
+    {
+        foreach ((array) $this->ask($this->practitioner(), 'GET', '/api/round')->json('cases') as $line) {
+            if (is_array($line) && is_array($line['athlete']) && $line['athlete']['name'] === $name) {
+                self::assertIsArray($line['standing']);
+
+                /** @var array<string, mixed> */
+                return $line['standing'];
+            }
+        }
+        self::fail("$name is not on the Round");
+    }
+
+    private function readyCase(): CareCase
+    {
+        return CareCase::query()->whereHas('practice', static fn($query) => $query->where('name', 'Ropewalk Circus School'))
+            ->where('attention_group', 'ready_progress')->orderBy('id')->firstOrFail();
+    }
+
+    /** @return array<string, mixed> a session as the phone sends it, done as asked */
+    private function log(mixed $due, mixed $version): array
+    {
+        self::assertIsArray($due);
+        self::assertIsArray($due['exercises']);
+
+        return [
+            'planned' => $due['planned'],
+            'plan_version' => $version,
+            'kind' => 'loading',
+            'started_at' => '2026-04-14T07:30:00+01:00',
+            'ended_at' => '2026-04-14T08:10:00+01:00',
+            'entries' => array_map(static function (mixed $one): array {
+                self::assertIsArray($one);
+
+                return ['prescription' => $one['prescription'], 'pain' => 1, 'sets' => [['reps' => 8, 'load_kg' => 20]]];
+            }, $due['exercises']),
+        ];
+    }
+
+    private static function text(mixed $value): string
+    {
+        self::assertIsString($value);
+
+        return $value;
+    }
+}
