@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(function (): void {
     Route::get('session', [SignInController::class, 'show']);
-    Route::post('session', [SignInController::class, 'store'])->middleware('throttle:sign-in');
+    Route::post('session', [SignInController::class, 'store']);
     Route::delete('session', [SignInController::class, 'destroy']);
 
     Route::middleware(['auth', 'can:treat'])->group(function (): void {

@@ -9,13 +9,10 @@ use App\Models\User;
 use App\Policies\CareCasePolicy;
 use App\Support\CatalogueFiles;
 use Carbon\CarbonImmutable;
-use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Rung\Core\Catalogue\Catalogue;
@@ -39,10 +36,5 @@ final class AppServiceProvider extends ServiceProvider
         Gate::policy(CareCase::class, CareCasePolicy::class);
         Gate::define('treat', static fn(User $user): bool => $user->role->treats());
         Gate::define('train', static fn(User $user): bool => $user->athlete_id !== null);
-
-        RateLimiter::for('sign-in', static fn(Request $request): array => [
-            Limit::perMinute(5)->by('sign-in:' . mb_strtolower($request->string('email')->toString()) . '|' . $request->ip()),
-            Limit::perMinute(30)->by('sign-in:' . $request->ip()),
-        ]);
     }
 }

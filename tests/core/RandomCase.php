@@ -131,11 +131,13 @@ final class RandomCase
         return $reviews;
     }
 
+    /** @phpstan-impure */
     private function upTo(int $most): int
     {
         return $this->chance->getInt(0, $most);
     }
 
+    /** @phpstan-impure */
     private function oneIn(int $many): bool
     {
         return $this->chance->getInt(1, $many * $this->calm) === 1;

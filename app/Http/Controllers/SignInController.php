@@ -8,11 +8,19 @@ use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Validation\ValidationException;
+use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
 
-/** Who is signed in, and signing in and out. */
+/** Who is signed in, and signing in and out. Wrong tries are counted, right ones are not. */
 final class SignInController
 {
+    /** Wrong tries a minute for one address from one place. */
+    private const TRIES = 5;
+
+    /** Wrong tries a minute from one place, whatever the address. */
+    private const TRIES_FROM_ONE_PLACE = 30;
+
     public function show(Request $request): JsonResponse
     {
         $user = $request->user();
@@ -26,9 +34,18 @@ final class SignInController
             ['email' => ['required', 'email'], 'password' => ['required', 'string']],
             ['email.required' => 'Your e-mail address is needed.', 'email.email' => 'This is no e-mail address.', 'password.required' => 'Your password is needed.'],
         );
+        $place = 'sign-in:' . $request->ip();
+        $address = $place . '|' . mb_strtolower($request->string('email')->toString());
+        if (RateLimiter::tooManyAttempts($address, self::TRIES) || RateLimiter::tooManyAttempts($place, self::TRIES_FROM_ONE_PLACE)) {
+            throw new TooManyRequestsHttpException(RateLimiter::availableIn($address), 'Too many wrong tries. Wait a minute, then sign in again.');
+        }
         if (!Auth::attempt($credentials)) {
+            RateLimiter::hit($address);
+            RateLimiter::hit($place);
+
             throw ValidationException::withMessages(['password' => 'E-mail address and password do not match. Check both.']);
         }
+        RateLimiter::clear($address);
         $request->session()->regenerate();
 
         return $this->show($request);

@@ -7,7 +7,7 @@ import Paper from '@mui/material/Paper';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
 
 import { api, faultAt, Refusal, send } from '../../api/client';
@@ -35,7 +35,6 @@ function Logging({ plan, due }: { plan: TodayData; due: Due }) {
   const [asking, setAsking] = useState(false);
   const navigate = useNavigate();
   const queries = useQueryClient();
-  useEffect(() => setKept(keep(draft)), [draft]);
 
   const finish = useMutation({
     mutationFn: () => send(() => api.PUT('/api/today/sessions/{id}', { params: { path: { id: draft.id } }, body: asLog(draft) })),
@@ -45,7 +44,11 @@ function Logging({ plan, due }: { plan: TodayData; due: Due }) {
       await navigate('/');
     },
   });
-  const edit = (change: Partial<Draft>) => setDraft((now) => ({ ...now, ...change }));
+  const edit = (change: Partial<Draft>) => {
+    const next = { ...draft, ...change };
+    setDraft(next);
+    setKept(keep(next));
+  };
   const worst = Math.max(-1, draft.practice.pain ?? -1, ...draft.exercises.map((one) => one.pain ?? -1));
   const stopped = worst >= plan.limits.stop_at || draft.signs.length > 0;
   const over = worst > plan.limits.during_max;

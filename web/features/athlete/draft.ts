@@ -63,7 +63,7 @@ export function asLog(draft: Draft): Schemas['SessionLog'] {
   const entries: Schemas['SessionLog']['entries'] = draft.exercises.map((one) => ({
     prescription: one.prescription,
     pain: one.pain,
-    sets: one.sets.filter((set) => set.done).map(({ done: _, ...set }) => set),
+    sets: one.sets.filter((set) => set.done).map((set) => ({ ...set, done: undefined })),
   }));
   if (draft.kind === 'sport') entries.push({ prescription: null, pain: draft.practice.pain, sets: [] });
   return {

@@ -93,7 +93,7 @@ export function OpenCase() {
   const field = (name: keyof Form, label: string, more: { at?: string; width?: number | string; type?: string; lines?: number } = {}) => (
     <TextField
       label={label}
-      value={form[name] as string}
+      value={form[name]}
       onChange={(event) => set(name, event.target.value as never)}
       error={fault(more.at ?? name) !== undefined}
       helperText={fault(more.at ?? name)}
@@ -137,7 +137,7 @@ export function OpenCase() {
               <Box key={sign} sx={{ width: '100%', display: 'flex', gap: 1, alignItems: 'center' }}>
                 <FormControlLabel
                   control={<Checkbox size="small" sx={{ py: 0.25 }} checked={sign in form.signs} onChange={(event) => set('signs', event.target.checked ? { ...form.signs, [sign]: '' } : Object.fromEntries(Object.entries(form.signs).filter(([one]) => one !== sign)))} />}
-                  label={sign[0]?.toUpperCase() + sign.slice(1)}
+                  label={`${sign[0]?.toUpperCase() ?? ''}${sign.slice(1)}`}
                 />
                 {sign in form.signs && <TextField label="Why it is safe to go on" value={form.signs[sign]} onChange={(event) => set('signs', { ...form.signs, [sign]: event.target.value })} sx={{ flex: 1 }} />}
               </Box>

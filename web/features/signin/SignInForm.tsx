@@ -43,7 +43,7 @@ export function SignInForm({ then }: { then?: () => void }) {
       />
       {problem instanceof Refusal && atField === undefined && (
         <Alert severity="error">
-          {problem.status === 429 ? 'Too many tries. Wait a minute, then sign in again.' : problem.message}
+          {problem.message}
         </Alert>
       )}
       <Button type="submit" variant="contained" size="large" loading={signIn.isPending}>

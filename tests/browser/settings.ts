@@ -1,0 +1,23 @@
+import type { PlaywrightTestConfig } from '@playwright/test';
+
+/** Debian's Chromium, without anything that would look for a network. */
+export const settings: PlaywrightTestConfig = {
+  testDir: '.',
+  workers: 1,
+  retries: 0,
+  timeout: 30_000,
+  reporter: [['list']],
+  use: {
+    baseURL: process.env.RUNG_URL ?? 'http://127.0.0.1:8081',
+    viewport: { width: 1280, height: 800 },
+    timezoneId: 'Europe/Lisbon',
+    trace: 'off',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking',
+        '--disable-component-update', '--disable-sync', '--no-first-run',
+      ],
+    },
+  },
+};

@@ -1,0 +1,39 @@
+import { expect, type Page, test } from '@playwright/test';
+
+import { athlete, practitioner } from './people';
+
+const shot = (page: Page, name: string): Promise<unknown> =>
+  page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled' });
+
+test('the pictures of the main views', async ({ page, browser }) => {
+  await page.goto('/');
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  await shot(page, 'sign-in');
+  await practitioner(page);
+  await shot(page, 'round');
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await shot(page, 'round-dark');
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.getByRole('button', { name: 'Accept for Tobias Fenwick' }).click();
+  await page.getByRole('dialog').getByText('→').first().waitFor();
+  await shot(page, 'accept');
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Tobias Fenwick' }).first().click();
+  await page.getByRole('region', { name: 'Proposal' }).waitFor();
+  await shot(page, 'case');
+  await page.getByRole('button', { name: 'Change …' }).click();
+  await page.getByRole('dialog').getByLabel('Reason, for the record').waitFor();
+  await shot(page, 'change');
+  await page.goto('/new');
+  await page.getByLabel('Pain at rest, 0–10').fill('2');
+  await page.getByLabel('Test score, 0–10').fill('4');
+  await page.getByText('Irritability medium').waitFor();
+  await page.mouse.wheel(0, -5000);
+  await shot(page, 'new-case');
+
+  const phone = await athlete(browser, 'juno.tamsin');
+  await shot(phone, 'phone-today');
+  await phone.goto('/athlete/session');
+  await phone.getByRole('button', { name: /Finish/ }).waitFor();
+  await shot(phone, 'phone-session');
+});

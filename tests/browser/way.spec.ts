@@ -1,0 +1,167 @@
+import { expect, test } from '@playwright/test';
+
+import { athlete, expectAccessible, practitioner } from './people';
+
+test('a case from intake to the first session on the phone', async ({ page, browser }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'New case' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Odile Marsh');
+  await page.getByLabel('Body mass, kg').fill('7');
+  await page.getByLabel('E-mail address to sign in with').fill('odile.marsh@ropewalk.example');
+  await page.getByLabel('Pain at rest, 0–10').fill('2');
+  await page.getByLabel('Test score, 0–10').fill('4');
+  await expect(page.getByText('Begin at Holds, middle rung')).toBeVisible();
+  await expect(page.getByText('Irritability medium by pain at rest, test score.')).toBeVisible();
+
+  // An open referral sign blocks the start until a reason is given.
+  await page.getByLabel('Giving way, locking or snapping on twist').check();
+  await expect(page.getByText('No start: a referral sign is open')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Sign and open the case' })).toBeDisabled();
+  await page.getByLabel('Why it is safe to go on').fill('Examined: stable');
+  await expect(page.getByText('Begin at Holds, middle rung')).toBeVisible();
+
+  // Bad input is told at its field, and nothing that was typed is lost.
+  await page.getByRole('button', { name: 'Sign and open the case' }).click();
+  await expect(page.getByText('Body mass must be from 20 to 300 kg.').first()).toBeVisible();
+  await page.getByLabel('Body mass, kg').fill('58');
+  await page.getByRole('button', { name: 'Sign and open the case' }).click();
+  await expect(page.getByText('Screening must be signed').first()).toBeVisible();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Odile Marsh');
+  await page.getByLabel('I have screened for referral signs and risks, and sign for it').check();
+  await page.getByRole('button', { name: 'Sign and open the case' }).click();
+  await expect(page.getByRole('heading', { name: 'The case of Odile Marsh is open' })).toBeVisible();
+  const password = await page.locator('p', { hasText: /^[a-z0-9]{4}-[a-z0-9]{4}-[a-z0-9]{4}$/ }).innerText();
+
+  await page.getByRole('link', { name: 'See ladder and first week' }).click();
+  await expect(page.getByRole('img', { name: /Stage 1 of 4, Holds/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'In force' }).getByText('Holds', { exact: true }).first()).toBeVisible();
+
+  const phone = await athlete(browser, 'odile.marsh', password);
+  await expect(phone.getByRole('region', { name: "Today's session" })).toContainText('Leg-extension hold at 60°');
+  await phone.getByRole('link', { name: 'Start' }).click();
+  const hold = phone.getByRole('region', { name: 'Leg-extension hold at 60°' });
+  await hold.getByRole('button', { name: 'All done' }).click();
+  await hold.getByRole('radio', { name: '2', exact: true }).click();
+
+  // A reload in the middle loses nothing.
+  await phone.reload();
+  await expect(hold.getByRole('radio', { name: '2', exact: true })).toBeChecked();
+  await phone.getByRole('button', { name: 'Finish and send' }).click();
+  await expect(phone.getByRole('region', { name: 'Done for today' })).toBeVisible();
+  await phone.getByRole('button', { name: 'half an hour' }).click();
+  await expect(phone.getByRole('region', { name: 'Back to normal' })).toBeHidden();
+
+  // What came in stands on the Case page.
+  await expect(page.getByText(/Pain 2 of 10 during.*Waiting for the next morning/).first()).toBeVisible({ timeout: 15_000 });
+});
+
+test('a morning answer on the phone moves the case on the Round at once', async ({ page, browser }) => {
+  await practitioner(page);
+  const line = page.getByRole('article', { name: 'Juno Tamsin' });
+  await expect(line).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Stopped: review before any loading' }).getByRole('article', { name: 'Juno Tamsin' })).toBeHidden();
+
+  const phone = await athlete(browser, 'juno.tamsin');
+  const morning = phone.getByRole('region', { name: 'This morning' });
+  await morning.getByRole('radio', { name: '4', exact: true }).click();
+  await morning.getByRole('button', { name: '10', exact: true }).click();
+  await morning.getByRole('button', { name: 'Something else is wrong' }).click();
+  await morning.getByLabel('Swelling').check();
+  await expect(morning.getByText('Stop loading and contact your practitioner.')).toBeVisible();
+  await morning.getByRole('button', { name: 'Send' }).click();
+  await expect(phone.getByText('No session until your practitioner has looked at what you reported.')).toBeVisible();
+  await expect(phone.getByRole('link', { name: 'Start' })).toBeHidden();
+
+  const stopped = page.getByRole('region', { name: 'Stopped: review before any loading' }).getByRole('article', { name: 'Juno Tamsin' });
+  await expect(stopped).toContainText('Reported: swelling', { timeout: 12_000 });
+  await stopped.getByRole('link', { name: 'Review Juno Tamsin' }).click();
+  await page.getByRole('button', { name: 'Clear after review' }).click();
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(page.getByText('Reason is needed: say why, for the record.')).toBeVisible();
+  await page.getByLabel('Reason, for the record').fill('Seen: a bruise from the mat');
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(page.getByRole('region', { name: 'Record of decisions' })).toContainText('Seen: a bruise from the mat');
+  await phone.reload();
+  await expect(phone.getByText('No session until')).toBeHidden();
+});
+
+test('a proposal is accepted, and the athlete sees what changed', async ({ page, browser }) => {
+  await practitioner(page);
+  const line = page.getByRole('region', { name: 'Ready to progress' }).getByRole('article').first();
+  const name = (await line.getAttribute('aria-label')) ?? '';
+  await line.getByRole('button', { name: 'Accept' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('→');
+  await dialog.getByRole('button', { name: 'Put in force' }).click();
+  await expect(page.getByText(`${name}: Progress:`)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'On course' }).getByRole('article', { name })).toBeVisible();
+
+  await page.getByRole('link', { name: `Open ${name}` }).click();
+  const record = page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first();
+  await expect(record).toContainText('Progress:');
+  await expect(record).toContainText('settled on this dose');
+  const change = ((await record.locator('p').first().innerText()).split(': ').at(-1) ?? '').trim();
+  const phone = await athlete(browser, name.toLowerCase().replaceAll(' ', '.'));
+  await expect(phone.getByText('New today:').locator('..')).toContainText(change);
+});
+
+test('a dose is changed by hand; an expired sign-in loses nothing', async ({ page, context }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Change for Tobias Fenwick' }).click();
+  const dialog = page.getByRole('dialog', { name: /change the dose/ });
+  await dialog.getByLabel('Sets').last().fill('21');
+  await dialog.getByLabel('Reason, for the record').fill('A lighter week');
+  await dialog.getByRole('button', { name: 'Put in force' }).click();
+  await expect(dialog.getByText('Sets must be from 1 to 20.')).toBeVisible();
+  await dialog.getByLabel('Sets').last().fill('2');
+
+  await context.clearCookies();
+  await dialog.getByRole('button', { name: 'Put in force' }).click();
+  const again = page.getByRole('dialog', { name: 'Your sign-in has run out' });
+  await again.getByLabel('E-mail address').fill('ola.vance@ropewalk.example');
+  await again.getByLabel('Password').fill(process.env.DEMO_PASSWORD ?? '');
+  await again.getByRole('button', { name: 'Sign in' }).click();
+  await expect(again).toBeHidden();
+  await expect(dialog.getByLabel('Reason, for the record')).toHaveValue('A lighter week');
+  await dialog.getByRole('button', { name: 'Put in force' }).click();
+  await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText('A lighter week');
+});
+
+test('the Round is worked by keyboard', async ({ page }) => {
+  await practitioner(page);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeHidden();
+  await page.keyboard.press('/');
+  await page.keyboard.type('fenwick');
+  await expect(page.getByRole('article')).toHaveCount(1);
+  await page.keyboard.press('Tab');
+  await page.locator('body').press('o');
+  await expect(page.getByRole('heading', { name: 'Tobias Fenwick' })).toBeVisible();
+});
+
+test('no serious fault of accessibility, light and dark', async ({ page, browser }) => {
+  test.setTimeout(120_000);
+  await practitioner(page);
+  const phone = await athlete(browser, 'piet.olander');
+  for (const scheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
+    await phone.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
+    for (const path of ['/', '/new']) {
+      await page.goto(path);
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      await expectAccessible(page);
+    }
+    await page.goto('/');
+    await page.getByRole('link', { name: 'Open Basil Thorne' }).click();
+    await page.getByRole('region', { name: 'Proposal' }).waitFor();
+    await expectAccessible(page);
+    await phone.goto('/athlete');
+    await phone.getByRole('region', { name: 'My ladder' }).waitFor();
+    await expectAccessible(phone);
+    await phone.goto('/athlete/session');
+    await phone.getByRole('button', { name: /Finish/ }).waitFor();
+    await expectAccessible(phone);
+  }
+});
