@@ -188,7 +188,16 @@ final readonly class Log
      */
     private static function inOrder(array $records, callable $key): array
     {
-        usort($records, static fn(mixed $a, mixed $b): int => $key($a) <=> $key($b));
+        // Files are mostly in order already, which is quicker seen than sorted.
+        $before = PHP_INT_MIN;
+        foreach ($records as $record) {
+            $now = $key($record);
+            if ($now < $before) {
+                usort($records, static fn(mixed $a, mixed $b): int => $key($a) <=> $key($b));
+                break;
+            }
+            $before = $now;
+        }
 
         return $records;
     }

@@ -6,7 +6,6 @@ namespace Rung\Core\Response;
 
 use Rung\Core\CaseFile\CheckIn;
 use Rung\Core\CaseFile\DoseChange;
-use Rung\Core\CaseFile\Entry;
 use Rung\Core\CaseFile\Session;
 use Rung\Core\Number;
 use Rung\Core\Time\Moment;
@@ -78,7 +77,7 @@ final class ResponseJudge
         return new SessionResponse($session, $session->during(), $baseline, $answer, $rise, $stiffnessRise, $verdict, $reasons);
     }
 
-    /** @return array{Verdict, list<string>} */
+    /** @return array{Verdict, list<string>} the first level of the table that holds, with its reasons */
     private function verdict(
         Session $session,
         int|float|null $baseline,
@@ -92,51 +91,84 @@ final class ResponseJudge
         $prevention = $this->log->file->case->isPrevention();
         $during = $session->during();
         $score = $answer?->provocation;
-        $atLeast = static fn(int|float|null $value, int|float $limit): bool => $value !== null && Number::atLeast($value, $limit);
-        $over = static fn(int|float|null $value, int|float|null $limit): bool
-            => $value !== null && $limit !== null && Number::over($value, $limit);
+        [$overMax, $underMin, $gotWorse] = $this->entries($session);
 
-        $signs = StopSigns::of(array_merge($session->signs ?? [], $answer->signs ?? []));
-        $stops = array_map(static fn(Sign $sign): string => 'sign:' . $sign->value, $signs);
-        if ($atLeast($during, $rule->stop_at) || $atLeast($score, $rule->stop_at)) {
-            $stops[] = VerdictReason::PainAtStopLevel->value;
+        $stops = $this->stops($session, $answer, max($during ?? 0, $score ?? 0) >= $rule->stop_at && ($during ?? $score) !== null);
+        if ($stops !== []) {
+            return [Verdict::Stop, $stops];
+        }
+        $over = self::that([
+            [VerdictReason::DuringOverMax, $overMax],
+            [VerdictReason::SlowToSettle, self::over($session->settled_min, $rule->settle_within_min)],
+            [VerdictReason::NextDayOverMax, self::over($score, $rule->next_day_max)],
+            [VerdictReason::NextDayRise, self::atLeast($rise, $rule->rise_over_from)],
+            [VerdictReason::StiffnessRise, self::over($stiffnessRise, $rule->stiffness_rise_max_min)],
+            [VerdictReason::NightAche, in_array(Sign::NightAche, $answer->signs ?? [], true)],
+            [VerdictReason::SecondDayRise, self::atLeast($secondRise, $rule->rise_over_from)],
+        ]);
+        if ($over !== []) {
+            return [Verdict::Over, $over];
+        }
+        if (!$prevention && $answer === null && $this->mayStillBeAnswered($session)) {
+            return [Verdict::Pending, [VerdictReason::AwaitingAnswer->value]];
+        }
+        $unanswered = self::that([
+            [VerdictReason::NoPainLogged, $during === null],
+            [VerdictReason::NoBaseline, !$prevention && $baseline === null],
+            [VerdictReason::NoAnswer, !$prevention && $answer === null],
+        ]);
+        if ($unanswered !== []) {
+            return [Verdict::Unanswered, $unanswered];
+        }
+        $watch = self::that([
+            [VerdictReason::SmallNextDayRise, self::atLeast($rise, $rule->rise_watch_from)],
+            [VerdictReason::ExercisePainRise, $painRose],
+            [VerdictReason::RetestWorse, $gotWorse],
+        ]);
+        if ($watch !== []) {
+            return [Verdict::Watch, $watch];
         }
 
-        $levels = [
-            [Verdict::Stop, $stops],
-            [Verdict::Over, self::that([
-                [VerdictReason::DuringOverMax, $this->any($session, $this->isOverMax(...))],
-                [VerdictReason::SlowToSettle, $over($session->settled_min, $rule->settle_within_min)],
-                [VerdictReason::NextDayOverMax, $over($score, $rule->next_day_max)],
-                [VerdictReason::NextDayRise, $atLeast($rise, $rule->rise_over_from)],
-                [VerdictReason::StiffnessRise, $over($stiffnessRise, $rule->stiffness_rise_max_min)],
-                [VerdictReason::NightAche, in_array(Sign::NightAche, $answer->signs ?? [], true)],
-                [VerdictReason::SecondDayRise, $atLeast($secondRise, $rule->rise_over_from)],
-            ])],
-            [Verdict::Pending, self::that([
-                [VerdictReason::AwaitingAnswer, !$prevention && $answer === null && $this->mayStillBeAnswered($session)],
-            ])],
-            [Verdict::Unanswered, self::that([
-                [VerdictReason::NoPainLogged, $during === null],
-                [VerdictReason::NoBaseline, !$prevention && $baseline === null],
-                [VerdictReason::NoAnswer, !$prevention && $answer === null],
-            ])],
-            [Verdict::Watch, self::that([
-                [VerdictReason::SmallNextDayRise, $atLeast($rise, $rule->rise_watch_from)],
-                [VerdictReason::ExercisePainRise, $painRose],
-                [VerdictReason::RetestWorse, $this->any($session, static fn(Entry $entry): bool => $entry->testGotWorse())],
-            ])],
-            [Verdict::Under, self::that([
-                [VerdictReason::BelowTargetPain, $this->any($session, $this->isUnderMin(...))],
-            ])],
-        ];
-        foreach ($levels as [$verdict, $reasons]) {
-            if ($reasons !== []) {
-                return [$verdict, $reasons];
-            }
+        return $underMin
+            ? [Verdict::Under, [VerdictReason::BelowTargetPain->value]]
+            : [Verdict::Settled, []];
+    }
+
+    /** @return list<string> */
+    private function stops(Session $session, ?CheckIn $answer, bool $atStopLevel): array
+    {
+        $reasons = [];
+        foreach (StopSigns::of([...($session->signs ?? []), ...($answer->signs ?? [])]) as $sign) {
+            $reasons[] = 'sign:' . $sign->value;
+        }
+        if ($atStopLevel) {
+            $reasons[] = VerdictReason::PainAtStopLevel->value;
         }
 
-        return [Verdict::Settled, []];
+        return $reasons;
+    }
+
+    /** @return array{bool, bool, bool} whether any entry is over its limit, under what it aims at, worse at the test after it */
+    private function entries(Session $session): array
+    {
+        [$overMax, $underMin, $gotWorse] = [false, false, false];
+        foreach ($session->entries as $entry) {
+            $overMax = $overMax || PainBounds::isOverMax($entry, $this->log);
+            $underMin = $underMin || PainBounds::isUnderMin($entry, $this->log);
+            $gotWorse = $gotWorse || $entry->testGotWorse();
+        }
+
+        return [$overMax, $underMin, $gotWorse];
+    }
+
+    private static function over(int|float|null $value, int|float|null $limit): bool
+    {
+        return $value !== null && $limit !== null && Number::over($value, $limit);
+    }
+
+    private static function atLeast(int|float|null $value, int|float $limit): bool
+    {
+        return $value !== null && Number::atLeast($value, $limit);
     }
 
     /**
@@ -282,28 +314,6 @@ final class ResponseJudge
         }
 
         return isset($rising[$low]) && $rising[$low] < $before;
-    }
-
-    /** @param callable(Entry): bool $check */
-    private function any(Session $session, callable $check): bool
-    {
-        foreach ($session->entries as $entry) {
-            if ($check($entry)) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    private function isOverMax(Entry $entry): bool
-    {
-        return PainBounds::isOverMax($entry, $this->log);
-    }
-
-    private function isUnderMin(Entry $entry): bool
-    {
-        return PainBounds::isUnderMin($entry, $this->log);
     }
 
     /**

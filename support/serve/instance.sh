@@ -133,7 +133,7 @@ serve() {
     start_postgres
     write_settings
     own_files
-    artisan config:cache --quiet
+    DB_PERSISTENT=true artisan config:cache --quiet
     artisan route:cache --quiet
     artisan migrate --force --quiet
     if ! alive "$RUN/fpm.pid"; then
