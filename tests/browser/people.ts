@@ -8,7 +8,8 @@ async function signIn(page: Page, path: string, mailbox: string, password: strin
   await page.getByLabel('E-mail address').fill(`${mailbox}@ropewalk.example`);
   await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.getByRole('main').first().waitFor();
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeHidden();
+  await page.getByRole('main').waitFor();
 }
 
 const demo = (): string => process.env.DEMO_PASSWORD ?? '';

@@ -32,6 +32,7 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await shot(page, 'new-case');
 
   const phone = await athlete(browser, 'juno.tamsin');
+  await phone.getByRole('region', { name: 'My ladder' }).waitFor();
   await shot(phone, 'phone-today');
   await phone.goto('/athlete/session');
   await phone.getByRole('button', { name: /Finish/ }).waitFor();

@@ -112,7 +112,7 @@ export function HookChart({ hooks, scores, from, to, limit, chosen, choose }: Ro
         </g>
       ))}
       <line x1={left} x2={full} y1={y(limit)} y2={y(limit)} stroke={colour('watch')} strokeWidth={1} strokeDasharray="5 4" />
-      <text x={full - 2} y={y(limit) - 4} textAnchor="end" fontSize={11} fill={colour('watch')}>limit in exercise {limit}</text>
+      <text x={left + 4} y={y(limit) - 4} fontSize={11} fill={colour('watch')}>limit in exercise {limit}</text>
       <polyline
         fill="none"
         stroke={faint}
