@@ -20,7 +20,6 @@ Route::prefix('api')->group(function (): void {
         Route::get('round', RoundController::class);
         Route::get('catalogue', CatalogueController::class);
         Route::post('athletes', [AthleteController::class, 'store']);
-        Route::get('athletes/{athlete}', [AthleteController::class, 'show']);
         Route::post('start-proposals', [CaseController::class, 'start']);
         Route::post('athletes/{athlete}/cases', [CaseController::class, 'store']);
         Route::get('cases/{case}', [CaseController::class, 'show']);

@@ -10,6 +10,7 @@ use Rung\Core\CaseFile\Side;
 use Rung\Core\CaseFile\Structure;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Start\Findings;
+use Rung\Core\Strength\Strength;
 use Rung\Core\Time\Day;
 
 /** What a practitioner found and chose when opening a case. */
@@ -51,9 +52,11 @@ final readonly class CaseOpening
             'unit' => $test->key('unit'),
         ]);
 
+        $side = $node->choice('side', Side::class);
+
         return new self(
             structure: $node->choice('structure', Structure::class),
-            side: $node->choice('side', Side::class),
+            side: $side,
             goal: $node->choice('goal', Goal::class),
             programme: $node->key('programme'),
             history: $node->textOrNull('history'),
@@ -64,9 +67,9 @@ final readonly class CaseOpening
                 test: $node->wholeOrNull('test', 0, 10),
                 settle: $node->numberOrNull('settle_min'),
                 stiffness: $node->numberOrNull('stiffness_min'),
-                symmetryPercent: $strength === null || $strength['unaffected'] == 0
+                symmetryPercent: $strength === null
                     ? null
-                    : 100 * $strength['affected'] / $strength['unaffected'],
+                    : Strength::symmetry($strength['affected'], $strength['unaffected'], $side === Side::Both),
                 trainingDaysPerWeek: $node->whole('training_days_per_week', 0, 7),
             ),
             risks: $node->textsOrNull('risks') ?? [],

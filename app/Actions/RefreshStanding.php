@@ -29,7 +29,7 @@ final class RefreshStanding
         $evaluation = $this->evaluate($case);
         $step = Acceptance::of($case->plan(), $evaluation, $this->catalogue);
         $case->forceFill([
-            'standing' => Standing::of($evaluation, $step, $this->catalogue),
+            'standing' => Standing::of($evaluation, $step),
             'attention_group' => $evaluation->attention->group->value,
             'attention_rank' => array_search($evaluation->attention->group, AttentionGroup::cases(), true),
             'evaluated_at' => CarbonImmutable::now()->utc(),

@@ -27,7 +27,6 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Date::use(CarbonImmutable::class);
-        Model::preventLazyLoading(false);
         Model::preventSilentlyDiscardingAttributes();
         JsonResource::withoutWrapping();
         // Same origin, whatever its name and port.

@@ -24,7 +24,7 @@ final class Standing
     public const ROUND_DAYS = 14;
 
     /** @return array<string, mixed> */
-    public static function of(Evaluation $evaluation, PlanStep $step, Catalogue $catalogue): array
+    public static function of(Evaluation $evaluation, PlanStep $step): array
     {
         return [
             'at' => $evaluation->log->at->toIso(),

@@ -31,7 +31,19 @@ final class ResponseJudge
     private const PAIN_RISE_WATCH = 2;
 
     /** @var list<int> the ends of all sessions, rising */
-    private array $ends;
+    private readonly array $ends;
+
+    /** @var list<int> the instants of the scored check-ins, rising */
+    private readonly array $scoredAt;
+
+    /** @var list<int> their scores */
+    private readonly array $scores;
+
+    /** @var list<int> the instants of the check-ins with stiffness, rising */
+    private readonly array $stiffAt;
+
+    /** @var list<int|float> their stiffness */
+    private readonly array $stiffness;
 
     /** @var array<string, list<array{Moment, int}>> starts and highest pains of each prescription so far */
     private array $pains = [];
@@ -41,8 +53,14 @@ final class ResponseJudge
 
     private function __construct(private readonly Log $log)
     {
-        $this->ends = array_map(static fn(Session $session): int => $session->ended_at->micros, $log->ended);
-        sort($this->ends);
+        $instant = static fn(CheckIn $checkIn): int => $checkIn->at->micros;
+        $ends = array_map(static fn(Session $session): int => $session->ended_at->micros, $log->ended);
+        sort($ends);
+        $this->ends = $ends;
+        $this->scoredAt = array_map($instant, $log->scored);
+        $this->stiffAt = array_map($instant, $log->stiff);
+        $this->scores = array_map(static fn(CheckIn $checkIn): int => $checkIn->provocation ?? 0, $log->scored);
+        $this->stiffness = array_map(static fn(CheckIn $checkIn): int|float => $checkIn->stiffness_min ?? 0, $log->stiff);
     }
 
     /**
@@ -61,8 +79,8 @@ final class ResponseJudge
 
     private function respond(Session $session): SessionResponse
     {
-        $baseline = self::baseline($this->log->scored, $session->started_at, static fn(CheckIn $c): ?int => $c->provocation);
-        $stiffnessBaseline = self::baseline($this->log->stiff, $session->started_at, static fn(CheckIn $c): int|float|null => $c->stiffness_min);
+        $baseline = self::baseline($this->scoredAt, $this->scores, $session->started_at);
+        $stiffnessBaseline = self::baseline($this->stiffAt, $this->stiffness, $session->started_at);
         $answer = $this->answer($session);
         $second = $this->secondMorning($session);
         $difference = static fn(int|float|null $value, int|float|null $base): int|float|null
@@ -191,18 +209,18 @@ final class ResponseJudge
     /**
      * The median of the latest three readings strictly before a start and at most a week before it.
      *
-     * @param list<CheckIn> $checkIns that carry the reading, in order
-     * @param callable(CheckIn): (int|float|null) $reading
+     * @param list<int> $instants rising
+     * @param list<int|float> $readings taken at them
      */
-    private static function baseline(array $checkIns, Moment $start, callable $reading): int|float|null
+    private static function baseline(array $instants, array $readings, Moment $start): int|float|null
     {
         $values = [];
-        $before = self::firstAtOrAfter($checkIns, $start->micros);
-        for ($i = $before - 1; $i >= 0 && count($values) < self::BASELINE_READINGS; $i--) {
-            if (!$checkIns[$i]->at->withinHoursBefore($start, self::BASELINE_HOURS)) {
+        $earliest = $start->micros - self::BASELINE_HOURS * Moment::HOUR;
+        for ($i = self::firstOver($instants, $start->micros - 1) - 1; $i >= 0 && count($values) < self::BASELINE_READINGS; $i--) {
+            if ($instants[$i] < $earliest) {
                 break;
             }
-            $values[] = $reading($checkIns[$i]) ?? 0;
+            $values[] = $readings[$i];
         }
 
         return $values === [] ? null : Number::median($values);
@@ -213,37 +231,28 @@ final class ResponseJudge
         $end = $session->ended_at->micros;
         $best = null;
         $bestGap = PHP_INT_MAX;
-        $from = self::firstAtOrAfter($this->log->scored, $end + self::ANSWER_FROM_HOURS * Moment::HOUR);
-        for ($i = $from; $i < count($this->log->scored); $i++) {
-            $checkIn = $this->log->scored[$i];
-            if ($checkIn->at->micros > $end + self::ANSWER_TO_HOURS * Moment::HOUR) {
-                break;
-            }
-            $gap = abs($checkIn->at->micros - $end - self::ANSWER_BEST_HOURS * Moment::HOUR);
+        $last = $end + self::ANSWER_TO_HOURS * Moment::HOUR;
+        $i = self::firstOver($this->scoredAt, $end + self::ANSWER_FROM_HOURS * Moment::HOUR - 1);
+        for (; isset($this->scoredAt[$i]) && $this->scoredAt[$i] <= $last; $i++) {
+            $gap = abs($this->scoredAt[$i] - $end - self::ANSWER_BEST_HOURS * Moment::HOUR);
             if ($gap < $bestGap) {
-                [$best, $bestGap] = [$checkIn, $gap];
+                [$best, $bestGap] = [$i, $gap];
             }
         }
 
-        return $best;
+        return $best === null ? null : $this->log->scored[$best];
     }
 
     private function secondMorning(Session $session): ?CheckIn
     {
         $end = $session->ended_at->micros;
-        $first = self::firstAtOrAfter($this->log->scored, $end + self::ANSWER_TO_HOURS * Moment::HOUR + 1);
-        $checkIn = $this->log->scored[$first] ?? null;
-        if ($checkIn === null || $checkIn->at->micros > $end + self::SECOND_MORNING_TO_HOURS * Moment::HOUR) {
+        $first = self::firstOver($this->scoredAt, $end + self::ANSWER_TO_HOURS * Moment::HOUR);
+        $at = $this->scoredAt[$first] ?? PHP_INT_MAX;
+        if ($at > $end + self::SECOND_MORNING_TO_HOURS * Moment::HOUR || self::anyBetween($this->ends, $end, $at)) {
             return null;
         }
 
-        return $this->anyEndBetween($end, $checkIn->at->micros) ? null : $checkIn;
-    }
-
-    /** Whether a session ended strictly between two instants. */
-    private function anyEndBetween(int $after, int $before): bool
-    {
-        return self::anyBetween($this->ends, $after, $before);
+        return $this->log->scored[$first];
     }
 
     private function mayStillBeAnswered(Session $session): bool
@@ -300,33 +309,29 @@ final class ResponseJudge
         return self::anyBetween($this->changes[$prescription], $after->micros, $before->micros);
     }
 
-    /** @param list<int> $rising */
+    /**
+     * Whether one lies strictly between two instants.
+     *
+     * @param list<int> $rising
+     */
     private static function anyBetween(array $rising, int $after, int $before): bool
     {
-        [$low, $high] = [0, count($rising)];
-        while ($low < $high) {
-            $middle = intdiv($low + $high, 2);
-            if ($rising[$middle] > $after) {
-                $high = $middle;
-            } else {
-                $low = $middle + 1;
-            }
-        }
+        $first = self::firstOver($rising, $after);
 
-        return isset($rising[$low]) && $rising[$low] < $before;
+        return isset($rising[$first]) && $rising[$first] < $before;
     }
 
     /**
-     * The index of the first check-in at or after an instant.
+     * The index of the first that is over a value; the count where none is.
      *
-     * @param list<CheckIn> $checkIns in order
+     * @param list<int> $rising
      */
-    private static function firstAtOrAfter(array $checkIns, int $micros): int
+    private static function firstOver(array $rising, int $value): int
     {
-        [$low, $high] = [0, count($checkIns)];
+        [$low, $high] = [0, count($rising)];
         while ($low < $high) {
-            $middle = intdiv($low + $high, 2);
-            if ($checkIns[$middle]->at->micros >= $micros) {
+            $middle = ($low + $high) >> 1;
+            if ($rising[$middle] > $value) {
                 $high = $middle;
             } else {
                 $low = $middle + 1;

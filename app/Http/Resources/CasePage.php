@@ -49,7 +49,7 @@ final class CasePage
             'provocation_test' => $case->provocation_test,
             'rule' => $case->response_rule,
             'stage_from' => $evaluation->log->stageFrom->toIso(),
-            'standing' => Standing::of($evaluation, $step, $this->catalogue),
+            'standing' => Standing::of($evaluation, $step),
             'hooks' => Standing::hooks($evaluation, PHP_INT_MAX >> 1),
             'scores' => array_map(
                 static fn($checkIn): array => [

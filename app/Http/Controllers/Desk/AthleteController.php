@@ -60,14 +60,4 @@ final class AthleteController extends Controller
 
         return new JsonResponse(['id' => $athlete->id, 'name' => $athlete->name, 'password' => $password], 201);
     }
-
-    public function show(Athlete $athlete): JsonResponse
-    {
-        return new JsonResponse([
-            'id' => $athlete->id,
-            'name' => $athlete->name,
-            'act' => $athlete->act,
-            'body_mass_kg' => $athlete->body_mass_kg,
-        ]);
-    }
 }
