@@ -107,7 +107,7 @@ final class CaseSimulator
 
     private function morning(Day $day, int $ago): void
     {
-        $signs = $ago === 0 && $this->story->end === StoryEnd::StopSign ? [Sign::Swelling] : null;
+        $signs = $ago === 1 && $this->story->end === StoryEnd::StopSign ? [Sign::Swelling] : null;
         $at = $this->time($day, 7, $this->chance->getInt(0, 40));
         if ($at->after($this->now) || (!$this->athlete->answersThisMorning() && $signs === null && $ago > 2)) {
             return;

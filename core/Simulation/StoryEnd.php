@@ -12,7 +12,7 @@ enum StoryEnd
     case Overdone;
     /** The last two sessions were too much. */
     case OverdoneTwice;
-    /** A stop sign was reported this morning. */
+    /** A stop sign was reported yesterday morning. */
     case StopSign;
     /** Nobody has touched the dose for four weeks. */
     case Neglected;

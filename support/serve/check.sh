@@ -4,7 +4,8 @@ begin_instance() {
     use_instance "$1" "$2" "$3"
     trap stop_instance EXIT
     stop_instance
-    rm -rf "$PG_HOME/pg"
+    # What an earlier run left would be taken for this one: a cached setting, a database.
+    rm -rf "$PG_HOME/pg" "$HOME_DIR"/cache/*
 }
 
 step() { say "$1"; shift; "$@" || stop_here "failed: $*"; }

@@ -11,7 +11,10 @@ import { theme } from './theme';
 
 const queries = new QueryClient({
   defaultOptions: {
+    // Without reception a request fails at once and says so; nothing waits unseen.
+    mutations: { networkMode: 'always' },
     queries: {
+      networkMode: 'always',
       retry: (failures, problem) => failures < 2 && !(problem instanceof Refusal && problem.status >= 400),
       refetchOnWindowFocus: true,
     },

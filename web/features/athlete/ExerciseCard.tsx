@@ -14,10 +14,13 @@ type Entry = Draft['exercises'][number];
 
 const done = (set: Entry['sets'][number]): string => (set.hold_s === undefined ? (set.work_s === undefined ? `${set.reps ?? 0}` : `${set.work_s} s`) : `${set.hold_s} s`);
 
+const isLoad = (text: string): boolean => /^\d+([.,]\d*)?$/.test(text.trim());
+
 /** One exercise of a session: how, each set to tap when it is done, the load that was used, pain. */
 export function ExerciseCard({ exercise, entry, stopped, change }: { exercise: Schemas['TodayExercise']; entry: Entry; stopped: boolean; change: (entry: Entry) => void }) {
   const [how, setHow] = useState(false);
   const load = entry.sets[0]?.load_kg;
+  const [loadText, setLoadText] = useState(String(load ?? ''));
   const allDone = entry.sets.every((set) => set.done);
   const mark = (index: number) => change({ ...entry, sets: entry.sets.map((set, i) => (i === index ? { ...set, done: !set.done } : set)) });
 
@@ -54,10 +57,13 @@ export function ExerciseCard({ exercise, entry, stopped, change }: { exercise: S
       {load !== undefined && (
         <TextField
           label="Load used, kg"
-          value={String(load)}
+          value={loadText}
+          error={!isLoad(loadText)}
+          helperText={isLoad(loadText) ? undefined : 'A number of kilograms, such as 22.5'}
           onChange={(event) => {
+            setLoadText(event.target.value);
             const used = Number(event.target.value.replace(',', '.'));
-            if (Number.isFinite(used)) change({ ...entry, sets: entry.sets.map((set) => ({ ...set, load_kg: used })) });
+            if (isLoad(event.target.value)) change({ ...entry, sets: entry.sets.map((set) => ({ ...set, load_kg: used })) });
           }}
           slotProps={{ htmlInput: { inputMode: 'decimal' } }}
           sx={{ mt: 1.5, width: 140 }}
