@@ -4,10 +4,6 @@ declare(strict_types=1);
 
 namespace Rung\Core\Input;
 
-use BackedEnum;
-use InvalidArgumentException;
-use Rung\Core\Time\Day;
-use Rung\Core\Time\Moment;
 use stdClass;
 
 /**
@@ -18,6 +14,9 @@ use stdClass;
  */
 final class ObjectNode
 {
+    use ReadsChoices;
+    use ReadsDates;
+
     /** No number in the formats is larger: sums and products stay far from overflow. */
     public const LARGEST = 1_000_000_000;
 
@@ -194,76 +193,6 @@ final class ObjectNode
         return $value > 0 ? $value : 1;
     }
 
-    /**
-     * @template T of BackedEnum
-     *
-     * @param class-string<T> $enum
-     *
-     * @return T
-     */
-    public function choice(string $field, string $enum): BackedEnum
-    {
-        $choice = $this->required($field) ? $this->choiceOrNull($field, $enum) : null;
-
-        return $choice ?? $enum::cases()[0];
-    }
-
-    /**
-     * The field that decides which others the object has. Where it is missing or wrong, that is
-     * the one fault told and the other fields are let pass.
-     *
-     * @template T of BackedEnum
-     *
-     * @param class-string<T> $enum
-     *
-     * @return T|null
-     */
-    public function discriminator(string $field, string $enum): ?BackedEnum
-    {
-        $choice = $this->required($field) ? $this->choiceOrNull($field, $enum) : null;
-        if ($choice === null) {
-            foreach ($this->fields as $name => $_) {
-                $this->asked[(string) $name] = true;
-            }
-        }
-
-        return $choice;
-    }
-
-    /**
-     * @template T of BackedEnum
-     *
-     * @param class-string<T> $enum
-     *
-     * @return T|null
-     */
-    public function choiceOrNull(string $field, string $enum): ?BackedEnum
-    {
-        $value = $this->take($field);
-
-        return $value === null ? null : $this->chosen($value, $field, $enum);
-    }
-
-    /**
-     * @template T of BackedEnum
-     *
-     * @param class-string<T> $enum
-     *
-     * @return list<T>|null
-     */
-    public function choicesOrNull(string $field, string $enum): ?array
-    {
-        $choices = [];
-        foreach ($this->items($field) ?? [] as $i => $value) {
-            $choice = $this->chosen($value, $field . '/' . $i, $enum);
-            if ($choice !== null) {
-                $choices[] = $choice;
-            }
-        }
-
-        return $this->has($field) ? $choices : null;
-    }
-
     /** @return list<string>|null */
     public function textsOrNull(string $field): ?array
     {
@@ -277,37 +206,6 @@ final class ObjectNode
         }
 
         return $this->has($field) ? $texts : null;
-    }
-
-    public function moment(string $field): Moment
-    {
-        return ($this->required($field) ? $this->momentOrNull($field) : null) ?? Moment::fromIso('1970-01-01T00:00:00Z');
-    }
-
-    public function momentOrNull(string $field): ?Moment
-    {
-        return $this->parsed($field, $this->textOrNull($field), Moment::fromIso(...));
-    }
-
-    public function day(string $field): Day
-    {
-        return ($this->required($field) ? $this->dayOrNull($field) : null) ?? Day::fromNumber(0);
-    }
-
-    public function dayOrNull(string $field): ?Day
-    {
-        return $this->parsed($field, $this->textOrNull($field), Day::fromIso(...));
-    }
-
-    /** @return list<Day> */
-    public function days(string $field): array
-    {
-        $days = [];
-        foreach ($this->textsOrNull($field) ?? [] as $i => $text) {
-            $days[] = $this->parsed($field . '/' . $i, $text, Day::fromIso(...)) ?? Day::fromNumber(0);
-        }
-
-        return $days;
     }
 
     /**
@@ -416,42 +314,6 @@ final class ObjectNode
         }
 
         return $this->wrong($field, 'must be a list');
-    }
-
-    /**
-     * @template T of BackedEnum
-     *
-     * @param class-string<T> $enum
-     *
-     * @return T|null
-     */
-    private function chosen(mixed $value, string $path, string $enum): ?BackedEnum
-    {
-        $choice = is_string($value) ? $enum::tryFrom($value) : null;
-        if ($choice === null) {
-            $names = array_map(static fn(BackedEnum $case): string => (string) $case->value, $enum::cases());
-            $this->inItem($path, 'must be one of ' . implode(', ', $names));
-        }
-
-        return $choice;
-    }
-
-    /**
-     * @template T
-     *
-     * @param callable(string): T $parse
-     *
-     * @return T|null
-     */
-    private function parsed(string $field, ?string $text, callable $parse): mixed
-    {
-        try {
-            return $text === null ? null : $parse($text);
-        } catch (InvalidArgumentException $problem) {
-            $this->inItem($field, $problem->getMessage());
-
-            return null;
-        }
     }
 
     /**
