@@ -28,7 +28,8 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await page.getByLabel('Pain at rest, 0–10').fill('2');
   await page.getByLabel('Test score, 0–10').fill('4');
   await page.getByText('Irritability medium').waitFor();
-  await page.mouse.wheel(0, -5000);
+  await page.evaluate(() => window.scrollTo(0, 0));
+  await page.waitForTimeout(300);
   await shot(page, 'new-case');
 
   const phone = await athlete(browser, 'juno.tamsin');
