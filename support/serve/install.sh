@@ -60,6 +60,8 @@ install_all() {
     [ -d node_modules ] || rm -f var/stamps/js
     once php "$(stamp_of composer.json)" install_php
     once js "$(stamp_of package-lock.json)" install_js
+    # What was just installed must be readable for the users that the servers run as.
+    choose_users
 }
 
 run_build() {

@@ -129,7 +129,6 @@ TEXT
 }
 
 serve() {
-    choose_users
     start_postgres
     write_settings
     own_files
