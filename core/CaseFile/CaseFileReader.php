@@ -28,7 +28,8 @@ final class CaseFileReader
 
     private static function read(ObjectNode $node): CaseFile
     {
-        if ($node->required('format') && $node->text('format') !== CaseFile::FORMAT) {
+        $format = $node->text('format');
+        if ($node->hasText('format') && $format !== CaseFile::FORMAT) {
             $node->fault('format', 'must be "' . CaseFile::FORMAT . '"');
         }
         $file = new CaseFile(
