@@ -39,7 +39,7 @@ final class LogCheckIn
         }
 
         return $this->write->run($case, $by, 'answered the morning', static function (CareCase $case) use ($checkIn, $age): bool {
-            if (CheckInRow::query()->whereKey($checkIn->id)->exists()) {
+            if (CheckInRow::isStored($case, $checkIn->id)) {
                 return false;
             }
             CheckInRow::query()->create([

@@ -9,7 +9,6 @@ use App\Models\TrainingSession;
 use App\Models\User;
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
-use Rung\Core\CaseFile\Record;
 use Rung\Core\CaseFile\Session;
 use Rung\Core\Input\InvalidInput;
 
@@ -34,27 +33,16 @@ final class LogSession
         }
 
         return $this->write->run($case, $by, 'logged a session', static function (CareCase $case) use ($session, $planVersion): bool {
-            if (TrainingSession::query()->whereKey($session->id)->exists()) {
+            if (TrainingSession::isStored($case, $session->id)) {
                 return false;
             }
             self::check($case, $session, $planVersion);
-            TrainingSession::query()->create([
+            TrainingSession::query()->create(TrainingSession::fieldsOf($session) + [
                 'id' => $session->id,
                 'practice_id' => $case->practice_id,
                 'case_id' => $case->id,
                 'planned_id' => $session->planned,
                 'plan_version' => $planVersion,
-                'stage' => $session->stage,
-                'kind' => $session->kind->value,
-                'started_at' => Clock::utc($session->started_at),
-                'ended_at' => Clock::utc($session->ended_at),
-                'participation' => $session->participation?->value,
-                'minutes' => $session->minutes,
-                'effort' => $session->effort,
-                'settled_min' => $session->settled_min,
-                'signs' => array_column($session->signs ?? [], 'value'),
-                'entries' => Record::each($session->entries),
-                'notes' => $session->notes,
                 'created_at' => CarbonImmutable::now()->utc(),
             ]);
 

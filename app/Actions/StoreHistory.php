@@ -105,19 +105,9 @@ final class StoreHistory
             $version += $session->started_at->after($decision->evaluation->log->at) ? 1 : 0;
         }
 
-        return [
+        return TrainingSession::fieldsOf($session) + [
             'planned_id' => $session->planned === null ? null : $ids[$session->planned],
             'plan_version' => $version,
-            'stage' => $session->stage,
-            'kind' => $session->kind->value,
-            'started_at' => Clock::utc($session->started_at),
-            'ended_at' => Clock::utc($session->ended_at),
-            'participation' => $session->participation?->value,
-            'minutes' => $session->minutes,
-            'effort' => $session->effort,
-            'settled_min' => $session->settled_min,
-            'signs' => array_column($session->signs ?? [], 'value'),
-            'entries' => Record::each($session->entries),
             'created_at' => Clock::utc($session->ended_at),
         ];
     }

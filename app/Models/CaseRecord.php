@@ -8,6 +8,7 @@ use App\Models\Concerns\BelongsToPractice;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Rung\Core\Input\InvalidInput;
 
 /**
  * A row that belongs to a case.
@@ -30,5 +31,20 @@ abstract class CaseRecord extends Model
     public function case(): BelongsTo
     {
         return $this->belongsTo(CareCase::class, 'case_id');
+    }
+
+    /**
+     * Whether an id that a phone made is stored for this case already.
+     *
+     * @throws InvalidInput where it belongs to something else, so that nothing is taken for stored that is not
+     */
+    public static function isStored(CareCase $case, string $id): bool
+    {
+        $found = static::query()->withoutGlobalScopes()->whereKey($id)->first();
+        if ($found instanceof self && $found->case_id !== $case->id) {
+            throw InvalidInput::at('/id', 'is taken; send this again under another');
+        }
+
+        return $found !== null;
     }
 }

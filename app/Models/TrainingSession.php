@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Support\Clock;
 use Carbon\CarbonImmutable;
+use Rung\Core\CaseFile\Record;
+use Rung\Core\CaseFile\Session;
 
 /**
  * @property string|null $planned_id
@@ -25,6 +28,24 @@ use Carbon\CarbonImmutable;
 final class TrainingSession extends CaseRecord
 {
     protected $table = 'training_sessions';
+
+    /** @return array<string, mixed> what a session of the core is in this table, its place in a case left out */
+    public static function fieldsOf(Session $session): array
+    {
+        return [
+            'stage' => $session->stage,
+            'kind' => $session->kind->value,
+            'started_at' => Clock::utc($session->started_at),
+            'ended_at' => Clock::utc($session->ended_at),
+            'participation' => $session->participation?->value,
+            'minutes' => $session->minutes,
+            'effort' => $session->effort,
+            'settled_min' => $session->settled_min,
+            'signs' => array_column($session->signs ?? [], 'value'),
+            'entries' => Record::each($session->entries),
+            'notes' => $session->notes,
+        ];
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -44,12 +44,6 @@ final readonly class Entry
         return $entry;
     }
 
-    /** Whether the exercise was done: at least one set was logged. */
-    public function isDone(): bool
-    {
-        return $this->sets !== [];
-    }
-
     /** Whether the test was worse after the exercise than before it. */
     public function testGotWorse(): bool
     {

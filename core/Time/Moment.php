@@ -76,12 +76,6 @@ final readonly class Moment
         return $zone === null ? $time : $time->setTimezone($zone);
     }
 
-    /** Hours from `$earlier` to this moment; negative where it lies after. */
-    public function hoursSince(self $earlier): float
-    {
-        return ($this->micros - $earlier->micros) / self::HOUR;
-    }
-
     /** Whether this lies at most so many hours before `$later`, and not after it. */
     public function withinHoursBefore(self $later, int $hours): bool
     {

@@ -69,6 +69,19 @@ final class PermissionsTest extends TestCase
         $this->ask($this->athlete('Juno Tamsin'), 'PATCH', "/api/today/sessions/$session->id", ['settled_min' => 10])->assertStatus(404);
     }
 
+    public function testAnIdOfAnotherIsNeitherOverwrittenNorTakenForStored(): void
+    {
+        $theirs = $this->caseOf('Juno Tamsin', 'Another Practice')->trainingSessions()->firstOrFail();
+        $morning = $this->caseOf('Piet Olander')->checkIns()->firstOrFail();
+        $juno = $this->athlete('Juno Tamsin');
+
+        $this->ask($juno, 'PUT', "/api/today/sessions/$theirs->id", [
+            'plan_version' => 1, 'kind' => 'loading', 'started_at' => '2026-04-14T07:00:00+01:00', 'ended_at' => '2026-04-14T07:40:00+01:00', 'entries' => [],
+        ])->assertStatus(422)->assertJsonValidationErrorFor('id');
+        $this->ask($juno, 'PUT', "/api/today/check-ins/$morning->id", ['at' => '2026-04-14T07:00:00+01:00', 'provocation' => 2])
+            ->assertStatus(422)->assertJsonValidationErrorFor('id');
+    }
+
     public function testEveryReadAndChangeOfARecordIsWrittenDown(): void
     {
         $case = $this->caseOf('Juno Tamsin');
