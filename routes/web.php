@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 use App\Http\Controllers\Desk\AthleteController;
 use App\Http\Controllers\Desk\CaseController;
-use App\Http\Controllers\Desk\CatalogueController;
 use App\Http\Controllers\Desk\DecisionController;
+use App\Http\Controllers\Desk\LibraryController;
+use App\Http\Controllers\Desk\OpeningController;
 use App\Http\Controllers\Desk\RoundController;
 use App\Http\Controllers\Phone\TodayController;
 use App\Http\Controllers\SignInController;
@@ -18,10 +19,23 @@ Route::prefix('api')->group(function (): void {
 
     Route::middleware(['auth', 'can:treat'])->group(function (): void {
         Route::get('round', RoundController::class);
-        Route::get('catalogue', CatalogueController::class);
-        Route::post('athletes', [AthleteController::class, 'store']);
+        Route::get('athletes', AthleteController::class);
+        Route::get('openings', [OpeningController::class, 'index']);
+        Route::post('openings', [OpeningController::class, 'store']);
+        Route::get('openings/{opening}', [OpeningController::class, 'show']);
+        Route::put('openings/{opening}', [OpeningController::class, 'update']);
+        Route::delete('openings/{opening}', [OpeningController::class, 'discard']);
         Route::post('start-proposals', [CaseController::class, 'start']);
-        Route::post('athletes/{athlete}/cases', [CaseController::class, 'store']);
+        Route::post('cases', [CaseController::class, 'store']);
+        Route::get('library', [LibraryController::class, 'show']);
+        Route::get('library/search', [LibraryController::class, 'search']);
+        Route::get('library/compare', [LibraryController::class, 'compare']);
+        Route::get('library/file', [LibraryController::class, 'export']);
+        Route::post('library/file', [LibraryController::class, 'import']);
+        Route::post('library/items', [LibraryController::class, 'copy']);
+        Route::get('library/items/{kind}/{key}', [LibraryController::class, 'item']);
+        Route::put('library/items/{kind}/{key}', [LibraryController::class, 'save']);
+        Route::delete('library/items/{kind}/{key}', [LibraryController::class, 'withdraw']);
         Route::get('cases/{case}', [CaseController::class, 'show']);
         Route::post('cases/{case}/tests', [CaseController::class, 'test']);
         Route::post('cases/{case}/decisions', DecisionController::class);

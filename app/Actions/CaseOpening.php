@@ -8,8 +8,12 @@ use Rung\Core\Calendar\Weekday;
 use Rung\Core\CaseFile\Goal;
 use Rung\Core\CaseFile\Side;
 use Rung\Core\CaseFile\Structure;
+use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Screening\FoundRisk;
+use Rung\Core\Screening\FoundSign;
 use Rung\Core\Start\Findings;
+use Rung\Core\Start\SeverityScore;
 use Rung\Core\Strength\Strength;
 use Rung\Core\Time\Day;
 
@@ -19,71 +23,158 @@ final readonly class CaseOpening
     /**
      * @param list<Weekday> $available
      * @param list<Day> $events
-     * @param list<string> $risks
-     * @param list<array{sign: string, resolved: bool, why: string|null}> $referralSigns
-     * @param array{affected: int|float, unaffected: int|float, unit: string}|null $strength
+     * @param list<string>|null $equipment at hand; null: not asked
+     * @param list<FoundRisk> $risks
+     * @param list<FoundSign> $signs
+     * @param list<string> $advice on what to cut or change for now
+     * @param array<string, array{affected: int|float, unaffected: int|float, unit: string}> $tests by kind: strength, range, count
+     * @param array<string, string> $exercises chosen by hand, by prescription
      */
-    public function __construct(
+    private function __construct(
+        public AthleteEntry $athlete,
         public Structure $structure,
         public Side $side,
         public Goal $goal,
-        public string $programme,
+        public ?Day $goalOn,
+        public ?Day $beganOn,
         public ?string $history,
+        public ?string $loadChange,
+        public ?string $aggravating,
         public array $available,
         public array $events,
+        public ?array $equipment,
+        public ?int $sessionMinutes,
         public Findings $findings,
         public array $risks,
-        public array $referralSigns,
+        public array $signs,
         public bool $screened,
+        public array $advice,
+        public ?Day $adviceUntil,
+        public array $tests,
+        public ?SeverityScore $severity,
+        public string $programme,
+        /** The response rule; null: the programme's own. */
+        public ?string $rule,
         /** The stage in which to begin; null: the proposed one. */
         public ?string $stage,
-        public ?array $strength,
+        public array $exercises,
+        /** The draft that it was typed in. */
+        public ?string $draft,
     ) {}
 
-    public static function read(ObjectNode $node): self
+    public static function read(ObjectNode $node, Catalogue $catalogue, Day $today): self
     {
         $available = $node->choicesOrNull('available', Weekday::class) ?? [];
         if ($node->required('available') && $available === []) {
             $node->fault('available', 'must hold at least one day of the week');
         }
-        $strength = $node->childOrNull('strength', static fn(ObjectNode $test): array => [
-            'affected' => $test->number('affected'),
-            'unaffected' => $test->positive('unaffected'),
-            'unit' => $test->key('unit'),
-        ]);
-
         $side = $node->choice('side', Side::class);
+        $structure = $node->choice('structure', Structure::class);
+        $tests = [];
+        foreach (['strength' => $catalogue->structure($structure)->strengthTest->unit, 'range' => '°', 'count' => 'repetitions'] as $kind => $unit) {
+            $test = $node->childOrNull($kind, static fn(ObjectNode $test): array => [
+                'affected' => $test->number('affected'),
+                'unaffected' => $test->positive('unaffected'),
+                'unit' => $unit,
+            ]);
+            if ($test !== null) {
+                $tests[$kind] = $test;
+            }
+        }
 
         return new self(
-            structure: $node->choice('structure', Structure::class),
+            athlete: $node->child('athlete', AthleteEntry::read(...)),
+            structure: $structure,
             side: $side,
             goal: $node->choice('goal', Goal::class),
-            programme: $node->key('programme'),
+            goalOn: self::comingDay($node, 'goal_on', $today),
+            beganOn: self::pastDay($node, 'began_on', $today),
             history: $node->textOrNull('history'),
+            loadChange: $node->textOrNull('load_change'),
+            aggravating: $node->textOrNull('aggravating'),
             available: $available,
-            events: $node->days('events'),
+            events: self::events($node, $today),
+            equipment: $node->textsOrNull('equipment'),
+            sessionMinutes: $node->wholeOrNull('session_minutes', 5, 240),
             findings: new Findings(
                 rest: $node->wholeOrNull('rest', 0, 10),
                 test: $node->wholeOrNull('test', 0, 10),
                 settle: $node->numberOrNull('settle_min'),
                 stiffness: $node->numberOrNull('stiffness_min'),
-                symmetryPercent: $strength === null
-                    ? null
-                    : Strength::symmetry($strength['affected'], $strength['unaffected'], $side === Side::Both),
+                symmetryPercent: isset($tests['strength'])
+                    ? Strength::symmetry($tests['strength']['affected'], $tests['strength']['unaffected'], $side === Side::Both)
+                    : null,
                 trainingDaysPerWeek: $node->whole('training_days_per_week', 0, 7),
             ),
-            risks: $node->textsOrNull('risks') ?? [],
-            referralSigns: $node->eachOrEmpty('referral_signs', static function (ObjectNode $sign): array {
-                $found = ['sign' => $sign->key('sign'), 'resolved' => $sign->flag('resolved'), 'why' => $sign->textOrNull('why')];
-                if ($found['resolved'] && trim($found['why'] ?? '') === '') {
-                    $sign->fault('why', 'is needed: say why it is safe to go on');
-                }
-
-                return $found;
-            }),
+            risks: $node->eachOrEmpty('risks', static fn(ObjectNode $risk): FoundRisk => self::risk($risk, $catalogue, $today)),
+            signs: $node->eachOrEmpty('signs', static fn(ObjectNode $sign): FoundSign => self::sign($sign, $catalogue)),
             screened: $node->flagOrNull('screened') ?? false,
+            advice: $node->textsOrNull('advice') ?? [],
+            adviceUntil: self::comingDay($node, 'advice_until', $today),
+            tests: $tests,
+            severity: $node->childOrNull('severity', SeverityScore::read(...)),
+            programme: $node->key('programme'),
+            rule: $node->textOrNull('rule'),
             stage: $node->textOrNull('stage'),
-            strength: $strength,
+            exercises: $node->childOrNull('exercises', static fn(ObjectNode $map): array => $map->texts()) ?? [],
+            draft: $node->textOrNull('draft'),
         );
+    }
+
+    private static function risk(ObjectNode $node, Catalogue $catalogue, Day $today): FoundRisk
+    {
+        $key = $node->key('key');
+        $risk = $catalogue->risks[$key] ?? null;
+        $takenOn = self::pastDay($node, 'taken_on', $today);
+        if ($risk === null) {
+            $node->fault('key', 'must be a risk of the catalogue');
+            $risk = $catalogue->risks[array_key_first($catalogue->risks) ?? ''];
+        }
+
+        return new FoundRisk($risk, $takenOn);
+    }
+
+    private static function sign(ObjectNode $node, Catalogue $catalogue): FoundSign
+    {
+        $key = $node->key('key');
+        $why = $node->textOrNull('why');
+        if (!isset($catalogue->signs[$key])) {
+            $node->fault('key', 'must be a referral sign of the catalogue');
+        }
+
+        return new FoundSign($key, $catalogue->signs[$key]->words ?? $key, $why);
+    }
+
+    private static function pastDay(ObjectNode $node, string $field, Day $today): ?Day
+    {
+        $day = $node->dayOrNull($field);
+        if ($day !== null && $day->isAfter($today)) {
+            $node->fault($field, 'must not lie in the future');
+        }
+
+        return $day;
+    }
+
+    private static function comingDay(ObjectNode $node, string $field, Day $today): ?Day
+    {
+        $day = $node->dayOrNull($field);
+        if ($day !== null && $today->isAfter($day)) {
+            $node->fault($field, 'must not lie before today');
+        }
+
+        return $day;
+    }
+
+    /** @return list<Day> */
+    private static function events(ObjectNode $node, Day $today): array
+    {
+        $events = $node->days('events');
+        foreach ($events as $i => $event) {
+            if ($event->number !== 0 && $today->isAfter($event)) {
+                $node->inItem("events/$i", 'must not lie before today');
+            }
+        }
+
+        return $events;
     }
 }

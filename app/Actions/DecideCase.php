@@ -12,10 +12,10 @@ use App\Models\Review;
 use App\Models\SignOff;
 use App\Models\StageEntry;
 use App\Models\User;
+use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use App\Support\Standing;
 use Carbon\CarbonImmutable;
-use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Input\InvalidInput;
@@ -34,7 +34,7 @@ final class DecideCase
     public function __construct(
         private readonly WriteCase $write,
         private readonly RefreshStanding $standing,
-        private readonly Catalogue $catalogue,
+        private readonly CatalogueShelf $shelf,
     ) {}
 
     /**
@@ -65,7 +65,8 @@ final class DecideCase
 
     private function accept(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): Decision
     {
-        $step = Acceptance::of($case->plan(), $evaluation, $this->catalogue, $request->prescriptions);
+        $plan = $case->plan();
+        $step = Acceptance::of($plan, $evaluation, $this->shelf->forCase($case, $plan), $request->prescriptions);
         if (!$step->changesAnything()) {
             throw InvalidInput::at('/kind', 'has nothing to put in force: the proposal changes no dose and no stage');
         }
@@ -85,7 +86,8 @@ final class DecideCase
                 throw InvalidInput::at("/doses/$i/prescription", 'must name an exercise of the present stage');
             }
         }
-        $step = Acceptance::byHand($case->plan(), $evaluation, $this->catalogue, $request->doses);
+        $plan = $case->plan();
+        $step = Acceptance::byHand($plan, $evaluation, $this->shelf->forCase($case, $plan), $request->doses);
         if (!$step->changesAnything()) {
             throw InvalidInput::at('/doses', 'must differ from the present doses');
         }
@@ -136,7 +138,7 @@ final class DecideCase
     private function putInForce(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation): void
     {
         $now = Clock::utc($evaluation->log->at);
-        $content = json_encode($step->plan->toArray(), JSON_THROW_ON_ERROR);
+        $content = json_encode($step->plan->keeping($this->shelf->of($case->practice_id))->toArray(), JSON_THROW_ON_ERROR);
         PlanVersion::query()->create([
             'practice_id' => $case->practice_id,
             'case_id' => $case->id,

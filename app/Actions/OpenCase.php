@@ -8,130 +8,167 @@ use App\Models\Athlete;
 use App\Models\CareCase;
 use App\Models\CheckIn;
 use App\Models\Decision;
+use App\Models\Opening;
+use App\Models\Outcome;
 use App\Models\PlanVersion;
 use App\Models\StageEntry;
 use App\Models\StrengthTest;
 use App\Models\User;
 use App\Support\AccessLog;
-use App\Support\Clock;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Rung\Core\Calendar\Weekday;
 use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Plan\Plan;
-use Rung\Core\Plan\PlanStage;
+use Rung\Core\Screening\FoundRisk;
+use Rung\Core\Screening\FoundSign;
+use Rung\Core\Time\Day;
+use Rung\Core\Words\StartWords;
 
-/** Opens a case: intake signed, programme copied, first weeks on the calendar, baseline recorded. */
+/** Opens a case: intake signed, programme copied, first weeks on the calendar, baseline recorded. All of it or nothing. */
 final class OpenCase
 {
-    /** The strength test that the gates of the knee programme look at. */
-    private const KNEE_STRENGTH = 'knee_extension_strength';
-
-    public function __construct(
-        private readonly Catalogue $catalogue,
-        private readonly ProposeStart $start,
-        private readonly RefreshStanding $standing,
-    ) {}
+    public function __construct(private readonly RefreshStanding $standing) {}
 
     /** @throws InvalidInput */
-    public function handle(Athlete $athlete, User $by, CaseOpening $opening): CareCase
+    public function handle(User $by, CaseOpening $opening, Catalogue $catalogue, Day $today): OpenedCase
     {
-        $proposal = $this->start->handle($opening);
+        $start = ProposeStart::of($opening, $catalogue, $today);
         if (!$opening->screened) {
             throw InvalidInput::at('/screened', 'must be signed: nothing starts before screening is done');
         }
-        if ($proposal->blocked) {
-            throw InvalidInput::at('/referral_signs', 'blocks the start: resolve the sign with a reason, or refer');
+        if ($start->proposal->blocked || $start->stage === null) {
+            throw InvalidInput::at('/signs', 'blocks the start: say why it is safe to go on, or refer. Pain of 8 or more blocks it too');
         }
-        $programme = $this->catalogue->programme($opening->programme);
-        $stage = $opening->stage ?? $proposal->stage;
-        if ($stage === null || $programme->plan->stage($stage) === null) {
-            throw InvalidInput::at('/stage', 'must name a stage of the programme that applies to the goal');
-        }
-        self::checkBodyMass($athlete, $programme->plan);
+        $plan = ProposeStart::planFor($start, $opening->severity);
 
-        $opened = DB::transaction(function () use ($athlete, $by, $opening, $stage, $programme, $proposal): CareCase {
-            $zone = $by->practice->timezone;
-            $today = Clock::today($zone)->toIso();
-            $test = $this->catalogue->structure($opening->structure);
-            $case = CareCase::query()->create([
-                'practice_id' => $by->practice_id,
-                'athlete_id' => $athlete->id,
-                'practitioner_id' => $by->id,
-                'structure' => $opening->structure->value,
-                'structure_title' => $test->title ?? strtr($opening->structure->value, '_', ' '),
-                'side' => $opening->side->value,
-                'goal' => $opening->goal->value,
-                'opened_on' => $today,
-                'history' => $opening->history,
-                'programme' => $programme->key,
-                'response_rule' => $this->catalogue->school($programme->rule)->rule->toArray(),
-                'provocation_test' => ['title' => $test->testTitle ?? '', 'instruction' => $test->testInstruction ?? ''],
-                'available' => array_column($opening->available, 'value'),
-                'events' => array_map(static fn($day): string => $day->toIso(), $opening->events),
-                'blocked' => [],
-                'intake' => [
-                    'findings' => get_object_vars($opening->findings),
-                    'risks' => $opening->risks,
-                    'referral_signs' => $opening->referralSigns,
-                    'screened_by' => $by->name,
-                    'screened_on' => $today,
-                    'start' => $proposal->toArray(),
-                ],
-            ]);
-            $own = ['practice_id' => $case->practice_id, 'case_id' => $case->id];
-            $now = CarbonImmutable::now()->utc();
-            PlanVersion::query()->create($own + [
-                'version' => 1,
-                'content' => json_encode($programme->plan->toArray(), JSON_THROW_ON_ERROR),
-                'note' => "Programme: $programme->title",
-                'author_id' => $by->id,
-                'created_at' => $now,
-            ]);
-            StageEntry::query()->create($own + ['stage' => $stage, 'from' => $today]);
-            if ($opening->findings->test !== null) {
-                CheckIn::query()->create($own + [
-                    'id' => (string) Str::uuid7(),
-                    'at' => $now,
-                    'provocation' => $opening->findings->test,
-                    'stiffness_min' => $opening->findings->stiffness,
-                    'signs' => [],
-                    'created_at' => $now,
-                ]);
-            }
-            if ($opening->strength !== null) {
-                StrengthTest::query()->create($own + ['test' => self::KNEE_STRENGTH, 'on' => $today, 'created_at' => $now] + $opening->strength);
-            }
-            PlanSessions::ahead($case);
-            $evaluation = $this->standing->of($case);
-            Decision::query()->create($own + [
-                'at' => $now,
-                'user_id' => $by->id,
-                'kind' => 'open',
-                'words' => "Opened with $programme->title, beginning at {$evaluation->log->stage->title}",
-                'reason' => $opening->history,
-                'evidence' => ['start' => $proposal->toArray()],
-                'plan_version' => 1,
-            ]);
-            AccessLog::changed($by, $case, 'opened a case');
+        $opened = DB::transaction(function () use ($by, $opening, $start, $plan, $today): OpenedCase {
+            [$athlete, $password] = AddAthlete::of($opening->athlete, $by);
+            self::checkBodyMass($athlete, $plan);
+            $case = $this->store($athlete, $by, $opening, $start, $plan, $today);
+            self::finishDraft($opening->draft, $case);
 
-            return $case;
+            return new OpenedCase($case, $password);
         });
-        assert($opened instanceof CareCase);
+        assert($opened instanceof OpenedCase);
 
         return $opened;
+    }
+
+    private function store(Athlete $athlete, User $by, CaseOpening $opening, Start $start, Plan $plan, Day $today): CareCase
+    {
+        $proposal = $start->proposal;
+        $signs = array_map(static fn(FoundSign $sign): array => $sign->toArray() + ['by' => $by->name, 'on' => $today->toIso()], $opening->signs);
+        $case = CareCase::query()->create([
+            'practice_id' => $by->practice_id,
+            'athlete_id' => $athlete->id,
+            'practitioner_id' => $by->id,
+            'structure' => $opening->structure->value,
+            'structure_title' => $start->structure->title,
+            'side' => $opening->side->value,
+            'goal' => $opening->goal->value,
+            'goal_on' => $opening->goalOn?->toIso(),
+            'purpose' => $start->programme->purpose->value,
+            'opened_on' => $today->toIso(),
+            'history' => $opening->history,
+            'programme' => $start->programme->key,
+            'programme_version' => $start->catalogue->versions["programme/{$start->programme->key}"] ?? null,
+            'response_rule' => $start->rule->toArray(),
+            'provocation_test' => $start->structure->testFor($proposal->irritability)->toArray(),
+            'available' => array_map(static fn(Weekday $day): string => $day->value, $opening->available),
+            'events' => array_map(static fn(Day $day): string => $day->toIso(), $opening->events),
+            'blocked' => [],
+            'equipment' => $opening->equipment,
+            'session_minutes' => $opening->sessionMinutes,
+            'advice' => array_map(static fn(string $words): array => [
+                'words' => $words, 'from' => $today->toIso(), 'until' => $opening->adviceUntil?->toIso(),
+            ], $opening->advice),
+            'severity' => $opening->severity?->toArray(),
+            'intake' => [
+                'began_on' => $opening->beganOn?->toIso(),
+                'load_change' => $opening->loadChange,
+                'aggravating' => $opening->aggravating,
+                'findings' => get_object_vars($opening->findings),
+                'risks' => array_map(static fn(FoundRisk $risk): string => $risk->words($opening->beganOn), $opening->risks),
+                'referral_signs' => $signs,
+                'screened_by' => $by->name,
+                'screened_on' => $today->toIso(),
+                'start' => $proposal->toArray(),
+            ],
+        ]);
+        $own = ['practice_id' => $case->practice_id, 'case_id' => $case->id];
+        $now = CarbonImmutable::now()->utc();
+        PlanVersion::query()->create($own + [
+            'version' => 1,
+            'content' => json_encode($plan->toArray(), JSON_THROW_ON_ERROR),
+            'note' => "Programme: {$start->programme->title}",
+            'author_id' => $by->id,
+            'created_at' => $now,
+        ]);
+        StageEntry::query()->create($own + ['stage' => $start->stage?->stage->key, 'from' => $today->toIso()]);
+        self::storeBaseline($opening, $start, $own, $today, $now);
+        PlanSessions::ahead($case);
+        $this->standing->of($case);
+        Decision::query()->create($own + [
+            'at' => $now,
+            'user_id' => $by->id,
+            'kind' => 'open',
+            'words' => "Opened with {$start->programme->title}, beginning at {$start->stage?->stage->title}",
+            'reason' => $opening->loadChange ?? $opening->history,
+            'evidence' => [
+                'start' => $proposal->toArray(),
+                'because' => $start->stage === null ? '' : StartWords::proposal($opening->findings, $start->stage, $start->level, $start->plan->choices ?? []),
+                'signs' => $signs,
+                'lint' => array_map(static fn($note): string => $note->words, $start->lint),
+            ],
+            'plan_version' => 1,
+        ]);
+        AccessLog::changed($by, $case, 'opened a case');
+
+        return $case;
+    }
+
+    /** @param array{practice_id: string, case_id: string} $own */
+    private static function storeBaseline(CaseOpening $opening, Start $start, array $own, Day $today, CarbonImmutable $now): void
+    {
+        if ($opening->findings->test !== null) {
+            CheckIn::query()->create($own + [
+                'id' => (string) Str::uuid7(),
+                'at' => $now,
+                'provocation' => $opening->findings->test,
+                'stiffness_min' => $opening->findings->stiffness,
+                'signs' => [],
+                'created_at' => $now,
+            ]);
+        }
+        $keys = ['strength' => $start->structure->strengthTest->key, 'range' => 'range_of_motion', 'count' => 'endurance_count'];
+        foreach ($opening->tests as $kind => $test) {
+            StrengthTest::query()->create($own + ['test' => $keys[$kind], 'on' => $today->toIso(), 'created_at' => $now] + $test);
+        }
+        if ($opening->severity?->score !== null) {
+            Outcome::query()->create($own + [
+                'measure' => $opening->severity->name, 'on' => $today->toIso(), 'score' => $opening->severity->score, 'created_at' => $now,
+            ]);
+        }
+    }
+
+    private static function finishDraft(?string $draft, CareCase $case): void
+    {
+        if ($draft !== null && Str::isUuid($draft)) {
+            // What was typed is in the case now; the draft keeps nothing of it.
+            Opening::query()->whereKey($draft)->update(['case_id' => $case->id, 'form' => '{}']);
+        }
     }
 
     /** @throws InvalidInput where a dose lifts a part of the body and its mass is unknown */
     private static function checkBodyMass(Athlete $athlete, Plan $plan): void
     {
-        $lifts = array_filter($plan->stages, static fn(PlanStage $stage): bool => array_filter(
-            $stage->stage->prescriptions,
-            static fn($prescription): bool => ($prescription->dose->body_fraction ?? 0) > 0,
-        ) !== []);
+        $lifts = array_filter($plan->prescriptions(), static fn(Prescription $one): bool => ($one->dose->body_fraction ?? 0) > 0);
         if ($lifts !== [] && $athlete->body_mass_kg === null) {
-            throw InvalidInput::at('/programme', "needs the athlete's body mass, since it lifts a part of the body; add it first");
+            throw InvalidInput::at('/athlete/body_mass_kg', 'is needed: some exercises lift a part of the body');
         }
     }
 }

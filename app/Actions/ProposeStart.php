@@ -5,31 +5,93 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Catalogue\Programme;
 use Rung\Core\Input\InvalidInput;
+use Rung\Core\Lint\Linter;
+use Rung\Core\Lint\LintSubject;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\PlanCalendar;
+use Rung\Core\Screening\FoundRisk;
+use Rung\Core\Screening\FoundSign;
+use Rung\Core\Start\Irritability;
+use Rung\Core\Start\RungLevel;
+use Rung\Core\Start\SeverityScore;
 use Rung\Core\Start\StartAdvisor;
+use Rung\Core\Start\StartPlan;
 use Rung\Core\Start\StartProposal;
 use Rung\Core\Start\StartStage;
+use Rung\Core\Time\Day;
 
-/** Where the programme would have an athlete begin, from what was found. */
+/** Where the programme would have an athlete begin, from what was found, and what that looks like. Nothing is stored. */
 final class ProposeStart
 {
-    public function __construct(private readonly Catalogue $catalogue) {}
+    public const SHOWN_DAYS = 14;
 
     /** @throws InvalidInput */
-    public function handle(CaseOpening $opening): StartProposal
+    public static function of(CaseOpening $opening, Catalogue $catalogue, Day $today): Start
     {
-        $programme = $this->catalogue->programmes[$opening->programme]
-            ?? throw InvalidInput::at('/programme', 'must name a programme of the catalogue');
+        $programme = $catalogue->programmes[$opening->programme]
+            ?? throw InvalidInput::at('/programme', 'must name a programme of the library');
         if (!in_array($opening->structure, $programme->structures, true)) {
             throw InvalidInput::at('/programme', 'is not meant for this structure; choose another');
         }
+        $rule = $catalogue->schools[$opening->rule ?? $programme->rule] ?? throw InvalidInput::at('/rule', 'must name a response rule of the library');
+        $structure = $catalogue->structure($opening->structure);
+        $proposal = self::proposal($opening, $programme);
+        $key = $opening->stage ?? $proposal->stage;
+        $level = $opening->stage !== null && $opening->stage !== $proposal->stage ? RungLevel::Easiest : $proposal->rung ?? RungLevel::Easiest;
+        if ($proposal->blocked || $key === null) {
+            return new Start($catalogue, $structure, $programme, $rule->rule, $proposal, null, $level, null, [], []);
+        }
+        if ($programme->plan->stage($key)?->stage->appliesTo($opening->goal) !== true) {
+            throw InvalidInput::at('/stage', 'must name a stage of the programme that applies to the goal');
+        }
+        $irritable = $proposal->irritability !== Irritability::Low;
+        $plan = StartPlan::of($programme, $catalogue, $structure, $key, $level, $irritable, $opening->equipment, $opening->exercises);
+        $stage = $plan->plan->stage($key);
+        assert($stage !== null);
+        $calendar = PlanCalendar::of($stage, $today, self::SHOWN_DAYS, $opening->available, [], $opening->events);
 
+        return new Start($catalogue, $structure, $programme, $rule->rule, $proposal, $stage, $level, $plan, $calendar, Linter::of(new LintSubject(
+            catalogue: $catalogue,
+            structure: $structure,
+            rule: $rule->rule,
+            stage: $stage,
+            irritable: $irritable,
+            loweringOnly: $programme->lowering_only,
+            calendar: $calendar,
+            events: $opening->events,
+            sessionMinutes: $opening->sessionMinutes,
+            bodyMassKg: $opening->athlete->bodyMassKg,
+        )));
+    }
+
+    public static function proposal(CaseOpening $opening, Programme $programme): StartProposal
+    {
         return StartAdvisor::propose(
             $opening->findings,
             $opening->goal,
             array_map(StartStage::of(...), $programme->plan->caseStages()),
-            $opening->risks !== [],
-            in_array(false, array_column($opening->referralSigns, 'resolved'), true),
+            array_filter($opening->risks, static fn(FoundRisk $risk): bool => $risk->counts($opening->beganOn)) !== [],
+            array_filter($opening->signs, static fn(FoundSign $sign): bool => $sign->blocks()) !== [],
         );
+    }
+
+    /**
+     * The plan as the case gets it: its severity criteria over the chosen score, copies of the
+     * practice's own exercises kept with it.
+     *
+     * @throws InvalidInput where a stage is left without a gate
+     */
+    public static function planFor(Start $start, ?SeverityScore $severity): Plan
+    {
+        $plan = SeverityScore::into($severity, $start->plan->plan ?? new Plan([]))->keeping($start->catalogue);
+        foreach ($plan->stages as $stage) {
+            if ($stage->stage->gate === []) {
+                throw InvalidInput::at('/severity', "is needed: the gate of {$stage->stage->title} looks at nothing else");
+            }
+        }
+
+        return $plan;
     }
 }

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\CareCase;
+use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use App\Support\Standing;
 use Carbon\CarbonImmutable;
 use Rung\Core\Attention\AttentionGroup;
-use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\Evaluator;
 use Rung\Core\Plan\Acceptance;
@@ -20,14 +20,15 @@ use Rung\Core\Plan\Acceptance;
  */
 final class RefreshStanding
 {
-    public function __construct(private readonly Catalogue $catalogue) {}
+    public function __construct(private readonly CatalogueShelf $shelf) {}
 
     /** @param bool $written whether something was written, so that what people look at is out of date */
     public function of(CareCase $case, bool $written = true): Evaluation
     {
         $case->refresh();
         $evaluation = $this->evaluate($case);
-        $step = Acceptance::of($case->plan(), $evaluation, $this->catalogue);
+        $plan = $case->plan();
+        $step = Acceptance::of($plan, $evaluation, $this->shelf->forCase($case, $plan));
         $case->forceFill([
             'standing' => Standing::of($evaluation, $step),
             'attention_group' => $evaluation->attention->group->value,

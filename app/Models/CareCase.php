@@ -37,6 +37,12 @@ use Rung\Core\Time\Day;
  * @property list<string> $events
  * @property list<string> $blocked
  * @property array<string, mixed> $intake
+ * @property int|null $programme_version of the practice's own programme
+ * @property list<string>|null $equipment at hand; null where it was not asked
+ * @property int|null $session_minutes that a session may take
+ * @property list<array{words: string, from: string, until: string|null}> $advice on what to cut or change for now
+ * @property array<string, mixed>|null $severity the severity score that is used
+ * @property string|null $goal_on
  * @property array<string, mixed>|null $standing
  * @property string|null $attention_group
  * @property int $attention_rank
@@ -106,7 +112,7 @@ final class CareCase extends Model
     /** @return HasMany<StrengthTest, $this> */
     public function tests(): HasMany
     {
-        return $this->hasMany(StrengthTest::class, 'case_id')->orderBy('on')->orderBy('created_at');
+        return $this->hasMany(StrengthTest::class, 'case_id')->orderBy('on')->orderBy('created_at')->orderBy('id');
     }
 
     /** @return HasMany<Outcome, $this> */
@@ -177,6 +183,9 @@ final class CareCase extends Model
             'events' => 'array',
             'blocked' => 'array',
             'intake' => 'array',
+            'equipment' => 'array',
+            'advice' => 'array',
+            'severity' => 'array',
             'standing' => 'array',
             'evaluated_at' => 'immutable_datetime',
         ];

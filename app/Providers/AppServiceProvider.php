@@ -8,6 +8,7 @@ use App\Models\CareCase;
 use App\Models\User;
 use App\Policies\CareCasePolicy;
 use App\Support\CatalogueFiles;
+use App\Support\CatalogueShelf;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -15,13 +16,14 @@ use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
-use Rung\Core\Catalogue\Catalogue;
 
 final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->singleton(Catalogue::class, fn(): Catalogue => CatalogueFiles::load($this->app->basePath('catalogue')));
+        $this->app->singleton(CatalogueShelf::class, fn(): CatalogueShelf => new CatalogueShelf(
+            CatalogueFiles::load($this->app->basePath('catalogue'), $this->app->storagePath('framework/catalogue.kept')),
+        ));
     }
 
     public function boot(): void

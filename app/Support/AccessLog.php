@@ -25,6 +25,12 @@ final class AccessLog
         self::readMany($user, $what, [$case->id], $case->athlete_id);
     }
 
+    /** What concerns athletes and no case yet. */
+    public static function note(User $user, string $what): void
+    {
+        self::write($user, null, $what, []);
+    }
+
     /** @param list<string> $cases ids */
     public static function readMany(User $user, string $what, array $cases, ?string $athleteId = null): void
     {

@@ -105,7 +105,7 @@ final class Standing
 
             return [
                 'prescription' => $prescription->key,
-                'title' => $catalogue->exercises[$prescription->exercise]->title ?? $prescription->exercise,
+                'title' => $catalogue->titleOf($prescription->exercise),
                 'change' => $proposal->change->value,
                 'preferred' => $proposal->preferred,
                 'before' => DoseWords::of($prescription),
@@ -162,7 +162,7 @@ final class Standing
         if ($note?->after !== null) {
             $title = $note->after->exercise === $note->before->exercise
                 ? ''
-                : ($catalogue->exercises[$note->after->exercise]->title ?? $note->after->exercise) . ', ';
+                : $catalogue->titleOf($note->after->exercise) . ', ';
 
             return $title . DoseWords::of($note->after);
         }

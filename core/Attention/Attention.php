@@ -37,10 +37,10 @@ final readonly class Attention
         $unchanged = self::unchanged($log, $fortnight);
         $stalled = self::that([
             [AttentionReason::ReviewDue, self::reviewDue($log)],
-            [AttentionReason::NoImprovement, self::noImprovement($log)],
+            [AttentionReason::NoImprovement, self::isNotImproving($log)],
             [AttentionReason::Plateau, $unchanged],
         ]);
-        $timid = self::that([[AttentionReason::TooTimid, $unchanged && self::allWellBorne($log, $responses)]]);
+        $timid = self::that([[AttentionReason::TooTimid, self::isTooTimid($log, $responses, $fortnight)]]);
 
         return match (true) {
             $action->kind === ActionKind::Stop => new self(AttentionGroup::StopReview, []),
@@ -52,6 +52,16 @@ final readonly class Attention
             $stalled !== [] => new self(AttentionGroup::Stalled, $stalled),
             default => new self(AttentionGroup::OnCourse, []),
         };
+    }
+
+    /**
+     * Whether nothing was changed for three weeks though every answer settled.
+     *
+     * @param list<SessionResponse> $responses of the log
+     */
+    public static function isTooTimid(Log $log, array $responses, Adherence $fortnight): bool
+    {
+        return self::unchanged($log, $fortnight) && self::allWellBorne($log, $responses);
     }
 
     /** @return array{group: string, reasons: list<string>} */
@@ -83,7 +93,8 @@ final readonly class Attention
         return $review !== null && !$review->isAfter($log->today);
     }
 
-    private static function noImprovement(Log $log): bool
+    /** Whether the test is no better after six weeks than in the first. */
+    public static function isNotImproving(Log $log): bool
     {
         $details = $log->file->case;
         $first = $log->firstScoreOn();

@@ -9,8 +9,14 @@ use Rung\Core\CaseFile\Structure;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Lint\LintRule;
+use Rung\Core\Screening\ReferralSign;
+use Rung\Core\Screening\Risk;
 
-/** What the product knows about structures, exercises, ladders, programmes and response rules. */
+/**
+ * What the product knows about structures, exercises, ladders, programmes, response rules, screening
+ * and lint (docs/formats/catalogue.md). A practice lays its own library over it.
+ */
 final readonly class Catalogue
 {
     /**
@@ -19,54 +25,74 @@ final readonly class Catalogue
      * @param array<string, Ladder> $ladders
      * @param array<string, Programme> $programmes
      * @param array<string, School> $schools
+     * @param array<string, ReferralSign> $signs
+     * @param array<string, Risk> $risks
+     * @param array<string, LintRule> $lint
+     * @param array<string, int> $versions in force of a practice's own items, by kind and key ("exercise/our_squat")
      */
     private function __construct(
-        public array $structures,
-        public array $exercises,
-        public array $ladders,
-        public array $programmes,
-        public array $schools,
+        public array $structures = [],
+        public array $exercises = [],
+        public array $ladders = [],
+        public array $programmes = [],
+        public array $schools = [],
+        public array $signs = [],
+        public array $risks = [],
+        public array $lint = [],
+        public array $versions = [],
     ) {}
 
     /**
-     * @param list<string> $documents JSON texts: files of structures, of exercises with their ladders,
-     *     of response rules, and single programmes
+     * @param list<string> $documents JSON texts, each a file of the catalogue
      *
      * @throws InvalidInput where a document does not have its form
      */
     public static function fromDocuments(array $documents): self
     {
-        $structures = $exercises = $ladders = $programmes = $schools = [];
+        $catalogue = new self();
         foreach ($documents as $document) {
-            Json::read($document, static function (ObjectNode $node) use (&$structures, &$exercises, &$ladders, &$programmes, &$schools): void {
-                if ($node->has('stages')) {
-                    $programme = Programme::read($node);
-                    $programmes[$programme->key] = $programme;
-
-                    return;
-                }
-                foreach ($node->eachOrEmpty('structures', StructureInfo::read(...)) as $info) {
-                    $structures[$info->structure->value] = $info;
-                }
-                foreach ($node->eachOrEmpty('exercises', Exercise::read(...)) as $exercise) {
-                    $exercises[$exercise->key] = $exercise;
-                }
-                foreach ($node->eachOrEmpty('ladders', Ladder::read(...)) as $ladder) {
-                    $ladders[$ladder->key] = $ladder;
-                }
-                foreach ($node->eachOrEmpty('response_rules', School::read(...)) as $school) {
-                    $schools[$school->key] = $school;
-                }
-            });
+            $catalogue = Json::read($document, static fn(ObjectNode $node): self => $node->has('stages')
+                ? $catalogue->with(programmes: [Programme::read($node)])
+                : $catalogue->withDocument($node));
         }
 
-        return new self($structures, $exercises, $ladders, $programmes, $schools);
+        return $catalogue;
+    }
+
+    /**
+     * Laid over by a practice's own items; those of the same key take the place of the shipped ones.
+     *
+     * @param list<Exercise> $exercises
+     * @param list<Ladder> $ladders
+     * @param list<Programme> $programmes
+     * @param list<School> $schools
+     */
+    public function with(array $exercises = [], array $ladders = [], array $programmes = [], array $schools = []): self
+    {
+        return $this->replaced([
+            'exercises' => self::keyed($exercises) + $this->exercises,
+            'ladders' => self::keyed($ladders) + $this->ladders,
+            'programmes' => self::keyed($programmes) + $this->programmes,
+            'schools' => self::keyed($schools) + $this->schools,
+        ]);
+    }
+
+    /** @param array<string, int> $versions in force of a practice's own items, by kind and key */
+    public function withVersions(array $versions): self
+    {
+        return $this->replaced(['versions' => $versions]);
     }
 
     /** @throws OutOfBoundsException where there is no such exercise */
     public function exercise(string $key): Exercise
     {
         return $this->exercises[$key] ?? throw new OutOfBoundsException("no exercise $key");
+    }
+
+    /** What people call an exercise; its key where the catalogue does not have it. */
+    public function titleOf(string $exercise): string
+    {
+        return $this->exercises[$exercise]->title ?? $exercise;
     }
 
     /** @throws OutOfBoundsException where there is no such programme */
@@ -81,17 +107,18 @@ final readonly class Catalogue
         return $this->schools[$key] ?? throw new OutOfBoundsException("no response rule $key");
     }
 
-    public function structure(Structure $structure): ?StructureInfo
+    /** @throws OutOfBoundsException where there is no such structure */
+    public function structure(Structure $structure): StructureInfo
     {
-        return $this->structures[$structure->value] ?? null;
+        return $this->structures[$structure->value] ?? throw new OutOfBoundsException("no structure $structure->value");
     }
 
     /** The exercise one rung up (1) or down (-1) the ladder; null at its end or for one on no ladder. */
     public function neighbour(string $exercise, int $steps): ?Exercise
     {
-        $ladder = $this->ladderOf($exercise);
-        $at = $ladder === null ? false : array_search($exercise, $ladder->rungs, true);
-        $key = $ladder === null || $at === false ? null : $ladder->rungs[$at + $steps] ?? null;
+        $rungs = $this->ladderOf($exercise)?->exercises() ?? [];
+        $at = array_search($exercise, $rungs, true);
+        $key = $at === false ? null : $rungs[$at + $steps] ?? null;
 
         return $key === null ? null : $this->exercise($key);
     }
@@ -99,11 +126,64 @@ final readonly class Catalogue
     public function ladderOf(string $exercise): ?Ladder
     {
         foreach ($this->ladders as $ladder) {
-            if (in_array($exercise, $ladder->rungs, true)) {
+            if (in_array($exercise, $ladder->exercises(), true)) {
                 return $ladder;
             }
         }
 
         return null;
+    }
+
+    /** @return list<string> all that any exercise needs, in the order of the alphabet */
+    public function equipment(): array
+    {
+        $all = array_merge(...array_values(array_map(static fn(Exercise $one): array => $one->equipment, $this->exercises)));
+        sort($all);
+
+        return array_values(array_unique($all));
+    }
+
+    private function withDocument(ObjectNode $node): self
+    {
+        $structures = [];
+        foreach ($node->eachOrEmpty('structures', StructureInfo::read(...)) as $info) {
+            $structures[$info->structure->value] = $info;
+        }
+
+        return $this->with(
+            $node->eachOrEmpty('exercises', Exercise::read(...)),
+            $node->eachOrEmpty('ladders', Ladder::read(...)),
+            [],
+            $node->eachOrEmpty('response_rules', School::read(...)),
+        )->replaced([
+            'structures' => $structures + $this->structures,
+            'signs' => self::keyed($node->eachOrEmpty('referral_signs', ReferralSign::read(...))) + $this->signs,
+            'risks' => self::keyed($node->eachOrEmpty('risks', Risk::read(...))) + $this->risks,
+            'lint' => self::keyed($node->eachOrEmpty('lint', LintRule::read(...))) + $this->lint,
+        ]);
+    }
+
+    /** @param array<string, mixed> $parts */
+    private function replaced(array $parts): self
+    {
+        /** @phpstan-ignore argument.type (the names and types are the constructor's own) */
+        return new self(...$parts + get_object_vars($this));
+    }
+
+    /**
+     * @template T of Exercise|Ladder|Programme|School|ReferralSign|Risk|LintRule
+     *
+     * @param list<T> $items
+     *
+     * @return array<string, T>
+     */
+    private static function keyed(array $items): array
+    {
+        $keyed = [];
+        foreach ($items as $item) {
+            $keyed[$item->key] = $item;
+        }
+
+        return $keyed;
     }
 }

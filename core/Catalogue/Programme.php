@@ -4,24 +4,42 @@ declare(strict_types=1);
 
 namespace Rung\Core\Catalogue;
 
+use Rung\Core\CaseFile\Purpose;
 use Rung\Core\CaseFile\Structure;
+use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\PlanStage;
+use Rung\Core\Stage\Criterion;
 
 /** The main shape of a school's programme; a case gets a copy of its plan. */
 final readonly class Programme
 {
-    /** @param list<Structure> $structures */
+    /** As the test of a criterion: the strength test of the structure that is treated. */
+    public const TEST_OF_STRUCTURE = 'structure';
+
+    /**
+     * @param list<Structure> $structures
+     * @param list<Variant> $variants
+     */
     private function __construct(
         public string $key,
         public string $title,
         public array $structures,
         /** The key of its response rule. */
         public string $rule,
+        public Purpose $purpose,
+        /** Whether the test is repeated before and after each exercise. */
+        public bool $retest,
+        /** Whether it is built on lowering alone. */
+        public bool $lowering_only,
         public string $summary,
+        /** What to be told before it is chosen. */
+        public ?string $caution,
         public string $timeScale,
         /** The name of the severity score that its gates look at. */
         public ?string $severityMeasure,
+        public array $variants,
         public Plan $plan,
     ) {}
 
@@ -29,13 +47,70 @@ final readonly class Programme
     {
         return new self(
             $node->key('key'),
-            $node->text('title'),
+            $node->key('title'),
             $node->choicesOrNull('structures', Structure::class) ?? [],
-            $node->text('rule'),
-            $node->text('summary'),
-            $node->text('time_scale'),
+            $node->key('rule'),
+            $node->choice('purpose', Purpose::class),
+            $node->flag('retest'),
+            $node->flag('lowering_only'),
+            $node->key('summary'),
+            $node->textOrNull('caution'),
+            $node->key('time_scale'),
             $node->textOrNull('severity_measure'),
+            $node->eachOrEmpty('variants', Variant::read(...)),
             new Plan(Plan::readStages($node)),
         );
+    }
+
+    /** The plan for one of its structures: that structure's exercises and its strength test. */
+    public function planFor(StructureInfo $structure, Catalogue $catalogue): Plan
+    {
+        $swaps = [];
+        foreach ($this->variants as $variant) {
+            if (in_array($structure->structure, $variant->structures, true)) {
+                $swaps += $variant->exercises;
+            }
+        }
+        $swap = static function (Prescription $prescription) use ($swaps, $catalogue): Prescription {
+            $key = $swaps[$prescription->key] ?? null;
+
+            return $key === null ? $prescription : self::swapped($prescription, $catalogue->exercise($key));
+        };
+        $test = static fn(Criterion $criterion): Criterion => $criterion->test === self::TEST_OF_STRUCTURE
+            ? $criterion->withTest($structure->strengthTest->key)
+            : $criterion;
+
+        return $this->plan->mapStages(static fn(PlanStage $planned): PlanStage => $planned->withStage(
+            $planned->stage->withPrescriptions(array_map($swap, $planned->stage->prescriptions))->withGate(array_map($test, $planned->stage->gate)),
+        ));
+    }
+
+    /** @return array<string, mixed> as it stands in a document */
+    public function toArray(): array
+    {
+        return array_filter([
+            'key' => $this->key,
+            'title' => $this->title,
+            'structures' => array_column($this->structures, 'value'),
+            'rule' => $this->rule,
+            'purpose' => $this->purpose->value,
+            'retest' => $this->retest,
+            'lowering_only' => $this->lowering_only,
+            'summary' => $this->summary,
+            'caution' => $this->caution,
+            'time_scale' => $this->timeScale,
+            'severity_measure' => $this->severityMeasure,
+            'variants' => $this->variants === [] ? null : array_map(static fn(Variant $one): array => $one->toArray(), $this->variants),
+            'stages' => array_map(static fn(PlanStage $stage): array => $stage->toArray(), $this->plan->stages),
+        ], static fn(mixed $value): bool => $value !== null);
+    }
+
+    /** Another exercise in the same place: the programme's volume and intensity, the exercise's own load and range. */
+    private static function swapped(Prescription $prescription, Exercise $exercise): Prescription
+    {
+        $kept = array_intersect_key($prescription->dose->toArray(), array_flip(['sets', 'reps', 'hold_s', 'rest_s', 'percent_mvc', 'effort', 'times_per_day']));
+        $dose = $exercise->dose->merged($kept);
+
+        return $prescription->withExercise($exercise->key, $exercise->mode, $exercise->limbs, $dose, $prescription->cue);
     }
 }

@@ -10,6 +10,9 @@ use Rung\Core\Response\ResponseRule;
 /** A response rule with whose view it is and what speaks for and against it. */
 final readonly class School
 {
+    /** The highest stop level that a catalogue or library may set (docs/rules.md, "The 24-hour response"). */
+    public const MAX_STOP_AT = 8;
+
     private function __construct(
         public string $key,
         public string $title,
@@ -21,14 +24,39 @@ final readonly class School
     public static function read(ObjectNode $node): self
     {
         $key = $node->key('key');
-        $rule = $node->child('limits', ResponseRule::read(...));
+        $rule = $node->child('limits', static function (ObjectNode $limits): ResponseRule {
+            $rule = ResponseRule::read($limits);
+            if ($rule->stop_at > self::MAX_STOP_AT) {
+                $limits->fault('stop_at', 'must be ' . self::MAX_STOP_AT . ' at most: loading stops there whatever the school');
+            }
+            if ($rule->rise_watch_from > $rule->rise_over_from) {
+                $limits->fault('rise_watch_from', 'must not be over the rise that is too much');
+            }
+
+            return $rule;
+        });
 
         return new self(
             $key,
-            $node->text('title'),
-            $node->text('view'),
-            $node->text('for_and_against'),
+            $node->key('title'),
+            $node->key('view'),
+            $node->key('for_and_against'),
             $rule->named($key),
         );
+    }
+
+    /** @return array<string, mixed> as it stands in a document */
+    public function toArray(): array
+    {
+        $limits = $this->rule->toArray();
+        unset($limits['name']);
+
+        return [
+            'key' => $this->key,
+            'title' => $this->title,
+            'view' => $this->view,
+            'for_and_against' => $this->forAndAgainst,
+            'limits' => $limits,
+        ];
     }
 }

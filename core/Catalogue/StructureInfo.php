@@ -6,33 +6,59 @@ namespace Rung\Core\Catalogue;
 
 use Rung\Core\CaseFile\Structure;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Start\Irritability;
 
 /** What is known of a structure: what to avoid, what to relieve, how it is tested. */
 final readonly class StructureInfo
 {
+    /**
+     * @param list<Avoid> $avoid while irritable
+     * @param list<string> $loadRelief advice to choose from
+     */
     private function __construct(
         public Structure $structure,
         public string $title,
-        public ?string $avoidWhileIrritable,
-        public string $loadRelief,
-        public string $testTitle,
-        public string $testInstruction,
+        public Region $region,
+        public bool $isMuscle,
+        public array $avoid,
+        public array $loadRelief,
+        private ProvocationTest $test,
+        private ?ProvocationTest $testIfIrritable,
+        /** Taken instead once the usual one has become easy; a choice of the practitioner. */
+        public ?ProvocationTest $laterTest,
+        public StrengthTestInfo $strengthTest,
     ) {}
 
     public static function read(ObjectNode $node): self
     {
-        [$title, $instruction] = $node->child(
-            'provocation_test',
-            static fn(ObjectNode $test): array => [$test->text('title'), $test->text('instruction')],
-        );
-
         return new self(
             $node->choice('key', Structure::class),
-            $node->text('title'),
-            $node->textOrNull('avoid_while_irritable'),
-            $node->text('load_relief'),
-            $title,
-            $instruction,
+            $node->key('title'),
+            $node->choice('region', Region::class),
+            $node->text('kind') === 'muscle',
+            $node->eachOrEmpty('avoid', Avoid::read(...)),
+            $node->textsOrNull('load_relief') ?? [],
+            $node->child('provocation_test', ProvocationTest::read(...)),
+            $node->childOrNull('test_if_irritable', ProvocationTest::read(...)),
+            $node->childOrNull('later_test', ProvocationTest::read(...)),
+            $node->child('strength_test', StrengthTestInfo::read(...)),
         );
+    }
+
+    /** Its title inside a sentence. */
+    public function name(): string
+    {
+        return str_starts_with($this->title, 'Achilles') ? $this->title : lcfirst($this->title);
+    }
+
+    /** The test to fix for a case: a gentler one where the structure has one and is highly irritable. */
+    public function testFor(Irritability $irritability): ProvocationTest
+    {
+        return $irritability === Irritability::High ? $this->testIfIrritable ?? $this->test : $this->test;
+    }
+
+    public function usualTest(): ProvocationTest
+    {
+        return $this->test;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rung\Core\Dose;
 
 use InvalidArgumentException;
+use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
 
 /**
@@ -85,6 +86,18 @@ final readonly class Dose
     {
         /** @phpstan-ignore argument.type (the names and types are the constructor's own) */
         return new self(...array_merge(get_object_vars($this), $changes));
+    }
+
+    /**
+     * The same dose with fields of another put over it.
+     *
+     * @param array<string, mixed> $fields as {@see toArray()} writes them
+     */
+    public function merged(array $fields): self
+    {
+        $json = json_encode(array_replace($this->toArray(), $fields), JSON_THROW_ON_ERROR);
+
+        return Json::read($json, self::read(...));
     }
 
     /**

@@ -23,6 +23,15 @@ final class InvalidInput extends RuntimeException
         return new self([new Fault($path, $message)]);
     }
 
+    /** The same faults as seen from an object inside the input. */
+    public function below(string $path): self
+    {
+        return new self(array_map(
+            static fn(Fault $fault): Fault => new Fault(str_starts_with($fault->path, $path) ? substr($fault->path, strlen($path)) : $fault->path, $fault->message),
+            $this->faults,
+        ));
+    }
+
     /** @return list<array{path: string, message: string}> */
     public function toArray(): array
     {

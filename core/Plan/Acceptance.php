@@ -135,7 +135,7 @@ final class Acceptance
 
     private function title(Prescription $prescription): string
     {
-        return $this->catalogue->exercises[$prescription->exercise]->title ?? $prescription->exercise;
+        return $this->catalogue->titleOf($prescription->exercise);
     }
 
     private function previousStage(): ?string

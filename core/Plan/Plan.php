@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rung\Core\Plan;
 
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Catalogue\Exercise;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
@@ -17,8 +19,9 @@ final readonly class Plan
     /**
      * @param list<PlanStage> $stages
      * @param array<string, Day> $resting prescriptions that rest, by key, with the day from which they are tried again
+     * @param array<string, Exercise> $exercises copies of the practice's own, by key, as they were when the case was given them
      */
-    public function __construct(public array $stages, public array $resting = []) {}
+    public function __construct(public array $stages, public array $resting = [], public array $exercises = []) {}
 
     /** @throws InvalidInput */
     public static function fromJson(string $json): self
@@ -30,7 +33,9 @@ final readonly class Plan
                 $resting[$key] = $until;
             }
 
-            return new self($stages, $resting);
+            $exercises = array_column($node->eachOrEmpty('exercises', Exercise::read(...)), null, 'key');
+
+            return new self($stages, $resting, $exercises);
         });
     }
 
@@ -76,12 +81,37 @@ final readonly class Plan
             array_map(static fn(Prescription $p): Prescription => $p->key === $new->key ? $new : $p, $stage->stage->prescriptions),
         )), $this->stages);
 
-        return new self($stages, $this->resting);
+        return new self($stages, $this->resting, $this->exercises);
+    }
+
+    /** @param callable(PlanStage): PlanStage $change */
+    public function mapStages(callable $change): self
+    {
+        return new self(array_map($change, $this->stages), $this->resting, $this->exercises);
+    }
+
+    /** @return list<Prescription> of all stages */
+    public function prescriptions(): array
+    {
+        return array_merge(...array_map(static fn(PlanStage $stage): array => $stage->stage->prescriptions, $this->stages));
+    }
+
+    /** The plan with copies of those of its exercises that are the practice's own and are not kept yet. */
+    public function keeping(Catalogue $catalogue): self
+    {
+        $exercises = $this->exercises;
+        foreach ($this->prescriptions() as $prescription) {
+            if (isset($catalogue->versions["exercise/$prescription->exercise"])) {
+                $exercises += [$prescription->exercise => $catalogue->exercise($prescription->exercise)];
+            }
+        }
+
+        return new self($this->stages, $this->resting, $exercises);
     }
 
     public function restingUntil(string $prescription, Day $until): self
     {
-        return new self($this->stages, [...$this->resting, $prescription => $until]);
+        return new self($this->stages, [...$this->resting, $prescription => $until], $this->exercises);
     }
 
     public function rests(string $prescription, Day $on): bool
@@ -102,6 +132,7 @@ final readonly class Plan
         return [
             'stages' => array_map(static fn(PlanStage $stage): array => $stage->toArray(), $this->stages),
             'resting' => $resting,
+            'exercises' => array_values(array_map(static fn(Exercise $one): array => $one->toArray(), $this->exercises)),
         ];
     }
 }

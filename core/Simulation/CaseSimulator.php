@@ -39,8 +39,6 @@ final class CaseSimulator
 
     private const PLAN_AHEAD_DAYS = 28;
 
-    private const TEST = 'knee_extension_strength';
-
     private CaseFile $file;
 
     private Plan $plan;
@@ -124,7 +122,7 @@ final class CaseSimulator
     private function measure(Day $day): void
     {
         $other = 420 + $this->chance->getInt(-6, 6);
-        $this->add('tests', new StrengthTest(self::TEST, $day, (int) round($other * $this->athlete->symmetryPercent() / 100), $other, 'N'));
+        $this->add('tests', new StrengthTest($this->catalogue->structure($this->file->case->structure)->strengthTest->key, $day, (int) round($other * $this->athlete->symmetryPercent() / 100), $other, 'N'));
         $this->add('outcomes', new Outcome('severity_score', $day, $this->athlete->severityScore()));
     }
 

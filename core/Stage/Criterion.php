@@ -92,6 +92,23 @@ final readonly class Criterion
         };
     }
 
+    /** The same criterion over another strength test. */
+    public function withTest(string $test): self
+    {
+        return new self($this->type, $this->min, $this->max, $this->min_percent, $this->days, $this->within_days, test: $test);
+    }
+
+    /** The same criterion over a severity score, which is to lie on the better side of a bound. */
+    public function withOutcome(string $measure, int|float $bound, bool $higherIsBetter): self
+    {
+        return new self(
+            $this->type,
+            min: $higherIsBetter ? $bound : null,
+            max: $higherIsBetter ? null : $bound,
+            measure: $measure,
+        );
+    }
+
     /** The parameter that the value is compared with. */
     public function needed(): int|float
     {

@@ -75,6 +75,12 @@ final readonly class Stage
         return new self($this->key, $this->title, $this->mode, $this->goals, $this->gate, $prescriptions, $this->notes);
     }
 
+    /** @param list<Criterion> $gate */
+    public function withGate(array $gate): self
+    {
+        return new self($this->key, $this->title, $this->mode, $this->goals, $gate, $this->prescriptions, $this->notes);
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

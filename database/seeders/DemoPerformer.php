@@ -22,5 +22,6 @@ final readonly class DemoPerformer
         /** Of the chance in the story. */
         public int $seed,
         public Story $story,
+        public string $programme,
     ) {}
 }

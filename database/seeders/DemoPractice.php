@@ -11,6 +11,7 @@ use App\Models\CareCase;
 use App\Models\Practice;
 use App\Models\Role;
 use App\Models\User;
+use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use Illuminate\Support\Facades\DB;
 use Random\Engine\Mt19937;
@@ -19,8 +20,6 @@ use Rung\Core\Calendar\Weekday;
 use Rung\Core\CaseFile\Athlete as CoreAthlete;
 use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\CaseFile\Details;
-use Rung\Core\CaseFile\Structure;
-use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Simulation\CaseSimulator;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\Zone;
@@ -31,7 +30,7 @@ final class DemoPractice
     private const ZONE = 'Europe/Lisbon';
 
     public function __construct(
-        private readonly Catalogue $catalogue,
+        private readonly CatalogueShelf $shelf,
         private readonly StoreHistory $store,
         private readonly RefreshStanding $standing,
     ) {}
@@ -58,9 +57,11 @@ final class DemoPractice
         $today = $zone->dayOf($now);
         $events = self::shows($today);
         $story = $demo->story->withEvents($events);
-        $programme = $this->catalogue->programme('knee_four_stage');
-        $rule = $this->catalogue->school($programme->rule)->rule;
-        $info = $this->catalogue->structure($demo->structure) ?? $this->catalogue->structure(Structure::PatellarTendon);
+        $catalogue = $this->shelf->shipped;
+        $programme = $catalogue->programme($demo->programme);
+        $rule = $catalogue->school($programme->rule)->rule;
+        $info = $catalogue->structure($demo->structure);
+        $plan = $programme->planFor($info, $catalogue);
 
         $athlete = Athlete::query()->create([
             'practice_id' => $practice->id, 'name' => $demo->name, 'act' => $demo->act, 'body_mass_kg' => $demo->mass,
@@ -72,14 +73,14 @@ final class DemoPractice
             'athlete_id' => $athlete->id,
             'practitioner_id' => $practitioner->id,
             'structure' => $demo->structure->value,
-            'structure_title' => $info->title ?? '',
+            'structure_title' => $info->title,
             'side' => $demo->side->value,
             'goal' => $demo->goal->value,
             'opened_on' => $opened->toIso(),
             'history' => 'Came on after a spell of extra rehearsals.',
             'programme' => $programme->key,
             'response_rule' => $rule->toArray(),
-            'provocation_test' => ['title' => $info->testTitle ?? '', 'instruction' => $info->testInstruction ?? ''],
+            'provocation_test' => $info->usualTest()->toArray(),
             'available' => array_column($story->available, 'value'),
             'events' => array_map(static fn(Day $day): string => $day->toIso(), $events),
             'blocked' => [],
@@ -90,11 +91,11 @@ final class DemoPractice
             new CoreAthlete($demo->name, $demo->mass, $demo->goal),
             new Details($demo->structure, $demo->side, $opened),
             $rule,
-            $programme->plan->caseStages(),
+            $plan->caseStages(),
             [],
         );
-        $history = CaseSimulator::play($file, $programme->plan, $story, $this->catalogue, new Randomizer(new Mt19937($demo->seed)), $now);
-        $this->store->handle($case, $programme->plan, $history, $practitioner);
+        $history = CaseSimulator::play($file, $plan, $story, $catalogue, new Randomizer(new Mt19937($demo->seed)), $now);
+        $this->store->handle($case, $plan, $history, $practitioner);
         $this->standing->of($case);
     }
 

@@ -25,14 +25,14 @@ final class DemoStories
         return [
             self::one('Juno Tamsin', 'tumbler', 58, Goal::Jumping, Side::Left, 11, $usual, 24, 'holds', morningOpen: true),
             self::one('Piet Olander', 'trapeze', 74, Goal::Jumping, Side::Right, 12, $hot, 12, 'holds'),
-            self::one('Mirela Quill', 'wire walker', 55, Goal::Everyday, Side::Left, 13, $usual, 45, 'holds'),
+            self::one('Mirela Quill', 'wire walker', 55, Goal::Everyday, Side::Left, 13, $usual, 45, 'holds', structure: Structure::AchillesMidportion, programme: 'heel_slow_load'),
             self::one('Tobias Fenwick', 'stilt walker', 82, Goal::Running, Side::Right, 14, $usual, 62, 'holds', StoryEnd::Overdone),
-            self::one('Anouk Sorrel', 'juggler', 61, Goal::Strength, Side::Both, 15, $calm, 40, 'slow'),
+            self::one('Anouk Sorrel', 'juggler', 61, Goal::Strength, Side::Both, 15, $calm, 40, 'slow', structure: Structure::LateralElbow, programme: 'hold_strength_speed'),
             self::one('Basil Thorne', 'porter', 96, Goal::Power, Side::Left, 16, $usual, 55, 'slow', StoryEnd::OverdoneTwice),
             self::one('Calla Westerby', 'rider', 60, Goal::Jumping, Side::Right, 17, $calm, 34, 'slow'),
             self::one('Dario Pell', 'tumbler', 69, Goal::Cutting, Side::Left, 18, $usual, 75, 'holds', StoryEnd::AsItComes, 5),
-            self::one('Edda Moorgate', 'aerialist', 57, Goal::Jumping, Side::Right, 19, $usual, 26, 'holds'),
-            self::one('Fenn Harrow', 'clown', 71, Goal::Running, Side::Left, 20, $usual, 48, 'holds', StoryEnd::StopSign),
+            self::one('Edda Moorgate', 'aerialist', 57, Goal::Jumping, Side::Right, 19, $usual, 26, 'holds', structure: Structure::ProximalHamstring, programme: 'hamstring_origin_four_stage'),
+            self::one('Fenn Harrow', 'clown', 71, Goal::Running, Side::Left, 20, $usual, 48, 'holds', StoryEnd::StopSign, structure: Structure::QuadricepsTendon),
             self::one('Greta Osei-Vane', 'tumbler', 63, Goal::Jumping, Side::Left, 21, $calm, 80, 'slow', StoryEnd::Neglected),
             self::one('Hollis Brandt', 'acrobat', 78, Goal::Jumping, Side::Right, 22, $hot, 3, 'holds'),
             self::one('Ines Calloway', 'wheel', 66, Goal::Power, Side::Both, 23, $calm, 150, 'slow'),
@@ -52,16 +52,19 @@ final class DemoStories
         StoryEnd $end = StoryEnd::AsItComes,
         ?int $silentSince = null,
         bool $morningOpen = false,
+        Structure $structure = Structure::PatellarTendon,
+        string $programme = 'knee_four_stage',
     ): DemoPerformer {
         return new DemoPerformer(
             $name,
             $act,
             $mass,
             $goal,
-            $seed % 5 === 0 ? Structure::QuadricepsTendon : Structure::PatellarTendon,
+            $structure,
             $side,
             $seed,
             new Story($temper, $days, $stage, Weekday::cases(), [], $silentSince, $end, $morningOpen),
+            $programme,
         );
     }
 }

@@ -5,9 +5,19 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rung\Core\CaseFile\Structure;
-use Rung\Core\Plan\PlanStage;
+use Rung\Core\Catalogue\CatalogueCheck;
+use Rung\Core\Catalogue\Comparison;
+use Rung\Core\Catalogue\Directness;
+use Rung\Core\Catalogue\Exercise;
+use Rung\Core\Catalogue\LibraryFile;
+use Rung\Core\Catalogue\Programme;
+use Rung\Core\Catalogue\School;
+use Rung\Core\Catalogue\Search;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Lint\LintKey;
 
 /** The clinical content: every document has its form, and nothing names what is not there. */
 final class CatalogueTest extends TestCase
@@ -25,28 +35,127 @@ final class CatalogueTest extends TestCase
         }
     }
 
-    public function testNothingNamesWhatIsNotThere(): void
+    public function testItHoldsWhatTheFieldNeeds(): void
     {
         $catalogue = Support::catalogue();
-        foreach ($catalogue->ladders as $ladder) {
-            self::assertSame([], array_diff($ladder->rungs, array_keys($catalogue->exercises)), $ladder->key);
-            self::assertSame(array_unique($ladder->rungs), $ladder->rungs, $ladder->key);
+        self::assertSame(array_column(Structure::cases(), 'value'), array_keys($catalogue->structures));
+        self::assertGreaterThanOrEqual(90, count($catalogue->exercises));
+        self::assertSame(array_column(LintKey::cases(), 'value'), array_keys($catalogue->lint));
+        foreach ($catalogue->structures as $key => $structure) {
+            $for = array_filter($catalogue->programmes, static fn(Programme $one): bool => in_array($structure->structure, $one->structures, true));
+            self::assertNotEmpty($for, "no programme for $key");
+            $direct = array_filter($catalogue->exercises, static fn(Exercise $one): bool => $one->loads($structure->structure) === Directness::Target);
+            self::assertNotEmpty($direct, "nothing loads $key directly");
         }
+        foreach ($catalogue->schools as $school) {
+            self::assertLessThanOrEqual(School::MAX_STOP_AT, $school->rule->stop_at);
+        }
+    }
+
+    public function testItsPartsFitEachOther(): void
+    {
+        $catalogue = Support::catalogue();
+        $check = new CatalogueCheck($catalogue);
+        $faults = [];
+        foreach ([[$catalogue->exercises, $check->exercise(...)], [$catalogue->ladders, $check->ladder(...)], [$catalogue->programmes, $check->programme(...)]] as [$items, $look]) {
+            foreach ($items as $item) {
+                foreach ($look($item) as $path => $message) {
+                    $faults[] = "$item->key/$path $message";
+                }
+            }
+        }
+        self::assertSame([], $faults);
+        // Whoever has nothing at hand is led to something that needs nothing.
         foreach ($catalogue->exercises as $exercise) {
-            self::assertNotNull($catalogue->ladderOf($exercise->key), $exercise->key);
-            self::assertTrue($exercise->stand_in === null || isset($catalogue->exercises[$exercise->stand_in]), $exercise->key);
-            self::assertTrue($exercise->equipment === [] || $exercise->stand_in !== null || $exercise->equipment === ['box'], "$exercise->key needs a stand-in");
-        }
-        foreach ($catalogue->programmes as $programme) {
-            self::assertArrayHasKey($programme->rule, $catalogue->schools);
-            foreach ($programme->structures as $structure) {
-                self::assertNotNull($catalogue->structure($structure), $structure->value);
-            }
-            foreach ($programme->plan->stages as $stage) {
-                self::stageIsWhole($stage, $programme->plan->stages);
+            for ($one = $exercise; $one->equipment !== []; $one = $catalogue->exercise((string) $one->stand_in)) {
+                self::assertNotNull($one->stand_in, "$exercise->key ends at $one->key, which needs " . implode(', ', $one->equipment));
             }
         }
-        self::assertNull($catalogue->structure(Structure::Adductor));
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>}> what is spoilt of a sound library, and the fault that is told */
+    public static function broken(): iterable
+    {
+        yield 'a rung that is no harder' => ['/ladders/0/rungs/1/demand', ['ladders' => [['rungs' => [1 => ['demand' => 1]]]]]];
+        yield 'a rung that is nothing' => ['/ladders/0/rungs/1/exercise', ['ladders' => [['rungs' => [1 => ['exercise' => 'nothing']]]]]];
+        yield 'a rung twice' => ['/ladders/0/rungs/1/exercise', ['ladders' => [['rungs' => [1 => ['exercise' => 'our_first']]]]]];
+        yield 'nothing for those without' => ['/exercises/0/stand_in', ['exercises' => [['equipment' => ['wheel']]]]];
+        yield 'a stand-in of another kind' => ['/exercises/1/stand_in', ['exercises' => [1 => ['stand_in' => 'squat']]]];
+        yield 'stand-ins in a ring' => ['/exercises/0/stand_in', ['exercises' => [['stand_in' => 'our_second'], ['stand_in' => 'our_first']]]];
+        yield 'a dose at the harder end' => ['/exercises/0/dose/hold_s', ['exercises' => [['dose' => ['hold_s' => 45]]]]];
+        yield 'a range upside down' => ['/exercises/0/usual/sets', ['exercises' => [['usual' => ['sets' => [5, 3]]]]]];
+        yield 'a structure that is none' => ['/exercises/0/structures/toe', ['exercises' => [['structures' => ['toe' => 'target']]]]];
+        yield 'a school that is none' => ['/programmes/0/rule', ['programmes' => [['rule' => 'nobody']]]];
+        yield 'a gate over another stage' => ['/programmes/0/stages/2/gate/3/prescription', ['programmes' => [['stages' => [2 => ['gate' => [3 => ['prescription' => 'press']]]]]]]];
+        yield 'a test that is none' => ['/programmes/0/stages/1/gate/3/test', ['programmes' => [['stages' => [1 => ['gate' => [3 => ['test' => 'luck']]]]]]]];
+        yield 'an exercise that is none' => ['/programmes/0/stages/0/prescriptions/0/exercise', ['programmes' => [['stages' => [['prescriptions' => [['exercise' => 'nothing']]]]]]]];
+        yield 'a rung that leads down' => ['/programmes/0/stages/0/prescriptions/1/progression/levers/2/to', ['programmes' => [['stages' => [['prescriptions' => [1 => ['progression' => ['levers' => [2 => ['to' => 'straight_leg_lift']]]]]]]]]]];
+        yield 'a key that ships' => ['/programmes/0/key', ['programmes' => [['key' => 'heel_paced']]]];
+        yield 'a stop that is none' => ['/response_rules/0/limits/stop_at', ['response_rules' => [['limits' => ['stop_at' => 9]]]]];
+    }
+
+    /** @param array<string, mixed> $spoilt */
+    #[DataProvider('broken')]
+    public function testABrokenLibraryIsRefusedAtThePlace(string $path, array $spoilt): void
+    {
+        $catalogue = Support::catalogue();
+        $hold = $catalogue->exercise('wall_sit_high')->toArray();
+        $sound = [
+            'format' => LibraryFile::FORMAT,
+            'exercises' => [['key' => 'our_first', 'stand_in' => null] + $hold, ['key' => 'our_second', 'stand_in' => 'our_first'] + $hold],
+            'ladders' => [['key' => 'our_ladder', 'title' => 'Our ladder', 'rungs' => [
+                ['exercise' => 'our_first', 'demand' => 1], ['exercise' => 'our_second', 'demand' => 2, 'changes' => ['load'], 'words' => 'More'],
+            ]]],
+            'programmes' => [['key' => 'our_programme'] + $catalogue->programme('knee_four_stage')->toArray()],
+            'response_rules' => [['key' => 'our_rule'] + $catalogue->school('low')->toArray()],
+        ];
+        $read = static fn(array $document): LibraryFile => LibraryFile::read((string) json_encode($document), $catalogue, $catalogue);
+        self::assertSame('our_second', $read($sound)->catalogue->neighbour('our_first', 1)?->key);
+        try {
+            $read(array_replace_recursive($sound, $spoilt));
+            self::fail('taken as sound');
+        } catch (InvalidInput $bad) {
+            self::assertContains($path, array_column($bad->faults, 'path'), $bad->getMessage());
+        }
+    }
+
+    public function testAnEmptyStructureMapAndTwoFaultsAreBothTold(): void
+    {
+        $hold = Support::catalogue()->exercise('wall_sit_high')->toArray();
+        $json = (string) json_encode(['format' => LibraryFile::FORMAT, 'exercises' => [['structures' => (object) [], 'title' => ''] + ['key' => 'ours'] + $hold]]);
+        $this->expectExceptionMessageMatches('#/exercises/0/title must not be empty.*/exercises/0/structures must name at least one#');
+        LibraryFile::read($json, Support::catalogue(), Support::catalogue());
+    }
+
+    /** @return iterable<string, array{string, list<string>, list<string>}> query, first finds, what must not be among them */
+    public static function queries(): iterable
+    {
+        yield 'structure, no equipment, mode' => ['Achilles, no equipment, hold', ['calf_hold_two', 'calf_hold_bent', 'calf_hold_one'], ['calf_hold_weighted', 'heel_raise_one_floor']];
+        yield 'plural and case' => ['KNEECAP springs', ['two_to_one_jump', 'one_leg_hop'], ['bounding']];
+        yield 'one leg, with a machine' => ['leg press one leg', ['leg_press_one', 'leg_press_hold'], ['wall_sit']];
+        yield 'nothing fits' => ['outer elbow sled', [], ['sled_push']];
+    }
+
+    /**
+     * @param list<string> $first
+     * @param list<string> $absent
+     */
+    #[DataProvider('queries')]
+    public function testPeopleFindWhatTheyAskFor(string $query, array $first, array $absent): void
+    {
+        $found = array_map(static fn(Exercise $one): string => $one->key, (new Search(Support::catalogue()))->exercises($query));
+        self::assertSame($first, array_slice($found, 0, count($first)));
+        self::assertSame([], array_intersect($absent, $found));
+    }
+
+    public function testTwoProgrammesAreComparedPointByPoint(): void
+    {
+        $catalogue = Support::catalogue();
+        $points = array_column((new Comparison($catalogue))->programmes($catalogue->programme('heel_slow_load'), $catalogue->programme('heel_twice_daily_eccentric')), null, 'point');
+        self::assertSame(['point' => 'School', 'a' => 'No worse next morning', 'b' => 'Moderate pain, wider steps', 'differs' => true], $points['School']);
+        self::assertSame('lowering 2 times a day every day', $points['Days of the first stage']['b']);
+        self::assertSame(['none', 'Heel lowering over a step, knee straight, 3 × 15'], [$points['Lowering only']['a'], $points['Lowering only']['b']]);
+        self::assertFalse($points['For']['differs']);
     }
 
     public function testALadderIsClimbedRungByRung(): void
@@ -74,18 +183,5 @@ final class CatalogueTest extends TestCase
             self::assertFalse($isValid($bad), $spoilt);
             self::assertSame(2, Support::rung(['validate', '-'], $bad)[0], $spoilt);
         }
-    }
-
-    /** @param list<PlanStage> $stages */
-    private static function stageIsWhole(PlanStage $stage, array $stages): void
-    {
-        $all = array_merge(...array_map(static fn(PlanStage $one): array => array_column($one->stage->prescriptions, 'key'), $stages));
-        foreach ($stage->stage->gate as $criterion) {
-            self::assertTrue($criterion->prescription === null || in_array($criterion->prescription, $all, true));
-        }
-        foreach ($stage->stage->prescriptions as $prescription) {
-            self::assertArrayHasKey($prescription->exercise, Support::catalogue()->exercises);
-        }
-        self::assertSame([], array_diff($stage->rhythm->cycle ?? [], array_column($stage->slots, 'key')));
     }
 }

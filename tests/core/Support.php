@@ -62,7 +62,7 @@ final class Support
     {
         static $catalogue = null;
 
-        return $catalogue instanceof Catalogue ? $catalogue : $catalogue = CatalogueFiles::load(__DIR__ . '/../../catalogue');
+        return $catalogue instanceof Catalogue ? $catalogue : $catalogue = CatalogueFiles::read(__DIR__ . '/../../catalogue');
     }
 
     /** A case of the four-stage knee programme, played by a simulated athlete up to {@see NOW}. */

@@ -17,7 +17,7 @@ final class Contract
 
     public static function hold(string $method, string $path, int $status, string $answer): void
     {
-        $schema = self::schemaFor(strtolower($method), $path, (string) $status);
+        $schema = self::schemaFor(strtolower($method), explode('?', $path, 2)[0], (string) $status);
         if ($schema === null) {
             // 401, 403, 404, 419 and 429 have one form everywhere: a message.
             Assert::assertContains($status, [401, 403, 404, 419, 429], "$method $path answers $status, which the contract does not know");

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\AccessLogEntry;
+use App\Models\Opening;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -15,10 +17,23 @@ final class PermissionsTest extends TestCase
     public static function doors(): iterable
     {
         yield 'the Round' => ['GET', '/api/round', true];
-        yield 'the catalogue' => ['GET', '/api/catalogue', true];
-        yield 'adding an athlete' => ['POST', '/api/athletes', true];
+        yield 'the athletes' => ['GET', '/api/athletes', true];
+        yield 'openings' => ['GET', '/api/openings', true];
+        yield 'leaving an opening' => ['POST', '/api/openings', true];
+        yield 'an opening' => ['GET', '/api/openings/{opening}', true];
+        yield 'typing on' => ['PUT', '/api/openings/{opening}', true];
+        yield 'discarding an opening' => ['DELETE', '/api/openings/{opening}', true];
         yield 'a start' => ['POST', '/api/start-proposals', true];
-        yield 'opening a case' => ['POST', '/api/athletes/{athlete}/cases', true];
+        yield 'opening a case' => ['POST', '/api/cases', true];
+        yield 'the library' => ['GET', '/api/library', true];
+        yield 'searching it' => ['GET', '/api/library/search?q=hold', true];
+        yield 'comparing' => ['GET', '/api/library/compare?kind=rule&a=low&b=heavy', true];
+        yield 'the library file' => ['GET', '/api/library/file', true];
+        yield 'taking in a file' => ['POST', '/api/library/file', true];
+        yield 'copying' => ['POST', '/api/library/items', true];
+        yield 'an item' => ['GET', '/api/library/items/rule/low', true];
+        yield 'saving an item' => ['PUT', '/api/library/items/rule/our_low', true];
+        yield 'withdrawing an item' => ['DELETE', '/api/library/items/rule/our_low', true];
         yield 'a case' => ['GET', '/api/cases/{case}', true];
         yield 'a test' => ['POST', '/api/cases/{case}/tests', true];
         yield 'a decision' => ['POST', '/api/cases/{case}/decisions', true];
@@ -32,7 +47,8 @@ final class PermissionsTest extends TestCase
     public function testADoorOpensForItsPeopleAlone(string $method, string $path, bool $desk): void
     {
         $case = $this->caseOf('Juno Tamsin');
-        $path = strtr($path, ['{case}' => $case->id, '{athlete}' => $case->athlete_id, '{id}' => (string) Str::uuid7()]);
+        $opening = Opening::query()->create(['practice_id' => $case->practice_id, 'practitioner_id' => $case->practitioner_id, 'name' => 'Somebody', 'step' => 1, 'form' => []]);
+        $path = strtr($path, ['{opening}' => $opening->id, '{case}' => $case->id, '{id}' => (string) Str::uuid7()]);
 
         $this->ask(null, $method, $path)->assertStatus(401)->assertJsonStructure(['message']);
         $wrong = $desk ? $this->athlete('Juno Tamsin') : $this->practitioner();
@@ -46,9 +62,16 @@ final class PermissionsTest extends TestCase
         $foreign = $this->caseOf('Juno Tamsin', 'Another Practice');
         $planned = $foreign->plannedSessions()->firstOrFail();
         $own = $this->practitioner();
+        $other = $this->practitioner('Another Practice');
+        $typed = Opening::query()->create(['practice_id' => $other->practice_id, 'practitioner_id' => $other->id, 'name' => 'Theirs', 'step' => 2, 'form' => []]);
+        $this->ask($other, 'POST', '/api/library/items', ['kind' => 'rule', 'key' => 'low'])->assertStatus(201)->assertJsonPath('key', 'our_low');
+        Auth::guard()->forgetUser();
+        // An athlete of another practice cannot be given a case either.
+        $this->ask($own, 'POST', '/api/cases', OpeningTest::opening(['athlete' => ['id' => $foreign->athlete_id]]))->assertStatus(422)->assertJsonValidationErrorFor('athlete.id');
 
         foreach ([['GET', "/api/cases/$foreign->id"], ['POST', "/api/cases/$foreign->id/tests"], ['POST', "/api/cases/$foreign->id/decisions"],
-            ['POST', "/api/athletes/$foreign->athlete_id/cases"]] as [$method, $path]) {
+            ['GET', "/api/openings/$typed->id"], ['PUT', "/api/openings/$typed->id"], ['DELETE', "/api/openings/$typed->id"],
+            ['GET', '/api/library/items/rule/our_low'], ['DELETE', '/api/library/items/rule/our_low']] as [$method, $path]) {
             $this->ask($own, $method, $path)->assertStatus(404);
         }
         $seen = $this->ask($own, 'GET', '/api/round')->json('cases.*.id');

@@ -100,6 +100,13 @@ abstract class TestCase extends Base
         return $response;
     }
 
+    protected static function text(mixed $value): string
+    {
+        self::assertIsString($value);
+
+        return $value;
+    }
+
     private function user(Role $role, string $practice): User
     {
         return User::query()->where('role', $role)->whereHas('practice', static fn($query) => $query->where('name', $practice))->firstOrFail();

@@ -8,7 +8,6 @@ use App\Models\CareCase;
 use App\Models\CheckIn;
 use App\Models\Decision;
 use App\Models\TrainingSession;
-use App\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -17,63 +16,6 @@ use Illuminate\Support\Str;
 /** From intake to a recorded decision, one use case after the other. */
 final class WholeWayTest extends TestCase
 {
-    /** @return array<string, mixed> */
-    private static function opening(): array
-    {
-        return [
-            'structure' => 'patellar_tendon', 'side' => 'left', 'goal' => 'jumping', 'programme' => 'knee_four_stage',
-            'history' => 'Since a week of double rehearsals', 'available' => ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], 'events' => ['2026-04-25'],
-            'training_days_per_week' => 2, 'rest' => 2, 'test' => 4, 'settle_min' => 300, 'stiffness_min' => 20,
-            'risks' => [], 'referral_signs' => [], 'screened' => true, 'strength' => ['affected' => 300, 'unaffected' => 400, 'unit' => 'N'],
-        ];
-    }
-
-    public function testACaseIsOpenedFromIntakeToTheFirstWeek(): void
-    {
-        $own = $this->practitioner();
-        $added = $this->ask($own, 'POST', '/api/athletes', ['name' => 'Odile Marsh', 'act' => 'tumbler', 'body_mass_kg' => 59.5, 'email' => 'odile@ropewalk.example']);
-        $added->assertStatus(201);
-        $id = $added->json('id');
-        self::assertIsString($id);
-
-        $this->ask($own, 'POST', '/api/start-proposals', self::opening())->assertOk()
-            ->assertJson(['irritability' => 'medium', 'reasons' => ['rest', 'test', 'settle', 'stiffness'], 'stage' => 'holds', 'rung' => 'middle', 'blocked' => false]);
-        $opened = $this->ask($own, 'POST', "/api/athletes/$id/cases", self::opening());
-        $opened->assertStatus(201);
-        $case = $this->ask($own, 'GET', '/api/cases/' . self::text($opened->json('id')));
-        $case->assertOk()
-            ->assertJsonPath('standing.stage.key', 'holds')
-            ->assertJsonPath('standing.action', 'gather')
-            ->assertJsonPath('tests.0.symmetry_percent', 75)
-            ->assertJsonPath('decisions.0.kind', 'open')
-            ->assertJsonCount(7, 'coming');
-
-        $athlete = User::query()->where('email', 'odile@ropewalk.example')->firstOrFail();
-        $this->ask($athlete, 'GET', '/api/today')->assertOk()
-            ->assertJsonPath('case.session.exercises.0.words', '4 × 30 s at 20 kg, 70 % of maximum')
-            ->assertJsonPath('case.morning.answered.provocation', 4);
-    }
-
-    public function testAnUnsoundIntakeIsRefusedAtItsFieldsAndNothingIsStored(): void
-    {
-        $own = $this->practitioner();
-        $athlete = $this->caseOf('Juno Tamsin')->athlete_id;
-        $before = DB::table('cases')->count();
-        $refused = fn(array $spoilt): \Illuminate\Testing\TestResponse => $this->ask($own, 'POST', "/api/athletes/$athlete/cases", array_replace(self::opening(), $spoilt))->assertStatus(422);
-
-        $refused(['rest' => 11, 'structure' => 'elbow'])->assertJsonValidationErrors(['rest' => 'Pain at rest must be from 0 to 10.', 'structure']);
-        $refused(['screened' => false])->assertJsonValidationErrors(['screened']);
-        $refused(['referral_signs' => [['sign' => 'locking', 'resolved' => false]]])->assertJsonValidationErrors(['referral_signs']);
-        $refused(['referral_signs' => [['sign' => 'locking', 'resolved' => true, 'why' => '']]])->assertJsonValidationErrors(['referral_signs.0.why']);
-        $refused(['events' => ['2026-02-30']])->assertJsonValidationErrors(['events.0']);
-        $refused(['programme' => 'none'])->assertJsonValidationErrors(['programme']);
-        $refused(['available' => []])->assertJsonValidationErrors(['available']);
-        $this->ask($own, 'POST', '/api/athletes', ['name' => '', 'body_mass_kg' => 7, 'email' => 'odile'])
-            ->assertStatus(422)->assertJsonValidationErrors(['name', 'body_mass_kg', 'email']);
-
-        self::assertSame($before, DB::table('cases')->count());
-    }
-
     public function testASessionCountsOnceWhateverHowOftenItIsSent(): void
     {
         $juno = $this->athlete('Juno Tamsin');
@@ -258,12 +200,5 @@ final class WholeWayTest extends TestCase
                 return ['prescription' => $one['prescription'], 'pain' => 1, 'sets' => [['reps' => 8, 'load_kg' => 20]]];
             }, $due['exercises']),
         ];
-    }
-
-    private static function text(mixed $value): string
-    {
-        self::assertIsString($value);
-
-        return $value;
     }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Resources;
 use App\Models\CareCase;
 use App\Models\PlannedSession;
 use App\Models\TrainingSession;
+use App\Support\CatalogueShelf;
 use App\Support\Standing;
 use Carbon\CarbonImmutable;
 use Rung\Core\Catalogue\Catalogue;
@@ -27,12 +28,13 @@ final class TodayPage
     /** Hours after a session in which it is asked whether things are back to normal. */
     private const SETTLING_HOURS = 36;
 
-    public function __construct(private readonly Catalogue $catalogue) {}
+    public function __construct(private readonly CatalogueShelf $shelf) {}
 
     /** @return array<string, mixed> */
     public function of(CareCase $case, Evaluation $evaluation): array
     {
         $plan = $case->plan();
+        $catalogue = $this->shelf->forCase($case, $plan);
         $stage = $plan->stage($evaluation->log->stage->key);
         $today = $evaluation->log->today;
         $rule = $evaluation->log->file->response_rule;
@@ -53,7 +55,7 @@ final class TodayPage
             'plan_version' => $version->version,
             'stopped' => $stops !== [],
             'morning' => $this->morning($case, $evaluation),
-            'session' => $stops === [] && $due !== [] && $stage !== null ? $this->session($due[0], $stage, $plan, $evaluation) : null,
+            'session' => $stops === [] && $due !== [] && $stage !== null ? self::session($due[0], $stage, $plan, $catalogue, $evaluation) : null,
             'done_today' => array_filter($planned, static fn(PlannedSession $one): bool => $one->on === $today->toIso() && in_array($one->id, $done, true)) !== [],
             'settling' => $this->settling($case, $evaluation),
             'next' => array_map(fn(PlannedSession $one): array => [
@@ -64,6 +66,10 @@ final class TodayPage
             'news' => $version->version > 1 && $version->created_at->isAfter(CarbonImmutable::now()->subDays(self::NEWS_DAYS))
                 ? ['on' => $version->created_at->setTimezone($case->practice->timezone)->format('Y-m-d'), 'words' => $version->note]
                 : null,
+            'advice' => array_values(array_column(array_filter(
+                $case->advice,
+                static fn(array $one): bool => $one['until'] === null || $one['until'] >= $today->toIso(),
+            ), 'words')),
             'limits' => [
                 'during_max' => $rule->during_max,
                 'stop_at' => $rule->stop_at,
@@ -72,7 +78,7 @@ final class TodayPage
             ],
             'ladder' => Standing::ladder($evaluation),
             'hooks' => Standing::hooks($evaluation, Standing::ROUND_DAYS),
-            'time_scale' => $this->catalogue->programmes[$case->programme]->timeScale ?? '',
+            'time_scale' => $catalogue->programmes[$case->programme]->timeScale ?? '',
         ];
     }
 
@@ -98,7 +104,7 @@ final class TodayPage
     }
 
     /** @return array<string, mixed> */
-    private function session(PlannedSession $planned, PlanStage $stage, Plan $plan, Evaluation $evaluation): array
+    private static function session(PlannedSession $planned, PlanStage $stage, Plan $plan, Catalogue $catalogue, Evaluation $evaluation): array
     {
         $due = array_values(array_filter(
             $stage->stage->prescriptions,
@@ -109,8 +115,8 @@ final class TodayPage
             'planned' => $planned->id,
             'title' => self::slotTitle($stage, $planned),
             'kind' => $due === [] ? 'sport' : 'loading',
-            'exercises' => array_map(function (Prescription $one): array {
-                $exercise = $this->catalogue->exercises[$one->exercise] ?? null;
+            'exercises' => array_map(static function (Prescription $one) use ($catalogue): array {
+                $exercise = $catalogue->exercises[$one->exercise] ?? null;
 
                 return [
                     'prescription' => $one->key,

@@ -6,37 +6,47 @@ namespace App\Http\Controllers\Desk;
 
 use App\Actions\CaseOpening;
 use App\Actions\OpenCase;
+use App\Actions\OpenedCase;
 use App\Actions\ProposeStart;
 use App\Actions\RecordTest;
 use App\Actions\RefreshStanding;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
 use App\Http\Resources\CasePage;
-use App\Models\Athlete;
+use App\Http\Resources\StartPage;
 use App\Models\CareCase;
 use App\Support\AccessLog;
+use App\Support\CatalogueShelf;
+use App\Support\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Rung\Core\CaseFile\StrengthTest;
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Input\ObjectNode;
+use Rung\Core\Time\Day;
 
 /** Opening a case, and looking at one. */
 final class CaseController extends Controller
 {
+    public function __construct(private readonly CatalogueShelf $shelf) {}
+
     /** Where the programme would have the athlete begin. Nothing is stored. */
-    public function start(Request $request, ProposeStart $propose): JsonResponse
+    public function start(Request $request): JsonResponse
     {
+        [$opening, $catalogue, $today] = $this->opening($request);
+
         return new JsonResponse(ReadsCore::refusing(
-            static fn(): array => $propose->handle(ReadsCore::from($request, CaseOpening::read(...)))->toArray(),
+            static fn(): array => StartPage::of($opening, ProposeStart::of($opening, $catalogue, $today)),
         ));
     }
 
-    public function store(Request $request, Athlete $athlete, OpenCase $open): JsonResponse
+    public function store(Request $request, OpenCase $open): JsonResponse
     {
-        $opening = ReadsCore::from($request, CaseOpening::read(...));
-        $case = ReadsCore::refusing(static fn(): CareCase => $open->handle($athlete, self::person($request), $opening));
+        [$opening, $catalogue, $today] = $this->opening($request);
+        $opened = ReadsCore::refusing(static fn(): OpenedCase => $open->handle(self::person($request), $opening, $catalogue, $today));
 
-        return new JsonResponse(['id' => $case->id], 201);
+        return new JsonResponse(['id' => $opened->case->id, 'athlete' => $opened->case->athlete->name, 'password' => $opened->password], 201);
     }
 
     public function show(Request $request, CareCase $case, RefreshStanding $standing, CasePage $page): JsonResponse
@@ -54,5 +64,15 @@ final class CaseController extends Controller
         ReadsCore::refusing(static fn() => $record->handle($case, self::person($request), $test));
 
         return new JsonResponse(['stored' => true], 201);
+    }
+
+    /** @return array{CaseOpening, Catalogue, Day} */
+    private function opening(Request $request): array
+    {
+        $practice = self::person($request)->practice;
+        $catalogue = $this->shelf->of($practice->id);
+        $today = Clock::today($practice->timezone);
+
+        return [ReadsCore::from($request, static fn(ObjectNode $node): CaseOpening => CaseOpening::read($node, $catalogue, $today)), $catalogue, $today];
     }
 }

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Rung\Core\Dose\DoseArithmetic;
+use Rung\Core\Input\ObjectNode;
+
+/** The athlete of a new case: one of the practice's, by id, or somebody new. */
+final readonly class AthleteEntry
+{
+    private const LONGEST = 120;
+
+    private function __construct(
+        public ?string $id,
+        public string $name,
+        public ?string $act,
+        public int|float|null $bodyMassKg,
+        public string $email,
+    ) {}
+
+    public static function read(ObjectNode $node): self
+    {
+        $id = $node->textOrNull('id');
+        $name = $id === null ? $node->key('name') : ($node->textOrNull('name') ?? '');
+        $act = $node->textOrNull('act');
+        foreach (['name' => $name, 'act' => $act ?? ''] as $field => $text) {
+            if (mb_strlen($text) > self::LONGEST) {
+                $node->fault($field, 'must not be longer than ' . self::LONGEST . ' letters');
+            }
+        }
+        $mass = $id === null
+            ? $node->number('body_mass_kg', DoseArithmetic::MIN_BODY_MASS_KG, DoseArithmetic::MAX_BODY_MASS_KG)
+            : $node->numberOrNull('body_mass_kg', DoseArithmetic::MIN_BODY_MASS_KG, DoseArithmetic::MAX_BODY_MASS_KG);
+        $email = $id === null ? $node->key('email') : ($node->textOrNull('email') ?? '');
+        if ($id === null && $email !== '' && filter_var($email, FILTER_VALIDATE_EMAIL) === false) {
+            $node->fault('email', 'must be an e-mail address, since the athlete signs in with it');
+        }
+
+        return new self($id, $name, $act, $mass, $email);
+    }
+}

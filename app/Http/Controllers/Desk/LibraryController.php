@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Desk;
+
+use App\Actions\ChangeLibrary;
+use App\Http\Controllers\Controller;
+use App\Http\Requests\ReadsCore;
+use App\Http\Resources\LibraryPage;
+use App\Models\LibraryItem;
+use App\Models\LibraryKind;
+use App\Support\CatalogueShelf;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Catalogue\Comparison;
+use Rung\Core\Catalogue\Exercise;
+use Rung\Core\Catalogue\Programme;
+use Rung\Core\Catalogue\School;
+use Rung\Core\Catalogue\Search;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Input\ObjectNode;
+
+/** The library: what ships with Rung and the practice's own over it. */
+final class LibraryController extends Controller
+{
+    public function __construct(private readonly CatalogueShelf $shelf, private readonly ChangeLibrary $change) {}
+
+    public function show(Request $request): JsonResponse
+    {
+        return new JsonResponse((new LibraryPage($this->catalogue($request)))->toArray());
+    }
+
+    public function search(Request $request): JsonResponse
+    {
+        $search = new Search($this->catalogue($request));
+        $query = $request->string('q')->limit(200, '')->value();
+
+        return new JsonResponse([
+            'exercises' => array_map(static fn(Exercise $one): string => $one->key, $search->exercises($query)),
+            'programmes' => array_map(static fn(Programme $one): string => $one->key, $search->programmes($query)),
+        ]);
+    }
+
+    public function compare(Request $request): JsonResponse
+    {
+        $catalogue = $this->catalogue($request);
+        $kind = $request->enum('kind', LibraryKind::class);
+        [$a, $b] = ReadsCore::refusing(static fn(): array => array_map(
+            static fn(string $side) => ($kind === null ? null : ChangeLibrary::find($catalogue, $kind, $request->string($side)->value()))
+                ?? throw InvalidInput::at("/$side", 'must name something of the library'),
+            ['a', 'b'],
+        ));
+        $comparison = new Comparison($catalogue);
+        $points = match (true) {
+            $a instanceof Programme && $b instanceof Programme => $comparison->programmes($a, $b),
+            $a instanceof School && $b instanceof School => $comparison->rules($a, $b),
+            default => ReadsCore::refusing(static fn() => throw InvalidInput::at('/kind', 'must be programme or rule: those can be compared')),
+        };
+
+        return new JsonResponse(['a' => $a->title, 'b' => $b->title, 'points' => $points]);
+    }
+
+    public function item(Request $request, LibraryKind $kind, string $key): JsonResponse
+    {
+        $found = ChangeLibrary::find($this->catalogue($request), $kind, $key) ?? abort(404);
+        $versions = LibraryItem::query()->where('kind', $kind)->where('key', $key)->with('author')->orderByDesc('version')->get();
+
+        return new JsonResponse([
+            'kind' => $kind->value,
+            'key' => $key,
+            'title' => $found->title,
+            'version' => $versions->first()?->version,
+            'content' => $found->toArray(),
+            'versions' => array_values($versions->map(static fn(LibraryItem $item): array => [
+                'version' => $item->version,
+                'at' => $item->created_at->toIso8601String(),
+                'by' => $item->author->name,
+                'based_on' => $item->based_on,
+                'content' => json_decode($item->content, false, 32, JSON_THROW_ON_ERROR),
+            ])->all()),
+        ]);
+    }
+
+    public function copy(Request $request): JsonResponse
+    {
+        [$kind, $key] = ReadsCore::from($request, static fn(ObjectNode $node): array => [$node->choice('kind', LibraryKind::class), $node->key('key')]);
+        $item = ReadsCore::refusing(fn(): LibraryItem => $this->change->copy(self::person($request), $kind, $key));
+
+        return new JsonResponse(['kind' => $item->kind->value, 'key' => $item->key, 'version' => $item->version], 201);
+    }
+
+    public function save(Request $request, LibraryKind $kind, string $key): JsonResponse
+    {
+        $fields = json_decode($request->getContent(), false, 32);
+        $content = is_object($fields) && is_object($fields->content ?? null) ? json_encode($fields->content, JSON_THROW_ON_ERROR) : '{}';
+        $version = is_object($fields) && is_int($fields->version ?? null) ? $fields->version : 0;
+        $item = ReadsCore::refusing(fn(): LibraryItem => $this->change->save(self::person($request), $kind, $key, $content, $version));
+
+        return new JsonResponse(['kind' => $item->kind->value, 'key' => $item->key, 'version' => $item->version]);
+    }
+
+    public function withdraw(Request $request, LibraryKind $kind, string $key): JsonResponse
+    {
+        ReadsCore::refusing(fn() => $this->change->withdraw(self::person($request), $kind, $key));
+
+        return new JsonResponse(['stored' => true]);
+    }
+
+    public function export(Request $request): Response
+    {
+        $items = $this->shelf->items(self::person($request)->practice_id);
+        $json = CatalogueShelf::document($items);
+        $pretty = json_encode(json_decode($json), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+
+        return new Response($pretty, 200, ['Content-Type' => 'application/json', 'Content-Disposition' => 'attachment; filename="library.json"']);
+    }
+
+    public function import(Request $request): JsonResponse
+    {
+        $count = ReadsCore::refusing(fn(): int => $this->change->import(self::person($request), $request->getContent()));
+
+        return new JsonResponse(['items' => $count], 201);
+    }
+
+    private function catalogue(Request $request): Catalogue
+    {
+        return $this->shelf->of(self::person($request)->practice_id);
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Desk;
+
+use App\Http\Controllers\Controller;
+use App\Http\Requests\ReadsCore;
+use App\Models\Opening;
+use App\Support\AccessLog;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Rung\Core\Input\InvalidInput;
+
+/** Openings that were left, to be taken up again. What is typed is kept as it is, sound or not. */
+final class OpeningController extends Controller
+{
+    private const LARGEST_BYTES = 65536;
+
+    private const STEPS = 7;
+
+    public function index(): JsonResponse
+    {
+        $openings = Opening::query()->whereNull('case_id')->whereNull('discarded_at')->with('practitioner')->orderByDesc('updated_at')->limit(50)->get();
+
+        return new JsonResponse(['openings' => array_values($openings->map(static fn(Opening $opening): array => [
+            'id' => $opening->id,
+            'name' => $opening->name,
+            'step' => $opening->step,
+            'by' => $opening->practitioner->name,
+            'updated_at' => $opening->updated_at->toIso8601String(),
+        ])->all())]);
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        $opening = Opening::query()->create(self::typed($request) + [
+            'practice_id' => self::person($request)->practice_id,
+            'practitioner_id' => self::person($request)->id,
+        ]);
+
+        return new JsonResponse(['id' => $opening->id], 201);
+    }
+
+    public function show(Request $request, Opening $opening): JsonResponse
+    {
+        AccessLog::note(self::person($request), 'took up an opening');
+
+        return new JsonResponse(['id' => $opening->id, 'step' => $opening->step, 'form' => (object) $opening->form]);
+    }
+
+    public function update(Request $request, Opening $opening): JsonResponse
+    {
+        $opening->update(self::typed($request) + ['discarded_at' => null]);
+
+        return new JsonResponse(['stored' => true]);
+    }
+
+    /** Taken off the list; saving it again brings it back. */
+    public function discard(Opening $opening): JsonResponse
+    {
+        $opening->update(['discarded_at' => CarbonImmutable::now()]);
+
+        return new JsonResponse(['stored' => true]);
+    }
+
+    /** @return array{name: string, step: int, form: array<array-key, mixed>} */
+    private static function typed(Request $request): array
+    {
+        $fields = json_decode($request->getContent(), true, 16);
+        $fields = is_array($fields) && strlen($request->getContent()) <= self::LARGEST_BYTES ? $fields : [];
+        $form = $fields['form'] ?? null;
+        if (!is_array($form)) {
+            ReadsCore::refusing(static fn() => throw InvalidInput::at('/form', 'must be the fields of the form, 64 KiB at most; shorten the longest text'));
+        }
+        $step = $fields['step'] ?? 1;
+        $name = $form['name'] ?? '';
+
+        return [
+            'name' => is_string($name) && trim($name) !== '' ? mb_substr(trim($name), 0, 120) : 'Not named yet',
+            'step' => is_int($step) ? max(1, min(self::STEPS, $step)) : 1,
+            'form' => $form,
+        ];
+    }
+}

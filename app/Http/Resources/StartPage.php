@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Actions\CaseOpening;
+use App\Actions\ProposeStart;
+use App\Actions\Start;
+use Rung\Core\Calendar\Placed;
+use Rung\Core\Catalogue\Exercise;
+use Rung\Core\Catalogue\Programme;
+use Rung\Core\Dose\DoseArithmetic;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Lint\LintNote;
+use Rung\Core\Number;
+use Rung\Core\Plan\PlanStage;
+use Rung\Core\Screening\FoundRisk;
+use Rung\Core\Screening\FoundSign;
+use Rung\Core\Start\RungChoice;
+use Rung\Core\Words\DoseWords;
+use Rung\Core\Words\StartWords;
+
+/** What the opening of a case shows of the proposed start: each part with its reason. */
+final class StartPage
+{
+    /** @return array<string, mixed> */
+    public static function of(CaseOpening $opening, Start $start): array
+    {
+        $proposal = $start->proposal;
+
+        return [
+            'irritability' => $proposal->irritability->value,
+            'irritability_words' => StartWords::irritability($opening->findings),
+            'reasons' => array_column($proposal->reasons, 'value'),
+            'blocked' => $proposal->blocked,
+            'blocked_by' => self::blockedBy($opening),
+            'stage' => $proposal->stage,
+            'rung' => $proposal->rung?->value,
+            'notes' => $proposal->notes,
+            'words' => $start->stage === null ? null : StartWords::proposal($opening->findings, $start->stage, $start->level, $start->plan->choices ?? []),
+            'begins_at' => $start->stage?->stage->key,
+            'rule' => $start->rule->name,
+            'provocation_test' => $start->structure->testFor($proposal->irritability)->toArray(),
+            'symmetry_percent' => $opening->findings->symmetryPercent === null ? null : Number::tenth($opening->findings->symmetryPercent),
+            'risks' => array_map(static fn(FoundRisk $risk): array => [
+                'key' => $risk->risk->key, 'counts' => $risk->counts($opening->beganOn), 'words' => $risk->words($opening->beganOn),
+            ], $opening->risks),
+            'stages' => array_map(static fn(PlanStage $planned): array => [
+                'key' => $planned->stage->key,
+                'title' => $planned->stage->title,
+                'applies' => $planned->stage->appliesTo($opening->goal),
+            ], $start->programme->plan->stages),
+            'choices' => array_map(static fn(RungChoice $choice): array => self::choice($choice, $start), $start->plan->choices ?? []),
+            'lint' => array_map(static fn(LintNote $note): array => $note->toArray(), $start->lint),
+            'calendar' => self::calendar($start),
+            'sessions' => self::sessions($opening, $start),
+            'others' => self::others($opening, $start),
+        ];
+    }
+
+    /** @return list<string> */
+    private static function blockedBy(CaseOpening $opening): array
+    {
+        $signs = array_map(
+            static fn(FoundSign $sign): string => "$sign->words: say why it is safe to go on, or refer",
+            array_values(array_filter($opening->signs, static fn(FoundSign $sign): bool => $sign->blocks())),
+        );
+
+        return $opening->findings->forbidStart() ? [...$signs, 'Pain at rest or on the test of 8 or more: no start'] : $signs;
+    }
+
+    /** @return array<string, mixed> */
+    private static function choice(RungChoice $choice, Start $start): array
+    {
+        $prescribed = self::prescribed($choice, $start);
+
+        return [
+            'prescription' => $choice->prescription->key,
+            'exercise' => $choice->exercise->key,
+            'title' => $choice->exercise->title,
+            'slot' => $prescribed->slot,
+            'mode' => $prescribed->mode->value,
+            'limbs' => DoseWords::limbs($prescribed->limbs),
+            'words' => DoseWords::of($prescribed),
+            'tempo_words' => DoseWords::tempo($prescribed),
+            'usual' => $choice->exercise->usual->words(),
+            'set_up' => $choice->exercise->set_up,
+            'dose' => $prescribed->dose->toArray(),
+            'reasons' => $choice->reasons,
+            'alternatives' => array_map(static fn(Exercise $one): array => [
+                'exercise' => $one->key, 'title' => $one->title, 'words' => DoseWords::of($one->asPrescription()),
+            ], $choice->alternatives),
+        ];
+    }
+
+    private static function prescribed(RungChoice $choice, Start $start): Prescription
+    {
+        return $start->stage?->stage->prescription($choice->prescription->key) ?? $choice->prescription;
+    }
+
+    /** @return list<array{on: string, title: string, mode: string}> */
+    private static function calendar(Start $start): array
+    {
+        $slots = array_column($start->stage->slots ?? [], null, 'key');
+
+        return array_map(static fn(Placed $placed): array => [
+            'on' => $placed->on->toIso(),
+            'title' => $slots[$placed->slot]->title ?? $placed->slot,
+            'mode' => $slots[$placed->slot]->mode->value,
+        ], $start->calendar);
+    }
+
+    /** @return list<array{title: string, minutes: int}> how long each kind of session takes */
+    private static function sessions(CaseOpening $opening, Start $start): array
+    {
+        $mass = $opening->athlete->bodyMassKg ?? DoseArithmetic::MIN_BODY_MASS_KG;
+        $sessions = [];
+        $prescriptions = $start->stage->stage->prescriptions ?? [];
+        foreach ($start->stage->slots ?? [] as $slot) {
+            $of = array_values(array_filter($prescriptions, static fn(Prescription $one): bool => $one->slot === $slot->key));
+            // The body mass does not enter the duration; its least keeps the sums of load from asking for it.
+            $figures = array_map(static fn(Prescription $one) => DoseArithmetic::of($one->mode, $one->limbs, $one->dose, $mass), $of);
+            $sessions[] = ['title' => $slot->title ?? $slot->key, 'minutes' => (int) ceil(DoseArithmetic::session($figures)['duration_s'] / 60)];
+        }
+
+        return $sessions;
+    }
+
+    /** @return list<array<string, mixed>> the other programmes for the structure, and where each would begin */
+    private static function others(CaseOpening $opening, Start $start): array
+    {
+        $others = array_filter($start->catalogue->programmes, static fn(Programme $one): bool => in_array($opening->structure, $one->structures, true));
+
+        return array_values(array_map(static function (Programme $one) use ($opening, $start): array {
+            $proposal = ProposeStart::proposal($opening, $one);
+            $stage = $proposal->stage === null ? null : $one->plan->stage($proposal->stage)?->stage->title;
+
+            return [
+                'key' => $one->key,
+                'title' => $one->title,
+                'school' => $start->catalogue->school($one->rule)->title,
+                'summary' => $one->summary,
+                'caution' => $one->caution,
+                'begins' => $stage === null ? null : "$stage, {$proposal->rung?->value} rung",
+                'chosen' => $one->key === $start->programme->key,
+            ];
+        }, $others));
+    }
+}

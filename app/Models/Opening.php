@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToPractice;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * A case that is being opened: what was typed so far, to be taken up again.
+ *
+ * @property string $id
+ * @property string $practice_id
+ * @property string $practitioner_id
+ * @property string $name of the athlete, as typed
+ * @property int $step
+ * @property array<string, mixed> $form the fields as they were typed, sound or not
+ * @property CarbonImmutable|null $discarded_at
+ * @property string|null $case_id once it is opened
+ * @property CarbonImmutable $updated_at
+ * @property User $practitioner
+ */
+final class Opening extends Model
+{
+    use BelongsToPractice;
+    use HasUuids;
+
+    protected $guarded = [];
+
+    /** @return BelongsTo<User, $this> */
+    public function practitioner(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'practitioner_id');
+    }
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['form' => 'array', 'discarded_at' => 'immutable_datetime'];
+    }
+}

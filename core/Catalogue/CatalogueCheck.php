@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Catalogue;
+
+use Rung\Core\Dose\Lever;
+use Rung\Core\Dose\LeverKind;
+use Rung\Core\Dose\Mode;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Plan\PlanStage;
+use Rung\Core\Stage\Criterion;
+use Rung\Core\Stage\CriterionType;
+
+/**
+ * Whether the parts of a catalogue fit each other: nothing named that is not there, ladders in one
+ * piece, gates that can open. Each check yields faults as path within the item => message.
+ */
+final readonly class CatalogueCheck
+{
+    /** @param list<string> $givingWay keys of ladders beside which a practice's own may stand */
+    public function __construct(private Catalogue $catalogue, private array $givingWay = []) {}
+
+    /** @return iterable<string, string> */
+    public function exercise(Exercise $exercise): iterable
+    {
+        if ($exercise->equipment !== [] && $exercise->stand_in === null) {
+            yield 'stand_in' => 'must name an exercise for those who lack the equipment';
+        }
+        $seen = [$exercise->key => true];
+        for ($next = $exercise->stand_in; $next !== null; $next = $this->catalogue->exercises[$next]->stand_in ?? null) {
+            $standIn = $this->catalogue->exercises[$next] ?? null;
+            if ($standIn === null) {
+                yield 'stand_in' => "names \"$next\", which is no exercise of the library";
+
+                return;
+            }
+            if (isset($seen[$next])) {
+                yield 'stand_in' => 'comes back to itself through other stand-ins; one of them must need no equipment';
+
+                return;
+            }
+            if (self::kind($standIn->mode) !== self::kind($exercise->mode)) {
+                yield 'stand_in' => "names \"$next\", which is another kind of exercise";
+
+                return;
+            }
+            $seen[$next] = true;
+        }
+    }
+
+    /** @return iterable<string, string> */
+    public function ladder(Ladder $ladder): iterable
+    {
+        foreach ($ladder->exercises() as $i => $key) {
+            if (!isset($this->catalogue->exercises[$key])) {
+                yield "rungs/$i/exercise" => "names \"$key\", which is no exercise of the library";
+            }
+            foreach ($this->catalogue->ladders as $other) {
+                if ($other->key === $ladder->key || in_array($other->key, $this->givingWay, true) || !in_array($key, $other->exercises(), true)) {
+                    continue;
+                }
+                yield "rungs/$i/exercise" => "stands on the ladder \"$other->title\" already; an exercise is a rung of one ladder";
+            }
+        }
+    }
+
+    /** @return iterable<string, string> */
+    public function programme(Programme $programme): iterable
+    {
+        if (!isset($this->catalogue->schools[$programme->rule])) {
+            yield 'rule' => "names \"$programme->rule\", which is no response rule of the library";
+        }
+        if ($programme->structures === []) {
+            yield 'structures' => 'must name at least one structure';
+        }
+        if ($programme->plan->stages === []) {
+            yield 'stages' => 'must hold at least one stage';
+        }
+        $own = array_column($programme->plan->prescriptions(), 'key');
+        foreach ($programme->variants as $v => $variant) {
+            foreach ($variant->exercises as $prescription => $exercise) {
+                if (!in_array($prescription, $own, true)) {
+                    yield "variants/$v/exercises/$prescription" => 'is no prescription of the programme';
+                } elseif (!isset($this->catalogue->exercises[$exercise])) {
+                    yield "variants/$v/exercises/$prescription" => "names \"$exercise\", which is no exercise of the library";
+                }
+            }
+        }
+        foreach ($programme->plan->stages as $s => $stage) {
+            foreach ($this->stage($programme, $stage, $own) as $path => $message) {
+                yield "stages/$s/$path" => $message;
+            }
+        }
+    }
+
+    /**
+     * @param list<string> $own keys of the programme's prescriptions
+     *
+     * @return iterable<string, string>
+     */
+    private function stage(Programme $programme, PlanStage $planned, array $own): iterable
+    {
+        if ($planned->stage->gate === []) {
+            yield 'gate' => 'must hold at least one criterion: an empty gate never opens';
+        }
+        foreach ($planned->stage->gate as $i => $criterion) {
+            foreach ($this->criterion($programme, $planned, $criterion) as $field => $message) {
+                yield "gate/$i/$field" => $message;
+            }
+        }
+        foreach ($planned->stage->prescriptions as $i => $prescription) {
+            foreach ($this->prescription($prescription) as $field => $message) {
+                yield "prescriptions/$i/$field" => $message;
+            }
+        }
+    }
+
+    /** @return iterable<string, string> */
+    private function criterion(Programme $programme, PlanStage $planned, Criterion $criterion): iterable
+    {
+        if ($criterion->prescription !== null && $planned->stage->prescription($criterion->prescription) === null) {
+            yield 'prescription' => 'must name a prescription of this stage';
+        }
+        $tests = array_map(static fn(StructureInfo $info): string => $info->strengthTest->key, $this->catalogue->structures);
+        if ($criterion->test !== null && $criterion->test !== Programme::TEST_OF_STRUCTURE && !in_array($criterion->test, $tests, true)) {
+            yield 'test' => "names \"$criterion->test\", which is no strength test of the library";
+        }
+        if ($criterion->type === CriterionType::Outcome && $criterion->measure !== $programme->severityMeasure) {
+            yield 'measure' => 'must be the severity score of the programme';
+        }
+    }
+
+    /** @return iterable<string, string> */
+    private function prescription(Prescription $prescription): iterable
+    {
+        $exercise = $this->catalogue->exercises[$prescription->exercise] ?? null;
+        if ($exercise === null) {
+            yield 'exercise' => "names \"$prescription->exercise\", which is no exercise of the library";
+
+            return;
+        }
+        if ($exercise->mode !== $prescription->mode) {
+            yield 'mode' => "must be {$exercise->mode->value}, as the exercise is";
+        }
+        foreach ($prescription->progression->levers ?? [] as $i => $lever) {
+            if ($lever->kind === LeverKind::Rung && !$this->leadsUp($prescription->exercise, $lever)) {
+                yield "progression/levers/$i/to" => "must name a rung above \"$exercise->title\" on its ladder";
+            }
+        }
+    }
+
+    private function leadsUp(string $from, Lever $lever): bool
+    {
+        $rungs = $this->catalogue->ladderOf($from)?->exercises() ?? [];
+        $to = array_search($lever->exercise, $rungs, true);
+
+        return $to !== false && $to > array_search($from, $rungs, true);
+    }
+
+    /** Holds, strength, and each other mode for itself. */
+    private static function kind(Mode $mode): string
+    {
+        return $mode->isMoving() ? 'strength' : $mode->value;
+    }
+}

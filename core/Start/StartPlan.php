@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Start;
+
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Catalogue\Programme;
+use Rung\Core\Catalogue\StructureInfo;
+use Rung\Core\Dose\Mode;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\PlanStage;
+
+/** A programme made ready for one athlete: the first stage on its rung, and all of it for the equipment at hand. */
+final readonly class StartPlan
+{
+    /** @param list<RungChoice> $choices of the stage in which it begins, in its order */
+    private function __construct(public Plan $plan, public array $choices) {}
+
+    /**
+     * @param string $stage in which it begins
+     * @param list<string>|null $equipment at hand; null: all of it
+     * @param array<string, string> $byHand exercises that the practitioner chose, by prescription
+     *
+     * @throws InvalidInput at /exercises where a choice names nothing
+     */
+    public static function of(
+        Programme $programme,
+        Catalogue $catalogue,
+        StructureInfo $structure,
+        string $stage,
+        RungLevel $level,
+        bool $irritable,
+        ?array $equipment,
+        array $byHand = [],
+    ): self {
+        $plan = $programme->planFor($structure, $catalogue);
+        $first = new RungChooser($catalogue, $structure, $equipment, $irritable);
+        $later = new RungChooser($catalogue, $structure, $equipment, false);
+        $own = array_column($plan->prescriptions(), 'key');
+        foreach ($byHand as $prescription => $exercise) {
+            if (!in_array($prescription, $own, true) || !isset($catalogue->exercises[$exercise])) {
+                throw InvalidInput::at("/exercises/$prescription", 'must name an exercise for a prescription of the programme');
+            }
+        }
+        $choices = [];
+        $plan = $plan->mapStages(static function (PlanStage $planned) use ($catalogue, $stage, $level, $first, $later, $byHand, &$choices): PlanStage {
+            $begins = $planned->stage->key === $stage;
+            $taken = [];
+            $prescriptions = [];
+            foreach ($planned->stage->prescriptions as $prescription) {
+                $choice = match (true) {
+                    isset($byHand[$prescription->key]) => $first->byHand($prescription, $catalogue->exercise($byHand[$prescription->key])),
+                    // The level is that of the stage's own kind of work; what is done between keeps its usual place.
+                    $begins => $first->choose($prescription, self::isMainKind($planned, $prescription) ? $level : RungLevel::Middle, $taken),
+                    default => $later->keep($prescription, $taken),
+                };
+                $taken[] = $choice->exercise->key;
+                $prescriptions[] = self::swapped($prescription, $choice);
+                if ($begins) {
+                    $choices[] = $choice;
+                }
+            }
+
+            return $planned->withStage($planned->stage->withPrescriptions($prescriptions));
+        });
+
+        return new self($plan, $choices);
+    }
+
+    private static function isMainKind(PlanStage $planned, Prescription $prescription): bool
+    {
+        $mode = $planned->stage->mode;
+
+        return $mode === Mode::Mixed || $mode === $prescription->mode || ($mode->isMoving() && $prescription->mode->isMoving());
+    }
+
+    /** The programme's own dose where its own exercise stays; else the easier end of what is usual. */
+    private static function swapped(Prescription $prescription, RungChoice $choice): Prescription
+    {
+        $exercise = $choice->exercise;
+
+        return $exercise->key === $prescription->exercise
+            ? $prescription
+            : $prescription->withExercise($exercise->key, $exercise->mode, $exercise->limbs, $exercise->dose, null);
+    }
+}

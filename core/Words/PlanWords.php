@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Words;
+
+use Rung\Core\Calendar\Slot;
+use Rung\Core\CaseFile\Goal;
+use Rung\Core\Plan\PlanStage;
+use Rung\Core\Stage\Criterion;
+use Rung\Core\Stage\CriterionType;
+use Rung\Core\Stage\Stage;
+
+/** Says how a stage is laid out and what opens its gate. */
+final class PlanWords
+{
+    /** "slow strength, then holds between, one a day" */
+    public static function rhythm(PlanStage $planned): string
+    {
+        $titles = [];
+        foreach ($planned->slots as $slot) {
+            $titles[$slot->key] = self::slot($slot);
+        }
+        $rhythm = $planned->rhythm;
+        $first = reset($titles) ?: '';
+        if ($rhythm->cycle !== null) {
+            $turns = array_map(static fn(string $key): string => $titles[$key] ?? $key, $rhythm->cycle);
+
+            return count(array_unique($turns)) === 1 ? "$turns[0] every day" : implode(', then ', $turns) . ', one a day';
+        }
+
+        return match (true) {
+            $rhythm->every_days === 1 => "$first every day",
+            $rhythm->every_days === 2 => "$first every other day",
+            $rhythm->every_days !== null => "$first every $rhythm->every_days days",
+            $rhythm->per_week === 1 => "$first once a week",
+            default => "$first $rhythm->per_week times a week, at least $rhythm->min_gap_days days apart",
+        };
+    }
+
+    /** What a criterion asks for, without looking at a case. */
+    public static function criterion(Criterion $criterion): string
+    {
+        $within = $criterion->within_days ?? Criterion::TEST_WITHIN_DAYS;
+
+        return match ($criterion->type) {
+            CriterionType::DaysInStage => "$criterion->min days in the stage",
+            CriterionType::ExercisePain => "pain in exercise at most $criterion->max for $criterion->days days",
+            CriterionType::Provocation => "morning test at most $criterion->max for $criterion->days days",
+            CriterionType::CleanDays => "$criterion->min days without an answer that was too much",
+            CriterionType::Symmetry => self::plain($criterion->test) . " at $criterion->min_percent % of the other side, tested within $within days",
+            CriterionType::TestValue => self::plain($criterion->test) . " at $criterion->min or more, tested within $within days",
+            CriterionType::Reached => self::reached($criterion),
+            CriterionType::SportSessions => "$criterion->min full sessions of sport well borne",
+            CriterionType::Adherence => "$criterion->min_percent % of what was asked done",
+            CriterionType::Outcome => self::plain($criterion->measure) . ($criterion->min !== null ? " at $criterion->min or more" : " at $criterion->max or less"),
+            CriterionType::SignOff => 'signed off by the practitioner',
+        };
+    }
+
+    /** "for all" or the goals for which a stage is meant. */
+    public static function goals(Stage $stage): string
+    {
+        return $stage->goals === null ? 'for all' : 'for ' . implode(', ', array_map(static fn(Goal $goal): string => $goal->value, $stage->goals));
+    }
+
+    private static function slot(Slot $slot): string
+    {
+        return lcfirst($slot->title ?? $slot->key) . ($slot->times_per_day > 1 ? " $slot->times_per_day times a day" : '');
+    }
+
+    private static function reached(Criterion $criterion): string
+    {
+        $what = array_filter([
+            $criterion->reps === null ? null : "$criterion->reps",
+            $criterion->hold_s === null ? null : "$criterion->hold_s s",
+            $criterion->load_kg === null ? null : "$criterion->load_kg kg",
+        ]);
+
+        return "a dose of $criterion->sets × " . implode(' at ', $what) . ' well borne';
+    }
+
+    private static function plain(?string $name): string
+    {
+        return strtr($name ?? '', '_', ' ');
+    }
+}

@@ -1,0 +1,190 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Rung\Core\CaseFile\Goal;
+use Rung\Core\CaseFile\Structure;
+use Rung\Core\Dose\Mode;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Input\Json;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Screening\FoundRisk;
+use Rung\Core\Start\Findings;
+use Rung\Core\Start\RungChoice;
+use Rung\Core\Start\RungLevel;
+use Rung\Core\Start\SeverityScore;
+use Rung\Core\Start\StartAdvisor;
+use Rung\Core\Start\StartPlan;
+use Rung\Core\Start\StartStage;
+use Rung\Core\Time\Day;
+use Rung\Core\Words\StartWords;
+
+/** Where to begin: stage and rung, the exercise for the rung, and what screening does to both. */
+final class StartTest extends TestCase
+{
+    private const ALL = [Mode::Isometric, Mode::Isotonic, Mode::Plyometric, Mode::Sport];
+
+    /** @return iterable<string, array{Findings, Goal, bool, string|null, string|null, list<string>}> */
+    public static function rows(): iterable
+    {
+        $found = static fn(?int $rest = 0, ?int $test = 2, ?int $settle = 30, ?int $stiff = 5, ?float $symmetry = 95, int $days = 3): Findings => new Findings($rest, $test, $settle, $stiff, $symmetry, $days);
+        yield 'high: the first, easiest' => [$found(rest: 4), Goal::Jumping, false, 'isometric', 'easiest', []];
+        yield 'unknown: the first, easiest' => [$found(null, 2, null, null), Goal::Jumping, false, 'isometric', 'easiest', []];
+        yield 'medium, test over 3: the first, middle' => [$found(rest: 2, test: 4), Goal::Jumping, false, 'isometric', 'middle', []];
+        yield 'medium, trains too little: the first, middle' => [$found(rest: 2, test: 3, days: 2), Goal::Jumping, false, 'isometric', 'middle', []];
+        yield 'medium, test 3, trains: strength, easiest' => [$found(rest: 2, test: 3), Goal::Jumping, false, 'isotonic', 'easiest', []];
+        yield 'medium at risk: one rung easier' => [$found(rest: 2, test: 4), Goal::Jumping, true, 'isometric', 'easiest', []];
+        yield 'easiest at risk: carefully' => [$found(rest: 4), Goal::Jumping, true, 'isometric', 'easiest', ['start_carefully']];
+        yield 'low, for daily life: strength, middle' => [$found(), Goal::Everyday, false, 'isotonic', 'middle', []];
+        yield 'low, for the hands: strength, middle' => [$found(), Goal::Hands, false, 'isotonic', 'middle', []];
+        yield 'low, jumper, strong: springs, easiest' => [$found(), Goal::Jumping, false, 'plyometric', 'easiest', []];
+        yield 'low, jumper, at risk: springs, carefully' => [$found(), Goal::Jumping, true, 'plyometric', 'easiest', ['start_carefully']];
+        yield 'low, test 3: strength, middle' => [$found(test: 3), Goal::Jumping, false, 'isotonic', 'middle', []];
+        yield 'low, weak on one side: strength' => [$found(symmetry: 89.9), Goal::Jumping, false, 'isotonic', 'middle', []];
+        yield 'low, symmetry not known: strength' => [$found(symmetry: null), Goal::Jumping, false, 'isotonic', 'middle', []];
+        yield 'low, settling not known: strength' => [$found(settle: null), Goal::Jumping, false, 'isotonic', 'middle', []];
+        yield 'low, trains two days: strength' => [$found(days: 2), Goal::Jumping, false, 'isotonic', 'middle', []];
+        yield 'low, at risk: strength, easiest' => [$found(test: 3), Goal::Jumping, true, 'isotonic', 'easiest', []];
+        yield 'pain of 8: no start' => [$found(test: 8), Goal::Jumping, false, null, null, []];
+    }
+
+    /** @param list<string> $notes */
+    #[DataProvider('rows')]
+    public function testEveryRowOfTheTable(Findings $findings, Goal $goal, bool $atRisk, ?string $stage, ?string $rung, array $notes): void
+    {
+        $stages = array_map(static fn(Mode $mode): StartStage => new StartStage($mode->value, $mode), self::ALL);
+        $proposal = StartAdvisor::propose($findings, $goal, $stages, $atRisk, false);
+        self::assertSame([$stage, $rung, $notes, $stage === null], [$proposal->stage, $proposal->rung?->value, $proposal->notes, $proposal->blocked]);
+        // An open sign blocks whatever else was found, and stays so.
+        $blocked = StartAdvisor::propose($findings, $goal, $stages, $atRisk, true);
+        self::assertSame([null, null, true], [$blocked->stage, $blocked->rung, $blocked->blocked]);
+    }
+
+    public function testTheGoalDecidesWhichStagesApply(): void
+    {
+        $stages = array_map(StartStage::of(...), Support::catalogue()->programme('knee_home_three_phase')->plan->caseStages());
+        $calm = new Findings(0, 2, 30, 5, 95, 3);
+        self::assertSame('springs', StartAdvisor::propose($calm, Goal::Jumping, $stages, false, false)->stage);
+        self::assertSame('slow', StartAdvisor::propose($calm, Goal::Running, $stages, false, false)->stage);
+        $springsOnly = [new StartStage('springs', Mode::Plyometric, [Goal::Jumping])];
+        self::assertNull(StartAdvisor::propose($calm, Goal::Everyday, $springsOnly, false, false)->stage);
+    }
+
+    /** @return iterable<string, array{string, Structure, string, RungLevel, bool, list<string>|null, array<string, string>}> */
+    public static function choices(): iterable
+    {
+        $knee = ['knee_four_stage', Structure::PatellarTendon];
+        yield 'middle: as the programme begins' => [...$knee, 'holds', RungLevel::Middle, true, null, ['ext_hold' => 'leg_extension_hold', 'wall' => 'wall_sit']];
+        yield 'easiest: the lowest that loads the tendon' => [...$knee, 'holds', RungLevel::Easiest, true, null, ['ext_hold' => 'straight_leg_lift', 'wall' => 'leg_extension_hold']];
+        yield 'what loads it slightly is passed over' => [...$knee, 'slow', RungLevel::Easiest, true, null, ['press' => 'box_squat', 'split' => 'heels_raised_squat', 'slow_hold' => 'leg_extension_hold']];
+        yield 'missing equipment takes the stand-in' => [...$knee, 'holds', RungLevel::Middle, true, [], ['ext_hold' => 'wall_sit_high', 'wall' => 'wall_sit']];
+        yield 'a stand-in is not taken twice' => [...$knee, 'slow', RungLevel::Easiest, true, [], ['press' => 'box_squat', 'split' => 'forward_lunge', 'slow_hold' => 'wall_sit_high']];
+        yield 'deep bend is ruled out while irritable' => ['knee_four_stage', Structure::QuadricepsTendon, 'holds', RungLevel::Middle, true, null, ['ext_hold' => 'leg_extension_hold', 'wall' => 'leg_press_hold']];
+        yield 'and is not once it is calm' => ['knee_four_stage', Structure::QuadricepsTendon, 'holds', RungLevel::Middle, false, null, ['ext_hold' => 'leg_extension_hold', 'wall' => 'wall_sit']];
+        yield 'never below the floor at the insertion' => ['heel_insertion', Structure::AchillesInsertion, 'slow', RungLevel::Easiest, false, null, ['i_raise' => 'heel_raise_seated_two', 'i_between' => 'calf_hold_two']];
+        yield 'the variant of the structure' => ['heavy_holds', Structure::LateralElbow, 'holds', RungLevel::Middle, false, null, ['heavy_a' => 'forearm_heavy_hold', 'heavy_b' => 'wrist_hold_neutral']];
+    }
+
+    /**
+     * @param list<string>|null $equipment
+     * @param array<string, string> $expected
+     */
+    #[DataProvider('choices')]
+    public function testTheExerciseForTheRung(string $programme, Structure $structure, string $stage, RungLevel $level, bool $irritable, ?array $equipment, array $expected): void
+    {
+        $catalogue = Support::catalogue();
+        $start = StartPlan::of($catalogue->programme($programme), $catalogue, $catalogue->structure($structure), $stage, $level, $irritable, $equipment);
+        $chosen = array_column(array_map(static fn(RungChoice $one): array => [$one->prescription->key, $one->exercise->key], $start->choices), 1, 0);
+        self::assertSame($expected, $chosen);
+        foreach ($start->choices as $choice) {
+            self::assertNotEmpty($choice->reasons);
+            self::assertSame($choice->exercise->key, $start->plan->stage($stage)?->stage->prescription($choice->prescription->key)?->exercise);
+        }
+    }
+
+    public function testWithNothingAtHandNoProgrammeAsksForAnything(): void
+    {
+        $catalogue = Support::catalogue();
+        foreach ($catalogue->programmes as $programme) {
+            // Heavy holds alone need a load that can be measured, and say so.
+            foreach ($programme->key === 'heavy_holds' ? [] : $programme->structures as $structure) {
+                foreach ($programme->plan->caseStages() as $stage) {
+                    $plan = StartPlan::of($programme, $catalogue, $catalogue->structure($structure), $stage->key, RungLevel::Middle, true, [])->plan;
+                    foreach ($plan->prescriptions() as $prescription) {
+                        self::assertSame([], $catalogue->exercise($prescription->exercise)->equipment, "$programme->key, $structure->value: $prescription->exercise");
+                    }
+                    // What comes of it is a plan that can be stored and read again.
+                    self::assertEquals($plan, Plan::fromJson((string) json_encode($plan->toArray())));
+                }
+            }
+        }
+    }
+
+    public function testAChoiceByHandIsTakenOrRefusedAtItsPlace(): void
+    {
+        $catalogue = Support::catalogue();
+        $of = static fn(string $exercise): StartPlan => StartPlan::of($catalogue->programme('knee_four_stage'), $catalogue, $catalogue->structure(Structure::PatellarTendon), 'holds', RungLevel::Middle, false, null, ['wall' => $exercise]);
+        self::assertSame('strap_squat_hold', $of('strap_squat_hold')->choices[1]->exercise->key);
+        $this->expectExceptionMessage('/exercises/wall must name an exercise');
+        $of('nothing');
+    }
+
+    public function testTheProposalIsSaidInOneSentence(): void
+    {
+        $catalogue = Support::catalogue();
+        $findings = new Findings(2, 3, null, null, null, 4);
+        $start = StartPlan::of($catalogue->programme('knee_four_stage'), $catalogue, $catalogue->structure(Structure::PatellarTendon), 'slow', RungLevel::Easiest, true, null);
+        $stage = $start->plan->stage('slow');
+        self::assertNotNull($stage);
+        self::assertSame(
+            'Medium irritability (pain at rest 2 of 10), trains 4 days a week, test 3 of 10: begin at slow strength, easiest rung, squat to a chair, both together, range 10–60°; holds between.',
+            StartWords::proposal($findings, $stage, RungLevel::Easiest, $start->choices),
+        );
+    }
+
+    /** @return iterable<string, array{string, string|null, string|null, bool}> risk, taken on, pain began, counts */
+    public static function risks(): iterable
+    {
+        yield 'eight days before' => ['fluoroquinolone', '2026-02-21', '2026-03-01', true];
+        yield 'seven days before' => ['fluoroquinolone', '2026-02-22', '2026-03-01', false];
+        yield 'six months before' => ['fluoroquinolone', '2025-08-30', '2026-03-01', true];
+        yield 'longer before' => ['fluoroquinolone', '2025-08-29', '2026-03-01', false];
+        yield 'after it began' => ['fluoroquinolone', '2026-03-09', '2026-03-01', false];
+        yield 'no date known' => ['fluoroquinolone', null, '2026-03-01', true];
+        yield 'a statin of ten months' => ['statin', '2025-05-01', '2026-03-01', true];
+        yield 'a statin of eleven' => ['statin', '2025-04-30', '2026-03-01', false];
+        yield 'smoking needs no date' => ['smoking', null, null, true];
+    }
+
+    #[DataProvider('risks')]
+    public function testAMedicineCountsWithinItsDays(string $risk, ?string $takenOn, ?string $began, bool $counts): void
+    {
+        $found = new FoundRisk(Support::catalogue()->risks[$risk], $takenOn === null ? null : Day::fromIso($takenOn));
+        $day = $began === null ? null : Day::fromIso($began);
+        self::assertSame($counts, $found->counts($day));
+        self::assertSame(!$counts, str_contains($found->words($day), 'not counted'));
+    }
+
+    public function testASeverityScoreTakesThePlaceOfTheProgrammesOwn(): void
+    {
+        $plan = Support::catalogue()->programme('knee_four_stage')->plan;
+        $read = static fn(string $json): SeverityScore => Json::read($json, SeverityScore::read(...));
+        $gate = static fn(?SeverityScore $score): array => array_map(static fn($one): array => $one->toArray(), SeverityScore::into($score, $plan)->stage('act')->stage->gate ?? []);
+
+        $up = $gate($read('{"name": "A", "lowest": 0, "highest": 50, "higher_is_better": true}'));
+        self::assertEquals(['type' => 'outcome', 'min' => 40, 'measure' => 'A'], $up[2]);
+        $down = $gate($read('{"name": "B", "lowest": 0, "highest": 10, "higher_is_better": false}'));
+        self::assertEquals(['type' => 'outcome', 'max' => 2, 'measure' => 'B'], $down[2]);
+        self::assertSame(['sport_sessions', 'provocation'], array_column($gate(null), 'type'));
+        try {
+            $read('{"name": "C", "lowest": 10, "highest": 0, "higher_is_better": true, "score": 20}');
+            self::fail('taken as sound');
+        } catch (InvalidInput $bad) {
+            self::assertSame(['/highest', '/score'], array_column($bad->faults, 'path'));
+        }
+    }
+}
