@@ -6,7 +6,6 @@ namespace Tests\Feature;
 
 use App\Models\AccessLogEntry;
 use App\Models\Opening;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -65,7 +64,6 @@ final class PermissionsTest extends TestCase
         $other = $this->practitioner('Another Practice');
         $typed = Opening::query()->create(['practice_id' => $other->practice_id, 'practitioner_id' => $other->id, 'name' => 'Theirs', 'step' => 2, 'form' => []]);
         $this->ask($other, 'POST', '/api/library/items', ['kind' => 'rule', 'key' => 'low'])->assertStatus(201)->assertJsonPath('key', 'our_low');
-        Auth::guard()->forgetUser();
         // An athlete of another practice cannot be given a case either.
         $this->ask($own, 'POST', '/api/cases', OpeningTest::opening(['athlete' => ['id' => $foreign->athlete_id]]))->assertStatus(422)->assertJsonValidationErrorFor('athlete.id');
 
