@@ -1,6 +1,8 @@
 import { Route, Routes } from 'react-router';
 
 import { CasePage } from './features/case/CasePage';
+import { EditItem } from './features/library/EditItem';
+import { LibraryPage } from './features/library/LibraryPage';
 import { OpenCase } from './features/open/OpenCase';
 import { Round } from './features/round/Round';
 import { SignIn } from './features/signin/SignIn';
@@ -27,6 +29,9 @@ function Desk() {
       <Routes>
         <Route path="/" element={<Round />} />
         <Route path="/new" element={<OpenCase />} />
+        <Route path="/new/:id" element={<OpenCase />} />
+        <Route path="/library" element={<LibraryPage />} />
+        <Route path="/library/:kind/:key" element={<EditItem />} />
         <Route path="/cases/:id" element={<CasePage />} />
         <Route path="*" element={<Empty title="There is no such page"><a href="/">To the Round</a></Empty>} />
       </Routes>

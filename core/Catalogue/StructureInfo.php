@@ -27,6 +27,8 @@ final readonly class StructureInfo
         /** Taken instead once the usual one has become easy; a choice of the practitioner. */
         public ?ProvocationTest $laterTest,
         public StrengthTestInfo $strengthTest,
+        /** The key of the programme that is proposed first. */
+        public string $usualProgramme,
     ) {}
 
     public static function read(ObjectNode $node): self
@@ -42,6 +44,7 @@ final readonly class StructureInfo
             $node->childOrNull('test_if_irritable', ProvocationTest::read(...)),
             $node->childOrNull('later_test', ProvocationTest::read(...)),
             $node->child('strength_test', StrengthTestInfo::read(...)),
+            $node->key('usual_programme'),
         );
     }
 

@@ -46,6 +46,7 @@ export function Frame({ user, children }: { user: User; children: ReactNode }) {
         <Box component="nav" aria-label="Pages" sx={{ display: 'flex', gap: 0.5, flex: 1 }}>
           <Button component={RouterLink} to="/">Round</Button>
           <Button component={RouterLink} to="/new">New case</Button>
+          <Button component={RouterLink} to="/library">Library</Button>
         </Box>
         <Typography variant="body2" color="textSecondary">{user.practice}</Typography>
         <Typography variant="body2">{user.name}</Typography>

@@ -16,6 +16,7 @@ use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\RungChange;
 use Rung\Core\Catalogue\School;
 use Rung\Core\Catalogue\StructureInfo;
+use Rung\Core\Catalogue\Variant;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Lint\LintRule;
 use Rung\Core\Plan\PlanStage;
@@ -67,6 +68,7 @@ final class LibraryPage
             'provocation_test' => $info->usualTest()->toArray(),
             'later_test' => $info->laterTest?->toArray(),
             'strength_test' => $info->strengthTest->toArray(),
+            'usual_programme' => $info->usualProgramme,
             'ladders' => array_values(array_column(array_filter($this->catalogue->ladders, fn(Ladder $one): bool => $this->climbsFor($one, $info)), 'key')),
             'programmes' => array_values(array_column(array_filter($this->catalogue->programmes, static fn(Programme $one): bool => in_array($info->structure, $one->structures, true)), 'key')),
         ];
@@ -151,14 +153,27 @@ final class LibraryPage
                 'rhythm' => PlanWords::rhythm($planned),
                 'gate' => array_map(static fn(Criterion $one): string => PlanWords::criterion($one), $planned->stage->gate),
                 'notes' => $planned->stage->notes,
-                'prescriptions' => array_map(fn(Prescription $one): array => [
-                    'key' => $one->key,
-                    'exercise' => $one->exercise,
-                    'title' => $this->catalogue->titleOf($one->exercise),
-                    'words' => DoseWords::of($one),
-                    'tempo_words' => DoseWords::tempo($one),
-                ], $planned->stage->prescriptions),
+                'prescriptions' => array_map($this->prescription(...), $planned->stage->prescriptions),
             ], $programme->plan->stages),
+            'variants' => array_map(fn(Variant $variant): array => [
+                'structures' => array_column($variant->structures, 'value'),
+                'prescriptions' => $variant->structures === [] ? [] : array_map(
+                    $this->prescription(...),
+                    $programme->planFor($this->catalogue->structure($variant->structures[0]), $this->catalogue)->prescriptions(),
+                ),
+            ], $programme->variants),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function prescription(Prescription $one): array
+    {
+        return [
+            'key' => $one->key,
+            'exercise' => $one->exercise,
+            'title' => $this->catalogue->titleOf($one->exercise),
+            'words' => DoseWords::of($one),
+            'tempo_words' => DoseWords::tempo($one),
         ];
     }
 

@@ -39,6 +39,7 @@ final class StartPage
             'rung' => $proposal->rung?->value,
             'notes' => $proposal->notes,
             'words' => $start->stage === null ? null : StartWords::proposal($opening->findings, $start->stage, $start->level, $start->plan->choices ?? []),
+            'programme_words' => self::programmeWords($start),
             'begins_at' => $start->stage?->stage->key,
             'rule' => $start->rule->name,
             'provocation_test' => $start->structure->testFor($proposal->irritability)->toArray(),
@@ -57,6 +58,15 @@ final class StartPage
             'sessions' => self::sessions($opening, $start),
             'others' => self::others($opening, $start),
         ];
+    }
+
+    private static function programmeWords(Start $start): string
+    {
+        $usual = $start->structure->usualProgramme === $start->programme->key ? "the usual programme for the {$start->structure->name()}" : 'chosen by you';
+        $own = $start->rule->name === $start->programme->rule ? "the programme's own" : 'chosen by you';
+        $school = $start->catalogue->school($start->rule->name ?? $start->programme->rule)->title;
+
+        return "{$start->programme->title}: $usual. School: $school, $own.";
     }
 
     /** @return list<string> */

@@ -47,6 +47,11 @@ export function Today() {
           <b>New {ago(plan.news.on, plan.today)}:</b> {plan.news.words}
         </Alert>
       )}
+      {plan.advice.length > 0 && (
+        <Alert severity="info" icon={false} sx={{ bgcolor: 'background.paper', color: 'text.primary', border: 1, borderColor: 'divider' }}>
+          <b>For now, beside the exercises:</b> {plan.advice.join(' ')}
+        </Alert>
+      )}
       {morningOpen && <MorningCard plan={plan} />}
       {plan.settling !== null && <SettlingCard key={plan.settling.session} settling={plan.settling} />}
       {plan.session !== null && <SessionCard session={plan.session} first={!morningOpen} />}

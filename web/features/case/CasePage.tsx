@@ -13,6 +13,8 @@ import { Failed, Loading } from '../../shell/States';
 import { AcceptDialog } from './AcceptDialog';
 import { ChangeDialog } from './ChangeDialog';
 import { DoseTable } from './DoseTable';
+import { IntakeNotes } from './IntakeNotes';
+import { LintPanel } from './LintPanel';
 import { PegList } from './PegList';
 import { ReasonDialog, type Asked } from './ReasonDialog';
 import { RecordList } from './RecordList';
@@ -60,6 +62,7 @@ function CaseView({ found }: { found: Case }) {
           Stop, reported {ago(stop.at, standing.today)}: {stop.words}. No loading until you have reviewed it; refer if it is outside your scope.
         </Alert>
       ))}
+      <IntakeNotes found={found} />
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', md: '230px minmax(0, 1fr) 350px' }, alignItems: 'start' }}>
         <Paper variant="outlined" sx={{ p: 1.5 }}>
           <Typography variant="h2" sx={{ mb: 1 }}>Ladder</Typography>
@@ -91,6 +94,7 @@ function CaseView({ found }: { found: Case }) {
             <PegList pegs={current?.pegs ?? []} />
             {waitsForSignOff && <Button variant="outlined" onClick={() => setAsked({ kind: 'sign_off' })} sx={{ mt: 0.5 }}>Sign off technique</Button>}
           </Paper>
+          <LintPanel found={found} />
           <TestPanel found={found} />
           <RecordList found={found} />
         </Box>

@@ -4,209 +4,172 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import FormHelperText from '@mui/material/FormHelperText';
-import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type ReactNode, useState } from 'react';
-import { Link as RouterLink } from 'react-router';
+import { useDeferredValue, useRef, useState } from 'react';
+import { Link as RouterLink, useParams } from 'react-router';
 
-import { api, faultAt, Refusal, type Schemas, send } from '../../api/client';
+import { api, faultAt, Refusal, send } from '../../api/client';
 import { Failed, Loading } from '../../shell/States';
-import { DAYS, GOALS, RISKS, SIGNS } from './choices';
+import { useLibrary } from '../library/useLibrary';
+import { Baseline, IrritabilityStep, LoadRelief, Screening } from './Examination';
+import { BLANK, body, type Form, forProposal, type Library, OpeningContext, stepOf, STEPS, useOpening } from './form';
+import { Intake } from './Intake';
+import { LeftOpenings } from './LeftOpenings';
+import { ProposalStep } from './ProposalStep';
 import { StartCard } from './StartCard';
+import { useDraft } from './useDraft';
 
-type Opening = Schemas['CaseOpening'];
-type Day = keyof typeof DAYS;
-
-interface Form {
-  name: string; act: string; body_mass_kg: string; email: string;
-  structure: string; side: Opening['side']; goal: Opening['goal']; history: string;
-  signs: Record<string, string>; risks: string[]; screened: boolean;
-  rest: string; test: string; settle_min: string; stiffness_min: string; affected: string; unaffected: string;
-  programme: string; available: Day[]; training_days_per_week: string; events: string; stage: string;
+/** Opens a case in the order of the work; it can be left at any step and taken up again. */
+export function OpenCase() {
+  const id = useParams().id ?? null;
+  const library = useLibrary();
+  const left = useQuery({
+    queryKey: ['openings', id],
+    queryFn: () => send(() => api.GET('/api/openings/{opening}', { params: { path: { opening: id ?? '' } } })),
+    enabled: id !== null,
+    staleTime: Infinity,
+    refetchOnWindowFocus: false,
+  });
+  if (library.isPending || (id !== null && left.isPending)) return <Loading what="the library" />;
+  if (library.data === undefined) return <Failed problem={library.error} again={() => void library.refetch()} />;
+  if (id !== null && left.data === undefined) return <Failed problem={left.error} again={() => void left.refetch()} />;
+  return <Opening key={id} id={id} begun={{ ...BLANK, ...(left.data?.form as Partial<Form> | undefined) }} at={left.data?.step ?? 1} library={library.data} />;
 }
 
-const BLANK: Form = {
-  name: '', act: '', body_mass_kg: '', email: '',
-  structure: 'patellar_tendon', side: 'left', goal: 'jumping', history: '',
-  signs: {}, risks: [], screened: false,
-  rest: '', test: '', settle_min: '', stiffness_min: '', affected: '', unaffected: '',
-  programme: 'knee_four_stage', available: Object.keys(DAYS) as Day[], training_days_per_week: '3', events: '', stage: '',
-};
-
-const number = (text: string): number | null => (text.trim() === '' ? null : Number(text.replace(',', '.')));
-
-const opening = (form: Form): Opening => ({
-  structure: form.structure,
-  side: form.side,
-  goal: form.goal,
-  programme: form.programme,
-  history: form.history === '' ? null : form.history,
-  available: form.available,
-  events: form.events.split(/[\s,]+/).filter((day) => day !== ''),
-  training_days_per_week: number(form.training_days_per_week) ?? 0,
-  rest: number(form.rest),
-  test: number(form.test),
-  settle_min: number(form.settle_min),
-  stiffness_min: number(form.stiffness_min),
-  risks: form.risks,
-  referral_signs: Object.entries(form.signs).map(([sign, why]) => ({ sign, resolved: why.trim() !== '', why })),
-  screened: form.screened,
-  stage: form.stage === '' ? null : form.stage,
-  strength: form.affected === '' || form.unaffected === ''
-    ? null
-    : { affected: number(form.affected) ?? 0, unaffected: number(form.unaffected) ?? 0, unit: 'N' },
-});
-
-/** Adds an athlete and opens the case, in the order of the work. */
-export function OpenCase() {
-  const [form, setForm] = useState(BLANK);
-  const [athlete, setAthlete] = useState<{ id: string; name: string; password: string } | null>(null);
+function Opening({ id, begun, at, library }: { id: string | null; begun: Form; at: number; library: Library }) {
+  const [form, setForm] = useState(begun);
+  const [step, setStep] = useState(at);
   const queries = useQueryClient();
-  const catalogue = useQuery({ queryKey: ['catalogue'], queryFn: () => send(() => api.GET('/api/catalogue')), staleTime: Infinity });
-  const body = opening(form);
+  const top = useRef<HTMLHeadingElement>(null);
+  const draft = useDraft(id, form, step);
+  const asked = useDeferredValue(JSON.stringify(forProposal(form)));
   const start = useQuery({
-    queryKey: ['start', body],
-    queryFn: () => send(() => api.POST('/api/start-proposals', { body })),
+    queryKey: ['start', asked],
+    queryFn: () => send(() => api.POST('/api/start-proposals', { body: JSON.parse(asked) as ReturnType<typeof forProposal> })),
     placeholderData: (previous) => previous,
     retry: false,
   });
   const open = useMutation({
-    mutationFn: async () => {
-      const person = athlete ?? await send(() => api.POST('/api/athletes', {
-        body: { name: form.name, act: form.act === '' ? null : form.act, body_mass_kg: number(form.body_mass_kg) ?? Number.NaN, email: form.email },
-      }));
-      setAthlete(person);
-      return send(() => api.POST('/api/athletes/{athlete}/cases', { params: { path: { athlete: person.id } }, body }));
+    mutationFn: () => send(() => api.POST('/api/cases', { body: body(form, draft.draft) })),
+    onError: (problem) => {
+      const first = problem instanceof Refusal ? Object.keys(problem.fields).map(stepOf).filter((one) => one > 0).sort((a, b) => a - b)[0] : undefined;
+      if (first !== undefined) setStep(first);
     },
     onSuccess: () => queries.invalidateQueries({ queryKey: ['round'] }),
   });
+  if (open.isSuccess) return <Opened id={open.data.id} name={open.data.athlete} password={open.data.password} />;
 
-  if (catalogue.isPending) return <Loading what="the catalogue" />;
-  if (catalogue.data === undefined) return <Failed problem={catalogue.error} again={() => void catalogue.refetch()} />;
-  if (open.isSuccess && athlete !== null) return <Opened id={open.data.id} athlete={athlete} />;
-
-  const set = <K extends keyof Form>(field: K, value: Form[K]) => setForm((now) => ({ ...now, [field]: value }));
-  const fault = (field: string): string | undefined => faultAt(open.error, field) ?? faultAt(start.error, field);
-  const field = (name: keyof Form, label: string, more: { at?: string; width?: number | string; type?: string; lines?: number } = {}) => (
-    <TextField
-      label={label}
-      value={form[name]}
-      onChange={(event) => set(name, event.target.value as never)}
-      error={fault(more.at ?? name) !== undefined}
-      helperText={fault(more.at ?? name)}
-      type={more.type ?? 'text'}
-      multiline={more.lines !== undefined}
-      minRows={more.lines}
-      disabled={athlete !== null && ['name', 'act', 'body_mass_kg', 'email'].includes(name)}
-      sx={{ width: more.width ?? 200 }}
-    />
-  );
-  const structure = catalogue.data.structures.find((one) => one.key === form.structure);
-  const programme = catalogue.data.programmes.find((one) => one.key === form.programme);
+  const fault = (field: string) => faultAt(open.error, field) ?? faultAt(start.error, field);
+  const told = [open.error, start.error].flatMap((problem) => (problem instanceof Refusal ? Object.keys(problem.fields) : []));
+  const marked = new Set(told.map(stepOf));
+  const go = (to: number) => {
+    setStep(Math.max(1, Math.min(STEPS.length, to)));
+    top.current?.focus();
+  };
+  const context = {
+    form, fault, library,
+    set: <K extends keyof Form>(field: K, value: Form[K]) => {
+      // A fault that was told at signing is answered by typing: it is asked anew when signing again.
+      if (open.isError) open.reset();
+      setForm((now) => ({ ...now, [field]: value }));
+    },
+    start: start.isError ? undefined : start.data,
+    stale: start.isFetching,
+  };
 
   return (
-    <Box component="main" sx={{ px: 2, pb: 4, maxWidth: 1280, mx: 'auto' }}>
-      <Typography variant="h1" sx={{ py: 1.5 }}>New case</Typography>
-      <Box component="form" noValidate onSubmit={(event) => { event.preventDefault(); open.mutate(); }} sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 350px' }, gap: 1.5, alignItems: 'start' }}>
-        <Box sx={{ display: 'grid', gap: 1.5 }}>
-          <Step number={1} title="Athlete">
-            {field('name', 'Name', { width: 260 })}
-            {field('act', 'Act or sport')}
-            {field('body_mass_kg', 'Body mass, kg', { width: 150 })}
-            {field('email', 'E-mail address to sign in with', { type: 'email', width: 280 })}
-          </Step>
-          <Step number={2} title="History and cause">
-            <TextField select label="Structure" value={form.structure} onChange={(event) => set('structure', event.target.value)} sx={{ width: 200 }}>
-              {catalogue.data.structures.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
-            </TextField>
-            <TextField select label="Side" value={form.side} onChange={(event) => set('side', event.target.value as Form['side'])} sx={{ width: 110 }}>
-              <MenuItem value="left">left</MenuItem><MenuItem value="right">right</MenuItem><MenuItem value="both">both</MenuItem>
-            </TextField>
-            <TextField select label="Must get back to" value={form.goal} onChange={(event) => set('goal', event.target.value as Form['goal'])} sx={{ width: 200 }}>
-              {Object.entries(GOALS).map(([key, title]) => <MenuItem key={key} value={key}>{title}</MenuItem>)}
-            </TextField>
-            {field('history', 'Since when, after what change of load, what makes it worse', { width: '100%', lines: 2 })}
-            {structure !== undefined && <Typography variant="body2" color="textSecondary">Load relief to advise: {structure.load_relief}</Typography>}
-          </Step>
-          <Step number={3} title="Screening">
-            <Typography variant="body2" sx={{ width: '100%' }}>Signs that call for a referral. One that is ticked blocks the start until you say why it is safe to go on.</Typography>
-            {SIGNS.map((sign) => (
-              <Box key={sign} sx={{ width: '100%', display: 'flex', gap: 1, alignItems: 'center' }}>
-                <FormControlLabel
-                  control={<Checkbox size="small" sx={{ py: 0.25 }} checked={sign in form.signs} onChange={(event) => set('signs', event.target.checked ? { ...form.signs, [sign]: '' } : Object.fromEntries(Object.entries(form.signs).filter(([one]) => one !== sign)))} />}
-                  label={`${sign[0]?.toUpperCase() ?? ''}${sign.slice(1)}`}
-                />
-                {sign in form.signs && <TextField label="Why it is safe to go on" value={form.signs[sign]} onChange={(event) => set('signs', { ...form.signs, [sign]: event.target.value })} sx={{ flex: 1 }} />}
-              </Box>
-            ))}
-            <Typography variant="body2" sx={{ width: '100%', mt: 1 }}>Risks: each makes the start one rung easier.</Typography>
-            {RISKS.map((risk) => (
-              <FormControlLabel
-                key={risk}
-                control={<Checkbox size="small" sx={{ py: 0.25 }} checked={form.risks.includes(risk)} onChange={(event) => set('risks', event.target.checked ? [...form.risks, risk] : form.risks.filter((one) => one !== risk))} />}
-                label={risk}
-              />
-            ))}
-            <Box sx={{ width: '100%' }}>
-              <FormControlLabel control={<Checkbox checked={form.screened} onChange={(event) => set('screened', event.target.checked)} />} label={<b>I have screened for referral signs and risks, and sign for it</b>} />
-              {fault('screened') !== undefined && <FormHelperText error>{fault('screened')}</FormHelperText>}
-              {fault('referral_signs') !== undefined && <FormHelperText error>{fault('referral_signs')}</FormHelperText>}
-            </Box>
-          </Step>
-          <Step number={4} title="Irritability and baseline">
-            {field('rest', 'Pain at rest, 0–10', { width: 150 })}
-            {field('test', 'Test score, 0–10', { width: 150 })}
-            {field('settle_min', 'Time to settle, min', { width: 165 })}
-            {field('stiffness_min', 'Morning stiffness, min', { width: 185 })}
-            {structure !== undefined && <Typography variant="body2" color="textSecondary" sx={{ width: '100%' }}><b>{structure.provocation_test.title}.</b> {structure.provocation_test.instruction}</Typography>}
-            {field('affected', 'Strength, sore side, N', { at: 'strength.affected', width: 185 })}
-            {field('unaffected', 'Strength, other side, N', { at: 'strength.unaffected', width: 185 })}
-          </Step>
-          <Step number={5} title="Programme and days">
-            <TextField select label="Programme" value={form.programme} onChange={(event) => set('programme', event.target.value)} sx={{ width: 260 }}>
-              {catalogue.data.programmes.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
-            </TextField>
-            {field('training_days_per_week', 'Trains now, days a week', { width: 190 })}
-            {field('events', 'Shows or matches, as 2026-12-24', { width: 280, at: 'events.0' })}
-            {programme !== undefined && <Typography variant="body2" color="textSecondary" sx={{ width: '100%' }}>{programme.summary} School: {programme.school}. {programme.time_scale}</Typography>}
-            <Box role="group" aria-label="Days the athlete has" sx={{ width: '100%' }}>
-              {(Object.entries(DAYS) as [Day, string][]).map(([key, title]) => (
-                <FormControlLabel key={key} control={<Checkbox size="small" checked={form.available.includes(key)} onChange={(event) => set('available', event.target.checked ? [...form.available, key] : form.available.filter((one) => one !== key))} />} label={title} />
-              ))}
-              {fault('available') !== undefined && <FormHelperText error>{fault('available')}</FormHelperText>}
-            </Box>
-          </Step>
+    <OpeningContext value={context}>
+      <Box component="main" sx={{ px: 2, pb: 4, maxWidth: 1280, mx: 'auto' }}>
+        <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, py: 1.25 }}>
+          <Typography variant="h1">New case{form.name.trim() === '' ? '' : `: ${form.name.trim()}`}</Typography>
+          <Typography variant="body2" color="textSecondary" role="status">
+            {{ fresh: 'Kept as you type; leave it at any step.', keeping: 'Keeping …', kept: 'Kept. You can leave it here and take it up again.', failed: '' }[draft.state]}
+          </Typography>
         </Box>
-        <Box sx={{ position: { md: 'sticky' }, top: 12 }}>
-          <StartCard start={start.data} stale={start.isFetching} programme={programme} chosen={form.stage} choose={(stage) => set('stage', stage)} />
-          {open.error instanceof Refusal && <Alert severity="error" sx={{ my: 1 }}>{open.error.message}</Alert>}
-          <Button type="submit" variant="contained" size="large" fullWidth loading={open.isPending} disabled={start.data?.blocked ?? false} sx={{ mt: 1 }}>Sign and open the case</Button>
-          {athlete !== null && <Typography variant="body2" sx={{ mt: 1 }}>{athlete.name} is added; what is left is the case.</Typography>}
+        {draft.state === 'failed' && <Failed problem={draft.problem} again={draft.again} />}
+        {id === null && draft.draft === null && <LeftOpenings />}
+        <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '180px minmax(0, 1fr) 300px' }, gap: 1.5, alignItems: 'start' }}>
+          <Box component="ol" aria-label="Steps" sx={{ listStyle: 'none', p: 0, m: 0, display: 'grid', gap: 0.25 }}>
+            {STEPS.map(({ title }, i) => (
+              <li key={title}>
+                <Button fullWidth aria-current={step === i + 1 ? 'step' : undefined} onClick={() => go(i + 1)} sx={{ justifyContent: 'flex-start', textAlign: 'left', color: step === i + 1 ? 'primary.main' : 'text.primary', fontWeight: step === i + 1 ? 600 : 400, bgcolor: step === i + 1 ? 'action.selected' : undefined }}>
+                  {i + 1} · {title}{marked.has(i + 1) && <Typography component="span" sx={{ color: 'error.main', ml: 0.5 }} aria-label="something to mend">!</Typography>}
+                </Button>
+              </li>
+            ))}
+          </Box>
+          <Paper
+            key={step}
+            variant="outlined"
+            component="form"
+            noValidate
+            aria-label={STEPS[step - 1]?.title ?? ''}
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (step < STEPS.length) go(step + 1);
+              else open.mutate();
+            }}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter' && event.ctrlKey) event.currentTarget.requestSubmit();
+            }}
+            sx={{ p: 1.5 }}
+          >
+            <Typography variant="h2" ref={top} tabIndex={-1} sx={{ mb: 1.25 }}>{step} · {STEPS[step - 1]?.title}</Typography>
+            <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25, alignItems: 'flex-start' }}>
+              {step === 1 && <Intake />}
+              {step === 2 && <Screening />}
+              {step === 3 && <IrritabilityStep />}
+              {step === 4 && <LoadRelief />}
+              {step === 5 && <Baseline />}
+              {step === 6 && <ProposalStep />}
+              {step === 7 && <Sign />}
+            </Box>
+            {open.error instanceof Refusal && <Alert severity="error" sx={{ mt: 1.5 }}>{open.error.message}</Alert>}
+            <Box sx={{ display: 'flex', gap: 1, mt: 2 }}>
+              {step > 1 && <Button onClick={() => go(step - 1)}>Back</Button>}
+              {step < STEPS.length
+                ? <Button type="submit" variant="contained">On to {STEPS[step]?.title.toLowerCase()}</Button>
+                : <Button type="submit" variant="contained" size="large" loading={open.isPending} disabled={context.start?.blocked ?? false}>Sign and open the case</Button>}
+              <Typography variant="body2" color="textSecondary" sx={{ alignSelf: 'center' }}>Ctrl + Enter goes on from any field.</Typography>
+            </Box>
+          </Paper>
+          <Box sx={{ position: { md: 'sticky' }, top: 12 }}><StartCard /></Box>
         </Box>
       </Box>
+    </OpeningContext>
+  );
+}
+
+function Sign() {
+  const { form, set, fault, start, library } = useOpening();
+  const structure = library.structures.find((one) => one.key === form.structure);
+  return (
+    <Box sx={{ width: '100%' }}>
+      <Typography sx={{ mb: 1 }}>{form.name || 'The athlete'}: {structure?.title}, {form.side === 'both' ? 'both sides' : form.side}. {start?.words ?? ''}</Typography>
+      {start?.choices.map((one) => <Typography key={one.prescription} variant="body2">{one.title}, {one.words}</Typography>)}
+      {form.advice.length > 0 && <Typography variant="body2" sx={{ mt: 1 }}>Advice: {form.advice.join(' ')}</Typography>}
+      <Typography variant="body2" color="textSecondary" sx={{ my: 1 }}>
+        Rung supports licensed practitioners and replaces none; local rules and scope of practice come first. On signing, the first weeks are on the calendar.
+      </Typography>
+      <FormControlLabel control={<Checkbox autoFocus checked={form.screened} onChange={(event) => set('screened', event.target.checked)} />} label={<b>I have screened for referral signs and risks, and sign for it</b>} />
+      {fault('screened') !== undefined && <FormHelperText error>{fault('screened')}</FormHelperText>}
     </Box>
   );
 }
 
-function Step({ number: index, title, children }: { number: number; title: string; children: ReactNode }) {
-  return (
-    <Paper variant="outlined" component="section" aria-label={title} sx={{ p: 1.5 }}>
-      <Typography variant="h2" sx={{ mb: 1.25 }}>{index} · {title}</Typography>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25, alignItems: 'flex-start' }}>{children}</Box>
-    </Paper>
-  );
-}
-
-function Opened({ id, athlete }: { id: string; athlete: { name: string; password: string } }) {
+function Opened({ id, name, password }: { id: string; name: string; password: string | null }) {
   return (
     <Box component="main" sx={{ p: 4, maxWidth: 560, mx: 'auto' }}>
-      <Typography variant="h1" sx={{ mb: 2 }}>The case of {athlete.name} is open</Typography>
-      <Typography sx={{ mb: 1 }}>Hand this password over. It is shown only now:</Typography>
-      <Typography component="p" sx={{ fontSize: 24, fontWeight: 600, mb: 2 }}>{athlete.password}</Typography>
-      <Typography sx={{ mb: 3 }}>The athlete signs in on a phone at <b>/athlete</b> with the e-mail address and this password, and sees the first session.</Typography>
+      <Typography variant="h1" sx={{ mb: 2 }}>The case of {name} is open</Typography>
+      {password !== null && (
+        <>
+          <Typography sx={{ mb: 1 }}>Hand this password over. It is shown only now:</Typography>
+          <Typography component="p" sx={{ fontSize: 24, fontWeight: 600, mb: 2 }}>{password}</Typography>
+          <Typography sx={{ mb: 3 }}>The athlete signs in on a phone at <b>/athlete</b> with the e-mail address and this password, and sees the first session.</Typography>
+        </>
+      )}
       <Button component={RouterLink} to={`/cases/${id}`} variant="contained">See ladder and first week</Button>
     </Box>
   );

@@ -1,0 +1,35 @@
+import Alert from '@mui/material/Alert';
+import Typography from '@mui/material/Typography';
+import { Link as RouterLink } from 'react-router';
+
+import { day } from '../../shell/dates';
+import type { Case } from './useCase';
+
+/** What was found at the start and must not be lost from sight: signs, risks, advice, an earlier episode. */
+export function IntakeNotes({ found }: { found: Case }) {
+  const { intake, advice, earlier } = found;
+  const facts = [
+    intake.began_on === null ? null : `Began ${day(intake.began_on)}${intake.load_change === null ? '' : ` after ${lower(intake.load_change)}`}`,
+    intake.aggravating === null ? null : `worse with ${lower(intake.aggravating)}`,
+    intake.goal_on === null ? null : `wants to be back by ${day(intake.goal_on)}`,
+    intake.risks.length === 0 ? null : `risks: ${intake.risks.map(lower).join('; ')}`,
+    advice.length === 0 ? null : `advised: ${advice.map((one) => `${lower(one.words).replace(/\.$/, '')}${one.until === null ? '' : ` (until ${day(one.until)})`}`).join('; ')}`,
+  ].filter((one) => one !== null);
+  return (
+    <>
+      {intake.signs.map((sign) => (
+        <Alert key={sign.key} severity="warning" sx={{ mb: 1, py: 0 }}>
+          <b>Referral sign at the start: {lower(sign.words)}.</b> Gone on because: {sign.why} ({sign.by}, {day(sign.on)})
+        </Alert>
+      ))}
+      {(facts.length > 0 || earlier.length > 0) && (
+        <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
+          {facts.join(' · ')}{facts.length > 0 && earlier.length > 0 && ' · '}
+          {earlier.map((one) => <RouterLink key={one.id} to={`/cases/${one.id}`}>earlier episode, {one.side}, {day(one.opened_on)}</RouterLink>)}
+        </Typography>
+      )}
+    </>
+  );
+}
+
+const lower = (words: string): string => (words[0]?.toLowerCase() ?? '') + words.slice(1);

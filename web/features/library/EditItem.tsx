@@ -1,0 +1,156 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Paper from '@mui/material/Paper';
+import Snackbar from '@mui/material/Snackbar';
+import Typography from '@mui/material/Typography';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+
+import { api, Refusal, send } from '../../api/client';
+import { moment } from '../../shell/dates';
+import { Failed, Loading } from '../../shell/States';
+import { Field } from './Field';
+import { at, leaves, type Leaf, type Path, removed, repeated, replaced } from './tree';
+import { useCopy, useLibrary } from './useLibrary';
+import type { Kind, Library } from './words';
+
+const KINDS: readonly string[] = ['exercise', 'ladder', 'programme', 'rule'];
+
+const fetchItem = (kind: Kind, key: string) => send(() => api.GET('/api/library/items/{kind}/{key}', { params: { path: { kind, key } } }));
+type Item = Awaited<ReturnType<typeof fetchItem>>;
+
+/** An item of the library to be changed: every value of it at its place, saved as a new version. */
+export function EditItem() {
+  const { kind = '', key = '' } = useParams();
+  const library = useLibrary();
+  const item = useQuery({ queryKey: ['library', 'item', kind, key], queryFn: () => fetchItem(kind as Kind, key), enabled: KINDS.includes(kind) });
+  if (!KINDS.includes(kind)) return <Failed problem={null} />;
+  if (item.isPending || library.isPending) return <Loading what="the item" />;
+  if (item.data === undefined || library.data === undefined) return <Failed problem={item.error ?? library.error} again={() => void item.refetch()} />;
+  return <Editor key={`${key}/${item.data.version ?? 0}`} item={item.data} library={library.data} />;
+}
+
+function Editor({ item, library }: { item: Item; library: Library }) {
+  const [content, setContent] = useState<unknown>(item.content);
+  // Fields keep what is typed; they begin anew when the content is put in their place.
+  const [turn, setTurn] = useState(0);
+  const begin = (next: unknown) => { setContent(next); setTurn(turn + 1); };
+  const [saved, setSaved] = useState<string | null>(null);
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const path = { kind: item.kind, key: item.key };
+  const copy = useCopy((kind, key) => void navigate(`/library/${kind}/${key}`));
+  const save = useMutation({
+    mutationFn: (body: { version: number; content: Record<string, unknown> }) => send(() => api.PUT('/api/library/items/{kind}/{key}', { params: { path }, body })),
+    onSuccess: async (answer) => {
+      setSaved(`Version ${answer.version} is saved. Cases keep the version that they were given.`);
+      await queries.invalidateQueries({ queryKey: ['library'] });
+    },
+  });
+  const withdraw = useMutation({
+    mutationFn: () => send(() => api.DELETE('/api/library/items/{kind}/{key}', { params: { path } })),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['library'], refetchType: 'none' }),
+  });
+  const own = item.version !== null;
+  const changed = JSON.stringify(content) !== JSON.stringify(item.content);
+  const problem = save.error ?? withdraw.error;
+  const fields = problem instanceof Refusal ? problem.fields : {};
+  const groups = grouped(leaves(content));
+  const shownPaths = new Set(groups.flatMap((group) => group.leaves.map((leaf) => leaf.path.join('.'))));
+  const elsewhere = Object.entries(fields).filter(([place]) => !shownPaths.has(place));
+  const put = (version: number, next: unknown) => save.mutate({ version, content: next as Record<string, unknown> });
+
+  if (withdraw.isSuccess) {
+    return (
+      <Box component="main" sx={{ p: 3 }}>
+        <Alert severity="success" action={<Button loading={save.isPending} onClick={() => put((item.version ?? 0) + 1, item.content)}>Undo</Button>}>
+          {item.title} is no longer offered. Cases that have it keep it.
+        </Alert>
+        {save.isError && <Failed problem={save.error} />}
+      </Box>
+    );
+  }
+  return (
+    <Box component="main" sx={{ px: 2, pb: 10, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 280px', gap: 1.5, alignItems: 'start' }}>
+      <Box>
+        <Typography variant="h1" sx={{ py: 1.25 }}>{item.title} <Typography component="span" color="textSecondary">{own ? `our own, version ${item.version ?? 1}` : 'ships with Rung'}</Typography></Typography>
+        {elsewhere.map(([place, message]) => <Alert key={place} severity="error" sx={{ mb: 1 }}>{place === 'key' ? '' : `${place}: `}{message}</Alert>)}
+        {problem !== null && Object.keys(fields).length === 0 && <Failed problem={problem} />}
+        {groups.map((group) => (
+          <Paper key={group.path.join('.')} variant="outlined" component="section" aria-label={heading(content, group.path, library)} sx={{ p: 1.5, mb: 1 }}>
+            <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
+              <Typography variant="h3" sx={{ flex: 1 }}>{heading(content, group.path, library)}</Typography>
+              {own && typeof group.path.at(-1) === 'number' && (
+                <>
+                  <Button onClick={() => begin(repeated(content, group.path))} aria-label={`Repeat ${heading(content, group.path, library)}`}>Repeat</Button>
+                  <Button onClick={() => begin(removed(content, group.path))} aria-label={`Remove ${heading(content, group.path, library)}`}>Remove</Button>
+                </>
+              )}
+            </Box>
+            <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25 }}>
+              {group.leaves.map((leaf) => (
+                <Field key={`${leaf.path.join('.')}/${turn}`} leaf={leaf} library={library} disabled={!own} fault={fields[leaf.path.join('.')]} change={(next) => setContent(replaced(content, leaf.path, next))} />
+              ))}
+            </Box>
+          </Paper>
+        ))}
+      </Box>
+      <Box sx={{ position: 'sticky', top: 12, pt: 1.5, display: 'grid', gap: 1 }}>
+        {own ? (
+          <>
+            <Button variant="contained" size="large" disabled={!changed} loading={save.isPending} onClick={() => put(item.version ?? 1, content)}>Save as version {(item.version ?? 0) + 1}</Button>
+            {changed && <Button onClick={() => { begin(item.content); save.reset(); }}>Undo what I typed</Button>}
+            <Button color="error" loading={withdraw.isPending} onClick={() => withdraw.mutate()}>Offer it no longer</Button>
+          </>
+        ) : <Button variant="contained" size="large" loading={copy.isPending} onClick={() => copy.mutate(path)}>Copy into our library</Button>}
+        <Button onClick={() => void navigate(-1)}>Back</Button>
+        {item.versions.length > 0 && <Typography variant="h3">Versions</Typography>}
+        {item.versions.map((one) => (
+          <Box key={one.version} sx={{ display: 'flex', alignItems: 'center' }}>
+            <Typography variant="body2" sx={{ flex: 1 }}>{one.version}, {moment(one.at)}, {one.by}{one.based_on === null || one.version > 1 ? '' : `, from ${one.based_on.replaceAll('_', ' ')}`}</Typography>
+            {one.version !== item.version && <Button onClick={() => begin(one.content)}>Take up</Button>}
+          </Box>
+        ))}
+      </Box>
+      <Snackbar open={saved !== null} autoHideDuration={6000} onClose={() => setSaved(null)} message={saved} />
+    </Box>
+  );
+}
+
+interface Group {
+  path: Path;
+  leaves: Leaf[];
+}
+
+/** Values that belong to one thing stand together: a dose with its prescription, limits with their rule. */
+function grouped(all: readonly Leaf[]): Group[] {
+  const groups = new Map<string, Group>();
+  for (const leaf of all) {
+    const last = leaf.path.findLastIndex((step) => typeof step === 'number');
+    const path = leaf.path.slice(0, last + 1);
+    const key = path.join('.');
+    const group = groups.get(key) ?? { path, leaves: [] };
+    group.leaves.push(leaf);
+    groups.set(key, group);
+  }
+  return [...groups.values()];
+}
+
+const PARTS: Record<string, string> = {
+  stages: 'Stage', prescriptions: 'Exercise', gate: 'Gate', slots: 'Session', levers: 'Lever', blocks: 'Block', rungs: 'Rung', variants: 'Variant', usual: 'Usual',
+};
+
+/** "Stage 1 Holds › Exercise 1 Leg-extension hold at 60°" */
+function heading(content: unknown, path: Path, library: Library): string {
+  const parts: string[] = [];
+  path.forEach((step, i) => {
+    if (typeof step !== 'number') return;
+    const one = at(content, path.slice(0, i + 1));
+    const exercise = at(one, ['exercise']);
+    const name = at(one, ['title']) ?? library.exercises.find((known) => known.key === exercise)?.title ?? at(one, ['type']) ?? at(one, ['lever']) ?? '';
+    parts.push(`${PARTS[String(path[i - 1])] ?? String(path[i - 1])} ${step + 1} ${typeof name === 'string' ? name.replaceAll('_', ' ') : ''}`.trim());
+  });
+  return parts.length === 0 ? 'In general' : parts.join(' › ');
+}

@@ -1,0 +1,83 @@
+import FormControlLabel from '@mui/material/FormControlLabel';
+import FormHelperText from '@mui/material/FormHelperText';
+import MenuItem from '@mui/material/MenuItem';
+import Switch from '@mui/material/Switch';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+
+import { type Leaf, typed } from './tree';
+import type { Library } from './words';
+
+const LABELS: Record<string, string> = {
+  hold_s: 'Hold, s', work_s: 'Work, s', rest_s: 'Rest, s', load_kg: 'Load, kg', reps: 'Repetitions', rm: 'Repetition maximum', percent_mvc: 'Percent of maximum',
+  effort: 'Effort, 0–10', body_fraction: 'Part of the body lifted', contacts_per_rep: 'Landings a repetition', from_deg: 'Range from, °', to_deg: 'Range to, °',
+  lift_s: 'Lift, s', top_s: 'Hold at the top, s', lower_s: 'Lower, s', bottom_s: 'Pause at the bottom, s', increment_kg: 'Step of weight, kg', times_per_day: 'Times a day',
+  during_max: 'Pain in the exercise, at most', settle_within_min: 'Back to how it was within, min', next_day_max: 'Next morning, at most', rise_watch_from: 'A small reaction from a rise of',
+  rise_over_from: 'Too much from a rise of', stiffness_rise_max_min: 'Stiffness may grow by, min (empty: not judged)', stop_at: 'Loading stops at', progress_after: 'Grows after settled answers',
+  week_growth_max_percent: 'Growth a week, at most, %', min_gap_days: 'Days apart, at least', per_week: 'Times a week', every_days: 'Every so many days', to: 'Up to',
+  stand_in: 'Without the equipment', rule: 'Response rule', exercise: 'Exercise', demand: 'Demand, 1–10', changes: 'What is harder', range: 'Range, in words', words: 'In words',
+  set_up: 'Set-up', feel: 'What to feel', faults: 'Usual faults', time_scale: 'Time to tell', lowering_only: 'Built on lowering alone', retest: 'Test again around each exercise',
+  for_and_against: 'For and against', beats_per_min: 'Beats a minute', severity_measure: 'Severity score of the gates',
+};
+
+const CHOICES: Record<string, readonly string[]> = {
+  limbs: ['affected', 'each', 'together'], lever: ['none', 'short', 'middle', 'long'], purpose: ['rehab', 'prevention'], starts: ['lift', 'lower'],
+};
+
+const LONG = new Set(['summary', 'caution', 'time_scale', 'set_up', 'movement', 'feel', 'faults', 'view', 'for_and_against', 'notes']);
+const ENDS = ['from', 'to'];
+
+/** One value of an item: a choice where names are meant, else a field that keeps what was typed. */
+export function Field({ leaf, library, disabled, fault, change }: { leaf: Leaf; library: Library; disabled: boolean; fault: string | undefined; change: (next: Leaf['value']) => void }) {
+  const last = leaf.path.at(-1);
+  const parent = leaf.path.at(-2);
+  const name = typeof last === 'number' ? String(parent) : last ?? '';
+  // What stood here first says what is meant: a number stays one while it is being typed.
+  const [first] = useState(leaf.value);
+  const [text, setText] = useState(() => (Array.isArray(leaf.value) ? leaf.value.join(', ') : String(leaf.value ?? '')));
+  const inVariant = leaf.path.includes('variants') && parent === 'exercises';
+  const prefix = parent === 'back' ? 'Set back: ' : parent === 'pain' ? `Pain, ${name === 'min' ? 'at least' : 'at most'}` : '';
+  const label = prefix.startsWith('Pain') ? prefix
+    : `${prefix}${inVariant ? `In place of ${name.replaceAll('_', ' ')}` : LABELS[name] ?? `${name[0]?.toUpperCase() ?? ''}${name.slice(1).replaceAll('_', ' ')}`}${typeof last === 'number' ? `, usually ${ENDS[last] ?? ''}` : ''}`;
+
+  if (typeof leaf.value === 'boolean') {
+    return (
+      <div>
+        <FormControlLabel disabled={disabled} control={<Switch checked={leaf.value} onChange={(event) => change(event.target.checked)} />} label={label} />
+        {fault !== undefined && <FormHelperText error>{fault}</FormHelperText>}
+      </div>
+    );
+  }
+  const namesExercise = name === 'exercise' || name === 'stand_in' || inVariant || (name === 'to' && typeof leaf.value === 'string');
+  const options: readonly (readonly [string, string])[] = namesExercise ? [...(name === 'stand_in' ? [['', 'nothing'] as const] : []), ...library.exercises.map((one) => [one.key, one.title] as const)]
+    : name === 'rule' ? library.rules.map((one) => [one.key, one.title] as const)
+      : parent === 'structures' ? ['target', 'shared', 'slight'].map((one) => [one, one] as const)
+        : typeof leaf.value === 'string' ? (CHOICES[name] ?? []).map((one) => [one, one] as const) : [];
+  if (options.length > 0) {
+    const value = typeof leaf.value === 'string' ? leaf.value : '';
+    return (
+      <TextField select label={parent === 'structures' ? library.structures.find((one) => one.key === name)?.title ?? label : label} value={value} disabled={disabled} error={fault !== undefined} helperText={fault} onChange={(event) => change(event.target.value === '' ? null : event.target.value)} sx={{ width: namesExercise ? 290 : 220 }}>
+        {value !== '' && !options.some(([key]) => key === value) && <MenuItem value={value}>{value}</MenuItem>}
+        {options.map(([key, title]) => <MenuItem key={key} value={key}>{title}</MenuItem>)}
+      </TextField>
+    );
+  }
+  const number = typeof first === 'number';
+  return (
+    <TextField
+      label={Array.isArray(leaf.value) ? `${label}, with commas between` : label}
+      value={text}
+      disabled={disabled}
+      error={fault !== undefined}
+      helperText={fault}
+      multiline={LONG.has(name)}
+      inputMode={number ? 'decimal' : 'text'}
+      onChange={(event) => {
+        setText(event.target.value);
+        const before = number || (first === null && name === 'stiffness_rise_max_min') ? 0 : first;
+        change(event.target.value === '' && name === 'stiffness_rise_max_min' ? null : typed(event.target.value, before));
+      }}
+      sx={{ width: LONG.has(name) ? '100%' : number ? 190 : 320 }}
+    />
+  );
+}

@@ -1,0 +1,78 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import Paper from '@mui/material/Paper';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+
+import { Empty } from '../../shell/States';
+import { Compare } from './Compare';
+import { useCopy } from './useLibrary';
+import type { Library } from './words';
+
+/** The programmes of a structure: one told stage by stage, or two side by side. */
+export function Programmes({ library, structure, hits, chosen, choose }: { library: Library; structure: string | null; hits: readonly string[] | null; chosen: string | null; choose: (key: string) => void }) {
+  const [beside, setBeside] = useState('');
+  const navigate = useNavigate();
+  const copy = useCopy((kind, key) => void navigate(`/library/${kind}/${key}`));
+  const list = library.programmes.filter((one) => (structure === null || one.structures.includes(structure)) && (hits === null || hits.includes(one.key)));
+  const usual = library.structures.find((one) => one.key === structure)?.usual_programme;
+  list.sort((a, b) => Number(b.key === usual) - Number(a.key === usual));
+  const shown = list.find((one) => one.key === chosen) ?? list[0];
+  if (shown === undefined) return <Empty title="No programme fits">Leave a word out, or choose another structure.</Empty>;
+  // Of a programme for many structures, the exercises of the one that is looked at.
+  const variant = shown.variants.find((one) => structure !== null && one.structures.includes(structure));
+  const others = library.programmes.filter((one) => one.key !== shown.key && one.structures.some((key) => shown.structures.includes(key)));
+  const other = others.some((one) => one.key === beside) ? beside : '';
+
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: '270px minmax(0, 1fr)', gap: 1.5, alignItems: 'start' }}>
+      <Paper variant="outlined" component="nav" aria-label="Programmes">
+        {list.map((one) => (
+          <Button key={one.key} onClick={() => choose(one.key)} aria-pressed={one.key === shown.key} fullWidth sx={{ justifyContent: 'flex-start', textAlign: 'left', px: 1.5, display: 'block', borderRadius: 0, color: 'text.primary', bgcolor: one.key === shown.key ? 'action.selected' : undefined }}>
+            {one.title}
+            <Typography component="span" variant="caption" color="textSecondary" sx={{ display: 'block' }}>{one.key === usual ? 'usual · ' : ''}{one.school}{one.version === null ? '' : ` · our own, version ${one.version}`}</Typography>
+          </Button>
+        ))}
+      </Paper>
+      <Paper variant="outlined" component="section" aria-label={shown.title} sx={{ p: 1.5 }}>
+        <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', mb: 0.5 }}>
+          <Typography variant="h2" sx={{ flex: 1 }}>{shown.title}</Typography>
+          <TextField select label="Compare with" value={other} onChange={(event) => setBeside(event.target.value)} sx={{ width: 240 }}>
+            <MenuItem value="">no other</MenuItem>
+            {others.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
+          </TextField>
+          {shown.version === null
+            ? <Button variant="outlined" loading={copy.isPending} onClick={() => copy.mutate({ kind: 'programme', key: shown.key })}>Copy into our library</Button>
+            : <Button variant="outlined" onClick={() => void navigate(`/library/programme/${shown.key}`)}>Edit</Button>}
+        </Box>
+        {shown.caution !== null && <Alert severity="warning" sx={{ mb: 1 }}>{shown.caution}</Alert>}
+        {other !== '' ? <Compare kind="programme" a={shown.key} b={other} /> : (
+          <>
+            <Typography>{shown.summary}</Typography>
+            <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
+              School: {shown.school}. {shown.retest ? 'The test is repeated around each exercise. ' : ''}{shown.purpose === 'prevention' ? 'For prevention. ' : ''}{shown.time_scale}
+            </Typography>
+            {shown.stages.map((stage, i) => (
+              <Box key={stage.key} component="section" aria-label={stage.title} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'grid', gridTemplateColumns: '150px minmax(0, 1fr)', gap: 1.5 }}>
+                <Box>
+                  <Typography sx={{ fontWeight: 600 }}>{i + 1} · {stage.title}</Typography>
+                  <Typography variant="body2" color="textSecondary">{stage.goals}</Typography>
+                </Box>
+                <Box>
+                  <Typography variant="body2" sx={{ mb: 0.5, '&::first-letter': { textTransform: 'uppercase' } }}>{stage.rhythm}</Typography>
+                  {stage.prescriptions.map((one) => variant?.prescriptions.find((other) => other.key === one.key) ?? one).map((one) => <Typography key={one.key} variant="body2"><b>{one.title}</b> {one.words}{one.tempo_words === null ? '' : ` · ${one.tempo_words}`}</Typography>)}
+                  <Typography variant="body2" color="textSecondary" sx={{ mt: 0.5 }}>Gate: {stage.gate.join('; ')}</Typography>
+                  {stage.notes !== null && <Typography variant="body2" color="textSecondary">{stage.notes}</Typography>}
+                </Box>
+              </Box>
+            ))}
+          </>
+        )}
+      </Paper>
+    </Box>
+  );
+}

@@ -1,0 +1,56 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import Paper from '@mui/material/Paper';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+
+import { Compare } from './Compare';
+import { Lines } from './ExerciseSheet';
+import { useCopy } from './useLibrary';
+import type { Library } from './words';
+
+/** The response rules: whose view each is, its limits in words, and two side by side. */
+export function Rules({ library }: { library: Library }) {
+  const [a, setA] = useState(library.rules[0]?.key ?? '');
+  const [b, setB] = useState('');
+  const navigate = useNavigate();
+  const copy = useCopy((kind, key) => void navigate(`/library/${kind}/${key}`));
+  const shown = library.rules.find((one) => one.key === a) ?? library.rules[0];
+  if (shown === undefined) return null;
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: '270px minmax(0, 1fr) 300px', gap: 1.5, alignItems: 'start' }}>
+      <Paper variant="outlined" component="nav" aria-label="Response rules">
+        {library.rules.map((one) => (
+          <Button key={one.key} onClick={() => setA(one.key)} aria-pressed={one.key === shown.key} fullWidth sx={{ justifyContent: 'flex-start', textAlign: 'left', px: 1.5, display: 'block', borderRadius: 0, color: 'text.primary', bgcolor: one.key === shown.key ? 'action.selected' : undefined }}>
+            {one.title}
+            <Typography component="span" variant="caption" color="textSecondary" sx={{ display: 'block' }}>
+              {one.points[1]?.words}, stop {one.points.find((point) => point.point === 'Loading stops')?.words}{one.version === null ? '' : ` · our own, version ${one.version}`}
+            </Typography>
+          </Button>
+        ))}
+      </Paper>
+      <Paper variant="outlined" component="section" aria-label={shown.title} sx={{ p: 1.5 }}>
+        <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mb: 1, flexWrap: 'wrap' }}>
+          <Typography variant="h2" sx={{ flex: 1 }}>{shown.title}</Typography>
+          <TextField select label="Compare with" value={b === shown.key ? '' : b} onChange={(event) => setB(event.target.value)} sx={{ width: 220 }}>
+            <MenuItem value="">no other</MenuItem>
+            {library.rules.filter((one) => one.key !== shown.key).map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
+          </TextField>
+          {shown.version === null
+            ? <Button variant="outlined" loading={copy.isPending} onClick={() => copy.mutate({ kind: 'rule', key: shown.key })}>Copy</Button>
+            : <Button variant="outlined" onClick={() => void navigate(`/library/rule/${shown.key}`)}>Edit</Button>}
+        </Box>
+        {b === '' || b === shown.key ? <Lines lines={shown.points.map((one) => [one.point, one.words] as const)} /> : <Compare kind="rule" a={shown.key} b={b} />}
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 1.5 }}>No study fixes these limits. They are defaults: copy a rule to set your own.</Typography>
+      </Paper>
+      <Paper variant="outlined" component="section" aria-label="Lint" sx={{ p: 1.5 }}>
+        <Typography variant="h2" sx={{ mb: 0.5 }}>What Rung points out</Typography>
+        <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>In a prescription, without forbidding it.</Typography>
+        {library.lint.map((one) => <Typography key={one.key} variant="body2" sx={{ mb: 0.5 }}><b>{one.title}.</b> {one.why}</Typography>)}
+      </Paper>
+    </Box>
+  );
+}

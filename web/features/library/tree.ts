@@ -1,0 +1,67 @@
+/** A value inside a document, by the steps that lead to it. */
+export type Path = readonly (string | number)[];
+
+export interface Leaf {
+  path: Path;
+  value: string | number | boolean | null | readonly string[];
+}
+
+/** They name things; changing them would tear what points at them. */
+const FIXED = new Set(['key', 'type', 'lever', 'mode', 'prescription', 'test', 'measure', 'phase']);
+
+/** Lists of names are one value: typed with commas between. */
+const LISTS = new Set(['equipment', 'positions', 'changes', 'cycle', 'goals', 'structures', 'free']);
+
+/** Every single value of a document that may be changed, in its order. */
+export function leaves(value: unknown, path: Path = []): Leaf[] {
+  const name = path.at(-1);
+  if (Array.isArray(value)) {
+    if (typeof name === 'string' && LISTS.has(name)) return [{ path, value: value.filter((one): one is string => typeof one === 'string') }];
+    return value.flatMap((one: unknown, i) => leaves(one, [...path, i]));
+  }
+  if (typeof value === 'object' && value !== null) return Object.entries(value).flatMap(([field, one]) => leaves(one, [...path, field]));
+  // A lever at the root is how long an arm is; inside a progression it says what kind of step is taken.
+  if (typeof name === 'string' && FIXED.has(name) && !(name === 'lever' && path.length === 1)) return [];
+  return typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' || value === null ? [{ path, value }] : [];
+}
+
+export function at(value: unknown, path: Path): unknown {
+  return path.reduce<unknown>((one, step) => (typeof one === 'object' && one !== null ? (one as Record<string | number, unknown>)[step] : undefined), value);
+}
+
+/** The document with one value replaced. */
+export function replaced(value: unknown, path: Path, next: unknown): unknown {
+  const [step, ...rest] = path;
+  if (step === undefined) return next;
+  if (Array.isArray(value)) return value.map((one: unknown, i) => (i === step ? replaced(one, rest, next) : one));
+  if (typeof value === 'object' && value !== null) return { ...value, [step]: replaced((value as Record<string, unknown>)[step], rest, next) };
+  return value;
+}
+
+export function removed(value: unknown, path: Path): unknown {
+  const list = at(value, path.slice(0, -1));
+  return Array.isArray(list) ? replaced(value, path.slice(0, -1), list.filter((_, i) => i !== path.at(-1))) : value;
+}
+
+/** The document with a thing of a list there a second time, under a key of its own where it has one. */
+export function repeated(value: unknown, path: Path): unknown {
+  const list: unknown = at(value, path.slice(0, -1));
+  const place = path.at(-1);
+  if (!Array.isArray(list) || typeof place !== 'number') return value;
+  const all: unknown[] = list;
+  const one = all[place];
+  const key = at(one, ['key']);
+  const text = JSON.stringify(value);
+  let fresh = key;
+  for (let n = 2; typeof fresh === 'string' && text.includes(`"key":"${fresh}"`); n++) fresh = `${String(key)}_${n}`;
+  const copy = typeof fresh === 'string' ? replaced(one, ['key'], fresh) : one;
+  return replaced(value, path.slice(0, -1), [...all.slice(0, place + 1), copy, ...all.slice(place + 1)]);
+}
+
+/** What was typed, as the kind of value that was there: "2,5" is a number where a number stood. */
+export function typed(text: string, before: Leaf['value']): Leaf['value'] {
+  if (Array.isArray(before)) return text.split(',').map((one) => one.trim()).filter((one) => one !== '');
+  const number = Number(text.replace(',', '.'));
+  if (typeof before === 'number') return text.trim() !== '' && Number.isFinite(number) ? number : text;
+  return before === null && text === '' ? null : text;
+}

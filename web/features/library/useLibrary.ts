@@ -1,0 +1,20 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+
+import { api, send } from '../../api/client';
+import type { Kind } from './words';
+
+export function useLibrary() {
+  return useQuery({ queryKey: ['library'], queryFn: () => send(() => api.GET('/api/library')), staleTime: 300_000 });
+}
+
+/** Copies an item into the practice's own library. */
+export function useCopy(copied: (kind: Kind, key: string) => void) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { kind: Kind; key: string }) => send(() => api.POST('/api/library/items', { body })),
+    onSuccess: async (item) => {
+      await queries.invalidateQueries({ queryKey: ['library'] });
+      copied(item.kind, item.key);
+    },
+  });
+}

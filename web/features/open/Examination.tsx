@@ -1,0 +1,117 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import FormHelperText from '@mui/material/FormHelperText';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+
+import { useOpening } from './form';
+import { PairField, TypedField } from './TypedField';
+
+const without = (map: Record<string, string>, key: string): Record<string, string> => Object.fromEntries(Object.entries(map).filter(([one]) => one !== key));
+
+/** Signs that call for a referral, by region, and what weakens tendons. */
+export function Screening() {
+  const { form, set, fault, library, start } = useOpening();
+  const region = library.structures.find((one) => one.key === form.structure)?.region ?? '';
+  return (
+    <>
+      <Typography variant="body2" sx={{ width: '100%' }}>Signs that call for a referral. One that is ticked blocks the start until you say why it is safe to go on; it then stays in sight on the case.</Typography>
+      {library.signs.filter((one) => one.regions.includes(region)).map((sign) => (
+        <Box key={sign.key} sx={{ width: '100%', display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', gap: 1, alignItems: 'center' }}>
+          <Box>
+            <FormControlLabel
+              control={<Checkbox size="small" sx={{ py: 0.25 }} checked={sign.key in form.signs} onChange={(event) => set('signs', event.target.checked ? { ...form.signs, [sign.key]: '' } : without(form.signs, sign.key))} />}
+              label={sign.words}
+            />
+            {sign.how !== null && <Typography variant="caption" color="textSecondary" sx={{ display: 'block', pl: 4, lineHeight: 1.3 }}>{sign.how}</Typography>}
+          </Box>
+          {sign.key in form.signs && <TextField label="Why it is safe to go on" value={form.signs[sign.key]} onChange={(event) => set('signs', { ...form.signs, [sign.key]: event.target.value })} />}
+        </Box>
+      ))}
+      {fault('signs') !== undefined && <FormHelperText error>{fault('signs')}</FormHelperText>}
+      <Typography variant="body2" sx={{ width: '100%', mt: 1 }}>Risks: each that counts makes the start one rung easier.</Typography>
+      <Box sx={{ width: '100%', display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))', columnGap: 1 }}>
+        {library.risks.map((risk, at) => {
+          const told = start?.risks.find((one) => one.key === risk.key);
+          const bad = fault(`risks.${Object.keys(form.risks).indexOf(risk.key)}.taken_on`);
+          return (
+            <Box key={risk.key} sx={{ order: risk.asks_taken_on ? 0 : 1, mb: risk.key in form.risks && risk.asks_taken_on ? 1 : 0 }} data-at={at}>
+              <FormControlLabel
+                control={<Checkbox size="small" sx={{ py: 0.25 }} checked={risk.key in form.risks} onChange={(event) => set('risks', event.target.checked ? { ...form.risks, [risk.key]: '' } : without(form.risks, risk.key))} />}
+                label={risk.words}
+              />
+              {risk.key in form.risks && risk.asks_taken_on && (
+                <TextField label={`${risk.words}: last taken on`} type="date" value={form.risks[risk.key]} error={bad !== undefined} onChange={(event) => set('risks', { ...form.risks, [risk.key]: event.target.value })} helperText={bad ?? told?.words} slotProps={{ inputLabel: { shrink: true } }} sx={{ display: 'flex', mt: 0.5 }} />
+              )}
+            </Box>
+          );
+        })}
+      </Box>
+    </>
+  );
+}
+
+/** How easily it flares, and how long it takes to calm down. */
+export function IrritabilityStep() {
+  const { library, form, start } = useOpening();
+  const structure = library.structures.find((one) => one.key === form.structure);
+  const test = start?.provocation_test ?? structure?.provocation_test;
+  return (
+    <>
+      <TypedField name="rest" label="Pain at rest, 0–10" width={150} autoFocus />
+      <TypedField name="test" label="Test score, 0–10" width={150} />
+      <TypedField name="settle_min" label="Time to settle, min" width={165} />
+      <TypedField name="stiffness_min" label="Morning stiffness, min" width={185} />
+      {test !== undefined && <Typography variant="body2" sx={{ width: '100%' }}><b>The test: {test.title}.</b> {test.instruction}</Typography>}
+      {structure?.later_test !== null && structure?.later_test !== undefined && <Typography variant="body2" color="textSecondary">Later, once this is easy: {structure.later_test.title}.</Typography>}
+      {start !== undefined && <Alert severity={start.irritability === 'high' ? 'warning' : 'info'} icon={false} sx={{ width: '100%' }}>{start.irritability_words}. Leave empty what is not known.</Alert>}
+    </>
+  );
+}
+
+/** What to cut or change for now: the programme is only a part of the load. */
+export function LoadRelief() {
+  const { form, set, library } = useOpening();
+  const structure = library.structures.find((one) => one.key === form.structure);
+  return (
+    <>
+      <Typography variant="body2" sx={{ width: '100%' }}>Total load is the programme and the rest of life. What is ticked goes to the athlete as advice, with its dates.</Typography>
+      {structure?.load_relief.map((one, i) => (
+        <FormControlLabel key={one} sx={{ width: '100%' }} control={<Checkbox size="small" autoFocus={i === 0} sx={{ py: 0.25 }} checked={form.advice.includes(one)} onChange={(event) => set('advice', event.target.checked ? [...form.advice, one] : form.advice.filter((other) => other !== one))} />} label={one} />
+      ))}
+      <TypedField name="own_advice" label="In your own words, one a line" width="100%" lines={2} />
+      <TypedField name="advice_until" label="Until" type="date" />
+    </>
+  );
+}
+
+/** What the gates and the way ahead are measured against. */
+export function Baseline() {
+  const { form, set, library, start } = useOpening();
+  const strength = library.structures.find((one) => one.key === form.structure)?.strength_test;
+  return (
+    <>
+      {strength !== undefined && <Typography variant="body2" sx={{ width: '100%' }}><b>{strength.title}.</b> {strength.instruction}</Typography>}
+      <PairField name="strength" label={strength?.title ?? 'Strength'} unit={strength?.unit ?? 'N'} />
+      {start?.symmetry_percent !== null && start?.symmetry_percent !== undefined && <Typography variant="body2" sx={{ alignSelf: 'center' }}>Symmetry {start.symmetry_percent} %</Typography>}
+      <PairField name="range" label="Range of movement" unit="°" />
+      <PairField name="count" label="Endurance, repetitions to fatigue" unit="count" />
+      <Typography variant="body2" sx={{ width: '100%', mt: 1 }}>A severity score of your choice. Rung keeps the result, not its questions.</Typography>
+      <TypedField name="severity" label="Name of the score" at="severity.name" width={240} />
+      {form.severity.trim() !== '' && (
+        <>
+          <TypedField name="lowest" label="Lowest" at="severity.lowest" width={100} />
+          <TypedField name="highest" label="Highest" at="severity.highest" width={100} />
+          <TextField select label="Which way is better" value={form.higher_is_better ? 'up' : 'down'} onChange={(event) => set('higher_is_better', event.target.value === 'up')} sx={{ width: 170 }}>
+            <MenuItem value="up">higher is better</MenuItem><MenuItem value="down">lower is better</MenuItem>
+          </TextField>
+          <TypedField name="smallest_change" label="Smallest change that matters" at="severity.smallest_change" width={230} />
+          <TypedField name="score" label="Score today" at="severity.score" width={130} />
+        </>
+      )}
+    </>
+  );
+}

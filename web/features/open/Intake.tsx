@@ -1,0 +1,123 @@
+import Alert from '@mui/material/Alert';
+import Autocomplete from '@mui/material/Autocomplete';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import Chip from '@mui/material/Chip';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import FormHelperText from '@mui/material/FormHelperText';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { Link as RouterLink } from 'react-router';
+
+import { api, send } from '../../api/client';
+import { day } from '../../shell/dates';
+import { type Day, DAYS, type Form, GOALS, useOpening } from './form';
+import { TypedField } from './TypedField';
+
+/** Who, which structure, since when and after what, with what and on which days. */
+export function Intake() {
+  const { form, set, fault, library } = useOpening();
+  const structure = library.structures.find((one) => one.key === form.structure);
+  const toggle = (kind: string) => set('equipment', form.equipment.includes(kind) ? form.equipment.filter((one) => one !== kind) : [...form.equipment, kind]);
+  return (
+    <>
+      <Who />
+      <TextField select label="Structure" value={form.structure} sx={{ width: 220 }} onChange={(event) => {
+        const next = library.structures.find((one) => one.key === event.target.value);
+        set('structure', event.target.value);
+        set('programme', next?.usual_programme ?? form.programme);
+        set('stage', '');
+        set('exercises', {});
+        set('advice', []);
+      }}>
+        {library.structures.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
+      </TextField>
+      <TextField select label="Side" value={form.side} onChange={(event) => set('side', event.target.value as Form['side'])} sx={{ width: 110 }}>
+        <MenuItem value="left">left</MenuItem><MenuItem value="right">right</MenuItem><MenuItem value="both">both</MenuItem>
+      </TextField>
+      <TypedField name="began_on" label="Pain began on" type="date" width={170} />
+      <TypedField name="load_change" label="After what change of load" width={330} />
+      <TypedField name="aggravating" label="What makes it worse" width={330} />
+      <TypedField name="history" label="History, what was tried" width="100%" lines={2} />
+      <TextField select label="Must get back to" value={form.goal} onChange={(event) => set('goal', event.target.value as Form['goal'])} sx={{ width: 200 }}>
+        {Object.entries(GOALS).map(([key, title]) => <MenuItem key={key} value={key}>{title}</MenuItem>)}
+      </TextField>
+      <TypedField name="goal_on" label="By when, if there is a date" type="date" />
+      <TypedField name="events" label="Shows or matches, as 2026-12-24" width={280} at="events.0" />
+      <TypedField name="training_days_per_week" label="Trains now, days a week" width={190} />
+      <TypedField name="session_minutes" label="Time for a session, min" width={190} />
+      <Box role="group" aria-label="Days the athlete has" sx={{ width: '100%' }}>
+        <Typography component="span" variant="body2" sx={{ mr: 1 }}>Days the athlete has:</Typography>
+        {(Object.entries(DAYS) as [Day, string][]).map(([key, title]) => (
+          <FormControlLabel key={key} control={<Checkbox size="small" checked={form.available.includes(key)} onChange={(event) => set('available', event.target.checked ? (Object.keys(DAYS) as Day[]).filter((one) => one === key || form.available.includes(one)) : form.available.filter((one) => one !== key))} />} label={title} />
+        ))}
+        {fault('available') !== undefined && <FormHelperText error>{fault('available')}</FormHelperText>}
+      </Box>
+      <Box role="group" aria-label="Equipment at hand" sx={{ width: '100%' }}>
+        <Typography component="span" variant="body2" sx={{ mr: 1 }}>Equipment at hand:</Typography>
+        <Button onClick={() => set('equipment', library.equipment)}>everything</Button>
+        <Button onClick={() => set('equipment', [])}>nothing</Button>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>
+          {library.equipment.map((kind) => (
+            <Chip key={kind} label={kind} size="small" component="button" type="button" clickable aria-pressed={form.equipment.includes(kind)} color={form.equipment.includes(kind) ? 'primary' : 'default'} variant={form.equipment.includes(kind) ? 'filled' : 'outlined'} onClick={() => toggle(kind)} />
+          ))}
+        </Box>
+      </Box>
+      {structure !== undefined && structure.avoid.length > 0 && <Typography variant="body2" color="textSecondary">To avoid while irritable: {structure.avoid.join('; ')}.</Typography>}
+    </>
+  );
+}
+
+function Who() {
+  const { form, set, fault } = useOpening();
+  const known = useQuery({
+    queryKey: ['athletes', form.name],
+    queryFn: () => send(() => api.GET('/api/athletes', { params: { query: { name: form.name } } })),
+    placeholderData: (before) => before,
+    enabled: form.athlete === '',
+  });
+  const earlier = useQuery({
+    queryKey: ['athletes', form.name, 'chosen'],
+    queryFn: () => send(() => api.GET('/api/athletes', { params: { query: { name: form.name } } })),
+    enabled: form.athlete !== '',
+  }).data?.athletes.find((one) => one.id === form.athlete)?.cases.filter((one) => one.structure === form.structure) ?? [];
+  const told = fault('athlete.name') ?? fault('athlete.id');
+  return (
+    <>
+      <Autocomplete
+        freeSolo
+        options={known.data?.athletes ?? []}
+        getOptionLabel={(option) => (typeof option === 'string' ? option : option.name)}
+        renderOption={({ key, ...props }, option) => <li key={key} {...props}>{option.name}{option.act === null ? '' : `, ${option.act}`}{option.cases.length === 0 ? '' : `, ${option.cases.length} ${option.cases.length === 1 ? 'case' : 'cases'}`}</li>}
+        inputValue={form.name}
+        onInputChange={(_, value, reason) => {
+          if (reason === 'reset') return;
+          set('name', value);
+          set('athlete', '');
+        }}
+        onChange={(_, option) => {
+          if (option === null || typeof option === 'string') return;
+          set('athlete', option.id);
+          set('name', option.name);
+          set('act', option.act ?? '');
+          set('body_mass_kg', option.body_mass_kg === null ? '' : String(option.body_mass_kg));
+        }}
+        sx={{ width: 260 }}
+        renderInput={(props) => <TextField {...props} label="Name" size="small" autoFocus error={told !== undefined} helperText={told ?? (form.athlete === '' ? undefined : 'known to the practice')} />}
+      />
+      <TypedField name="act" label="Act or sport" at="athlete.act" disabled={form.athlete !== ''} width={170} />
+      <TypedField name="body_mass_kg" label="Body mass, kg" at="athlete.body_mass_kg" width={150} />
+      {form.athlete === '' && <TypedField name="email" label="E-mail address to sign in with" type="email" at="athlete.email" width={270} />}
+      {earlier.length > 0 && (
+        <Alert severity="info" sx={{ width: '100%' }}>
+          An earlier episode of the same structure: {earlier.map((one, i) => (
+            <span key={one.id}>{i > 0 && ', '}<RouterLink to={`/cases/${one.id}`}>{one.side}, {day(one.opened_on)}{one.closed_on === null ? ', still open' : ` to ${day(one.closed_on)}`}</RouterLink></span>
+          ))}. Recurrence is common: what settled then is a good guide.
+        </Alert>
+      )}
+    </>
+  );
+}

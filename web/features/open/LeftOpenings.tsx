@@ -1,0 +1,47 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { Link as RouterLink } from 'react-router';
+
+import { api, send } from '../../api/client';
+import { moment } from '../../shell/dates';
+import { STEPS } from './form';
+
+/** Openings that were left, to go on with. Discarding one can be undone. */
+export function LeftOpenings() {
+  const queries = useQueryClient();
+  const left = useQuery({ queryKey: ['openings'], queryFn: () => send(() => api.GET('/api/openings')) });
+  const again = () => queries.invalidateQueries({ queryKey: ['openings'] });
+  const discard = useMutation({
+    mutationFn: async (opening: string) => {
+      const path = { opening };
+      const kept = await send(() => api.GET('/api/openings/{opening}', { params: { path } }));
+      await send(() => api.DELETE('/api/openings/{opening}', { params: { path } }));
+      return kept;
+    },
+    onSuccess: again,
+  });
+  const restore = useMutation({
+    mutationFn: ({ id, step, form }: { id: string; step: number; form: Record<string, unknown> }) => send(() => api.PUT('/api/openings/{opening}', { params: { path: { opening: id } }, body: { step, form } })),
+    onSuccess: async () => {
+      discard.reset();
+      await again();
+    },
+  });
+  const openings = left.data?.openings ?? [];
+  if (openings.length === 0 && !discard.isSuccess) return null;
+  return (
+    <Box component="section" aria-label="Left openings" sx={{ mb: 1.5 }}>
+      {discard.isSuccess && <Alert severity="info" action={<Button onClick={() => restore.mutate(discard.data)} loading={restore.isPending}>Undo</Button>} sx={{ mb: 1 }}>An opening was discarded.</Alert>}
+      {openings.map((one) => (
+        <Box key={one.id} sx={{ display: 'flex', gap: 2, alignItems: 'center', borderTop: 1, borderColor: 'divider', px: 1 }}>
+          <Typography sx={{ flex: 1 }}><b>{one.name}</b> left at step {one.step}, {STEPS[one.step - 1]?.title.toLowerCase()} <Typography component="span" color="textSecondary">{moment(one.updated_at)}, {one.by}</Typography></Typography>
+          <Button component={RouterLink} to={`/new/${one.id}`} variant="outlined" aria-label={`Take up ${one.name}`}>Take up</Button>
+          <Button onClick={() => discard.mutate(one.id)} aria-label={`Discard ${one.name}`}>Discard</Button>
+        </Box>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,88 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+
+import { Movement } from '../../charts/Movement';
+import { TempoTrace } from '../../charts/TempoTrace';
+import { day } from '../../shell/dates';
+import { useOpening } from './form';
+
+/** Where to begin: programme, school, stage, and each exercise with its reason; alternatives in one click. */
+export function ProposalStep() {
+  const { form, set, fault, library, start, stale } = useOpening();
+  const programmes = start?.others ?? library.programmes.filter((one) => one.structures.includes(form.structure)).map((one) => ({ ...one, begins: null, chosen: one.key === form.programme }));
+  const chosen = library.programmes.find((one) => one.key === form.programme);
+  const choose = (programme: string) => {
+    set('programme', programme);
+    set('stage', '');
+    set('exercises', {});
+  };
+  return (
+    <Box sx={{ width: '100%', opacity: stale ? 0.6 : 1 }}>
+      <Box role="group" aria-label="Programmes" sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(235px, 1fr))', gap: 1, mb: 1.5 }}>
+        {programmes.map((one) => (
+          <Button key={one.key} variant="outlined" aria-pressed={one.chosen} onClick={() => choose(one.key)} sx={{ display: 'block', textAlign: 'left', borderWidth: one.chosen ? 2 : 1, borderColor: one.chosen ? 'primary.main' : 'divider', color: 'text.primary' }}>
+            {one.title}
+            <Typography component="span" variant="caption" color="textSecondary" sx={{ display: 'block', lineHeight: 1.3 }}>{one.school}{one.begins === null ? '' : ` · begins at ${one.begins}`}</Typography>
+            {one.caution !== null && <Typography component="span" variant="caption" sx={{ display: 'block', color: 'watch.main', lineHeight: 1.3 }}>Caution: see below</Typography>}
+          </Button>
+        ))}
+      </Box>
+      {fault('programme') !== undefined && <Alert severity="error" sx={{ mb: 1 }}>{fault('programme')}</Alert>}
+      {chosen?.caution !== null && chosen?.caution !== undefined && <Alert severity="warning" sx={{ mb: 1 }}>{chosen.caution}</Alert>}
+      {chosen !== undefined && <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>{chosen.summary} {chosen.time_scale}</Typography>}
+      <Box sx={{ display: 'flex', gap: 1, mb: 1.5, flexWrap: 'wrap' }}>
+        <TextField select label="School, if another" value={form.rule} onChange={(event) => set('rule', event.target.value)} error={fault('rule') !== undefined} helperText={fault('rule')} sx={{ width: 290 }}>
+          <MenuItem value="">the programme’s own: {chosen?.school}</MenuItem>
+          {library.rules.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
+        </TextField>
+        <TextField select label="Begin at" value={form.stage} onChange={(event) => { set('stage', event.target.value); set('exercises', {}); }} error={fault('stage') !== undefined} helperText={fault('stage')} sx={{ width: 240 }}>
+          <MenuItem value="">as proposed</MenuItem>
+          {start?.stages.map((one) => <MenuItem key={one.key} value={one.key} disabled={!one.applies}>{one.title}{one.applies ? '' : ' (not for this goal)'}</MenuItem>)}
+        </TextField>
+      </Box>
+      {start?.choices.map((one) => (
+        <Box key={one.prescription} component="section" aria-label={one.title} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'grid', gridTemplateColumns: '84px minmax(0, 1fr) 250px', gap: 1.5, alignItems: 'center' }}>
+          <Movement exercise={one.exercise} mode={one.mode} title={one.title} size={84} />
+          <Box>
+            <Typography><b>{one.title}</b> <Typography component="span" color="textSecondary">{one.limbs}</Typography></Typography>
+            <Typography variant="body2">{one.words}{one.tempo_words === null ? '' : ` · ${one.tempo_words}`} · rest {one.dose.rest_s} s</Typography>
+            {one.reasons.map((reason) => <Typography key={reason} variant="body2" color="textSecondary">{reason}</Typography>)}
+          </Box>
+          <Box>
+            <TempoTrace dose={one.dose} mode={one.mode} scale={2} title={`One set of ${one.title}`} />
+            {one.alternatives.length > 0 && (
+              <TextField select fullWidth label="Another rung" value="" onChange={(event) => set('exercises', { ...form.exercises, [one.prescription]: event.target.value })} slotProps={{ select: { displayEmpty: true, renderValue: () => 'as it is' }, inputLabel: { shrink: true } }}>
+                {one.alternatives.map((other) => <MenuItem key={other.exercise} value={other.exercise}>{other.title}, {other.words}</MenuItem>)}
+              </TextField>
+            )}
+          </Box>
+        </Box>
+      ))}
+      {start?.lint.map((note) => <Alert key={note.key + (note.prescription ?? '')} severity="warning" icon={false} sx={{ mt: 0.5, py: 0 }}><b>{note.title}.</b> {note.words} {note.why}</Alert>)}
+      {start !== undefined && start.sessions.length > 0 && (
+        <Typography variant="body2" sx={{ mt: 1 }}>A session takes {start.sessions.map((one) => `${one.minutes} min (${one.title.toLowerCase()})`).join(', ')}.</Typography>
+      )}
+      {start !== undefined && start.calendar.length > 0 && <Weeks calendar={start.calendar} />}
+    </Box>
+  );
+}
+
+function Weeks({ calendar }: { calendar: { on: string; title: string }[] }) {
+  return (
+    <Box sx={{ mt: 1 }}>
+      <Typography variant="h3" sx={{ mb: 0.5 }}>The first two weeks</Typography>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(7, minmax(0, 1fr))', gap: 0.5 }}>
+        {calendar.map((one, i) => (
+          <Box key={`${one.on}-${i}`} sx={{ border: 1, borderColor: 'divider', borderRadius: 1, px: 0.75, py: 0.25 }}>
+            <Typography variant="caption" color="textSecondary" sx={{ display: 'block' }}>{day(one.on)}</Typography>
+            <Typography variant="body2" sx={{ lineHeight: 1.25 }}>{one.title}</Typography>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}
