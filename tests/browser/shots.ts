@@ -24,12 +24,24 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await page.getByRole('button', { name: 'Change …' }).click();
   await page.getByRole('dialog').getByLabel('Reason, for the record').waitFor();
   await shot(page, 'change');
+  await page.goto('/library?structure=patellar_tendon');
+  await page.getByRole('button', { name: 'Wall sit, high' }).click();
+  await shot(page, 'library');
+  await page.goto('/library?view=programmes&structure=achilles_midportion');
+  await page.getByRole('combobox', { name: 'Compare with' }).click();
+  await page.getByRole('option', { name: 'Heel lowering, twice a day' }).click();
+  await page.getByRole('row', { name: /^School/ }).waitFor();
+  await shot(page, 'library-compare');
   await page.goto('/new');
+  await page.getByLabel('Name', { exact: true }).fill('Odile Marsh');
+  await page.getByLabel('Body mass, kg').fill('58');
+  await page.getByRole('button', { name: 'everything' }).click();
+  await page.getByRole('button', { name: /^3 ·/ }).click();
   await page.getByLabel('Pain at rest, 0–10').fill('2');
   await page.getByLabel('Test score, 0–10').fill('4');
-  await page.getByText('Irritability medium').waitFor();
-  await page.evaluate(() => window.scrollTo(0, 0));
-  await page.waitForTimeout(300);
+  await page.getByRole('button', { name: /^6 ·/ }).click();
+  await page.getByText('Medium irritability').waitFor();
+  await page.waitForTimeout(500);
   await shot(page, 'new-case');
 
   const phone = await athlete(browser, 'juno.tamsin');

@@ -8,7 +8,7 @@ import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useDeferredValue, useRef, useState } from 'react';
-import { Link as RouterLink, useParams } from 'react-router';
+import { Link as RouterLink, useLocation, useParams } from 'react-router';
 
 import { api, faultAt, Refusal, send } from '../../api/client';
 import { Failed, Loading } from '../../shell/States';
@@ -24,6 +24,8 @@ import { useDraft } from './useDraft';
 /** Opens a case in the order of the work; it can be left at any step and taken up again. */
 export function OpenCase() {
   const id = useParams().id ?? null;
+  // Going to "New case" again leaves what was typed and begins anew.
+  const visit = useLocation().key;
   const library = useLibrary();
   const left = useQuery({
     queryKey: ['openings', id],
@@ -35,7 +37,7 @@ export function OpenCase() {
   if (library.isPending || (id !== null && left.isPending)) return <Loading what="the library" />;
   if (library.data === undefined) return <Failed problem={library.error} again={() => void library.refetch()} />;
   if (id !== null && left.data === undefined) return <Failed problem={left.error} again={() => void left.refetch()} />;
-  return <Opening key={id} id={id} begun={{ ...BLANK, ...(left.data?.form as Partial<Form> | undefined) }} at={left.data?.step ?? 1} library={library.data} />;
+  return <Opening key={id ?? visit} id={id} begun={{ ...BLANK, ...(left.data?.form as Partial<Form> | undefined) }} at={left.data?.step ?? 1} library={library.data} />;
 }
 
 function Opening({ id, begun, at, library }: { id: string | null; begun: Form; at: number; library: Library }) {

@@ -14,6 +14,8 @@ import { useOpening } from './form';
 export function ProposalStep() {
   const { form, set, fault, library, start, stale } = useOpening();
   const programmes = start?.others ?? library.programmes.filter((one) => one.structures.includes(form.structure)).map((one) => ({ ...one, begins: null, chosen: one.key === form.programme }));
+  const usual = library.structures.find((one) => one.key === form.structure)?.usual_programme;
+  const inOrder = [...programmes].sort((a, b) => Number(b.key === usual) - Number(a.key === usual));
   const chosen = library.programmes.find((one) => one.key === form.programme);
   const choose = (programme: string) => {
     set('programme', programme);
@@ -23,23 +25,22 @@ export function ProposalStep() {
   return (
     <Box sx={{ width: '100%', opacity: stale ? 0.6 : 1 }}>
       <Box role="group" aria-label="Programmes" sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(235px, 1fr))', gap: 1, mb: 1.5 }}>
-        {programmes.map((one) => (
+        {inOrder.map((one) => (
           <Button key={one.key} variant="outlined" aria-pressed={one.chosen} onClick={() => choose(one.key)} sx={{ display: 'block', textAlign: 'left', borderWidth: one.chosen ? 2 : 1, borderColor: one.chosen ? 'primary.main' : 'divider', color: 'text.primary' }}>
             {one.title}
             <Typography component="span" variant="caption" color="textSecondary" sx={{ display: 'block', lineHeight: 1.3 }}>{one.school}{one.begins === null ? '' : ` · begins at ${one.begins}`}</Typography>
-            {one.caution !== null && <Typography component="span" variant="caption" sx={{ display: 'block', color: 'watch.main', lineHeight: 1.3 }}>Caution: see below</Typography>}
+            {one.caution !== null && <Typography component="span" variant="caption" sx={{ display: 'block', color: 'watch.main', lineHeight: 1.3 }}>{one.caution}</Typography>}
           </Button>
         ))}
       </Box>
       {fault('programme') !== undefined && <Alert severity="error" sx={{ mb: 1 }}>{fault('programme')}</Alert>}
-      {chosen?.caution !== null && chosen?.caution !== undefined && <Alert severity="warning" sx={{ mb: 1 }}>{chosen.caution}</Alert>}
       {chosen !== undefined && <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>{chosen.summary} {chosen.time_scale}</Typography>}
       <Box sx={{ display: 'flex', gap: 1, mb: 1.5, flexWrap: 'wrap' }}>
-        <TextField select label="School, if another" value={form.rule} onChange={(event) => set('rule', event.target.value)} error={fault('rule') !== undefined} helperText={fault('rule')} sx={{ width: 290 }}>
+        <TextField select label="School" value={form.rule} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }} onChange={(event) => set('rule', event.target.value)} error={fault('rule') !== undefined} helperText={fault('rule')} sx={{ width: 290 }}>
           <MenuItem value="">the programme’s own: {chosen?.school}</MenuItem>
           {library.rules.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
         </TextField>
-        <TextField select label="Begin at" value={form.stage} onChange={(event) => { set('stage', event.target.value); set('exercises', {}); }} error={fault('stage') !== undefined} helperText={fault('stage')} sx={{ width: 240 }}>
+        <TextField select label="Begin at" slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }} value={form.stage} onChange={(event) => { set('stage', event.target.value); set('exercises', {}); }} error={fault('stage') !== undefined} helperText={fault('stage')} sx={{ width: 240 }}>
           <MenuItem value="">as proposed</MenuItem>
           {start?.stages.map((one) => <MenuItem key={one.key} value={one.key} disabled={!one.applies}>{one.title}{one.applies ? '' : ' (not for this goal)'}</MenuItem>)}
         </TextField>

@@ -5,7 +5,7 @@ import { api, send } from '../../api/client';
 import type { Form } from './form';
 
 /** Milliseconds without typing after which what was typed is kept. */
-const PAUSE = 1200;
+const PAUSE = 600;
 
 /**
  * Keeps what is typed with the server, sound or not, so that an opening can be left at any moment and
