@@ -2,8 +2,6 @@ import { expect, test } from '@playwright/test';
 
 import { expectAccessible, practitioner } from './people';
 
-test.setTimeout(90_000);
-
 test('the library is searched, and two programmes are compared', async ({ page }) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Library' }).click();

@@ -5,7 +5,9 @@ export const settings: PlaywrightTestConfig = {
   testDir: '.',
   workers: 1,
   retries: 0,
-  timeout: 30_000,
+  // A busy machine is slow, not wrong.
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   reporter: [['list']],
   use: {
     baseURL: process.env.RUNG_URL ?? 'http://127.0.0.1:8081',

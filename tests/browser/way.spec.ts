@@ -3,7 +3,6 @@ import { expect, test } from '@playwright/test';
 import { athlete, expectAccessible, practitioner } from './people';
 
 test('a case from intake to the first session on the phone', async ({ page, browser }) => {
-  test.setTimeout(120_000);
   await practitioner(page);
   await page.getByRole('link', { name: 'New case' }).click();
   // By keyboard alone: the first field has the focus, Ctrl + Enter goes on.
@@ -175,7 +174,7 @@ test('the Round is worked by keyboard', async ({ page }) => {
 });
 
 test('no serious fault of accessibility, light and dark', async ({ page, browser }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await practitioner(page);
   const phone = await athlete(browser, 'piet.olander');
   for (const scheme of ['light', 'dark'] as const) {
