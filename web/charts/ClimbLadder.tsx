@@ -42,8 +42,7 @@ export function ClimbLadder({ steps, chosen, choose }: { steps: readonly Step[];
               type="button"
               aria-pressed={step.key === chosen}
               onClick={() => choose(step.key)}
-              style={{ all: 'unset', cursor: 'pointer', font: 'inherit', fontWeight: step.key === chosen ? 600 : 400, color: step.dim ? faint : ink, textDecoration: 'underline', textDecorationColor: colour('line'), textUnderlineOffset: 3, whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}
-              className="rung"
+              style={{ background: 'none', border: 0, padding: 0, textAlign: 'left', maxWidth: '100%', alignSelf: 'flex-start', cursor: 'pointer', font: 'inherit', fontWeight: step.key === chosen ? 600 : 400, color: step.dim ? faint : ink, textDecoration: 'underline', textDecorationColor: colour('line'), textUnderlineOffset: 3, whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}
             >
               {step.title}
             </button>

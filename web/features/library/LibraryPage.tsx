@@ -7,7 +7,7 @@ import Tabs from '@mui/material/Tabs';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useDeferredValue, useEffect, useRef } from 'react';
+import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 
 import { api, send } from '../../api/client';
@@ -36,7 +36,7 @@ function LibraryView({ library }: { library: Library }) {
   const field = useRef<HTMLInputElement>(null);
   const view: View = (search.get('view') ?? 'ladders') in VIEWS ? (search.get('view') ?? 'ladders') as View : 'ladders';
   const structure = search.get('structure');
-  const query = search.get('q') ?? '';
+  const [query, setQuery] = useState('');
   const asked = useDeferredValue(query.trim());
   const found = useQuery({
     queryKey: ['library-search', asked],
@@ -71,8 +71,11 @@ function LibraryView({ library }: { library: Library }) {
         <Tabs value={view} onChange={(_, next: View) => set({ view: next })} aria-label="Parts of the library" sx={{ minHeight: 40, flex: 1 }}>
           {(Object.entries(VIEWS) as [View, string][]).map(([key, title]) => <Tab key={key} value={key} label={title} sx={{ minHeight: 40 }} />)}
         </Tabs>
-        <TextField inputRef={field} label="Search: Achilles, no equipment, hold" value={query} onChange={(event) => set({ q: event.target.value, ...(view === 'rules' || view === 'own' ? { view: 'ladders' } : {}) })} sx={{ width: 320 }} />
-        {query !== '' && <Button onClick={() => set({ q: null })}>Clear</Button>}
+        <TextField inputRef={field} label="Search: Achilles, no equipment, hold" value={query} onChange={(event) => {
+          setQuery(event.target.value);
+          if (view === 'rules' || view === 'own') set({ view: 'ladders' });
+        }} sx={{ width: 320 }} />
+        {query !== '' && <Button onClick={() => setQuery('')}>Clear</Button>}
       </Box>
       {found.isError && <Failed problem={found.error} />}
       <Box sx={{ display: 'grid', gridTemplateColumns: view === 'ladders' || view === 'programmes' ? '190px minmax(0, 1fr)' : '1fr', gap: 1.5, alignItems: 'start' }}>

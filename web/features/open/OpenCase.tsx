@@ -31,6 +31,8 @@ export function OpenCase() {
     queryKey: ['openings', id],
     queryFn: () => send(() => api.GET('/api/openings/{opening}', { params: { path: { opening: id ?? '' } } })),
     enabled: id !== null,
+    // Taken up, it is typed on here; what an earlier visit saw must not come back.
+    gcTime: 0,
     staleTime: Infinity,
     refetchOnWindowFocus: false,
   });
@@ -97,7 +99,7 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
             {STEPS.map(({ title }, i) => (
               <li key={title}>
                 <Button fullWidth aria-current={step === i + 1 ? 'step' : undefined} onClick={() => go(i + 1)} sx={{ justifyContent: 'flex-start', textAlign: 'left', color: step === i + 1 ? 'primary.main' : 'text.primary', fontWeight: step === i + 1 ? 600 : 400, bgcolor: step === i + 1 ? 'action.selected' : undefined }}>
-                  {i + 1} · {title}{marked.has(i + 1) && <Typography component="span" sx={{ color: 'error.main', ml: 0.5 }} aria-label="something to mend">!</Typography>}
+                  {i + 1} · {title}{marked.has(i + 1) && <Typography component="span" role="img" sx={{ color: 'error.main', ml: 0.5 }} aria-label="something to mend">!</Typography>}
                 </Button>
               </li>
             ))}

@@ -12,10 +12,11 @@ const PAUSE = 600;
  * taken up again, on another machine too.
  */
 export function useDraft(id: string | null, form: Form, step: number) {
-  const [draft, setDraft] = useState(id);
-  const queries = useQueryClient();
   const now = JSON.stringify([form, step]);
+  const [draft, setDraft] = useState(id);
+  const [kept, setKept] = useState(now);
   const tried = useRef(now);
+  const queries = useQueryClient();
   const keep = useMutation({
     mutationFn: async (what: string) => {
       const [typed, at] = JSON.parse(what) as [Record<string, unknown>, number];
@@ -26,19 +27,30 @@ export function useDraft(id: string | null, form: Form, step: number) {
       } else {
         await send(() => api.PUT('/api/openings/{opening}', { params: { path: { opening: draft } }, body }));
       }
+      setKept(what);
     },
     onSuccess: () => queries.invalidateQueries({ queryKey: ['openings'], exact: true }),
   });
   const { mutate, isPending } = keep;
+  const again = useCallback(() => {
+    tried.current = now;
+    mutate(now);
+  }, [mutate, now]);
   useEffect(() => {
     if (now === tried.current || isPending) return undefined;
-    const timer = setTimeout(() => {
-      tried.current = now;
-      mutate(now);
-    }, PAUSE);
+    const timer = setTimeout(again, PAUSE);
     return () => clearTimeout(timer);
-  }, [now, mutate, isPending]);
-  const again = useCallback(() => mutate(now), [mutate, now]);
+  }, [now, again, isPending]);
 
-  return { draft, state: keep.isError ? 'failed' as const : keep.isPending ? 'keeping' as const : draft === null ? 'fresh' as const : 'kept' as const, problem: keep.error, again };
+  // Whoever leaves before the pause is over has it kept all the same.
+  const leaving = useRef({ now, again });
+  useEffect(() => {
+    leaving.current = { now, again };
+  }, [now, again]);
+  useEffect(() => () => {
+    if (leaving.current.now !== tried.current) leaving.current.again();
+  }, []);
+
+  const state = keep.isError ? 'failed' as const : now !== kept ? 'keeping' as const : draft === null ? 'fresh' as const : 'kept' as const;
+  return { draft, state, problem: keep.error, again };
 }

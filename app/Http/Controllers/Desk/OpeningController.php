@@ -52,7 +52,10 @@ final class OpeningController extends Controller
 
     public function update(Request $request, Opening $opening): JsonResponse
     {
-        $opening->update(self::typed($request) + ['discarded_at' => null]);
+        // What comes late, when the case is open already, is in the case.
+        if ($opening->case_id === null) {
+            $opening->update(self::typed($request) + ['discarded_at' => null]);
+        }
 
         return new JsonResponse(['stored' => true]);
     }
