@@ -39,7 +39,10 @@ export function OpenCase() {
   if (library.isPending || (id !== null && left.isPending)) return <Loading what="the library" />;
   if (library.data === undefined) return <Failed problem={library.error} again={() => void library.refetch()} />;
   if (id !== null && left.data === undefined) return <Failed problem={left.error} again={() => void left.refetch()} />;
-  return <Opening key={id ?? visit} id={id} begun={{ ...BLANK, ...(left.data?.form as Partial<Form> | undefined) }} at={left.data?.step ?? 1} library={library.data} />;
+  const typed = { ...BLANK, ...(left.data?.form as Partial<Form> | undefined) };
+  // A map without entries comes back as an empty list.
+  const begun = { ...typed, exercises: { ...typed.exercises }, signs: { ...typed.signs }, risks: { ...typed.risks } };
+  return <Opening key={id ?? visit} id={id} begun={begun} at={left.data?.step ?? 1} library={library.data} />;
 }
 
 function Opening({ id, begun, at, library }: { id: string | null; begun: Form; at: number; library: Library }) {
