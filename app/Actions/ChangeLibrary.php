@@ -39,7 +39,7 @@ final class ChangeLibrary
             $found = self::find($catalogue, $kind, $from) ?? throw InvalidInput::at('/key', 'must name something of the library');
             $content = ['key' => self::freeKey($catalogue, $kind, $from), 'title' => "$found->title, our own"] + $found->toArray();
 
-            return $this->add($by, $kind, $content, $from);
+            return $this->add($by, $kind, $content['key'], json_encode($content, JSON_THROW_ON_ERROR), $from);
         });
     }
 
@@ -56,12 +56,12 @@ final class ChangeLibrary
             if ($latest->version !== $version) {
                 throw new StaleDecision();
             }
-            $fields = json_decode($content, true, 32);
-            if (!is_array($fields) || ($fields['key'] ?? null) !== $key) {
+            $fields = json_decode($content, false, 32);
+            if (!is_object($fields) || ($fields->key ?? null) !== $key) {
                 throw InvalidInput::at('/key', 'must stay as it is; copy the item for another');
             }
 
-            return $this->add($by, $kind, $fields, $latest->based_on);
+            return $this->add($by, $kind, $key, $content, $latest->based_on);
         });
     }
 
@@ -142,17 +142,15 @@ final class ChangeLibrary
     }
 
     /**
-     * @param array<array-key, mixed> $fields
+     * @param string $content JSON of the item
      *
      * @throws InvalidInput with paths inside the item
      */
-    private function add(User $by, LibraryKind $kind, array $fields, ?string $basedOn): LibraryItem
+    private function add(User $by, LibraryKind $kind, string $key, string $content, ?string $basedOn): LibraryItem
     {
-        $key = is_string($fields['key'] ?? null) ? $fields['key'] : '';
         $list = $kind->list();
         try {
-            $document = json_encode(['format' => LibraryFile::FORMAT, $list => [self::objects($fields)]], JSON_THROW_ON_ERROR);
-            $file = LibraryFile::read($document, $this->shelf->shipped, $this->shelf->of($by->practice_id));
+            $file = LibraryFile::read('{"format":"' . LibraryFile::FORMAT . "\",\"$list\":[$content]}", $this->shelf->shipped, $this->shelf->of($by->practice_id));
         } catch (InvalidInput $bad) {
             throw $bad->below("/$list/0");
         }
@@ -189,23 +187,5 @@ final class ChangeLibrary
         }
 
         return $key;
-    }
-
-    /**
-     * An empty map is an object in JSON, whatever PHP makes of it.
-     *
-     * @param array<array-key, mixed> $fields
-     *
-     * @return array<array-key, mixed>
-     */
-    private static function objects(array $fields): array
-    {
-        foreach (['structures', 'usual', 'dose', 'limits'] as $map) {
-            if (($fields[$map] ?? null) === [] && !($map === 'structures' && isset($fields['stages']))) {
-                $fields[$map] = (object) [];
-            }
-        }
-
-        return $fields;
     }
 }

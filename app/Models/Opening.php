@@ -18,7 +18,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $practitioner_id
  * @property string $name of the athlete, as typed
  * @property int $step
- * @property array<string, mixed> $form the fields as they were typed, sound or not
+ * @property object $form the fields as they were typed, sound or not
  * @property CarbonImmutable|null $discarded_at
  * @property string|null $case_id once it is opened
  * @property CarbonImmutable $updated_at
@@ -40,6 +40,6 @@ final class Opening extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['form' => 'array', 'discarded_at' => 'immutable_datetime'];
+        return ['form' => 'object', 'discarded_at' => 'immutable_datetime'];
     }
 }

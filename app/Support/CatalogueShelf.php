@@ -9,6 +9,7 @@ use App\Models\LibraryItem;
 use App\Models\LibraryKind;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\LibraryFile;
+use Rung\Core\Input\InvalidInput;
 use Rung\Core\Plan\Plan;
 
 /** The catalogue as a practice has it: what ships with Rung, its own library over it, and what a case was given over both. */
@@ -71,7 +72,14 @@ final class CatalogueShelf
             return $this->shipped;
         }
         $document = self::document($items);
-        $file = LibraryFile::read($document, $this->shipped, $this->shipped);
+        try {
+            $file = LibraryFile::read($document, $this->shipped, $this->shipped);
+        } catch (InvalidInput $overtaken) {
+            // Sound when it was saved; what ships has changed since. Cases keep their copies and go on.
+            report($overtaken);
+
+            return $this->shipped;
+        }
 
         return $file->catalogue->withVersions(array_map(static fn(LibraryItem $item): int => $item->version, $items));
     }

@@ -16,6 +16,7 @@ final class ObjectNode
 {
     use ReadsChoices;
     use ReadsDates;
+    use ReadsMaps;
 
     /** No number in the formats is larger: sums and products stay far from overflow. */
     public const LARGEST = 1_000_000_000;
@@ -206,43 +207,6 @@ final class ObjectNode
         }
 
         return $this->has($field) ? $texts : null;
-    }
-
-    /** @return list<int|float>|null */
-    public function numbersOrNull(string $field): ?array
-    {
-        $numbers = [];
-        foreach ($this->items($field) ?? [] as $i => $value) {
-            if ((is_int($value) || is_float($value)) && $value >= 0 && $value <= self::LARGEST) {
-                $numbers[] = $value;
-            } else {
-                $this->inItem($field . '/' . $i, 'must be a number, not negative');
-            }
-        }
-
-        return $this->has($field) ? $numbers : null;
-    }
-
-    /** @return array<string, string> every field of an object that maps names to texts */
-    public function texts(): array
-    {
-        $texts = [];
-        foreach ($this->fields as $name => $_) {
-            $texts[(string) $name] = $this->key((string) $name);
-        }
-
-        return $texts;
-    }
-
-    /** @return array<string, int|float> every field of an object that maps names to numbers */
-    public function numbers(): array
-    {
-        $numbers = [];
-        foreach ($this->fields as $name => $_) {
-            $numbers[(string) $name] = $this->number((string) $name);
-        }
-
-        return $numbers;
     }
 
     /**

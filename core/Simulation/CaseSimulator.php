@@ -121,8 +121,9 @@ final class CaseSimulator
 
     private function measure(Day $day): void
     {
-        $other = 420 + $this->chance->getInt(-6, 6);
-        $this->add('tests', new StrengthTest($this->catalogue->structure($this->file->case->structure)->strengthTest->key, $day, (int) round($other * $this->athlete->symmetryPercent() / 100), $other, 'N'));
+        $test = $this->catalogue->structure($this->file->case->structure)->strengthTest;
+        $other = ($test->unit === 'N' ? 420 : 24) + $this->chance->getInt(-6, 6);
+        $this->add('tests', new StrengthTest($test->key, $day, (int) round($other * $this->athlete->symmetryPercent() / 100), $other, $test->unit));
         $this->add('outcomes', new Outcome('severity_score', $day, $this->athlete->severityScore()));
     }
 

@@ -31,6 +31,7 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await page.getByRole('combobox', { name: 'Compare with' }).click();
   await page.getByRole('option', { name: 'Heel lowering, twice a day' }).click();
   await page.getByRole('row', { name: /^School/ }).waitFor();
+  await page.getByRole('listbox').waitFor({ state: 'hidden' });
   await shot(page, 'library-compare');
   await page.goto('/new');
   await page.getByLabel('Name', { exact: true }).fill('Odile Marsh');

@@ -49,6 +49,7 @@ final class OpeningTest extends TestCase
         $this->ask($own, 'GET', "/api/cases/$case->id")->assertOk()
             ->assertJsonPath('standing.stage.key', 'holds')
             ->assertJsonPath('standing.action', 'gather')
+            ->assertJsonPath('strength_test.key', 'knee_extension_strength')
             ->assertJsonPath('tests.0.symmetry_percent', 75)
             ->assertJsonPath('advice.0', ['from' => '2026-04-14', 'until' => '2026-05-12', 'words' => 'Half of the jumps'])
             ->assertJsonPath('intake.load_change', 'A week of double rehearsals')
@@ -58,7 +59,7 @@ final class OpeningTest extends TestCase
         $gate = $case->plan()->stage('act')->stage->gate ?? [];
         self::assertEquals(['type' => 'outcome', 'max' => 10, 'measure' => 'Knee score'], $gate[2]->toArray());
         // What was typed is in the case now, and in nothing else.
-        self::assertSame([[], 0], [Opening::query()->findOrFail(self::text($typed))->form, count((array) $this->ask($own, 'GET', '/api/openings')->json('openings'))]);
+        self::assertEquals([(object) [], 0], [Opening::query()->findOrFail(self::text($typed))->form, count((array) $this->ask($own, 'GET', '/api/openings')->json('openings'))]);
 
         $athlete = User::query()->where('email', 'odile@ropewalk.example')->firstOrFail();
         $this->ask($athlete, 'GET', '/api/today')->assertOk()
@@ -131,11 +132,13 @@ final class OpeningTest extends TestCase
     public function testAnOpeningIsLeftAndTakenUpAgain(): void
     {
         $own = $this->practitioner();
-        $form = ['name' => 'Odile Marsh', 'rest' => 'eleven', 'signs' => ['night' => '']];
+        $form = ['name' => 'Odile Marsh', 'rest' => 'eleven', 'signs' => ['night' => ''], 'exercises' => (object) []];
         $id = self::text($this->ask($own, 'POST', '/api/openings', ['step' => 2, 'form' => $form])->assertStatus(201)->json('id'));
         $this->ask($own, 'GET', '/api/openings')->assertJsonPath('openings.0.name', 'Odile Marsh');
         $this->ask($own, 'PUT', "/api/openings/$id", ['step' => 5, 'form' => ['rest' => '2'] + $form])->assertOk();
         $this->ask($own, 'GET', "/api/openings/$id")->assertJsonPath('step', 5)->assertJsonPath('form.rest', '2')->assertJsonPath('form.signs.night', '');
+        // A map without entries stays a map.
+        self::assertStringContainsString('"exercises":{}', (string) $this->ask($own, 'GET', "/api/openings/$id")->getContent());
         self::assertSame('took up an opening', AccessLogEntry::query()->orderByDesc('id')->firstOrFail()->what);
 
         // Discarded, and brought back by saving it again.

@@ -46,7 +46,7 @@ final class PermissionsTest extends TestCase
     public function testADoorOpensForItsPeopleAlone(string $method, string $path, bool $desk): void
     {
         $case = $this->caseOf('Juno Tamsin');
-        $opening = Opening::query()->create(['practice_id' => $case->practice_id, 'practitioner_id' => $case->practitioner_id, 'name' => 'Somebody', 'step' => 1, 'form' => []]);
+        $opening = Opening::query()->create(['practice_id' => $case->practice_id, 'practitioner_id' => $case->practitioner_id, 'name' => 'Somebody', 'step' => 1, 'form' => (object) []]);
         $path = strtr($path, ['{opening}' => $opening->id, '{case}' => $case->id, '{id}' => (string) Str::uuid7()]);
 
         $this->ask(null, $method, $path)->assertStatus(401)->assertJsonStructure(['message']);
@@ -62,7 +62,7 @@ final class PermissionsTest extends TestCase
         $planned = $foreign->plannedSessions()->firstOrFail();
         $own = $this->practitioner();
         $other = $this->practitioner('Another Practice');
-        $typed = Opening::query()->create(['practice_id' => $other->practice_id, 'practitioner_id' => $other->id, 'name' => 'Theirs', 'step' => 2, 'form' => []]);
+        $typed = Opening::query()->create(['practice_id' => $other->practice_id, 'practitioner_id' => $other->id, 'name' => 'Theirs', 'step' => 2, 'form' => (object) []]);
         $this->ask($other, 'POST', '/api/library/items', ['kind' => 'rule', 'key' => 'low'])->assertStatus(201)->assertJsonPath('key', 'our_low');
         // An athlete of another practice cannot be given a case either.
         $this->ask($own, 'POST', '/api/cases', OpeningTest::opening(['athlete' => ['id' => $foreign->athlete_id]]))->assertStatus(422)->assertJsonValidationErrorFor('athlete.id');

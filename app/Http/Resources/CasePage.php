@@ -88,6 +88,7 @@ final class CasePage
                 $plan->stages,
             ),
             'coming' => $stage === null ? [] : $this->coming($case, $stage, $evaluation),
+            'strength_test' => $catalogue->structure(Structure::from($case->structure))->strengthTest->toArray(),
             'tests' => array_values($case->tests()->get()->map(static fn(StrengthTest $test): array => [
                 'test' => $test->test,
                 'on' => $test->on,

@@ -10,18 +10,17 @@ import { api, faultAt, Refusal, send } from '../../api/client';
 import { day } from '../../shell/dates';
 import type { Case } from './useCase';
 
-const KNEE = 'knee_extension_strength';
-
 /** Strength of both sides: the latest test, and room for a new one. */
 export function TestPanel({ found }: { found: Case }) {
   const [affected, setAffected] = useState('');
   const [unaffected, setUnaffected] = useState('');
   const queries = useQueryClient();
+  const test = found.strength_test;
   const both = found.side === 'both';
   const record = useMutation({
     mutationFn: () => send(() => api.POST('/api/cases/{case}/tests', {
       params: { path: { case: found.id } },
-      body: { test: KNEE, on: found.standing.today, affected: Number(affected), unaffected: Number(unaffected), unit: 'N' },
+      body: { test: test.key, on: found.standing.today, affected: Number(affected), unaffected: Number(unaffected), unit: test.unit },
     })),
     onSuccess: async () => {
       setAffected('');
@@ -29,19 +28,20 @@ export function TestPanel({ found }: { found: Case }) {
       await queries.invalidateQueries({ queryKey: ['case', found.id] });
     },
   });
-  const latest = found.tests.at(-1);
+  const latest = found.tests.filter((one) => one.test === test.key).at(-1);
 
   return (
     <Paper variant="outlined" component="section" aria-label="Strength" sx={{ p: 1.5 }}>
-      <Typography variant="h2">Strength, knee extension</Typography>
+      <Typography variant="h2">{test.title}</Typography>
+      <Typography variant="body2" color="textSecondary">{test.instruction}</Typography>
       <Typography variant="body2" sx={{ mb: 1 }}>
         {latest === undefined
           ? 'Not tested yet.'
           : `${day(latest.on)}: ${latest.affected} and ${latest.unaffected} ${latest.unit}, symmetry ${latest.symmetry_percent} %`}
       </Typography>
       <Box component="form" noValidate onSubmit={(event) => { event.preventDefault(); record.mutate(); }} sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
-        <TextField label={both ? 'Left, N' : 'Sore side, N'} value={affected} onChange={(event) => setAffected(event.target.value)} error={faultAt(record.error, 'affected') !== undefined} helperText={faultAt(record.error, 'affected')} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
-        <TextField label={both ? 'Right, N' : 'Other side, N'} value={unaffected} onChange={(event) => setUnaffected(event.target.value)} error={faultAt(record.error, 'unaffected') !== undefined} helperText={faultAt(record.error, 'unaffected')} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
+        <TextField label={`${both ? 'Left' : 'Sore side'}, ${test.unit}`} value={affected} onChange={(event) => setAffected(event.target.value)} error={faultAt(record.error, 'affected') !== undefined} helperText={faultAt(record.error, 'affected')} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
+        <TextField label={`${both ? 'Right' : 'Other side'}, ${test.unit}`} value={unaffected} onChange={(event) => setUnaffected(event.target.value)} error={faultAt(record.error, 'unaffected') !== undefined} helperText={faultAt(record.error, 'unaffected')} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
         <Button type="submit" variant="outlined" loading={record.isPending} disabled={affected === '' || unaffected === ''} sx={{ height: 37 }}>Record</Button>
       </Box>
       {record.error instanceof Refusal && Object.keys(record.error.fields).length === 0 && <Typography color="error">{record.error.message}</Typography>}

@@ -10,6 +10,7 @@ import { useNavigate } from 'react-router';
 
 import { Empty } from '../../shell/States';
 import { Compare } from './Compare';
+import { Picks } from './Picks';
 import { useCopy } from './useLibrary';
 import type { Library } from './words';
 
@@ -30,14 +31,7 @@ export function Programmes({ library, structure, hits, chosen, choose }: { libra
 
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '270px minmax(0, 1fr)', gap: 1.5, alignItems: 'start' }}>
-      <Paper variant="outlined" component="nav" aria-label="Programmes">
-        {list.map((one) => (
-          <Button key={one.key} onClick={() => choose(one.key)} aria-pressed={one.key === shown.key} fullWidth sx={{ justifyContent: 'flex-start', textAlign: 'left', px: 1.5, display: 'block', borderRadius: 0, color: 'text.primary', bgcolor: one.key === shown.key ? 'action.selected' : undefined }}>
-            {one.title}
-            <Typography component="span" variant="caption" color="textSecondary" sx={{ display: 'block' }}>{one.key === usual ? 'usual · ' : ''}{one.school}{one.version === null ? '' : ` · our own, version ${one.version}`}</Typography>
-          </Button>
-        ))}
-      </Paper>
+      <Picks label="Programmes" picks={list.map((one) => ({ ...one, what: `${one.key === usual ? 'usual · ' : ''}${one.school}` }))} chosen={shown.key} choose={choose} />
       <Paper variant="outlined" component="section" aria-label={shown.title} sx={{ p: 1.5 }}>
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', mb: 0.5 }}>
           <Typography variant="h2" sx={{ flex: 1 }}>{shown.title}</Typography>

@@ -9,6 +9,7 @@ import { useNavigate } from 'react-router';
 
 import { Compare } from './Compare';
 import { Lines } from './ExerciseSheet';
+import { Picks } from './Picks';
 import { useCopy } from './useLibrary';
 import type { Library } from './words';
 
@@ -22,16 +23,7 @@ export function Rules({ library }: { library: Library }) {
   if (shown === undefined) return null;
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '270px minmax(0, 1fr) 300px', gap: 1.5, alignItems: 'start' }}>
-      <Paper variant="outlined" component="nav" aria-label="Response rules">
-        {library.rules.map((one) => (
-          <Button key={one.key} onClick={() => setA(one.key)} aria-pressed={one.key === shown.key} fullWidth sx={{ justifyContent: 'flex-start', textAlign: 'left', px: 1.5, display: 'block', borderRadius: 0, color: 'text.primary', bgcolor: one.key === shown.key ? 'action.selected' : undefined }}>
-            {one.title}
-            <Typography component="span" variant="caption" color="textSecondary" sx={{ display: 'block' }}>
-              {one.points[1]?.words}, stop {one.points.find((point) => point.point === 'Loading stops')?.words}{one.version === null ? '' : ` · our own, version ${one.version}`}
-            </Typography>
-          </Button>
-        ))}
-      </Paper>
+      <Picks label="Response rules" picks={library.rules.map((one) => ({ ...one, what: `${one.points[1]?.words ?? ''}, stop ${one.points.find((point) => point.point === 'Loading stops')?.words ?? ''}` }))} chosen={shown.key} choose={setA} />
       <Paper variant="outlined" component="section" aria-label={shown.title} sx={{ p: 1.5 }}>
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mb: 1, flexWrap: 'wrap' }}>
           <Typography variant="h2" sx={{ flex: 1 }}>{shown.title}</Typography>

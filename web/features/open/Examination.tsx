@@ -98,7 +98,7 @@ export function Baseline() {
       <PairField name="strength" label={strength?.title ?? 'Strength'} unit={strength?.unit ?? 'N'} />
       {start?.symmetry_percent !== null && start?.symmetry_percent !== undefined && <Typography variant="body2" sx={{ alignSelf: 'center' }}>Symmetry {start.symmetry_percent} %</Typography>}
       <PairField name="range" label="Range of movement" unit="°" />
-      <PairField name="count" label="Endurance, repetitions to fatigue" unit="count" />
+      <PairField name="count" label="Endurance" unit="repetitions" />
       <Typography variant="body2" sx={{ width: '100%', mt: 1 }}>A severity score of your choice. Rung keeps the result, not its questions.</Typography>
       <TypedField name="severity" label="Name of the score" at="severity.name" width={240} />
       {form.severity.trim() !== '' && (
@@ -108,7 +108,7 @@ export function Baseline() {
           <TextField select label="Which way is better" value={form.higher_is_better ? 'up' : 'down'} onChange={(event) => set('higher_is_better', event.target.value === 'up')} sx={{ width: 170 }}>
             <MenuItem value="up">higher is better</MenuItem><MenuItem value="down">lower is better</MenuItem>
           </TextField>
-          <TypedField name="smallest_change" label="Smallest change that matters" at="severity.smallest_change" width={230} />
+          <TypedField name="smallest_change" label="Smallest change that matters" at="severity.smallest_change" width={260} />
           <TypedField name="score" label="Score today" at="severity.score" width={130} />
         </>
       )}

@@ -39,9 +39,7 @@ export function OpenCase() {
   if (library.isPending || (id !== null && left.isPending)) return <Loading what="the library" />;
   if (library.data === undefined) return <Failed problem={library.error} again={() => void library.refetch()} />;
   if (id !== null && left.data === undefined) return <Failed problem={left.error} again={() => void left.refetch()} />;
-  const typed = { ...BLANK, ...(left.data?.form as Partial<Form> | undefined) };
-  // A map without entries comes back as an empty list.
-  const begun = { ...typed, exercises: { ...typed.exercises }, signs: { ...typed.signs }, risks: { ...typed.risks } };
+  const begun = { ...BLANK, ...(left.data?.form as Partial<Form> | undefined) };
   return <Opening key={id ?? visit} id={id} begun={begun} at={left.data?.step ?? 1} library={library.data} />;
 }
 

@@ -47,7 +47,7 @@ final class OpeningController extends Controller
     {
         AccessLog::note(self::person($request), 'took up an opening');
 
-        return new JsonResponse(['id' => $opening->id, 'step' => $opening->step, 'form' => (object) $opening->form]);
+        return new JsonResponse(['id' => $opening->id, 'step' => $opening->step, 'form' => $opening->form]);
     }
 
     public function update(Request $request, Opening $opening): JsonResponse
@@ -68,17 +68,16 @@ final class OpeningController extends Controller
         return new JsonResponse(['stored' => true]);
     }
 
-    /** @return array{name: string, step: int, form: array<array-key, mixed>} */
+    /** @return array{name: string, step: int, form: object} */
     private static function typed(Request $request): array
     {
-        $fields = json_decode($request->getContent(), true, 16);
-        $fields = is_array($fields) && strlen($request->getContent()) <= self::LARGEST_BYTES ? $fields : [];
-        $form = $fields['form'] ?? null;
-        if (!is_array($form)) {
+        $fields = strlen($request->getContent()) <= self::LARGEST_BYTES ? json_decode($request->getContent(), false, 16) : null;
+        $form = is_object($fields) ? $fields->form ?? null : null;
+        if (!is_object($fields) || !is_object($form)) {
             ReadsCore::refusing(static fn() => throw InvalidInput::at('/form', 'must be the fields of the form, 64 KiB at most; shorten the longest text'));
         }
-        $step = $fields['step'] ?? 1;
-        $name = $form['name'] ?? '';
+        $step = $fields->step ?? 1;
+        $name = $form->name ?? '';
 
         return [
             'name' => is_string($name) && trim($name) !== '' ? mb_substr(trim($name), 0, 120) : 'Not named yet',

@@ -1,0 +1,24 @@
+import Button from '@mui/material/Button';
+import Paper from '@mui/material/Paper';
+import Typography from '@mui/material/Typography';
+
+interface Pick {
+  key: string;
+  title: string;
+  version: number | null;
+  what: string;
+}
+
+/** A list to choose one thing of the library from. */
+export function Picks({ label, picks, chosen, choose }: { label: string; picks: readonly Pick[]; chosen: string; choose: (key: string) => void }) {
+  return (
+    <Paper variant="outlined" component="nav" aria-label={label}>
+      {picks.map((one) => (
+        <Button key={one.key} onClick={() => choose(one.key)} aria-pressed={one.key === chosen} fullWidth sx={{ textAlign: 'left', px: 1.5, display: 'block', borderRadius: 0, color: 'text.primary', bgcolor: one.key === chosen ? 'action.selected' : undefined }}>
+          {one.title}
+          <Typography component="span" variant="caption" sx={{ display: 'block', color: one.key === chosen ? 'text.primary' : 'text.secondary' }}>{one.what}{one.version === null ? '' : ` · our own, version ${one.version}`}</Typography>
+        </Button>
+      ))}
+    </Paper>
+  );
+}
