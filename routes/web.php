@@ -7,6 +7,7 @@ use App\Http\Controllers\Desk\CaseController;
 use App\Http\Controllers\Desk\DecisionController;
 use App\Http\Controllers\Desk\LibraryController;
 use App\Http\Controllers\Desk\OpeningController;
+use App\Http\Controllers\Desk\PlanController;
 use App\Http\Controllers\Desk\RoundController;
 use App\Http\Controllers\Phone\TodayController;
 use App\Http\Controllers\SignInController;
@@ -19,6 +20,7 @@ Route::prefix('api')->group(function (): void {
 
     Route::middleware(['auth', 'can:treat'])->group(function (): void {
         Route::get('round', RoundController::class);
+        Route::get('round/filters', [RoundController::class, 'filters']);
         Route::get('athletes', AthleteController::class);
         Route::get('openings', [OpeningController::class, 'index']);
         Route::post('openings', [OpeningController::class, 'store']);
@@ -38,7 +40,14 @@ Route::prefix('api')->group(function (): void {
         Route::delete('library/items/{kind}/{key}', [LibraryController::class, 'withdraw']);
         Route::get('cases/{case}', [CaseController::class, 'show']);
         Route::post('cases/{case}/tests', [CaseController::class, 'test']);
-        Route::post('cases/{case}/decisions', DecisionController::class);
+        Route::post('cases/{case}/decisions', [DecisionController::class, 'store']);
+        Route::delete('cases/{case}/decisions/{decision}', [DecisionController::class, 'undo'])->whereUuid('decision');
+        Route::post('cases/{case}/nudges', [DecisionController::class, 'nudge']);
+        Route::get('cases/{case}/sessions/{session}', [CaseController::class, 'session'])->whereUuid('session');
+        Route::get('cases/{case}/opinions', [CaseController::class, 'opinions']);
+        Route::get('cases/{case}/plan', [PlanController::class, 'show']);
+        Route::post('cases/{case}/plan', [PlanController::class, 'store']);
+        Route::post('cases/{case}/plan/preview', [PlanController::class, 'preview']);
     });
 
     Route::middleware(['auth', 'can:train'])->group(function (): void {

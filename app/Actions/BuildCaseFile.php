@@ -16,8 +16,8 @@ use App\Models\StrengthTest;
 use App\Models\TrainingSession;
 use Carbon\CarbonImmutable;
 use Rung\Core\CaseFile\CaseFile;
-use Rung\Core\Plan\Plan;
-use Rung\Core\Plan\PlanStage;
+use Rung\Core\CaseFile\Goal;
+use Rung\Core\Stage\Stage;
 
 /** Gathers the rows of a case into a case file, through the same reader that a file from outside passes. */
 final class BuildCaseFile
@@ -41,8 +41,8 @@ final class BuildCaseFile
             ],
             'response_rule' => $case->response_rule,
             'stages' => array_map(
-                static fn(PlanStage $stage): array => $stage->stage->toArray(),
-                Plan::fromJson($case->currentPlan()->content)->stages,
+                static fn(Stage $stage): array => $stage->toArray(),
+                $case->plan()->fileStages(Goal::from($case->goal)),
             ),
             'stage_history' => $case->stageEntries()->get()->map(
                 static fn(StageEntry $entry): array => ['stage' => $entry->stage, 'from' => $entry->from],

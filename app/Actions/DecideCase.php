@@ -6,23 +6,19 @@ namespace App\Actions;
 
 use App\Models\CareCase;
 use App\Models\Decision;
-use App\Models\DoseChange;
-use App\Models\PlanVersion;
+use App\Models\MessageKind;
 use App\Models\Review;
 use App\Models\SignOff;
-use App\Models\StageEntry;
 use App\Models\User;
 use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use App\Support\Standing;
-use Carbon\CarbonImmutable;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Plan\Acceptance;
 use Rung\Core\Plan\ChangeNote;
 use Rung\Core\Plan\PlanStep;
-use Rung\Core\Response\SessionResponse;
 use Rung\Core\Words\EvaluationWords;
 
 /**
@@ -35,6 +31,8 @@ final class DecideCase
         private readonly WriteCase $write,
         private readonly RefreshStanding $standing,
         private readonly CatalogueShelf $shelf,
+        private readonly PutInForce $force,
+        private readonly WriteMessage $message,
     ) {}
 
     /**
@@ -44,157 +42,137 @@ final class DecideCase
     public function handle(CareCase $case, User $by, DecisionRequest $request): Decision
     {
         return $this->write->run($case, $by, "decided: {$request->kind->value}", function (CareCase $case) use ($by, $request): Decision {
-            if ($case->revision !== $request->revision) {
-                throw new StaleDecision();
-            }
-            if ($case->closed_on !== null) {
+            StaleDecision::unless($case, $request->revision);
+            if ($case->closed_on !== null && $request->kind !== DecisionKind::Note) {
                 throw InvalidInput::at('/kind', 'cannot be decided: this case is closed');
             }
             $evaluation = $this->standing->evaluate($case);
-
-            return match ($request->kind) {
+            [$words, $undo] = match ($request->kind) {
                 DecisionKind::Accept => $this->accept($case, $by, $request, $evaluation),
-                DecisionKind::Change => $this->change($case, $by, $request, $evaluation),
                 DecisionKind::Stage => $this->stage($case, $by, $request, $evaluation),
-                DecisionKind::ClearStop => $this->clearStop($case, $by, $request, $evaluation),
-                DecisionKind::SignOff => $this->signOff($case, $by, $request, $evaluation),
-                DecisionKind::Keep => $this->record($case, $by, $request, $evaluation, 'Kept the dose as it is'),
+                DecisionKind::ClearStop => $this->clearStop($case, $request, $evaluation),
+                DecisionKind::SignOff => $this->signOff($case, $evaluation),
+                DecisionKind::Rule => $this->rule($case, $request),
+                DecisionKind::Flare => $this->flare($case, $by, $request, $evaluation),
+                DecisionKind::Review => $this->review($case, $request, $evaluation),
+                DecisionKind::Keep => ['Kept the dose as it is', null],
+                DecisionKind::Note => ['Note', null],
             };
+
+            return RecordDecision::of($case, $by, $request->kind->value, $words, $request->reason, $evaluation, $undo);
         });
     }
 
-    private function accept(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): Decision
+    /** @return array{string, TakenBack} */
+    private function accept(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): array
     {
         $plan = $case->plan();
         $step = Acceptance::of($plan, $evaluation, $this->shelf->forCase($case, $plan), $request->prescriptions);
         if (!$step->changesAnything()) {
             throw InvalidInput::at('/kind', 'has nothing to put in force: the proposal changes no dose and no stage');
         }
-        $this->putInForce($case, $by, $step, $evaluation);
+        $undo = $this->putInForce($case, $by, $step, $evaluation, $request->reason ?? EvaluationWords::because($evaluation));
         if ($step->finish) {
+            $undo = $undo->withCase(['closed_on' => null]);
             $case->forceFill(['closed_on' => $evaluation->log->today->toIso()])->save();
         }
 
-        return $this->record($case, $by, $request, $evaluation, EvaluationWords::headline($evaluation, $step));
+        return [EvaluationWords::headline($evaluation, $step), $undo];
     }
 
-    private function change(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): Decision
+    /** @return array{string, TakenBack} */
+    private function stage(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): array
     {
-        $known = array_column($evaluation->log->stage->prescriptions, 'key');
-        foreach (array_keys($request->doses) as $i => $key) {
-            if (!in_array($key, $known, true)) {
-                throw InvalidInput::at("/doses/$i/prescription", 'must name an exercise of the present stage');
-            }
-        }
-        $plan = $case->plan();
-        $step = Acceptance::byHand($plan, $evaluation, $this->shelf->forCase($case, $plan), $request->doses);
-        if (!$step->changesAnything()) {
-            throw InvalidInput::at('/doses', 'must differ from the present doses');
-        }
-        $this->putInForce($case, $by, $step, $evaluation);
-
-        return $this->record($case, $by, $request, $evaluation, 'Changed by hand: ' . self::words($step));
-    }
-
-    private function stage(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): Decision
-    {
-        $stage = $evaluation->log->file->stage((string) $request->stage);
+        $stage = $case->plan()->stage((string) $request->stage)?->stage;
         if ($stage === null || $stage->key === $evaluation->log->stage->key) {
             throw InvalidInput::at('/stage', 'must name another stage of the plan');
         }
-        $this->putInForce($case, $by, new PlanStep($case->plan(), [], [], enterStage: $stage->key), $evaluation);
+        $undo = $this->putInForce($case, $by, new PlanStep($case->plan(), [], [], enterStage: $stage->key), $evaluation, (string) $request->reason);
 
-        return $this->record($case, $by, $request, $evaluation, "Moved by hand to $stage->title");
+        return ["Moved by hand to $stage->title", $undo];
     }
 
-    private function clearStop(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): Decision
+    /** @return array{string, TakenBack} */
+    private function clearStop(CareCase $case, DecisionRequest $request, Evaluation $evaluation): array
     {
         $open = array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->cleared && $stop->id === $request->clears);
         if ($open === []) {
             throw InvalidInput::at('/clears', 'must name a stop that is still open');
         }
-        Review::query()->create([
+        $review = Review::query()->create([
             'practice_id' => $case->practice_id,
             'case_id' => $case->id,
             'at' => Clock::utc($evaluation->log->at),
             'clears' => $request->clears,
         ]);
 
-        return $this->record($case, $by, $request, $evaluation, 'Reviewed and cleared a stop');
+        return ['Reviewed and cleared a stop', new TakenBack(review: $review->id)];
     }
 
-    private function signOff(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): Decision
+    /** @return array{string, TakenBack} */
+    private function signOff(CareCase $case, Evaluation $evaluation): array
     {
-        SignOff::query()->create([
+        $signOff = SignOff::query()->create([
             'practice_id' => $case->practice_id,
             'case_id' => $case->id,
             'stage' => $evaluation->log->stage->key,
             'on' => $evaluation->log->today->toIso(),
         ]);
 
-        return $this->record($case, $by, $request, $evaluation, "Signed off the technique of {$evaluation->log->stage->title}");
+        return ["Signed off the technique of {$evaluation->log->stage->title}", new TakenBack(signOff: $signOff->id)];
     }
 
-    private function putInForce(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation): void
+    /** @return array{string, TakenBack} */
+    private function rule(CareCase $case, DecisionRequest $request): array
     {
-        $now = Clock::utc($evaluation->log->at);
-        $content = json_encode($step->plan->keeping($this->shelf->of($case->practice_id))->toArray(), JSON_THROW_ON_ERROR);
-        PlanVersion::query()->create([
-            'practice_id' => $case->practice_id,
-            'case_id' => $case->id,
-            'version' => $case->currentPlan()->version + 1,
-            'content' => $content,
-            'note' => $step->enterStage === null
-                ? self::words($step)
-                : 'New stage: ' . Standing::stageTitle($evaluation, $step->enterStage),
-            'author_id' => $by->id,
-            'created_at' => $now,
-        ]);
-        foreach ($step->changes as $change) {
-            DoseChange::query()->create([
-                'practice_id' => $case->practice_id,
-                'case_id' => $case->id,
-                'at' => $now,
-                'kind' => $change->kind->value,
-                'prescription' => $change->prescription,
-            ]);
+        $schools = $this->shelf->of($case->practice_id)->schools;
+        $school = $schools[(string) $request->rule] ?? throw InvalidInput::at('/rule', 'must name a response rule of the library');
+        if ($school->rule->toArray() == $case->response_rule) {
+            throw InvalidInput::at('/rule', 'must be another than the present one');
         }
-        if ($step->enterStage !== null) {
-            if (!$evaluation->log->today->isAfter($evaluation->log->stageFrom)) {
-                throw InvalidInput::at('/stage', 'cannot change again today: the present stage began today');
-            }
-            StageEntry::query()->create([
-                'practice_id' => $case->practice_id,
-                'case_id' => $case->id,
-                'stage' => $step->enterStage,
-                'from' => $evaluation->log->today->toIso(),
-            ]);
-            PlanSessions::ahead($case);
-        }
+        $name = $case->response_rule['name'] ?? null;
+        $before = is_string($name) ? $schools[$name]->title ?? $name : 'its own rule';
+        $undo = new TakenBack(case: ['response_rule' => $case->response_rule]);
+        $case->forceFill(['response_rule' => $school->rule->toArray()])->save();
+
+        return ["Changed the school: $before → $school->title", $undo];
     }
 
-    private function record(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation, string $words): Decision
+    /** @return array{string, TakenBack} */
+    private function flare(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): array
     {
-        $evidence = $evaluation->toArray();
-        // The responses that the decision rests on; the whole history stands in the log itself.
-        $evidence['sessions'] = array_map(
-            static fn(SessionResponse $response): array => $response->toArray(),
-            array_slice($evaluation->sessions, -10),
-        );
-        $evidence['because'] = EvaluationWords::because($evaluation);
-        $evidence['pegs'] = Standing::pegs($evaluation);
+        assert($request->flare !== null);
+        $plan = $case->plan();
+        $step = Acceptance::flare($plan, $evaluation, $this->shelf->forCase($case, $plan), $request->flare);
+        $advice = trim($request->flare->advice ?? '');
+        $undo = $step->changesAnything()
+            ? $this->putInForce($case, $by, $step, $evaluation, $request->reason ?? 'A flare: less for now, so that it can settle.')
+            : new TakenBack();
+        if ($advice !== '') {
+            $this->message->handle($case, $by, MessageKind::Advice, $advice);
+        }
 
-        return Decision::query()->create([
-            'practice_id' => $case->practice_id,
-            'case_id' => $case->id,
-            'at' => CarbonImmutable::now()->utc(),
-            'user_id' => $by->id,
-            'kind' => $request->kind->value,
-            'words' => $words,
-            'reason' => $request->reason,
-            'evidence' => $evidence,
-            'plan_version' => $case->currentPlan()->version,
-        ]);
+        return ['Flare plan: ' . implode('; ', array_filter([self::words($step), $advice === '' ? '' : 'advice sent'])), $undo];
+    }
+
+    /** @return array{string, TakenBack} */
+    private function review(CareCase $case, DecisionRequest $request, Evaluation $evaluation): array
+    {
+        $on = $request->reviewOn;
+        if ($on !== null && !$on->isAfter($evaluation->log->today)) {
+            throw InvalidInput::at('/review_on', 'must lie after today; leave it empty to plan none');
+        }
+        $undo = new TakenBack(case: ['review_on' => $case->review_on]);
+        $case->forceFill(['review_on' => $on?->toIso()])->save();
+
+        return [$on === null ? 'No review is planned any more' : "Planned a review on {$on->toIso()}", $undo];
+    }
+
+    private function putInForce(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $why): TakenBack
+    {
+        $note = $step->enterStage === null ? self::words($step) : 'New stage: ' . Standing::stageTitle($evaluation, $step->enterStage);
+
+        return $this->force->handle($case, $by, $step, $evaluation, $note === '' ? 'The programme is finished' : $note, $why);
     }
 
     private static function words(PlanStep $step): string

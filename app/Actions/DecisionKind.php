@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-/** What a practitioner may decide about a case. */
+/** What a practitioner may decide about a case. Doses are set by hand on the Prescribe screen ({@see SavePlan}). */
 enum DecisionKind: string
 {
     /** Take the proposal as it is, or some of it. */
     case Accept = 'accept';
-    /** Set doses by hand. */
-    case Change = 'change';
     /** Enter another stage by hand. */
     case Stage = 'stage';
     /** Clear a stop after review. */
@@ -19,4 +17,17 @@ enum DecisionKind: string
     case SignOff = 'sign_off';
     /** Leave everything as it is, for a reason. */
     case Keep = 'keep';
+    /** Judge by another response rule from now on. */
+    case Rule = 'rule';
+    /** Ease, rest, holds only, advice: what a flare asks for. */
+    case Flare = 'flare';
+    /** Look again on a day. */
+    case Review = 'review';
+    /** Write something down. */
+    case Note = 'note';
+
+    public function needsReason(): bool
+    {
+        return in_array($this, [self::Stage, self::ClearStop, self::Keep, self::Rule, self::Note], true);
+    }
 }

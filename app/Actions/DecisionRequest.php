@@ -4,38 +4,35 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use Rung\Core\Dose\Dose;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Plan\Flare;
+use Rung\Core\Time\Day;
 
 /** A decision as a practitioner sends it. */
 final readonly class DecisionRequest
 {
-    /**
-     * @param list<string>|null $prescriptions whose proposals are taken; null: the preferred ones
-     * @param array<string, Dose> $doses by prescription
-     */
+    /** @param list<string>|null $prescriptions whose proposals are taken; null: the preferred ones */
     private function __construct(
         public DecisionKind $kind,
         /** The revision of the case that the practitioner was looking at. */
         public int $revision,
         public ?string $reason,
         public ?array $prescriptions,
-        public array $doses,
         public ?string $stage,
         public ?string $clears,
+        /** The response rule to judge by. */
+        public ?string $rule,
+        /** The day on which to look again; null: none is planned any more. */
+        public ?Day $reviewOn,
+        public ?Flare $flare,
     ) {}
 
     public static function read(ObjectNode $node): self
     {
         $kind = $node->choice('kind', DecisionKind::class);
         $reason = $node->textOrNull('reason');
-        $reasoned = in_array($kind, [DecisionKind::Change, DecisionKind::Stage, DecisionKind::ClearStop, DecisionKind::Keep], true);
-        if ($reasoned && trim($reason ?? '') === '') {
-            $node->fault('reason', 'is needed: say why, for the record');
-        }
-        $doses = [];
-        foreach ($node->eachOrEmpty('doses', static fn(ObjectNode $one): array => [$one->key('prescription'), $one->child('dose', Dose::read(...))]) as [$key, $dose]) {
-            $doses[$key] = $dose;
+        if ($kind->needsReason() && trim($reason ?? '') === '') {
+            $node->fault('reason', $kind === DecisionKind::Note ? 'is needed: write what is to be remembered' : 'is needed: say why, for the record');
         }
 
         return new self(
@@ -43,9 +40,11 @@ final readonly class DecisionRequest
             $node->whole('revision'),
             $reason === null || trim($reason) === '' ? null : trim($reason),
             $node->textsOrNull('prescriptions'),
-            $doses,
             $kind === DecisionKind::Stage ? $node->key('stage') : $node->textOrNull('stage'),
             $kind === DecisionKind::ClearStop ? $node->key('clears') : $node->textOrNull('clears'),
+            $kind === DecisionKind::Rule ? $node->key('rule') : $node->textOrNull('rule'),
+            $node->dayOrNull('review_on'),
+            $kind === DecisionKind::Flare ? $node->child('flare', Flare::read(...)) : $node->childOrNull('flare', Flare::read(...)),
         );
     }
 }

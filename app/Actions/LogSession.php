@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\CareCase;
+use App\Models\PlannedSession;
 use App\Models\TrainingSession;
 use App\Models\User;
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
+use Rung\Core\CaseFile\Goal;
 use Rung\Core\CaseFile\Session;
 use Rung\Core\Input\InvalidInput;
 
@@ -53,14 +55,16 @@ final class LogSession
     /** @throws InvalidInput where the session names what the case does not have */
     private static function check(CareCase $case, Session $session, int $planVersion): void
     {
-        if ($session->planned !== null && !$case->plannedSessions()->whereKey($session->planned)->exists()) {
+        // What was asked of the phone counts as asked, though it may have been withdrawn meanwhile.
+        if ($session->planned !== null
+            && PlannedSession::query()->where('case_id', $case->id)->whereKey($session->planned)->update(['withdrawn' => false]) === 0) {
             throw InvalidInput::at('/planned', 'must name a planned session of this case');
         }
         if (!$case->planVersions()->where('version', $planVersion)->exists()) {
             throw InvalidInput::at('/plan_version', 'must be a version of this plan');
         }
         $known = [];
-        foreach ($case->plan()->caseStages() as $stage) {
+        foreach ($case->plan()->fileStages(Goal::from($case->goal)) as $stage) {
             array_push($known, ...array_column($stage->prescriptions, 'key'));
         }
         foreach ($session->entries as $i => $entry) {

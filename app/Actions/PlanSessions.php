@@ -10,6 +10,8 @@ use App\Models\StageEntry;
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
+use Rung\Core\Calendar\Placed;
+use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanCalendar;
 use Rung\Core\Time\Day;
 
@@ -19,55 +21,76 @@ final class PlanSessions
     public const AHEAD_DAYS = 28;
 
     /**
-     * Places the current stage's sessions from today on. What was planned before and not begun gives
-     * way; what lies in the past stays as it was asked.
+     * Places the current stage's sessions from today on, under the plan that is in force on each day. What was planned
+     * before and is no longer asked for is withdrawn, unless it was begun; what lies in the past stays as it was asked.
      */
     public static function ahead(CareCase $case): void
     {
         $today = Clock::today($case->practice->timezone);
         $entry = StageEntry::query()->where('case_id', $case->id)->where('from', '<=', $today->toIso())->orderByDesc('from')->first();
-        $stage = $entry === null ? null : $case->plan()->stage($entry->stage);
-        if ($entry === null || $stage === null) {
-            return;
+        $wanted = [];
+        foreach ($entry === null ? [] : self::placed($case, $entry->stage, Day::fromIso($entry->from), $today) as $place) {
+            $wanted["{$place->on->toIso()}/$place->slot/$place->number"] = $place;
         }
-        $from = Day::fromIso($entry->from);
         $begun = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
-        PlannedSession::query()->where('case_id', $case->id)->where('on', '>=', $today->toIso())->whereNotIn('id', $begun)->delete();
-        $kept = PlannedSession::query()->where('case_id', $case->id)->where('on', '>=', $today->toIso())->get()
-            ->mapWithKeys(static fn(PlannedSession $p): array => ["$p->on/$p->slot/$p->number" => true])->all();
-
-        $rows = [];
-        $placed = PlanCalendar::of(
-            $stage,
-            $from,
-            $today->daysSince($from) + self::AHEAD_DAYS,
-            $case->weekdays(),
-            $case->blockedDays(),
-            $case->eventDays(),
-        );
-        foreach ($placed as $place) {
-            $key = "{$place->on->toIso()}/$place->slot/$place->number";
-            if (!$today->isAfter($place->on) && !isset($kept[$key])) {
-                $rows[] = [
-                    'id' => (string) Str::uuid7(),
-                    'practice_id' => $case->practice_id,
-                    'case_id' => $case->id,
-                    'on' => $place->on->toIso(),
-                    'stage' => $stage->stage->key,
-                    'slot' => $place->slot,
-                    'number' => $place->number,
-                ];
+        $withdrawn = $kept = [];
+        foreach (PlannedSession::query()->where('case_id', $case->id)->where('on', '>=', $today->toIso())->get()->all() as $planned) {
+            $key = "$planned->on/$planned->slot/$planned->number";
+            if (isset($wanted[$key])) {
+                unset($wanted[$key]);
+                $kept[] = $planned->id;
+            } elseif (!in_array($planned->id, $begun, true)) {
+                $withdrawn[] = $planned->id;
             }
         }
-        PlannedSession::query()->insert($rows);
+        $stage = $entry->stage ?? '';
+        PlannedSession::query()->whereKey($withdrawn)->where('withdrawn', false)->update(['withdrawn' => true]);
+        PlannedSession::query()->whereKey($kept)->whereNotIn('id', $begun)->update(['withdrawn' => false, 'stage' => $stage]);
+        PlannedSession::query()->insert(array_values(array_map(static fn(Placed $place): array => [
+            'id' => (string) Str::uuid7(),
+            'practice_id' => $case->practice_id,
+            'case_id' => $case->id,
+            'on' => $place->on->toIso(),
+            'stage' => $stage,
+            'slot' => $place->slot,
+            'number' => $place->number,
+        ], $wanted)));
     }
 
     /** Whether the calendar runs out sooner than it should. */
     public static function runsShort(CareCase $case): bool
     {
-        $until = PlannedSession::query()->where('case_id', $case->id)->max('on');
+        $until = $case->plannedSessions()->max('on');
         $wanted = CarbonImmutable::now($case->practice->timezone)->addDays(self::AHEAD_DAYS - 7)->format('Y-m-d');
 
         return !is_string($until) || $until < $wanted;
+    }
+
+    /** @return list<Placed> under the plan in force, and from its first day on under the one that waits */
+    private static function placed(CareCase $case, string $stage, Day $stageFrom, Day $today): array
+    {
+        $until = $today->plus(self::AHEAD_DAYS);
+        $waiting = $case->waitingPlan();
+        $change = $waiting?->valid_from === null ? $until : Day::fromIso($waiting->valid_from);
+        $change = $change->isAfter($until) ? $until : $change;
+        $now = $case->plan();
+        $then = $waiting === null ? $now : Plan::fromJson($waiting->content);
+
+        return [
+            ...self::under($now, $case, $stage, $stageFrom, $today, $change),
+            ...self::under($then, $case, $stage, $stageFrom, $change, $until),
+        ];
+    }
+
+    /** @return list<Placed> on the days from one to before another, without those on which all that is asked for rests */
+    private static function under(Plan $plan, CareCase $case, string $key, Day $stageFrom, Day $from, Day $until): array
+    {
+        $stage = $plan->stage($key);
+        $days = $until->daysSince($from);
+
+        return $stage === null || $days <= 0 ? [] : array_values(array_filter(
+            PlanCalendar::from($stage, $stageFrom, $from, $days, $case->weekdays($plan), $case->blockedDays(), $case->eventDays()),
+            static fn(Placed $place): bool => !$plan->slotRests($stage, $place->slot, $place->on),
+        ));
     }
 }

@@ -13,6 +13,7 @@ use Rung\Core\Attention\AttentionGroup;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\Evaluator;
 use Rung\Core\Plan\Acceptance;
+use Rung\Core\Prescribe\Course;
 
 /**
  * Asks the core how a case stands and stores the answer with the case, in the transaction of the
@@ -30,7 +31,9 @@ final class RefreshStanding
         $plan = $case->plan();
         $step = Acceptance::of($plan, $evaluation, $this->shelf->forCase($case, $plan));
         $case->forceFill([
-            'standing' => Standing::of($evaluation, $step),
+            'standing' => Standing::forRound($evaluation, $step, $case->eventDays()),
+            'stage_title' => $evaluation->log->stage->title,
+            'course' => json_encode(Course::of($evaluation)->toArray(), JSON_THROW_ON_ERROR),
             'attention_group' => $evaluation->attention->group->value,
             'attention_rank' => array_search($evaluation->attention->group, AttentionGroup::cases(), true),
             'evaluated_at' => CarbonImmutable::now()->utc(),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToPractice;
+use App\Support\Clock;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
@@ -48,6 +49,9 @@ use Rung\Core\Time\Day;
  * @property int $attention_rank
  * @property CarbonImmutable|null $evaluated_at
  * @property int $revision
+ * @property string $stage_title
+ * @property string|null $course how it has gone, as prescribing looks at it (JSON)
+ * @property CarbonImmutable|null $nudged_at
  * @property Athlete $athlete
  * @property User $practitioner
  * @property Practice $practice
@@ -94,7 +98,7 @@ final class CareCase extends Model
     /** @return HasMany<PlannedSession, $this> */
     public function plannedSessions(): HasMany
     {
-        return $this->hasMany(PlannedSession::class, 'case_id')->orderBy('on')->orderBy('slot')->orderBy('number');
+        return $this->hasMany(PlannedSession::class, 'case_id')->where('withdrawn', false)->orderBy('on')->orderBy('slot')->orderBy('number');
     }
 
     /** @return HasMany<TrainingSession, $this> */
@@ -145,9 +149,36 @@ final class CareCase extends Model
         return $this->hasMany(Decision::class, 'case_id')->orderByDesc('at')->orderByDesc('id');
     }
 
+    /** @return HasMany<Message, $this> */
+    public function messages(): HasMany
+    {
+        return $this->hasMany(Message::class, 'case_id')->orderByDesc('at')->orderByDesc('id');
+    }
+
+    /** The version in force today. */
     public function currentPlan(): PlanVersion
     {
-        return $this->hasMany(PlanVersion::class, 'case_id')->orderByDesc('version')->firstOrFail();
+        return $this->hasMany(PlanVersion::class, 'case_id')
+            ->whereRaw('(valid_from is null or valid_from <= ?)', [Clock::today($this->practice->timezone)->toIso()])
+            ->orderByDesc('version')
+            ->firstOrFail();
+    }
+
+    /** The version that waits for its first day, if one does. */
+    public function waitingPlan(): ?PlanVersion
+    {
+        return $this->hasMany(PlanVersion::class, 'case_id')
+            ->where('version', '>', $this->currentPlan()->version)
+            ->orderByDesc('version')
+            ->first();
+    }
+
+    /** The number that the next version gets. */
+    public function nextVersion(): int
+    {
+        $newest = $this->hasMany(PlanVersion::class, 'case_id')->max('version');
+
+        return (is_int($newest) ? $newest : 0) + 1;
     }
 
     public function plan(): Plan
@@ -155,10 +186,10 @@ final class CareCase extends Model
         return Plan::fromJson($this->currentPlan()->content);
     }
 
-    /** @return list<Weekday> */
-    public function weekdays(): array
+    /** @return list<Weekday> the days of the week that the athlete has, as a plan has them or as they were when the case was opened */
+    public function weekdays(?Plan $plan = null): array
     {
-        return array_map(Weekday::from(...), $this->available);
+        return $plan->available ?? array_map(Weekday::from(...), $this->available);
     }
 
     /** @return list<Day> */
@@ -188,6 +219,7 @@ final class CareCase extends Model
             'severity' => 'array',
             'standing' => 'array',
             'evaluated_at' => 'immutable_datetime',
+            'nudged_at' => 'immutable_datetime',
         ];
     }
 }

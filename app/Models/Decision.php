@@ -15,6 +15,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $reason
  * @property array<string, mixed> $evidence
  * @property int $plan_version
+ * @property array<string, mixed>|null $undo what takes it back; null where it cannot be
+ * @property string|null $undoes the decision that this one took back
  * @property User $user
  */
 final class Decision extends CaseRecord
@@ -30,6 +32,6 @@ final class Decision extends CaseRecord
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['at' => 'immutable_datetime', 'evidence' => 'array'];
+        return ['at' => 'immutable_datetime', 'evidence' => 'array', 'undo' => 'array'];
     }
 }

@@ -11,6 +11,8 @@ use Carbon\CarbonImmutable;
  * @property string $content the plan as JSON
  * @property string $note
  * @property string|null $author_id
+ * @property string|null $valid_from the first day on which it is in force; null: from when it was written
+ * @property string|null $why as the athlete is told
  * @property CarbonImmutable $created_at
  */
 final class PlanVersion extends CaseRecord

@@ -9,6 +9,7 @@ namespace App\Models;
  * @property string $stage
  * @property string $slot
  * @property int $number
+ * @property bool $withdrawn no longer asked for
  */
 final class PlannedSession extends CaseRecord
 {

@@ -9,6 +9,8 @@ use App\Models\User;
 use App\Policies\CareCasePolicy;
 use App\Support\CatalogueFiles;
 use App\Support\CatalogueShelf;
+use App\Support\MessageSender;
+use App\Support\SimulatedSender;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -21,6 +23,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $this->app->bind(MessageSender::class, SimulatedSender::class);
         $this->app->singleton(CatalogueShelf::class, fn(): CatalogueShelf => new CatalogueShelf(
             CatalogueFiles::load($this->app->basePath('catalogue'), $this->app->storagePath('framework/catalogue.kept')),
         ));

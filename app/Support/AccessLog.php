@@ -8,6 +8,7 @@ use App\Models\AccessLogEntry;
 use App\Models\CareCase;
 use App\Models\User;
 use Carbon\CarbonImmutable;
+use Illuminate\Contracts\Session\Session;
 
 /** Records that a person read or changed athletes' records. */
 final class AccessLog
@@ -43,6 +44,26 @@ final class AccessLog
         if ($cases !== [] && ($latest === null || array_diff($cases, $latest->cases) !== [])) {
             self::write($user, $athleteId, $what, $cases);
         }
+    }
+
+    /**
+     * The same for a page that is asked for every few seconds: what was written down is remembered with the sign-in, so
+     * that the log is not searched each time.
+     *
+     * @param list<string> $cases ids
+     */
+    public static function readAgain(User $user, Session $session, string $what, array $cases): void
+    {
+        $key = "read: $what";
+        $before = $session->get($key);
+        $seen = is_array($before) && is_int($before['at'] ?? null) && is_array($before['cases'] ?? null)
+            && $before['at'] > time() - 60 * self::SAME_READING_MINUTES ? array_filter($before['cases'], is_string(...)) : [];
+        $new = array_values(array_diff($cases, $seen));
+        if ($new === []) {
+            return;
+        }
+        self::write($user, null, $what, $new);
+        $session->put($key, ['at' => $seen === [] || !is_array($before) ? time() : $before['at'], 'cases' => [...$seen, ...$new]]);
     }
 
     /** @param list<string> $cases */

@@ -14,6 +14,7 @@ use Rung\Core\Plan\PlanStep;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Stage\CriterionResult;
 use Rung\Core\Stage\Stage;
+use Rung\Core\Time\Day;
 use Rung\Core\Words\DoseWords;
 use Rung\Core\Words\EvaluationWords;
 
@@ -23,8 +24,15 @@ final class Standing
     /** Days of hooks that a line of the Round shows. */
     public const ROUND_DAYS = 14;
 
-    /** @return array<string, mixed> */
-    public static function of(Evaluation $evaluation, PlanStep $step): array
+    /** Days ahead within which an event is told. */
+    private const EVENT_DAYS = 7;
+
+    /**
+     * @param list<Day> $events
+     *
+     * @return array<string, mixed>
+     */
+    public static function of(Evaluation $evaluation, PlanStep $step, array $events): array
     {
         return [
             'at' => $evaluation->log->at->toIso(),
@@ -39,8 +47,40 @@ final class Standing
             'acceptable' => $step->changesAnything(),
             'group' => $evaluation->attention->group->value,
             'group_reasons' => EvaluationWords::attention($evaluation),
+            'event_on' => self::nextEvent($events, $evaluation->log->today),
             'stopped' => array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->cleared) !== [],
         ];
+    }
+
+    /**
+     * What a line of the Round draws of it, and no more: the Round is asked for often.
+     *
+     * @param list<Day> $events
+     *
+     * @return array<string, mixed>
+     */
+    public static function forRound(Evaluation $evaluation, PlanStep $step, array $events): array
+    {
+        return array_replace(self::of($evaluation, $step, $events), [
+            'ladder' => array_map(static fn(array $rung): array => array_replace($rung, [
+                'pegs' => $rung['state'] === 'current'
+                    ? array_map(static fn(CriterionResult $one): array => ['type' => $one->criterion->type->value, 'state' => $one->state->value], $evaluation->gate->criteria)
+                    : [],
+            ]), self::ladder($evaluation)),
+            'hooks' => array_map(
+                static fn(array $hook): array => array_intersect_key($hook, ['on' => 1, 'baseline' => 1, 'during' => 1, 'next_day' => 1, 'verdict' => 1]),
+                self::hooks($evaluation, self::ROUND_DAYS),
+            ),
+        ]);
+    }
+
+    /** @param list<Day> $events */
+    private static function nextEvent(array $events, Day $today): ?string
+    {
+        $coming = array_filter($events, static fn(Day $day): bool => $day->daysSince($today) >= 0 && $day->daysSince($today) < self::EVENT_DAYS);
+        usort($coming, static fn(Day $a, Day $b): int => $a->number <=> $b->number);
+
+        return $coming === [] ? null : $coming[0]->toIso();
     }
 
     /**
@@ -96,7 +136,7 @@ final class Standing
     {
         $notes = [];
         foreach ($step->notes as $note) {
-            $notes[$note->before->key] = $note;
+            $notes[$note->before->key ?? ''] = $note;
         }
 
         return array_map(static function (Proposal $proposal) use ($notes, $catalogue): array {
@@ -160,7 +200,7 @@ final class Standing
     private static function after(Proposal $proposal, ?ChangeNote $note, Catalogue $catalogue): string
     {
         if ($note?->after !== null) {
-            $title = $note->after->exercise === $note->before->exercise
+            $title = $note->after->exercise === $note->before?->exercise
                 ? ''
                 : $catalogue->titleOf($note->after->exercise) . ', ';
 

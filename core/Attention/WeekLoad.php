@@ -9,6 +9,7 @@ use Rung\Core\CaseFile\Session;
 use Rung\Core\CaseFile\SessionKind;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Input\ObjectNode;
 use Rung\Core\Number;
 use Rung\Core\Response\Log;
 
@@ -31,6 +32,40 @@ final readonly class WeekLoad
         public int $sessions,
     ) {}
 
+    public static function read(ObjectNode $node): self
+    {
+        return new self(
+            $node->number('isometric_s'),
+            $node->number('moving_s'),
+            $node->number('volume_load_kg'),
+            $node->number('contacts'),
+            $node->number('sport_min'),
+            $node->number('sport_load'),
+            $node->whole('sessions'),
+        );
+    }
+
+    /**
+     * What doses ask for, each done so many times; of sport nothing is known before it is done.
+     *
+     * @param list<array{Prescription, int}> $asked with how often
+     *
+     * @throws \InvalidArgumentException where a part of the body is lifted and its mass is unknown
+     */
+    public static function ofDoses(array $asked, int $sessions, int|float|null $bodyMassKg): self
+    {
+        $sum = ['isometric_s' => 0, 'moving_s' => 0, 'volume_load_kg' => 0, 'contacts' => 0];
+        foreach ($asked as [$prescription, $times]) {
+            $dose = $prescription->dose;
+            $set = new LoggedSet($dose->reps, $dose->hold_s, $dose->work_s, $dose->load_kg);
+            foreach (self::ofSet($set, $prescription, $bodyMassKg) as $what => $amount) {
+                $sum[$what] += $times * $dose->sets * $amount;
+            }
+        }
+
+        return new self(...$sum, sport_min: 0, sport_load: 0, sessions: $sessions);
+    }
+
     /** The last 7 days, or the 7 that ended so many days ago. */
     public static function of(Log $log, int $endingDaysAgo = 0): self
     {
@@ -51,7 +86,7 @@ final readonly class WeekLoad
             foreach ($session->entries as $entry) {
                 if ($entry->prescription !== null) {
                     foreach ($entry->sets as $set) {
-                        foreach (self::ofSet($set, $log->prescriptions[$entry->prescription], $log) as $what => $amount) {
+                        foreach (self::ofSet($set, $log->prescriptions[$entry->prescription], $log->file->athlete->body_mass_kg) as $what => $amount) {
                             $sum[$what] += $amount;
                         }
                     }
@@ -102,7 +137,7 @@ final readonly class WeekLoad
     }
 
     /** @return array{isometric_s?: int|float, moving_s?: int|float, volume_load_kg?: int|float, contacts?: int|float} */
-    private static function ofSet(LoggedSet $set, Prescription $prescription, Log $log): array
+    private static function ofSet(LoggedSet $set, Prescription $prescription, int|float|null $bodyMassKg): array
     {
         $mode = $prescription->mode;
         $reps = $set->countedReps($mode);
@@ -118,7 +153,7 @@ final readonly class WeekLoad
 
         return [
             'moving_s' => $reps * ($prescription->dose->tempo?->repSeconds() ?? 0),
-            'volume_load_kg' => $reps * (($set->load_kg ?? 0) + $prescription->dose->bodyLoad($log->file->athlete->body_mass_kg)),
+            'volume_load_kg' => $reps * (($set->load_kg ?? 0) + $prescription->dose->bodyLoad($bodyMassKg)),
         ];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Decision;
 
+use Rung\Core\CaseFile\Session;
 use Rung\Core\Response\Log;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Response\Verdict;
@@ -73,11 +74,32 @@ final readonly class Bouts
     }
 
     /**
+     * The length of the unbroken run of settled recent bouts, newest backwards, whose sessions are all in the stage and
+     * all started after the last change of dose: what allows the next step.
+     */
+    public function settledRun(Log $log): int
+    {
+        $changes = $log->doseChanges;
+        $lastChange = $changes === [] ? null : $changes[count($changes) - 1]->at;
+        $counts = static fn(Session $session): bool => $log->inStage($session)
+            && ($lastChange === null || $session->started_at->after($lastChange));
+
+        return $this->run(static fn(Bout $bout): bool => $bout->verdict === Verdict::Settled
+            && array_filter($bout->sessions(), $counts) === $bout->sessions());
+    }
+
+    /** The length of the unbroken run of recent bouts, newest backwards, that were well borne. */
+    public function wellBorneRun(): int
+    {
+        return $this->run(static fn(Bout $bout): bool => $bout->isWellBorne());
+    }
+
+    /**
      * The length of the unbroken run of recent bouts, newest backwards, that pass.
      *
      * @param callable(Bout): bool $passes
      */
-    public function run(callable $passes): int
+    private function run(callable $passes): int
     {
         $length = 0;
         foreach (array_reverse($this->recent) as $bout) {

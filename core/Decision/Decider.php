@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Rung\Core\Decision;
 
 use Rung\Core\CaseFile\DoseChangeKind;
-use Rung\Core\CaseFile\Session;
 use Rung\Core\Response\Creep;
 use Rung\Core\Response\Log;
 use Rung\Core\Response\PainBounds;
@@ -90,7 +89,7 @@ final class Decider
 
     private function throughGate(): Action
     {
-        if ($this->bouts->run(static fn(Bout $bout): bool => $bout->isWellBorne()) < $this->log->file->response_rule->progress_after) {
+        if ($this->bouts->wellBorneRun() < $this->log->file->response_rule->progress_after) {
             return new Action(ActionKind::Repeat, ActionReason::TooFewSettled);
         }
 
@@ -99,14 +98,7 @@ final class Decider
 
     private function afterSettled(): Action
     {
-        $changes = $this->log->doseChanges;
-        $lastChange = $changes === [] ? null : $changes[count($changes) - 1]->at;
-        $counts = fn(Session $session): bool => $this->log->inStage($session)
-            && ($lastChange === null || $session->started_at->after($lastChange));
-        $run = $this->bouts->run(static function (Bout $bout) use ($counts): bool {
-            return $bout->verdict === Verdict::Settled
-                && array_filter($bout->sessions(), $counts) === $bout->sessions();
-        });
+        $run = $this->bouts->settledRun($this->log);
 
         return $run >= $this->log->file->response_rule->progress_after
             ? new Action(ActionKind::Progress, ActionReason::SettledRun)

@@ -4,17 +4,15 @@ declare(strict_types=1);
 
 namespace Rung\Core\Decision;
 
-use Rung\Core\CaseFile\LoggedSet;
 use Rung\Core\CaseFile\Session;
 use Rung\Core\Dose\Dose;
-use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Number;
 use Rung\Core\Response\Log;
 use Rung\Core\Strength\Strength;
 
 /** What the log tells about the work of a prescription: how much was done, and what could be lifted. */
-final class LoggedWork
+final class LoggedWork implements WorkDone
 {
     private const CAP_HOURS = 7 * 24;
 
@@ -24,53 +22,40 @@ final class LoggedWork
 
     public function __construct(private readonly Log $log) {}
 
-    /**
-     * Whether a dose keeps to the week's growth, or is the one step that a week always allows.
-     * Work is seconds held, kilograms lifted or repetitions, by mode.
-     */
     public function fitsWeek(Prescription $prescription, Dose $dose): bool
     {
-        $changedThisWeek = false;
-        foreach ($this->log->doseChanges as $change) {
-            $changedThisWeek = $changedThisWeek || ($change->concerns($prescription->key)
-                && $change->at->withinHoursBefore($this->log->at, self::CAP_HOURS));
-        }
         $base = $this->base($prescription);
-        if (!$changedThisWeek || $base == 0) {
+        if (!$this->changedThisWeek($prescription) || $base == 0) {
             return true;
         }
         $growth = 1 + $this->log->file->response_rule->week_growth_max_percent / 100;
-        $work = $dose->sets * $this->workOf($prescription, $dose->reps, $dose->hold_s, $dose->load_kg);
+        $work = $dose->sets * Work::of($prescription, $dose->reps, $dose->hold_s, $dose->load_kg, $this->bodyMassKg());
 
         return Number::atMost($work, $growth * $base);
     }
 
-    /**
-     * Kilograms on the bar or stack for an n-repetition maximum, by the best estimate from the last
-     * session that logged the prescription, rounded down to the increment; null where nothing
-     * usable was logged or for more than 20 repetitions.
-     */
     public function loadFor(Prescription $prescription, int $reps, int|float $incrementKg): int|float|null
     {
         if ($reps > Strength::MAX_REPS) {
             return null;
         }
-        $body = $prescription->dose->bodyLoad($this->log->file->athlete->body_mass_kg);
-        $best = null;
-        foreach ($this->lastSession($prescription)?->setsOf($prescription->key) ?? [] as $set) {
-            $done = $set->reps ?? 0;
-            $rir = $set->rir ?? 0;
-            if (($set->load_kg ?? 0) > 0 && $done > 0 && $done + $rir <= Strength::MAX_REPS) {
-                $best = max($best ?? 0, Strength::e1rm($set->load_kg + $body, $done, $rir));
+        $body = $prescription->dose->bodyLoad($this->bodyMassKg());
+        $best = Work::bestE1rm($this->lastSession($prescription)?->setsOf($prescription->key) ?? [], $body);
+
+        return $best === null ? null : Work::loadFor($best['kg'], $reps, $body, $incrementKg);
+    }
+
+    public function changedThisWeek(Prescription $prescription): bool
+    {
+        foreach ($this->log->doseChanges as $change) {
+            if ($change->concerns($prescription->key) && $change->at->withinHoursBefore($this->log->at, self::CAP_HOURS)) {
+                return true;
             }
         }
 
-        return $best === null
-            ? null
-            : max(0, Number::floorToMultiple(Strength::loadFor($best, $reps) - $body, $incrementKg));
+        return false;
     }
 
-    /** 1 + the number of earlier weeks of the stage that have a session in it. */
     public function weekOfStage(): int
     {
         $thisWeek = intdiv($this->log->today->daysSince($this->log->stageFrom), 7);
@@ -86,22 +71,22 @@ final class LoggedWork
     }
 
     /** The most work of any one session of the week before this, or else of the latest session. */
-    private function base(Prescription $prescription): int|float
+    public function base(Prescription $prescription): int|float
     {
         $most = null;
         foreach ($this->log->ended as $session) {
             $age = $this->log->today->daysSince($this->log->dayOf($session));
             if ($age >= self::BASE_TO_DAYS_AGO && $age <= self::BASE_FROM_DAYS_AGO) {
                 $sets = $session->setsOf($prescription->key);
-                $most = $sets === [] ? $most : max($most ?? 0, $this->workOfSets($prescription, $sets));
+                $most = $sets === [] ? $most : max($most ?? 0, Work::ofSets($prescription, $sets, $this->bodyMassKg()));
             }
         }
         $last = $most === null ? $this->lastSession($prescription) : null;
 
-        return $most ?? ($last === null ? 0 : $this->workOfSets($prescription, $last->setsOf($prescription->key)));
+        return $most ?? ($last === null ? 0 : Work::ofSets($prescription, $last->setsOf($prescription->key), $this->bodyMassKg()));
     }
 
-    private function lastSession(Prescription $prescription): ?Session
+    public function lastSession(Prescription $prescription): ?Session
     {
         for ($i = count($this->log->ended) - 1; $i >= 0; $i--) {
             if ($this->log->ended[$i]->setsOf($prescription->key) !== []) {
@@ -112,25 +97,8 @@ final class LoggedWork
         return null;
     }
 
-    /** @param list<LoggedSet> $sets */
-    private function workOfSets(Prescription $prescription, array $sets): int|float
+    private function bodyMassKg(): int|float|null
     {
-        $work = 0;
-        foreach ($sets as $set) {
-            $work += $this->workOf($prescription, $set->countedReps($prescription->mode), $set->hold_s, $set->load_kg);
-        }
-
-        return $work;
-    }
-
-    /** The work of one set. */
-    private function workOf(Prescription $prescription, int $reps, int|float|null $holdS, int|float|null $loadKg): int|float
-    {
-        return match (true) {
-            $prescription->mode === Mode::Isometric => $reps * ($holdS ?? 0),
-            $prescription->mode->isMoving() => $reps
-                * max(1, ($loadKg ?? 0) + $prescription->dose->bodyLoad($this->log->file->athlete->body_mass_kg)),
-            default => $reps,
-        };
+        return $this->log->file->athlete->body_mass_kg;
     }
 }

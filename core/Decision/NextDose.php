@@ -14,7 +14,7 @@ use Rung\Core\Number;
 
 /**
  * The step that a prescription's progression asks for, one lever at a time
- * (docs/rules.md, "The next dose"). What needs the log is handed in through {@see LoggedWork}.
+ * (docs/rules.md, "The next dose"). What needs the log is handed in through {@see WorkDone}.
  */
 final class NextDose
 {
@@ -24,7 +24,7 @@ final class NextDose
 
     private const LEAST_EASED_S = 5;
 
-    public function __construct(private readonly LoggedWork $work) {}
+    public function __construct(private readonly WorkDone $work) {}
 
     /** @return array{Change, Dose|null} */
     public function progress(Prescription $prescription): array

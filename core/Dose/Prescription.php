@@ -68,6 +68,16 @@ final readonly class Prescription
         );
     }
 
+    public function withKey(string $key): self
+    {
+        return new self($key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $this->progression, $this->slot, $this->cue, $this->notes);
+    }
+
+    public function inSlot(?string $slot): self
+    {
+        return new self($this->key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $this->progression, $slot, $this->cue, $this->notes);
+    }
+
     public function maxPain(int $ruleMax): int
     {
         return $this->pain->max ?? $ruleMax;

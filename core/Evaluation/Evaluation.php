@@ -9,6 +9,7 @@ use Rung\Core\Attention\Attention;
 use Rung\Core\Attention\WeekLoad;
 use Rung\Core\Decision\Action;
 use Rung\Core\Decision\Bout;
+use Rung\Core\Decision\Bouts;
 use Rung\Core\Decision\Proposal;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Response\Creep;
@@ -42,9 +43,15 @@ final readonly class Evaluation
         /** The stage that an advance would enter. */
         public ?string $nextStage,
         public array $stops,
-        /** The bout on which the action rests. */
-        public ?Bout $last,
+        /** The recent bouts, on which the action rests. */
+        public Bouts $bouts,
     ) {}
+
+    /** The newest of the recent bouts. */
+    public function last(): ?Bout
+    {
+        return $this->bouts->last();
+    }
 
     /** @return array<string, mixed> as docs/formats/case-file.md, "Evaluation", has it */
     public function toArray(): array

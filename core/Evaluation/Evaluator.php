@@ -54,7 +54,7 @@ final class Evaluator
             drop: $proposer->drop(),
             nextStage: $nextStage,
             stops: $stops,
-            last: $bouts->last(),
+            bouts: $bouts,
         );
     }
 

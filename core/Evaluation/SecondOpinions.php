@@ -29,6 +29,12 @@ final readonly class SecondOpinions
         return new self($opinions);
     }
 
+    /** @return list<array{school: string, evaluation: Evaluation}> in the order of the schools */
+    public function each(): array
+    {
+        return $this->opinions;
+    }
+
     /**
      * Each school's action, and the sessions on whose verdict the schools do not agree, oldest first.
      *

@@ -4,44 +4,39 @@ declare(strict_types=1);
 
 namespace Rung\Core\Lint;
 
-use Rung\Core\Attention\Attention;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
-use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Prescribe\Course;
 
 /** What can be said of a case that has begun: how its doses were answered. */
 final class CourseLint extends Notes
 {
     protected function look(): void
     {
-        $evaluation = $this->subject->evaluation;
-        if ($evaluation === null) {
+        $course = $this->subject->course;
+        if ($course === null) {
             return;
         }
-        $this->reserve($evaluation);
+        $this->reserve($course);
         $days = $this->limit(LintKey::TooTimid, 'days');
-        if (Attention::isTooTimid($evaluation->log, $evaluation->sessions, $evaluation->adherence)) {
+        if ($course->tooTimid) {
             $this->say(LintKey::TooTimid, "Nothing was changed for $days days though every answer settled.");
         }
         $least = $this->limit(LintKey::LittleDone, 'percent');
-        if ($evaluation->adherence->percent !== null && $evaluation->adherence->percent < $least) {
-            $this->say(LintKey::LittleDone, "{$evaluation->adherence->percent} % done in two weeks. Look at what stands in the way before the dose.");
+        if ($course->adherencePercent !== null && $course->adherencePercent < $least) {
+            $this->say(LintKey::LittleDone, "$course->adherencePercent % done in two weeks. Look at what stands in the way before the dose.");
         }
-        if (Attention::isNotImproving($evaluation->log)) {
+        if ($course->notImproving) {
             $this->say(LintKey::Plateau, 'No better than in the first week. ' . $this->oneThing());
         }
     }
 
-    private function reserve(Evaluation $evaluation): void
+    private function reserve(Course $course): void
     {
         $reps = $this->limit(LintKey::EasyHighReps, 'reps');
         $most = $this->limit(LintKey::EasyHighReps, 'reserve');
         foreach ($this->subject->stage->stage->prescriptions as $prescription) {
-            $sets = [];
-            foreach ($evaluation->log->ended as $session) {
-                $sets = $session->setsOf($prescription->key) ?: $sets;
-            }
-            foreach ($sets as $set) {
+            foreach ($course->doneOf($prescription)->sets ?? [] as $set) {
                 if (($set->reps ?? 0) >= $reps && ($set->rir ?? 0) >= $most) {
                     $this->say(LintKey::EasyHighReps, "$set->reps repetitions were done with $set->rir in reserve.", $prescription);
 

@@ -9,8 +9,8 @@ use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Exercise;
 use Rung\Core\Catalogue\StructureInfo;
 use Rung\Core\Dose\Prescription;
-use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Prescribe\Course;
 use Rung\Core\Response\ResponseRule;
 use Rung\Core\Time\Day;
 
@@ -37,8 +37,8 @@ final readonly class LintSubject
         public ?int $sessionMinutes = null,
         public int|float|null $bodyMassKg = null,
         public int $daysSinceOpened = 0,
-        /** Of a case that has begun. */
-        public ?Evaluation $evaluation = null,
+        /** How a case that has begun has gone. */
+        public ?Course $course = null,
     ) {}
 
     public function exercise(Prescription $prescription): ?Exercise
@@ -48,8 +48,6 @@ final readonly class LintSubject
 
     public function daysInStage(): int
     {
-        $log = $this->evaluation?->log;
-
-        return $log === null || $log->stage->key !== $this->stage->stage->key ? 0 : $log->today->daysSince($log->stageFrom);
+        return $this->course?->daysInStage($this->stage->stage->key) ?? 0;
     }
 }

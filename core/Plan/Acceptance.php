@@ -9,13 +9,16 @@ use Rung\Core\CaseFile\DoseChangeKind;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Decision\ActionKind;
 use Rung\Core\Decision\Change;
+use Rung\Core\Decision\LoggedWork;
+use Rung\Core\Decision\NextDose;
 use Rung\Core\Decision\Proposal;
-use Rung\Core\Dose\Dose;
+use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Time\Day;
 use Rung\Core\Words\DoseWords;
 
-/** Works out what accepting a proposal, or changing it by hand, does to the plan. */
+/** Works out what accepting a proposal, or a flare, does to the plan. */
 final class Acceptance
 {
     /** Days of rest before the easiest exercise is tried again, where even it was too much. */
@@ -68,21 +71,82 @@ final class Acceptance
     }
 
     /**
-     * Doses set by hand; those that are the same as before are passed over.
-     *
-     * @param array<string, Dose> $doses by prescription
+     * The plan for a flare, all at once: doses eased, days without loading, then holds alone for a while. Where the stage
+     * has no holds, those of the nearest stage before it come in.
      */
-    public static function byHand(Plan $plan, Evaluation $evaluation, Catalogue $catalogue, array $doses): PlanStep
+    public static function flare(Plan $plan, Evaluation $evaluation, Catalogue $catalogue, Flare $flare): PlanStep
     {
         $self = new self($plan, $evaluation, $catalogue);
-        foreach ($evaluation->log->stage->prescriptions as $prescription) {
-            $dose = $doses[$prescription->key] ?? null;
-            if ($dose !== null && $dose->toArray() != $prescription->dose->toArray()) {
-                $self->replace($prescription, $prescription->withDose($dose), DoseChangeKind::Manual);
+        $today = $evaluation->log->today;
+        $stage = $evaluation->log->stage;
+        if ($flare->ease) {
+            $next = new NextDose(new LoggedWork($evaluation->log));
+            foreach ($stage->prescriptions as $prescription) {
+                [$change, $dose] = $next->ease($prescription);
+                if ($change === Change::Dose && $dose !== null) {
+                    $self->replace($prescription, $prescription->withDose($dose), DoseChangeKind::Ease);
+                }
             }
+        }
+        if ($flare->holdsOnlyDays > 0) {
+            $self->holdsOnly($today->plus($flare->holdsOnlyDays));
+        }
+        if ($flare->restDays > 0) {
+            $self->plan = $self->plan->restingAllUntil($today->plus($flare->restDays));
+            $self->notes[] = new ChangeNote(null, null, "No loading until {$today->plus($flare->restDays)->toIso()}");
+        }
+        if ($self->notes !== [] && $self->changes === []) {
+            $self->changes[] = new DoseChange($evaluation->log->at, DoseChangeKind::Ease);
         }
 
         return new PlanStep($self->plan, $self->changes, $self->notes);
+    }
+
+    private function holdsOnly(Day $until): void
+    {
+        $key = $this->evaluation->log->stage->key;
+        $stage = $this->plan->stage($key);
+        if ($stage === null || $stage->stage->prescriptions === []) {
+            return;
+        }
+        foreach ($stage->stage->prescriptions as $prescription) {
+            if ($prescription->mode !== Mode::Isometric) {
+                $this->plan = $this->plan->restingUntil($prescription->key, $until);
+            }
+        }
+        $this->notes[] = new ChangeNote(null, null, "Holds only until {$until->toIso()}");
+        $isHold = static fn(Prescription $one): bool => $one->mode === Mode::Isometric;
+        if (array_filter($stage->stage->prescriptions, $isHold) !== []) {
+            return;
+        }
+        $taken = array_column([...$this->plan->prescriptions(), ...$this->plan->leftOut], 'key', 'key');
+        foreach ($this->holdsBefore($key) as $hold) {
+            $name = "$hold->key-flare";
+            for ($i = 2; isset($taken[$name]); $i++) {
+                $name = "$hold->key-flare-$i";
+            }
+            $taken[$name] = $name;
+            $new = $hold->withKey($name)->inSlot($stage->slots[0]->key ?? null);
+            $stage = $stage->withStage($stage->stage->withPrescriptions([...$stage->stage->prescriptions, $new]));
+            $this->plan = $this->plan->withStage($stage);
+            $this->changes[] = new DoseChange($this->evaluation->log->at, DoseChangeKind::Ease, $name);
+            $this->notes[] = new ChangeNote($hold, $new, 'Added: ' . $this->title($new) . ', ' . DoseWords::of($new));
+        }
+    }
+
+    /** @return list<Prescription> the holds of the nearest stage before one that has any */
+    private function holdsBefore(string $key): array
+    {
+        $holds = [];
+        foreach ($this->plan->stages as $planned) {
+            if ($planned->stage->key === $key) {
+                break;
+            }
+            $here = array_values(array_filter($planned->stage->prescriptions, static fn(Prescription $one): bool => $one->mode === Mode::Isometric));
+            $holds = $here === [] ? $holds : $here;
+        }
+
+        return $holds;
     }
 
     private function take(Proposal $proposal, DoseChangeKind $kind): void

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Rung\Core\Plan;
 
+use Rung\Core\Calendar\Weekday;
+use Rung\Core\CaseFile\Goal;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Exercise;
+use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
@@ -16,12 +19,24 @@ use Rung\Core\Time\Day;
 /** What a case is to do: the stages of its programme with doses and calendars, and what rests for now. */
 final readonly class Plan
 {
+    private const LEFT_OUT = 'left_out';
+
     /**
      * @param list<PlanStage> $stages
      * @param array<string, Day> $resting prescriptions that rest, by key, with the day from which they are tried again
      * @param array<string, Exercise> $exercises copies of the practice's own, by key, as they were when the case was given them
+     * @param list<Prescription> $leftOut no longer asked for; kept since sessions name them
+     * @param list<Weekday>|null $available the days of the week that the athlete has; null: those of the case
      */
-    public function __construct(public array $stages, public array $resting = [], public array $exercises = []) {}
+    public function __construct(
+        public array $stages,
+        public array $resting = [],
+        public array $exercises = [],
+        public array $leftOut = [],
+        public ?array $available = null,
+        /** The day until which nothing at all is asked for. */
+        public ?Day $restUntil = null,
+    ) {}
 
     /** @throws InvalidInput */
     public static function fromJson(string $json): self
@@ -35,7 +50,14 @@ final readonly class Plan
 
             $exercises = array_column($node->eachOrEmpty('exercises', Exercise::read(...)), null, 'key');
 
-            return new self($stages, $resting, $exercises);
+            return new self(
+                $stages,
+                $resting,
+                $exercises,
+                $node->eachOrEmpty('left_out', Prescription::read(...)),
+                $node->choicesOrNull('available', Weekday::class),
+                $node->dayOrNull('rest_until'),
+            );
         });
     }
 
@@ -63,6 +85,23 @@ final readonly class Plan
         return array_map(static fn(PlanStage $stage): Stage => $stage->stage, $this->stages);
     }
 
+    /**
+     * The stages as a case file has them: what was left out stands in a stage of its own that applies to no goal of
+     * this athlete, so that sessions go on naming something that exists and nothing is proposed for it.
+     *
+     * @return list<Stage>
+     */
+    public function fileStages(Goal $goal): array
+    {
+        $stages = $this->caseStages();
+        if ($this->leftOut !== []) {
+            $other = $goal === Goal::Everyday ? Goal::Strength : Goal::Everyday;
+            $stages[] = new Stage(self::LEFT_OUT, 'Left out', Mode::Mixed, [$other], [], $this->leftOut);
+        }
+
+        return $stages;
+    }
+
     public function stage(string $key): ?PlanStage
     {
         foreach ($this->stages as $stage) {
@@ -81,13 +120,47 @@ final readonly class Plan
             array_map(static fn(Prescription $p): Prescription => $p->key === $new->key ? $new : $p, $stage->stage->prescriptions),
         )), $this->stages);
 
-        return new self($stages, $this->resting, $this->exercises);
+        return $this->with(['stages' => $stages]);
     }
 
     /** @param callable(PlanStage): PlanStage $change */
     public function mapStages(callable $change): self
     {
-        return new self(array_map($change, $this->stages), $this->resting, $this->exercises);
+        return $this->with(['stages' => array_map($change, $this->stages)]);
+    }
+
+    /** The plan with one stage in another form; what it no longer asks for is kept as left out. */
+    public function withStage(PlanStage $new): self
+    {
+        $left = $this->leftOut;
+        $asked = array_column($new->stage->prescriptions, 'key');
+        foreach ($this->stage($new->stage->key)->stage->prescriptions ?? [] as $before) {
+            if (!in_array($before->key, $asked, true)) {
+                $left[] = $before;
+            }
+        }
+
+        return $this->with(['leftOut' => $left])->mapStages(static fn(PlanStage $one): PlanStage => $one->stage->key === $new->stage->key ? $new : $one);
+    }
+
+    /** The plan that still knows what another asked for: nothing that a phone may have been given is forgotten. */
+    public function remembering(self $other): self
+    {
+        $known = array_column([...$this->prescriptions(), ...$this->leftOut], 'key', 'key');
+        $new = array_filter([...$other->prescriptions(), ...$other->leftOut], static fn(Prescription $one): bool => !isset($known[$one->key]));
+
+        return $new === [] ? $this : $this->with(['leftOut' => [...$this->leftOut, ...array_values($new)]]);
+    }
+
+    /** @param list<Weekday>|null $available */
+    public function onDays(?array $available): self
+    {
+        return $this->with(['available' => $available]);
+    }
+
+    public function restingAllUntil(Day $until): self
+    {
+        return $this->with(['restUntil' => $until]);
     }
 
     /** @return list<Prescription> of all stages */
@@ -106,19 +179,33 @@ final readonly class Plan
             }
         }
 
-        return new self($this->stages, $this->resting, $exercises);
+        return $this->with(['exercises' => $exercises]);
     }
 
     public function restingUntil(string $prescription, Day $until): self
     {
-        return new self($this->stages, [...$this->resting, $prescription => $until], $this->exercises);
+        return $this->with(['resting' => [...$this->resting, $prescription => $until]]);
     }
 
     public function rests(string $prescription, Day $on): bool
     {
         $until = $this->resting[$prescription] ?? null;
 
-        return $until !== null && $until->isAfter($on);
+        return $this->restsAltogether($on) || ($until !== null && $until->isAfter($on));
+    }
+
+    public function restsAltogether(Day $on): bool
+    {
+        return $this->restUntil !== null && $this->restUntil->isAfter($on);
+    }
+
+    /** Whether a slot of a stage has exercises and all of them rest on a day, or everything rests on it. */
+    public function slotRests(PlanStage $stage, string $slot, Day $on): bool
+    {
+        $asked = array_filter($stage->stage->prescriptions, static fn(Prescription $one): bool => $one->slot === $slot);
+        $done = array_filter($asked, fn(Prescription $one): bool => !$this->rests($one->key, $on));
+
+        return $this->restsAltogether($on) || ($asked !== [] && $done === []);
     }
 
     /** @return array<string, mixed> */
@@ -133,6 +220,16 @@ final readonly class Plan
             'stages' => array_map(static fn(PlanStage $stage): array => $stage->toArray(), $this->stages),
             'resting' => $resting,
             'exercises' => array_values(array_map(static fn(Exercise $one): array => $one->toArray(), $this->exercises)),
+            'left_out' => array_map(static fn(Prescription $one): array => $one->toArray(), $this->leftOut),
+            'available' => $this->available === null ? null : array_column($this->available, 'value'),
+            'rest_until' => $this->restUntil?->toIso(),
         ];
+    }
+
+    /** @param array{stages?: list<PlanStage>, resting?: array<string, Day>, exercises?: array<string, Exercise>, leftOut?: list<Prescription>, available?: list<Weekday>|null, restUntil?: Day} $changes */
+    private function with(array $changes): self
+    {
+        /** @phpstan-ignore argument.type (the names and types are the constructor's own) */
+        return new self(...array_replace(get_object_vars($this), $changes));
     }
 }

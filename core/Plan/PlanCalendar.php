@@ -32,4 +32,23 @@ final class PlanCalendar
             events: $events,
         ));
     }
+
+    /**
+     * The same from a later day on: the rhythm goes on from where it was.
+     *
+     * @param list<Weekday> $available
+     * @param list<Day> $blocked
+     * @param list<Day> $events
+     *
+     * @return list<Placed> in date order
+     */
+    public static function from(PlanStage $stage, Day $stageFrom, Day $from, int $days, array $available, array $blocked = [], array $events = []): array
+    {
+        $ahead = max(0, $from->daysSince($stageFrom));
+
+        return array_values(array_filter(
+            self::of($stage, $stageFrom, $ahead + $days, $available, $blocked, $events),
+            static fn(Placed $placed): bool => !$from->isAfter($placed->on),
+        ));
+    }
 }

@@ -37,7 +37,7 @@ final class CaseSimulator
 {
     private const VISIT_EVERY_DAYS = 3;
 
-    private const PLAN_AHEAD_DAYS = 28;
+    private const PLAN_AHEAD_DAYS = 27;
 
     private CaseFile $file;
 

@@ -6,7 +6,9 @@ namespace Rung\Core\Stage;
 
 use Rung\Core\Attention\Adherence;
 use Rung\Core\CaseFile\LoggedSet;
+use Rung\Core\CaseFile\Outcome;
 use Rung\Core\CaseFile\Participation;
+use Rung\Core\CaseFile\Session;
 use Rung\Core\CaseFile\SessionKind;
 use Rung\Core\CaseFile\Side;
 use Rung\Core\CaseFile\StrengthTest;
@@ -16,6 +18,7 @@ use Rung\Core\Response\Log;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Response\Verdict;
 use Rung\Core\Strength\Strength;
+use Rung\Core\Time\Day;
 
 /** Tells how the gate of the current stage stands (docs/rules.md, "The gate of a stage"). */
 final class Gatekeeper
@@ -23,9 +26,12 @@ final class Gatekeeper
     /** @var list<SessionResponse> of the sessions in the stage */
     private readonly array $inStage;
 
+    private readonly Day $today;
+
     /** @param list<SessionResponse> $responses of the log, in order of start */
-    private function __construct(private readonly Log $log, array $responses)
+    private function __construct(private readonly Log $log, array $responses, ?Day $today = null)
     {
+        $this->today = $today ?? $log->today;
         $this->inStage = array_values(array_filter(
             $responses,
             static fn(SessionResponse $response): bool => $log->inStage($response->session),
@@ -40,10 +46,49 @@ final class Gatekeeper
         return new Gate(array_map($keeper->judge(...), $log->stage->gate));
     }
 
+    /** A criterion over tests, scores or signatures, as it stands on a day of the log. */
+    public static function standsOn(Log $log, Criterion $criterion, Day $day): CriterionResult
+    {
+        $keeper = new self($log, [], $day);
+
+        return $keeper->judge($criterion);
+    }
+
+    /** The date of the test, score or signature that a criterion rests on. */
+    public static function datedBy(Log $log, Criterion $criterion): ?Day
+    {
+        $keeper = new self($log, []);
+
+        return match ($criterion->type) {
+            CriterionType::Symmetry, CriterionType::TestValue => $keeper->latestTest($criterion)?->on,
+            CriterionType::Outcome => $keeper->latestOutcome($criterion)?->on,
+            CriterionType::SignOff => $keeper->signedOn(),
+            default => null,
+        };
+    }
+
+    /** How many sets of a session meet all that a `reached` criterion gives; null where it logged none of the exercise. */
+    public static function setsThatReach(Log $log, Criterion $criterion, Session $session): ?int
+    {
+        $key = (string) $criterion->prescription;
+        $sets = $session->setsOf($key);
+        $mode = $log->prescriptions[$key]->mode;
+
+        return $sets === [] ? null : count(array_filter($sets, static fn(LoggedSet $set): bool => self::meets($set, $criterion, $mode)));
+    }
+
+    /** Whether a session is sport, in full, and well borne. */
+    public static function isFullSport(SessionResponse $response): bool
+    {
+        return $response->verdict->isWellBorne()
+            && $response->session->kind === SessionKind::Sport
+            && $response->session->participation === Participation::Full;
+    }
+
     private function judge(Criterion $criterion): CriterionResult
     {
         return match ($criterion->type) {
-            CriterionType::DaysInStage => $this->atLeast($criterion, $this->log->today->daysSince($this->log->stageFrom)),
+            CriterionType::DaysInStage => $this->atLeast($criterion, $this->today->daysSince($this->log->stageFrom)),
             CriterionType::ExercisePain => $this->exercisePain($criterion),
             CriterionType::Provocation => $this->provocation($criterion),
             CriterionType::CleanDays => $this->cleanDays($criterion),
@@ -87,7 +132,7 @@ final class Gatekeeper
                 $judged++;
             }
         }
-        $days = $this->log->today->daysSince($since);
+        $days = $this->today->daysSince($since);
 
         return $judged < ($criterion->min_sessions ?? 1)
             ? new CriterionResult($criterion, CriterionState::NoData, $days)
@@ -118,7 +163,7 @@ final class Gatekeeper
     {
         $latest = null;
         foreach ($this->log->file->tests as $test) {
-            $age = $this->log->today->daysSince($test->on);
+            $age = $this->today->daysSince($test->on);
             if ($test->test === $criterion->test && $age >= 0
                 && $age < ($criterion->within_days ?? Criterion::TEST_WITHIN_DAYS)
                 && ($latest === null || $test->on->number >= $latest->on->number)) {
@@ -131,15 +176,10 @@ final class Gatekeeper
 
     private function reached(Criterion $criterion): CriterionResult
     {
-        $key = (string) $criterion->prescription;
-        $mode = $this->log->prescriptions[$key]->mode;
         $most = null;
         foreach ($this->inStage as $response) {
-            $sets = $response->verdict->isWellBorne() ? $response->session->setsOf($key) : [];
-            if ($sets !== []) {
-                $enough = count(array_filter($sets, static fn(LoggedSet $set): bool => self::meets($set, $criterion, $mode)));
-                $most = max($most ?? 0, $enough);
-            }
+            $enough = $response->verdict->isWellBorne() ? self::setsThatReach($this->log, $criterion, $response->session) : null;
+            $most = $enough === null ? $most : max($most ?? 0, $enough);
         }
 
         return $this->atLeast($criterion, $most);
@@ -164,12 +204,7 @@ final class Gatekeeper
 
     private function sportSessions(Criterion $criterion): CriterionResult
     {
-        return $this->atLeast($criterion, count(array_filter(
-            $this->inStage,
-            static fn(SessionResponse $response): bool => $response->verdict->isWellBorne()
-                && $response->session->kind === SessionKind::Sport
-                && $response->session->participation === Participation::Full,
-        )));
+        return $this->atLeast($criterion, count(array_filter($this->inStage, self::isFullSport(...))));
     }
 
     private function adherence(Criterion $criterion): CriterionResult
@@ -179,31 +214,43 @@ final class Gatekeeper
 
     private function outcome(Criterion $criterion): CriterionResult
     {
+        $score = $this->latestOutcome($criterion)?->score;
+
+        return $criterion->min !== null ? $this->atLeast($criterion, $score) : $this->atMost($criterion, $score);
+    }
+
+    private function latestOutcome(Criterion $criterion): ?Outcome
+    {
         $latest = null;
         foreach ($this->log->file->outcomes as $outcome) {
-            if ($outcome->measure === $criterion->measure && !$outcome->on->isAfter($this->log->today)
+            if ($outcome->measure === $criterion->measure && !$outcome->on->isAfter($this->today)
                 && ($latest === null || $outcome->on->number >= $latest->on->number)) {
                 $latest = $outcome;
             }
         }
 
-        return $criterion->min !== null
-            ? $this->atLeast($criterion, $latest?->score)
-            : $this->atMost($criterion, $latest?->score);
+        return $latest;
     }
 
     private function signOff(Criterion $criterion): CriterionResult
     {
-        $signed = 0;
+        return $this->atLeast($criterion, $this->signedOn() === null ? 0 : 1);
+    }
+
+    /** The first day on which the stage was signed off, between its first day and today. */
+    private function signedOn(): ?Day
+    {
+        $first = null;
         foreach ($this->log->file->sign_offs as $signOff) {
             if ($signOff->stage === $this->log->stage->key
                 && !$this->log->stageFrom->isAfter($signOff->on)
-                && !$signOff->on->isAfter($this->log->today)) {
-                $signed = 1;
+                && !$signOff->on->isAfter($this->today)
+                && ($first === null || $first->isAfter($signOff->on))) {
+                $first = $signOff->on;
             }
         }
 
-        return $this->atLeast($criterion, $signed);
+        return $first;
     }
 
     /** @param list<int> $values */

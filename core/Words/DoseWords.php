@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Words;
 
+use Rung\Core\CaseFile\LoggedSet;
 use Rung\Core\Dose\Limbs;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
@@ -43,12 +44,21 @@ final class DoseWords
             ['hold', $old->hold_s, $new->hold_s, ' s'],
             ['work', $old->work_s, $new->work_s, ' s'],
             ['load', $old->load_kg, $new->load_kg, ' kg'],
+            ['band', $old->resistance, $new->resistance, ''],
+            ['RM aimed at', $old->rm, $new->rm, ''],
+            ['effort', $old->effort, $new->effort, ' of 10'],
+            ['body part lifted', $old->body_fraction, $new->body_fraction, ''],
+            ['landings a repetition', $old->contacts_per_rep, $new->contacts_per_rep, ''],
             ['intensity', $old->percent_mvc, $new->percent_mvc, ' %'],
+            ['range from', $old->range?->from_deg, $new->range?->from_deg, '°'],
             ['range to', $old->range?->to_deg, $new->range?->to_deg, '°'],
             ['lift', $old->tempo?->lift_s, $new->tempo?->lift_s, ' s'],
             ['pause at the top', $old->tempo?->top_s, $new->tempo?->top_s, ' s'],
             ['lower', $old->tempo?->lower_s, $new->tempo?->lower_s, ' s'],
             ['pause at the bottom', $old->tempo?->bottom_s, $new->tempo?->bottom_s, ' s'],
+            ['first phase', $old->tempo?->starts->value, $new->tempo?->starts->value, ''],
+            ['beats a minute', $old->beats_per_min, $new->beats_per_min, ''],
+            ['times a day', $old->times_per_day, $new->times_per_day, ''],
             ['rest', $old->rest_s, $new->rest_s, ' s'],
         ];
         $changed = array_filter($told, static fn(array $one): bool => $one[1] != $one[2]);
@@ -57,6 +67,19 @@ final class DoseWords
             static fn(array $one): string => $one[0] . ' ' . ($one[1] ?? 'none') . ' → ' . ($one[2] ?? 'none') . $one[3],
             $changed,
         ));
+    }
+
+    /** One set as it was done: "8 at 40 kg, 2 in reserve". */
+    public static function set(LoggedSet $set): string
+    {
+        $main = match (true) {
+            $set->hold_s !== null && ($set->reps ?? 1) > 1 => "$set->reps × $set->hold_s s",
+            $set->hold_s !== null => "$set->hold_s s",
+            $set->work_s !== null => "$set->work_s s",
+            default => (string) ($set->reps ?? 0),
+        };
+
+        return $main . (($set->load_kg ?? 0) > 0 ? " at $set->load_kg kg" : '') . ($set->rir === null ? '' : ", $set->rir in reserve");
     }
 
     /** How a repetition is paced, in the order in which its phases come. */

@@ -14,6 +14,7 @@ use Rung\Core\Plan\PlanStep;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Response\Sign;
 use Rung\Core\Response\VerdictReason;
+use Rung\Core\Stage\CriterionOutlook;
 use Rung\Core\Stage\CriterionResult;
 use Rung\Core\Stage\CriterionState;
 use Rung\Core\Stage\CriterionType;
@@ -45,7 +46,7 @@ final class EvaluationWords
     public static function because(Evaluation $evaluation): string
     {
         $rule = $evaluation->log->file->response_rule;
-        $last = $evaluation->last->responses ?? [];
+        $last = $evaluation->last()->responses ?? [];
         $worst = self::worst($last);
 
         return match ($evaluation->action->reason) {
@@ -172,6 +173,35 @@ final class EvaluationWords
         };
 
         return $result->state === CriterionState::NoData && $result->value !== null ? "$words (too few readings)" : $words;
+    }
+
+    /** How far a criterion is from being met, and what has to happen; null where it is met. */
+    public static function distance(CriterionOutlook $outlook): ?string
+    {
+        if ($outlook->result->state === CriterionState::Met) {
+            return null;
+        }
+        $criterion = $outlook->result->criterion;
+        $short = $outlook->distance();
+        $far = $short === null ? '' : (string) Number::tenth($short);
+
+        return match ($criterion->type) {
+            CriterionType::DaysInStage, CriterionType::CleanDays => $outlook->result->state === CriterionState::NoData
+                ? 'too few judged sessions yet'
+                : self::count($far, 'day') . ' to go',
+            CriterionType::ExercisePain, CriterionType::Provocation => match (true) {
+                $short === null => 'no reading yet',
+                $outlook->result->state === CriterionState::NoData => 'too few readings yet',
+                default => self::count($far, 'point') . ' over',
+            },
+            CriterionType::Symmetry => $short === null ? 'needs a test of both sides' : "$far % short, then a new test",
+            CriterionType::TestValue => $short === null ? 'needs a test' : "$far short, then a new test",
+            CriterionType::Reached => $short === null ? 'not done and well borne yet' : self::count($far, 'set') . ' short',
+            CriterionType::SportSessions => self::count($far, 'session') . ' to go',
+            CriterionType::Adherence => $short === null ? 'nothing was due yet' : "$far % short",
+            CriterionType::Outcome => $short === null ? 'needs a score' : "$far short, then a new score",
+            CriterionType::SignOff => 'yours to give',
+        };
     }
 
     /** @param list<SessionResponse> $responses */

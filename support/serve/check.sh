@@ -38,7 +38,11 @@ bench() {
     serve
     artisan rung:demo
     php -d opcache.enable_cli=1 support/bench/core.php
-    php support/bench/server.php "http://127.0.0.1:$PORT"
+    php support/bench/server.php "http://127.0.0.1:$PORT" "13 cases"
+    php support/bench/crowd.php 150 history
+    php support/bench/server.php "http://127.0.0.1:$PORT" "163 cases, 150 of 26 weeks"
+    php support/bench/crowd.php 5000
+    php support/bench/server.php "http://127.0.0.1:$PORT" "5163 cases"
 }
 
 shots() {

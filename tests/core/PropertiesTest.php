@@ -46,7 +46,7 @@ final class PropertiesTest extends TestCase
         foreach (self::evaluations() as $name => $evaluation) {
             if ($evaluation->action->raisesLoad()) {
                 $raised++;
-                self::assertNotContains($evaluation->last?->verdict, [Verdict::Over, Verdict::Stop, Verdict::Watch], $name);
+                self::assertNotContains($evaluation->last()?->verdict, [Verdict::Over, Verdict::Stop, Verdict::Watch], $name);
                 self::assertSame([], array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->cleared), $name);
             }
         }

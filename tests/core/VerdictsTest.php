@@ -118,7 +118,7 @@ final class VerdictsTest extends TestCase
             ->at(11);
         self::assertSame(['c4', 'c4'], array_map(static fn($response) => $response->answer?->id, $evaluation->sessions));
         self::assertSame(['s2', 's1'], array_map(static fn($response) => $response->session->id, $evaluation->sessions));
-        self::assertCount(2, $evaluation->last->responses ?? []);
+        self::assertCount(2, $evaluation->last()->responses ?? []);
     }
 
     public function testTheBaselineCreepsFromWeekToWeek(): void

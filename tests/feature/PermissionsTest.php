@@ -36,6 +36,14 @@ final class PermissionsTest extends TestCase
         yield 'a case' => ['GET', '/api/cases/{case}', true];
         yield 'a test' => ['POST', '/api/cases/{case}/tests', true];
         yield 'a decision' => ['POST', '/api/cases/{case}/decisions', true];
+        yield 'the filters of the Round' => ['GET', '/api/round/filters', true];
+        yield 'taking a decision back' => ['DELETE', '/api/cases/{case}/decisions/{id}', true];
+        yield 'a nudge' => ['POST', '/api/cases/{case}/nudges', true];
+        yield 'a session told' => ['GET', '/api/cases/{case}/sessions/{id}', true];
+        yield 'second opinions' => ['GET', '/api/cases/{case}/opinions', true];
+        yield 'a plan' => ['GET', '/api/cases/{case}/plan', true];
+        yield 'a preview' => ['POST', '/api/cases/{case}/plan/preview', true];
+        yield 'prescribing' => ['POST', '/api/cases/{case}/plan', true];
         yield 'today' => ['GET', '/api/today', false];
         yield 'a session' => ['PUT', '/api/today/sessions/{id}', false];
         yield 'settling' => ['PATCH', '/api/today/sessions/{id}', false];
@@ -67,7 +75,9 @@ final class PermissionsTest extends TestCase
         // An athlete of another practice cannot be given a case either.
         $this->ask($own, 'POST', '/api/cases', OpeningTest::opening(['athlete' => ['id' => $foreign->athlete_id]]))->assertStatus(422)->assertJsonValidationErrorFor('athlete.id');
 
-        foreach ([['GET', "/api/cases/$foreign->id"], ['POST', "/api/cases/$foreign->id/tests"], ['POST', "/api/cases/$foreign->id/decisions"],
+        foreach ([['GET', "/api/cases/$foreign->id"], ['POST', "/api/cases/$foreign->id/tests"], ['POST', "/api/cases/$foreign->id/decisions"], ['DELETE', "/api/cases/$foreign->id/decisions/$foreign->id"],
+            ['POST', "/api/cases/$foreign->id/nudges"], ['GET', "/api/cases/$foreign->id/sessions/$foreign->id"], ['GET', "/api/cases/$foreign->id/opinions"],
+            ['GET', "/api/cases/$foreign->id/plan"], ['POST', "/api/cases/$foreign->id/plan"], ['POST', "/api/cases/$foreign->id/plan/preview"],
             ['GET', "/api/openings/$typed->id"], ['PUT', "/api/openings/$typed->id"], ['DELETE', "/api/openings/$typed->id"],
             ['GET', '/api/library/items/rule/our_low'], ['DELETE', '/api/library/items/rule/our_low']] as [$method, $path]) {
             $this->ask($own, $method, $path)->assertStatus(404);

@@ -115,28 +115,6 @@ final class WholeWayTest extends TestCase
         DB::table('decisions')->where('id', $decision->id)->update(['words' => 'otherwise']);
     }
 
-    public function testADoseIsChangedByHandWithAReason(): void
-    {
-        $case = $this->caseOf('Juno Tamsin');
-        $own = $this->practitioner();
-        $found = $this->ask($own, 'GET', "/api/cases/$case->id");
-        $first = ((array) $found->json('prescriptions'))[0];
-        self::assertIsArray($first);
-        self::assertIsArray($first['dose']);
-        $change = fn(array $dose, ?string $reason): \Illuminate\Testing\TestResponse => $this->ask($own, 'POST', "/api/cases/$case->id/decisions", [
-            'kind' => 'change', 'revision' => $found->json('revision'), 'reason' => $reason,
-            'doses' => [['prescription' => $first['key'], 'dose' => array_replace((array) $first['dose'], $dose)]],
-        ]);
-
-        $change(['sets' => 21], 'more')->assertStatus(422)->assertJsonValidationErrors(['doses.0.dose.sets' => 'Sets must be from 1 to 20.']);
-        $change(['sets' => 2], null)->assertStatus(422)->assertJsonValidationErrors(['reason']);
-        $change([], 'nothing')->assertStatus(422)->assertJsonValidationErrors(['doses']);
-        $change(['sets' => 2], 'A heavy weekend of shows')->assertStatus(201);
-
-        $this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today')->assertJsonPath('case.news.words', self::text($first['title']) . ': sets 4 → 2');
-        $this->ask($own, 'GET', "/api/cases/$case->id")->assertJsonPath('decisions.0.reason', 'A heavy weekend of shows')->assertJsonPath('decisions.0.kind', 'change');
-    }
-
     public function testAStageIsEnteredByHandAndTheCalendarFollows(): void
     {
         $case = $this->caseOf('Piet Olander');

@@ -4,17 +4,22 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Actions\NudgeAthlete;
+use App\Actions\UndoDecision;
 use App\Models\CareCase;
 use App\Models\Decision;
+use App\Models\Message;
 use App\Models\PlannedSession;
 use App\Models\StrengthTest;
 use App\Support\CatalogueShelf;
 use App\Support\Standing;
 use Carbon\CarbonImmutable;
+use Rung\Core\Attention\WeekLoad;
 use Rung\Core\Calendar\Placed;
 use Rung\Core\CaseFile\Structure;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Programme;
+use Rung\Core\Catalogue\School;
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
@@ -26,14 +31,23 @@ use Rung\Core\Number;
 use Rung\Core\Plan\Acceptance;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Prescribe\Course;
+use Rung\Core\Stage\CriterionOutlook;
+use Rung\Core\Stage\EvidenceDay;
+use Rung\Core\Stage\GateOutlook;
 use Rung\Core\Strength\Strength;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\DoseWords;
+use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Words\Ground;
+use Rung\Core\Words\Grounds;
 
 /** All that the Case page shows. */
 final class CasePage
 {
     private const NEXT_DAYS = 7;
+
+    private const MESSAGES = 20;
 
     public function __construct(private readonly CatalogueShelf $shelf) {}
 
@@ -64,11 +78,17 @@ final class CasePage
             'advice' => $case->advice,
             'earlier' => $this->earlier($case),
             'lint' => $stage === null ? [] : array_map(static fn(LintNote $note): array => $note->toArray(), $this->lint($case, $catalogue, $stage, $evaluation, $programme)),
+            'review_on' => $case->review_on,
+            'school' => self::school($case, $catalogue),
+            'schools' => array_map(static fn(School $one): array => ['key' => $one->key, 'title' => $one->title], array_values($catalogue->schools)),
             'provocation_test' => $case->provocation_test,
             'rule' => $case->response_rule,
             'stage_from' => $evaluation->log->stageFrom->toIso(),
-            'standing' => Standing::of($evaluation, $step),
+            'standing' => Standing::of($evaluation, $step, $case->eventDays()),
+            'grounds' => array_map(static fn(Ground $ground): array => $ground->toArray(), Grounds::of($evaluation)),
+            'gate' => self::gate($evaluation),
             'hooks' => Standing::hooks($evaluation, PHP_INT_MAX >> 1),
+            'loads' => self::loads($evaluation),
             'scores' => array_map(
                 static fn($checkIn): array => [
                     'on' => $evaluation->log->file->timezone->dayOf($checkIn->at)->toIso(),
@@ -97,16 +117,98 @@ final class CasePage
                 'unit' => $test->unit,
                 'symmetry_percent' => Number::tenth(Strength::symmetry($test->affected, $test->unaffected, $case->side === 'both')),
             ])->all()),
-            'decisions' => array_values($case->decisions()->with('user')->get()->map(static fn(Decision $decision): array => [
-                'id' => $decision->id,
-                'at' => $decision->at->setTimezone($case->practice->timezone)->toIso8601String(),
-                'by' => $decision->user->name,
-                'kind' => $decision->kind,
-                'words' => $decision->words,
-                'reason' => $decision->reason,
-                'because' => is_string($decision->evidence['because'] ?? null) ? $decision->evidence['because'] : null,
+            'waiting' => self::waiting($case),
+            'messages' => array_values($case->messages()->with('user')->limit(self::MESSAGES)->get()->map(static fn(Message $one): array => [
+                'id' => $one->id, 'at' => $one->at->setTimezone($case->practice->timezone)->toIso8601String(), 'by' => $one->user->name,
+                'kind' => $one->kind->value, 'words' => $one->words, 'sent' => $one->sent_at !== null,
             ])->all()),
+            'nudge_words' => NudgeAthlete::words($case),
+            'decisions' => self::decisions($case),
         ];
+    }
+
+    /** @return list<array<string, mixed>> newest first, with the evidence as it was */
+    private static function decisions(CareCase $case): array
+    {
+        $rows = $case->decisions()->with('user')->get();
+        $taken = $rows->pluck('undoes')->filter()->all();
+        $latest = $rows->first(static fn(Decision $one): bool => $one->undo !== null && !in_array($one->id, $taken, true));
+        $open = $latest !== null && UndoDecision::obstacle($case, $latest) === null ? $latest->id : null;
+
+        return array_values($rows->map(static fn(Decision $decision): array => [
+            'id' => $decision->id,
+            'at' => $decision->at->setTimezone($case->practice->timezone)->toIso8601String(),
+            'by' => $decision->user->name,
+            'kind' => $decision->kind,
+            'words' => $decision->words,
+            'reason' => $decision->reason,
+            'because' => is_string($decision->evidence['because'] ?? null) ? $decision->evidence['because'] : null,
+            'pegs' => self::kept($decision, 'pegs'),
+            'grounds' => self::kept($decision, 'grounds'),
+            'plan_version' => $decision->plan_version,
+            'taken_back' => in_array($decision->id, $taken, true),
+            'can_undo' => $decision->id === $open,
+        ])->all());
+    }
+
+    /** @return list<mixed> */
+    private static function kept(Decision $decision, string $what): array
+    {
+        $list = $decision->evidence[$what] ?? [];
+
+        return is_array($list) ? array_values($list) : [];
+    }
+
+    /** @return array<string, mixed> the gate along time */
+    private static function gate(Evaluation $evaluation): array
+    {
+        $outlooks = GateOutlook::of($evaluation);
+
+        return [
+            'open' => $evaluation->gate->isOpen(),
+            'earliest' => GateOutlook::earliestOpen($outlooks, $evaluation->log->today)?->toIso(),
+            'criteria' => array_map(static fn(CriterionOutlook $one): array => [
+                'type' => $one->result->criterion->type->value,
+                'state' => $one->result->state->value,
+                'words' => EvaluationWords::criterion($one->result),
+                'distance' => EvaluationWords::distance($one),
+                'since' => $one->since?->toIso(),
+                'earliest' => $one->earliest?->toIso(),
+                'days' => array_map(static fn(EvidenceDay $day): array => ['on' => $day->on->toIso(), 'fits' => $day->fits], $one->days),
+            ], $outlooks),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> what was loaded on each day that had a session */
+    private static function loads(Evaluation $evaluation): array
+    {
+        $days = [];
+        foreach ($evaluation->log->ended as $session) {
+            $days[$evaluation->log->dayOf($session)->toIso()][] = $session;
+        }
+
+        return array_map(
+            static fn(string $on, array $sessions): array => ['on' => $on] + WeekLoad::ofSessions($evaluation->log, $sessions)->toArray(),
+            array_keys($days),
+            array_values($days),
+        );
+    }
+
+    /** @return array{key: string|null, title: string} */
+    private static function school(CareCase $case, Catalogue $catalogue): array
+    {
+        $key = $case->response_rule['name'] ?? null;
+        $key = is_string($key) ? $key : null;
+
+        return ['key' => $key, 'title' => $catalogue->schools[$key ?? '']->title ?? $key ?? 'its own rule'];
+    }
+
+    /** @return array<string, mixed>|null the version that waits for its first day */
+    private static function waiting(CareCase $case): ?array
+    {
+        $waiting = $case->waitingPlan();
+
+        return $waiting?->valid_from === null ? null : ['version' => $waiting->version, 'from' => $waiting->valid_from, 'note' => $waiting->note];
     }
 
     /** @return list<array<string, mixed>> */
@@ -177,7 +279,7 @@ final class CasePage
             sessionMinutes: $case->session_minutes,
             bodyMassKg: $case->athlete->body_mass_kg,
             daysSinceOpened: $today->daysSince(Day::fromIso($case->opened_on)),
-            evaluation: $evaluation,
+            course: Course::of($evaluation),
         ));
     }
 

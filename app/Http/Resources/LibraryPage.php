@@ -113,6 +113,7 @@ final class LibraryPage
             'version' => $this->version(LibraryKind::Exercise, $exercise->key),
             'mode' => $exercise->mode->value,
             'limbs' => DoseWords::limbs($exercise->limbs),
+            'sides' => $exercise->limbs->value,
             'lever' => $exercise->lever->value,
             'range' => $exercise->range,
             'structures' => (object) array_map(static fn(Directness $one): string => $one->value, $exercise->structures),

@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Models\CareCase;
 use App\Models\PlannedSession;
+use App\Models\PlanVersion;
 use App\Models\TrainingSession;
 use App\Support\CatalogueShelf;
 use App\Support\Standing;
@@ -15,6 +16,7 @@ use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Time\Day;
 use Rung\Core\Words\DoseWords;
 
 /** What the athlete sees: what is due now, and how far the way is. */
@@ -63,8 +65,8 @@ final class TodayPage
                 'title' => self::slotTitle($stage, $one),
                 'done' => in_array($one->id, $done, true),
             ], $planned),
-            'news' => $version->version > 1 && $version->created_at->isAfter(CarbonImmutable::now()->subDays(self::NEWS_DAYS))
-                ? ['on' => $version->created_at->setTimezone($case->practice->timezone)->format('Y-m-d'), 'words' => $version->note]
+            'news' => $version->version > 1 && self::begins($version, $case)->daysSince($today) > -self::NEWS_DAYS
+                ? ['on' => self::begins($version, $case)->toIso(), 'words' => $version->note, 'why' => $version->why]
                 : null,
             'advice' => array_values(array_column(array_filter(
                 $case->advice,
@@ -80,6 +82,12 @@ final class TodayPage
             'hooks' => Standing::hooks($evaluation, Standing::ROUND_DAYS),
             'time_scale' => $catalogue->programmes[$case->programme]->timeScale ?? '',
         ];
+    }
+
+    /** The first day on which a version is in force. */
+    private static function begins(PlanVersion $version, CareCase $case): Day
+    {
+        return Day::fromIso($version->valid_from ?? $version->created_at->setTimezone($case->practice->timezone)->format('Y-m-d'));
     }
 
     /** @return array<string, mixed> */

@@ -13,6 +13,8 @@ use App\Actions\RefreshStanding;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
 use App\Http\Resources\CasePage;
+use App\Http\Resources\OpinionsPage;
+use App\Http\Resources\SessionPage;
 use App\Http\Resources\StartPage;
 use App\Models\CareCase;
 use App\Support\AccessLog;
@@ -53,6 +55,25 @@ final class CaseController extends Controller
     {
         Gate::authorize('decide', $case);
         AccessLog::read(self::person($request), $case, 'looked at a case');
+
+        return new JsonResponse($page->of($case, $standing->evaluate($case)));
+    }
+
+    /** What was done in one session against what was asked, and how it was answered. */
+    public function session(Request $request, CareCase $case, string $session, RefreshStanding $standing, SessionPage $page): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $found = $case->trainingSessions()->findOrFail($session);
+        AccessLog::read(self::person($request), $case, 'looked at a session');
+
+        return new JsonResponse($page->of($case, $found, $standing->evaluate($case)));
+    }
+
+    /** What each school would say of this log. */
+    public function opinions(Request $request, CareCase $case, RefreshStanding $standing, OpinionsPage $page): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        AccessLog::read(self::person($request), $case, 'asked for second opinions');
 
         return new JsonResponse($page->of($case, $standing->evaluate($case)));
     }

@@ -5,32 +5,41 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Desk;
 
 use App\Http\Controllers\Controller;
-use App\Http\Resources\RoundLine;
+use App\Http\Resources\RoundPage;
 use App\Models\CareCase;
+use App\Models\User;
 use App\Support\AccessLog;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 
-/** Every open case under the decision it needs, most urgent first. */
+/** Every open case under the decision it needs, most urgent first, a page at a time. */
 final class RoundController extends Controller
 {
-    private const PAGE = 200;
-
-    public function __invoke(Request $request): JsonResponse
+    public function __invoke(Request $request): Response
     {
-        $page = CareCase::query()
-            ->with(['athlete', 'practitioner'])
-            ->whereNull('closed_on')
-            ->orderBy('attention_rank')
-            ->orderBy('opened_on')
-            ->orderBy('id')
-            ->paginate(self::PAGE);
-        $cases = array_values($page->items());
-        AccessLog::readMany(self::person($request), 'looked at the Round', array_map(static fn(CareCase $case): string => $case->id, $cases));
+        $person = self::person($request);
+        $page = new RoundPage($person, $request->query->all());
+        $answer = $page->toJson();
+        AccessLog::readAgain($person, $request->session(), 'looked at the Round', $page->shown());
+
+        return new Response($answer, 200, ['Content-Type' => 'application/json']);
+    }
+
+    /** What the Round can be narrowed to. */
+    public function filters(): JsonResponse
+    {
+        $open = static fn(): Builder => CareCase::query()->whereNull('closed_on');
+        $people = User::query()->whereIn('id', $open()->distinct()->pluck('practitioner_id')->all())->orderBy('name')->get(['id', 'name']);
 
         return new JsonResponse([
-            'cases' => array_map(static fn(CareCase $case): array => (new RoundLine($case))->resolve($request), $cases),
-            'total' => $page->total(),
+            'practitioners' => $people->map(static fn(User $one): array => ['key' => $one->id, 'title' => $one->name])->values()->all(),
+            'structures' => array_map(
+                static fn(CareCase $one): array => ['key' => $one->structure, 'title' => $one->structure_title],
+                array_values($open()->distinct()->orderBy('structure_title')->get(['structure', 'structure_title'])->all()),
+            ),
+            'stages' => $open()->distinct()->orderBy('stage_title')->pluck('stage_title')->values()->all(),
         ]);
     }
 }

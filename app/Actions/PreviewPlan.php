@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\CareCase;
+use App\Support\CatalogueShelf;
+use App\Support\Clock;
+use Rung\Core\CaseFile\Structure;
+use Rung\Core\Input\Json;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Prescribe\Course;
+use Rung\Core\Prescribe\Preview;
+use Rung\Core\Prescribe\StageDraft;
+use Rung\Core\Response\ResponseRule;
+use Rung\Core\Time\Day;
+
+/** What would follow from a stage as it is being prescribed, from what is kept with the case: the history is not read. */
+final class PreviewPlan
+{
+    public function __construct(private readonly CatalogueShelf $shelf, private readonly RefreshStanding $standing) {}
+
+    public function of(CareCase $case, Plan $plan, StageDraft $draft): Preview
+    {
+        $catalogue = $this->shelf->forCase($case, $plan);
+        $course = $case->course === null ? Course::of($this->standing->evaluate($case)) : Course::fromJson($case->course);
+
+        return Preview::of(
+            draft: $draft,
+            course: $course,
+            catalogue: $catalogue,
+            structure: $catalogue->structure(Structure::from($case->structure)),
+            rule: Json::read(json_encode($case->response_rule, JSON_THROW_ON_ERROR), ResponseRule::read(...)),
+            daysBefore: $case->weekdays($plan),
+            blocked: $case->blockedDays(),
+            events: $case->eventDays(),
+            loweringOnly: ($catalogue->programmes[$case->programme] ?? null)->lowering_only ?? false,
+            sessionMinutes: $case->session_minutes,
+            daysSinceOpened: Clock::today($case->practice->timezone)->daysSince(Day::fromIso($case->opened_on)),
+        );
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\CareCase;
+use App\Models\DoseChange;
+use App\Models\PlanVersion;
+use App\Models\StageEntry;
+use App\Models\User;
+use App\Support\CatalogueShelf;
+use App\Support\Clock;
+use Carbon\CarbonImmutable;
+use Rung\Core\CaseFile\DoseChange as CoreDoseChange;
+use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\PlanStep;
+use Rung\Core\Time\Day;
+
+/** Makes a plan the one in force, now or from a chosen day: a new version, its changes of dose, the calendar. */
+final class PutInForce
+{
+    public function __construct(private readonly CatalogueShelf $shelf) {}
+
+    /** @throws InvalidInput where a stage is entered on the first day of another */
+    public function handle(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $note, string $why, ?Day $from = null): TakenBack
+    {
+        $before = $case->currentPlan();
+        $today = $evaluation->log->today;
+        $later = $from !== null && $from->isAfter($today) ? $from : null;
+        PlanVersion::query()->create([
+            'practice_id' => $case->practice_id,
+            'case_id' => $case->id,
+            'version' => $case->nextVersion(),
+            'content' => json_encode($step->plan->remembering(Plan::fromJson($before->content))->keeping($this->shelf->of($case->practice_id))->toArray(), JSON_THROW_ON_ERROR),
+            'note' => $note,
+            'why' => $why === '' ? null : $why,
+            'valid_from' => $later?->toIso(),
+            'author_id' => $by->id,
+            'created_at' => Clock::utc($evaluation->log->at),
+        ]);
+        $at = $later === null ? Clock::utc($evaluation->log->at) : CarbonImmutable::parse($later->toIso(), $case->practice->timezone)->utc();
+        $changes = array_map(static fn(CoreDoseChange $change): string => DoseChange::query()->create([
+            'practice_id' => $case->practice_id,
+            'case_id' => $case->id,
+            'at' => $at,
+            'kind' => $change->kind->value,
+            'prescription' => $change->prescription,
+        ])->id, $step->changes);
+        $entry = $step->enterStage === null ? null : $this->enter($case, $step->enterStage, $evaluation);
+        PlanSessions::ahead($case);
+
+        return new TakenBack($before->version, $changes, $entry);
+    }
+
+    private function enter(CareCase $case, string $stage, Evaluation $evaluation): string
+    {
+        if (!$evaluation->log->today->isAfter($evaluation->log->stageFrom)) {
+            throw InvalidInput::at('/stage', 'cannot change again today: the present stage began today');
+        }
+
+        return StageEntry::query()->create([
+            'practice_id' => $case->practice_id,
+            'case_id' => $case->id,
+            'stage' => $stage,
+            'from' => $evaluation->log->today->toIso(),
+        ])->id;
+    }
+}

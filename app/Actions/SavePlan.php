@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\CareCase;
+use App\Models\Decision;
+use App\Models\User;
+use App\Support\CatalogueShelf;
+use Rung\Core\CaseFile\DoseChange;
+use Rung\Core\CaseFile\DoseChangeKind;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Plan\PlanStep;
+use Rung\Core\Prescribe\StageChange;
+
+/** Puts a stage in force as it was prescribed by hand, from today or a later day. */
+final class SavePlan
+{
+    public function __construct(
+        private readonly WriteCase $write,
+        private readonly RefreshStanding $standing,
+        private readonly CatalogueShelf $shelf,
+        private readonly PutInForce $force,
+    ) {}
+
+    /**
+     * @throws InvalidInput
+     * @throws StaleDecision
+     */
+    public function handle(CareCase $case, User $by, PlanRequest $request): Decision
+    {
+        return $this->write->run($case, $by, 'prescribed', function (CareCase $case) use ($by, $request): Decision {
+            StaleDecision::unless($case, $request->revision);
+            if ($case->closed_on !== null) {
+                throw InvalidInput::at('/stage', 'cannot be prescribed: this case is closed');
+            }
+            $plan = $case->plan();
+            $draft = $request->draft;
+            $catalogue = $this->shelf->forCase($case, $plan);
+            $change = StageChange::between($draft->before, $draft->stage, $case->weekdays($plan), $draft->available, $catalogue);
+            if ($change->isNone()) {
+                throw InvalidInput::at('/prescriptions', 'must differ from what is in force');
+            }
+            $evaluation = $this->standing->evaluate($case);
+            $note = $request->note ?? $change->note();
+            // Doses of a stage that is not in force yet change nothing that is judged now.
+            $named = $draft->stage->stage->key === $evaluation->log->stage->key ? array_keys($change->notes) : [];
+            $step = new PlanStep(
+                $draft->into($plan),
+                array_map(static fn(string $key): DoseChange => new DoseChange($evaluation->log->at, DoseChangeKind::Manual, $key), $named),
+                [],
+            );
+            $undo = $this->force->handle($case, $by, $step, $evaluation, $note, $request->why, $draft->from);
+            $later = $draft->from->isAfter($evaluation->log->today) ? " from {$draft->from->toIso()}" : '';
+
+            return RecordDecision::of($case, $by, 'prescribe', "Prescribed$later: $note", $request->why, $evaluation, $undo);
+        });
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+/** What a decision put in force, as it is needed to take it back. Kept with the decision. */
+final readonly class TakenBack
+{
+    /**
+     * @param list<string> $doseChanges ids of rows that it made
+     * @param array<string, mixed> $case fields of the case as they were
+     */
+    public function __construct(
+        /** The version of the plan that was in force before; null where the plan was left alone. */
+        public ?int $planVersion = null,
+        public array $doseChanges = [],
+        public ?string $stageEntry = null,
+        public ?string $review = null,
+        public ?string $signOff = null,
+        public array $case = [],
+    ) {}
+
+    /** @param array<string, mixed> $case fields of the case as they were before */
+    public function withCase(array $case): self
+    {
+        return new self($this->planVersion, $this->doseChanges, $this->stageEntry, $this->review, $this->signOff, $this->case + $case);
+    }
+
+    /** @param array<string, mixed> $kept */
+    public static function from(array $kept): self
+    {
+        $id = static fn(string $name): ?string => is_string($kept[$name] ?? null) ? $kept[$name] : null;
+        $case = $kept['case'] ?? [];
+
+        return new self(
+            is_int($kept['planVersion'] ?? null) ? $kept['planVersion'] : null,
+            array_values(array_filter((array) ($kept['doseChanges'] ?? []), is_string(...))),
+            $id('stageEntry'),
+            $id('review'),
+            $id('signOff'),
+            is_array($case) ? array_filter($case, is_string(...), ARRAY_FILTER_USE_KEY) : [],
+        );
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'planVersion' => $this->planVersion,
+            'doseChanges' => $this->doseChanges,
+            'stageEntry' => $this->stageEntry,
+            'review' => $this->review,
+            'signOff' => $this->signOff,
+            'case' => (object) $this->case,
+        ];
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Desk;
+
+use App\Actions\PlanRequest;
+use App\Actions\PreviewPlan;
+use App\Actions\SavePlan;
+use App\Http\Controllers\Controller;
+use App\Http\Requests\ReadsCore;
+use App\Http\Resources\PrescribePage;
+use App\Models\CareCase;
+use App\Models\Decision;
+use App\Support\AccessLog;
+use App\Support\CatalogueShelf;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Rung\Core\Input\ObjectNode;
+
+/** Prescribing: the plan as it is, what would follow from a change, and saving it. */
+final class PlanController extends Controller
+{
+    public function __construct(private readonly CatalogueShelf $shelf) {}
+
+    public function show(Request $request, CareCase $case, PrescribePage $page): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        AccessLog::read(self::person($request), $case, 'looked at a plan');
+
+        return new JsonResponse($page->of($case));
+    }
+
+    /** Nothing is stored. */
+    public function preview(Request $request, CareCase $case, PreviewPlan $preview): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $plan = $case->plan();
+        $asked = ReadsCore::from($request, fn(ObjectNode $node): PlanRequest => PlanRequest::read($node, $case, $plan, $this->shelf, false));
+
+        return new JsonResponse($preview->of($case, $plan, $asked->draft)->toArray());
+    }
+
+    public function store(Request $request, CareCase $case, SavePlan $save): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $plan = $case->plan();
+        $asked = ReadsCore::from($request, fn(ObjectNode $node): PlanRequest => PlanRequest::read($node, $case, $plan, $this->shelf, true));
+        $decision = ReadsCore::refusing(static fn(): Decision => $save->handle($case, self::person($request), $asked));
+
+        return new JsonResponse(['id' => $decision->id, 'words' => $decision->words, 'undo' => true], 201);
+    }
+}

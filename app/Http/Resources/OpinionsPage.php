@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\CareCase;
+use App\Support\CatalogueShelf;
+use Rung\Core\Catalogue\School;
+use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Evaluation\SecondOpinions;
+use Rung\Core\Plan\Acceptance;
+use Rung\Core\Response\SessionResponse;
+use Rung\Core\Words\EvaluationWords;
+
+/** What every school would say of the same log, where they part and why. */
+final class OpinionsPage
+{
+    /** Sessions on which the schools part, newest first. */
+    private const SHOWN = 8;
+
+    public function __construct(private readonly CatalogueShelf $shelf) {}
+
+    /** @return array<string, mixed> */
+    public function of(CareCase $case, Evaluation $evaluation): array
+    {
+        $plan = $case->plan();
+        $catalogue = $this->shelf->forCase($case, $plan);
+        $own = $case->response_rule['name'] ?? null;
+        $opinions = SecondOpinions::of($evaluation->log->file, $evaluation->log->at, $catalogue->schools);
+        $schools = [];
+        $reasons = [];
+        foreach ($opinions->each() as ['school' => $key, 'evaluation' => $said]) {
+            $school = $catalogue->schools[$key];
+            $schools[] = [
+                'key' => $key,
+                'title' => $school->title,
+                'view' => $school->view,
+                'own' => $key === $own,
+                'action' => $said->action->kind->value,
+                'headline' => EvaluationWords::headline($said, Acceptance::of($plan, $said, $catalogue)),
+                'because' => EvaluationWords::because($said),
+                'limits' => self::limits($school),
+            ];
+            foreach ($said->sessions as $response) {
+                $reasons[$response->session->id][$key] = $response;
+            }
+        }
+
+        return ['schools' => $schools, 'parts' => $this->parts($opinions, $reasons, $catalogue->schools, $evaluation)];
+    }
+
+    /**
+     * @param array<string, array<string, SessionResponse>> $responses by session and school
+     * @param array<string, School> $schools
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function parts(SecondOpinions $opinions, array $responses, array $schools, Evaluation $evaluation): array
+    {
+        $parts = [];
+        foreach (array_slice(array_reverse($opinions->toArray()['parts']), 0, self::SHOWN) as ['session' => $id, 'verdicts' => $verdicts]) {
+            $any = reset($responses[$id]);
+            $said = [];
+            foreach ($verdicts as $verdict => $keys) {
+                $first = $responses[$id][$keys[0]];
+                $said[] = [
+                    'verdict' => (string) $verdict,
+                    'schools' => array_map(static fn(string $key): string => $schools[$key]->title, $keys),
+                    'why' => implode(', ', EvaluationWords::reasons($first)),
+                ];
+            }
+            $parts[] = [
+                'session' => $id,
+                'on' => $any === false ? '' : $evaluation->log->dayOf($any->session)->toIso(),
+                'words' => $any === false ? '' : EvaluationWords::response($any),
+                'said' => $said,
+            ];
+        }
+
+        return $parts;
+    }
+
+    private static function limits(School $school): string
+    {
+        $rule = $school->rule;
+
+        return "pain to $rule->during_max, next morning to $rule->next_day_max, too much from a rise of $rule->rise_over_from, back within $rule->settle_within_min min, grows after $rule->progress_after";
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\CareCase;
+use App\Models\StageEntry;
+use App\Support\CatalogueShelf;
+use App\Support\Clock;
+use Rung\Core\Calendar\Slot;
+use Rung\Core\Calendar\Weekday;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\PlanStage;
+use Rung\Core\Time\Day;
+
+/** What the Prescribe screen begins with: the plan in force, stage by stage, as it can be edited. */
+final class PrescribePage
+{
+    public function __construct(private readonly CatalogueShelf $shelf) {}
+
+    /** @return array<string, mixed> */
+    public function of(CareCase $case): array
+    {
+        $plan = $case->plan();
+        $waiting = $case->waitingPlan();
+        $today = Clock::today($case->practice->timezone);
+        $stage = StageEntry::query()->where('case_id', $case->id)->where('from', '<=', $today->toIso())->orderByDesc('from')->firstOrFail();
+
+        return [
+            'id' => $case->id,
+            'revision' => $case->revision,
+            'athlete' => ['id' => $case->athlete_id, 'name' => $case->athlete->name, 'act' => $case->athlete->act],
+            'structure' => $case->structure,
+            'structure_title' => $case->structure_title,
+            'side' => $case->side,
+            'today' => $today->toIso(),
+            'version' => $case->currentPlan()->version,
+            'waiting' => $waiting === null ? null : ['version' => $waiting->version, 'from' => $waiting->valid_from ?? $today->toIso(), 'note' => $waiting->note],
+            'stage' => $stage->stage,
+            'stages' => array_map(fn(PlanStage $one): array => $this->stage($one, $plan, $case, $today), $plan->stages),
+            'available' => array_map(static fn(Weekday $day): string => $day->value, $case->weekdays($plan)),
+            'others' => array_values(CareCase::query()->with('athlete')->where('structure', $case->structure)->where('id', '!=', $case->id)
+                ->orderByDesc('opened_on')->limit(30)->get()
+                ->map(static fn(CareCase $one): array => ['key' => $one->id, 'title' => "{$one->athlete->name}, $one->side"])->all()),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function stage(PlanStage $stage, Plan $plan, CareCase $case, Day $today): array
+    {
+        $catalogue = $this->shelf->forCase($case, $plan);
+
+        return [
+            'key' => $stage->stage->key,
+            'title' => $stage->stage->title,
+            'slots' => array_map(static fn(Slot $slot): array => ['key' => $slot->key, 'title' => $slot->title ?? $slot->key, 'mode' => $slot->mode->value], $stage->slots),
+            'rhythm' => $stage->rhythm->toArray(),
+            'prescriptions' => array_map(static fn(Prescription $one): array => [
+                'title' => $catalogue->titleOf($one->exercise),
+                'rests' => $plan->rests($one->key, $today),
+                'prescription' => $one->toArray(),
+            ], $stage->stage->prescriptions),
+        ];
+    }
+}

@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\User;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/**
+ * A page of the Round. It is asked for every few seconds by every open desk, so it is put together from what is stored
+ * with the cases: two queries, no models, and the standing of a case is passed on as the text that it is kept as.
+ */
+final class RoundPage
+{
+    public const LINES = 40;
+
+    /** Cases beyond this many are not counted. */
+    public const COUNTED = 600;
+
+    private const EVENT_DAYS = 7;
+
+    /** @var list<string> */
+    private array $shown = [];
+
+    /** @param array<array-key, mixed> $asked */
+    public function __construct(private readonly User $for, private readonly array $asked) {}
+
+    public function toJson(): string
+    {
+        $rows = $this->page();
+        $more = count($rows) > self::LINES;
+        $lines = array_slice($rows, 0, self::LINES);
+        $this->shown = array_map(static fn(stdClass $row): string => self::of($row, 'id'), $lines);
+        $last = $more ? $lines[self::LINES - 1] : null;
+        $rest = json_encode([
+            'groups' => (object) ($groups = $this->groups()),
+            'all_counted' => array_sum($groups) < self::COUNTED,
+            'next' => $last === null ? null : implode('.', [self::of($last, 'attention_rank'), self::of($last, 'opened_on'), self::of($last, 'id')]),
+        ], JSON_THROW_ON_ERROR);
+
+        return '{"cases":[' . implode(',', array_map(self::line(...), $lines)) . '],' . substr($rest, 1);
+    }
+
+    /** @return list<string> the ids of the cases that were shown */
+    public function shown(): array
+    {
+        return $this->shown;
+    }
+
+    /** @return list<stdClass> */
+    private function page(): array
+    {
+        $query = $this->narrowed()
+            ->join('athletes as a', 'a.id', '=', 'c.athlete_id')
+            ->join('users as p', 'p.id', '=', 'c.practitioner_id')
+            ->select(['c.id', 'c.athlete_id', 'c.attention_rank', 'c.opened_on', 'c.revision', 'c.structure_title', 'c.side', 'c.nudged_at', 'c.standing', 'a.name', 'a.act', 'p.name as practitioner'])
+            ->orderBy('c.attention_rank')->orderBy('c.opened_on')->orderBy('c.id')
+            ->limit(self::LINES + 1);
+        $after = explode('.', $this->text('after'));
+        if (count($after) === 3 && ctype_digit($after[0]) && preg_match('/^\d{4}-\d\d-\d\d$/', $after[1]) === 1 && preg_match('/^[0-9a-f-]{36}$/', $after[2]) === 1) {
+            $query->whereRaw('(c.attention_rank, c.opened_on, c.id) > (?::smallint, ?::date, ?::uuid)', $after);
+        }
+
+        return array_values($query->get()->all());
+    }
+
+    /**
+     * How many cases each group has, whatever page is shown. Counted up to a bound, most urgent first, so that a very
+     * large practice is no slower.
+     *
+     * @return array<string, int>
+     */
+    private function groups(): array
+    {
+        $first = $this->narrowed()->select('c.attention_group')->orderBy('c.attention_rank')->orderBy('c.opened_on')->orderBy('c.id')->limit(self::COUNTED);
+        $counted = DB::query()->fromSub($first, 'f')->select('attention_group')->selectRaw('count(*) as n')->groupBy('attention_group')->pluck('n', 'attention_group')->all();
+
+        /** @var array<string, int> $counted */
+        return $counted;
+    }
+
+    private function narrowed(): Builder
+    {
+        $query = DB::table('cases as c')->where('c.practice_id', $this->for->practice_id)->whereNull('c.closed_on');
+        foreach (preg_split('/\s+/', $this->text('search'), 6, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
+            $query->whereRaw(
+                "(select s.name || ' ' || coalesce(s.act, '') from athletes as s where s.id = c.athlete_id) || ' ' || c.structure_title ilike ?",
+                ['%' . addcslashes($word, '%_\\') . '%'],
+            );
+        }
+        foreach (['practitioner' => 'c.practitioner_id::text', 'structure' => 'c.structure', 'stage' => 'c.stage_title'] as $filter => $column) {
+            if ($this->text($filter) !== '') {
+                $query->whereRaw("$column = ?", [$this->text($filter)]);
+            }
+        }
+        if ($this->text('event') !== '') {
+            $today = CarbonImmutable::now($this->for->practice->timezone);
+            $query->whereRaw(
+                'exists (select 1 from jsonb_array_elements_text(c.events) as event where event between ? and ?)',
+                [$today->format('Y-m-d'), $today->addDays(self::EVENT_DAYS - 1)->format('Y-m-d')],
+            );
+        }
+
+        return $query;
+    }
+
+    private static function line(stdClass $row): string
+    {
+        $told = json_encode([
+            'id' => $row->id,
+            'athlete' => ['id' => $row->athlete_id, 'name' => $row->name, 'act' => $row->act],
+            'practitioner' => $row->practitioner,
+            'structure' => $row->structure_title,
+            'side' => $row->side,
+            'opened_on' => $row->opened_on,
+            'revision' => $row->revision,
+            'nudged_at' => is_string($row->nudged_at) ? str_replace(' ', 'T', substr($row->nudged_at, 0, 19)) . 'Z' : null,
+        ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+
+        return substr($told, 0, -1) . ',"standing":' . self::of($row, 'standing') . '}';
+    }
+
+    private static function of(stdClass $row, string $column): string
+    {
+        $value = $row->{$column};
+
+        return is_scalar($value) ? (string) $value : 'null';
+    }
+
+    private function text(string $name): string
+    {
+        $value = $this->asked[$name] ?? '';
+
+        return is_string($value) ? mb_substr(trim($value), 0, 120) : '';
+    }
+}

@@ -1,0 +1,180 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Prescribe;
+
+use Rung\Core\Attention\Attention;
+use Rung\Core\Attention\WeekLoad;
+use Rung\Core\CaseFile\Record;
+use Rung\Core\CaseFile\StrengthTest;
+use Rung\Core\Decision\LoggedWork;
+use Rung\Core\Decision\Work;
+use Rung\Core\Decision\WorkDone;
+use Rung\Core\Dose\Dose;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Input\Json;
+use Rung\Core\Input\ObjectNode;
+use Rung\Core\Lint\Irritation;
+use Rung\Core\Number;
+use Rung\Core\Strength\Strength;
+use Rung\Core\Time\Day;
+
+/**
+ * How a case has gone, as far as prescribing looks at it. Small enough to be kept with the case, so that a preview need
+ * not read the whole history at every key press.
+ */
+final readonly class Course implements WorkDone
+{
+    /**
+     * @param array<string, DoneWork> $done by prescription
+     * @param array<string, StrengthTest> $tests the latest of each
+     */
+    private function __construct(
+        public string $stage,
+        public Day $stageFrom,
+        public Day $today,
+        private int $week,
+        public bool $irritable,
+        public bool $tooTimid,
+        public bool $notImproving,
+        public ?int $adherencePercent,
+        /** What was logged in the last 7 days. */
+        public WeekLoad $lastWeek,
+        public array $done,
+        public array $tests,
+        public int|float|null $bodyMassKg,
+        public int|float $weekGrowthMaxPercent,
+    ) {}
+
+    public static function of(Evaluation $evaluation): self
+    {
+        $log = $evaluation->log;
+        $work = new LoggedWork($log);
+        $done = [];
+        foreach ($log->prescriptions as $prescription) {
+            $last = $work->lastSession($prescription);
+            if ($last !== null) {
+                $done[$prescription->key] = new DoneWork(
+                    $prescription->exercise,
+                    $log->dayOf($last),
+                    $last->setsOf($prescription->key),
+                    $work->base($prescription),
+                    $work->changedThisWeek($prescription),
+                );
+            }
+        }
+        $tests = [];
+        foreach ($log->file->tests as $test) {
+            if (!$test->on->isAfter($log->today) && (!isset($tests[$test->test]) || !$tests[$test->test]->on->isAfter($test->on))) {
+                $tests[$test->test] = $test;
+            }
+        }
+
+        return new self(
+            stage: $log->stage->key,
+            stageFrom: $log->stageFrom,
+            today: $log->today,
+            week: $work->weekOfStage(),
+            irritable: Irritation::isIrritable($evaluation),
+            tooTimid: Attention::isTooTimid($log, $evaluation->sessions, $evaluation->adherence),
+            notImproving: Attention::isNotImproving($log),
+            adherencePercent: $evaluation->adherence->percent,
+            lastWeek: $evaluation->thisWeek,
+            done: $done,
+            tests: $tests,
+            bodyMassKg: $log->file->athlete->body_mass_kg,
+            weekGrowthMaxPercent: $log->file->response_rule->week_growth_max_percent,
+        );
+    }
+
+    /** @throws InvalidInput */
+    public static function fromJson(string $json): self
+    {
+        return Json::read($json, static function (ObjectNode $node): self {
+            $done = [];
+            foreach ($node->each('done', static fn(ObjectNode $one): array => [$one->key('prescription'), $one->child('work', DoneWork::read(...))]) as [$key, $work]) {
+                $done[$key] = $work;
+            }
+
+            return new self(
+                $node->key('stage'),
+                $node->day('stage_from'),
+                $node->day('today'),
+                $node->whole('week', 1),
+                $node->flag('irritable'),
+                $node->flag('too_timid'),
+                $node->flag('not_improving'),
+                $node->wholeOrNull('adherence_percent'),
+                $node->child('last_week', WeekLoad::read(...)),
+                $done,
+                array_column($node->each('tests', StrengthTest::read(...)), null, 'test'),
+                $node->numberOrNull('body_mass_kg'),
+                $node->number('week_growth_max_percent'),
+            );
+        });
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'stage' => $this->stage,
+            'stage_from' => $this->stageFrom->toIso(),
+            'today' => $this->today->toIso(),
+            'week' => $this->week,
+            'irritable' => $this->irritable,
+            'too_timid' => $this->tooTimid,
+            'not_improving' => $this->notImproving,
+            'adherence_percent' => $this->adherencePercent,
+            'last_week' => $this->lastWeek->toArray(),
+            'done' => array_map(
+                static fn(string $key, DoneWork $work): array => ['prescription' => $key, 'work' => $work->toArray()],
+                array_keys($this->done),
+                array_values($this->done),
+            ),
+            'tests' => array_map(static fn(StrengthTest $test): array => Record::of($test), array_values($this->tests)),
+            'body_mass_kg' => $this->bodyMassKg,
+            'week_growth_max_percent' => $this->weekGrowthMaxPercent,
+        ];
+    }
+
+    /** What was done last of a prescription, if the same exercise fills it still. */
+    public function doneOf(Prescription $prescription): ?DoneWork
+    {
+        $done = $this->done[$prescription->key] ?? null;
+
+        return $done !== null && $done->exercise === $prescription->exercise ? $done : null;
+    }
+
+    public function daysInStage(string $stage): int
+    {
+        return $stage === $this->stage ? $this->today->daysSince($this->stageFrom) : 0;
+    }
+
+    public function fitsWeek(Prescription $prescription, Dose $dose): bool
+    {
+        $done = $this->doneOf($prescription);
+        if ($done === null || !$done->changed || $done->base == 0) {
+            return true;
+        }
+        $work = $dose->sets * Work::of($prescription, $dose->reps, $dose->hold_s, $dose->load_kg, $this->bodyMassKg);
+
+        return Number::atMost($work, (1 + $this->weekGrowthMaxPercent / 100) * $done->base);
+    }
+
+    public function loadFor(Prescription $prescription, int $reps, int|float $incrementKg): int|float|null
+    {
+        $body = $prescription->dose->bodyLoad($this->bodyMassKg);
+        $best = $reps > Strength::MAX_REPS ? null : Work::bestE1rm($this->doneOf($prescription)->sets ?? [], $body);
+
+        return $best === null ? null : Work::loadFor($best['kg'], $reps, $body, $incrementKg);
+    }
+
+    public function weekOfStage(): int
+    {
+        return $this->week;
+    }
+}

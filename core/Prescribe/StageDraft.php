@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Prescribe;
+
+use Rung\Core\Calendar\Rhythm;
+use Rung\Core\Calendar\Weekday;
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Input\ObjectNode;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\PlanStage;
+use Rung\Core\Time\Day;
+
+/** A stage as a practitioner is about to prescribe it (docs/rules.md, "Prescribing"). */
+final readonly class StageDraft
+{
+    private function __construct(
+        public PlanStage $before,
+        public PlanStage $stage,
+        /** @var list<Weekday> */
+        public array $available,
+        public Day $from,
+    ) {}
+
+    /**
+     * Reads `stage`, `prescriptions`, `rhythm`, `available` and `from` over the plan in force.
+     *
+     * @param list<Weekday> $available the days in force
+     */
+    public static function read(ObjectNode $node, Plan $plan, Catalogue $catalogue, array $available, Day $today, int|float|null $bodyMassKg): self
+    {
+        $key = $node->key('stage');
+        $before = $plan->stage($key);
+        $prescriptions = $node->each('prescriptions', Prescription::read(...));
+        $rhythm = $node->childOrNull('rhythm', Rhythm::read(...));
+        $days = $node->choicesOrNull('available', Weekday::class);
+        $from = $node->dayOrNull('from');
+        if ($before === null) {
+            $node->fault('stage', 'must name a stage of the plan');
+            $before = $plan->stages[0];
+        }
+        if ($days === []) {
+            $node->fault('available', 'must hold at least one day of the week');
+        }
+        if ($from !== null && $from->number !== 0 && $today->isAfter($from)) {
+            $node->fault('from', 'must be today or later: what was done stays as it was asked');
+        }
+        self::check($node, $prescriptions, $before, $catalogue, $bodyMassKg);
+
+        return new self(
+            $before,
+            new PlanStage($before->stage->withPrescriptions(self::keyed($prescriptions, $before, $plan)), $before->slots, $rhythm ?? $before->rhythm),
+            $days ?? $available,
+            $from ?? $today,
+        );
+    }
+
+    /** What it makes of a plan: the stage in its new form, what is no longer asked for kept as left out. */
+    public function into(Plan $plan): Plan
+    {
+        return $plan->withStage($this->stage)->onDays($this->available);
+    }
+
+    /** @param list<Prescription> $prescriptions */
+    private static function check(ObjectNode $node, array $prescriptions, PlanStage $before, Catalogue $catalogue, int|float|null $bodyMassKg): void
+    {
+        $slots = array_column($before->slots, 'key');
+        foreach ($prescriptions as $i => $prescription) {
+            if (!in_array($prescription->slot, $slots, true)) {
+                $node->inItem("prescriptions/$i/slot", 'must name one of the kinds of session of the stage');
+            }
+            if ($prescription->exercise !== '' && !isset($catalogue->exercises[$prescription->exercise]) && $before->stage->prescription($prescription->key)?->exercise !== $prescription->exercise) {
+                $node->inItem("prescriptions/$i/exercise", 'must name an exercise of the library');
+            }
+            if ($bodyMassKg === null && ($prescription->dose->body_fraction ?? 0) > 0) {
+                $node->inItem("prescriptions/$i/dose/body_fraction", "needs the athlete's body mass, which is not known: set it to 0, or record the mass");
+            }
+        }
+        $keys = array_column($prescriptions, 'key');
+        $node->unique('prescriptions', 'key', $keys);
+        foreach ($before->stage->gate as $criterion) {
+            if ($criterion->prescription !== null && !in_array($criterion->prescription, $keys, true) && $prescriptions !== []) {
+                $title = $catalogue->titleOf($before->stage->prescription($criterion->prescription)->exercise ?? $criterion->prescription);
+                $node->fault('prescriptions', "must keep $title: the gate of this stage asks for a dose of it. Swap it for another rung instead");
+            }
+        }
+    }
+
+    /**
+     * New exercises get keys that nothing else in the plan has.
+     *
+     * @param list<Prescription> $prescriptions
+     *
+     * @return list<Prescription>
+     */
+    private static function keyed(array $prescriptions, PlanStage $before, Plan $plan): array
+    {
+        $taken = array_column([...$plan->prescriptions(), ...$plan->leftOut], 'key', 'key');
+        $own = array_column($before->stage->prescriptions, 'key', 'key');
+
+        return array_map(static function (Prescription $one) use (&$taken, $own): Prescription {
+            if (isset($own[$one->key])) {
+                return $one;
+            }
+            $key = $one->key;
+            for ($i = 2; isset($taken[$key]); $i++) {
+                $key = "$one->key-$i";
+            }
+            $taken[$key] = $key;
+
+            return $one->withKey($key);
+        }, $prescriptions);
+    }
+}

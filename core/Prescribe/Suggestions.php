@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Prescribe;
+
+use Rung\Core\CaseFile\LoggedSet;
+use Rung\Core\CaseFile\StrengthTest;
+use Rung\Core\Catalogue\StructureInfo;
+use Rung\Core\Decision\Change;
+use Rung\Core\Decision\NextDose;
+use Rung\Core\Decision\Work;
+use Rung\Core\Dose\Mode;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Number;
+use Rung\Core\Strength\Strength;
+use Rung\Core\Words\DoseWords;
+
+/** Loads that follow from what was logged and tested, and the step that the progression would take next. */
+final class Suggestions
+{
+    /** Kilograms: the step of a suggested load where the progression names none. */
+    private const INCREMENT_KG = 1;
+
+    private const PERCENT_A_POINT_OF_EFFORT = 10;
+
+    /** @return list<Suggestion> */
+    public static function of(Prescription $prescription, Course $course, StructureInfo $structure): array
+    {
+        return [
+            ...self::load($prescription, $course),
+            ...self::hold($prescription, $course, $structure),
+            ...self::next($prescription, $course),
+        ];
+    }
+
+    /** @return list<Suggestion> the load for the repetition maximum aimed at, or the maximum that the last sets tell */
+    private static function load(Prescription $prescription, Course $course): array
+    {
+        $done = $prescription->mode->isMoving() ? $course->doneOf($prescription) : null;
+        $dose = $prescription->dose;
+        $body = $dose->bodyLoad($course->bodyMassKg);
+        $best = $done === null ? null : Work::bestE1rm($done->sets, $body);
+        if ($best === null || $done === null) {
+            return [];
+        }
+        $from = 'by ' . self::set($best['set']) . " on {$done->on->toIso()}";
+        if ($dose->rm === null || $dose->rm > Strength::MAX_REPS) {
+            return [new Suggestion(null, null, '1 RM about ' . Number::tenth($best['kg'] - $body) . " kg, $from")];
+        }
+        $load = Work::loadFor($best['kg'], $dose->rm, $body, $prescription->progression?->incrementKg() ?? self::INCREMENT_KG);
+
+        return [new Suggestion('load_kg', $load, "$load kg is about $dose->rm RM, $from")];
+    }
+
+    /** @return list<Suggestion> the band of a hold at a percentage of the measured maximum, or the effort that stands in for it */
+    private static function hold(Prescription $prescription, Course $course, StructureInfo $structure): array
+    {
+        $percent = $prescription->dose->percent_mvc;
+        if ($prescription->mode !== Mode::Isometric || $percent === null) {
+            return [];
+        }
+        $told = [];
+        $test = $course->tests[$structure->strengthTest->key] ?? null;
+        if ($test instanceof StrengthTest && $test->affected > 0) {
+            $target = array_map(Number::tenth(...), Strength::holdTarget($test->affected, $percent));
+            $told[] = new Suggestion(null, null, "$percent % of $test->affected $test->unit: hold at {$target['value']} $test->unit ({$target['low']}–{$target['high']}), tested {$test->on->toIso()}");
+        }
+        $effort = (int) round($percent / self::PERCENT_A_POINT_OF_EFFORT);
+        $told[] = new Suggestion('effort', $effort, "without a gauge, effort $effort of 10 stands for $percent %");
+
+        return $told;
+    }
+
+    /** @return list<Suggestion> */
+    private static function next(Prescription $prescription, Course $course): array
+    {
+        if ($prescription->progression === null) {
+            return [];
+        }
+        [$change, $dose] = (new NextDose($course))->progress($prescription);
+        $words = match ($change) {
+            Change::Dose => $dose === null ? '' : DoseWords::difference($prescription, $prescription->withDose($dose)),
+            Change::NextRung => 'the next rung of its ladder',
+            Change::HoldAtCap => 'waits: this week has grown enough',
+            default => 'no change this week',
+        };
+
+        return [new Suggestion(null, null, "Next step: $words")];
+    }
+
+    private static function set(LoggedSet $set): string
+    {
+        return "$set->reps × $set->load_kg kg" . (($set->rir ?? 0) > 0 ? " with $set->rir in reserve" : '');
+    }
+}
