@@ -12,9 +12,8 @@ return [
             'password' => env('DB_PASSWORD', ''),
             'charset' => 'utf8',
             'prefix' => '',
-            'search_path' => 'public',
             'sslmode' => 'prefer',
-            'timezone' => 'UTC',
+            // The role's own settings (UTC) hold, so that no statement has to set them at every request.
             // Signing on to PostgreSQL costs more than most requests; each worker keeps its connection.
             'options' => [PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', false)],
         ],

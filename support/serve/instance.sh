@@ -76,6 +76,7 @@ start_postgres() {
     PGPASSWORD=$DB_PASSWORD psql -qAt -h 127.0.0.1 -p "$PG_PORT" -U rung -d postgres \
         -c "select 1 from pg_database where datname = 'rung'" | grep -q 1 \
         || PGPASSWORD=$DB_PASSWORD psql -q -h 127.0.0.1 -p "$PG_PORT" -U rung -d postgres -c 'create database rung'
+    PGPASSWORD=$DB_PASSWORD psql -q -h 127.0.0.1 -p "$PG_PORT" -U rung -d postgres -c "alter role rung set timezone = 'UTC'"
 }
 
 write_settings() {

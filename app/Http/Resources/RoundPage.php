@@ -16,10 +16,10 @@ use stdClass;
  */
 final class RoundPage
 {
-    public const LINES = 40;
+    public const LINES = 30;
 
     /** Cases beyond this many are not counted. */
-    public const COUNTED = 600;
+    public const COUNTED = 400;
 
     private const EVENT_DAYS = 7;
 
