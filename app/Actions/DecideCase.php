@@ -20,6 +20,7 @@ use Rung\Core\Plan\Acceptance;
 use Rung\Core\Plan\ChangeNote;
 use Rung\Core\Plan\PlanStep;
 use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Words\TimeWords;
 
 /**
  * Puts a practitioner's decision in force and keeps it with the evidence as it was: the plan gets a
@@ -165,7 +166,7 @@ final class DecideCase
         $undo = new TakenBack(case: ['review_on' => $case->review_on]);
         $case->forceFill(['review_on' => $on?->toIso()])->save();
 
-        return [$on === null ? 'No review is planned any more' : "Planned a review on {$on->toIso()}", $undo];
+        return [$on === null ? 'No review is planned any more' : 'Planned a review on ' . TimeWords::day($on), $undo];
     }
 
     private function putInForce(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $why): TakenBack

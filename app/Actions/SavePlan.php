@@ -13,6 +13,7 @@ use Rung\Core\CaseFile\DoseChangeKind;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Plan\PlanStep;
 use Rung\Core\Prescribe\StageChange;
+use Rung\Core\Words\TimeWords;
 
 /** Puts a stage in force as it was prescribed by hand, from today or a later day. */
 final class SavePlan
@@ -52,7 +53,7 @@ final class SavePlan
                 [],
             );
             $undo = $this->force->handle($case, $by, $step, $evaluation, $note, $request->why, $draft->from);
-            $later = $draft->from->isAfter($evaluation->log->today) ? " from {$draft->from->toIso()}" : '';
+            $later = $draft->from->isAfter($evaluation->log->today) ? ' from ' . TimeWords::day($draft->from) : '';
 
             return RecordDecision::of($case, $by, 'prescribe', "Prescribed$later: $note", $request->why, $evaluation, $undo);
         });

@@ -162,12 +162,7 @@ final class Standing
             'id' => $stop->id,
             'at' => $stop->began->toIso(),
             'cleared' => $stop->cleared,
-            'words' => implode(', ', [
-                ...array_map(EvaluationWords::sign(...), $stop->signs),
-                ...($stop->level !== null && $stop->level >= $evaluation->log->file->response_rule->stop_at
-                    ? ["pain $stop->level of 10"]
-                    : []),
-            ]),
+            'words' => EvaluationWords::stop($stop, $evaluation),
         ], $evaluation->stops);
     }
 

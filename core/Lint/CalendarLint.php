@@ -7,6 +7,7 @@ namespace Rung\Core\Lint;
 use Rung\Core\Calendar\Placed;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Words\TimeWords;
 
 /** What can be said of the days on which a stage is done. */
 final class CalendarLint extends Notes
@@ -29,7 +30,7 @@ final class CalendarLint extends Notes
         foreach ($this->subject->events as $event) {
             foreach ($springs as $day) {
                 if (abs($day - $event->number) <= 1) {
-                    $this->say(LintKey::SpringsNearEvent, 'Springs within a day of the event on ' . $event->toIso() . '.');
+                    $this->say(LintKey::SpringsNearEvent, 'Springs within a day of the event on ' . TimeWords::day($event) . '.');
                 }
             }
         }

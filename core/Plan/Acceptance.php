@@ -17,6 +17,7 @@ use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\DoseWords;
+use Rung\Core\Words\TimeWords;
 
 /** Works out what accepting a proposal, or a flare, does to the plan. */
 final class Acceptance
@@ -93,7 +94,7 @@ final class Acceptance
         }
         if ($flare->restDays > 0) {
             $self->plan = $self->plan->restingAllUntil($today->plus($flare->restDays));
-            $self->notes[] = new ChangeNote(null, null, "No loading until {$today->plus($flare->restDays)->toIso()}");
+            $self->notes[] = new ChangeNote(null, null, 'No loading until ' . TimeWords::day($today->plus($flare->restDays)));
         }
         if ($self->notes !== [] && $self->changes === []) {
             $self->changes[] = new DoseChange($evaluation->log->at, DoseChangeKind::Ease);
@@ -114,7 +115,7 @@ final class Acceptance
                 $this->plan = $this->plan->restingUntil($prescription->key, $until);
             }
         }
-        $this->notes[] = new ChangeNote(null, null, "Holds only until {$until->toIso()}");
+        $this->notes[] = new ChangeNote(null, null, 'Holds only until ' . TimeWords::day($until));
         $isHold = static fn(Prescription $one): bool => $one->mode === Mode::Isometric;
         if (array_filter($stage->stage->prescriptions, $isHold) !== []) {
             return;

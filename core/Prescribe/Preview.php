@@ -110,6 +110,7 @@ final readonly class Preview
     private function prescription(Prescription $prescription): array
     {
         return [
+            'exercise' => $prescription->exercise,
             'title' => $this->catalogue->titleOf($prescription->exercise),
             'words' => DoseWords::of($prescription),
             'tempo_words' => DoseWords::tempo($prescription),

@@ -47,7 +47,9 @@ final readonly class StageDraft
         if ($from !== null && $from->number !== 0 && $today->isAfter($from)) {
             $node->fault('from', 'must be today or later: what was done stays as it was asked');
         }
-        self::check($node, $prescriptions, $before, $catalogue, $bodyMassKg);
+        if ($before->stage->key === $key) {
+            self::check($node, $prescriptions, $before, $catalogue, $bodyMassKg);
+        }
 
         return new self(
             $before,

@@ -15,6 +15,7 @@ use Rung\Core\Dose\Prescription;
 use Rung\Core\Number;
 use Rung\Core\Strength\Strength;
 use Rung\Core\Words\DoseWords;
+use Rung\Core\Words\TimeWords;
 
 /** Loads that follow from what was logged and tested, and the step that the progression would take next. */
 final class Suggestions
@@ -44,7 +45,7 @@ final class Suggestions
         if ($best === null || $done === null) {
             return [];
         }
-        $from = 'by ' . self::set($best['set']) . " on {$done->on->toIso()}";
+        $from = 'by ' . self::set($best['set']) . ' on ' . TimeWords::day($done->on);
         if ($dose->rm === null || $dose->rm > Strength::MAX_REPS) {
             return [new Suggestion(null, null, '1 RM about ' . Number::tenth($best['kg'] - $body) . " kg, $from")];
         }
@@ -64,7 +65,7 @@ final class Suggestions
         $test = $course->tests[$structure->strengthTest->key] ?? null;
         if ($test instanceof StrengthTest && $test->affected > 0) {
             $target = array_map(Number::tenth(...), Strength::holdTarget($test->affected, $percent));
-            $told[] = new Suggestion(null, null, "$percent % of $test->affected $test->unit: hold at {$target['value']} $test->unit ({$target['low']}–{$target['high']}), tested {$test->on->toIso()}");
+            $told[] = new Suggestion(null, null, "$percent % of $test->affected $test->unit: hold at {$target['value']} $test->unit ({$target['low']}–{$target['high']}), tested " . TimeWords::day($test->on));
         }
         $effort = (int) round($percent / self::PERCENT_A_POINT_OF_EFFORT);
         $told[] = new Suggestion('effort', $effort, "without a gauge, effort $effort of 10 stands for $percent %");

@@ -164,8 +164,7 @@ final class GateOutlook
             if ($verdict === Verdict::Over || $verdict === Verdict::Stop) {
                 $since = max($since, $one['day']);
             }
-            // One that waits for its morning is answered by tomorrow.
-            $counts = $verdict->isJudged() || ($hoping && $verdict === Verdict::Pending && $day > $this->log->today->number);
+            $counts = $verdict->isJudged() || ($hoping && $verdict === Verdict::Pending && $this->morningAfter($one['day']) <= $day);
             $judged += $counts && $one['day'] > $day - (int) $criterion->min ? 1 : 0;
         }
         $judged += $hoping ? $this->aheadBetween($day - (int) $criterion->min + 1, $day - 1) : 0;
@@ -329,12 +328,23 @@ final class GateOutlook
             && (!$sport || !in_array($planned->slot, $exercised, true))));
     }
 
+    /** The first day from today on whose morning can still answer a session of a day. */
+    private function morningAfter(int $day): int
+    {
+        return max($day + 1, $this->nextMorning());
+    }
+
+    /** Today where its morning is not answered yet, else tomorrow. */
+    private function nextMorning(): int
+    {
+        $today = $this->log->today->number;
+
+        return $this->scoresBetween($today, $today) === [] ? $today : $today + 1;
+    }
+
     /** Mornings still to be answered in a span of days. */
     private function morningsBetween(int $from, int $to): int
     {
-        $today = $this->log->today->number;
-        $open = $this->scoresBetween($today, $today) === [] ? $today : $today + 1;
-
-        return max(0, $to - max($from, $open) + 1);
+        return max(0, $to - max($from, $this->nextMorning()) + 1);
     }
 }

@@ -14,6 +14,7 @@ use Rung\Core\Plan\PlanStep;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Response\Sign;
 use Rung\Core\Response\VerdictReason;
+use Rung\Core\Stage\Criterion;
 use Rung\Core\Stage\CriterionOutlook;
 use Rung\Core\Stage\CriterionResult;
 use Rung\Core\Stage\CriterionState;
@@ -136,10 +137,21 @@ final class EvaluationWords
         };
     }
 
+    /** What was reported: "swelling, pain 8 of 10". */
+    public static function stop(StopSource $stop, Evaluation $evaluation): string
+    {
+        $what = array_map(self::sign(...), $stop->signs);
+        if ($stop->level !== null && $stop->level >= $evaluation->log->file->response_rule->stop_at) {
+            $what[] = "pain $stop->level of 10";
+        }
+
+        return implode(', ', $what);
+    }
+
     /** @return list<string> */
     public static function attention(Evaluation $evaluation): array
     {
-        $since = static fn(?Day $day): string => $day === null ? '' : ' since ' . $day->toIso();
+        $since = static fn(?Day $day): string => $day === null ? '' : ' since ' . TimeWords::day($day);
 
         return array_map(static fn(AttentionReason $reason): string => match ($reason) {
             AttentionReason::NoScores => 'no morning answer for three days',
@@ -165,7 +177,7 @@ final class EvaluationWords
             CriterionType::CleanDays => self::count($value, 'day') . " without too strong an answer, at least $need",
             CriterionType::Symmetry => 'symmetry of ' . self::plain($criterion->test) . ": $value %, at least $need %",
             CriterionType::TestValue => self::plain($criterion->test) . ": $value, at least $need",
-            CriterionType::Reached => self::count($value, 'set') . " of the dose to reach, at least $need",
+            CriterionType::Reached => 'sets of ' . self::reached($criterion) . " well borne: $value, at least $need",
             CriterionType::SportSessions => self::count($value, 'full practice') . " well borne, at least $need",
             CriterionType::Adherence => "$value % of planned sessions done, at least $need %",
             CriterionType::Outcome => self::plain($criterion->measure) . ": $value, " . ($criterion->min === null ? 'at most' : 'at least') . " $need",
@@ -173,6 +185,22 @@ final class EvaluationWords
         };
 
         return $result->state === CriterionState::NoData && $result->value !== null ? "$words (too few readings)" : $words;
+    }
+
+    /** What a set has to reach: "10 at 40 kg", "30 s". */
+    private static function reached(Criterion $criterion): string
+    {
+        $main = implode(' × ', array_filter([
+            $criterion->reps === null ? null : (string) $criterion->reps,
+            $criterion->hold_s === null ? null : "$criterion->hold_s s",
+        ]));
+        $told = array_filter([
+            $main === '' ? null : $main,
+            $criterion->load_kg === null ? null : "at $criterion->load_kg kg",
+            $criterion->rir_min === null ? null : "with $criterion->rir_min in reserve",
+        ]);
+
+        return $told === [] ? 'any dose' : implode(' ', $told);
     }
 
     /** How far a criterion is from being met, and what has to happen; null where it is met. */
@@ -222,14 +250,7 @@ final class EvaluationWords
     private static function stops(Evaluation $evaluation): string
     {
         $open = array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->cleared);
-        $told = array_map(static function (StopSource $stop) use ($evaluation): string {
-            $what = array_map(self::sign(...), $stop->signs);
-            if ($stop->level !== null && $stop->level >= $evaluation->log->file->response_rule->stop_at) {
-                $what[] = "pain $stop->level of 10";
-            }
-
-            return implode(', ', $what);
-        }, $open);
+        $told = array_map(static fn(StopSource $stop): string => self::stop($stop, $evaluation), $open);
 
         return 'Reported: ' . implode('; ', $told) . '. Stop and see before any loading.';
     }

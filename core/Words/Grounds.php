@@ -6,6 +6,7 @@ namespace Rung\Core\Words;
 
 use Rung\Core\Decision\ActionReason;
 use Rung\Core\Decision\Bout;
+use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Number;
 use Rung\Core\Response\PainBounds;
@@ -45,8 +46,8 @@ final class Grounds
         if ($response->session->settled_min !== null) {
             $grounds[] = new Ground(
                 'Back to how it was after',
-                Number::tenth($response->session->settled_min) . ' min',
-                "within $rule->settle_within_min min",
+                TimeWords::minutes($response->session->settled_min),
+                'within ' . TimeWords::minutes($rule->settle_within_min),
                 Number::over($response->session->settled_min, $rule->settle_within_min),
                 $on,
             );
@@ -59,7 +60,7 @@ final class Grounds
             $grounds[] = new Ground(
                 'Rise over the baseline of ' . Number::tenth($response->baseline),
                 self::signed($response->rise),
-                "too much from $rule->rise_over_from",
+                $rule->rise_watch_from === $rule->rise_over_from ? "too much from $rule->rise_over_from" : "a reaction from $rule->rise_watch_from, too much from $rule->rise_over_from",
                 Number::atLeast($response->rise, $rule->rise_watch_from),
                 $on,
             );
@@ -102,10 +103,25 @@ final class Grounds
                 ? [new Ground('Answers well borne in a row', (string) $evaluation->bouts->wellBorneRun(), $asked)]
                 : [new Ground('Settled answers since the last change', (string) $evaluation->bouts->settledRun($evaluation->log), $asked)],
             ActionReason::GateOpen => [new Ground('Answers well borne in a row', (string) $evaluation->bouts->wellBorneRun(), $asked)],
+            ActionReason::UnclearedStop => self::stops($evaluation),
             ActionReason::AnswersMissing => [new Ground('Sessions without an answer', (string) $evaluation->bouts->unansweredSinceLast(), 'fewer than 2', true)],
             ActionReason::LongBreak, ActionReason::NoRecentAnswers => self::sinceLast($evaluation),
             default => [],
         };
+    }
+
+    /** @return list<Ground> what is still to be reviewed */
+    private static function stops(Evaluation $evaluation): array
+    {
+        $open = array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->cleared);
+
+        return array_values(array_map(static fn(StopSource $stop): Ground => new Ground(
+            'Reported, not reviewed yet',
+            EvaluationWords::stop($stop, $evaluation),
+            "stop at {$evaluation->log->file->response_rule->stop_at} of 10 or a sign",
+            true,
+            $evaluation->log->file->timezone->dayOf($stop->began),
+        ), $open));
     }
 
     /** @return list<Ground> */

@@ -8,7 +8,7 @@ declare(strict_types=1);
 $count = (int) ($argv[1] ?? 150);
 $db = new PDO(sprintf('pgsql:host=%s;port=%s;dbname=%s', getenv('DB_HOST'), getenv('DB_PORT'), getenv('DB_DATABASE')), (string) getenv('DB_USERNAME'), (string) getenv('DB_PASSWORD'));
 $db->setAttribute(PDO::ATTR_ERRMODE, PDO::ERRMODE_EXCEPTION);
-$template = (string) $db->query("select case_id from training_sessions group by case_id order by count(*) desc limit 1")->fetchColumn();
+$template = (string) $db->query('select case_id from training_sessions group by case_id order by count(*) desc limit 1')->fetchColumn();
 
 /** @param array<string, string> $instead */
 $copy = static function (string $table, array $instead, string $where) use ($db): void {

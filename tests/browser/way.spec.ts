@@ -117,48 +117,6 @@ test('a morning answer on the phone moves the case on the Round at once', async 
   await expect(phone.getByText('No session until')).toBeHidden();
 });
 
-test('a proposal is accepted, and the athlete sees what changed', async ({ page, browser }) => {
-  await practitioner(page);
-  const line = page.getByRole('region', { name: 'Ready to progress' }).getByRole('article').first();
-  const name = (await line.getAttribute('aria-label')) ?? '';
-  await line.getByRole('button', { name: 'Accept' }).click();
-  const dialog = page.getByRole('dialog');
-  await expect(dialog).toContainText('→');
-  await dialog.getByRole('button', { name: 'Put in force' }).click();
-  await expect(page.getByText(`${name}: Progress:`)).toBeVisible();
-  await expect(page.getByRole('region', { name: 'On course' }).getByRole('article', { name })).toBeVisible();
-
-  await page.getByRole('link', { name: `Open ${name}` }).click();
-  const record = page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first();
-  await expect(record).toContainText('Progress:');
-  await expect(record).toContainText('settled on this dose');
-  const change = ((await record.locator('p').first().innerText()).split(': ').at(-1) ?? '').trim();
-  const phone = await athlete(browser, name.toLowerCase().replaceAll(' ', '.'));
-  await expect(phone.getByText('New today:').locator('..')).toContainText(change);
-});
-
-test('a dose is changed by hand; an expired sign-in loses nothing', async ({ page, context }) => {
-  await practitioner(page);
-  await page.getByRole('link', { name: 'Change for Tobias Fenwick' }).click();
-  const dialog = page.getByRole('dialog', { name: /change the dose/ });
-  await dialog.getByLabel('Sets').last().fill('21');
-  await dialog.getByLabel('Reason, for the record').fill('A lighter week');
-  await dialog.getByRole('button', { name: 'Put in force' }).click();
-  await expect(dialog.getByText('Sets must be from 1 to 20.')).toBeVisible();
-  await dialog.getByLabel('Sets').last().fill('2');
-
-  await context.clearCookies();
-  await dialog.getByRole('button', { name: 'Put in force' }).click();
-  const again = page.getByRole('dialog', { name: 'Your sign-in has run out' });
-  await again.getByLabel('E-mail address').fill('ola.vance@ropewalk.example');
-  await again.getByLabel('Password').fill(process.env.DEMO_PASSWORD ?? '');
-  await again.getByRole('button', { name: 'Sign in' }).click();
-  await expect(again).toBeHidden();
-  await expect(dialog.getByLabel('Reason, for the record')).toHaveValue('A lighter week');
-  await dialog.getByRole('button', { name: 'Put in force' }).click();
-  await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText('A lighter week');
-});
-
 test('the Round is worked by keyboard', async ({ page }) => {
   await practitioner(page);
   await page.keyboard.press('?');
@@ -187,7 +145,13 @@ test('no serious fault of accessibility, light and dark', async ({ page, browser
     }
     await page.goto('/');
     await page.getByRole('link', { name: 'Open Basil Thorne' }).click();
-    await page.getByRole('region', { name: 'Proposal' }).waitFor();
+    await page.getByRole('region', { name: 'Sessions' }).getByRole('table').waitFor();
+    await page.getByRole('button', { name: 'Ask every school' }).click();
+    await page.getByText('Where they part').waitFor();
+    await expectAccessible(page);
+    await page.getByRole('link', { name: 'Prescribe' }).click();
+    await page.getByRole('button', { name: /^Edit/ }).first().click();
+    await page.getByText('up to date').waitFor();
     await expectAccessible(page);
     await phone.goto('/athlete');
     await phone.getByRole('region', { name: 'My ladder' }).waitFor();

@@ -1,8 +1,9 @@
 import type { Schemas } from '../api/client';
-import { shortDay } from '../shell/dates';
-import { colour, faint } from '../shell/theme';
+import { day } from '../shell/dates';
+import { colour } from '../shell/theme';
 
-type HookData = Schemas['Hook'];
+/** A hook as both the Round and a case tell it. */
+type HookData = Schemas['RoundHook'];
 
 const tone: Record<HookData['verdict'], string> = {
   settled: colour('primary'),
@@ -20,6 +21,7 @@ const tone: Record<HookData['verdict'], string> = {
  * a dot; one that ends above it stays open with a ring; a crossed stem is a stop.
  */
 export function HookGlyph({ hook, x, y, width }: { hook: HookData; x: number; y: (value: number) => number; width: number }) {
+  if (width < 9) return <SlimHook hook={hook} x={x} y={y} width={width} />;
   const base = hook.baseline ?? 0;
   const stem = x + width * 0.3;
   const end = x + width * 0.78;
@@ -47,7 +49,14 @@ export function HookGlyph({ hook, x, y, width }: { hook: HookData; x: number; y:
   );
 }
 
-const inWords = (hooks: readonly HookData[]): string => {
+/** "Tue 14 Apr: pain 3 of 10, next morning 2" */
+export const hookWords = (hook: HookData): string => [
+  `${day(hook.on)}: ${hook.during === null ? 'no pain logged' : `pain ${hook.during} of 10`}`,
+  hook.next_day === null ? null : `next morning ${hook.next_day}`,
+  hook.verdict === 'pending' ? 'waits for the morning' : hook.verdict === 'stop' ? 'stop' : null,
+].filter((part) => part !== null).join(', ');
+
+export const inWords = (hooks: readonly HookData[]): string => {
   if (hooks.length === 0) return 'No sessions in these days';
   const count = (verdicts: HookData['verdict'][]) => hooks.filter((hook) => verdicts.includes(hook.verdict)).length;
   const told: [string, number][] = [
@@ -60,6 +69,28 @@ const inWords = (hooks: readonly HookData[]): string => {
   return `${hooks.length} sessions: ${told.filter(([, n]) => n > 0).map(([what, n]) => `${n} ${what}`).join(', ')}`;
 };
 
+/** The same where a day has only a few pixels: a sharp stem, and a mark at the next morning's score. */
+function SlimHook({ hook, x, y, width }: { hook: HookData; x: number; y: (value: number) => number; width: number }) {
+  const base = hook.baseline ?? 0;
+  const left = Math.round(x);
+  const stem = Math.max(1, Math.floor(width / 3));
+  const top = Math.round(y(hook.during ?? base));
+  const foot = Math.round(y(base));
+  const next = hook.next_day;
+  const stroke = tone[hook.verdict];
+  const mark = Math.max(2, Math.ceil(width / 2));
+  const open = next !== null && next > base;
+  return (
+    <g shapeRendering="crispEdges">
+      <rect x={left} y={Math.min(top, foot)} width={stem} height={Math.max(1, Math.abs(foot - top))} fill={stroke} />
+      {next !== null && (open
+        ? <rect x={left + stem + 0.5} y={Math.round(y(next)) - mark / 2 + 0.5} width={mark} height={mark} fill="none" stroke={stroke} strokeWidth={1} />
+        : <rect x={left + stem} y={Math.round(y(next)) - 1} width={mark} height={2} fill={stroke} />)}
+      {hook.verdict === 'stop' && <path d={`M${left - 2} ${foot - 7}l6 6m0 -6l-6 6`} stroke={stroke} strokeWidth={1.5} shapeRendering="auto" />}
+    </g>
+  );
+}
+
 /** Two weeks of hooks for a line of a list. */
 export function HookStrip({ hooks, days, today }: { hooks: readonly HookData[]; days: number; today: string }) {
   const width = 13;
@@ -70,78 +101,11 @@ export function HookStrip({ hooks, days, today }: { hooks: readonly HookData[]; 
   return (
     <svg width={days * width} height={height} style={{ display: 'block' }} role="img" aria-label={inWords(hooks)}>
       <line x1={0} x2={days * width} y1={y(0)} y2={y(0)} stroke={colour('line')} strokeWidth={1} />
-      {hooks.map((hook) => (
-        <g key={hook.session}>
-          <title>{`${shortDay(hook.on)}: ${hook.words}`}</title>
+      {hooks.map((hook, i) => (
+        <g key={hook.on + String(i)}>
+          <title>{hookWords(hook)}</title>
           <HookGlyph hook={hook} x={at(hook.on) * width} y={y} width={width} />
         </g>
-      ))}
-    </svg>
-  );
-}
-
-interface Row {
-  hooks: readonly HookData[];
-  scores: readonly { on: string; score: number }[];
-  from: string;
-  to: string;
-  limit: number;
-  chosen: string | null;
-  choose: (session: string | null) => void;
-}
-
-/** The story of a span: hooks on their days with the morning test under them, on one scale. */
-export function HookChart({ hooks, scores, from, to, limit, chosen, choose }: Row) {
-  const first = new Date(`${from}T12:00:00Z`).getTime();
-  const index = (on: string) => Math.round((new Date(`${on}T12:00:00Z`).getTime() - first) / 86_400_000);
-  const days = index(to) + 1;
-  const left = 26;
-  const full = 620;
-  const step = Math.min(42, (full - left - 6) / days);
-  const glyph = Math.max(7, Math.min(26, step));
-  const height = 210;
-  const y = (value: number) => height - 26 - (value * (height - 46)) / 10;
-  const every = days <= 16 ? 2 : days <= 45 ? 7 : 14;
-  const shown = hooks.filter((hook) => index(hook.on) >= 0 && index(hook.on) < days);
-  return (
-    <svg width="100%" viewBox={`0 0 ${full} ${height}`} role="group" aria-label={`Sessions from ${shortDay(from)} to ${shortDay(to)}. ${inWords(shown)}`}>
-      {[0, 2, 4, 6, 8, 10].map((value) => (
-        <g key={value}>
-          <line x1={left} x2={full} y1={y(value)} y2={y(value)} stroke={colour('line')} strokeWidth={0.5} />
-          <text x={left - 6} y={y(value) + 4} textAnchor="end" fontSize={11} fill={faint}>{value}</text>
-        </g>
-      ))}
-      <line x1={left} x2={full} y1={y(limit)} y2={y(limit)} stroke={colour('watch')} strokeWidth={1} strokeDasharray="5 4" />
-      <text x={left + 4} y={y(limit) - 4} fontSize={11} fill={colour('watch')}>limit in exercise {limit}</text>
-      <polyline
-        fill="none"
-        stroke={faint}
-        strokeWidth={1}
-        strokeDasharray="1 3"
-        points={scores.filter((score) => index(score.on) >= 0).map((score) => `${left + index(score.on) * step + step / 2},${y(score.score)}`).join(' ')}
-      />
-      {shown.map((hook) => {
-        const x = left + index(hook.on) * step + (step - glyph) / 2;
-        return (
-          <g
-            key={hook.session}
-            role="button"
-            tabIndex={0}
-            aria-pressed={chosen === hook.session}
-            aria-label={`${shortDay(hook.on)}: ${hook.words}`}
-            onClick={() => choose(chosen === hook.session ? null : hook.session)}
-            onKeyDown={(event) => { if (event.key === 'Enter') choose(hook.session); }}
-            style={{ cursor: 'pointer' }}
-          >
-            <rect x={x} y={10} width={glyph} height={height - 34} fill={chosen === hook.session ? 'var(--mui-palette-action-selected)' : 'transparent'} />
-            <HookGlyph hook={hook} x={x} y={y} width={glyph} />
-          </g>
-        );
-      })}
-      {Array.from({ length: days }, (_, i) => i).filter((i) => i % every === 0).map((i) => (
-        <text key={i} x={left + i * step + step / 2} y={height - 6} fontSize={11} fill={faint} textAnchor="middle">
-          {shortDay(new Date(first + i * 86_400_000).toISOString())}
-        </text>
       ))}
     </svg>
   );

@@ -1,8 +1,9 @@
 import type { Schemas } from '../api/client';
 import { colour, faint, ink } from '../shell/theme';
 
-type Rung = Schemas['LadderRung'];
-type Peg = Schemas['Peg'];
+/** A stage as both the Round and a case tell it. */
+type Rung = Schemas['RoundRung'];
+type Peg = Schemas['RoundRung']['pegs'][number];
 
 /** What the drawing says, for those who do not see it. */
 function inWords(rungs: readonly Rung[]): string {

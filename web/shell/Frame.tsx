@@ -8,21 +8,8 @@ import { type ReactNode, useEffect, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 
 import { Mark } from '../charts/Mark';
+import { isTyping, KEYS } from './keys';
 import { type User, useSignOut } from './useSignedIn';
-
-const KEYS: [string, string][] = [
-  ['j / k', 'next / previous case on the Round'],
-  ['a', 'look at the proposal and accept it'],
-  ['c', 'change the dose by hand'],
-  ['o', 'open the case'],
-  ['/', 'search'],
-  ['?', 'this list'],
-];
-
-/** Whether a key press belongs to a field that is being typed in, or to the browser. */
-export const isTyping = (event: KeyboardEvent): boolean =>
-  event.ctrlKey || event.metaKey || event.altKey
-  || (event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [role="dialog"], [role="listbox"]') !== null);
 
 /** The bar over every page of the desk. */
 export function Frame({ user, children }: { user: User; children: ReactNode }) {

@@ -23,5 +23,17 @@ export const ago = (iso: string, today: string): string => {
   return days > 1 && days <= 14 ? `${days} days ago` : day(iso);
 };
 
+/** "5 min ago", "3 h ago", further back "2 days ago", of a moment. */
+export const since = (iso: string, now: Date = new Date()): string => {
+  const minutes = Math.max(0, Math.round((now.getTime() - new Date(iso).getTime()) / 60_000));
+  if (minutes < 60) return `${minutes} min ago`;
+  const hours = Math.round(minutes / 60);
+  return hours < 36 ? `${hours} h ago` : `${Math.round(hours / 24)} days ago`;
+};
+
+/** The calendar date so many days after another. */
+export const plusDays = (iso: string, days: number): string =>
+  new Date(atNoon(iso).getTime() + days * 86_400_000).toISOString().slice(0, 10);
+
 /** "Tue 14 Apr, 18:05", the moment's own offset kept. */
 export const moment = (iso: string): string => `${day(iso)}, ${iso.slice(11, 16)}`;

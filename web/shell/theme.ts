@@ -30,6 +30,8 @@ export const theme = createTheme({
       palette: {
         primary: { main: '#1f5a43', contrastText: '#fffdf7' },
         error: { main: '#9a3620' },
+        warning: { main: '#85560a' },
+        info: { main: '#57626b' },
         background: { default: '#f4eee2', paper: '#fffcf5' },
         text: { primary: '#23261f', secondary: '#595b50' },
         divider: '#ddd4c2',
@@ -44,6 +46,8 @@ export const theme = createTheme({
       palette: {
         primary: { main: '#86c9a6', contrastText: '#10241a' },
         error: { main: '#f09a80' },
+        warning: { main: '#e2b565' },
+        info: { main: '#a4b1b9' },
         background: { default: '#161915', paper: '#1f231e' },
         text: { primary: '#ece6d8', secondary: '#b3b1a3' },
         divider: '#383d35',
@@ -77,6 +81,21 @@ export const theme = createTheme({
     MuiButtonBase: { styleOverrides: { root: { fontFamily: 'inherit' } } },
     MuiTextField: { defaultProps: { size: 'small' } },
     MuiPaper: { defaultProps: { elevation: 0 } },
+    MuiAlert: {
+      defaultProps: { icon: false },
+      styleOverrides: {
+        root: { alignItems: 'center', paddingTop: 4, paddingBottom: 4 },
+        standard: {
+          backgroundColor: 'var(--mui-palette-background-paper)',
+          color: 'var(--mui-palette-text-primary)',
+          border: '1px solid var(--mui-palette-divider)',
+          borderLeftWidth: 4,
+          '&.MuiAlert-colorInfo': { borderLeftColor: 'var(--mui-palette-unknown-main)' },
+          '&.MuiAlert-colorWarning': { borderLeftColor: 'var(--mui-palette-watch-main)' },
+          '&.MuiAlert-colorError': { borderLeftColor: 'var(--mui-palette-over-main)' },
+        },
+      },
+    },
   },
 });
 

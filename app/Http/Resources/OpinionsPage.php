@@ -12,6 +12,7 @@ use Rung\Core\Evaluation\SecondOpinions;
 use Rung\Core\Plan\Acceptance;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Words\TimeWords;
 
 /** What every school would say of the same log, where they part and why. */
 final class OpinionsPage
@@ -85,6 +86,6 @@ final class OpinionsPage
     {
         $rule = $school->rule;
 
-        return "pain to $rule->during_max, next morning to $rule->next_day_max, too much from a rise of $rule->rise_over_from, back within $rule->settle_within_min min, grows after $rule->progress_after";
+        return "pain to $rule->during_max, next morning to $rule->next_day_max, too much from a rise of $rule->rise_over_from, back within " . TimeWords::minutes($rule->settle_within_min) . ", grows after $rule->progress_after";
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Actions\RefreshStanding;
 use App\Models\CareCase;
 use App\Models\StageEntry;
 use App\Support\CatalogueShelf;
@@ -11,6 +12,8 @@ use App\Support\Clock;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\Calendar\Weekday;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Plan\Acceptance;
+use Rung\Core\Plan\ChangeNote;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Time\Day;
@@ -18,7 +21,7 @@ use Rung\Core\Time\Day;
 /** What the Prescribe screen begins with: the plan in force, stage by stage, as it can be edited. */
 final class PrescribePage
 {
-    public function __construct(private readonly CatalogueShelf $shelf) {}
+    public function __construct(private readonly CatalogueShelf $shelf, private readonly RefreshStanding $standing) {}
 
     /** @return array<string, mixed> */
     public function of(CareCase $case): array
@@ -40,11 +43,26 @@ final class PrescribePage
             'waiting' => $waiting === null ? null : ['version' => $waiting->version, 'from' => $waiting->valid_from ?? $today->toIso(), 'note' => $waiting->note],
             'stage' => $stage->stage,
             'stages' => array_map(fn(PlanStage $one): array => $this->stage($one, $plan, $case, $today), $plan->stages),
+            'proposed' => $this->proposed($case, $plan),
             'available' => array_map(static fn(Weekday $day): string => $day->value, $case->weekdays($plan)),
             'others' => array_values(CareCase::query()->with('athlete')->where('structure', $case->structure)->where('id', '!=', $case->id)
                 ->orderByDesc('opened_on')->limit(30)->get()
                 ->map(static fn(CareCase $one): array => ['key' => $one->id, 'title' => "{$one->athlete->name}, $one->side"])->all()),
         ];
+    }
+
+    /** @return list<array<string, mixed>> the prescriptions that accepting the proposal would change, as it would make them */
+    private function proposed(CareCase $case, Plan $plan): array
+    {
+        $catalogue = $this->shelf->forCase($case, $plan);
+        $step = Acceptance::of($plan, $this->standing->evaluate($case), $catalogue);
+        $changed = array_filter(array_map(static fn(ChangeNote $note): ?Prescription => $note->after, $step->notes));
+
+        return array_values(array_map(static fn(Prescription $one): array => [
+            'title' => $catalogue->titleOf($one->exercise),
+            'rests' => false,
+            'prescription' => $one->toArray(),
+        ], $changed));
     }
 
     /** @return array<string, mixed> */

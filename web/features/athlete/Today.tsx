@@ -44,7 +44,7 @@ export function Today() {
       )}
       {plan.news !== null && (
         <Alert severity="info" icon={false} sx={{ bgcolor: 'background.paper', color: 'text.primary', border: 1, borderColor: 'divider' }}>
-          <b>New {ago(plan.news.on, plan.today)}:</b> {plan.news.words}
+          <b>New {ago(plan.news.on, plan.today)}:</b> {plan.news.words}{plan.news.why !== null && <><br /><b>Why:</b> {plan.news.why}</>}
         </Alert>
       )}
       {plan.advice.length > 0 && (

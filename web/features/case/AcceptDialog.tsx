@@ -11,16 +11,20 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 
 import { Refusal } from '../../api/client';
+import { day } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
+import { Grounds } from './Grounds';
 import { PegList } from './PegList';
+import type { Done } from './UndoBar';
 import { type Case, useCase, useDecide } from './useCase';
+import { ACTIONS } from './words';
 
 /** Shows what accepting would change, and puts it in force only when asked to. */
-export function AcceptDialog({ id, close, decided }: { id: string; close: () => void; decided: (words: string) => void }) {
+export function AcceptDialog({ id, close, decided }: { id: string; close: () => void; decided: (done: Done) => void }) {
   const found = useCase(id);
   return (
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="accept">
-      <DialogTitle id="accept">{found.data === undefined ? 'Proposal' : `${found.data.athlete.name}: ${kind(found.data)}`}</DialogTitle>
+      <DialogTitle id="accept">{found.data === undefined ? 'Proposal' : `${found.data.athlete.name}: ${ACTIONS[found.data.standing.action]}`}</DialogTitle>
       {found.isPending && <Loading what="the proposal" />}
       {found.isError && found.data === undefined && <Failed problem={found.error} again={() => void found.refetch()} />}
       {found.data !== undefined && <Proposal key={found.data.revision} found={found.data} close={close} decided={decided} />}
@@ -28,12 +32,7 @@ export function AcceptDialog({ id, close, decided }: { id: string; close: () => 
   );
 }
 
-const kind = (found: Case): string => ({
-  stop: 'stopped', gather: 'gather answers', repeat: 'repeat the dose', advance: 'next stage', finish: 'finish',
-  step_down: 'step back', ease: 'ease', progress: 'progress', add_load: 'add load',
-})[found.standing.action];
-
-function Proposal({ found, close, decided }: { found: Case; close: () => void; decided: (words: string) => void }) {
+function Proposal({ found, close, decided }: { found: Case; close: () => void; decided: (done: Done) => void }) {
   const decide = useDecide(found.id);
   const [chosen, setChosen] = useState(() => found.proposals.filter((one) => one.preferred).map((one) => one.prescription));
   const { standing } = found;
@@ -42,13 +41,14 @@ function Proposal({ found, close, decided }: { found: Case; close: () => void; d
   const accept = () =>
     decide.mutate(
       { kind: 'accept', revision: found.revision, prescriptions: many ? chosen : undefined },
-      { onSuccess: (answer) => { decided(`${found.athlete.name}: ${answer.words}`); close(); } },
+      { onSuccess: (answer) => { decided({ words: `${found.athlete.name}: ${answer.words}`, undo: answer.undo ? { id: found.id, decision: answer.id } : undefined }); close(); } },
     );
 
   return (
     <>
       <DialogContent dividers>
-        <Typography sx={{ mb: 1.5 }}>{standing.because}</Typography>
+        <Typography sx={{ mb: 1 }}>{standing.because}</Typography>
+        {found.waiting !== null && <Alert severity="info" sx={{ mb: 1 }}>A plan waits for {day(found.waiting.from)} ({found.waiting.note}). What you put in force now takes its place.</Alert>}
         {many && (
           <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
             {found.proposals.map((one) => (
@@ -68,9 +68,10 @@ function Proposal({ found, close, decided }: { found: Case; close: () => void; d
         {(standing.action === 'advance' || standing.action === 'finish') && (
           <>
             <Typography variant="h3" sx={{ mb: 0.5 }}>{standing.headline}</Typography>
-            <PegList pegs={standing.ladder.find((rung) => rung.state === 'current')?.pegs ?? []} />
+            <PegList pegs={found.gate.criteria} />
           </>
         )}
+        {many && <><Typography variant="h3" sx={{ mt: 1 }}>What it rests on</Typography><Grounds grounds={found.grounds} /></>}
         {decide.isError && <Alert severity="error" sx={{ mt: 2 }}>{decide.error instanceof Refusal ? decide.error.message : 'This could not be sent. Try again.'}</Alert>}
       </DialogContent>
       <DialogActions>

@@ -1,25 +1,32 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
-import Snackbar from '@mui/material/Snackbar';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
-import { useParams, useSearchParams } from 'react-router';
+import { useEffect, useState } from 'react';
+import { Link as RouterLink, useLocation, useNavigate, useParams } from 'react-router';
 
 import { UprightLadder } from '../../charts/Ladder';
 import { ago, day } from '../../shell/dates';
+import { isTyping } from '../../shell/keys';
 import { Failed, Loading } from '../../shell/States';
+import { NudgeDialog } from '../round/NudgeDialog';
 import { AcceptDialog } from './AcceptDialog';
-import { ChangeDialog } from './ChangeDialog';
 import { DoseTable } from './DoseTable';
+import { FlareDialog } from './FlareDialog';
+import { GatePanel } from './GatePanel';
 import { IntakeNotes } from './IntakeNotes';
 import { LintPanel } from './LintPanel';
-import { PegList } from './PegList';
-import { ReasonDialog, type Asked } from './ReasonDialog';
+import { MessagesPanel } from './MessagesPanel';
+import { OpinionsPanel } from './OpinionsPanel';
+import { ProposalCard } from './ProposalCard';
+import { type Asked, ReasonDialog } from './ReasonDialog';
 import { RecordList } from './RecordList';
 import { Story } from './Story';
 import { TestPanel } from './TestPanel';
+import { type Done, UndoBar } from './UndoBar';
 import { type Case, useCase } from './useCase';
 
 export function CasePage() {
@@ -27,109 +34,113 @@ export function CasePage() {
   const found = useCase(id);
   if (found.isPending) return <Loading what="the case" />;
   if (found.data === undefined) return <Failed problem={found.error} again={() => void found.refetch()} />;
-  return <CaseView found={found.data} />;
+  return <CaseView key={id} found={found.data} problem={found.error} />;
 }
 
-function CaseView({ found }: { found: Case }) {
-  const [search, setSearch] = useSearchParams();
-  const [accepting, setAccepting] = useState(false);
-  const [asked, setAsked] = useState<Asked | null>(null);
-  const [done, setDone] = useState<string | null>(null);
+type Open = { dialog: 'accept' | 'flare' | 'nudge' } | { dialog: 'reason'; asked: Asked } | null;
+
+function CaseView({ found, problem }: { found: Case; problem: unknown }) {
+  const arrived = useLocation().state as { done?: Done } | null;
+  const [open, setOpen] = useState<Open>(null);
+  const [lit, setLit] = useState<Case['gate']['criteria'][number]['days']>([]);
+  const [done, setDone] = useState<Done | null>(arrived?.done ?? null);
+  const navigate = useNavigate();
   const { standing } = found;
-  const current = standing.ladder.find((rung) => rung.state === 'current');
-  const openStops = found.stops.filter((stop) => !stop.cleared);
-  const changing = search.get('change') === '1';
-  const setChanging = (on: boolean) => setSearch(on ? { change: '1' } : {}, { replace: true });
-  const waitsForSignOff = current?.pegs.some((peg) => peg.type === 'sign_off' && peg.state !== 'met') ?? false;
+  const closed = found.closed_on !== null;
+  const ask = (asked: Asked) => setOpen({ dialog: 'reason', asked });
+  const prescribe = `/cases/${found.id}/prescribe`;
+
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (isTyping(event) || closed) return;
+      if (event.key === 'a' && standing.acceptable) setOpen({ dialog: 'accept' });
+      if (event.key === 'f') setOpen({ dialog: 'flare' });
+      if (event.key === 'c') void navigate(`${prescribe}?proposal=1`);
+      if (event.key === 'p') void navigate(prescribe);
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [closed, standing.acceptable, prescribe, navigate]);
 
   return (
     <Box component="main" sx={{ px: 2, pb: 3 }}>
-      <Box sx={{ py: 1.25, display: 'flex', alignItems: 'baseline', gap: 2, flexWrap: 'wrap' }}>
-        <Typography variant="h1">{found.athlete.name}</Typography>
-        <Typography color="textSecondary">
+      <Box sx={{ py: 1, display: 'flex', alignItems: 'center', columnGap: 2, flexWrap: 'wrap' }}>
+        <Typography variant="h1" sx={{ overflowWrap: 'anywhere' }}>{found.athlete.name}</Typography>
+        <Typography color="textSecondary" sx={{ flex: 1, minWidth: 240 }}>
           {[found.athlete.act, `${found.structure}, ${found.side === 'both' ? 'both sides' : found.side}`, found.programme, `opened ${day(found.opened_on)}`, `with ${found.practitioner}`].filter(Boolean).join(' · ')}
         </Typography>
+        {!closed && (
+          <Box sx={{ display: 'flex', gap: 1 }}>
+            <Button component={RouterLink} to={prescribe} variant="outlined">Prescribe</Button>
+            <Button variant="outlined" onClick={() => setOpen({ dialog: 'flare' })}>Flare plan …</Button>
+            <More found={found} ask={ask} nudge={() => setOpen({ dialog: 'nudge' })} />
+          </Box>
+        )}
       </Box>
-      {found.closed_on !== null && <Alert severity="info" sx={{ mb: 1.5 }}>This case was closed {ago(found.closed_on, standing.today)}.</Alert>}
-      {openStops.map((stop) => (
+      {problem !== null && <Failed problem={problem} />}
+      {closed && (
+        <Alert severity="info" sx={{ mb: 1.5 }} action={<Button onClick={() => ask({ kind: 'note' })}>Add a note</Button>}>This case was closed {ago(found.closed_on ?? '', standing.today)}.</Alert>
+      )}
+      {found.stops.filter((stop) => !stop.cleared).map((stop) => (
         <Alert
           key={stop.id}
           severity="error"
           icon={false}
           sx={{ mb: 1.5, bgcolor: 'stop.main', color: 'background.paper', alignItems: 'center' }}
-          action={<Button variant="outlined" color="inherit" onClick={() => setAsked({ kind: 'clear_stop', clears: stop.id, words: stop.words })}>Clear after review</Button>}
+          action={<Button variant="outlined" color="inherit" onClick={() => ask({ kind: 'clear_stop', clears: stop.id, words: stop.words })}>Clear after review</Button>}
         >
           Stop, reported {ago(stop.at, standing.today)}: {stop.words}. No loading until you have reviewed it; refer if it is outside your scope.
         </Alert>
       ))}
       <IntakeNotes found={found} />
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', md: '230px minmax(0, 1fr) 350px' }, alignItems: 'start' }}>
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: '236px minmax(0, 1fr)', md: '236px minmax(0, 1fr) 340px', xl: '270px minmax(0, 1fr) 420px' }, alignItems: 'start' }}>
+        <Box sx={{ display: 'grid', gap: 1.5 }}>
         <Paper variant="outlined" sx={{ p: 1.5 }}>
-          <Typography variant="h2" sx={{ mb: 1 }}>Ladder</Typography>
-          <UprightLadder rungs={standing.ladder} width={200} />
+          <Typography variant="h2" sx={{ mb: 0.5 }}>Ladder</Typography>
+          <UprightLadder rungs={standing.ladder} width={206} />
           <Typography variant="body2" color="textSecondary">In {standing.stage.title} since {day(found.stage_from)}</Typography>
+          {found.waiting !== null && <Typography variant="body2" sx={{ mt: 1, color: 'watch.main' }}>From {day(found.waiting.from)}: {found.waiting.note}</Typography>}
+          {found.review_on !== null && <Typography variant="body2" sx={{ mt: 1 }}>Review planned {ago(found.review_on, standing.today)}</Typography>}
         </Paper>
-        <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0 }}>
-          <Story found={found} />
-          <DoseTable found={found} />
+        <GatePanel found={found} light={setLit} signOff={() => ask({ kind: 'sign_off' })} />
         </Box>
-        <Box sx={{ display: 'grid', gap: 1.5, order: { xs: -1, md: 0 } }}>
-          <Paper variant="outlined" component="section" aria-label="Proposal" sx={{ p: 1.5, borderColor: 'primary.main', borderWidth: 2 }}>
-            <Typography variant="body2" color="textSecondary">Proposal, for you to decide</Typography>
-            <Typography variant="h2" sx={{ my: 0.5 }}>{standing.headline}</Typography>
-            <Typography variant="body2">{standing.because}</Typography>
-            {standing.group_reasons.map((reason) => <Typography key={reason} variant="body2" sx={{ color: 'watch.main' }}>{reason}</Typography>)}
-            <Numbers found={found} />
-            {found.closed_on === null && (
-              <Box sx={{ display: 'flex', gap: 1, mt: 1.5, flexWrap: 'wrap' }}>
-                {standing.acceptable && <Button variant="contained" onClick={() => setAccepting(true)}>Accept …</Button>}
-                <Button variant={standing.acceptable ? 'outlined' : 'contained'} onClick={() => setChanging(true)}>Change …</Button>
-                <Button onClick={() => setAsked({ kind: 'keep' })}>Keep</Button>
-                <Button onClick={() => setAsked({ kind: 'stage' })}>Other stage …</Button>
-              </Box>
-            )}
-          </Paper>
-          <Paper variant="outlined" component="section" aria-label="Gate" sx={{ p: 1.5 }}>
-            <Typography variant="h2">Gate out of {standing.stage.title}</Typography>
-            <PegList pegs={current?.pegs ?? []} />
-            {waitsForSignOff && <Button variant="outlined" onClick={() => setAsked({ kind: 'sign_off' })} sx={{ mt: 0.5 }}>Sign off technique</Button>}
-          </Paper>
-          <LintPanel found={found} />
+        <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0, gridColumn: { sm: '1 / -1', md: 'auto' }, order: { xs: 2, md: 0 } }}>
+          <Story found={found} lit={lit} />
+          <DoseTable found={found} />
+          <RecordList found={found} note={() => ask({ kind: 'note' })} done={setDone} />
           <TestPanel found={found} />
-          <RecordList found={found} />
+        </Box>
+        <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0, order: { xs: -1, sm: 1, md: 0 } }}>
+          <ProposalCard found={found} accept={() => setOpen({ dialog: 'accept' })} keep={() => ask({ kind: 'keep' })} clear={(stop) => ask({ kind: 'clear_stop', clears: stop.id, words: stop.words })} />
+          <LintPanel found={found} />
+          <OpinionsPanel found={found} />
+          <MessagesPanel found={found} />
         </Box>
       </Box>
-      {accepting && <AcceptDialog id={found.id} close={() => setAccepting(false)} decided={setDone} />}
-      {changing && <ChangeDialog found={found} close={() => setChanging(false)} decided={setDone} />}
-      {asked !== null && <ReasonDialog found={found} asked={asked} close={() => setAsked(null)} decided={setDone} />}
-      <Snackbar open={done !== null} autoHideDuration={6000} onClose={() => setDone(null)} message={done} />
+      {open?.dialog === 'accept' && <AcceptDialog id={found.id} close={() => setOpen(null)} decided={setDone} />}
+      {open?.dialog === 'flare' && <FlareDialog found={found} close={() => setOpen(null)} decided={setDone} />}
+      {open?.dialog === 'nudge' && <NudgeDialog id={found.id} close={() => setOpen(null)} done={(words) => setDone({ words })} />}
+      {open?.dialog === 'reason' && <ReasonDialog found={found} asked={open.asked} close={() => setOpen(null)} decided={setDone} />}
+      <UndoBar done={done} set={setDone} />
     </Box>
   );
 }
 
-/** The numbers behind the proposal, each with its unit. */
-function Numbers({ found }: { found: Case }) {
-  const { creep, adherence, week, rule } = found;
-  const drift = creep.this_week === null ? 'no morning answers' : `${creep.this_week}${creep.last_week === null ? '' : `, the week before ${creep.last_week}`}`;
-  const lines: [string, string][] = [
-    ['Mean morning test, 7 days', drift + (creep.state === 'creeping' ? ' (creeping)' : '')],
-    ['Done of planned, 14 days', adherence.percent === null ? 'nothing planned' : `${adherence.percent} % (${adherence.done} of ${adherence.due})`],
-    ['Held this week', `${week.this.isometric_s} s${change(week.change_percent.isometric_s)}`],
-    ['Lifted this week', `${week.this.volume_load_kg} kg${change(week.change_percent.volume_load_kg)}`],
-    ['Landings this week', `${week.this.contacts}${change(week.change_percent.contacts)}`],
-    ['School', `${rule.name?.replaceAll('_', ' ') ?? 'own rule'}: pain to ${rule.during_max}, morning to ${rule.next_day_max}, stop at ${rule.stop_at}`],
+function More({ found, ask, nudge }: { found: Case; ask: (asked: Asked) => void; nudge: () => void }) {
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  const choices: [string, () => void][] = [
+    ['Advance or go back by hand …', () => ask({ kind: 'stage' })],
+    ['Change the school …', () => ask({ kind: 'rule' })],
+    [found.review_on === null ? 'Plan a review …' : 'Move the review …', () => ask({ kind: 'review' })],
+    ['Add a note …', () => ask({ kind: 'note' })],
+    ['Nudge the athlete …', nudge],
   ];
   return (
-    <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 1.5, rowGap: 0.25, my: 1, fontSize: 13 }}>
-      {lines.map(([what, value]) => (
-        <Box key={what} sx={{ display: 'contents' }}>
-          <Box component="dt" sx={{ color: 'text.secondary' }}>{what}</Box>
-          <Box component="dd" sx={{ m: 0 }}>{value}</Box>
-        </Box>
-      ))}
-    </Box>
+    <>
+      <Button variant="outlined" aria-haspopup="menu" aria-expanded={at !== null} onClick={(event) => setAt(event.currentTarget)}>More</Button>
+      <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
+        {choices.map(([title, act]) => <MenuItem key={title} onClick={() => { setAt(null); act(); }}>{title}</MenuItem>)}
+      </Menu>
+    </>
   );
 }
-
-const change = (percent: number | null | undefined): string =>
-  percent === null || percent === undefined ? '' : ` (${percent > 0 ? '+' : ''}${percent} % on last week)`;

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 
-import { TempoTrace } from '../../charts/TempoTrace';
+import { ExerciseTrace, traceSeconds } from '../../charts/ExerciseTrace';
 import { day } from '../../shell/dates';
 import type { Case } from './useCase';
 
@@ -10,8 +10,7 @@ const limbs = { affected: 'sore side', each: 'each side', together: 'both togeth
 
 /** What is in force: each exercise with one set drawn along time, and the week ahead. */
 export function DoseTable({ found }: { found: Case }) {
-  const longest = Math.max(1, ...found.prescriptions.map((one) => one.figures.set_s ?? 10));
-  const scale = Math.min(3, 230 / longest);
+  const seconds = Math.max(30, ...found.prescriptions.map((one) => traceSeconds(one.dose, one.mode)));
   return (
     <Paper variant="outlined" component="section" aria-label="In force" sx={{ p: 1.5 }}>
       <Typography variant="h2" sx={{ mb: 0.5 }}>In force</Typography>
@@ -23,7 +22,7 @@ export function DoseTable({ found }: { found: Case }) {
             <Typography variant="body2">{one.words}{one.tempo_words === null ? '' : ` · ${one.tempo_words}`} · rest {one.dose.rest_s} s</Typography>
             <Typography variant="body2" color="textSecondary">{sums(one.figures)}</Typography>
           </Box>
-          <TempoTrace dose={one.dose} mode={one.mode} scale={scale} title={`One set of ${one.title}: ${one.figures.set_s ?? 'unknown'} seconds`} />
+          <ExerciseTrace dose={one.dose} mode={one.mode} seconds={seconds} width={240} title={`${one.title} along time: ${one.words}`} />
         </Box>
       ))}
       <Typography variant="h3" sx={{ mt: 1.5, mb: 0.5 }}>The week ahead</Typography>

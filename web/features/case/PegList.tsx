@@ -4,10 +4,10 @@ import Typography from '@mui/material/Typography';
 import type { Schemas } from '../../api/client';
 import { PegMark } from '../../charts/Ladder';
 
-const NAMES = { met: 'met', not_yet: 'not yet', no_data: 'no data' } as const;
+export const NAMES = { met: 'met', not_yet: 'not yet', no_data: 'no data' } as const;
 
 /** The criteria of the gate, each with its peg, its value and what is needed. */
-export function PegList({ pegs }: { pegs: readonly Schemas['Peg'][] }) {
+export function PegList({ pegs }: { pegs: readonly Pick<Schemas['Peg'], 'type' | 'state' | 'words'>[] }) {
   return (
     <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
       {pegs.map((peg, i) => (

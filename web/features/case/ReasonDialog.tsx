@@ -10,24 +10,59 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 
 import { faultAt, Refusal, type Schemas } from '../../api/client';
+import { plusDays } from '../../shell/dates';
+import type { Done } from './UndoBar';
 import { type Case, useDecide } from './useCase';
 
-export type Asked = { kind: 'stage' | 'keep' | 'sign_off' } | { kind: 'clear_stop'; clears: string; words: string };
+export type Asked = { kind: 'stage' | 'keep' | 'sign_off' | 'rule' | 'review' | 'note' } | { kind: 'clear_stop'; clears: string; words: string };
 
-const TITLES = { stage: 'Move to another stage', keep: 'Keep the dose as it is', sign_off: 'Sign off the technique', clear_stop: 'Clear this stop' };
+const TITLES: Record<Asked['kind'], string> = {
+  stage: 'Advance or go back by hand',
+  keep: 'Keep the dose as it is',
+  sign_off: 'Sign off the technique',
+  clear_stop: 'Clear this stop',
+  rule: 'Change the school',
+  review: 'Plan a review',
+  note: 'Add a note',
+};
+
+const REASONS: Record<Asked['kind'], string> = {
+  stage: 'Reason, for the record',
+  keep: 'Reason, for the record',
+  sign_off: 'Note (may be left empty)',
+  clear_stop: 'Reason, for the record',
+  rule: 'Reason, for the record',
+  review: 'What to look at (may be left empty)',
+  note: 'Note',
+};
+
+const WEEKS = 14;
 
 /** A decision by hand: what, and why. */
-export function ReasonDialog({ found, asked, close, decided }: { found: Case; asked: Asked; close: () => void; decided: (words: string) => void }) {
+export function ReasonDialog({ found, asked, close, decided }: { found: Case; asked: Asked; close: () => void; decided: (done: Done) => void }) {
   const decide = useDecide(found.id);
   const [reason, setReason] = useState('');
-  const [stage, setStage] = useState('');
+  const [chosen, setChosen] = useState('');
+  const [reviewOn, setReviewOn] = useState(found.review_on ?? plusDays(found.standing.today, WEEKS));
   const send = () => {
     const body: Schemas['DecisionRequest'] = { kind: asked.kind, revision: found.revision, reason };
-    if (asked.kind === 'stage') body.stage = stage;
+    if (asked.kind === 'stage') body.stage = chosen;
+    if (asked.kind === 'rule') body.rule = chosen;
+    if (asked.kind === 'review') body.review_on = reviewOn === '' ? null : reviewOn;
     if (asked.kind === 'clear_stop') body.clears = asked.clears;
-    decide.mutate(body, { onSuccess: (answer) => { decided(answer.words); close(); } });
+    decide.mutate(body, {
+      onSuccess: (answer) => {
+        decided({ words: answer.words, undo: answer.undo ? { id: found.id, decision: answer.id } : undefined });
+        close();
+      },
+    });
   };
-  const atField = faultAt(decide.error, 'reason') ?? faultAt(decide.error, 'stage');
+  const at = (field: string) => ({ error: faultAt(decide.error, field) !== undefined, helperText: faultAt(decide.error, field) });
+  const shown = ['reason', 'stage', 'rule', 'review_on'].some((field) => faultAt(decide.error, field) !== undefined);
+  const options = asked.kind === 'stage'
+    ? found.stages.filter((one) => one.key !== found.standing.stage.key)
+    : found.schools.filter((one) => one.key !== found.school.key);
+  const stopped = found.standing.stopped;
 
   return (
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="by-hand">
@@ -39,25 +74,22 @@ export function ReasonDialog({ found, asked, close, decided }: { found: Case; as
           </Alert>
         )}
         {asked.kind === 'sign_off' && <Typography>You have seen the technique of this stage and found it sound.</Typography>}
-        {asked.kind === 'stage' && (
-          <TextField select label="Stage" value={stage} onChange={(event) => setStage(event.target.value)} error={faultAt(decide.error, 'stage') !== undefined} helperText={faultAt(decide.error, 'stage')}>
-            {found.stages.filter((one) => one.key !== found.standing.stage.key).map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
+        {asked.kind === 'stage' && stopped && <Alert severity="warning">A stop is open. The athlete gets no session before you have reviewed it, in whatever stage.</Alert>}
+        {asked.kind === 'rule' && <Typography variant="body2" color="textSecondary">Now judged by {found.school.title}. The whole log is judged anew by the other limits; what was decided stays as it was. Its limits are defaults that a practice can change.</Typography>}
+        {(asked.kind === 'stage' || asked.kind === 'rule') && (
+          <TextField select label={asked.kind === 'stage' ? 'Stage' : 'School'} value={chosen} onChange={(event) => setChosen(event.target.value)} {...at(asked.kind)}>
+            {options.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
           </TextField>
         )}
-        <TextField
-          label={asked.kind === 'sign_off' ? 'Note (may be left empty)' : 'Reason, for the record'}
-          value={reason}
-          onChange={(event) => setReason(event.target.value)}
-          multiline
-          minRows={2}
-          error={faultAt(decide.error, 'reason') !== undefined}
-          helperText={faultAt(decide.error, 'reason')}
-        />
-        {decide.error instanceof Refusal && atField === undefined && <Alert severity="error">{decide.error.message}</Alert>}
+        {asked.kind === 'review' && (
+          <TextField type="date" label="Review on (empty: none)" value={reviewOn} onChange={(event) => setReviewOn(event.target.value)} slotProps={{ inputLabel: { shrink: true } }} {...at('review_on')} />
+        )}
+        <TextField label={REASONS[asked.kind]} value={reason} onChange={(event) => setReason(event.target.value)} multiline minRows={2} {...at('reason')} />
+        {decide.error instanceof Refusal && !shown && <Alert severity="error">{decide.error.message}</Alert>}
       </DialogContent>
       <DialogActions>
         <Button onClick={close}>Cancel</Button>
-        <Button variant="contained" onClick={send} loading={decide.isPending} disabled={asked.kind === 'stage' && stage === ''}>Put in force</Button>
+        <Button variant="contained" onClick={send} loading={decide.isPending} disabled={(asked.kind === 'stage' || asked.kind === 'rule') && chosen === ''}>{asked.kind === 'note' ? 'Write down' : 'Put in force'}</Button>
       </DialogActions>
     </Dialog>
   );

@@ -1,35 +1,63 @@
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 
+import { Refusal } from '../../api/client';
 import { ago, moment } from '../../shell/dates';
-import type { Case } from './useCase';
+import { Grounds } from './Grounds';
+import { PegList } from './PegList';
+import type { Done } from './UndoBar';
+import { type Case, useUndo } from './useCase';
 
 const FIRST = 5;
 
+type Decision = Case['decisions'][number];
+
 /** Every decision with its reason and the evidence it was made on; nothing here is ever changed. */
-export function RecordList({ found }: { found: Case }) {
+export function RecordList({ found, note, done }: { found: Case; note: () => void; done: (done: Done) => void }) {
   const [all, setAll] = useState(false);
   const shown = all ? found.decisions : found.decisions.slice(0, FIRST);
   return (
     <Paper variant="outlined" component="section" aria-label="Record of decisions" sx={{ p: 1.5 }}>
-      <Typography variant="h2" sx={{ mb: 0.5 }}>Record of decisions</Typography>
+      <Box sx={{ display: 'flex', alignItems: 'center' }}>
+        <Typography variant="h2" sx={{ flex: 1 }}>Record of decisions</Typography>
+        <Button onClick={note}>Add a note …</Button>
+      </Box>
       {found.decisions.length === 0 && <Typography color="textSecondary">No decision yet.</Typography>}
       <Box component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-        {shown.map((one) => (
-          <Box component="li" key={one.id} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
-            <Typography variant="caption" color="textSecondary" title={moment(one.at)}>
-              {ago(one.at, found.standing.today)}, {one.by}
-            </Typography>
-            <Typography variant="body2" sx={{ fontWeight: 600 }}>{one.words}</Typography>
-            {one.because !== null && <Typography variant="body2" color="textSecondary">{one.because}</Typography>}
-            {one.reason !== null && <Typography variant="body2">Reason: {one.reason}</Typography>}
-          </Box>
-        ))}
+        {shown.map((one) => <Entry key={one.id} id={found.id} one={one} today={found.standing.today} done={done} />)}
       </Box>
       {found.decisions.length > FIRST && <Button onClick={() => setAll(!all)}>{all ? 'Show fewer' : `Show all ${found.decisions.length}`}</Button>}
     </Paper>
+  );
+}
+
+function Entry({ id, one, today, done }: { id: string; one: Decision; today: string; done: (done: Done) => void }) {
+  const [open, setOpen] = useState(false);
+  const undo = useUndo();
+  const evidence = one.grounds.length > 0 || one.pegs.length > 0;
+  const isNote = one.kind === 'note';
+  return (
+    <Box component="li" sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
+      <Typography variant="caption" color="textSecondary" title={moment(one.at)}>{ago(one.at, today)}, {one.by} · plan {one.plan_version}</Typography>
+      <Typography variant="body2" sx={{ fontWeight: 600, ...(one.taken_back ? { textDecoration: 'line-through' } : {}) }}>{isNote ? one.reason : one.words}</Typography>
+      {one.taken_back && <Typography variant="body2" color="textSecondary">Taken back since.</Typography>}
+      {!isNote && one.because !== null && !one.taken_back && one.kind !== 'undo' && <Typography variant="body2" color="textSecondary">{one.because}</Typography>}
+      {!isNote && one.reason !== null && <Typography variant="body2">Reason: {one.reason}</Typography>}
+      <Box sx={{ display: 'flex', gap: 1 }}>
+        {evidence && <Button onClick={() => setOpen(!open)} aria-expanded={open} sx={{ px: 0, minWidth: 0 }}>{open ? 'Hide the evidence' : 'Evidence as it was'}</Button>}
+        {one.can_undo && <Button loading={undo.isPending} onClick={() => undo.mutate({ id, decision: one.id }, { onSuccess: (answer) => done({ words: answer.words }) })} sx={{ px: 0, minWidth: 0 }}>Undo</Button>}
+      </Box>
+      {undo.error instanceof Refusal && <Alert severity="error">{undo.error.message}</Alert>}
+      {open && (
+        <Box sx={{ bgcolor: 'background.default', borderRadius: 1, p: 1 }}>
+          <Grounds grounds={one.grounds} />
+          {one.pegs.length > 0 && <PegList pegs={one.pegs} />}
+        </Box>
+      )}
+    </Box>
   );
 }

@@ -1,52 +1,75 @@
 import Box from '@mui/material/Box';
+import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
+import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 
-import { HookChart } from '../../charts/Hook';
-import { day } from '../../shell/dates';
+import { type Measure, MEASURES, StoryChart } from '../../charts/StoryChart';
+import { plusDays } from '../../shell/dates';
+import { useSettled } from '../../shell/useSettled';
+import { SessionCard } from './SessionCard';
 import type { Case } from './useCase';
 
-type Span = 'fortnight' | 'stage' | 'all';
+type Span = 'fortnight' | 'six' | 'stage' | 'all';
 
-const minus = (iso: string, days: number): string =>
-  new Date(new Date(`${iso}T12:00:00Z`).getTime() - days * 86_400_000).toISOString().slice(0, 10);
+const SPANS: [Span, string][] = [['fortnight', '14 days'], ['six', '6 weeks'], ['stage', 'Stage'], ['all', 'All']];
 
-/** The hooks over a span, with the morning test on the same days. */
-export function Story({ found }: { found: Case }) {
+/** Before a session that the pointer passes over is asked for, in milliseconds. */
+const PASSING = 120;
+
+/** The hooks over a span with test, stiffness and load on the same days, and one session in full. */
+export function Story({ found, lit }: { found: Case; lit: readonly { on: string; fits: boolean }[] }) {
   const [span, setSpan] = useState<Span>('fortnight');
   const [chosen, setChosen] = useState<string | null>(null);
+  const [pointed, setPointed] = useState<string | null>(null);
+  const [picked, setPicked] = useState<Measure | null>(null);
   const today = found.standing.today;
-  const from = { fortnight: minus(today, 13), stage: found.stage_from, all: found.opened_on }[span];
-  const told = found.hooks.find((hook) => hook.session === chosen) ?? found.hooks.at(-1);
+  const opened = found.hooks[0]?.on ?? found.opened_on;
+  const from = { fortnight: plusDays(today, -13), six: plusDays(today, -41), stage: found.stage_from, all: opened < found.opened_on ? opened : found.opened_on }[span];
+  const measures = (Object.keys(MEASURES) as Measure[]).filter((measure) => found.loads.some((load) => load[measure] > 0));
+  const measure = picked ?? mostUsed(found, measures, from);
+  const told = useSettled(pointed ?? chosen ?? found.hooks.at(-1)?.session ?? null, PASSING);
 
   return (
     <Paper variant="outlined" component="section" aria-label="Sessions" sx={{ p: 1.5 }}>
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mb: 0.5 }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 0.5, flexWrap: 'wrap' }}>
         <Typography variant="h2" sx={{ flex: 1 }}>Sessions and mornings</Typography>
-        <ToggleButtonGroup
-          size="small"
-          exclusive
-          value={span}
-          onChange={(_, value: Span | null) => { if (value !== null) setSpan(value); }}
-          aria-label="Span"
-        >
-          <ToggleButton value="fortnight">14 days</ToggleButton>
-          <ToggleButton value="stage">Stage</ToggleButton>
-          <ToggleButton value="all">All</ToggleButton>
+        {measures.length > 1 && (
+          <TextField select label="Load" value={measure} onChange={(event) => setPicked(event.target.value as Measure)} sx={{ width: 120 }}>
+            {measures.map((one) => <MenuItem key={one} value={one}>{MEASURES[one].title}{MEASURES[one].unit === '' ? '' : `, ${MEASURES[one].unit}`}</MenuItem>)}
+          </TextField>
+        )}
+        <ToggleButtonGroup size="small" exclusive value={span} onChange={(_, value: Span | null) => { if (value !== null) setSpan(value); }} aria-label="Span">
+          {SPANS.map(([value, title]) => <ToggleButton key={value} value={value} sx={{ textTransform: 'none' }}>{title}</ToggleButton>)}
         </ToggleButtonGroup>
       </Box>
-      <HookChart hooks={found.hooks} scores={found.scores} from={from} to={today} limit={found.rule.during_max} chosen={chosen} choose={setChosen} />
-      <Typography variant="body2" color="textSecondary" sx={{ minHeight: 40 }}>
-        {told === undefined
-          ? 'No session yet. The first will stand here with its next morning.'
-          : `${day(told.on)}: ${told.words}`}
-      </Typography>
-      <Typography variant="caption" color="textSecondary">
+      <StoryChart
+        hooks={found.hooks}
+        scores={found.scores}
+        loads={found.loads}
+        measure={measure}
+        from={from}
+        to={today}
+        limit={found.rule.during_max}
+        lit={lit}
+        pointed={pointed}
+        chosen={chosen}
+        point={setPointed}
+        choose={setChosen}
+      />
+      <SessionCard id={found.id} session={told} today={today} />
+      <Typography variant="caption" color="textSecondary" sx={{ display: 'block', mt: 0.5 }}>
         Stem: baseline to worst pain in the session, 0–10. Hook: to the next morning’s test. Dot: back at baseline. Ring: above it. Cross: stop. Dotted line: morning test.
       </Typography>
     </Paper>
   );
+}
+
+/** The kind of load that was done on most days of the span. */
+function mostUsed(found: Case, measures: readonly Measure[], from: string): Measure {
+  const days = (measure: Measure) => found.loads.filter((load) => load.on >= from && load[measure] > 0).length;
+  return [...measures].sort((a, b) => days(b) - days(a))[0] ?? 'isometric_s';
 }

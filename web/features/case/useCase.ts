@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type Schemas, send } from '../../api/client';
 
 export type Case = Schemas['Case'];
+export type SessionTold = Schemas['SessionTold'];
 
 /** The open Case page looks again this often, in milliseconds. */
 const LOOK_AGAIN = 10_000;
@@ -12,6 +13,37 @@ export function useCase(id: string) {
     queryKey: ['case', id],
     queryFn: () => send(() => api.GET('/api/cases/{case}', { params: { path: { case: id } } })),
     refetchInterval: LOOK_AGAIN,
+  });
+}
+
+/** One session against what was asked; asked for when it is pointed at. */
+export function useSession(id: string, session: string | null) {
+  return useQuery({
+    queryKey: ['case', id, 'session', session],
+    queryFn: () => send(() => api.GET('/api/cases/{case}/sessions/{session}', { params: { path: { case: id, session: session ?? '' } } })),
+    enabled: session !== null,
+    staleTime: LOOK_AGAIN,
+    placeholderData: (before) => before,
+  });
+}
+
+/** What every school would say; asked for when somebody wants to know. */
+export function useOpinions(id: string, revision: number, wanted: boolean) {
+  return useQuery({
+    queryKey: ['case', id, 'opinions', revision],
+    queryFn: () => send(() => api.GET('/api/cases/{case}/opinions', { params: { path: { case: id } } })),
+    enabled: wanted,
+    staleTime: Infinity,
+  });
+}
+
+/** Takes a decision back. */
+export function useUndo() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, decision }: { id: string; decision: string }) =>
+      send(() => api.DELETE('/api/cases/{case}/decisions/{decision}', { params: { path: { case: id, decision } } })),
+    onSettled: () => Promise.all([queries.invalidateQueries({ queryKey: ['case'] }), queries.invalidateQueries({ queryKey: ['round'] }), queries.invalidateQueries({ queryKey: ['plan'] })]),
   });
 }
 

@@ -11,7 +11,7 @@ import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 
 import { api, send } from '../../api/client';
-import { isTyping } from '../../shell/Frame';
+import { isTyping } from '../../shell/keys';
 import { Failed, Loading } from '../../shell/States';
 import { Ladders } from './Ladders';
 import { OwnLibrary } from './OwnLibrary';

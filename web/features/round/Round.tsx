@@ -1,46 +1,35 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import Snackbar from '@mui/material/Snackbar';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
 
-import { api, type Schemas, send } from '../../api/client';
-import { isTyping } from '../../shell/Frame';
+import { isTyping } from '../../shell/keys';
 import { Empty, Failed, Loading } from '../../shell/States';
+import { useSettled } from '../../shell/useSettled';
 import { AcceptDialog } from '../case/AcceptDialog';
+import { type Done, UndoBar } from '../case/UndoBar';
+import { Filters } from './Filters';
 import { GROUPS } from './groups';
+import { NudgeDialog } from './NudgeDialog';
 import { RoundLine } from './RoundLine';
-
-/** An athlete's answer shows on the Round within so many milliseconds. */
-const LOOK_AGAIN = 5_000;
-
-type RoundCase = Schemas['RoundCase'];
-
-const matches = (line: RoundCase, words: string, practitioner: string, stage: string): boolean => {
-  const text = `${line.athlete.name} ${line.athlete.act ?? ''} ${line.structure}`.toLowerCase();
-  return words.toLowerCase().split(/\s+/).every((word) => text.includes(word))
-    && (practitioner === '' || line.practitioner === practitioner)
-    && (stage === '' || line.standing.stage.title === stage);
-};
+import { EVERYTHING, type Narrowing, type RoundCase, useRound } from './useRound';
 
 export function Round() {
-  const round = useQuery({ queryKey: ['round'], queryFn: () => send(() => api.GET('/api/round')), refetchInterval: LOOK_AGAIN });
-  const [words, setWords] = useState('');
-  const [practitioner, setPractitioner] = useState('');
-  const [stage, setStage] = useState('');
-  const [at, setAt] = useState(0);
+  const [narrowing, setNarrowing] = useState<Narrowing>(EVERYTHING);
+  const round = useRound(useSettled(narrowing));
+  const [here, setHere] = useState<string | null>(null);
   const [accepting, setAccepting] = useState<string | null>(null);
-  const [done, setDone] = useState<string | null>(null);
+  const [nudging, setNudging] = useState<string | null>(null);
+  const [done, setDone] = useState<Done | null>(null);
   const search = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
 
-  const all = useMemo(() => round.data?.cases ?? [], [round.data]);
-  const lines = useMemo(() => all.filter((line) => matches(line, words, practitioner, stage)), [all, words, practitioner, stage]);
-  const here = lines[Math.min(at, lines.length - 1)];
+  const lines = useMemo(() => round.data?.pages.flatMap((page) => page.cases) ?? [], [round.data]);
+  const first = round.data?.pages[0];
+  const at = Math.max(0, lines.findIndex((line) => line.id === here));
+  const now: RoundCase | undefined = lines[at];
+  const narrowed = Object.values(narrowing).some((value) => value !== '');
 
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
@@ -49,20 +38,22 @@ export function Round() {
         event.preventDefault();
         search.current?.focus();
       }
-      if (event.key === 'j') setAt((i) => Math.min(i + 1, lines.length - 1));
-      if (event.key === 'k') setAt((i) => Math.max(i - 1, 0));
-      if (here === undefined) return;
-      if (event.key === 'a' && here.standing.acceptable) setAccepting(here.id);
-      if (event.key === 'c') void navigate(`/cases/${here.id}?change=1`);
-      if (event.key === 'o') void navigate(`/cases/${here.id}`);
+      if (event.key === 'j') setHere(lines[Math.min(at + 1, lines.length - 1)]?.id ?? null);
+      if (event.key === 'k') setHere(lines[Math.max(at - 1, 0)]?.id ?? null);
+      if (now === undefined) return;
+      if (event.key === 'a' && now.standing.acceptable) setAccepting(now.id);
+      if (event.key === 'n' && now.standing.group === 'silent') setNudging(now.id);
+      if (event.key === 'c') void navigate(`/cases/${now.id}/prescribe?proposal=1`);
+      if (event.key === 'o') void navigate(`/cases/${now.id}`);
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, [lines, here, navigate]);
+  }, [lines, at, now, navigate]);
 
   if (round.isPending) return <Loading what="the Round" />;
-  if (round.data === undefined) return <Failed problem={round.error} again={() => void round.refetch()} />;
-  if (all.length === 0) {
+  if (first === undefined) return <Failed problem={round.error} again={() => void round.refetch()} />;
+  const total = Object.values(first.groups).reduce((sum, count) => sum + count, 0);
+  if (total === 0 && !narrowed) {
     return (
       <Empty title="No open case yet">
         <Typography sx={{ mb: 2 }}>Add an athlete and open the first case; it will stand here under the decision it needs.</Typography>
@@ -70,45 +61,46 @@ export function Round() {
       </Empty>
     );
   }
-  const names = [...new Set(all.map((line) => line.practitioner))].sort();
-  const stages = [...new Set(all.map((line) => line.standing.stage.title))];
+  const waiting = total - (first.groups.on_course ?? 0);
+  const more = first.all_counted ? '' : 'more than ';
 
   return (
-    <Box component="main" sx={{ px: 2, pb: 3 }}>
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, py: 1 }}>
-        <Typography variant="h1" sx={{ flex: 1 }}>
+    <Box component="main" sx={{ px: 2, pb: 3, opacity: round.isPlaceholderData ? 0.6 : 1 }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, py: 1, flexWrap: 'wrap' }}>
+        <Typography variant="h1" sx={{ flex: 1, whiteSpace: 'nowrap' }}>
           Round
           <Typography component="span" color="textSecondary" sx={{ ml: 1.5 }}>
-            {all.filter((line) => line.standing.group !== 'on_course').length} of {all.length} cases need you
+            {waiting} of {more}{total} {total === 1 ? 'case needs' : 'cases need'} you
           </Typography>
         </Typography>
-        <TextField inputRef={search} label="Search" value={words} onChange={(event) => setWords(event.target.value)} sx={{ width: 190 }} />
-        <TextField select label="Practitioner" value={practitioner} onChange={(event) => setPractitioner(event.target.value)} sx={{ width: 160 }}>
-          <MenuItem value="">everyone</MenuItem>
-          {names.map((name) => <MenuItem key={name} value={name}>{name}</MenuItem>)}
-        </TextField>
-        <TextField select label="Stage" value={stage} onChange={(event) => setStage(event.target.value)} sx={{ width: 150 }}>
-          <MenuItem value="">every stage</MenuItem>
-          {stages.map((title) => <MenuItem key={title} value={title}>{title}</MenuItem>)}
-        </TextField>
+        <Filters narrowing={narrowing} set={(change) => setNarrowing({ ...narrowing, ...change })} search={search} />
       </Box>
       {round.isError && <Failed problem={round.error} again={() => void round.refetch()} />}
-      {lines.length === 0 && <Empty title="No case matches"><Button onClick={() => { setWords(''); setPractitioner(''); setStage(''); }}>Show all</Button></Empty>}
+      {lines.length === 0 && <Empty title="No case matches"><Button onClick={() => setNarrowing(EVERYTHING)}>Show all</Button></Empty>}
       {GROUPS.map(({ key, title, tone }) => {
         const members = lines.filter((line) => line.standing.group === key);
         return members.length === 0 ? null : (
-          <Box component="section" key={key} aria-label={title} sx={{ mt: 0.75 }}>
-            <Typography variant="h3" component="h2" sx={{ color: tone, px: 1, mb: 0.25 }}>{title} · {members.length}</Typography>
+          <Box component="section" key={key} aria-label={title} sx={{ mt: 0.5 }}>
+            <Typography variant="h3" component="h2" sx={{ color: tone, px: 1, lineHeight: 1.45 }}>
+              {title} · {Math.max(first.groups[key] ?? 0, members.length)}{first.all_counted || key !== lastOf(first.groups) ? '' : '+'}
+            </Typography>
             {members.map((line) => (
-              <RoundLine key={line.id} line={line} here={line.id === here?.id} accept={() => setAccepting(line.id)} />
+              <RoundLine key={line.id} line={line} here={line.id === now?.id} accept={() => setAccepting(line.id)} nudge={() => setNudging(line.id)} />
             ))}
           </Box>
         );
       })}
-      {accepting !== null && (
-        <AcceptDialog id={accepting} close={() => setAccepting(null)} decided={setDone} />
+      {round.hasNextPage && (
+        <Box sx={{ textAlign: 'center', mt: 1 }}>
+          <Button variant="outlined" loading={round.isFetchingNextPage} onClick={() => void round.fetchNextPage()}>Show more cases</Button>
+        </Box>
       )}
-      <Snackbar open={done !== null} autoHideDuration={6000} onClose={() => setDone(null)} message={done} />
+      {accepting !== null && <AcceptDialog id={accepting} close={() => setAccepting(null)} decided={setDone} />}
+      {nudging !== null && <NudgeDialog id={nudging} close={() => setNudging(null)} done={(words) => setDone({ words })} />}
+      <UndoBar done={done} set={setDone} />
     </Box>
   );
 }
+
+/** The group that a bounded count breaks off in. */
+const lastOf = (groups: Readonly<Record<string, number>>): string | undefined => GROUPS.filter(({ key }) => (groups[key] ?? 0) > 0).at(-1)?.key;

@@ -8,13 +8,14 @@ import { Link as RouterLink } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { HookStrip } from '../../charts/Hook';
 import { LyingLadder } from '../../charts/Ladder';
+import { day, since } from '../../shell/dates';
 
 const DAYS = 14;
 
 const side = { left: 'left', right: 'right', both: 'both sides' } as const;
 
 /** One case on the Round: who, where on the ladder, two weeks, what is proposed and why. */
-export function RoundLine({ line, here, accept }: { line: Schemas['RoundCase']; here: boolean; accept: () => void }) {
+export function RoundLine({ line, here, accept, nudge }: { line: Schemas['RoundCase']; here: boolean; accept: () => void; nudge: () => void }) {
   const standing = line.standing;
   const row = useRef<HTMLDivElement>(null);
   useEffect(() => {
@@ -28,7 +29,7 @@ export function RoundLine({ line, here, accept }: { line: Schemas['RoundCase']; 
       aria-label={line.athlete.name}
       sx={{
         display: 'grid',
-        gridTemplateColumns: { xs: '1fr auto', md: '176px 164px 186px minmax(0, 1fr) 186px' },
+        gridTemplateColumns: { xs: '1fr auto', sm: 'minmax(0, 1fr) 164px 186px auto', md: '176px 164px 186px minmax(0, 1fr) 186px' },
         alignItems: 'center',
         columnGap: 1.5,
         px: 1,
@@ -49,11 +50,14 @@ export function RoundLine({ line, here, accept }: { line: Schemas['RoundCase']; 
           {line.structure}, {side[line.side]}
         </Typography>
       </Box>
-      <Box sx={{ display: { xs: 'none', md: 'block' } }}>
-        <Typography variant="caption" color="textSecondary" sx={{ display: 'block', lineHeight: 1, mb: '-1px' }}>{standing.stage.title}</Typography>
+      <Box sx={{ display: { xs: 'none', sm: 'block' } }}>
+        <Typography variant="caption" color="textSecondary" noWrap sx={{ display: 'block', lineHeight: 1, mb: '-1px' }}>
+          {standing.stage.title}
+          {standing.event_on !== null && <Box component="span" sx={{ color: 'text.primary' }} title={`The next event: ${day(standing.event_on)}`}> · event {day(standing.event_on).slice(0, 3)}</Box>}
+        </Typography>
         <LyingLadder rungs={standing.ladder} />
       </Box>
-      <Box sx={{ display: { xs: 'none', md: 'block' } }}>
+      <Box sx={{ display: { xs: 'none', sm: 'block' } }}>
         <HookStrip hooks={standing.hooks} days={DAYS} today={standing.today} />
       </Box>
       <Box sx={{ minWidth: 0, gridColumn: { xs: '1 / -1', md: 'auto' }, order: { xs: 3, md: 0 } }}>
@@ -66,8 +70,11 @@ export function RoundLine({ line, here, accept }: { line: Schemas['RoundCase']; 
       </Box>
       <Box sx={{ display: 'flex', gap: 0.5, justifyContent: 'flex-end' }}>
         {standing.stopped && <Button component={RouterLink} to={`/cases/${line.id}`} variant="contained" aria-label={`Review ${line.athlete.name}`} sx={{ bgcolor: 'stop.main', color: 'background.paper' }}>Review</Button>}
+        {standing.group === 'silent' && !standing.acceptable && (line.nudged_at === null
+          ? <Button variant="outlined" onClick={nudge} aria-label={`Nudge ${line.athlete.name}`}>Nudge</Button>
+          : <Button variant="text" onClick={nudge} aria-label={`Nudge ${line.athlete.name}`} sx={{ whiteSpace: 'nowrap' }}>nudged {since(line.nudged_at)}</Button>)}
         {standing.acceptable && <Button variant="contained" onClick={accept} aria-label={`Accept for ${line.athlete.name}`}>Accept</Button>}
-        <Button component={RouterLink} to={`/cases/${line.id}?change=1`} aria-label={`Change for ${line.athlete.name}`} sx={{ minWidth: 0 }}>Change</Button>
+        <Button component={RouterLink} to={`/cases/${line.id}/prescribe?proposal=1`} aria-label={`Change for ${line.athlete.name}`} sx={{ minWidth: 0 }}>Change</Button>
         <Button component={RouterLink} to={`/cases/${line.id}`} aria-label={`Open ${line.athlete.name}`} sx={{ minWidth: 0 }}>Open</Button>
       </Box>
     </Box>

@@ -1,0 +1,396 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Rung\Core\Calendar\Weekday;
+use Rung\Core\CaseFile\CaseFile;
+use Rung\Core\CaseFile\CheckIn;
+use Rung\Core\CaseFile\Entry;
+use Rung\Core\CaseFile\Goal;
+use Rung\Core\CaseFile\LoggedSet;
+use Rung\Core\CaseFile\Participation;
+use Rung\Core\CaseFile\PlannedSession;
+use Rung\Core\CaseFile\Session;
+use Rung\Core\CaseFile\SessionKind;
+use Rung\Core\CaseFile\Structure;
+use Rung\Core\Decision\LoggedWork;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Evaluation\Evaluator;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Input\Json;
+use Rung\Core\Input\ObjectNode;
+use Rung\Core\Plan\Acceptance;
+use Rung\Core\Plan\Flare;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\PlanStage;
+use Rung\Core\Prescribe\Course;
+use Rung\Core\Prescribe\Preview;
+use Rung\Core\Prescribe\StageDraft;
+use Rung\Core\Prescribe\Suggestion;
+use Rung\Core\Stage\CriterionOutlook;
+use Rung\Core\Stage\CriterionState;
+use Rung\Core\Stage\CriterionType;
+use Rung\Core\Stage\EvidenceDay;
+use Rung\Core\Stage\GateOutlook;
+use Rung\Core\Time\Day;
+use Rung\Core\Time\Moment;
+use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Words\Ground;
+use Rung\Core\Words\Grounds;
+use Rung\Core\Words\TimeWords;
+
+/** Prescribing by hand, the flare, the gate along time, and the numbers that a proposal rests on. */
+final class PrescribeTest extends TestCase
+{
+    private const CASES = 120;
+
+    /** The earliest day is the day: played to it as hoped for, the criterion is met, and not a day sooner. */
+    public function testTheEarliestDayIsTheFirstOnWhichACriterionIsMetIfAllGoesWell(): void
+    {
+        $checked = 0;
+        foreach (range(1, self::CASES) as $seed) {
+            $file = self::planned(RandomCase::of($seed));
+            $now = Moment::fromIso(Support::NOW);
+            $evaluation = Evaluator::evaluate($file, $now);
+            foreach (GateOutlook::of($evaluation) as $i => $outlook) {
+                $type = $outlook->result->criterion->type;
+                self::assertSame($outlook->result->state === CriterionState::Met, $outlook->since !== null, "case $seed, {$type->value}");
+                if ($outlook->earliest === null || in_array($type, [CriterionType::Symmetry, CriterionType::TestValue, CriterionType::Outcome, CriterionType::SignOff], true)) {
+                    continue;
+                }
+                $days = $outlook->earliest->daysSince($evaluation->log->today);
+                $played = self::hoped($file, $evaluation, $days);
+                $state = static fn(int $day): CriterionState => Evaluator::evaluate($played, self::evening($evaluation, $day))->gate->criteria[$i]->state;
+                self::assertSame(CriterionState::Met, $state($days), "case $seed, {$type->value} on {$outlook->earliest->toIso()}");
+                if ($days > 0) {
+                    self::assertNotSame(CriterionState::Met, $state($days - 1), "case $seed, {$type->value} before {$outlook->earliest->toIso()}");
+                    $checked++;
+                }
+            }
+        }
+        self::assertGreaterThan(self::CASES / 2, $checked);
+    }
+
+    public function testSinceWhenAndOnWhichDays(): void
+    {
+        $case = CaseBuilder::case()->mornings(1, 12, 2)->session(2, 5)->session(4, 2)->session(6, 1)
+            ->gate(['type' => 'exercise_pain', 'max' => 3, 'days' => 7, 'min_sessions' => 2], ['type' => 'days_in_stage', 'min' => 9], ['type' => 'provocation', 'max' => 1, 'days' => 5, 'min_readings' => 3]);
+        [$pain, $days, $test] = GateOutlook::of($case->at(10, '20:00'));
+        $told = static fn(CriterionOutlook $one): array => array_map(static fn(EvidenceDay $day): string => $day->on->toIso() . ($day->fits ? '' : ' not'), $one->days);
+        // The five of the second falls out of seven days on the ninth.
+        self::assertSame(['2026-03-09', null, ['2026-03-04', '2026-03-06']], [$pain->since?->toIso(), $pain->earliest, $told($pain)]);
+        self::assertSame('2026-03-10', $days->since?->toIso());
+        // Twos up to the tenth; ones could come from the eleventh on, and the window holds none of the twos on the fifteenth.
+        self::assertSame(['2026-03-15', 1], [$test->earliest?->toIso(), $test->distance()]);
+        self::assertSame('1 point over', EvaluationWords::distance($test));
+        self::assertSame(['2026-03-06 not', '2026-03-07 not', '2026-03-08 not', '2026-03-09 not', '2026-03-10 not'], $told($test));
+        self::assertSame('2026-03-15', GateOutlook::earliestOpen([$pain, $days, $test], Day::fromIso('2026-03-10'))?->toIso());
+
+        $early = GateOutlook::of($case->at(5, '20:00'))[0];
+        self::assertSame(['2026-03-02 not', '2026-03-04'], $told($early));
+        self::assertSame([2, '2 points over'], [$early->distance(), EvaluationWords::distance($early)]);
+        self::assertNull($early->earliest, 'nothing is planned that could bring two sessions');
+    }
+
+    public function testADoseIsReachedOnlyWhenWhatIsInForceReachesIt(): void
+    {
+        $reached = ['type' => 'reached', 'prescription' => 'press', 'sets' => 3, 'reps' => 8, 'load_kg' => 50];
+        $planned = ['planned' => [['id' => 'p', 'on' => '2026-03-12', 'slot' => 'x']]];
+        $case = CaseBuilder::case()->mornings(1, 10, 1)->session(4)->gate($reached)->with($planned);
+        [$short] = GateOutlook::of($case->at(10));
+        self::assertSame([null, '3 sets short'], [$short->earliest, EvaluationWords::distance($short)]);
+        $heavy = $case->press(['dose' => ['sets' => 3, 'reps' => 8, 'rest_s' => 60, 'load_kg' => 50]]);
+        self::assertSame('2026-03-13', GateOutlook::of($heavy->at(10))[0]->earliest?->toIso(), 'the morning after the planned session');
+        self::assertSame('Sets of 8 at 50 kg well borne: 0, at least 3', ucfirst(EvaluationWords::criterion($short->result)));
+    }
+
+    /** @return iterable<string, array{CaseBuilder, int, list<string>}> */
+    public static function grounds(): iterable
+    {
+        $calm = CaseBuilder::case()->mornings(1, 9, 2);
+        yield 'a run of settled answers' => [$calm->session(5)->session(7), 9, [
+            'Settled answers since the last change: 2 / 2 in a row', 'Worst pain in the session: 1 of 10 / to 3', 'Test the next morning: 2 of 10 / to 5',
+            'Rise over the baseline of 2: 0 / a reaction from 1, too much from 2', 'Worst pain in the session: 1 of 10 / to 3', 'Test the next morning: 2 of 10 / to 5',
+            'Rise over the baseline of 2: 0 / a reaction from 1, too much from 2', 'Mean morning test, 7 days: 2 / creeping over 3',
+        ]];
+        yield 'too much' => [CaseBuilder::case()->mornings(1, 5, 2)->session(5, 5, ['settled_min' => 1500])->morning(6, 4), 6, [
+            'Worst pain in the session: 5 of 10! / to 3', 'Back to how it was after: 25 h! / within a day', 'Test the next morning: 4 of 10 / to 5',
+            'Rise over the baseline of 2: +2! / a reaction from 1, too much from 2', 'Mean morning test, 7 days: 2.33',
+        ]];
+        yield 'a stop' => [CaseBuilder::case()->mornings(1, 5, 2)->morning(6, 2, signs: ['swelling']), 6, [
+            'Reported, not reviewed yet: swelling! / stop at 8 of 10 or a sign', 'Mean morning test, 7 days: 2',
+        ]];
+        yield 'a long break' => [CaseBuilder::case()->mornings(1, 5, 2)->session(3), 20, ['Since the last session: 17 days! / within 14 days']];
+    }
+
+    /** @param list<string> $expected */
+    #[DataProvider('grounds')]
+    public function testAProposalTellsEveryNumberThatItRestsOn(CaseBuilder $case, int $day, array $expected): void
+    {
+        $told = array_map(
+            static fn(Ground $one): string => "$one->what: $one->value" . ($one->beyond ? '!' : '') . ($one->limit === null ? '' : " / $one->limit"),
+            Grounds::of($case->at($day)),
+        );
+        self::assertSame($expected, $told);
+    }
+
+    public function testWhatIsKeptOfACaseAnswersAsTheWholeLogDoes(): void
+    {
+        foreach (range(1, self::CASES) as $seed) {
+            $evaluation = Evaluator::evaluate(RandomCase::of($seed), Moment::fromIso(Support::NOW));
+            $course = Course::fromJson((string) json_encode(Course::of($evaluation)->toArray()));
+            $work = new LoggedWork($evaluation->log);
+            self::assertSame($work->weekOfStage(), $course->weekOfStage());
+            foreach ($evaluation->log->prescriptions as $one) {
+                $heavier = $one->dose->with(['sets' => min(20, $one->dose->sets + 1)]);
+                self::assertSame($work->fitsWeek($one, $heavier), $course->fitsWeek($one, $heavier), "case $seed, $one->key");
+                self::assertEquals($work->loadFor($one, 6, 2.5), $course->loadFor($one, 6, 2.5), "case $seed, $one->key");
+            }
+        }
+    }
+
+    public function testSuggestedLoadsRestOnWhatWasLoggedAndTested(): void
+    {
+        $case = CaseBuilder::case()->mornings(1, 9, 1)->session(8, 1, ['sets' => [['reps' => 10, 'load_kg' => 40, 'rir' => 2]]])
+            ->with(['tests' => [['test' => Support::catalogue()->structure(Structure::PatellarTendon)->strengthTest->key, 'on' => '2026-03-02', 'affected' => 300, 'unaffected' => 400, 'unit' => 'N']]]);
+        $words = static fn(array $dose, string $mode = 'isotonic', string $exercise = 'leg_press_one'): array => array_map(
+            static fn(Suggestion $one): string => ($one->field ?? '') . '|' . ($one->value ?? '') . '|' . $one->words,
+            \Rung\Core\Prescribe\Suggestions::of(
+                self::prescription(['key' => 'press', 'exercise' => $exercise, 'mode' => $mode, 'dose' => $dose + ['sets' => 3, 'reps' => 8, 'rest_s' => 60], 'progression' => null]),
+                Course::of($case->at(9)),
+                Support::catalogue()->structure(Structure::PatellarTendon),
+            ),
+        );
+        // 40 × (1 + 12 / 30) = 56; for eight: 56 / (1 + 8 / 30) = 44.2.
+        self::assertSame(['load_kg|44|44 kg is about 8 RM, by 10 × 40 kg with 2 in reserve on Sun 8 Mar'], $words(['rm' => 8]));
+        self::assertSame(['||1 RM about 56 kg, by 10 × 40 kg with 2 in reserve on Sun 8 Mar'], $words([]));
+        self::assertSame([], $words(['rm' => 8], 'isotonic', 'leg_extension_one'), 'another exercise was done then');
+        self::assertSame([
+            '||70 % of 300 N: hold at 210 N (195–225), tested Mon 2 Mar',
+            'effort|7|without a gauge, effort 7 of 10 stands for 70 %',
+        ], $words(['hold_s' => 30, 'percent_mvc' => 70], 'isometric'));
+    }
+
+    public function testAPreviewSumsWhatIsAskedForAWeekAgainstWhatWasDone(): void
+    {
+        [$plan, $evaluation] = self::played();
+        $stage = $plan->stage($evaluation->log->stage->key);
+        self::assertNotNull($stage);
+        $same = self::preview($plan, $evaluation, []);
+        self::assertTrue($same->change->isNone());
+        $told = $same->toArray();
+        self::assertIsArray($told['prescriptions']);
+        self::assertCount(count($stage->stage->prescriptions), $told['prescriptions']);
+
+        $more = array_map(static fn(Prescription $one): array => $one->toArray(), $stage->stage->prescriptions);
+        $more[0] = self::withDose($more[0], ['sets' => 9]);
+        $changed = self::preview($plan, $evaluation, ['prescriptions' => $more]);
+        self::assertStringContainsString("sets {$stage->stage->prescriptions[0]->dose->sets} → 9", $changed->change->note());
+        self::assertContains('growth', array_column((array) $changed->toArray()['lint'], 'key'));
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function unsound(): iterable
+    {
+        yield 'a stage that is not there' => [['stage' => 'none'], '/stage'];
+        yield 'no day of the week' => [['available' => []], '/available'];
+        yield 'yesterday' => [['from' => '2026-05-19'], '/from'];
+        yield 'a dose out of bounds' => [['first' => ['dose' => ['sets' => 21, 'reps' => 8, 'rest_s' => 60]]], '/prescriptions/0/dose/sets'];
+        yield 'a text for a number' => [['first' => ['dose' => ['sets' => 'three', 'reps' => 8, 'rest_s' => 60]]], '/prescriptions/0/dose/sets'];
+        yield 'an exercise that nobody knows' => [['first' => ['exercise' => 'unheard_of']], '/prescriptions/0/exercise'];
+        yield 'a session that the stage does not have' => [['first' => ['slot' => 'evening']], '/prescriptions/0/slot'];
+        yield 'a rhythm of two kinds' => [['rhythm' => ['every_days' => 2, 'per_week' => 3]], '/rhythm'];
+    }
+
+    /** @param array<string, mixed> $spoilt */
+    #[DataProvider('unsound')]
+    public function testAnUnsoundPrescriptionIsRefusedAtItsField(array $spoilt, string $path): void
+    {
+        [$plan, $evaluation] = self::played();
+        try {
+            self::preview($plan, $evaluation, $spoilt);
+            self::fail('was taken');
+        } catch (InvalidInput $bad) {
+            self::assertSame([$path], array_column($bad->faults, 'path'));
+        }
+    }
+
+    public function testWhatIsLeftOutStaysKnownAndIsNeverProposedFor(): void
+    {
+        [$plan, $evaluation] = self::played();
+        $stage = $plan->stage($evaluation->log->stage->key);
+        self::assertNotNull($stage);
+        [$gone, $kept] = [$stage->stage->prescriptions[0], array_slice($stage->stage->prescriptions, 1)];
+        $without = $plan->withStage($stage->withStage($stage->stage->withPrescriptions($kept)));
+        $again = Plan::fromJson((string) json_encode($without->toArray()));
+        self::assertEquals($without, $again);
+        $goal = $evaluation->log->file->athlete->goal;
+        $file = $evaluation->log->file->with(['stages' => $again->fileStages($goal)]);
+        $after = Evaluator::evaluate(CaseFile::fromJson((string) json_encode($file->toArray())), $evaluation->log->at);
+        self::assertNotContains($gone->key, array_map(static fn($one): string => $one->prescription->key, $after->proposals));
+        self::assertSame($evaluation->nextStage, $after->nextStage);
+        self::assertArrayHasKey($gone->key, $after->log->prescriptions);
+        foreach (Goal::cases() as $one) {
+            self::assertFalse(array_slice($again->fileStages($one), -1)[0]->appliesTo($one));
+        }
+        // The older plan, taken up again, still knows what the newer one brought.
+        self::assertEquals($plan->prescriptions(), $plan->remembering($again)->prescriptions());
+        self::assertSame([$gone->key], array_column($again->remembering($plan)->leftOut, 'key'));
+    }
+
+    public function testAFlareEasesRestsAndKeepsHolds(): void
+    {
+        [$plan, $evaluation] = self::played('springs', 30);
+        $stage = $plan->stage('springs');
+        self::assertNotNull($stage);
+        $step = Acceptance::flare($plan, $evaluation, Support::catalogue(), new Flare(true, 2, 7, null));
+        $today = $evaluation->log->today;
+        $after = $step->plan->stage('springs');
+        self::assertNotNull($after);
+        foreach ($stage->stage->prescriptions as $i => $before) {
+            $rests = static fn(int $day): bool => $step->plan->rests($before->key, $today->plus($day));
+            self::assertSame([true, true, $before->mode->value !== 'isometric', false], [$rests(0), $rests(1), $rests(2), $rests(7)], $before->key);
+            self::assertLessThanOrEqual($before->dose->sets, $after->stage->prescriptions[$i]->dose->sets);
+        }
+        self::assertTrue($step->plan->slotRests($after, 'spring', $today->plus(3)));
+        self::assertContains('Holds only until ' . TimeWords::day($today->plus(7)), array_map(static fn($note): string => $note->words, $step->notes));
+
+        // A stage without holds gets those of the stage before it.
+        $bare = $plan->withStage($stage->withStage($stage->stage->withPrescriptions(array_values(array_filter(
+            $stage->stage->prescriptions,
+            static fn(Prescription $one): bool => $one->mode->value !== 'isometric',
+        )))));
+        $bareEvaluation = Evaluator::evaluate($evaluation->log->file->with(['stages' => $bare->fileStages($evaluation->log->file->athlete->goal)]), $evaluation->log->at);
+        $held = Acceptance::flare($bare, $bareEvaluation, Support::catalogue(), new Flare(false, 0, 7, null))->plan->stage('springs');
+        self::assertNotNull($held);
+        self::assertNotEmpty(array_filter($held->stage->prescriptions, static fn(Prescription $one): bool => str_ends_with($one->key, '-flare') && $one->mode->value === 'isometric'));
+    }
+
+    public function testDaysAndSpansAreSaidAsPeopleDo(): void
+    {
+        self::assertSame('Tue 14 Apr', TimeWords::day(Day::fromIso('2026-04-14')));
+        self::assertSame(['0 min', '75 min', '2 h', '125 min', 'a day', '2 days', '25 h'], array_map(TimeWords::minutes(...), [0, 75, 120, 125, 1440, 2880, 1500]));
+    }
+
+    /** @return array{Plan, Evaluation} a simulated case without an uncleared stop */
+    private static function played(string $stage = 'slow', int $days = 40): array
+    {
+        $history = Support::played(7, $days, $stage);
+
+        return [$history->plan, Evaluator::evaluate($history->file, Moment::fromIso(Support::NOW))];
+    }
+
+    /** @param array<string, mixed> $instead of what is in force; `first` over the first prescription */
+    private static function preview(Plan $plan, Evaluation $evaluation, array $instead): Preview
+    {
+        $stage = $plan->stage($evaluation->log->stage->key);
+        assert($stage instanceof PlanStage);
+        $prescriptions = array_map(static fn(Prescription $one): array => $one->toArray(), $stage->stage->prescriptions);
+        if (is_array($instead['first'] ?? null)) {
+            $prescriptions[0] = array_replace($prescriptions[0], $instead['first']);
+        }
+        $request = array_diff_key($instead, ['first' => 1]) + ['stage' => $stage->stage->key, 'prescriptions' => $prescriptions];
+        $draft = Json::read((string) json_encode($request), static fn(ObjectNode $node): StageDraft => StageDraft::read(
+            $node,
+            $plan,
+            Support::catalogue(),
+            Weekday::cases(),
+            $evaluation->log->today,
+            $evaluation->log->file->athlete->body_mass_kg,
+        ));
+
+        return Preview::of(
+            $draft,
+            Course::of($evaluation),
+            Support::catalogue(),
+            Support::catalogue()->structure(Structure::PatellarTendon),
+            $evaluation->log->file->response_rule,
+            Weekday::cases(),
+            [],
+            [],
+            false,
+            null,
+            60,
+        );
+    }
+
+    /** @param array<string, mixed> $fields */
+    private static function prescription(array $fields): Prescription
+    {
+        return Json::read((string) json_encode(array_filter($fields + ['limbs' => 'each'], static fn(mixed $value): bool => $value !== null)), Prescription::read(...));
+    }
+
+    /**
+     * @param array<string, mixed> $prescription
+     * @param array<string, mixed> $dose
+     *
+     * @return array<string, mixed>
+     */
+    private static function withDose(array $prescription, array $dose): array
+    {
+        return ['dose' => array_replace((array) $prescription['dose'], $dose)] + $prescription;
+    }
+
+    /** With a calendar that reaches as far as a day is looked for. */
+    private static function planned(CaseFile $file): CaseFile
+    {
+        $today = $file->timezone->dayOf(Moment::fromIso(Support::NOW));
+        $kept = array_values(array_filter($file->planned, static fn(PlannedSession $one): bool => !$one->on->isAfter($today)));
+        $slots = array_values(array_unique(array_column($file->planned, 'slot'))) ?: ['hold'];
+        for ($i = 1; $i <= GateOutlook::AHEAD_DAYS; $i++) {
+            $kept[] = new PlannedSession("ahead-$i", $today->plus($i), $slots[$i % count($slots)]);
+        }
+
+        return $file->with(['planned' => $kept]);
+    }
+
+    /** The case as it would go on if every planned session were done and well borne, and every morning answered with 0. */
+    private static function hoped(CaseFile $file, Evaluation $evaluation, int $days): CaseFile
+    {
+        $log = $evaluation->log;
+        $begun = array_column(array_filter($log->started, static fn(Session $one): bool => $one->planned !== null), 'planned');
+        $sessions = $log->started;
+        $mornings = $log->checkIns;
+        $answered = array_map(static fn(CheckIn $one): int => $file->timezone->dayOf($one->at)->number, $log->scored);
+        for ($day = 0; $day <= $days; $day++) {
+            $on = $log->today->plus($day);
+            $at = static fn(string $time): Moment => Moment::fromIso($on->toIso() . "T$time:00+01:00");
+            if ($day > 0 || !in_array($on->number, $answered, true)) {
+                $mornings[] = new CheckIn("m$day", $at($day > 0 ? '07:00' : '12:30'), 0, 0);
+            }
+            foreach ($file->planned as $planned) {
+                if ($planned->on->number !== $on->number || in_array($planned->id, $begun, true)) {
+                    continue;
+                }
+                $due = array_filter($log->stage->prescriptions, static fn(Prescription $one): bool => ($one->slot ?? $planned->slot) === $planned->slot);
+                $sessions[] = new Session(
+                    "h-$planned->id",
+                    $log->stage->key,
+                    $due === [] ? SessionKind::Sport : SessionKind::Loading,
+                    $at('13:00'),
+                    $at('13:30'),
+                    $due === [] ? [new Entry(null, [], 0)] : array_values(array_map(static fn(Prescription $one): Entry => new Entry(
+                        $one->key,
+                        array_fill(0, $one->dose->sets, new LoggedSet($one->dose->reps, $one->dose->hold_s, $one->dose->work_s, $one->dose->load_kg)),
+                        $one->minPain() ?? 0,
+                    ), $due)),
+                    $planned->id,
+                    $due === [] ? Participation::Full : null,
+                    settled_min: 0,
+                );
+            }
+        }
+
+        return $file->with(['sessions' => $sessions, 'check_ins' => $mornings]);
+    }
+
+    private static function evening(Evaluation $evaluation, int $day): Moment
+    {
+        return Moment::fromIso($evaluation->log->today->plus($day)->toIso() . 'T23:30:00+01:00');
+    }
+}

@@ -1,0 +1,29 @@
+import Box from '@mui/material/Box';
+import { Fragment } from 'react';
+
+import type { Schemas } from '../../api/client';
+import { day } from '../../shell/dates';
+
+/** The numbers that a proposal rests on, each against its limit; what is beyond it is marked by more than colour. */
+export function Grounds({ grounds }: { grounds: readonly Schemas['Ground'][] }) {
+  if (grounds.length === 0) return null;
+  return (
+    <Box component="table" sx={{ width: '100%', borderCollapse: 'collapse', fontSize: 13, my: 0.75, '& td, & th': { py: '1px', pr: 1, textAlign: 'left', verticalAlign: 'top', fontWeight: 400 } }}>
+      <tbody>
+        {grounds.map((one, i) => {
+          const fresh = one.on !== null && one.on !== grounds[i - 1]?.on;
+          return (
+            <Fragment key={one.what + String(i)}>
+              {fresh && <tr><Box component="th" scope="colgroup" colSpan={3} sx={{ '&&': { fontWeight: 600, pt: 0.5 } }}>{day(one.on ?? '')}</Box></tr>}
+              <tr>
+              <Box component="th" scope="row" sx={{ color: 'text.secondary' }}>{one.what}</Box>
+              <Box component="td" sx={{ whiteSpace: 'nowrap', ...(one.beyond ? { color: 'over.main', '&&': { fontWeight: 600 } } : {}) }}>{one.value}{one.beyond ? ' !' : ''}</Box>
+              <Box component="td" sx={{ color: 'text.secondary' }}>{one.limit}</Box>
+              </tr>
+            </Fragment>
+          );
+        })}
+      </tbody>
+    </Box>
+  );
+}

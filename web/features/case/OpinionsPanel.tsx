@@ -1,0 +1,62 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Paper from '@mui/material/Paper';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+
+import { day } from '../../shell/dates';
+import { Failed } from '../../shell/States';
+import { ACTIONS } from './words';
+import { type Case, useOpinions } from './useCase';
+
+/** What each school would say of this same log, where they part and why. */
+export function OpinionsPanel({ found }: { found: Case }) {
+  const [wanted, setWanted] = useState(false);
+  const [open, setOpen] = useState<string | null>(null);
+  const opinions = useOpinions(found.id, found.revision, wanted);
+  return (
+    <Paper variant="outlined" component="section" aria-label="Second opinions" sx={{ p: 1.5 }}>
+      <Typography variant="h2">Second opinions</Typography>
+      {!wanted && (
+        <>
+          <Typography variant="body2" color="textSecondary">Judged by “{found.school.title}”. The other schools may see this log otherwise.</Typography>
+          <Button variant="outlined" onClick={() => setWanted(true)} sx={{ mt: 0.75 }}>Ask every school</Button>
+        </>
+      )}
+      {wanted && opinions.isPending && <Typography variant="body2" role="status">Asking …</Typography>}
+      {opinions.isError && <Failed problem={opinions.error} again={() => void opinions.refetch()} />}
+      {opinions.data !== undefined && (
+        <>
+          <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+            {opinions.data.schools.map((one) => (
+              <Box component="li" key={one.key} sx={{ borderTop: 1, borderColor: 'divider' }}>
+                <Box component="button" type="button" aria-expanded={open === one.key} onClick={() => setOpen(open === one.key ? null : one.key)} sx={{ display: 'flex', width: '100%', gap: 1, border: 0, bgcolor: 'transparent', color: 'inherit', font: 'inherit', textAlign: 'left', py: 0.4, px: 0, cursor: 'pointer' }}>
+                  <Typography variant="body2" component="span" sx={{ flex: 1, fontWeight: one.own ? 600 : 400 }}>{one.title}{one.own ? ' (this case)' : ''}</Typography>
+                  <Typography variant="body2" component="span" sx={{ fontWeight: 600 }}>{ACTIONS[one.action]}</Typography>
+                </Box>
+                {open === one.key && (
+                  <Box sx={{ pb: 0.75 }}>
+                    <Typography variant="body2">{one.headline}. {one.because}</Typography>
+                    <Typography variant="caption" color="textSecondary" sx={{ display: 'block' }}>{one.view} Its limits: {one.limits}.</Typography>
+                  </Box>
+                )}
+              </Box>
+            ))}
+          </Box>
+          <Typography variant="h3" sx={{ mt: 1 }}>Where they part</Typography>
+          {opinions.data.parts.length === 0 && <Typography variant="body2" color="textSecondary">They judge every session of this log alike.</Typography>}
+          {opinions.data.parts.map((part) => (
+            <Box key={part.session} sx={{ mt: 0.5 }}>
+              <Typography variant="body2" sx={{ fontWeight: 600 }}>{day(part.on)}: {part.words}</Typography>
+              {part.said.map((one) => (
+                <Typography key={one.verdict} variant="body2" color="textSecondary">
+                  <Box component="span" sx={{ color: 'text.primary' }}>{one.verdict}</Box>{one.why === '' ? '' : ` (${one.why})`}: {one.schools.join(', ')}
+                </Typography>
+              ))}
+            </Box>
+          ))}
+        </>
+      )}
+    </Paper>
+  );
+}

@@ -1,0 +1,57 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Paper from '@mui/material/Paper';
+import Typography from '@mui/material/Typography';
+import { Link as RouterLink } from 'react-router';
+
+import { Grounds } from './Grounds';
+import type { Case } from './useCase';
+
+/** The proposal: its kind and reason, old and new dose of each exercise, every number it rests on. It waits for a practitioner. */
+export function ProposalCard({ found, accept, keep, clear }: { found: Case; accept: () => void; keep: () => void; clear: (stop: Case['stops'][number]) => void }) {
+  const { standing, adherence, week } = found;
+  const stop = found.stops.find((one) => !one.cleared);
+  return (
+    <Paper variant="outlined" component="section" aria-label="Proposal" sx={{ p: 1.5, borderColor: 'primary.main', borderWidth: 2 }}>
+      <Typography variant="body2" color="textSecondary">Proposal, for you to decide</Typography>
+      <Typography variant="h2" sx={{ my: 0.25 }}>{standing.headline}</Typography>
+      <Typography variant="body2">{standing.because}</Typography>
+      {standing.group_reasons.map((reason) => <Typography key={reason} variant="body2" sx={{ color: 'watch.main' }}>{reason[0]?.toUpperCase()}{reason.slice(1)}.</Typography>)}
+      {found.closed_on === null && (
+        <Box sx={{ display: 'flex', gap: 1, mt: 1, flexWrap: 'wrap' }}>
+          {stop !== undefined && <Button variant="contained" onClick={() => clear(stop)} sx={{ bgcolor: 'stop.main', color: 'background.paper' }}>Review the stop …</Button>}
+          {standing.acceptable && <Button variant="contained" onClick={accept}>Accept …</Button>}
+          <Button component={RouterLink} to={`/cases/${found.id}/prescribe?proposal=1`} variant={standing.acceptable || stop !== undefined ? 'outlined' : 'contained'}>Change …</Button>
+          <Button onClick={keep}>Keep as it is …</Button>
+        </Box>
+      )}
+      {found.proposals.length > 0 && (
+        <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1 }} aria-label="What it would change">
+          {found.proposals.map((one) => (
+            <Box component="li" key={one.prescription} sx={{ fontSize: 13, py: 0.25, opacity: one.preferred ? 1 : 0.75 }}>
+              <Box component="span" sx={{ fontWeight: one.preferred ? 600 : 400 }}>{one.title}</Box>: {one.before} <b aria-label="becomes">→</b> {one.after}{!one.preferred && found.proposals.length > 1 ? ' (not now: one change at a time)' : ''}
+            </Box>
+          ))}
+        </Box>
+      )}
+      <Typography variant="h3" sx={{ mt: 1 }}>What it rests on</Typography>
+      <Grounds grounds={found.grounds} />
+      <Typography variant="body2" color="textSecondary">
+        {adherence.percent === null ? 'Nothing was planned in two weeks' : `Done in two weeks: ${adherence.percent} % (${adherence.done} of ${adherence.due})`}
+        {' · '}this week {weekWords(week)}
+      </Typography>
+      <Typography variant="body2" color="textSecondary">Judged by “{found.school.title}”: pain to {found.rule.during_max}, morning to {found.rule.next_day_max}, stop at {found.rule.stop_at} of 10. These are defaults that a practice can change.</Typography>
+    </Paper>
+  );
+}
+
+function weekWords(week: Case['week']): string {
+  const told: [number, string, number | null | undefined][] = [
+    [week.this.isometric_s, 's held', week.change_percent.isometric_s],
+    [week.this.volume_load_kg, 'kg lifted', week.change_percent.volume_load_kg],
+    [week.this.contacts, 'landings', week.change_percent.contacts],
+    [week.this.sport_min, 'min of sport', week.change_percent.sport_min],
+  ];
+  const parts = told.filter(([amount]) => amount > 0).map(([amount, unit, change]) => `${amount} ${unit}${change === null || change === undefined ? '' : ` (${change > 0 ? '+' : ''}${change} %)`}`);
+  return parts.length === 0 ? 'nothing yet' : parts.join(', ');
+}

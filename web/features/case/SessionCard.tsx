@@ -1,0 +1,61 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+
+import { ago, day, moment } from '../../shell/dates';
+import { colour } from '../../shell/theme';
+import { type SessionTold, useSession } from './useCase';
+
+const VERDICTS: Record<SessionTold['verdict'], [string, string]> = {
+  settled: ['settled', colour('primary')],
+  under: ['under the pain asked for', colour('primary')],
+  watch: ['small reaction', colour('watch')],
+  over: ['too much', colour('over')],
+  stop: ['stop', colour('stop')],
+  pending: ['waits for the morning', colour('unknown')],
+  unanswered: ['without an answer', colour('unknown')],
+};
+
+/** One session: sets done against the dose, pain, what answered it and when, the verdict in words. */
+export function SessionCard({ id, session, today }: { id: string; session: string | null; today: string }) {
+  const told = useSession(id, session);
+  if (session === null) return <Typography color="textSecondary">No session yet. The first will stand here with its next morning.</Typography>;
+  if (told.data === undefined) return <Typography color="textSecondary" sx={{ minHeight: 96 }}>{told.isError ? 'This session could not be loaded. Point at it again.' : 'Loading the session …'}</Typography>;
+  const one = told.data;
+  const [verdict, tone] = VERDICTS[one.verdict];
+  return (
+    <Box aria-live="polite" sx={{ borderTop: 1, borderColor: 'divider', pt: 0.75, minHeight: 96, opacity: told.isPlaceholderData ? 0.55 : 1 }}>
+      <Typography variant="body2">
+        <b title={moment(one.started_at)}>{day(one.on)}</b>, {one.started_at.slice(11, 16)}–{one.ended_at.slice(11, 16)} · {one.stage}{one.minutes === null ? '' : ` · ${one.minutes} min${one.effort === null ? '' : `, effort ${one.effort} of 10`}`} · plan {one.plan_version} ·{' '}
+        <Box component="b" sx={{ color: tone }}>{verdict}</Box>
+      </Typography>
+      <Typography variant="body2">
+        {one.verdict_words}
+        {one.answer !== null && <Box component="span" sx={{ color: 'text.secondary' }}> Answered {ago(one.answer.at, today)} at {one.answer.at.slice(11, 16)}{one.answer.stiffness_min === null ? '' : `, stiff for ${one.answer.stiffness_min} min`}.</Box>}
+      </Typography>
+      {one.signs.length > 0 && <Typography variant="body2" sx={{ color: 'stop.main', fontWeight: 600 }}>Reported: {one.signs.join(', ')}</Typography>}
+      <Box component="table" sx={{ width: '100%', borderCollapse: 'collapse', fontSize: 13, mt: 0.25, '& th': { textAlign: 'left', fontWeight: 400, color: 'text.secondary' }, '& td, & th': { py: '1px', pr: 1.5, verticalAlign: 'top' } }}>
+        <thead><tr><th scope="col">Exercise</th><th scope="col">Asked</th><th scope="col">Done</th><th scope="col">Pain</th></tr></thead>
+        <tbody>
+          {one.entries.map((entry, i) => (
+            <tr key={entry.title + String(i)}>
+              <td>{entry.title}</td>
+              <td>{entry.asked ?? '–'}</td>
+              <td>{entry.skipped !== null ? `left out: ${entry.skipped}` : entry.done.length === 0 ? (entry.asked === null ? '–' : 'nothing') : `${grouped(entry.done)}${entry.asked_sets !== null && entry.done.length !== entry.asked_sets ? ` (${entry.done.length} of ${entry.asked_sets} sets)` : ''}`}</td>
+              <Box component="td" sx={entry.over ? { color: 'over.main', fontWeight: 600 } : {}}>
+                {entry.pain === null ? 'not told' : `${entry.pain} of 10${entry.over ? ', over its limit' : ''}`}
+                {entry.before !== null && entry.after !== null && ` (test ${entry.before} → ${entry.after})`}
+              </Box>
+            </tr>
+          ))}
+        </tbody>
+      </Box>
+      {one.notes !== null && <Typography variant="body2" color="textSecondary">“{one.notes}”</Typography>}
+    </Box>
+  );
+}
+
+/** "3 × 8 at 40 kg" of equal sets, else each of them. */
+function grouped(sets: readonly string[]): string {
+  const first = sets[0];
+  return first !== undefined && sets.every((set) => set === first) ? `${sets.length} × ${first}` : sets.join(' · ');
+}

@@ -1,0 +1,49 @@
+import Button from '@mui/material/Button';
+import Snackbar from '@mui/material/Snackbar';
+import { useEffect } from 'react';
+
+import { Refusal } from '../../api/client';
+import { isTyping } from '../../shell/keys';
+import { useUndo } from './useCase';
+
+/** What was done last, and how to take it back. */
+export interface Done {
+  words: string;
+  /** The decision that can be taken back. */
+  undo?: { id: string; decision: string } | undefined;
+}
+
+/** Says what was done; `u` or its button takes it back, as long as the athlete has not acted on it. */
+export function UndoBar({ done, set }: { done: Done | null; set: (done: Done | null) => void }) {
+  const undo = useUndo();
+  const back = done?.undo;
+  const take = (): void => {
+    if (back === undefined || undo.isPending) return;
+    undo.mutate(back, {
+      onSuccess: (answer) => set({ words: answer.words }),
+      onError: (problem) => set({ words: problem instanceof Refusal ? problem.message : 'This could not be taken back. Try again.' }),
+    });
+  };
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (event.key === 'u' && !isTyping(event)) take();
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  });
+  return (
+    <Snackbar
+      open={done !== null}
+      autoHideDuration={back === undefined ? 6000 : 60_000}
+      onClose={(_, reason) => { if (reason === 'timeout') set(null); }}
+      message={done?.words}
+      sx={{ '& .MuiSnackbarContent-root': { maxWidth: 720 } }}
+      action={(
+        <>
+          {back !== undefined && <Button color="inherit" loading={undo.isPending} onClick={take}>Undo (u)</Button>}
+          <Button color="inherit" onClick={() => set(null)}>Close</Button>
+        </>
+      )}
+    />
+  );
+}

@@ -1,0 +1,71 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+
+import { Failed, Loading } from '../../shell/States';
+import type { PlanInForce } from './draft';
+import { usePlan } from './usePlan';
+
+type Item = PlanInForce['stages'][number]['prescriptions'][number];
+
+/** Exercises of another case of the same structure, with the doses that stand there. */
+export function CopyDialog({ plan, close, copy }: { plan: PlanInForce; close: () => void; copy: (items: Item[]) => void }) {
+  const [other, setOther] = useState('');
+  return (
+    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="copy">
+      <DialogTitle id="copy">Copy from another case</DialogTitle>
+      <DialogContent sx={{ display: 'grid', gap: 1.5, pt: '8px !important' }}>
+        {plan.others.length === 0 && <Typography>No other case of the {plan.structure_title.toLowerCase()} yet.</Typography>}
+        {plan.others.length > 0 && (
+          <TextField select label={`Cases of the ${plan.structure_title.toLowerCase()}`} value={other} onChange={(event) => setOther(event.target.value)}>
+            {plan.others.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
+          </TextField>
+        )}
+        {other !== '' && <Exercises key={other} id={other} copy={copy} close={close} />}
+      </DialogContent>
+      {other === '' && <DialogActions><Button onClick={close}>Not now</Button></DialogActions>}
+    </Dialog>
+  );
+}
+
+function Exercises({ id, copy, close }: { id: string; copy: (items: Item[]) => void; close: () => void }) {
+  const found = usePlan(id);
+  const [stage, setStage] = useState<string | null>(null);
+  const [left, setLeft] = useState<string[]>([]);
+  if (found.isPending) return <Loading what="that plan" />;
+  if (found.data === undefined) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  const stages = found.data.stages.filter((one) => one.prescriptions.length > 0);
+  const shown = stages.find((one) => one.key === (stage ?? found.data.stage)) ?? stages[0];
+  const items = shown?.prescriptions ?? [];
+  const chosen = items.filter((one) => !left.includes(one.prescription.key));
+  return (
+    <>
+      <TextField select label="Stage" value={shown?.key ?? ''} onChange={(event) => setStage(event.target.value)}>
+        {stages.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}{one.key === found.data.stage ? ' (now)' : ''}</MenuItem>)}
+      </TextField>
+      <Box>
+        {items.map((one) => (
+          <Box key={one.prescription.key}>
+            <FormControlLabel
+              control={<Checkbox checked={!left.includes(one.prescription.key)} onChange={() => setLeft((keys) => (keys.includes(one.prescription.key) ? keys.filter((key) => key !== one.prescription.key) : [...keys, one.prescription.key]))} />}
+              label={`${one.title}, ${one.prescription.dose.sets} × ${one.prescription.dose.hold_s === undefined ? one.prescription.dose.reps : `${one.prescription.dose.hold_s} s`}${one.prescription.dose.load_kg === undefined ? '' : ` at ${one.prescription.dose.load_kg} kg`}`}
+            />
+          </Box>
+        ))}
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
+        <Button onClick={close}>Not now</Button>
+        <Button variant="contained" disabled={chosen.length === 0} onClick={() => copy(chosen)}>Copy {chosen.length}</Button>
+      </Box>
+    </>
+  );
+}

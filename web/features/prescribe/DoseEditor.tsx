@@ -1,0 +1,108 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+
+import type { Schemas } from '../../api/client';
+import { fieldOf, type Prescription, type Preview, withCue, withField } from './draft';
+import { NumberField } from './NumberField';
+
+type Suggestion = Preview['prescriptions'][number]['suggestions'][number];
+
+interface Props {
+  prescription: Prescription;
+  slots: Schemas['PlanStage']['slots'];
+  faults: Readonly<Record<string, string>>;
+  suggestions: readonly Suggestion[];
+  change: (prescription: Prescription) => void;
+}
+
+/** Fields that a dose may have beside sets, repetitions and rest, in the order in which they are shown. */
+const OPTIONAL: [string, string, unknown][] = [
+  ['hold_s', 'Hold, s', 30],
+  ['work_s', 'Work, s', 60],
+  ['load_kg', 'Load, kg', 0],
+  ['rm', 'RM aimed at', 8],
+  ['percent_mvc', '% of maximum', 70],
+  ['effort', 'Effort, 0–10', 7],
+  ['beats_per_min', 'Beats a minute', 60],
+  ['times_per_day', 'Times a day', 1],
+  ['contacts_per_rep', 'Landings a rep', 1],
+];
+
+const PHASES: [string, string][] = [['lift_s', 'Lift, s'], ['top_s', 'At top, s'], ['lower_s', 'Lower, s'], ['bottom_s', 'At bottom, s']];
+
+const TEMPO = { lift_s: 3, top_s: 0, lower_s: 3, bottom_s: 0, starts: 'lift' };
+const RANGE = { from_deg: 0, to_deg: 60 };
+
+/** All that can be set of one exercise. */
+export function DoseEditor({ prescription, slots, faults, suggestions, change }: Props) {
+  const { dose } = prescription;
+  const set = (path: string, value: unknown) => change({ ...prescription, dose: withField(dose, path, value) });
+  const number = (path: string, label: string, width?: number) => (
+    <NumberField key={path} label={label} value={fieldOf(dose, path)} fault={faults[`dose.${path}`]} {...(width === undefined ? {} : { width })} change={(value) => set(path, value)} />
+  );
+  const absent: [string, string, unknown][] = [
+    ...OPTIONAL.filter(([path]) => fieldOf(dose, path) === undefined),
+    ...(dose.tempo === undefined ? [['tempo', 'Tempo', TEMPO] as [string, string, unknown]] : []),
+    ...(dose.range === undefined ? [['range', 'Range', RANGE] as [string, string, unknown]] : []),
+    ...(dose.resistance === undefined ? [['resistance', 'Band', 'a band'] as [string, string, unknown]] : []),
+  ];
+  return (
+    <Box sx={{ display: 'grid', gap: 1.25, pt: 1.25 }}>
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'flex-start' }}>
+        {number('sets', 'Sets', 70)}
+        {number('reps', 'Reps', 70)}
+        {OPTIONAL.filter(([path]) => fieldOf(dose, path) !== undefined).map(([path, label]) => number(path, label, 104))}
+        {dose.resistance !== undefined && (
+          <TextField label="Band" value={dose.resistance} onChange={(event) => set('resistance', event.target.value === '' ? undefined : event.target.value)} sx={{ width: 130 }} />
+        )}
+        {number('rest_s', 'Rest, s', 80)}
+      </Box>
+      {(dose.tempo !== undefined || dose.range !== undefined) && (
+        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'flex-start' }}>
+          {dose.tempo !== undefined && (
+            <>
+              <TextField select label="Begins with" value={dose.tempo.starts} onChange={(event) => set('tempo.starts', event.target.value)} sx={{ width: 112 }}>
+                <MenuItem value="lift">lift</MenuItem>
+                <MenuItem value="lower">lower</MenuItem>
+              </TextField>
+              {PHASES.map(([phase, label]) => number(`tempo.${phase}`, label, 96))}
+            </>
+          )}
+          {dose.range !== undefined && <>{number('range.from_deg', 'Range from, °', 112)}{number('range.to_deg', 'to, °', 76)}</>}
+        </Box>
+      )}
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'flex-start' }}>
+        <TextField select label="Limbs and side" value={prescription.limbs} onChange={(event) => change({ ...prescription, limbs: event.target.value as Prescription['limbs'] })} sx={{ width: 150 }}>
+          <MenuItem value="affected">the sore side</MenuItem>
+          <MenuItem value="each">each side</MenuItem>
+          <MenuItem value="together">both together</MenuItem>
+        </TextField>
+        <TextField select label="Done in" value={prescription.slot ?? ''} onChange={(event) => change({ ...prescription, slot: event.target.value })} error={faults.slot !== undefined} helperText={faults.slot} sx={{ width: 170 }}>
+          {slots.map((slot) => <MenuItem key={slot.key} value={slot.key}>{slot.title}</MenuItem>)}
+        </TextField>
+        <TextField label="Cue" value={prescription.cue ?? ''} onChange={(event) => change(withCue(prescription, event.target.value))} sx={{ width: 220 }} />
+        {absent.length > 0 && (
+          <TextField select label="Add a field" value="" onChange={(event) => { const field = absent.find(([path]) => path === event.target.value); if (field !== undefined) set(field[0], field[2]); }} sx={{ width: 140 }}>
+            {absent.map(([path, label]) => <MenuItem key={path} value={path}>{label}</MenuItem>)}
+          </TextField>
+        )}
+      </Box>
+      {suggestions.length > 0 && (
+        <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }} aria-label="Suggested from what was logged and tested">
+          {suggestions.map((one) => (
+            <Typography component="li" variant="body2" color="textSecondary" key={one.words}>
+              {one.words}
+              {one.field !== null && one.value !== null && fieldOf(dose, one.field) !== one.value && (
+                <Button onClick={() => { if (one.field !== null) set(one.field, one.value); }} sx={{ ml: 0.5, py: 0, minWidth: 0 }} aria-label={`Use: ${one.words}`}>use</Button>
+              )}
+            </Typography>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}
+

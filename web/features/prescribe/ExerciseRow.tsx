@@ -1,0 +1,84 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import Paper from '@mui/material/Paper';
+import Typography from '@mui/material/Typography';
+
+import type { Schemas } from '../../api/client';
+import { ExerciseTrace } from '../../charts/ExerciseTrace';
+import { DoseEditor } from './DoseEditor';
+import { isDrawable, type Prescription, type Preview, type Row } from './draft';
+
+interface Props {
+  row: Row;
+  slots: Schemas['PlanStage']['slots'];
+  told: Preview['prescriptions'][number] | undefined;
+  fresh: boolean;
+  faults: Readonly<Record<string, string>>;
+  open: boolean;
+  seconds: number;
+  width: number;
+  first: boolean;
+  last: boolean;
+  toggle: () => void;
+  change: (prescription: Prescription) => void;
+  move: (by: 1 | -1) => void;
+  swap: () => void;
+  remove: () => void;
+}
+
+const limbs = { affected: 'sore side', each: 'each side', together: 'both together' } as const;
+
+/** One exercise on the shared time scale, with all that can be set of it when it is open. */
+export function ExerciseRow({ row, slots, told, fresh, faults, open, seconds, width, first, last, toggle, change, move, swap, remove }: Props) {
+  const { prescription } = row;
+  const faulty = Object.keys(faults).length > 0;
+  const changed = told?.changed ?? null;
+  return (
+    <Paper variant="outlined" component="article" aria-label={row.title} sx={{ px: 1.25, py: 0.75, borderColor: faulty ? 'error.main' : open ? 'primary.main' : 'divider' }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: `minmax(0, 1fr) ${width}px` }, columnGap: 1.5, alignItems: 'center' }}>
+        <Box sx={{ minWidth: 0 }}>
+          <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.25 }}>
+            <Typography component="h3" sx={{ fontWeight: 600, flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>{row.title} <Typography component="span" variant="body2" color="textSecondary">{limbs[prescription.limbs]}</Typography></Typography>
+            <IconButton size="small" aria-label={`Move ${row.title} up`} disabled={first} onClick={() => move(-1)}>↑</IconButton>
+            <IconButton size="small" aria-label={`Move ${row.title} down`} disabled={last} onClick={() => move(1)}>↓</IconButton>
+          </Box>
+          <Box sx={{ opacity: fresh ? 1 : 0.45 }} aria-busy={!fresh}>
+            <Typography variant="body2">{told === undefined ? '…' : [told.words, told.tempo_words].filter(Boolean).join(' · ')}</Typography>
+            <Typography variant="body2" color="textSecondary">{told === undefined ? ' ' : figures(told)}</Typography>
+          </Box>
+        </Box>
+        <Box>
+          {isDrawable(prescription.dose)
+            ? <ExerciseTrace dose={prescription.dose} mode={prescription.mode} seconds={seconds} width={width} title={`${row.title} along time: ${told?.words ?? ''}`} changed={changed !== null} />
+            : <Typography variant="body2" color="error">Mend the marked field to see it drawn.</Typography>}
+          <Box sx={{ display: 'flex', gap: 0.5, mt: 0.25 }}>
+            <Button onClick={toggle} aria-expanded={open} aria-label={`${open ? 'Close' : 'Edit'} ${row.title}`} variant="outlined" sx={{ py: 0, minWidth: 56 }}>{open ? 'Close' : 'Edit'}</Button>
+            <Button onClick={swap} aria-label={`Another rung for ${row.title}`} sx={{ py: 0 }}>Another rung …</Button>
+            <Button onClick={remove} aria-label={`Leave out ${row.title}`} color="inherit" sx={{ py: 0 }}>Leave out</Button>
+          </Box>
+        </Box>
+      </Box>
+      {changed !== null && <Typography variant="body2" sx={{ color: 'watch.main', opacity: fresh ? 1 : 0.45 }}>Changed: {changed}</Typography>}
+      {faulty && !open && <Typography variant="body2" color="error">{Object.values(faults)[0]}</Typography>}
+      {open && faults.exercise !== undefined && <Typography variant="body2" color="error">{faults.exercise}</Typography>}
+      {open && <DoseEditor prescription={prescription} slots={slots} faults={faults} suggestions={told?.suggestions ?? []} change={change} />}
+    </Paper>
+  );
+}
+
+function figures(told: Preview['prescriptions'][number]): string {
+  const { figures: sums, turns } = told;
+  return [
+    sums.time_under_tension_s === null ? null : `${sums.time_under_tension_s} s under tension${turns === 2 ? ' a limb' : ''}`,
+    sums.volume_load_kg === null || sums.volume_load_kg === 0 ? null : `${sums.volume_load_kg} kg lifted${turns === 2 ? ' a limb' : ''}`,
+    sums.contacts === null ? null : `${sums.contacts} landings`,
+    minutes(sums.duration_s),
+  ].filter((part) => part !== null).join(' · ');
+}
+
+/** "7 min 30 s" of seconds that the server worked out. */
+export const minutes = (seconds: number): string => {
+  const whole = Math.round(seconds);
+  return whole < 60 ? `${whole} s` : `${Math.floor(whole / 60)} min${whole % 60 === 0 ? '' : ` ${whole % 60} s`}`;
+};

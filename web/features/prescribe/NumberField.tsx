@@ -1,0 +1,47 @@
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+
+interface Props {
+  label: string;
+  value: unknown;
+  fault?: string | undefined;
+  width?: number;
+  /** Gets a number; undefined where the field was emptied; the text itself where it is no number, to be refused at its field. */
+  change: (value: unknown) => void;
+}
+
+const asTyped = (value: unknown): string => (typeof value === 'number' || typeof value === 'string' ? String(value) : '');
+
+const meant = (text: string): unknown => {
+  const trimmed = text.trim().replace(',', '.');
+  if (trimmed === '') return undefined;
+  const number = Number(trimmed);
+  return Number.isFinite(number) ? number : text;
+};
+
+/** A number that is typed; what is typed stays as it is, decimal comma or point. */
+export function NumberField({ label, value, fault, width = 92, change }: Props) {
+  const [text, setText] = useState(asTyped(value));
+  const [told, setTold] = useState(value);
+  if (told !== value) {
+    // Set from outside: a suggestion was taken, another rung chosen.
+    setTold(value);
+    if (meant(text) !== value) setText(asTyped(value));
+  }
+  return (
+    <TextField
+      label={label}
+      value={text}
+      onChange={(event) => {
+        setText(event.target.value);
+        const next = meant(event.target.value);
+        setTold(next);
+        change(next);
+      }}
+      error={fault !== undefined}
+      helperText={fault}
+      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+      sx={{ width: fault === undefined ? width : Math.max(width, 190) }}
+    />
+  );
+}

@@ -1,0 +1,120 @@
+import type { Schemas } from '../../api/client';
+
+export type PlanInForce = Schemas['PlanInForce'];
+export type Prescription = Schemas['PlanPrescription'];
+export type Preview = Schemas['Preview'];
+export type Weekday = Schemas['Weekday'];
+export type Dose = Schemas['Dose'];
+
+/** A row of the screen: a prescription with a name of its own for as long as it is edited. */
+export interface Row {
+  id: string;
+  title: string;
+  prescription: Prescription;
+}
+
+/** What is being prescribed. Numbers that are no numbers yet stay as they were typed and are refused at their field. */
+export interface Draft {
+  stage: string;
+  rows: Row[];
+  rhythm: Schemas['Rhythm'];
+  available: Weekday[];
+  from: string;
+  /** Null: the note that is written by itself. */
+  note: string | null;
+  why: string;
+}
+
+export const DAYS: Weekday[] = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
+
+const rowId = (): string => crypto.randomUUID();
+
+/** A stage of the plan as it can be edited. */
+export function begin(plan: PlanInForce, key: string = plan.stage): Draft {
+  const stage = plan.stages.find((one) => one.key === key) ?? plan.stages[0];
+  return {
+    stage: stage?.key ?? key,
+    rows: (stage?.prescriptions ?? []).map((one) => ({ id: rowId(), title: one.title, prescription: one.prescription })),
+    rhythm: stage?.rhythm ?? {},
+    available: plan.available,
+    from: plan.today,
+    note: null,
+    why: '',
+  };
+}
+
+/** The same with what the proposal would change put in. */
+export function withProposal(draft: Draft, plan: PlanInForce): Draft {
+  const proposed = new Map(plan.proposed.map((one) => [one.prescription.key, one]));
+  return {
+    ...draft,
+    rows: draft.rows.map((row) => {
+      const one = proposed.get(row.prescription.key);
+      return one === undefined ? row : { ...row, title: one.title, prescription: one.prescription };
+    }),
+  };
+}
+
+/** A row for an exercise of the library, at its usual dose. */
+export function added(exercise: Schemas['LibraryExercise'], slot: string): Row {
+  return {
+    id: rowId(),
+    title: exercise.title,
+    prescription: { key: exercise.key, exercise: exercise.key, mode: exercise.mode, limbs: exercise.sides, slot, dose: exercise.dose },
+  };
+}
+
+export const copied = (one: { title: string; prescription: Prescription }, slot: string): Row => ({ id: rowId(), title: one.title, prescription: { ...one.prescription, slot } });
+
+/** Another rung in the same place: dose, sides and mode are the other exercise's own; slot, pain limits and progression stay. */
+export function swapped(row: Row, exercise: Schemas['LibraryExercise']): Row {
+  const kept = withCue(row.prescription, '');
+  return { ...row, title: exercise.title, prescription: { ...kept, exercise: exercise.key, mode: exercise.mode, limbs: exercise.sides, dose: exercise.dose } };
+}
+
+/** The prescription with a cue, or without one where it is empty. */
+export function withCue(prescription: Prescription, cue: string): Prescription {
+  const rest = { ...prescription };
+  delete rest.cue;
+  return cue === '' ? rest : { ...rest, cue };
+}
+
+/** What is sent. Keys are made different from each other; the server makes them different from all others. */
+export function asRequest(draft: Draft): Schemas['PlanRequest'] {
+  const seen = new Map<string, number>();
+  return {
+    stage: draft.stage,
+    prescriptions: draft.rows.map(({ prescription }) => {
+      const count = (seen.get(prescription.key) ?? 0) + 1;
+      seen.set(prescription.key, count);
+      return count === 1 ? prescription : { ...prescription, key: `${prescription.key}-${count}` };
+    }),
+    rhythm: draft.rhythm,
+    available: draft.available,
+    from: draft.from === '' ? null : draft.from,
+  };
+}
+
+/** A field of a dose by its path ("tempo.lift_s"). */
+export function fieldOf(dose: Dose, path: string): unknown {
+  return path.split('.').reduce<unknown>((part, step) => (typeof part === 'object' && part !== null ? (part as Record<string, unknown>)[step] : undefined), dose);
+}
+
+/** The dose with a field set, or taken out where the value is undefined. */
+export function withField(dose: Dose, path: string, value: unknown): Dose {
+  const [first = '', second] = path.split('.');
+  const copy: Record<string, unknown> = { ...dose };
+  if (second !== undefined) {
+    copy[first] = { ...(copy[first] as object | undefined), [second]: value };
+  } else if (value === undefined) {
+    // eslint-disable-next-line @typescript-eslint/no-dynamic-delete
+    delete copy[first];
+  } else {
+    copy[first] = value;
+  }
+  return copy as unknown as Dose;
+}
+
+/** Whether every number of a dose is one, so that it can be drawn. */
+export const isDrawable = (dose: Dose): boolean =>
+  Object.values({ ...dose, ...dose.tempo, free: 0, tempo: 0, range: 0, resistance: 0, starts: 0 }).every((value) => typeof value === 'number' && Number.isFinite(value) && value >= 0) && dose.sets <= 20 && dose.reps <= 200;

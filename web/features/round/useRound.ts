@@ -1,0 +1,46 @@
+import { keepPreviousData, useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+
+import { api, type Schemas, send } from '../../api/client';
+
+export type RoundCase = Schemas['RoundCase'];
+
+/** What the Round is narrowed to; empty texts narrow nothing. */
+export interface Narrowing {
+  search: string;
+  practitioner: string;
+  structure: string;
+  stage: string;
+  event: '' | 'week';
+}
+
+export const EVERYTHING: Narrowing = { search: '', practitioner: '', structure: '', stage: '', event: '' };
+
+/** An athlete's answer shows on the Round within so many milliseconds. */
+const LOOK_AGAIN = 4_000;
+
+/** The Round, page after page, looked at again every few seconds. */
+export function useRound(narrowing: Narrowing) {
+  return useInfiniteQuery({
+    queryKey: ['round', narrowing],
+    queryFn: ({ pageParam }) => send(() => api.GET('/api/round', {
+      params: { query: { ...Object.fromEntries(Object.entries(narrowing).filter(([, value]) => value !== '')), ...(pageParam === null ? {} : { after: pageParam }) } },
+    })),
+    initialPageParam: null as string | null,
+    getNextPageParam: (page) => page.next,
+    refetchInterval: LOOK_AGAIN,
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function useRoundFilters() {
+  return useQuery({ queryKey: ['round-filters'], queryFn: () => send(() => api.GET('/api/round/filters')), staleTime: 60_000 });
+}
+
+/** Reminds an athlete; written to the outbox. */
+export function useNudge(id: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (words: string) => send(() => api.POST('/api/cases/{case}/nudges', { params: { path: { case: id } }, body: { words } })),
+    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: ['round'] }), queries.invalidateQueries({ queryKey: ['case', id] })]),
+  });
+}

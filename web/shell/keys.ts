@@ -1,0 +1,19 @@
+/** The keys of the desk, as the list on `?` tells them. */
+export const KEYS: [string, string][] = [
+  ['j / k', 'Round: next / previous case'],
+  ['a', 'look at the proposal and accept it'],
+  ['c', 'change it: prescribe by hand, beginning with the proposal'],
+  ['o', 'Round: open the case'],
+  ['n', 'Round: nudge a silent athlete'],
+  ['u', 'undo the last decision'],
+  ['p', 'case: prescribe'],
+  ['f', 'case: flare plan'],
+  ['← / →', 'case: the session before / after, when the chart has the focus'],
+  ['/', 'search'],
+  ['?', 'this list'],
+];
+
+/** Whether a key press belongs to a field that is being typed in, or to the browser. */
+export const isTyping = (event: KeyboardEvent): boolean =>
+  event.ctrlKey || event.metaKey || event.altKey
+  || (event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [role="dialog"], [role="listbox"], [role="menu"]') !== null);
