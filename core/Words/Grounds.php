@@ -104,10 +104,21 @@ final class Grounds
                 : [new Ground('Settled answers since the last change', (string) $evaluation->bouts->settledRun($evaluation->log), $asked)],
             ActionReason::GateOpen => [new Ground('Answers well borne in a row', (string) $evaluation->bouts->wellBorneRun(), $asked)],
             ActionReason::UnclearedStop => self::stops($evaluation),
+            ActionReason::TestOverLimit => [new Ground(
+                'Test the next morning, before anything grows',
+                self::worstAnswer($evaluation) . ' of 10',
+                "to {$evaluation->log->file->response_rule->during_max}",
+                true,
+            )],
             ActionReason::AnswersMissing => [new Ground('Sessions without an answer', (string) $evaluation->bouts->unansweredSinceLast(), 'fewer than 2', true)],
             ActionReason::LongBreak, ActionReason::NoRecentAnswers => self::sinceLast($evaluation),
             default => [],
         };
+    }
+
+    private static function worstAnswer(Evaluation $evaluation): int
+    {
+        return max([0, ...array_map(static fn(SessionResponse $one): int => $one->answer->provocation ?? 0, $evaluation->last()->responses ?? [])]);
     }
 
     /** @return list<Ground> what is still to be reviewed */

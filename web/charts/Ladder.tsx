@@ -72,7 +72,9 @@ export function UprightLadder({ rungs, width = 220 }: { rungs: readonly Rung[]; 
   const step = 62;
   const pegGap = 15;
   const climb = Math.max(step, (pegs.length + 1) * pegGap + 6);
-  const height = 48 + (rungs.length - 1) * step + (climb - step);
+  // On the top rung the pegs stand above it.
+  const above = at === rungs.length - 1 ? climb : climb - step;
+  const height = 48 + (rungs.length - 1) * step + above;
   const y = (i: number) => height - 24 - i * step - (i > at && at >= 0 ? climb - step : 0);
   return (
     <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={inWords(rungs)}>
