@@ -9,7 +9,10 @@ use App\Http\Controllers\Desk\LibraryController;
 use App\Http\Controllers\Desk\OpeningController;
 use App\Http\Controllers\Desk\PlanController;
 use App\Http\Controllers\Desk\RoundController;
+use App\Http\Controllers\InvitationController;
+use App\Http\Controllers\Phone\CalendarController;
 use App\Http\Controllers\Phone\TodayController;
+use App\Http\Controllers\Phone\WorkerController;
 use App\Http\Controllers\SignInController;
 use Illuminate\Support\Facades\Route;
 
@@ -18,7 +21,13 @@ Route::prefix('api')->group(function (): void {
     Route::post('session', [SignInController::class, 'store']);
     Route::delete('session', [SignInController::class, 'destroy']);
 
+    Route::post('join', [InvitationController::class, 'join']);
+    Route::delete('sessions', [InvitationController::class, 'signOutEverywhere'])->middleware('auth');
+
     Route::middleware(['auth', 'can:treat'])->group(function (): void {
+        Route::get('cases/{case}/invitation', [InvitationController::class, 'show']);
+        Route::post('cases/{case}/invitation', [InvitationController::class, 'store']);
+        Route::delete('cases/{case}/invitation', [InvitationController::class, 'withdraw']);
         Route::get('round', RoundController::class);
         Route::get('round/filters', [RoundController::class, 'filters']);
         Route::get('athletes', AthleteController::class);
@@ -55,6 +64,7 @@ Route::prefix('api')->group(function (): void {
         Route::put('today/sessions/{id}', [TodayController::class, 'session']);
         Route::patch('today/sessions/{id}', [TodayController::class, 'settled']);
         Route::put('today/check-ins/{id}', [TodayController::class, 'checkIn']);
+        Route::post('today/calendar', [TodayController::class, 'calendar']);
     });
 
     Route::any('{rest}', static fn() => abort(404))->where('rest', '.*');
@@ -62,6 +72,9 @@ Route::prefix('api')->group(function (): void {
 
 // What ./rung bench measures the others against.
 Route::get('bare', static fn(): string => 'ok')->withoutMiddleware('web');
+
+Route::get('calendar/{token}.ics', CalendarController::class)->withoutMiddleware('web');
+Route::get('athlete/worker.js', WorkerController::class)->withoutMiddleware('web');
 
 Route::view('athlete/{page?}', 'athlete')->where('page', '.*');
 Route::view('{page?}', 'desk')->where('page', '.*');

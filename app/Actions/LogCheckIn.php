@@ -11,51 +11,87 @@ use App\Support\Clock;
 use Carbon\CarbonImmutable;
 use Rung\Core\CaseFile\CheckIn;
 use Rung\Core\Input\InvalidInput;
-use Rung\Core\Time\Zone;
+use Rung\Core\Time\Moment;
 
-/** Stores a morning answer, once a day: of today, or late for the day before. */
+/**
+ * Stores a morning answer, once a morning: of the day on which it was made, or late for the day before. It may have
+ * waited on the phone for a while; a day is the athlete's own, wherever that was.
+ */
 final class LogCheckIn
 {
+    /** Days that an answer may have waited on a phone. */
+    private const WAITED_DAYS = 30;
+
     public function __construct(private readonly WriteCase $write) {}
 
     /**
+     * @param Moment $made when it was entered on the phone
+     *
      * @return bool whether it is new; false where this id was stored before, and nothing was changed
      *
      * @throws InvalidInput
      */
-    public function handle(CareCase $case, User $by, CheckIn $checkIn): bool
+    public function handle(CareCase $case, User $by, CheckIn $checkIn, Moment $made): bool
     {
-        $zone = Zone::named($case->practice->timezone);
-        $today = Clock::today($case->practice->timezone);
-        $age = $today->daysSince($zone->dayOf($checkIn->at));
-        if ($age < 0) {
+        $for = self::localDay($checkIn->at);
+        $late = self::localDay($made)->diffInDays($for) * -1;
+        $now = Clock::now($case->practice->timezone);
+        if ($late < 0 || $made->micros > $now->micros + 5 * Moment::HOUR / 60) {
             throw InvalidInput::at('/at', 'must not be tomorrow or later; answer on the morning itself');
         }
-        if ($age > 1) {
+        if ($late > 1) {
             throw InvalidInput::at('/at', 'must be today or yesterday; older mornings cannot be filled in');
+        }
+        if ($now->micros - $made->micros > self::WAITED_DAYS * 24 * Moment::HOUR) {
+            throw InvalidInput::at('/at', 'has waited on this phone for more than ' . self::WAITED_DAYS . ' days; tell your practitioner instead');
         }
         if ($checkIn->provocation === null && ($checkIn->signs ?? []) === []) {
             throw InvalidInput::at('/provocation', 'is needed: score the test from 0 to 10');
         }
 
-        return $this->write->run($case, $by, 'answered the morning', static function (CareCase $case) use ($checkIn, $age): bool {
+        return $this->write->run($case, $by, 'answered the morning', static function (CareCase $case) use ($checkIn, $late, $for): bool {
             if (CheckInRow::isStored($case, $checkIn->id)) {
                 return false;
             }
+            $signs = array_column($checkIn->signs ?? [], 'value');
             CheckInRow::query()->create([
                 'id' => $checkIn->id,
                 'practice_id' => $case->practice_id,
                 'case_id' => $case->id,
                 'at' => Clock::utc($checkIn->at),
+                'local_on' => $for->format('Y-m-d'),
                 'provocation' => $checkIn->provocation,
                 'stiffness_min' => $checkIn->stiffness_min,
-                'signs' => array_column($checkIn->signs ?? [], 'value'),
-                'late' => $age === 1,
+                'signs' => $checkIn->provocation === null ? $signs : self::inPlaceOf($case, $for, $signs),
+                'late' => $late > 0,
                 'notes' => $checkIn->notes,
                 'created_at' => CarbonImmutable::now()->utc(),
             ]);
 
             return true;
         });
+    }
+
+    /**
+     * An answer of the same morning gives way to this one, its signs added to it, so that a morning never counts twice.
+     *
+     * @param list<string> $signs
+     *
+     * @return list<string>
+     */
+    private static function inPlaceOf(CareCase $case, CarbonImmutable $for, array $signs): array
+    {
+        foreach ($case->checkIns()->where('local_on', $for->format('Y-m-d'))->whereNotNull('provocation')->get()->all() as $before) {
+            $signs = [...$signs, ...$before->signs];
+            $before->update(['superseded' => true]);
+        }
+
+        return array_values(array_unique($signs));
+    }
+
+    /** The date by the offset that a moment was written with. */
+    private static function localDay(Moment $moment): CarbonImmutable
+    {
+        return CarbonImmutable::parse(substr($moment->toIso(), 0, 10), 'UTC');
     }
 }

@@ -6,15 +6,23 @@ namespace App\Actions;
 
 use App\Models\CareCase;
 use App\Models\PlannedSession;
+use App\Models\PlanVersion;
+use App\Models\StageEntry;
 use App\Models\TrainingSession;
 use App\Models\User;
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
 use Rung\Core\CaseFile\Goal;
 use Rung\Core\CaseFile\Session;
+use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\InvalidInput;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Time\Zone;
 
-/** Stores a session that the athlete did, once, whatever how often it is sent. */
+/**
+ * Stores a session that the athlete did, once, whatever how often it is sent and from how many phones. It counts in the
+ * stage of the version that it was done from, however late it comes.
+ */
 final class LogSession
 {
     /** Minutes by which a phone's clock may run ahead. */
@@ -38,39 +46,99 @@ final class LogSession
             if (TrainingSession::isStored($case, $session->id)) {
                 return false;
             }
-            self::check($case, $session, $planVersion);
-            TrainingSession::query()->create(TrainingSession::fieldsOf($session) + [
+            $version = $case->planVersions()->where('version', $planVersion)->first()
+                ?? throw InvalidInput::at('/plan_version', 'must be a version of this plan');
+            self::checkEntries($case, $session);
+            $fields = TrainingSession::fieldsOf($session) + [
                 'id' => $session->id,
                 'practice_id' => $case->practice_id,
                 'case_id' => $case->id,
-                'planned_id' => $session->planned,
+                'planned_id' => self::planned($case, $session),
                 'plan_version' => $planVersion,
                 'created_at' => CarbonImmutable::now()->utc(),
-            ]);
+            ];
+            TrainingSession::query()->create(self::besideOtherPhones($case, $session, array_replace($fields, ['stage' => self::stageOf($case, $session, $version)])));
 
             return true;
         });
     }
 
-    /** @throws InvalidInput where the session names what the case does not have */
-    private static function check(CareCase $case, Session $session, int $planVersion): void
+    /**
+     * What was asked of the phone counts as asked, though it may have been withdrawn meanwhile.
+     *
+     * @throws InvalidInput where it is of another case
+     */
+    private static function planned(CareCase $case, Session $session): ?string
     {
-        // What was asked of the phone counts as asked, though it may have been withdrawn meanwhile.
         if ($session->planned !== null
             && PlannedSession::query()->where('case_id', $case->id)->whereKey($session->planned)->update(['withdrawn' => false]) === 0) {
             throw InvalidInput::at('/planned', 'must name a planned session of this case');
         }
-        if (!$case->planVersions()->where('version', $planVersion)->exists()) {
-            throw InvalidInput::at('/plan_version', 'must be a version of this plan');
+
+        return $session->planned;
+    }
+
+    /** The stage in which the version asks for what was done; without exercises, the one of its day. */
+    private static function stageOf(CareCase $case, Session $session, PlanVersion $version): string
+    {
+        $day = Zone::named($case->practice->timezone)->dayOf($session->started_at)->toIso();
+        $entered = StageEntry::query()->where('case_id', $case->id)->orderByDesc('from')->get()->all();
+        $ofDay = array_values(array_filter($entered, static fn(StageEntry $one): bool => $one->from <= $day))[0] ?? $entered[count($entered) - 1];
+        $done = array_filter(array_map(static fn($entry): ?string => $entry->prescription, $session->entries));
+        foreach (Plan::fromJson($version->content)->stages as $planned) {
+            $asked = array_column($planned->stage->prescriptions, 'key');
+            $wasEntered = in_array($planned->stage->key, array_map(static fn(StageEntry $one): string => $one->stage, $entered), true);
+            if ($done !== [] && $wasEntered && array_intersect($done, $asked) !== []) {
+                return $planned->stage->key;
+            }
         }
+
+        return $ofDay->stage;
+    }
+
+    /** @throws InvalidInput where the session names what the case does not have */
+    private static function checkEntries(CareCase $case, Session $session): void
+    {
         $known = [];
         foreach ($case->plan()->fileStages(Goal::from($case->goal)) as $stage) {
-            array_push($known, ...array_column($stage->prescriptions, 'key'));
+            array_push($known, ...array_map(static fn(Prescription $one): string => $one->key, $stage->prescriptions));
         }
         foreach ($session->entries as $i => $entry) {
             if ($entry->prescription !== null && !in_array($entry->prescription, $known, true)) {
                 throw InvalidInput::at("/entries/$i/prescription", 'must name an exercise of this plan');
             }
         }
+    }
+
+    /**
+     * Two phones may send the same planned session. Where their times overlap it is one session: the one with more sets
+     * counts, the other is kept and set aside. Where they do not, the later is a session more, of its own.
+     *
+     * @param array<string, mixed> $fields
+     *
+     * @return array<string, mixed>
+     */
+    private static function besideOtherPhones(CareCase $case, Session $session, array $fields): array
+    {
+        $other = $session->planned === null ? null : $case->trainingSessions()->where('planned_id', $session->planned)->first();
+        if (!$other instanceof TrainingSession) {
+            return $fields;
+        }
+        $overlaps = $other->started_at->lessThan(Clock::utc($session->ended_at)) && $other->ended_at->greaterThan(Clock::utc($session->started_at));
+        if (!$overlaps) {
+            return array_replace($fields, ['planned_id' => null]);
+        }
+        $sets = static fn(array $entries): int => array_sum(array_map(static fn(mixed $entry): int => is_array($entry) && is_array($entry['sets'] ?? null) ? count($entry['sets']) : 0, $entries));
+        $hasMore = $sets((array) $fields['entries']) > $sets($other->entries);
+        // A stop sign of either phone is never set aside.
+        $signs = array_values(array_unique([...$other->signs, ...array_column($session->signs ?? [], 'value')]));
+        if ($hasMore) {
+            $other->update(['superseded' => true]);
+
+            return array_replace($fields, ['signs' => $signs]);
+        }
+        $other->update(['signs' => $signs]);
+
+        return array_replace($fields, ['superseded' => true]);
     }
 }

@@ -138,6 +138,7 @@ final class OpenCase
             CheckIn::query()->create($own + [
                 'id' => (string) Str::uuid7(),
                 'at' => $now,
+                'local_on' => $today->toIso(),
                 'provocation' => $opening->findings->test,
                 'stiffness_min' => $opening->findings->stiffness,
                 'signs' => [],

@@ -104,13 +104,13 @@ final class CareCase extends Model
     /** @return HasMany<TrainingSession, $this> */
     public function trainingSessions(): HasMany
     {
-        return $this->hasMany(TrainingSession::class, 'case_id')->orderBy('started_at')->orderBy('created_at');
+        return $this->hasMany(TrainingSession::class, 'case_id')->where('superseded', false)->orderBy('started_at')->orderBy('created_at');
     }
 
     /** @return HasMany<CheckIn, $this> */
     public function checkIns(): HasMany
     {
-        return $this->hasMany(CheckIn::class, 'case_id')->orderBy('at')->orderBy('created_at');
+        return $this->hasMany(CheckIn::class, 'case_id')->where('superseded', false)->orderBy('at')->orderBy('created_at');
     }
 
     /** @return HasMany<StrengthTest, $this> */

@@ -12,6 +12,8 @@ use Carbon\CarbonImmutable;
  * @property float|null $stiffness_min
  * @property list<string> $signs
  * @property bool $late
+ * @property string|null $local_on the athlete's own date where it was made
+ * @property bool $superseded another answer for the same morning took its place
  * @property string|null $notes
  * @property CarbonImmutable $created_at
  */
@@ -22,6 +24,6 @@ final class CheckIn extends CaseRecord
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'stiffness_min' => 'float', 'signs' => 'array', 'late' => 'boolean'];
+        return ['at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'stiffness_min' => 'float', 'signs' => 'array', 'late' => 'boolean', 'superseded' => 'boolean'];
     }
 }

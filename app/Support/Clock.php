@@ -17,6 +17,12 @@ final class Clock
         return Moment::of(CarbonImmutable::now($zone)->startOfSecond());
     }
 
+    /** Now, told with the offset of another moment. */
+    public static function nowWith(Moment $moment): Moment
+    {
+        return Moment::of(CarbonImmutable::now()->setTimezone($moment->toDateTime()->getTimezone())->startOfSecond());
+    }
+
     public static function today(string $zone): Day
     {
         return Zone::named($zone)->dayOf(self::now($zone));

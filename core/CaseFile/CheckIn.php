@@ -24,6 +24,12 @@ final readonly class CheckIn
         public ?string $notes = null,
     ) {}
 
+    /** The same answer at another moment, where a phone's clock was wrong. */
+    public function movedTo(Moment $at): self
+    {
+        return new self($this->id, $at, $this->provocation, $this->stiffness_min, $this->signs, $this->late, $this->notes);
+    }
+
     public static function read(ObjectNode $node): self
     {
         return new self(

@@ -59,6 +59,26 @@ final readonly class Session
         return $session;
     }
 
+    /** The same session at other times, where a phone's clock was wrong. */
+    public function at(Moment $startedAt, Moment $endedAt): self
+    {
+        return new self(
+            $this->id,
+            $this->stage,
+            $this->kind,
+            $startedAt,
+            $endedAt,
+            $this->entries,
+            $this->planned,
+            $this->participation,
+            $this->minutes,
+            $this->effort,
+            $this->settled_min,
+            $this->signs,
+            $this->notes,
+        );
+    }
+
     /** The highest pain logged for any entry, 0–10; null where none was. */
     public function during(): ?int
     {

@@ -6,6 +6,10 @@
     <meta name="color-scheme" content="light dark">
     <title>Rung</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
+    @if ($entry === 'web/athlete.tsx')
+    <link rel="manifest" href="/athlete.webmanifest">
+    <meta name="theme-color" content="#1f5a43">
+    @endif
     @vite($entry)
 </head>
 <body>

@@ -205,7 +205,7 @@ final class DeskTest extends TestCase
         $save = fn(array $body): TestResponse => $this->ask($own, 'POST', "/api/cases/$case->id/plan", $body);
 
         $same = $preview($draft($asked))->assertOk()->assertJsonPath('note', '');
-        $sets = $plan->json("stages.1.prescriptions.0.prescription.dose.sets");
+        $sets = $plan->json('stages.1.prescriptions.0.prescription.dose.sets');
         self::assertIsInt($sets);
         $heavier = array_replace_recursive($asked, [['dose' => ['sets' => $sets + 2]]]);
         $told = $preview($draft($heavier))->assertOk();

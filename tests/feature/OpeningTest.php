@@ -63,8 +63,8 @@ final class OpeningTest extends TestCase
 
         $athlete = User::query()->where('email', 'odile@ropewalk.example')->firstOrFail();
         $this->ask($athlete, 'GET', '/api/today')->assertOk()
-            ->assertJsonPath('case.session.exercises.0.words', '4 × 30 s at 20 kg, 70 % of maximum')
-            ->assertJsonPath('case.morning.answered.provocation', 4)
+            ->assertJsonPath('case.sessions.0.exercises.0.words', '4 × 30 s at 20 kg, 70 % of maximum')
+            ->assertJsonPath('case.morning.answered.0.provocation', 4)
             ->assertJsonPath('case.advice', ['Half of the jumps']);
     }
 

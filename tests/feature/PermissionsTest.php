@@ -44,6 +44,10 @@ final class PermissionsTest extends TestCase
         yield 'a plan' => ['GET', '/api/cases/{case}/plan', true];
         yield 'a preview' => ['POST', '/api/cases/{case}/plan/preview', true];
         yield 'prescribing' => ['POST', '/api/cases/{case}/plan', true];
+        yield 'how an athlete gets in' => ['GET', '/api/cases/{case}/invitation', true];
+        yield 'inviting' => ['POST', '/api/cases/{case}/invitation', true];
+        yield 'withdrawing access' => ['DELETE', '/api/cases/{case}/invitation', true];
+        yield 'a calendar to subscribe to' => ['POST', '/api/today/calendar', false];
         yield 'today' => ['GET', '/api/today', false];
         yield 'a session' => ['PUT', '/api/today/sessions/{id}', false];
         yield 'settling' => ['PATCH', '/api/today/sessions/{id}', false];
@@ -77,6 +81,7 @@ final class PermissionsTest extends TestCase
 
         foreach ([['GET', "/api/cases/$foreign->id"], ['POST', "/api/cases/$foreign->id/tests"], ['POST', "/api/cases/$foreign->id/decisions"], ['DELETE', "/api/cases/$foreign->id/decisions/$foreign->id"],
             ['POST', "/api/cases/$foreign->id/nudges"], ['GET', "/api/cases/$foreign->id/sessions/$foreign->id"], ['GET', "/api/cases/$foreign->id/opinions"],
+            ['GET', "/api/cases/$foreign->id/invitation"], ['POST', "/api/cases/$foreign->id/invitation"], ['DELETE', "/api/cases/$foreign->id/invitation"],
             ['GET', "/api/cases/$foreign->id/plan"], ['POST', "/api/cases/$foreign->id/plan"], ['POST', "/api/cases/$foreign->id/plan/preview"],
             ['GET', "/api/openings/$typed->id"], ['PUT', "/api/openings/$typed->id"], ['DELETE', "/api/openings/$typed->id"],
             ['GET', '/api/library/items/rule/our_low'], ['DELETE', '/api/library/items/rule/our_low']] as [$method, $path]) {

@@ -18,6 +18,9 @@ final class SignInController
     /** Wrong tries a minute for one address from one place. */
     private const TRIES = 5;
 
+    /** Wrong tries a day for one address from anywhere: a PIN is short. */
+    private const TRIES_A_DAY = 40;
+
     /** Wrong tries a minute from one place, whatever the address. */
     private const TRIES_FROM_ONE_PLACE = 30;
 
@@ -35,17 +38,23 @@ final class SignInController
             ['email.required' => 'Your e-mail address is needed.', 'email.email' => 'This is no e-mail address.', 'password.required' => 'Your password is needed.'],
         );
         $place = 'sign-in:' . $request->ip();
-        $address = $place . '|' . mb_strtolower($request->string('email')->toString());
+        $person = 'sign-in-of:' . mb_strtolower($request->string('email')->toString());
+        $address = "$place|$person";
+        if (RateLimiter::tooManyAttempts($person, self::TRIES_A_DAY)) {
+            throw new TooManyRequestsHttpException(RateLimiter::availableIn($person), 'Too many wrong tries today. Ask your practitioner for a new invitation, or try again tomorrow.');
+        }
         if (RateLimiter::tooManyAttempts($address, self::TRIES) || RateLimiter::tooManyAttempts($place, self::TRIES_FROM_ONE_PLACE)) {
             throw new TooManyRequestsHttpException(RateLimiter::availableIn($address), 'Too many wrong tries. Wait a minute, then sign in again.');
         }
-        if (!Auth::attempt($credentials)) {
+        if (!Auth::attempt($credentials, $request->boolean('stay'))) {
             RateLimiter::hit($address);
             RateLimiter::hit($place);
+            RateLimiter::hit($person, 86_400);
 
             throw ValidationException::withMessages(['password' => 'E-mail address and password do not match. Check both.']);
         }
         RateLimiter::clear($address);
+        RateLimiter::clear($person);
         $request->session()->regenerate();
 
         return $this->show($request);

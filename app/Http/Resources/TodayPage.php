@@ -5,66 +5,89 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\CareCase;
+use App\Models\CheckIn;
+use App\Models\Message;
 use App\Models\PlannedSession;
 use App\Models\PlanVersion;
 use App\Models\TrainingSession;
 use App\Support\CatalogueShelf;
 use App\Support\Standing;
 use Carbon\CarbonImmutable;
+use Rung\Core\CaseFile\Session;
 use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Stage\GateOutlook;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\DoseWords;
+use Rung\Core\Words\TodayWords;
 
-/** What the athlete sees: what is due now, and how far the way is. */
+/**
+ * All that the athlete's phone shows, for today and the week ahead: it is kept on the phone, so that a gym without
+ * reception needs nothing else.
+ */
 final class TodayPage
 {
     private const NEXT_DAYS = 7;
 
+    /** Days of hooks on the athlete's ladder. */
+    private const STORY_DAYS = 42;
+
     /** Days within which a change of plan is still told as news. */
     private const NEWS_DAYS = 7;
 
-    /** Hours after a session in which it is asked whether things are back to normal. */
-    private const SETTLING_HOURS = 36;
+    /** Hours after a session in which it can be told when things were back to normal. */
+    private const SETTLING_HOURS = 48;
+
+    private const MESSAGES = 10;
 
     public function __construct(private readonly CatalogueShelf $shelf) {}
 
     /** @return array<string, mixed> */
     public function of(CareCase $case, Evaluation $evaluation): array
     {
-        $plan = $case->plan();
+        $version = $case->currentPlan();
+        $plan = Plan::fromJson($version->content);
         $catalogue = $this->shelf->forCase($case, $plan);
         $stage = $plan->stage($evaluation->log->stage->key);
         $today = $evaluation->log->today;
         $rule = $evaluation->log->file->response_rule;
+        $programme = $catalogue->programmes[$case->programme] ?? null;
         $stops = array_filter(Standing::stops($evaluation), static fn(array $stop): bool => $stop['cleared'] === false);
-        $version = $case->currentPlan();
-        $planned = array_values($case->plannedSessions()
-            ->whereBetween('on', [$today->toIso(), $today->plus(self::NEXT_DAYS - 1)->toIso()])
+        $around = array_values($case->plannedSessions()
+            ->whereBetween('on', [$today->plus(-self::NEXT_DAYS)->toIso(), $today->plus(self::NEXT_DAYS - 1)->toIso()])
             ->get()->all());
+        $slots = [];
+        foreach ($around as $one) {
+            $slots[$one->on] ??= $one->slot;
+        }
+        $planned = array_values(array_filter($around, static fn(PlannedSession $one): bool => $one->on >= $today->toIso()));
         $done = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
-        $due = array_values(array_filter(
-            $planned,
-            static fn(PlannedSession $one): bool => $one->on === $today->toIso() && !in_array($one->id, $done, true),
-        ));
+        $outlooks = GateOutlook::of($evaluation);
 
         return [
+            'case' => $case->id,
             'athlete' => $case->athlete->name,
+            'structure' => $case->structure_title,
             'today' => $today->toIso(),
+            'at' => $evaluation->log->at->toIso(),
             'plan_version' => $version->version,
             'stopped' => $stops !== [],
-            'morning' => $this->morning($case, $evaluation),
-            'session' => $stops === [] && $due !== [] && $stage !== null ? self::session($due[0], $stage, $plan, $catalogue, $evaluation) : null,
-            'done_today' => array_filter($planned, static fn(PlannedSession $one): bool => $one->on === $today->toIso() && in_array($one->id, $done, true)) !== [],
-            'settling' => $this->settling($case, $evaluation),
-            'next' => array_map(fn(PlannedSession $one): array => [
-                'on' => $one->on,
-                'title' => self::slotTitle($stage, $one),
-                'done' => in_array($one->id, $done, true),
-            ], $planned),
+            'morning' => $this->morning($case, $today),
+            'sessions' => $stage === null ? [] : array_map(
+                fn(PlannedSession $one): array => self::session($one, $stage, $plan, $catalogue, $case) + ['done' => in_array($one->id, $done, true)],
+                $planned,
+            ),
+            'retest' => $programme->retest ?? false,
+            'settling' => $this->settling($case),
+            'days' => array_map(fn(int $i): array => [
+                'on' => $today->plus($i)->toIso(),
+                'why' => $stage === null ? '' : TodayWords::why($plan, $stage, $today->plus($i), $slots, $case->eventDays()),
+                'event' => in_array($today->plus($i)->toIso(), $case->events, true),
+            ], range(0, self::NEXT_DAYS - 1)),
             'news' => $version->version > 1 && self::begins($version, $case)->daysSince($today) > -self::NEWS_DAYS
                 ? ['on' => self::begins($version, $case)->toIso(), 'words' => $version->note, 'why' => $version->why]
                 : null,
@@ -72,6 +95,9 @@ final class TodayPage
                 $case->advice,
                 static fn(array $one): bool => $one['until'] === null || $one['until'] >= $today->toIso(),
             ), 'words')),
+            'messages' => array_values($case->messages()->with('user')->limit(self::MESSAGES)->get()->map(static fn(Message $one): array => [
+                'id' => $one->id, 'at' => $one->at->setTimezone($case->practice->timezone)->toIso8601String(), 'by' => $one->user->name, 'words' => $one->words,
+            ])->all()),
             'limits' => [
                 'during_max' => $rule->during_max,
                 'stop_at' => $rule->stop_at,
@@ -79,8 +105,11 @@ final class TodayPage
                 'next_day_max' => $rule->next_day_max,
             ],
             'ladder' => Standing::ladder($evaluation),
-            'hooks' => Standing::hooks($evaluation, Standing::ROUND_DAYS),
-            'time_scale' => $catalogue->programmes[$case->programme]->timeScale ?? '',
+            'missing' => array_values(array_filter(array_map(TodayWords::missing(...), $outlooks))),
+            'pegs' => ['met' => count($outlooks) - count(array_filter(array_map(TodayWords::missing(...), $outlooks))), 'of' => count($outlooks)],
+            'hooks' => Standing::hooks($evaluation, self::STORY_DAYS),
+            'gained' => $this->gained($case, $evaluation, $catalogue),
+            'time_scale' => $programme->timeScale ?? '',
         ];
     }
 
@@ -91,73 +120,118 @@ final class TodayPage
     }
 
     /** @return array<string, mixed> */
-    private function morning(CareCase $case, Evaluation $evaluation): array
+    private function morning(CareCase $case, Day $today): array
     {
-        $today = $evaluation->log->today;
-        $answered = null;
-        foreach ($evaluation->log->checkIns as $checkIn) {
-            if ($evaluation->log->file->timezone->dayOf($checkIn->at)->number === $today->number && $checkIn->provocation !== null) {
-                $answered = $checkIn;
-            }
-        }
+        $zone = $case->practice->timezone;
+        $recent = $case->checkIns()->where('at', '>', CarbonImmutable::now()->utc()->subDays(21))->get()->all();
+        $scored = array_values(array_filter($recent, static fn(CheckIn $one): bool => $one->provocation !== null));
+        $minutes = array_map(static function (CheckIn $one) use ($zone): int {
+            $at = $one->at->setTimezone($zone);
+
+            return 60 * $at->hour + $at->minute;
+        }, array_filter($scored, static fn(CheckIn $one): bool => !$one->late));
+        sort($minutes);
+        $usual = $minutes === [] ? null : $minutes[intdiv(count($minutes), 2)];
 
         return [
             'title' => $case->provocation_test['title'],
             'instruction' => $case->provocation_test['instruction'],
-            'answered' => $answered === null ? null : [
-                'provocation' => $answered->provocation,
-                'stiffness_min' => $answered->stiffness_min,
-            ],
+            'usual' => $usual === null ? null : sprintf('%02d:%02d', intdiv($usual, 60), $usual % 60),
+            'opened_on' => $case->opened_on,
+            'answered' => array_map(static fn(CheckIn $one): array => [
+                'on' => $one->local_on ?? $one->at->setTimezone($zone)->format('Y-m-d'),
+                'provocation' => $one->provocation,
+                'stiffness_min' => $one->stiffness_min,
+            ], array_slice($scored, -4)),
         ];
     }
 
     /** @return array<string, mixed> */
-    private static function session(PlannedSession $planned, PlanStage $stage, Plan $plan, Catalogue $catalogue, Evaluation $evaluation): array
+    private static function session(PlannedSession $planned, PlanStage $stage, Plan $plan, Catalogue $catalogue, CareCase $case): array
     {
         $due = array_values(array_filter(
             $stage->stage->prescriptions,
-            static fn(Prescription $one): bool => $one->slot === $planned->slot && !$plan->rests($one->key, $evaluation->log->today),
+            static fn(Prescription $one): bool => $one->slot === $planned->slot && !$plan->rests($one->key, Day::fromIso($planned->on)),
         ));
+        $figures = array_map(static fn(Prescription $one) => DoseArithmetic::of($one->mode, $one->limbs, $one->dose, $case->athlete->body_mass_kg), $due);
 
         return [
             'planned' => $planned->id,
+            'on' => $planned->on,
+            'stage' => $stage->stage->key,
             'title' => self::slotTitle($stage, $planned),
             'kind' => $due === [] ? 'sport' : 'loading',
-            'exercises' => array_map(static function (Prescription $one) use ($catalogue): array {
+            'duration_s' => DoseArithmetic::session($figures)['duration_s'],
+            'exercises' => array_map(static function (Prescription $one) use ($catalogue, $case): array {
                 $exercise = $catalogue->exercises[$one->exercise] ?? null;
 
                 return [
                     'prescription' => $one->key,
+                    'exercise' => $one->exercise,
                     'title' => $exercise->title ?? $one->exercise,
                     'set_up' => $exercise?->set_up,
                     'movement' => $exercise?->movement,
                     'feel' => $exercise?->feel,
                     'faults' => $exercise?->faults,
+                    'cue' => $one->cue,
                     'mode' => $one->mode->value,
                     'limbs' => DoseWords::limbs($one->limbs),
+                    'sides' => $one->limbs->turns(),
                     'words' => DoseWords::of($one),
                     'tempo_words' => DoseWords::tempo($one),
+                    'max_pain' => $one->maxPain(is_int($case->response_rule['during_max'] ?? null) ? $case->response_rule['during_max'] : 10),
+                    'wanted_pain' => $one->minPain(),
                     'dose' => $one->dose->toArray(),
                 ];
             }, $due),
         ];
     }
 
-    /** @return array{session: string, ended_at: string}|null the latest session whose settling was not told yet */
-    private function settling(CareCase $case, Evaluation $evaluation): ?array
+    /** @return list<array{session: string, ended_at: string}> sessions whose settling was not told yet, oldest first */
+    private function settling(CareCase $case): array
     {
-        $latest = $case->trainingSessions()->get()->last();
-        if (!$latest instanceof TrainingSession || $latest->settled_min !== null
-            || $latest->ended_at->isBefore(CarbonImmutable::now()->subHours(self::SETTLING_HOURS))) {
-            return null;
-        }
-
-        return ['session' => $latest->id, 'ended_at' => $latest->ended_at->setTimezone($case->practice->timezone)->toIso8601String()];
+        return array_values($case->trainingSessions()->whereNull('settled_min')
+            ->where('ended_at', '>', CarbonImmutable::now()->utc()->subHours(self::SETTLING_HOURS))->get()
+            ->map(static fn(TrainingSession $one): array => [
+                'session' => $one->id,
+                'ended_at' => $one->ended_at->setTimezone($case->practice->timezone)->toIso8601String(),
+            ])->all());
     }
 
-    private static function slotTitle(?PlanStage $stage, PlannedSession $planned): string
+    /** @return list<string> */
+    private function gained(CareCase $case, Evaluation $evaluation, Catalogue $catalogue): array
     {
-        foreach ($stage->slots ?? [] as $slot) {
+        $versions = [];
+        foreach ($case->trainingSessions()->get()->all() as $row) {
+            $versions[$row->id] = $row->plan_version;
+        }
+        $plans = [];
+        foreach ($case->planVersions()->get()->all() as $version) {
+            $plans[$version->version] = $version->content;
+        }
+        /** @var array<int, array<string, string>> $exercises by version and prescription */
+        $exercises = array_map(static function (string $content): array {
+            $plan = Plan::fromJson($content);
+
+            return array_column([...$plan->prescriptions(), ...$plan->leftOut], 'exercise', 'key');
+        }, $plans);
+        $gained = [];
+        foreach ($evaluation->log->stage->prescriptions as $one) {
+            $words = TodayWords::gained(
+                $evaluation,
+                $one->key,
+                $catalogue->titleOf($one->exercise),
+                static fn(Session $session): ?string => $exercises[$versions[$session->id] ?? 0][$one->key] ?? null,
+            );
+            $gained = $words === null ? $gained : [...$gained, $words];
+        }
+
+        return $gained;
+    }
+
+    private static function slotTitle(PlanStage $stage, PlannedSession $planned): string
+    {
+        foreach ($stage->slots as $slot) {
             if ($slot->key === $planned->slot) {
                 return $slot->title ?? $slot->key;
             }

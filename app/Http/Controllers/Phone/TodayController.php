@@ -12,9 +12,11 @@ use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
 use App\Http\Resources\TodayPage;
 use App\Models\CareCase;
-use App\Models\StageEntry;
+use App\Models\Invitation;
 use App\Models\TrainingSession;
 use App\Support\AccessLog;
+use App\Support\Clock;
+use App\Support\PhoneClock;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -43,8 +45,10 @@ final class TodayController extends Controller
         [$session, $version] = ReadsCore::from($request, static fn(ObjectNode $node): array => [
             Session::read($node),
             $node->whole('plan_version', 1),
-        ], ['id' => self::uuid($id), 'stage' => $this->stageNow($case)]);
-        $new = ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $session, $version));
+        ], ['id' => self::uuid($id), 'stage' => '']);
+        $clock = PhoneClock::of($request);
+        $right = $session->at($clock->right($session->started_at), $clock->right($session->ended_at));
+        $new = ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $right, $version));
 
         return new JsonResponse(['stored' => true, 'new' => $new], $new ? 201 : 200);
     }
@@ -62,10 +66,26 @@ final class TodayController extends Controller
     public function checkIn(Request $request, string $id, LogCheckIn $log): JsonResponse
     {
         $case = $this->ownCaseOrFail($request);
-        $checkIn = ReadsCore::from($request, CheckIn::read(...), ['id' => self::uuid($id)]);
-        $new = ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $checkIn));
+        [$checkIn, $made] = ReadsCore::from($request, static fn(ObjectNode $node): array => [
+            CheckIn::read($node),
+            $node->momentOrNull('made_at'),
+        ], ['id' => self::uuid($id)]);
+        $clock = PhoneClock::of($request);
+        $right = $checkIn->movedTo($clock->right($checkIn->at));
+        // One that does not say when it was entered was entered now, where the athlete is.
+        $entered = $made === null ? Clock::nowWith($checkIn->at) : $clock->right($made);
+        $new = ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $right, $entered));
 
         return new JsonResponse(['stored' => true, 'new' => $new], $new ? 201 : 200);
+    }
+
+    /** The address of the calendar to subscribe to; a new one, the older stops working. */
+    public function calendar(Request $request): JsonResponse
+    {
+        $token = Str::random(40);
+        self::person($request)->forceFill(['calendar_hash' => Invitation::hash($token)])->save();
+
+        return new JsonResponse(['address' => $request->getSchemeAndHttpHost() . "/calendar/$token.ics"], 201);
     }
 
     private function ownCase(Request $request): ?CareCase
@@ -82,11 +102,6 @@ final class TodayController extends Controller
     private function ownCaseOrFail(Request $request): CareCase
     {
         return $this->ownCase($request) ?? throw (new ModelNotFoundException())->setModel(CareCase::class);
-    }
-
-    private function stageNow(CareCase $case): string
-    {
-        return StageEntry::query()->where('case_id', $case->id)->orderByDesc('from')->firstOrFail()->stage;
     }
 
     private static function uuid(string $id): string

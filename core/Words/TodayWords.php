@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Words;
+
+use Rung\Core\Calendar\Slot;
+use Rung\Core\CaseFile\LoggedSet;
+use Rung\Core\CaseFile\Session;
+use Rung\Core\Dose\Mode;
+use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Number;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\PlanStage;
+use Rung\Core\Stage\CriterionOutlook;
+use Rung\Core\Stage\CriterionState;
+use Rung\Core\Stage\CriterionType;
+use Rung\Core\Time\Day;
+
+/** What an athlete reads: why today is what it is, what is missing on the ladder, and what has been gained. */
+final class TodayWords
+{
+    private const WEEKDAYS = [1 => 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+
+    /** Days back to the session that today's ease lets settle. */
+    private const SETTLING_DAYS = 3;
+
+    /**
+     * Why a day is what it is, in a sentence.
+     *
+     * @param array<string, string> $planned slot by ISO date, of the days around it
+     * @param list<Day> $events
+     */
+    public static function why(Plan $plan, PlanStage $stage, Day $on, array $planned, array $events): string
+    {
+        if ($plan->restsAltogether($on)) {
+            return 'Rest until ' . self::weekday($plan->restUntil ?? $on) . ', so that it can settle.';
+        }
+        $slot = self::slot($stage, $planned[$on->toIso()] ?? null);
+        $before = self::hardBefore($stage, $on, $planned);
+        $settles = $before === null ? null : 'so that ' . self::weekday($before[0]) . '’s ' . self::noun($before[1]) . ' can settle';
+        if ($slot === null) {
+            return $settles === null ? 'Rest: nothing is planned today.' : "Rest, $settles.";
+        }
+        foreach ($events as $event) {
+            if (abs($event->daysSince($on)) <= 1 && !$slot->mode->isSpringy()) {
+                $day = $event->number === $on->number ? 'today' : ($event->isAfter($on) ? 'tomorrow' : 'yesterday');
+
+                return "No springs today: there is an event $day.";
+            }
+        }
+
+        return match (true) {
+            $slot->mode === Mode::Isometric && $settles !== null => "Holds only, $settles.",
+            $slot->mode === Mode::Isometric => 'Holds: they calm it and keep it strong.',
+            $slot->mode->isSpringy() => 'Springs: fast loading, on rested legs, once the slow work holds.',
+            $slot->mode === Mode::Sport => 'Back to your act: its load counts too.',
+            default => ucfirst(self::noun($slot)) . ': the slow, heavy work that builds it up.',
+        };
+    }
+
+    /** What earns a peg that is still missing, in an athlete's words. */
+    public static function missing(CriterionOutlook $outlook): ?string
+    {
+        if ($outlook->result->state === CriterionState::Met) {
+            return null;
+        }
+        $criterion = $outlook->result->criterion;
+        $need = (string) $criterion->needed();
+
+        return match ($criterion->type) {
+            CriterionType::DaysInStage => "a stay of $need days on this rung",
+            CriterionType::ExercisePain => "pain of $need or less in the exercises, for $criterion->days days",
+            CriterionType::Provocation => "a morning test of $need or less, for $criterion->days days",
+            CriterionType::CleanDays => "$need days without a session that was too much",
+            CriterionType::Symmetry => "$need % of the other side’s strength, tested by your practitioner",
+            CriterionType::TestValue => 'a strength test, by your practitioner',
+            CriterionType::Reached => EvaluationWords::criterion($outlook->result),
+            CriterionType::SportSessions => "$need full practices that are well borne",
+            CriterionType::Adherence => "$need % of the planned sessions done",
+            CriterionType::Outcome => 'a better severity score',
+            CriterionType::SignOff => 'your practitioner’s word that the technique is sound',
+        };
+    }
+
+    /**
+     * What can be done now with the pain that less gave before: "you now do 3 × 12 at 40 kg with the pain that 20 kg gave
+     * on 3 May". Only the same exercise is compared.
+     *
+     * @param callable(Session): ?string $exerciseOf the exercise that filled the prescription in a session
+     */
+    public static function gained(Evaluation $evaluation, string $prescription, string $title, callable $exerciseOf): ?string
+    {
+        $mode = $evaluation->log->prescriptions[$prescription]->mode;
+        $told = array_values(array_filter(
+            $evaluation->log->ended,
+            static fn(Session $one): bool => $one->painOf($prescription) !== null && $one->setsOf($prescription) !== [],
+        ));
+        $last = end($told);
+        if ($last === false) {
+            return null;
+        }
+        $pain = $last->painOf($prescription);
+        $now = self::best($last->setsOf($prescription));
+        foreach ($told as $then) {
+            $before = self::best($then->setsOf($prescription));
+            if ($then !== $last && $then->painOf($prescription) >= $pain && $exerciseOf($then) === $exerciseOf($last) && self::more($now, $before, $mode)) {
+                $sets = count($last->setsOf($prescription));
+
+                return "$title: you now do $sets × " . DoseWords::set(new LoggedSet($now->reps, $now->hold_s, $now->work_s, $now->load_kg))
+                    . ($pain === 0 ? ' without pain; ' : " with pain $pain; ")
+                    . DoseWords::set(new LoggedSet($before->reps, $before->hold_s, $before->work_s, $before->load_kg))
+                    . " gave {$then->painOf($prescription)} on " . TimeWords::day($evaluation->log->dayOf($then)) . '.';
+            }
+        }
+
+        return null;
+    }
+
+    /** @param list<LoggedSet> $sets */
+    private static function best(array $sets): LoggedSet
+    {
+        usort($sets, static fn(LoggedSet $a, LoggedSet $b): int => [$b->load_kg ?? 0, $b->hold_s ?? 0, $b->reps ?? 0] <=> [$a->load_kg ?? 0, $a->hold_s ?? 0, $a->reps ?? 0]);
+
+        return $sets[0];
+    }
+
+    /** Whether a set is more than another in something and less in nothing. */
+    private static function more(LoggedSet $now, LoggedSet $then, Mode $mode): bool
+    {
+        $pairs = [
+            [$now->load_kg ?? 0, $then->load_kg ?? 0],
+            [$mode === Mode::Isometric ? $now->hold_s ?? 0 : $now->reps ?? 0, $mode === Mode::Isometric ? $then->hold_s ?? 0 : $then->reps ?? 0],
+        ];
+        $over = array_filter($pairs, static fn(array $pair): bool => Number::over($pair[0], $pair[1]));
+        $under = array_filter($pairs, static fn(array $pair): bool => Number::under($pair[0], $pair[1]));
+
+        return $over !== [] && $under === [];
+    }
+
+    private static function weekday(Day $day): string
+    {
+        return self::WEEKDAYS[$day->weekday()];
+    }
+
+    private static function slot(PlanStage $stage, ?string $key): ?Slot
+    {
+        foreach ($stage->slots as $slot) {
+            if ($slot->key === $key) {
+                return $slot;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The latest session before a day that has to settle.
+     *
+     * @param array<string, string> $planned
+     *
+     * @return array{Day, Slot}|null
+     */
+    private static function hardBefore(PlanStage $stage, Day $on, array $planned): ?array
+    {
+        for ($i = 1; $i <= self::SETTLING_DAYS; $i++) {
+            $slot = self::slot($stage, $planned[$on->plus(-$i)->toIso()] ?? null);
+            if ($slot !== null && $slot->mode !== Mode::Isometric) {
+                return [$on->plus(-$i), $slot];
+            }
+        }
+
+        return null;
+    }
+
+    private static function noun(Slot $slot): string
+    {
+        return match (true) {
+            $slot->mode === Mode::Plyometric => 'jumps',
+            $slot->mode === Mode::Running => 'run',
+            $slot->mode === Mode::Throwing => 'throws',
+            $slot->mode === Mode::Sport => 'practice',
+            $slot->mode->isMoving() => 'slow strength',
+            default => lcfirst($slot->title ?? 'session'),
+        };
+    }
+}

@@ -1,0 +1,36 @@
+// Keeps the athlete's side on the phone, so that it opens without reception. Answers of the server are not kept here:
+// the page keeps the plan and what waits to be sent by itself.
+const CACHE = 'rung-__VERSION__';
+const FILES = __FILES__;
+const PAGE = '/athlete';
+
+self.addEventListener('install', (event) => {
+  event.waitUntil(
+    caches.open(CACHE)
+      .then((cache) => cache.addAll([PAGE, ...FILES]))
+      .then(() => self.skipWaiting()),
+  );
+});
+
+self.addEventListener('activate', (event) => {
+  event.waitUntil(
+    caches.keys()
+      .then((keys) => Promise.all(keys.filter((key) => key.startsWith('rung-') && key !== CACHE).map((key) => caches.delete(key))))
+      .then(() => self.clients.claim()),
+  );
+});
+
+self.addEventListener('fetch', (event) => {
+  const { request } = event;
+  const address = new URL(request.url);
+  if (request.method !== 'GET' || address.origin !== self.location.origin || address.pathname.startsWith('/api/') || address.pathname.startsWith('/calendar/')) return;
+  if (request.mode === 'navigate') {
+    if (address.pathname !== PAGE && !address.pathname.startsWith(`${PAGE}/`)) return;
+    // The newest page where there is reception, the kept one where there is none or it takes too long.
+    const kept = () => caches.match(PAGE, { cacheName: CACHE }).then((page) => page ?? Response.error());
+    const late = new Promise((resolve) => { setTimeout(() => { kept().then(resolve); }, 3000); });
+    event.respondWith(Promise.race([fetch(request).catch(kept), late]));
+    return;
+  }
+  event.respondWith(caches.match(request, { cacheName: CACHE }).then((found) => found ?? fetch(request)));
+});
