@@ -1,28 +1,83 @@
-import { Route, Routes } from 'react-router';
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { lazy, Suspense } from 'react';
+import { NavLink, Route, Routes, useLocation } from 'react-router';
 
-import { SessionScreen } from './features/athlete/SessionScreen';
+import { Refusal } from './api/client';
+import { SendingStrip } from './features/athlete/SendingStrip';
 import { Today } from './features/athlete/Today';
 import { SignIn } from './features/signin/SignIn';
+import { kept } from './phone/store';
+import { type TodayData, useSending, useToday } from './phone/useToday';
 import { start } from './shell/Shell';
 import { Empty, Failed, Loading } from './shell/States';
 import { useSignedIn } from './shell/useSignedIn';
 
-/** The athlete's side, on a phone. */
+const LadderScreen = lazy(() => import('./features/athlete/LadderScreen'));
+const HelpScreen = lazy(() => import('./features/athlete/HelpScreen'));
+const SessionScreen = lazy(() => import('./features/athlete/SessionScreen'));
+const SheetScreen = lazy(() => import('./features/athlete/SheetScreen'));
+const JoinScreen = lazy(() => import('./features/athlete/JoinScreen'));
+
+/** The athlete's side, on a phone: what was kept is enough where there is no reception. */
 function Phone() {
   const signedIn = useSignedIn();
+  const place = useLocation();
+  if (place.pathname === '/join') return <Suspense fallback={<Loading what="Rung" />}><JoinScreen /></Suspense>;
+  const unreached = signedIn.error instanceof Refusal && signedIn.error.status === 0;
+  if (unreached && kept('plan') !== null) return <Plan />;
   if (signedIn.isPending) return <Loading what="Rung" />;
   if (signedIn.isError) return <Failed problem={signedIn.error} again={() => void signedIn.refetch()} />;
-  if (signedIn.data === null) return <SignIn words="Your loading plan. Sign in with what your practitioner gave you." />;
+  if (signedIn.data === null) return <SignIn stay words="Your loading plan. Use the link that your practitioner gave you, or sign in." />;
   if (signedIn.data.role !== 'athlete') {
     return <Empty title="This side is for athletes"><a href="/">To the Round</a></Empty>;
   }
+  return <Plan />;
+}
+
+function Plan() {
+  const today = useToday();
+  const plan = today.data ?? null;
+  useSending(plan?.case ?? null);
+  if (today.isPending) return <Loading what="your plan" />;
+  if (today.data === undefined) return <Failed problem={today.error} again={() => void today.refetch()} />;
+  if (plan === null) {
+    return <Empty title="No plan yet"><Typography>Your practitioner has not opened one. It will show here.</Typography></Empty>;
+  }
   return (
-    <Routes>
-      <Route path="/" element={<Today />} />
-      <Route path="/session" element={<SessionScreen />} />
-      <Route path="*" element={<Today />} />
-    </Routes>
+    <Box sx={{ pb: 9 }}>
+      <SendingStrip caseId={plan.case} offline={today.offline} />
+      <Suspense fallback={<Loading what="the page" />}>
+        <Routes>
+          <Route path="/session" element={<SessionScreen plan={plan} />} />
+          <Route path="/ladder" element={<LadderScreen plan={plan} />} />
+          <Route path="/help" element={<HelpScreen plan={plan} />} />
+          <Route path="/sheet" element={<SheetScreen plan={plan} />} />
+          <Route path="*" element={<Today plan={plan} />} />
+        </Routes>
+      </Suspense>
+      <Tabs plan={plan} />
+    </Box>
+  );
+}
+
+const TABS: [string, string][] = [['/', 'Today'], ['/ladder', 'My ladder'], ['/help', 'When it hurts']];
+
+/** Within reach of a thumb. */
+function Tabs({ plan }: { plan: TodayData }) {
+  const place = useLocation();
+  if (place.pathname === '/session' || place.pathname === '/sheet') return null;
+  return (
+    <Box component="nav" aria-label={`Pages of ${plan.athlete}`} sx={{ position: 'fixed', bottom: 0, left: 0, right: 0, display: 'flex', bgcolor: 'background.paper', borderTop: 1, borderColor: 'divider', pb: 'env(safe-area-inset-bottom)', '@media print': { display: 'none' } }}>
+      {TABS.map(([to, title]) => (
+        <Box key={to} component={NavLink} to={to} end sx={{ flex: 1, textAlign: 'center', py: 1.75, color: 'text.secondary', textDecoration: 'none', fontSize: 16, '&.active': { color: 'primary.main', fontWeight: 600, boxShadow: 'inset 0 3px 0 var(--mui-palette-primary-main)' } }}>{title}</Box>
+      ))}
+    </Box>
   );
 }
 
 start(<Phone />, '/athlete');
+
+if ('serviceWorker' in navigator) {
+  void navigator.serviceWorker.register('/athlete/worker.js', { scope: '/athlete' }).catch(() => undefined);
+}

@@ -42,8 +42,9 @@ final class TodayWords
         if ($slot === null) {
             return $settles === null ? 'Rest: nothing is planned today.' : "Rest, $settles.";
         }
+        $hasSprings = array_filter($stage->slots, static fn(Slot $one): bool => $one->mode->isSpringy()) !== [];
         foreach ($events as $event) {
-            if (abs($event->daysSince($on)) <= 1 && !$slot->mode->isSpringy()) {
+            if ($hasSprings && abs($event->daysSince($on)) <= 1 && !$slot->mode->isSpringy()) {
                 $day = $event->number === $on->number ? 'today' : ($event->isAfter($on) ? 'tomorrow' : 'yesterday');
 
                 return "No springs today: there is an event $day.";

@@ -33,8 +33,8 @@ final class DemoStories
             self::one('Dario Pell', 'tumbler', 69, Goal::Cutting, Side::Left, 18, $usual, 75, 'holds', StoryEnd::AsItComes, 5),
             self::one('Edda Moorgate', 'aerialist', 57, Goal::Jumping, Side::Right, 19, $usual, 26, 'holds'),
             self::one('Fenn Harrow', 'clown', 71, Goal::Running, Side::Left, 20, $usual, 48, 'holds', StoryEnd::StopSign, structure: Structure::QuadricepsTendon),
-            self::one('Greta Osei-Vane', 'tumbler', 63, Goal::Jumping, Side::Left, 21, $calm, 80, 'slow', StoryEnd::Neglected),
-            self::one('Hollis Brandt', 'acrobat', 78, Goal::Jumping, Side::Right, 22, $hot, 3, 'holds'),
+            self::one('Greta Osei-Vane', 'tumbler', 63, Goal::Jumping, Side::Left, 21, $calm, 80, 'slow', StoryEnd::Neglected, morningOpen: true),
+            self::one('Hollis Brandt', 'acrobat', 78, Goal::Jumping, Side::Right, 22, $hot, 3, 'holds', morningOpen: true),
             self::one('Ines Calloway', 'wheel', 66, Goal::Power, Side::Both, 23, $calm, 150, 'slow'),
         ];
     }

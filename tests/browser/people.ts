@@ -6,7 +6,7 @@ const PHONE = { width: 390, height: 844 };
 async function signIn(page: Page, path: string, mailbox: string, password: string): Promise<void> {
   await page.goto(path);
   await page.getByLabel('E-mail address').fill(`${mailbox}@ropewalk.example`);
-  await page.getByLabel('Password').fill(password);
+  await page.getByLabel(/[Pp]assword/).fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('button', { name: 'Sign in' })).toBeHidden();
   await page.getByRole('main').waitFor();

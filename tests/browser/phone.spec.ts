@@ -1,79 +1,278 @@
 import { expect, type Page, test } from '@playwright/test';
 
-import { athlete, expectAccessible } from './people';
+import { athlete, expectAccessible, practitioner } from './people';
 
-/** Marks the first exercise of the session as done, with a pain. */
-async function log(phone: Page, pain: string): Promise<void> {
-  await phone.goto('/athlete/session');
-  const first = phone.getByRole('region').first();
-  await first.getByRole('button', { name: 'All done' }).click();
-  await first.getByRole('radio', { name: pain, exact: true }).click();
+const strip = (phone: Page) => phone.getByRole('status').first();
+
+/** The worker has kept the page, so that it opens without reception. */
+const keptOnPhone = (phone: Page) => phone.evaluate(async () => {
+  await navigator.serviceWorker.ready;
+  for (let i = 0; i < 100 && navigator.serviceWorker.controller === null; i++) await new Promise((go) => setTimeout(go, 100));
+});
+
+/** Opens what is still open today, if it is not the first thing. */
+async function openStep(phone: Page, title: RegExp, region: string): Promise<void> {
+  await expect(phone.getByRole('heading', { level: 1 }).first()).toBeVisible();
+  const card = phone.getByRole('region', { name: region });
+  if (!(await card.isVisible())) await phone.getByRole('region', { name: 'Then' }).getByRole('button', { name: title }).click();
+  await expect(card).toBeVisible();
 }
 
-test('without reception nothing is lost, and it is sent once', async ({ browser }) => {
-  const phone = await athlete(browser, 'edda.moorgate');
-  await log(phone, '2');
-  await phone.getByLabel('Load used, kg').first().fill('');
-  await phone.getByLabel('Load used, kg').first().pressSequentially('32,5');
+async function startSession(phone: Page): Promise<void> {
+  await openStep(phone, /min ›?$|min/, "Today's session");
+  await phone.getByRole('region', { name: "Today's session" }).getByRole('link', { name: 'Start' }).click();
+}
 
+/** Goes through all sets of the exercise on the screen, each ended early, and tells the pain. */
+async function through(phone: Page, pain: string): Promise<void> {
+  for (let i = 0; i < 40; i++) {
+    const asked = phone.getByRole('radiogroup', { name: /^Pain in/ });
+    const next = phone.getByRole('button', { name: /^(Start|Go on now|Done: \d+)$/ });
+    await expect(asked.or(next).first()).toBeVisible();
+    if (await asked.isVisible()) break;
+    const name = await next.first().innerText();
+    await next.first().click();
+    if (name === 'Start') await phone.getByRole('button', { name: /^End the (set|hold) here$/ }).click();
+  }
+  await phone.getByRole('radiogroup', { name: /^Pain in/ }).getByRole('radio', { name: pain, exact: true }).click();
+}
+
+async function throughAll(phone: Page, pain: string): Promise<void> {
+  for (let i = 0; i < 8; i++) {
+    await through(phone, pain);
+    const finish = phone.getByRole('button', { name: 'Finish and send' });
+    await expect(finish.or(phone.getByRole('button', { name: /^(Start|Done: \d+)$/ })).first()).toBeVisible();
+    if (await finish.isVisible()) return;
+  }
+}
+
+test('an invitation on paper lets an athlete in, and out again', async ({ page, browser }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Open Anouk Sorrel' }).click();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Invite the athlete …' }).click();
+  await page.getByRole('button', { name: 'Make an invitation' }).click();
+  await expect(page.getByRole('img', { name: 'Code to scan with a phone' })).toBeVisible();
+  const link = (await page.getByText(/\/athlete\/join#/).innerText()).trim();
+
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, timezoneId: 'Europe/Lisbon' });
+  const phone = await context.newPage();
+  await phone.goto(link);
+  await phone.getByLabel('PIN or password').fill('123');
+  await phone.getByRole('button', { name: 'Set it and go on' }).click();
+  await expect(phone.getByText('A PIN needs at least 6 digits')).toBeVisible();
+  await phone.getByLabel('PIN or password').fill('739155');
+  await phone.getByRole('button', { name: 'Set it and go on' }).click();
+  await expect(phone.getByText('anouk.sorrel@ropewalk.example')).toBeVisible();
+  await phone.getByRole('button', { name: 'To my plan' }).click();
+  await expect(phone.getByText('Anouk Sorrel')).toBeVisible();
+  // The sign-in itself runs out; the phone stays signed in.
+  await context.clearCookies({ name: 'rung_session' });
+  await phone.reload();
+  await expect(phone.getByText('Anouk Sorrel')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Withdraw access' }).click();
+  await page.getByRole('button', { name: 'Withdraw it now' }).click();
+  await expect(page.getByText('No phone of this athlete is signed in any more.')).toBeVisible();
+  await phone.reload();
+  await expect(phone.getByRole('button', { name: 'Sign in' })).toBeVisible();
+});
+
+test('a day without reception: morning, session and settling are kept, sent later, each once', async ({ browser, page }) => {
+  const phone = await athlete(browser, 'hollis.brandt');
+  await expect(phone.getByRole('region', { name: 'The next days' })).toBeVisible();
+  await keptOnPhone(phone);
   await phone.context().setOffline(true);
-  await phone.getByRole('button', { name: 'Finish and send' }).click();
-  await expect(phone.getByText('What you entered is still here')).toBeVisible();
-  await phone.context().setOffline(false);
 
-  // The answer to the first try gets lost on its way back; the second finds it stored.
+  // The page opens without reception, with the plan.
+  await phone.reload();
+  await expect(strip(phone)).toHaveText(/No reception/);
+  await openStep(phone, /morning/, 'This morning');
+  const morning = phone.getByRole('region', { name: 'This morning' });
+  await morning.getByRole('radio', { name: '1', exact: true }).click();
+  await morning.getByRole('button', { name: 'Send' }).click();
+  await expect(strip(phone)).toHaveText(/1 kept on this phone, no reception/);
+
+  await startSession(phone);
+  const first = phone.getByRole('region').first();
+  await first.getByRole('button', { name: 'Another load' }).click();
+  await phone.getByLabel('Load used, kg').fill('37,5');
+  await phone.getByRole('button', { name: 'Use it' }).click();
+  await phone.getByRole('button', { name: 'Start', exact: true }).click();
+  await phone.getByRole('button', { name: /^End the (set|hold) here$/ }).click();
+  // Closed in the middle: it goes on where it was.
+  await phone.reload();
+  await expect(phone.getByText(/37.5 kg/).first()).toBeVisible();
+  await phone.goto('/athlete');
+  await phone.getByRole('link', { name: 'Go on' }).click();
+  await throughAll(phone, '2');
+  await phone.getByRole('button', { name: 'Finish and send' }).click();
+  await expect(strip(phone)).toHaveText(/2 kept on this phone/);
+  await openStep(phone, /Back to normal/, 'Back to normal');
+  await phone.getByRole('button', { name: 'Yes, just now' }).click();
+  await expect(strip(phone)).toHaveText(/3 kept on this phone/);
+  await phone.reload();
+  await expect(strip(phone)).toHaveText(/3 kept on this phone/);
+
+  // The first answers get lost on their way back, so that everything is sent twice.
   let lost = 0;
-  await phone.route('**/api/today/sessions/*', async (route) => {
-    if (lost > 0) return route.continue();
+  await phone.context().route('**/api/today/{sessions,check-ins}/**', async (route) => {
+    if (lost >= 2) return route.continue();
     lost += 1;
     await route.fetch();
     return route.abort();
   });
-  await phone.getByRole('button', { name: 'Finish and send' }).click();
-  await expect(phone.getByText('What you entered is still here')).toBeVisible();
-  const [answer] = await Promise.all([
-    phone.waitForResponse('**/api/today/sessions/*'),
-    phone.getByRole('button', { name: 'Finish and send' }).click(),
-  ]);
-  expect(answer.status()).toBe(200);
-  const sent = answer.request().postDataJSON() as { entries: { pain: number | null; sets: { load_kg?: number }[] }[] };
-  expect([sent.entries[0]?.pain, sent.entries[0]?.sets[0]?.load_kg]).toEqual([2, 32.5]);
-  await expect(phone.getByRole('region', { name: 'Done for today' })).toBeVisible();
-  expect(await phone.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('rung:')))).toEqual([]);
+  await phone.context().setOffline(false);
+  await expect(strip(phone)).toHaveText(/All sent/, { timeout: 60_000 });
+  expect(lost).toBe(2);
+  expect(await phone.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('rung:wait')))).toEqual([]);
+
+  // The practitioner has it, once.
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Open Hollis Brandt' }).click();
+  const session = page.getByRole('region', { name: 'Sessions' });
+  await expect(session.getByText('waits for the morning')).toBeVisible();
+  await expect(session.getByRole('table')).toContainText('37.5 kg');
+  await expect(session.getByRole('table')).toContainText('2 of 10');
+  await expect(session.locator('b').first()).toHaveText(await page.evaluate(() => new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(new Date()).replace(',', '')));
 });
 
-test('pain over the limit ends the exercise, pain at the stop level ends the session', async ({ browser }) => {
-  const phone = await athlete(browser, 'calla.westerby');
-  await log(phone, '4');
-  await expect(phone.getByText('That is over your limit of 3.')).toBeVisible();
-  await expect(phone.getByRole('button', { name: 'Finish and send' })).toBeEnabled();
+test('a sign-in that has run out and a full phone lose nothing', async ({ browser }) => {
+  const phone = await athlete(browser, 'greta.osei-vane');
+  await openStep(phone, /morning/, 'This morning');
+  const morning = phone.getByRole('region', { name: 'This morning' });
+  await morning.getByRole('radio', { name: '2', exact: true }).click();
 
-  await phone.getByRole('region').first().getByRole('radio', { name: '8, severe' }).click();
+  // No room: told, and what was entered stays on the screen.
+  await phone.evaluate(() => {
+    const real = Object.getOwnPropertyDescriptor(Storage.prototype, 'setItem') ?? {};
+    (window as unknown as { room: () => void }).room = () => { Object.defineProperty(Storage.prototype, 'setItem', real); };
+    Object.defineProperty(Storage.prototype, 'setItem', { ...real, value: () => { throw new DOMException('full', 'QuotaExceededError'); } });
+  });
+  await phone.context().setOffline(true);
+  await morning.getByRole('button', { name: 'Send' }).click();
+  await expect(strip(phone)).toHaveText(/This phone is full/);
+  await expect(morning.getByText('no room left to keep your answer')).toBeVisible();
+  await expect(morning.getByRole('radio', { name: '2', exact: true })).toBeChecked();
+  await phone.evaluate(() => (window as unknown as { room: () => void }).room());
+  await morning.getByRole('button', { name: 'Send' }).click();
+  await expect(strip(phone)).toHaveText(/1 kept on this phone/);
+
+  // Signed out meanwhile: asked again over the page, then sent.
+  await phone.context().clearCookies();
+  await phone.context().setOffline(false);
+  const again = phone.getByRole('dialog', { name: 'Your sign-in has run out' });
+  await expect(again).toBeVisible({ timeout: 60_000 });
+  await again.getByLabel('E-mail address').fill('greta.osei-vane@ropewalk.example');
+  await again.getByLabel('PIN or password').fill(process.env.DEMO_PASSWORD ?? '');
+  await again.getByRole('button', { name: 'Sign in' }).click();
+  await expect(strip(phone)).toHaveText(/All sent/, { timeout: 60_000 });
+});
+
+test('pain over the limit is told, pain at the stop level ends the session and reaches the practitioner', async ({ browser, page }) => {
+  const phone = await athlete(browser, 'calla.westerby');
+  await startSession(phone);
+  await through(phone, '8, severe');
   await expect(phone.getByText('Stop loading and contact your practitioner.').first()).toBeVisible();
-  await expect(phone.getByRole('button', { name: /^Set 1/ }).first()).toBeDisabled();
+  await expect(phone.getByRole('button', { name: 'Start', exact: true })).toBeHidden();
   await expectAccessible(phone);
   await phone.getByRole('button', { name: 'Stop and send' }).click();
   await expect(phone.getByText('No session until your practitioner has looked at what you reported.')).toBeVisible();
-  await phone.goto('/athlete/session');
-  await expect(phone.getByText('No session is due now')).toBeVisible();
+  await expect(strip(phone)).toHaveText(/All sent/);
+  await practitioner(page);
+  await expect(page.getByRole('region', { name: 'Stopped: review before any loading' }).getByRole('article', { name: 'Calla Westerby' })).toContainText('pain 8 of 10');
 });
 
-test('a failure of the server is told, and can be tried again', async ({ browser }) => {
-  const phone = await athlete(browser, 'mirela.quill');
-  await phone.route('**/api/today', (route) => route.fulfill({ status: 500, body: 'broken' }));
-  await phone.reload();
-  await expect(phone.getByText('Rung could not answer (500). Try again.')).toBeVisible();
-  await phone.unroute('**/api/today');
-  await phone.getByRole('button', { name: 'Try again' }).click();
-  await expect(phone.getByRole('region', { name: 'My ladder' })).toBeVisible();
+test('the pacer: mark and sound stay on the audio clock over five minutes, late timers and all', async ({ browser }) => {
+  const phone = await athlete(browser, 'juno.tamsin');
+  // Sound and time are measured, not waited for: an audio clock that follows the page's own time, run by hand.
+  await phone.addInitScript(() => {
+    const nothing = () => undefined;
+    const part = () => ({
+      gain: { value: 1, setValueAtTime: nothing, linearRampToValueAtTime: nothing, exponentialRampToValueAtTime: nothing },
+      frequency: { value: 0 }, onended: null, connect: nothing, disconnect: nothing, start: nothing, stop: nothing,
+    });
+    class Clock {
+      state = 'running';
+      destination = {};
+      createGain = part;
+      createOscillator = part;
+      resume = () => Promise.resolve();
+      get currentTime() { return performance.now() / 1000; }
+    }
+    Object.assign(window, { AudioContext: Clock, beats: [], marks: [] });
+    (window as unknown as { rungWatch: (told: unknown) => void }).rungWatch = (told) => { (window as unknown as { beats: unknown[] }).beats.push(told); };
+  });
+  await phone.route('**/api/today', async (route) => {
+    const answer = await route.fetch();
+    const told = (await answer.json()) as { case: { sessions: { kind: string; exercises: { mode: string; sides: number; dose: object }[] }[] } };
+    for (const session of told.case.sessions) {
+      for (const exercise of session.exercises) {
+        Object.assign(exercise, { mode: 'isotonic', sides: 1, dose: { sets: 1, reps: 42, rest_s: 0, beats_per_min: 50, tempo: { lift_s: 3, top_s: 0.7, lower_s: 2.9, bottom_s: 0.6, starts: 'lift' } } });
+      }
+    }
+    await route.fulfill({ response: answer, json: told });
+  });
+  await phone.clock.install();
+  await phone.goto('/athlete');
+  await startSession(phone);
+  await phone.getByRole('button', { name: 'Start', exact: true }).click();
+  await phone.evaluate(() => {
+    const all = window as unknown as { beats: { due: number }[]; marks: number[] };
+    // Each time the mark is drawn anew: where it stands, against the clock that sounds are asked for by.
+    const set = Object.getOwnPropertyDescriptor(Element.prototype, 'setAttribute')?.value as (this: Element, name: string, value: string) => void;
+    Object.defineProperty(Element.prototype, 'setAttribute', {
+      value(this: Element, name: string, value: string) {
+        const first = all.beats[0];
+        if (name === 'data-position' && first !== undefined) all.marks.push(Math.max(0, performance.now() / 1000 - first.due) - Number(value));
+        set.call(this, name, value);
+      },
+    });
+  });
+  for (let i = 0; i < 30; i++) {
+    await phone.clock.runFor(9_800);
+    // The page is held up for a fifth of a second.
+    await phone.clock.fastForward(200);
+  }
+  const told = await phone.evaluate(() => {
+    const all = window as unknown as { beats: { tone: string; due: number; asked: number; now: number }[]; marks: number[] };
+    return { beats: all.beats, marks: all.marks };
+  });
+  expect(told.beats.filter((beat) => beat.tone === 'lift').length).toBeGreaterThan(40);
+  const length = Math.max(...told.beats.map((beat) => beat.due)) - Math.min(...told.beats.map((beat) => beat.due));
+  expect(length).toBeGreaterThan(290);
+  expect(Math.max(...told.beats.map((beat) => Math.abs(beat.asked - beat.due)))).toBeLessThan(0.001);
+  expect(Math.max(...told.beats.map((beat) => beat.now - beat.due))).toBeLessThanOrEqual(0);
+  // Repetitions come every 7.2 s to the millisecond, beats every 1.2 s.
+  const every = (tone: string) => { const due = told.beats.filter((beat) => beat.tone === tone).map((beat) => beat.due); return due.slice(1).map((at, i) => at - (due[i] ?? 0)); };
+  for (const gap of every('lift')) expect(Math.abs(gap - 7.2)).toBeLessThan(0.001);
+  for (const gap of every('beat')) expect(Math.abs(gap - 1.2)).toBeLessThan(0.001);
+  expect(told.marks.length).toBeGreaterThan(5_000);
+  expect(Math.max(...told.marks.map(Math.abs))).toBeLessThan(0.03);
+
+  // The end comes by itself, with all repetitions counted.
+  await phone.clock.runFor(8_000);
+  await expect(phone.getByRole('radiogroup', { name: /^Pain in/ })).toBeVisible();
 });
 
-test('the two sides keep their people apart', async ({ browser }) => {
-  const phone = await athlete(browser, 'mirela.quill');
-  await phone.goto('/');
-  await expect(phone.getByText('This side is for practitioners')).toBeVisible();
-  await phone.getByRole('link', { name: 'Go to your own page' }).click();
-  await expect(phone.getByRole('region', { name: 'My ladder' })).toBeVisible();
-  await phone.getByRole('button', { name: 'Sign out' }).click();
-  await expect(phone.getByRole('button', { name: 'Sign in' })).toBeVisible();
+test('pounds, a missed morning, leaving an exercise out, the ladder and the sheet', async ({ browser }) => {
+  const phone = await athlete(browser, 'basil.thorne');
+  await phone.getByRole('link', { name: 'When it hurts' }).click();
+  await expect(phone.getByRole('region', { name: 'Stop signs' })).toContainText('Pain of 8 of 10 or more');
+  await phone.getByRole('button', { name: 'pounds' }).click();
+  await phone.getByRole('link', { name: 'Today' }).click();
+  await startSession(phone);
+  await expect(phone.getByText(/ lb/).first()).toBeVisible();
+  const title = await phone.getByRole('heading', { level: 2 }).first().innerText();
+  await phone.getByRole('button', { name: 'Leave it out' }).click();
+  await phone.getByRole('button', { name: 'no equipment' }).click();
+  await expect(phone.getByRole('heading', { level: 2 }).first()).not.toHaveText(title);
+  const end = phone.getByRole('button', { name: 'End the session here' });
+  if (await end.isVisible()) await end.click();
+  await expect(phone.getByRole('region', { name: 'Done' })).toContainText('left out (no equipment)');
+  await phone.goto('/athlete/ladder');
+  await expect(phone.getByText(/^You are on/)).toBeVisible();
+  await expectAccessible(phone);
+  await phone.getByRole('link', { name: 'Exercise sheet to print' }).click();
+  await expect(phone.getByRole('heading', { name: 'Basil Thorne: exercises' })).toBeVisible();
 });

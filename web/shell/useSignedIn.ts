@@ -18,7 +18,7 @@ export function useSignedIn() {
 export function useSignIn() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (body: { email: string; password: string }) => send(() => api.POST('/api/session', { body })),
+    mutationFn: (body: { email: string; password: string; stay: boolean }) => send(() => api.POST('/api/session', { body })),
     onSuccess: async (answer) => {
       queries.setQueryData(KEY, answer.user);
       await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== KEY[0] });

@@ -48,7 +48,7 @@ final class InvitationController extends Controller
         $token = $invite->handle($case, self::person($request));
 
         // After the #, so that it is never sent to a server nor written into a log.
-        return new JsonResponse(['link' => $request->getSchemeAndHttpHost() . "/athlete/join#$token"], 201);
+        return new JsonResponse(['link' => "/athlete/join#$token"], 201);
     }
 
     /** Withdraws the invitation and every sign-in of the athlete. */

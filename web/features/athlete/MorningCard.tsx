@@ -1,5 +1,4 @@
 import Alert from '@mui/material/Alert';
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -7,52 +6,52 @@ import Paper from '@mui/material/Paper';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { api, faultAt, Refusal, type Schemas, send } from '../../api/client';
+import type { Schemas } from '../../api/client';
+import { nowIso } from '../../phone/moments';
+import { put } from '../../phone/outbox';
+import type { TodayData } from '../../phone/useToday';
+import { day } from '../../shell/dates';
 import { PainRow } from './PainRow';
-import { NIGHT_ACHE, STOP_SIGNS, STOP_WORDS } from './signs';
-import { nowIso, type TodayData } from './useToday';
+import { SignList } from './SignList';
+import { NIGHT_ACHE, STOP_WORDS } from './signs';
 
 const STIFF = [0, 5, 10, 20, 30, 60];
 
-/** The morning answer: the test, stiffness, signs. */
-export function MorningCard({ plan }: { plan: TodayData }) {
+/** The morning answer, for today or late for yesterday: the test, stiffness, signs. */
+export function MorningCard({ plan, on, late, first }: { plan: TodayData; on: string; late: boolean; first: boolean }) {
   const [id] = useState(() => crypto.randomUUID());
   const [score, setScore] = useState<number | null>(null);
   const [stiff, setStiff] = useState<number | null>(null);
   const [more, setMore] = useState(false);
   const [signs, setSigns] = useState<Schemas['Sign'][]>([]);
-  const queries = useQueryClient();
-  const answer = useMutation({
-    mutationFn: () => send(() => api.PUT('/api/today/check-ins/{id}', {
-      params: { path: { id } },
-      body: { at: nowIso(), provocation: score, stiffness_min: stiff, signs },
-    })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['today'] }),
-  });
+  const [isFull, setFull] = useState(false);
   const stop = signs.some((sign) => sign !== 'night_ache') || (score ?? 0) >= plan.limits.stop_at;
-  const toggle = (sign: Schemas['Sign']) => setSigns((now) => (now.includes(sign) ? now.filter((one) => one !== sign) : [...now, sign]));
+  const answer = () => {
+    const now = nowIso();
+    // A late answer belongs to yesterday, at the usual time.
+    const at = late ? `${on}T${plan.morning.usual ?? '07:00'}:00${now.slice(19)}` : now;
+    setFull(!put({ id, case: plan.case, made_at: now, what: 'morning', title: `Morning of ${day(on)}`, body: { at, made_at: now, provocation: score, stiffness_min: stiff, signs } }));
+  };
+  const ached = signs.includes('night_ache');
 
   return (
-    <Paper variant="outlined" component="section" aria-label="This morning" sx={{ p: 2, borderWidth: 2, borderColor: 'primary.main' }}>
-      <Typography color="textSecondary">This morning</Typography>
+    <Paper variant="outlined" component="section" aria-label={late ? 'Yesterday morning' : 'This morning'} sx={{ p: 2, borderWidth: first ? 2 : 1, borderColor: first ? 'primary.main' : 'divider' }}>
+      <Typography color="textSecondary">{late ? `Yesterday morning, ${day(on)}: as you remember it` : `This morning${plan.morning.usual === null ? '' : `, usually at ${plan.morning.usual}`}`}</Typography>
       <Typography variant="h2">{plan.morning.title}</Typography>
-      <Typography variant="body2" sx={{ mb: 1.5 }}>{plan.morning.instruction}</Typography>
-      <PainRow label="Pain on the test" value={score} choose={setScore} fault={faultAt(answer.error, 'provocation')} />
-      <Typography sx={{ mt: 1.5, mb: 0.5 }}>Stiff this morning, minutes</Typography>
-      <ToggleButtonGroup exclusive fullWidth value={stiff} onChange={(_, value: number | null) => setStiff(value)} aria-label="Morning stiffness, minutes">
-        {STIFF.map((minutes) => <ToggleButton key={minutes} value={minutes} sx={{ fontSize: 16 }}>{minutes === 60 ? '60+' : minutes}</ToggleButton>)}
+      <Typography variant="body2" sx={{ mb: 1 }}>{plan.morning.instruction}{late ? '' : ' At the same time every day.'}</Typography>
+      <PainRow label="Pain on the test" value={score} choose={setScore} />
+      <Typography id={`stiff-${on}`} sx={{ mt: 1.25, mb: 0.5 }}>Stiff, minutes</Typography>
+      <ToggleButtonGroup exclusive fullWidth value={stiff} onChange={(_, value: number | null) => setStiff(value)} aria-labelledby={`stiff-${on}`}>
+        {STIFF.map((minutes) => <ToggleButton key={minutes} value={minutes} sx={{ fontSize: 17, minHeight: 48 }}>{minutes === 60 ? '60+' : minutes}</ToggleButton>)}
       </ToggleButtonGroup>
-      <FormControlLabel sx={{ mt: 1 }} control={<Checkbox checked={signs.includes('night_ache')} onChange={() => toggle('night_ache')} />} label={NIGHT_ACHE[1]} />
-      <Button onClick={() => setMore(!more)} aria-expanded={more}>Something else is wrong</Button>
-      {more && STOP_SIGNS.map(([sign, words]) => (
-        <Box key={sign}><FormControlLabel control={<Checkbox checked={signs.includes(sign)} onChange={() => toggle(sign)} />} label={words} /></Box>
-      ))}
-      {stop && <Alert severity="error" sx={{ mt: 1 }}>{STOP_WORDS}</Alert>}
-      {answer.error instanceof Refusal && faultAt(answer.error, 'provocation') === undefined && <Alert severity="error" sx={{ mt: 1 }}>{answer.error.message}</Alert>}
-      <Button variant="contained" size="large" fullWidth sx={{ mt: 1.5, minHeight: 56, fontSize: 18 }} disabled={score === null && signs.length === 0} loading={answer.isPending} onClick={() => answer.mutate()}>Send</Button>
+      <FormControlLabel sx={{ mt: 0.75, minHeight: 44 }} control={<Checkbox checked={ached} onChange={() => setSigns(ached ? signs.filter((one) => one !== 'night_ache') : [...signs, 'night_ache'])} />} label={NIGHT_ACHE[1]} />
+      <Button onClick={() => setMore(!more)} aria-expanded={more} sx={{ minHeight: 44, color: 'stop.main' }}>Something else is wrong</Button>
+      {more && <SignList signs={signs} set={setSigns} />}
+      {stop && <Alert severity="error" sx={{ mt: 1, bgcolor: 'stop.main', color: 'background.paper' }}><b>Stop.</b> {STOP_WORDS}</Alert>}
+      {isFull && <Alert severity="error" sx={{ mt: 1 }}>This phone has no room left to keep your answer. Make room, then send it again.</Alert>}
+      <Button variant="contained" fullWidth sx={{ mt: 1, minHeight: 56, fontSize: 18 }} disabled={score === null && signs.length === 0} onClick={answer}>Send</Button>
     </Paper>
   );
 }

@@ -2,10 +2,10 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
 
-const WORDS: Record<number, string> = { 0: 'none', 3: 'mild', 5: 'clear', 8: 'severe' };
+const PAIN: Readonly<Record<number, string>> = { 0: 'none', 3: 'mild', 5: 'clear', 8: 'severe' };
 
 /** One tap on a row from 0 to 10. */
-export function PainRow({ label, value, choose, fault }: { label: string; value: number | null; choose: (value: number) => void; fault?: string | undefined }) {
+export function PainRow({ label, value, choose, fault, words = PAIN }: { label: string; value: number | null; choose: (value: number) => void; fault?: string | undefined; words?: Readonly<Record<number, string>> }) {
   return (
     <Box role="radiogroup" aria-label={label}>
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(6, 1fr)', gap: 0.75 }}>
@@ -14,7 +14,7 @@ export function PainRow({ label, value, choose, fault }: { label: string; value:
             key={i}
             role="radio"
             aria-checked={value === i}
-            aria-label={WORDS[i] === undefined ? String(i) : `${i}, ${WORDS[i]}`}
+            aria-label={words[i] === undefined ? String(i) : `${i}, ${words[i]}`}
             onClick={() => choose(i)}
             sx={{
               minHeight: 52, borderRadius: 1.5, border: 2, flexDirection: 'column', fontSize: 20, fontWeight: 600,
@@ -24,7 +24,7 @@ export function PainRow({ label, value, choose, fault }: { label: string; value:
             }}
           >
             {i}
-            <Box component="span" sx={{ fontSize: 12, fontWeight: 400, lineHeight: 1 }}>{WORDS[i] ?? ''}</Box>
+            <Box component="span" sx={{ fontSize: 12, fontWeight: 400, lineHeight: 1 }}>{words[i] ?? ''}</Box>
           </ButtonBase>
         ))}
       </Box>

@@ -1,34 +1,42 @@
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
 
-import { api, Refusal, send } from '../../api/client';
+import { nowIso } from '../../phone/moments';
+import { put } from '../../phone/outbox';
+import type { TodayData } from '../../phone/useToday';
 import { moment } from '../../shell/dates';
-import type { TodayData } from './useToday';
 
 const TIMES: [number, string][] = [[0, 'at once'], [30, 'half an hour'], [60, '1 hour'], [120, '2 hours'], [720, 'by night'], [1440, 'a day'], [2880, 'longer']];
 
-/** "Back to how it was before?", as the time it took after the session. */
-export function SettlingCard({ settling }: { settling: NonNullable<TodayData['settling']> }) {
-  const queries = useQueryClient();
-  const tell = useMutation({
-    mutationFn: (settled_min: number) => send(() => api.PATCH('/api/today/sessions/{id}', { params: { path: { id: settling.session } }, body: { settled_min } })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['today'] }),
+const MOST = 4320;
+
+export const within = (minutes: number): string => (minutes >= 1440 ? 'a day' : minutes >= 120 ? `${minutes / 60} hours` : minutes === 60 ? 'an hour' : minutes === 30 ? 'half an hour' : `${minutes} minutes`);
+
+/** "Back to how it was before?", as the time that it took; it can be answered late. */
+export function SettlingCard({ plan, settling, first }: { plan: TodayData; settling: { session: string; ended_at: string }; first: boolean }) {
+  const tell = (minutes: number) =>
+    put({ id: settling.session, case: plan.case, made_at: nowIso(), what: 'settled', title: 'Back to normal', body: { settled_min: Math.min(MOST, minutes) } });
+  const elapsed = () => Math.max(0, Math.round((Date.now() - new Date(settling.ended_at).getTime()) / 60_000));
+  const [since, setSince] = useState(elapsed);
+  useEffect(() => {
+    const timer = setInterval(() => setSince(elapsed()), 60_000);
+    return () => clearInterval(timer);
   });
   return (
-    <Paper variant="outlined" component="section" aria-label="Back to normal" sx={{ p: 2 }}>
+    <Paper variant="outlined" component="section" aria-label="Back to normal" sx={{ p: 2, borderWidth: first ? 2 : 1, borderColor: first ? 'primary.main' : 'divider' }}>
       <Typography variant="h2">Back to how it was before?</Typography>
-      <Typography sx={{ mb: 1 }}>After the session that ended {moment(settling.ended_at)}, it was back to normal after …</Typography>
+      <Typography sx={{ mb: 1 }}>After the session that ended {moment(settling.ended_at)}. It should be within {within(plan.limits.settle_within_min)}.</Typography>
+      <Button variant="contained" fullWidth onClick={() => tell(elapsed())} sx={{ minHeight: 56, fontSize: 18, mb: 1 }}>Yes, just now</Button>
+      <Typography sx={{ mb: 0.5 }}>Or it took</Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}>
-        {TIMES.map(([minutes, words]) => (
-          <Button key={minutes} variant="outlined" size="large" disabled={tell.isPending} onClick={() => tell.mutate(minutes)} sx={{ minHeight: 48 }}>{words}</Button>
+        {TIMES.filter(([minutes]) => minutes <= since + 5).map(([minutes, words]) => (
+          <Button key={minutes} variant="outlined" onClick={() => tell(minutes)} sx={{ minHeight: 48 }}>{words}</Button>
         ))}
       </Box>
       <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>Not yet? Leave it and answer later.</Typography>
-      {tell.error instanceof Refusal && <Alert severity="error" sx={{ mt: 1 }}>{tell.error.message}</Alert>}
     </Paper>
   );
 }

@@ -18,6 +18,7 @@ import { DoseTable } from './DoseTable';
 import { FlareDialog } from './FlareDialog';
 import { GatePanel } from './GatePanel';
 import { IntakeNotes } from './IntakeNotes';
+import { InviteDialog } from './InviteDialog';
 import { LintPanel } from './LintPanel';
 import { MessagesPanel } from './MessagesPanel';
 import { OpinionsPanel } from './OpinionsPanel';
@@ -37,7 +38,7 @@ export function CasePage() {
   return <CaseView key={id} found={found.data} problem={found.error} />;
 }
 
-type Open = { dialog: 'accept' | 'flare' | 'nudge' } | { dialog: 'reason'; asked: Asked } | null;
+type Open = { dialog: 'accept' | 'flare' | 'nudge' | 'invite' } | { dialog: 'reason'; asked: Asked } | null;
 
 function CaseView({ found, problem }: { found: Case; problem: unknown }) {
   const arrived = useLocation().state as { done?: Done } | null;
@@ -73,7 +74,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
           <Box sx={{ display: 'flex', gap: 1 }}>
             <Button component={RouterLink} to={prescribe} variant="outlined">Prescribe</Button>
             <Button variant="outlined" onClick={() => setOpen({ dialog: 'flare' })}>Flare plan …</Button>
-            <More found={found} ask={ask} nudge={() => setOpen({ dialog: 'nudge' })} />
+            <More found={found} ask={ask} open={(dialog) => setOpen({ dialog })} />
           </Box>
         )}
       </Box>
@@ -120,20 +121,22 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
       {open?.dialog === 'accept' && <AcceptDialog id={found.id} close={() => setOpen(null)} decided={setDone} />}
       {open?.dialog === 'flare' && <FlareDialog found={found} close={() => setOpen(null)} decided={setDone} />}
       {open?.dialog === 'nudge' && <NudgeDialog id={found.id} close={() => setOpen(null)} done={(words) => setDone({ words })} />}
+      {open?.dialog === 'invite' && <InviteDialog found={found} close={() => setOpen(null)} />}
       {open?.dialog === 'reason' && <ReasonDialog found={found} asked={open.asked} close={() => setOpen(null)} decided={setDone} />}
       <UndoBar done={done} set={setDone} />
     </Box>
   );
 }
 
-function More({ found, ask, nudge }: { found: Case; ask: (asked: Asked) => void; nudge: () => void }) {
+function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; open: (dialog: 'nudge' | 'invite') => void }) {
   const [at, setAt] = useState<HTMLElement | null>(null);
   const choices: [string, () => void][] = [
     ['Advance or go back by hand …', () => ask({ kind: 'stage' })],
     ['Change the school …', () => ask({ kind: 'rule' })],
     [found.review_on === null ? 'Plan a review …' : 'Move the review …', () => ask({ kind: 'review' })],
     ['Add a note …', () => ask({ kind: 'note' })],
-    ['Nudge the athlete …', nudge],
+    ['Nudge the athlete …', () => open('nudge')],
+    ['Invite the athlete …', () => open('invite')],
   ];
   return (
     <>

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { Mark } from '../../charts/Mark';
 import { SignInForm } from './SignInForm';
 
-export function SignIn({ words }: { words: string }) {
+export function SignIn({ words, stay = false }: { words: string; stay?: boolean }) {
   return (
     <Box component="main" sx={{ minHeight: '100dvh', display: 'grid', placeItems: 'center', p: 2 }}>
       <Paper variant="outlined" sx={{ p: 4, width: '100%', maxWidth: 380 }}>
@@ -16,7 +16,7 @@ export function SignIn({ words }: { words: string }) {
         <Typography color="textSecondary" sx={{ mb: 3 }}>
           {words}
         </Typography>
-        <SignInForm />
+        <SignInForm stay={stay} />
       </Paper>
     </Box>
   );

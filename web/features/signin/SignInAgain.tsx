@@ -21,7 +21,7 @@ export function SignInAgain() {
       <DialogTitle id="sign-in-again">Your sign-in has run out</DialogTitle>
       <DialogContent>
         <Typography sx={{ mb: 2 }}>Sign in again. What you entered is kept: send it once more afterwards.</Typography>
-        <SignInForm then={() => setOpen(false)} />
+        <SignInForm then={() => setOpen(false)} stay={window.location.pathname.startsWith('/athlete')} />
       </DialogContent>
     </Dialog>
   );

@@ -8,7 +8,7 @@ import { faultAt, Refusal } from '../../api/client';
 import { useSignIn } from '../../shell/useSignedIn';
 
 /** E-mail address and password; the same form on the desk, on the phone and over an expired page. */
-export function SignInForm({ then }: { then?: () => void }) {
+export function SignInForm({ then, stay = false }: { then?: () => void; stay?: boolean }) {
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
   const signIn = useSignIn();
@@ -17,7 +17,7 @@ export function SignInForm({ then }: { then?: () => void }) {
 
   const submit = (event: SyntheticEvent) => {
     event.preventDefault();
-    signIn.mutate({ email, password }, { onSuccess: then });
+    signIn.mutate({ email, password, stay }, { onSuccess: then });
   };
 
   return (
@@ -33,7 +33,7 @@ export function SignInForm({ then }: { then?: () => void }) {
         autoFocus
       />
       <TextField
-        label="Password"
+        label={stay ? 'PIN or password' : 'Password'}
         type="password"
         autoComplete="current-password"
         value={password}

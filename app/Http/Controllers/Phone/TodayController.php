@@ -85,7 +85,7 @@ final class TodayController extends Controller
         $token = Str::random(40);
         self::person($request)->forceFill(['calendar_hash' => Invitation::hash($token)])->save();
 
-        return new JsonResponse(['address' => $request->getSchemeAndHttpHost() . "/calendar/$token.ics"], 201);
+        return new JsonResponse(['address' => "/calendar/$token.ics"], 201);
     }
 
     private function ownCase(Request $request): ?CareCase

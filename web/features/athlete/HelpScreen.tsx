@@ -1,0 +1,72 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Paper from '@mui/material/Paper';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import { api, send } from '../../api/client';
+import { changeSettings, type Settings, useSettings } from '../../phone/settings';
+import { forgetAll, useKept } from '../../phone/store';
+import { type TodayData, useOutbox } from '../../phone/useToday';
+import { useSignOut } from '../../shell/useSignedIn';
+import { within } from './SettlingCard';
+import { STOP_SIGNS, STOP_WORDS } from './signs';
+
+/** What to do when it hurts, the stop signs, and what is set on this phone. */
+export default function HelpScreen({ plan }: { plan: TodayData }) {
+  const { limits } = plan;
+  return (
+    <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
+      <Typography variant="h1">When it hurts</Typography>
+      <Paper variant="outlined" component="section" aria-label="What is allowed" sx={{ p: 2 }}>
+        <Typography>Up to <b>{limits.during_max} of 10</b> in the exercise is allowed, if it is back to how it was within {within(limits.settle_within_min)}.</Typography>
+        <Typography sx={{ mt: 1 }}>Over that: stop that exercise, tell it, and do no more of it today. Next morning at most {limits.next_day_max}: else the plan is eased, and that is no failure.</Typography>
+        <Typography sx={{ mt: 1 }}>Aching in the night after loading means that it was too much. Tell it in the morning.</Typography>
+      </Paper>
+      <Paper variant="outlined" component="section" aria-label="Stop signs" sx={{ p: 2, borderWidth: 2, borderColor: 'stop.main' }}>
+        <Typography variant="h2" sx={{ color: 'stop.main' }}>Stop and be seen</Typography>
+        <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+          <li>Pain of {limits.stop_at} of 10 or more</li>
+          {STOP_SIGNS.map(([sign, words]) => <li key={sign}>{words}</li>)}
+        </Box>
+        <Typography sx={{ mt: 1 }}><b>{STOP_WORDS}</b></Typography>
+      </Paper>
+      <OnThisPhone />
+    </Box>
+  );
+}
+
+function OnThisPhone() {
+  const settings = useSettings();
+  const waiting = useOutbox();
+  const run = useKept('run');
+  const signOut = useSignOut();
+  const queries = useQueryClient();
+  const [sure, setSure] = useState(false);
+  const everywhere = useMutation({
+    mutationFn: () => send(() => api.DELETE('/api/sessions')),
+    onSuccess: () => { forgetAll(); queries.clear(); queries.setQueryData(['session'], null); },
+  });
+  const loses = waiting.length > 0 || run !== null;
+  return (
+    <Paper variant="outlined" component="section" aria-label="On this phone" sx={{ p: 2, display: 'grid', gap: 1 }}>
+      <Typography variant="h2">On this phone</Typography>
+      <ToggleButtonGroup exclusive fullWidth value={settings.units} onChange={(_, units: Settings['units'] | null) => { if (units !== null) changeSettings({ units }); }} aria-label="Units of load">
+        <ToggleButton value="kg" sx={{ textTransform: 'none', minHeight: 48 }}>kilograms</ToggleButton>
+        <ToggleButton value="lb" sx={{ textTransform: 'none', minHeight: 48 }}>pounds</ToggleButton>
+      </ToggleButtonGroup>
+      <ToggleButtonGroup exclusive fullWidth value={settings.sound} onChange={(_, sound: boolean | null) => { if (sound !== null) changeSettings({ sound }); }} aria-label="Sound of the pacer">
+        <ToggleButton value sx={{ textTransform: 'none', minHeight: 48 }}>with sound</ToggleButton>
+        <ToggleButton value={false} sx={{ textTransform: 'none', minHeight: 48 }}>silent</ToggleButton>
+      </ToggleButtonGroup>
+      {sure && <Alert severity="warning">{waiting.length > 0 ? `${waiting.length} of your answers wait to be sent.` : 'A session is under way.'} Signing out erases them from this phone.</Alert>}
+      <Button variant="outlined" loading={signOut.isPending} onClick={() => { if (loses && !sure) setSure(true); else signOut.mutate(undefined, { onSuccess: forgetAll }); }} sx={{ minHeight: 48 }}>{sure ? 'Sign out all the same' : 'Sign out'}</Button>
+      <Button variant="outlined" loading={everywhere.isPending} onClick={() => { if (loses && !sure) setSure(true); else everywhere.mutate(); }} sx={{ minHeight: 48 }}>Lost a phone: sign out everywhere</Button>
+      {everywhere.isError && <Alert severity="error">{everywhere.error.message}</Alert>}
+    </Paper>
+  );
+}

@@ -1,0 +1,73 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Paper from '@mui/material/Paper';
+import Typography from '@mui/material/Typography';
+import { useMutation } from '@tanstack/react-query';
+import { Link as RouterLink } from 'react-router';
+
+import { api, send } from '../../api/client';
+import { HookStrip } from '../../charts/Hook';
+import { UprightLadder } from '../../charts/Ladder';
+import { inUnits, useSettings } from '../../phone/settings';
+import type { TodayData } from '../../phone/useToday';
+import { ago, moment } from '../../shell/dates';
+
+/** Where the athlete is, what the missing pegs ask for, and what has been gained, told honestly. */
+export default function LadderScreen({ plan }: { plan: TodayData }) {
+  const { units } = useSettings();
+  const here = plan.ladder.find((one) => one.state === 'current');
+  const at = plan.ladder.findIndex((one) => one.state === 'current');
+  const recent = plan.hooks.slice(-1)[0];
+  return (
+    <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
+      <Typography variant="h1">My ladder</Typography>
+      <Paper variant="outlined" component="section" aria-label="Where I am" sx={{ p: 2 }}>
+        <UprightLadder rungs={plan.ladder} width={300} />
+        {here !== undefined && <Typography>You are on {here.title.toLowerCase()}, rung {at + 1} of {plan.ladder.length}. {plan.pegs.of === 0 ? 'Your practitioner decides when it goes on.' : `${plan.pegs.met} of ${plan.pegs.of} pegs to the next are in.`}</Typography>}
+        {plan.missing.length > 0 && (
+          <>
+            <Typography sx={{ mt: 1, fontWeight: 600 }}>Still missing</Typography>
+            <Box component="ul" sx={{ m: 0, pl: 2.5 }}>{plan.missing.map((one) => <li key={one}>{inUnits(one, units)}</li>)}</Box>
+          </>
+        )}
+      </Paper>
+      <Paper variant="outlined" component="section" aria-label="What you have gained" sx={{ p: 2 }}>
+        <Typography variant="h2">What you have gained</Typography>
+        {plan.gained.length === 0 && <Typography color="textSecondary">It shows here once there is something to compare: more work at the same pain is progress.</Typography>}
+        {plan.gained.map((one) => <Typography key={one} sx={{ mt: 0.5 }}>{inUnits(one, units)}</Typography>)}
+      </Paper>
+      <Paper variant="outlined" component="section" aria-label="Six weeks" sx={{ p: 2 }}>
+        <Typography variant="h2">Six weeks</Typography>
+        <Box tabIndex={0} role="group" aria-label="Sessions of six weeks" sx={{ overflowX: 'auto', direction: 'rtl' }}><Box sx={{ direction: 'ltr', width: 'max-content' }}><HookStrip hooks={plan.hooks} days={42} today={plan.today} /></Box></Box>
+        <Typography variant="body2" color="textSecondary">Each hook is a session: up to its worst pain, down to the next morning. A dot: back to where it was.</Typography>
+        {recent !== undefined && <Typography variant="body2" sx={{ mt: 0.5 }}>Last: {recent.words}</Typography>}
+      </Paper>
+      <Paper variant="outlined" component="section" aria-label="How long it takes" sx={{ p: 2 }}>
+        <Typography variant="h2">How long it takes</Typography>
+        <Typography>{plan.time_scale} Pain may stay while you get stronger: that is progress too. What a scan shows does not steer the plan; what you can do does.</Typography>
+      </Paper>
+      {plan.messages.length > 0 && (
+        <Paper variant="outlined" component="section" aria-label="Messages" sx={{ p: 2 }}>
+          <Typography variant="h2">Messages</Typography>
+          {plan.messages.map((one) => <Typography key={one.id} sx={{ mt: 0.5 }} title={moment(one.at)}><b>{one.by}, {ago(one.at, plan.today)}:</b> {one.words}</Typography>)}
+        </Paper>
+      )}
+      <Calendar />
+      <Button component={RouterLink} to="/sheet" variant="outlined" sx={{ minHeight: 52 }}>Exercise sheet to print</Button>
+    </Box>
+  );
+}
+
+function Calendar() {
+  const make = useMutation({ mutationFn: () => send(() => api.POST('/api/today/calendar')) });
+  return (
+    <Paper variant="outlined" component="section" aria-label="Calendar" sx={{ p: 2 }}>
+      <Typography variant="h2">In your calendar</Typography>
+      <Typography variant="body2" color="textSecondary">Sessions and the morning answer with a reminder. It tells days and kinds of session, nothing of how you are. Whoever has the address can read it.</Typography>
+      {make.data === undefined && <Button onClick={() => make.mutate()} loading={make.isPending} variant="outlined" sx={{ mt: 1, minHeight: 48 }}>Make an address</Button>}
+      {make.data !== undefined && <Typography sx={{ mt: 1, overflowWrap: 'anywhere' }}><a href={make.data.address}>{window.location.origin + make.data.address}</a><br />Subscribe to it in your calendar. It is shown once; a new one ends it.</Typography>}
+      {make.isError && <Alert severity="error" sx={{ mt: 1 }}>{make.error.message}</Alert>}
+    </Paper>
+  );
+}

@@ -1,0 +1,133 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { type RefObject, useMemo, useRef } from 'react';
+
+import { levelAt, type Move, phaseAt, repsDone, type Timeline, timelineOf } from '../../pacer/timeline';
+import { useAwake, usePacer } from '../../pacer/usePacer';
+import type { Exercise } from '../../phone/useToday';
+import { colour, faint } from '../../shell/theme';
+
+const WORDS: Record<Move, string> = { ready: 'Ready', lift: 'Lift', hold: 'Hold', lower: 'Lower', pause: 'Pause', work: 'Work' };
+
+const WIDE = 340;
+const HIGH = 120;
+
+/** One set of one limb, paced by the audio clock: a mark along the trace, a ring for a hold, and tones. */
+export function PacedSet({ exercise, loud, title, done }: { exercise: Exercise; loud: boolean; title: string; done: (reps: number, heldS: number | null) => void }) {
+  const line = useMemo(() => timelineOf(exercise.dose, exercise.mode), [exercise]);
+  return line === null
+    ? <OwnPace exercise={exercise} title={title} done={done} />
+    : <Paced line={line} exercise={exercise} loud={loud} title={title} done={done} />;
+}
+
+function Paced({ line, exercise, loud, title, done }: { line: Timeline; exercise: Exercise; loud: boolean; title: string; done: (reps: number, heldS: number | null) => void }) {
+  const mark = useRef<SVGCircleElement>(null);
+  const ring = useRef<SVGCircleElement>(null);
+  const word = useRef<HTMLSpanElement>(null);
+  const count = useRef<HTMLSpanElement>(null);
+  const clockFace = useRef<HTMLSpanElement>(null);
+  const held = exercise.dose.hold_s !== undefined && exercise.mode === 'isometric' ? exercise.dose.hold_s : exercise.dose.tempo === undefined ? exercise.dose.work_s ?? null : null;
+  const less = useRef(0);
+
+  const draw = (position: number) => {
+    const phase = phaseAt(line, position);
+    const [from, to] = window_(line, position);
+    if (mark.current !== null) {
+      mark.current.setAttribute('cx', String((Math.max(0, position - from) / Math.max(0.001, to - from)) * WIDE));
+      mark.current.setAttribute('cy', String(yOf(levelAt(line, Math.max(position, from)))));
+      mark.current.setAttribute('data-position', position.toFixed(4));
+    }
+    if (ring.current !== null) ring.current.style.strokeDashoffset = String(1 - Math.min(1, (position - phase.from) / (phase.to - phase.from)));
+    if (word.current !== null) word.current.textContent = WORDS[phase.move];
+    if (count.current !== null) count.current.textContent = phase.move === 'ready' ? String(Math.ceil(phase.to - position)) : held === null ? `${Math.min(line.reps, phase.rep)} of ${line.reps - less.current}` : String(Math.max(0, Math.ceil(phase.to - position)));
+    if (clockFace.current !== null) clockFace.current.textContent = `${Math.max(0, Math.ceil(line.length - position))} s left`;
+    if (held === null && less.current > 0 && repsDone(line, position) >= line.reps - less.current) finish();
+  };
+  const finish = () => {
+    const position = pacer.position();
+    pacer.pause();
+    const reps = held === null ? Math.min(line.reps - less.current, repsDone(line, position)) : exercise.dose.reps;
+    const seconds = held === null || position >= line.length - 0.01 ? null : Math.max(0, Math.floor(position - phaseAt(line, position).from));
+    done(reps, seconds);
+  };
+  const pacer = usePacer(line, loud, draw, () => done(held === null ? line.reps - less.current : exercise.dose.reps, null));
+  useAwake(pacer.running);
+  const begun = pacer.running || pacer.position() > 0;
+
+  return (
+    <Box component="section" aria-label={title} sx={{ textAlign: 'center' }}>
+      <Box sx={{ position: 'relative', mx: 'auto', width: WIDE, maxWidth: '100%' }}>
+        {held === null ? <Trace line={line} mark={mark} /> : <Ring ring={ring} mark={mark} />}
+        <Box sx={{ ...(held === null ? {} : { position: 'absolute', inset: 0, display: 'grid', placeContent: 'center' }) }}>
+          <Typography component="p" sx={{ fontSize: 30, fontWeight: 600, lineHeight: 1.1 }}><span ref={word}>{begun ? 'Paused' : 'Ready'}</span></Typography>
+          <Typography component="p" sx={{ fontSize: held === null ? 22 : 52, lineHeight: 1.15 }}><span ref={count}>{held === null ? `${line.reps} reps` : `${held} s`}</span></Typography>
+          {held === null && <Typography color="textSecondary"><span ref={clockFace}>{Math.ceil(line.length)} s</span></Typography>}
+        </Box>
+      </Box>
+      {pacer.interrupted && <Typography role="status" sx={{ mt: 1 }}>Interrupted. Go on when you are ready.</Typography>}
+      <Box sx={{ display: 'grid', gap: 1, mt: 1.5 }}>
+        {!pacer.running
+          ? <Button variant="contained" onClick={pacer.start} sx={BIG}>{begun ? 'Go on' : 'Start'}</Button>
+          : <Button variant="contained" color="inherit" onClick={pacer.pause} sx={BIG}>Pause</Button>}
+        <Box sx={{ display: 'flex', gap: 1 }}>
+          {held === null && <Button variant="outlined" disabled={!begun} onClick={() => { less.current = Math.min(line.reps - 1, less.current + 1); if (!pacer.running) draw(pacer.position()); }} sx={SIDE}>One less</Button>}
+          <Button variant="outlined" disabled={!begun} onClick={finish} sx={SIDE}>{held === null ? 'End the set here' : 'End the hold here'}</Button>
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+const BIG = { minHeight: 72, fontSize: 24 } as const;
+const SIDE = { flex: 1, minHeight: 56, fontSize: 16 } as const;
+
+/** What of the set is drawn at a moment: the repetition under way; the mark waits at its beginning while it is counted in. */
+function window_(line: Timeline, position: number): [number, number] {
+  const phase = phaseAt(line, position);
+  const mine = line.phases.filter((one) => one.rep === phase.rep && one.move !== 'ready');
+  return [mine[0]?.from ?? 0, mine[mine.length - 1]?.to ?? line.length];
+}
+
+const yOf = (level: number): number => HIGH - 18 - level * (HIGH - 40);
+
+function Trace({ line, mark }: { line: Timeline; mark: RefObject<SVGCircleElement | null> }) {
+  const first = line.phases.filter((one) => one.rep === Math.min(2, line.reps) && one.move !== 'ready');
+  const from = first[0]?.from ?? 0;
+  const long = (first[first.length - 1]?.to ?? 1) - from;
+  const x = (time: number) => ((time - from) / Math.max(0.001, long)) * WIDE;
+  const points = first.flatMap((one) => [[x(one.from), yOf(one.low)], [x(one.to), yOf(one.high)]]);
+  return (
+    <svg viewBox={`-8 0 ${WIDE + 16} ${HIGH}`} width="100%" role="img" aria-label="The mark goes along one repetition">
+      <polyline points={points.map((point) => point.map((value) => value.toFixed(1)).join(',')).join(' ')} fill="none" stroke={colour('primary')} strokeWidth={4} strokeLinejoin="round" strokeLinecap="round" />
+      {first.map((one) => <text key={one.from} x={(x(one.from) + x(one.to)) / 2} y={HIGH - 2} textAnchor="middle" fontSize={13} fill={faint}>{WORDS[one.move].toLowerCase()} {Math.round((one.to - one.from) * 10) / 10} s</text>)}
+      <circle ref={mark} data-mark cx={0} cy={yOf(first[0]?.low ?? 0)} r={9} fill={colour('watch')} stroke="var(--mui-palette-background-paper)" strokeWidth={3} />
+    </svg>
+  );
+}
+
+function Ring({ ring, mark }: { ring: RefObject<SVGCircleElement | null>; mark: RefObject<SVGCircleElement | null> }) {
+  return (
+    <svg viewBox="0 0 220 220" width={220} height={220} role="img" aria-label="The ring closes while you hold">
+      <circle cx={110} cy={110} r={98} fill="none" stroke={colour('line')} strokeWidth={10} />
+      <circle ref={ring} cx={110} cy={110} r={98} fill="none" stroke={colour('primary')} strokeWidth={14} strokeLinecap="round" pathLength={1} strokeDasharray="1" style={{ strokeDashoffset: 1 }} transform="rotate(-90 110 110)" />
+      <circle ref={mark} data-mark cx={-20} cy={-20} r={1} fill="none" />
+    </svg>
+  );
+}
+
+/** Repetitions that nothing paces: springs at one's own pace. */
+function OwnPace({ exercise, title, done }: { exercise: Exercise; title: string; done: (reps: number, heldS: number | null) => void }) {
+  const reps = exercise.dose.reps;
+  useAwake(true);
+  return (
+    <Box component="section" aria-label={title} sx={{ textAlign: 'center' }}>
+      <Typography sx={{ fontSize: 44, fontWeight: 600 }}>{reps}</Typography>
+      <Typography color="textSecondary">at your own pace, each one clean</Typography>
+      <Button variant="contained" fullWidth onClick={() => done(reps, null)} sx={{ ...BIG, mt: 1.5 }}>Done: {reps}</Button>
+      <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
+        {[1, 2, 3].filter((less) => reps - less > 0).map((less) => <Button key={less} variant="outlined" onClick={() => done(reps - less, null)} sx={SIDE}>{reps - less}</Button>)}
+      </Box>
+    </Box>
+  );
+}

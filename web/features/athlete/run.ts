@@ -1,0 +1,105 @@
+import type { Schemas } from '../../api/client';
+import { nowIso } from '../../phone/moments';
+import { forget, keep, kept } from '../../phone/store';
+import type { Due, Exercise, TodayData } from '../../phone/useToday';
+
+type SetData = Schemas['LoggedSet'];
+
+/** What was done of one exercise so far. */
+export interface Progress {
+  prescription: string;
+  sets: SetData[];
+  pain: number | null;
+  before: number | null;
+  after: number | null;
+  skipped: string | null;
+  /** Kilograms that are used, where they differ from what was asked. */
+  load_kg: number | null;
+}
+
+/**
+ * A session under way, with the plan it is done from: kept on the phone at every step, so that a phone call, a locked
+ * screen or a reload goes on where it was.
+ */
+export interface Run {
+  id: string;
+  case: string;
+  plan_version: number;
+  due: Due;
+  retest: boolean;
+  stop_at: number;
+  during_max: number;
+  started_at: string;
+  at: number;
+  /** Limbs of the present set that are done. */
+  turns: number;
+  /** Until when the present rest lasts, in milliseconds since 1970. */
+  rest_until: number | null;
+  progress: Progress[];
+  signs: Schemas['Sign'][];
+  practice: { minutes: string; effort: number | null; pain: number | null; full: boolean };
+  /** The test after the last exercise: what the next is compared with. */
+  last_test: number | null;
+}
+
+const NAME = 'run';
+
+export const keepRun = (run: Run): boolean => keep(NAME, run);
+export const forgetRun = (): void => forget(NAME);
+export const keptRun = (): Run | null => kept<Run>(NAME);
+
+export const begin = (plan: TodayData, due: Due): Run => ({
+  id: crypto.randomUUID(),
+  case: plan.case,
+  plan_version: plan.plan_version,
+  due,
+  retest: plan.retest,
+  stop_at: plan.limits.stop_at,
+  during_max: plan.limits.during_max,
+  started_at: nowIso(),
+  at: 0,
+  turns: 0,
+  rest_until: null,
+  progress: due.exercises.map((one) => ({ prescription: one.prescription, sets: [], pain: null, before: null, after: null, skipped: null, load_kg: null })),
+  signs: [],
+  practice: { minutes: '', effort: null, pain: null, full: true },
+  last_test: null,
+});
+
+/** A set as it was done. */
+export const doneSet = (exercise: Exercise, loadKg: number | null, reps: number, heldS: number | null): SetData => {
+  const load = loadKg ?? exercise.dose.load_kg;
+  return {
+    reps,
+    ...(exercise.dose.hold_s === undefined ? {} : { hold_s: heldS ?? exercise.dose.hold_s }),
+    ...(exercise.dose.work_s === undefined ? {} : { work_s: heldS ?? exercise.dose.work_s }),
+    ...(load === undefined ? {} : { load_kg: load }),
+  };
+};
+
+/** The highest pain told so far; -1 where none was. */
+export const worst = (run: Run): number => Math.max(-1, run.practice.pain ?? -1, ...run.progress.map((one) => one.pain ?? -1));
+
+export const isStopped = (run: Run): boolean => worst(run) >= run.stop_at || run.signs.length > 0;
+
+export const isBegun = (run: Run): boolean =>
+  run.progress.some((one) => one.sets.length > 0 || one.pain !== null || one.skipped !== null) || run.practice.pain !== null || run.signs.length > 0;
+
+/** As it is sent: nothing of what was not done. */
+export function asLog(run: Run): Schemas['SessionLog'] {
+  const entries: Schemas['SessionLog']['entries'] = run.progress
+    .filter((one) => one.sets.length > 0 || one.pain !== null || one.skipped !== null)
+    .map(({ prescription, pain, before, after, skipped, sets }) => ({ prescription, pain, before, after, skipped, sets }));
+  const sport = run.due.kind === 'sport';
+  if (sport) entries.push({ prescription: null, pain: run.practice.pain, sets: [] });
+  return {
+    planned: run.due.planned,
+    plan_version: run.plan_version,
+    kind: run.due.kind,
+    started_at: run.started_at,
+    ended_at: nowIso(),
+    signs: run.signs,
+    entries,
+    ...(sport ? { minutes: Number(run.practice.minutes.replace(',', '.')), effort: run.practice.effort, participation: run.practice.full ? 'full' as const : 'partial' as const } : {}),
+  };
+}

@@ -1,0 +1,37 @@
+import type { Waiting } from './outbox';
+import type { Due, TodayData } from './useToday';
+
+/** Planned sessions that were done, here or on another phone, sent or not. */
+const doneIds = (plan: TodayData, waiting: readonly Waiting[]): Set<string> => new Set([
+  ...plan.sessions.filter((one) => one.done).map((one) => one.planned),
+  ...waiting.flatMap((one) => (one.planned === undefined || one.planned === null ? [] : [one.planned])),
+]);
+
+/** Sessions of a day that are still to be done. */
+export const dueOn = (plan: TodayData, day: string, waiting: readonly Waiting[]): Due[] => {
+  const done = doneIds(plan, waiting);
+  return plan.sessions.filter((one) => one.on === day && !done.has(one.planned));
+};
+
+export const isDone = (plan: TodayData, planned: string, waiting: readonly Waiting[]): boolean => doneIds(plan, waiting).has(planned);
+
+/** Whether the morning of a day was answered, sent or not. */
+export const isAnswered = (plan: TodayData, day: string, waiting: readonly Waiting[]): boolean =>
+  plan.morning.answered.some((one) => one.on === day)
+  || waiting.some((one) => one.what === 'morning' && 'at' in one.body && one.body.at.slice(0, 10) === day && one.body.provocation !== null);
+
+/** Sessions of which it is not told yet when things were back to normal, those that wait to be sent among them. */
+export const toSettle = (plan: TodayData, waiting: readonly Waiting[]): { session: string; ended_at: string }[] => {
+  const told = new Set(waiting.filter((one) => one.what === 'settled').map((one) => one.id));
+  const unsent = waiting.flatMap((one) => (one.what === 'session' && 'ended_at' in one.body ? [{ session: one.id, ended_at: one.body.ended_at }] : []));
+  return [...plan.settling, ...unsent.filter((one) => !plan.settling.some((known) => known.session === one.session))].filter((one) => !told.has(one.session));
+};
+
+/** Whether something was reported that means stop, though it is not sent yet. */
+export const stopsHere = (plan: TodayData, waiting: readonly Waiting[]): boolean => waiting.some((one) => {
+  const body = one.body;
+  if ('settled_min' in body && one.what === 'settled') return false;
+  const signs = ('signs' in body ? body.signs ?? [] : []).filter((sign) => sign !== 'night_ache');
+  const pains = 'entries' in body ? body.entries.map((entry) => entry.pain ?? 0) : 'provocation' in body ? [body.provocation ?? 0] : [];
+  return signs.length > 0 || pains.some((pain) => pain >= plan.limits.stop_at);
+});

@@ -1,0 +1,30 @@
+import { keep, kept, useKept } from './store';
+
+export interface Settings {
+  units: 'kg' | 'lb';
+  sound: boolean;
+}
+
+const USUAL: Settings = { units: 'kg', sound: true };
+
+export const useSettings = (): Settings => ({ ...USUAL, ...useKept<Partial<Settings>>('settings') });
+
+export function changeSettings(part: Partial<Settings>): void {
+  keep('settings', { ...USUAL, ...kept<Partial<Settings>>('settings'), ...part });
+}
+
+const KG_A_POUND = 0.45359237;
+
+/** A load as the athlete reads it: "40 kg", "88 lb". */
+export const loadWords = (kg: number, units: Settings['units']): string =>
+  units === 'kg' ? `${kg} kg` : `${Math.round((kg / KG_A_POUND) * 2) / 2} lb`;
+
+/** The number in the athlete's unit. */
+export const fromKg = (kg: number, units: Settings['units']): number => (units === 'kg' ? kg : Math.round((kg / KG_A_POUND) * 2) / 2);
+
+/** Kilograms of what was typed in the athlete's unit. */
+export const toKg = (load: number, units: Settings['units']): number => (units === 'kg' ? load : Math.round(load * KG_A_POUND * 100) / 100);
+
+/** Words that the server wrote with kilograms, in the athlete's unit. */
+export const inUnits = (words: string, units: Settings['units']): string =>
+  units === 'kg' ? words : words.replace(/(\d+(?:\.\d+)?) kg/g, (_, kg: string) => loadWords(Number(kg), units));

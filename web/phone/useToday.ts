@@ -1,0 +1,57 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+
+import { api, Refusal, type Schemas, send } from '../api/client';
+import { outbox, sendAll, SENT, type Waiting } from './outbox';
+import { keep, kept, useKeptDigest } from './store';
+
+export type TodayData = Schemas['Today'];
+export type Due = TodayData['sessions'][number];
+export type Exercise = Due['exercises'][number];
+
+const LOOK_AGAIN = 60_000;
+const SEND_AGAIN = 15_000;
+
+/** The plan of the week: from the server where there is reception, from the phone where there is none. */
+export function useToday() {
+  const query = useQuery({
+    queryKey: ['today'],
+    queryFn: async () => {
+      const told = (await send(() => api.GET('/api/today'))).case;
+      keep('plan', told);
+      return told;
+    },
+    initialData: () => kept<TodayData>('plan') ?? undefined,
+    initialDataUpdatedAt: 0,
+    refetchInterval: LOOK_AGAIN,
+    refetchOnReconnect: 'always',
+  });
+  const offline = query.error instanceof Refusal && query.error.status === 0;
+  return { ...query, offline };
+}
+
+/** Sends what waits whenever there may be reception again, and looks at the plan anew when something was taken. */
+export function useSending(caseId: string | null): void {
+  const queries = useQueryClient();
+  useEffect(() => {
+    const sent = () => { void queries.invalidateQueries({ queryKey: ['today'] }); };
+    const again = () => { if (caseId !== null && document.visibilityState === 'visible') void sendAll(caseId); };
+    again();
+    const timer = setInterval(again, SEND_AGAIN);
+    window.addEventListener('online', again);
+    document.addEventListener('visibilitychange', again);
+    window.addEventListener(SENT, sent);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', again);
+      document.removeEventListener('visibilitychange', again);
+      window.removeEventListener(SENT, sent);
+    };
+  }, [caseId, queries]);
+}
+
+/** What waits to be sent, followed as it changes. */
+export function useOutbox(): Waiting[] {
+  useKeptDigest('wait:');
+  return outbox();
+}
