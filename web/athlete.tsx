@@ -25,18 +25,18 @@ function Phone() {
   const place = useLocation();
   if (place.pathname === '/join') return <Suspense fallback={<Loading what="Rung" />}><JoinScreen /></Suspense>;
   const unreached = signedIn.error instanceof Refusal && signedIn.error.status === 0;
-  if (unreached && kept('plan') !== null) return <Plan />;
+  if (unreached && kept('plan') !== null) return <Plan who={null} />;
   if (signedIn.isPending) return <Loading what="Rung" />;
   if (signedIn.isError) return <Failed problem={signedIn.error} again={() => void signedIn.refetch()} />;
   if (signedIn.data === null) return <SignIn stay words="Your loading plan. Use the link that your practitioner gave you, or sign in." />;
   if (signedIn.data.role !== 'athlete') {
     return <Empty title="This side is for athletes"><a href="/">To the Round</a></Empty>;
   }
-  return <Plan />;
+  return <Plan key={signedIn.data.name} who={signedIn.data.name} />;
 }
 
-function Plan() {
-  const today = useToday();
+function Plan({ who }: { who: string | null }) {
+  const today = useToday(who);
   const plan = today.data ?? null;
   useSending(plan?.case ?? null);
   if (today.isPending) return <Loading what="your plan" />;

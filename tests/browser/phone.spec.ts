@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 
-import { athlete, expectAccessible, practitioner } from './people';
+import { athlete, expectAccessible, openStep, practitioner, startSession, through, throughAll } from './people';
 
 const strip = (phone: Page) => phone.getByRole('status').first();
 
@@ -9,42 +9,6 @@ const keptOnPhone = (phone: Page) => phone.evaluate(async () => {
   await navigator.serviceWorker.ready;
   for (let i = 0; i < 100 && navigator.serviceWorker.controller === null; i++) await new Promise((go) => setTimeout(go, 100));
 });
-
-/** Opens what is still open today, if it is not the first thing. */
-async function openStep(phone: Page, title: RegExp, region: string): Promise<void> {
-  await expect(phone.getByRole('heading', { level: 1 }).first()).toBeVisible();
-  const card = phone.getByRole('region', { name: region });
-  if (!(await card.isVisible())) await phone.getByRole('region', { name: 'Then' }).getByRole('button', { name: title }).click();
-  await expect(card).toBeVisible();
-}
-
-async function startSession(phone: Page): Promise<void> {
-  await openStep(phone, /min ›?$|min/, "Today's session");
-  await phone.getByRole('region', { name: "Today's session" }).getByRole('link', { name: 'Start' }).click();
-}
-
-/** Goes through all sets of the exercise on the screen, each ended early, and tells the pain. */
-async function through(phone: Page, pain: string): Promise<void> {
-  for (let i = 0; i < 40; i++) {
-    const asked = phone.getByRole('radiogroup', { name: /^Pain in/ });
-    const next = phone.getByRole('button', { name: /^(Start|Go on now|Done: \d+)$/ });
-    await expect(asked.or(next).first()).toBeVisible();
-    if (await asked.isVisible()) break;
-    const name = await next.first().innerText();
-    await next.first().click();
-    if (name === 'Start') await phone.getByRole('button', { name: /^End the (set|hold) here$/ }).click();
-  }
-  await phone.getByRole('radiogroup', { name: /^Pain in/ }).getByRole('radio', { name: pain, exact: true }).click();
-}
-
-async function throughAll(phone: Page, pain: string): Promise<void> {
-  for (let i = 0; i < 8; i++) {
-    await through(phone, pain);
-    const finish = phone.getByRole('button', { name: 'Finish and send' });
-    await expect(finish.or(phone.getByRole('button', { name: /^(Start|Done: \d+)$/ })).first()).toBeVisible();
-    if (await finish.isVisible()) return;
-  }
-}
 
 test('an invitation on paper lets an athlete in, and out again', async ({ page, browser }) => {
   await practitioner(page);

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 
-import { athlete, practitioner } from './people';
+import { athlete, practitioner, startSession } from './people';
 
 const shot = (page: Page, name: string): Promise<unknown> =>
   page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled' });
@@ -19,11 +19,14 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await shot(page, 'accept');
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Tobias Fenwick' }).first().click();
-  await page.getByRole('region', { name: 'Proposal' }).waitFor();
+  await page.getByRole('region', { name: 'Sessions' }).getByRole('table').waitFor();
+  await page.getByRole('button', { name: '6 weeks' }).click();
+  await page.getByRole('region', { name: 'Gate' }).getByRole('button').nth(1).focus();
   await shot(page, 'case');
-  await page.getByRole('button', { name: 'Change …' }).click();
-  await page.getByRole('dialog').getByLabel('Reason, for the record').waitFor();
-  await shot(page, 'change');
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Change for Edda Moorgate' }).click();
+  await page.getByText('up to date').waitFor();
+  await shot(page, 'prescribe');
   await page.goto('/library?structure=patellar_tendon');
   await page.getByRole('button', { name: 'Wall sit, high' }).click();
   await shot(page, 'library');
@@ -46,9 +49,19 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await shot(page, 'new-case');
 
   const phone = await athlete(browser, 'juno.tamsin');
-  await phone.getByRole('region', { name: 'My ladder' }).waitFor();
+  await phone.getByRole('region', { name: 'The next days' }).waitFor();
+  await shot(phone, 'phone-morning');
+  const morning = phone.getByRole('region', { name: 'This morning' });
+  await morning.getByRole('radio', { name: '2', exact: true }).click();
+  await morning.getByRole('button', { name: 'Send' }).click();
+  await phone.getByRole('status').getByText('All sent').waitFor();
   await shot(phone, 'phone-today');
-  await phone.goto('/athlete/session');
-  await phone.getByRole('button', { name: /Finish/ }).waitFor();
-  await shot(phone, 'phone-session');
+  await startSession(phone);
+  await phone.getByRole('button', { name: 'Start', exact: true }).click();
+  await phone.getByText('2 of 15').waitFor();
+  await phone.waitForTimeout(1200);
+  await shot(phone, 'phone-pacer');
+  await phone.goto('/athlete/ladder');
+  await phone.getByText(/^You are on/).waitFor();
+  await shot(phone, 'phone-ladder');
 });

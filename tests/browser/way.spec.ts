@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 
-import { athlete, expectAccessible, practitioner } from './people';
+import { athlete, expectAccessible, practitioner, startSession, throughAll } from './people';
 
 test('a case from intake to the first session on the phone', async ({ page, browser }) => {
   await practitioner(page);
@@ -70,18 +70,19 @@ test('a case from intake to the first session on the phone', async ({ page, brow
   const phone = await athlete(browser, 'odile.marsh', password);
   await expect(phone.getByText('Fewer jumps and landings')).toBeVisible();
   await expect(phone.getByRole('region', { name: "Today's session" })).toContainText('Leg-extension hold at 60°');
-  await phone.getByRole('link', { name: 'Start' }).click();
-  const hold = phone.getByRole('region', { name: 'Leg-extension hold at 60°' });
-  await hold.getByRole('button', { name: 'All done' }).click();
-  await hold.getByRole('radio', { name: '2', exact: true }).click();
-
-  // A reload in the middle loses nothing.
+  await startSession(phone);
+  // The first hold is paced; a reload in the middle loses nothing.
+  await phone.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(phone.getByText('Hold', { exact: true })).toBeVisible();
+  await phone.getByRole('button', { name: 'End the hold here' }).click();
+  await expect(phone.getByRole('region', { name: 'Rest' })).toBeVisible();
   await phone.reload();
-  await expect(hold.getByRole('radio', { name: '2', exact: true })).toBeChecked();
+  await phone.getByRole('button', { name: 'Go on now' }).click();
+  await expect(phone.getByText('Set 2 of 4')).toBeVisible();
+  await throughAll(phone, '2');
   await phone.getByRole('button', { name: 'Finish and send' }).click();
+  await phone.getByRole('button', { name: 'Yes, just now' }).click();
   await expect(phone.getByRole('region', { name: 'Done for today' })).toBeVisible();
-  await phone.getByRole('button', { name: 'half an hour' }).click();
-  await expect(phone.getByRole('region', { name: 'Back to normal' })).toBeHidden();
 
   // What came in stands on the Case page.
   await expect(page.getByText(/Pain 2 of 10 during.*Waiting for the next morning/).first()).toBeVisible({ timeout: 15_000 });
@@ -154,10 +155,10 @@ test('no serious fault of accessibility, light and dark', async ({ page, browser
     await page.getByText('up to date').waitFor();
     await expectAccessible(page);
     await phone.goto('/athlete');
-    await phone.getByRole('region', { name: 'My ladder' }).waitFor();
+    await phone.getByRole('region', { name: 'The next days' }).waitFor();
     await expectAccessible(phone);
     await phone.goto('/athlete/session');
-    await phone.getByRole('button', { name: /Finish/ }).waitFor();
+    await phone.getByRole('button', { name: 'Start', exact: true }).waitFor();
     await expectAccessible(phone);
   }
 });

@@ -12,8 +12,12 @@ export type Exercise = Due['exercises'][number];
 const LOOK_AGAIN = 60_000;
 const SEND_AGAIN = 15_000;
 
-/** The plan of the week: from the server where there is reception, from the phone where there is none. */
-export function useToday() {
+/**
+ * The plan of the week: from the server where there is reception, from the phone where there is none.
+ *
+ * @param who is signed in, so that nobody is shown what another left on the phone; null where that cannot be asked
+ */
+export function useToday(who: string | null) {
   const query = useQuery({
     queryKey: ['today'],
     queryFn: async () => {
@@ -21,7 +25,10 @@ export function useToday() {
       keep('plan', told);
       return told;
     },
-    initialData: () => kept<TodayData>('plan') ?? undefined,
+    initialData: () => {
+      const plan = kept<TodayData>('plan');
+      return plan === null || (who !== null && plan.athlete !== who) ? undefined : plan;
+    },
     initialDataUpdatedAt: 0,
     refetchInterval: LOOK_AGAIN,
     refetchOnReconnect: 'always',

@@ -14,7 +14,7 @@ import { useOutbox } from '../../phone/useToday';
 import { Empty } from '../../shell/States';
 import { ExerciseFlow } from './ExerciseFlow';
 import { PracticeFlow } from './PracticeFlow';
-import { asLog, begin, forgetRun, isBegun, isStopped, keepRun, keptRun, type Run } from './run';
+import { asLog, begin, forgetRun, isBegun, isStopped, keepRun, keptRun, lastTold, type Run, withoutPain } from './run';
 import { SignList } from './SignList';
 import { STOP_WORDS } from './signs';
 
@@ -39,6 +39,7 @@ function Going({ run, set }: { run: Run; set: (run: Run) => void }) {
   const sport = run.due.kind === 'sport';
   const over = run.at >= run.due.exercises.length;
   const exercise = run.due.exercises[run.at];
+  const told = lastTold(run);
 
   const finish = () => {
     const log = asLog(run);
@@ -65,15 +66,18 @@ function Going({ run, set }: { run: Run; set: (run: Run) => void }) {
       {!stopped && sport && <PracticeFlow run={run} set={set} />}
       {!stopped && !sport && !over && exercise !== undefined && <ExerciseFlow key={exercise.prescription} run={run} exercise={exercise} set={set} />}
       {!stopped && over && !sport && <Summary run={run} />}
+      {(stopped || over) && run.signs.length === 0 && told !== undefined && (
+        <Button onClick={() => set(withoutPain(run, told))} sx={{ minHeight: 48, fontSize: 16 }}>Wrong tap: change the pain of {run.due.exercises[told]?.title.toLowerCase()}</Button>
+      )}
       {(stopped || over || sport) && (
         <Button variant="contained" onClick={finish} disabled={!stopped && sport && (run.practice.pain === null || run.practice.effort === null || !(Number(run.practice.minutes.replace(',', '.')) > 0))} sx={{ minHeight: 64, fontSize: 20, ...(stopped ? { bgcolor: 'stop.main', color: 'background.paper' } : {}) }}>
           {stopped ? 'Stop and send' : 'Finish and send'}
         </Button>
       )}
       {!stopped && !over && !sport && isBegun(run) && (
-        <Button onClick={() => set({ ...run, at: run.due.exercises.length, rest_until: null })} sx={{ minHeight: 48 }}>End the session here</Button>
+        <Button onClick={() => set({ ...run, at: run.due.exercises.length, rest_until: null })} sx={{ minHeight: 48, fontSize: 16 }}>End the session here</Button>
       )}
-      <Button onClick={() => setAsking(!asking)} aria-expanded={asking} sx={{ minHeight: 48, color: 'stop.main' }}>Something is wrong</Button>
+      <Button onClick={() => setAsking(!asking)} aria-expanded={asking} sx={{ minHeight: 48, fontSize: 16, color: 'stop.main' }}>Something is wrong</Button>
       {asking && <SignList signs={run.signs} set={(signs) => set({ ...run, signs, rest_until: null })} />}
     </Box>
   );

@@ -17,6 +17,10 @@ import type { Run } from './run';
 import { SettlingCard } from './SettlingCard';
 import { STOP_WORDS } from './signs';
 
+const HALF_HOUR = 30;
+
+const minutesSince = (iso: string): number => (Date.now() - new Date(iso).getTime()) / 60_000;
+
 interface Step {
   key: string;
   title: string;
@@ -40,9 +44,11 @@ export function Today({ plan }: { plan: TodayData }) {
   if (!isAnswered(plan, today, waiting)) {
     steps.push({ key: 'morning', title: 'This morning’s answer', card: (first) => <MorningCard key={today} plan={plan} on={today} late={false} first={first} /> });
   }
-  for (const settling of toSettle(plan, waiting).slice(-1)) {
-    steps.push({ key: `settle-${settling.session}`, title: 'Back to normal?', card: (first) => <SettlingCard plan={plan} settling={settling} first={first} /> });
-  }
+  const settling = toSettle(plan, waiting).slice(-1)[0];
+  const settlingStep = settling === undefined ? [] : [{ key: `settle-${settling.session}`, title: 'Back to normal?', card: (first: boolean) => <SettlingCard plan={plan} settling={settling} first={first} /> }];
+  // Asked once the school's time has come, or half an hour; before that it can be told all the same.
+  const isTime = settling !== undefined && minutesSince(settling.ended_at) >= Math.min(HALF_HOUR, plan.limits.settle_within_min);
+  if (isTime) steps.push(...settlingStep);
   if (!stopped && run === null) {
     for (const session of due) {
       steps.push({ key: session.planned, title: `${session.title}, about ${Math.max(1, Math.round(session.duration_s / 60))} min`, card: (first) => <SessionCard session={session} why={ahead?.why ?? ''} first={first} /> });
@@ -51,6 +57,7 @@ export function Today({ plan }: { plan: TodayData }) {
   if (!isAnswered(plan, yesterday, waiting) && yesterday >= plan.morning.opened_on) {
     steps.push({ key: 'late', title: 'Yesterday’s answer is missing', card: (first) => <MorningCard key={yesterday} plan={plan} on={yesterday} late first={first} /> });
   }
+  if (!isTime) steps.push(...settlingStep);
   const now = steps.find((step) => step.key === opened) ?? (steps[0]?.key === 'late' ? undefined : steps[0]);
   const rest = steps.filter((step) => step.key !== now?.key);
   const doneToday = plan.sessions.some((one) => one.on === today && isDone(plan, one.planned, waiting));

@@ -77,6 +77,17 @@ export const doneSet = (exercise: Exercise, loadKg: number | null, reps: number,
   };
 };
 
+/** The exercise of which pain was told last, by its place. */
+export const lastTold = (run: Run): number | undefined => {
+  const told = run.progress.map((one, i) => (one.pain === null ? -1 : i)).filter((i) => i >= 0);
+  return told[told.length - 1];
+};
+
+/** Back to the question how much an exercise hurt. */
+export const withoutPain = (run: Run, at: number): Run => ({
+  ...run, at, turns: 0, rest_until: null, progress: run.progress.map((one, i) => (i === at ? { ...one, pain: null, after: null } : one)),
+});
+
 /** The highest pain told so far; -1 where none was. */
 export const worst = (run: Run): number => Math.max(-1, run.practice.pain ?? -1, ...run.progress.map((one) => one.pain ?? -1));
 

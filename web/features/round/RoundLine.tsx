@@ -72,7 +72,7 @@ export function RoundLine({ line, here, accept, nudge }: { line: Schemas['RoundC
         {standing.stopped && <Button component={RouterLink} to={`/cases/${line.id}`} variant="contained" aria-label={`Review ${line.athlete.name}`} sx={{ bgcolor: 'stop.main', color: 'background.paper' }}>Review</Button>}
         {standing.group === 'silent' && !standing.acceptable && (line.nudged_at === null
           ? <Button variant="outlined" onClick={nudge} aria-label={`Nudge ${line.athlete.name}`}>Nudge</Button>
-          : <Button variant="text" onClick={nudge} aria-label={`Nudge ${line.athlete.name}`} sx={{ whiteSpace: 'nowrap' }}>nudged {since(line.nudged_at)}</Button>)}
+          : <Button variant="text" onClick={nudge} aria-label={`nudged ${since(line.nudged_at)}; nudge ${line.athlete.name} again`} sx={{ whiteSpace: 'nowrap' }}>nudged {since(line.nudged_at)}</Button>)}
         {standing.acceptable && <Button variant="contained" onClick={accept} aria-label={`Accept for ${line.athlete.name}`}>Accept</Button>}
         <Button component={RouterLink} to={`/cases/${line.id}/prescribe?proposal=1`} aria-label={`Change for ${line.athlete.name}`} sx={{ minWidth: 0 }}>Change</Button>
         <Button component={RouterLink} to={`/cases/${line.id}`} aria-label={`Open ${line.athlete.name}`} sx={{ minWidth: 0 }}>Open</Button>

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use PHPUnit\Framework\TestCase;
+use Rung\Core\CaseFile\Session;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\PlanStage;
+use Rung\Core\Stage\GateOutlook;
+use Rung\Core\Time\Day;
+use Rung\Core\Words\TodayWords;
+
+/** What an athlete reads: why today, what is missing, what has been gained. */
+final class TodayWordsTest extends TestCase
+{
+    public function testADaySaysWhyItIsWhatItIs(): void
+    {
+        $plan = Support::catalogue()->programme('knee_four_stage')->plan;
+        $springs = $plan->stage('springs');
+        $holds = $plan->stage('holds');
+        self::assertNotNull($springs);
+        self::assertNotNull($holds);
+        // Monday the 13th of April 2026 and the days after it.
+        $planned = ['2026-04-13' => 'spring', '2026-04-14' => 'hold', '2026-04-15' => 'slow', '2026-04-16' => 'hold'];
+        $why = static fn(string $on, array $events = [], ?Plan $with = null, ?PlanStage $stage = null): string => TodayWords::why($with ?? $plan, $stage ?? $springs, Day::fromIso($on), $planned, array_map(Day::fromIso(...), $events));
+
+        self::assertSame('Springs: fast loading, on rested legs, once the slow work holds.', $why('2026-04-13'));
+        self::assertSame('Holds only, so that Monday’s jumps can settle.', $why('2026-04-14'));
+        self::assertSame('Slow strength: the slow, heavy work that builds it up.', $why('2026-04-15'));
+        self::assertSame('Holds only, so that Wednesday’s slow strength can settle.', $why('2026-04-16'));
+        self::assertSame('Rest, so that Wednesday’s slow strength can settle.', $why('2026-04-17'));
+        self::assertSame('Rest: nothing is planned today.', $why('2026-04-20'));
+        self::assertSame('No springs today: there is an event tomorrow.', $why('2026-04-15', ['2026-04-16']));
+        self::assertSame('No springs today: there is an event today.', $why('2026-04-16', ['2026-04-16']));
+        // A stage without springs does not speak of them, and a flare speaks for itself.
+        self::assertSame('Holds: they calm it and keep it strong.', $why('2026-04-14', ['2026-04-14'], null, $holds));
+        self::assertSame('Rest until Friday, so that it can settle.', $why('2026-04-15', [], $plan->restingAllUntil(Day::fromIso('2026-04-17'))));
+    }
+
+    public function testMissingPegsSayWhatEarnsThem(): void
+    {
+        $case = CaseBuilder::case()->mornings(1, 9, 5)->gate(
+            ['type' => 'days_in_stage', 'min' => 3],
+            ['type' => 'provocation', 'max' => 3, 'days' => 7, 'min_readings' => 4],
+            ['type' => 'sign_off'],
+            ['type' => 'symmetry', 'test' => 'knee', 'min_percent' => 90],
+        );
+        self::assertSame([
+            null,
+            'a morning test of 3 or less, for 7 days',
+            'your practitioner’s word that the technique is sound',
+            '90 % of the other side’s strength, tested by your practitioner',
+        ], array_map(TodayWords::missing(...), GateOutlook::of($case->at(9))));
+    }
+
+    public function testWhatIsGainedIsMoreWorkAtNoMorePainOnTheSameExercise(): void
+    {
+        $sets = static fn(int $reps, int $kg): array => array_fill(0, 3, ['reps' => $reps, 'load_kg' => $kg]);
+        $case = CaseBuilder::case()->mornings(1, 20, 1)->session(2, 2, ['sets' => $sets(8, 20)])->session(9, 1, ['sets' => $sets(8, 30)])->session(16, 2, ['sets' => $sets(12, 40)]);
+        $gained = static fn(CaseBuilder $of, ?callable $exercise = null): ?string => TodayWords::gained($of->at(20), 'press', 'Leg press', $exercise ?? static fn(Session $one): string => 'leg_press');
+        self::assertSame('Leg press: you now do 3 × 12 at 40 kg with pain 2; 8 at 20 kg gave 2 on Mon 2 Mar.', $gained($case));
+        // Another exercise then, less pain then, or nothing more now: nothing is claimed.
+        self::assertNull($gained($case, static fn(Session $one): string => $one->id === 's1' ? 'squat' : 'leg_press'));
+        self::assertNull($gained($case->session(18, 3, ['sets' => $sets(12, 40)])));
+        self::assertNull($gained(CaseBuilder::case()->mornings(1, 20, 1)->session(2, 2, ['sets' => $sets(8, 20)])->session(9, 2, ['sets' => $sets(6, 30)])));
+    }
+}
