@@ -15,7 +15,8 @@ self.addEventListener('install', (event) => {
 self.addEventListener('activate', (event) => {
   event.waitUntil(
     caches.keys()
-      .then((keys) => Promise.all(keys.filter((key) => key.startsWith('rung-') && key !== CACHE).map((key) => caches.delete(key))))
+      // The one before stays: a page that is still open may ask for a part of it.
+      .then((keys) => Promise.all(keys.filter((key) => key.startsWith('rung-') && key !== CACHE).slice(0, -1).map((key) => caches.delete(key))))
       .then(() => self.clients.claim()),
   );
 });
@@ -32,5 +33,5 @@ self.addEventListener('fetch', (event) => {
     event.respondWith(Promise.race([fetch(request).catch(kept), late]));
     return;
   }
-  event.respondWith(caches.match(request, { cacheName: CACHE }).then((found) => found ?? fetch(request)));
+  event.respondWith(caches.match(request).then((found) => found ?? fetch(request)));
 });

@@ -43,6 +43,8 @@ return new class () extends Migration {
         });
         // Kept as the text that the Round sends on.
         DB::statement('alter table cases alter column standing type json using standing::json');
+        // What was kept before lacks what is kept now: ./rung start looks at these cases again.
+        DB::table('cases')->update(['evaluated_at' => null]);
         DB::statement('create index cases_round on cases (practice_id, attention_rank, opened_on, id) include (attention_group) where closed_on is null');
     }
 

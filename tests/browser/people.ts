@@ -39,7 +39,9 @@ export async function expectAccessible(page: Page): Promise<void> {
 export async function openStep(phone: Page, title: RegExp, region: string): Promise<void> {
   await expect(phone.getByRole('heading', { level: 1 }).first()).toBeVisible();
   const card = phone.getByRole('region', { name: region });
-  if (!(await card.isVisible())) await phone.getByRole('region', { name: 'Then' }).getByRole('button', { name: title }).click();
+  const step = phone.getByRole('region', { name: 'Then' }).getByRole('button', { name: title });
+  await expect(card.or(step).first()).toBeVisible();
+  if (!(await card.isVisible())) await step.first().click();
   await expect(card).toBeVisible();
 }
 

@@ -147,6 +147,30 @@ test('pain over the limit is told, pain at the stop level ends the session and r
   await expect(page.getByRole('region', { name: 'Stopped: review before any loading' }).getByRole('article', { name: 'Calla Westerby' })).toContainText('pain 8 of 10');
 });
 
+test('where the school tests again, what makes the test worse is told', async ({ browser, page }) => {
+  const phone = await athlete(browser, 'edda.moorgate');
+  await phone.route('**/api/today', async (route) => {
+    const answer = await route.fetch();
+    const told = (await answer.json()) as { case: { retest: boolean } };
+    told.case.retest = true;
+    await route.fulfill({ response: answer, json: told });
+  });
+  await phone.reload();
+  await startSession(phone);
+  await phone.getByRole('radiogroup', { name: 'Test before' }).getByRole('radio', { name: '2', exact: true }).click();
+  await through(phone, '1');
+  await phone.getByRole('radiogroup', { name: 'Test after' }).getByRole('radio', { name: '4', exact: true }).click();
+  await expect(phone.getByText(/From 2 to 4. Better leave/)).toBeVisible();
+  await phone.getByRole('button', { name: 'Go on' }).click();
+  const end = phone.getByRole('button', { name: 'End the session here' });
+  if (await end.isVisible()) await end.click();
+  await phone.getByRole('button', { name: 'Finish and send' }).click();
+  await expect(strip(phone)).toHaveText(/All sent/);
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Open Edda Moorgate' }).click();
+  await expect(page.getByRole('region', { name: 'Sessions' }).getByRole('table')).toContainText('(test 2 → 4)');
+});
+
 test('the pacer: mark and sound stay on the audio clock over five minutes, late timers and all', async ({ browser }) => {
   const phone = await athlete(browser, 'juno.tamsin');
   // Sound and time are measured, not waited for: an audio clock that follows the page's own time, run by hand.

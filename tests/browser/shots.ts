@@ -54,6 +54,7 @@ test('the pictures of the main views', async ({ page, browser }) => {
   const morning = phone.getByRole('region', { name: 'This morning' });
   await morning.getByRole('radio', { name: '2', exact: true }).click();
   await morning.getByRole('button', { name: 'Send' }).click();
+  await phone.getByRole('region', { name: "Today's session" }).waitFor();
   await phone.getByRole('status').getByText('All sent').waitFor();
   await shot(phone, 'phone-today');
   await startSession(phone);

@@ -43,6 +43,8 @@ export function usePacer(line: Timeline | null, loud: boolean, draw: (position: 
       }
     };
     const timer = setInterval(ask, ASK_EVERY);
+    // Timers come rarely once the page is hidden: what is due soon is asked for before.
+    document.addEventListener('visibilitychange', ask);
     const show = () => {
       if (pacer.current !== null) calls.current.draw(pacer.current.position());
       frame = requestAnimationFrame(show);
@@ -50,6 +52,7 @@ export function usePacer(line: Timeline | null, loud: boolean, draw: (position: 
     frame = requestAnimationFrame(show);
     return () => {
       clearInterval(timer);
+      document.removeEventListener('visibilitychange', ask);
       cancelAnimationFrame(frame);
     };
   }, [running]);

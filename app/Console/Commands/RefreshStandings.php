@@ -17,14 +17,16 @@ use Illuminate\Support\Facades\DB;
  */
 final class RefreshStandings extends Command
 {
-    protected $signature = 'rung:standings {--all : whatever their age}';
+    protected $signature = 'rung:standings {--all : whatever their age} {--new : only those never looked at, or not since an upgrade}';
 
     protected $description = 'Refresh the standing of cases that nobody wrote to for an hour';
 
     public function handle(RefreshStanding $standing): int
     {
         $query = CareCase::query()->whereNull('closed_on');
-        if ($this->option('all') !== true) {
+        if ($this->option('new') === true) {
+            $query->whereNull('evaluated_at');
+        } elseif ($this->option('all') !== true) {
             $query->where(static fn($old) => $old->whereNull('evaluated_at')->orWhere('evaluated_at', '<', CarbonImmutable::now()->utc()->subHour()));
         }
         $refreshed = 0;

@@ -13,7 +13,7 @@ import { useKept } from '../../phone/store';
 import { type Due, type TodayData, useOutbox } from '../../phone/useToday';
 import { ago, day, plusDays } from '../../shell/dates';
 import { MorningCard } from './MorningCard';
-import type { Run } from './run';
+import { forgetRun, type Run } from './run';
 import { SettlingCard } from './SettlingCard';
 import { STOP_WORDS } from './signs';
 
@@ -98,6 +98,7 @@ export function Today({ plan }: { plan: TodayData }) {
 }
 
 function GoOn({ run }: { run: Run }) {
+  const [sure, setSure] = useState(false);
   const sets = run.progress.reduce((sum, one) => sum + one.sets.length, 0);
   return (
     <Paper variant="outlined" component="section" aria-label="Session under way" sx={{ p: 2, borderWidth: 2, borderColor: 'primary.main' }}>
@@ -105,6 +106,7 @@ function GoOn({ run }: { run: Run }) {
       <Typography variant="h1" component="h2">{run.due.title}</Typography>
       <Typography sx={{ mb: 1 }}>{sets === 0 ? 'Nothing done yet.' : `${sets} ${sets === 1 ? 'set' : 'sets'} done, kept on this phone.`}</Typography>
       <Button component={RouterLink} to="/session" variant="contained" fullWidth sx={{ minHeight: 64, fontSize: 20 }}>Go on</Button>
+      <Button color="inherit" fullWidth onClick={() => { if (sure) forgetRun(); else setSure(true); }} sx={{ minHeight: 48, mt: 0.5 }}>{sure ? 'Discard all of it: nothing is sent' : 'Discard this session'}</Button>
     </Paper>
   );
 }

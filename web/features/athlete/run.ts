@@ -30,6 +30,8 @@ export interface Run {
   stop_at: number;
   during_max: number;
   started_at: string;
+  /** When something was last entered. */
+  touched_at: string;
   at: number;
   /** Limbs of the present set that are done. */
   turns: number;
@@ -44,7 +46,7 @@ export interface Run {
 
 const NAME = 'run';
 
-export const keepRun = (run: Run): boolean => keep(NAME, run);
+export const keepRun = (run: Run): boolean => keep(NAME, { ...run, touched_at: nowIso() });
 export const forgetRun = (): void => forget(NAME);
 export const keptRun = (): Run | null => kept<Run>(NAME);
 
@@ -57,6 +59,7 @@ export const begin = (plan: TodayData, due: Due): Run => ({
   stop_at: plan.limits.stop_at,
   during_max: plan.limits.during_max,
   started_at: nowIso(),
+  touched_at: nowIso(),
   at: 0,
   turns: 0,
   rest_until: null,
@@ -96,6 +99,11 @@ export const isStopped = (run: Run): boolean => worst(run) >= run.stop_at || run
 export const isBegun = (run: Run): boolean =>
   run.progress.some((one) => one.sets.length > 0 || one.pain !== null || one.skipped !== null) || run.practice.pain !== null || run.signs.length > 0;
 
+/** A session that was left lying ended when something was last entered. */
+const IDLE_MS = 2 * 3_600_000;
+
+const endOf = (run: Run): string => (Date.now() - new Date(run.touched_at).getTime() > IDLE_MS ? run.touched_at : nowIso());
+
 /** As it is sent: nothing of what was not done. */
 export function asLog(run: Run): Schemas['SessionLog'] {
   const entries: Schemas['SessionLog']['entries'] = run.progress
@@ -108,7 +116,7 @@ export function asLog(run: Run): Schemas['SessionLog'] {
     plan_version: run.plan_version,
     kind: run.due.kind,
     started_at: run.started_at,
-    ended_at: nowIso(),
+    ended_at: endOf(run),
     signs: run.signs,
     entries,
     ...(sport ? { minutes: Number(run.practice.minutes.replace(',', '.')), effort: run.practice.effort, participation: run.practice.full ? 'full' as const : 'partial' as const } : {}),
