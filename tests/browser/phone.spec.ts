@@ -89,7 +89,7 @@ test('a day without reception: morning, session and settling are kept, sent late
   await phone.context().setOffline(false);
   await expect(strip(phone)).toHaveText(/All sent/, { timeout: 60_000 });
   expect(lost).toBe(2);
-  expect(await phone.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('rung:wait')))).toEqual([]);
+  await expect.poll(() => phone.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('rung:wait')))).toEqual([]);
 
   // The practitioner has it, once.
   await practitioner(page);
@@ -99,6 +99,37 @@ test('a day without reception: morning, session and settling are kept, sent late
   await expect(session.getByRole('table')).toContainText('37.5 kg');
   await expect(session.getByRole('table')).toContainText('2 of 10');
   await expect(session.locator('b').first()).toHaveText(await page.evaluate(() => new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(new Date()).replace(',', '')));
+});
+
+test('what was sent is not asked for again, not even for a moment', async ({ browser }) => {
+  const phone = await athlete(browser, 'juno.tamsin');
+  const morning = phone.getByRole('region', { name: 'This morning' });
+  await morning.getByRole('radio', { name: '2', exact: true }).click();
+  // The answer is taken at once; the plan that tells of it takes its time. Neither reaches the practice.
+  await phone.route('**/api/today/check-ins/*', (route) => route.fulfill({ status: 201, json: { stored: true, new: true } }));
+  await phone.route('**/api/today', async (route) => {
+    const answer = await route.fetch();
+    const told = (await answer.json()) as { case: { today: string; morning: { answered: object[] } } };
+    told.case.morning.answered.push({ on: told.case.today, provocation: 2, stiffness_min: null });
+    await new Promise((go) => setTimeout(go, 1500));
+    await route.fulfill({ response: answer, json: told });
+  });
+  await phone.evaluate(() => {
+    const seen = window as unknown as { again: number };
+    seen.again = 0;
+    const card = () => document.querySelector('[aria-label="This morning"]') !== null;
+    let gone = false;
+    new MutationObserver(() => { if (!card()) gone = true; else if (gone) seen.again += 1; }).observe(document.body, { subtree: true, childList: true });
+  });
+  const [plan] = await Promise.all([
+    phone.waitForResponse((answer) => answer.url().endsWith('/api/today')),
+    morning.getByRole('button', { name: 'Send' }).click(),
+  ]);
+  expect(plan.status()).toBe(200);
+  await expect(strip(phone)).toHaveText(/All sent/);
+  await expect(phone.getByRole('region', { name: "Today's session" })).toBeVisible();
+  expect(await phone.evaluate(() => (window as unknown as { again: number }).again)).toBe(0);
+  await expect.poll(() => phone.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('rung:wait')))).toEqual([]);
 });
 
 test('a sign-in that has run out and a full phone lose nothing', async ({ browser }) => {

@@ -24,7 +24,7 @@ final class TodayWordsTest extends TestCase
         self::assertNotNull($holds);
         // Monday the 13th of April 2026 and the days after it.
         $planned = ['2026-04-13' => 'spring', '2026-04-14' => 'hold', '2026-04-15' => 'slow', '2026-04-16' => 'hold'];
-        $why = static fn(string $on, array $events = [], ?Plan $with = null, ?PlanStage $stage = null): string => TodayWords::why($with ?? $plan, $stage ?? $springs, Day::fromIso($on), $planned, array_map(Day::fromIso(...), $events));
+        $why = static fn(string $on, ?string $event = null, ?Plan $with = null, ?PlanStage $stage = null): string => TodayWords::why($with ?? $plan, $stage ?? $springs, Day::fromIso($on), $planned, $event === null ? [] : [Day::fromIso($event)]);
 
         self::assertSame('Springs: fast loading, on rested legs, once the slow work holds.', $why('2026-04-13'));
         self::assertSame('Holds only, so that Monday’s jumps can settle.', $why('2026-04-14'));
@@ -32,11 +32,11 @@ final class TodayWordsTest extends TestCase
         self::assertSame('Holds only, so that Wednesday’s slow strength can settle.', $why('2026-04-16'));
         self::assertSame('Rest, so that Wednesday’s slow strength can settle.', $why('2026-04-17'));
         self::assertSame('Rest: nothing is planned today.', $why('2026-04-20'));
-        self::assertSame('No springs today: there is an event tomorrow.', $why('2026-04-15', ['2026-04-16']));
-        self::assertSame('No springs today: there is an event today.', $why('2026-04-16', ['2026-04-16']));
+        self::assertSame('No springs today: there is an event tomorrow.', $why('2026-04-15', '2026-04-16'));
+        self::assertSame('No springs today: there is an event today.', $why('2026-04-16', '2026-04-16'));
         // A stage without springs does not speak of them, and a flare speaks for itself.
-        self::assertSame('Holds: they calm it and keep it strong.', $why('2026-04-14', ['2026-04-14'], null, $holds));
-        self::assertSame('Rest until Friday, so that it can settle.', $why('2026-04-15', [], $plan->restingAllUntil(Day::fromIso('2026-04-17'))));
+        self::assertSame('Holds: they calm it and keep it strong.', $why('2026-04-14', '2026-04-14', null, $holds));
+        self::assertSame('Rest until Friday, so that it can settle.', $why('2026-04-15', null, $plan->restingAllUntil(Day::fromIso('2026-04-17'))));
     }
 
     public function testMissingPegsSayWhatEarnsThem(): void

@@ -17,6 +17,8 @@ export interface Waiting {
   planned?: string | null;
   /** Why the server would not take it. */
   refused?: string;
+  /** Whether the server has it; it counts here until the plan on the phone tells of it too. */
+  sent?: boolean;
 }
 
 const NAME = 'wait:';
@@ -82,10 +84,10 @@ export async function sendAll(caseId: string): Promise<void> {
 }
 
 async function sendEach(caseId: string): Promise<void> {
-  for (const item of outbox().filter((one) => one.case === caseId && one.refused === undefined)) {
+  for (const item of outbox().filter((one) => one.case === caseId && one.refused === undefined && one.sent !== true)) {
     try {
       await request(item);
-      takeOut(item);
+      keep(NAME + item.what + item.id, { ...item, sent: true });
       window.dispatchEvent(new Event(SENT));
     } catch (problem) {
       const status = problem instanceof Refusal ? problem.status : 0;

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 
 import { api, Refusal, type Schemas, send } from '../api/client';
-import { outbox, sendAll, SENT, type Waiting } from './outbox';
+import { outbox, sendAll, SENT, takeOut, type Waiting } from './outbox';
 import { keep, kept, useKeptDigest } from './store';
 
 export type TodayData = Schemas['Today'];
@@ -11,6 +11,9 @@ export type Exercise = Due['exercises'][number];
 
 const LOOK_AGAIN = 60_000;
 const SEND_AGAIN = 15_000;
+
+/** What the server had when the plan was asked for the last time. */
+const reflected = new Set<string>();
 
 /**
  * The plan of the week: from the server where there is reception, from the phone where there is none.
@@ -21,8 +24,10 @@ export function useToday(who: string | null) {
   const query = useQuery({
     queryKey: ['today'],
     queryFn: async () => {
+      const sent = outbox().filter((one) => one.sent === true);
       const told = (await send(() => api.GET('/api/today'))).case;
       keep('plan', told);
+      for (const one of sent) reflected.add(one.what + one.id);
       return told;
     },
     initialData: () => {
@@ -33,6 +38,10 @@ export function useToday(who: string | null) {
     refetchInterval: LOOK_AGAIN,
     refetchOnReconnect: 'always',
   });
+  // Only once the plan that tells of it is shown, so that nothing is asked for again in between.
+  useEffect(() => {
+    for (const one of outbox()) if (one.sent === true && reflected.delete(one.what + one.id)) takeOut(one);
+  }, [query.dataUpdatedAt]);
   const offline = query.error instanceof Refusal && query.error.status === 0;
   return { ...query, offline };
 }
@@ -57,7 +66,7 @@ export function useSending(caseId: string | null): void {
   }, [caseId, queries]);
 }
 
-/** What waits to be sent, followed as it changes. */
+/** What was entered and the plan on the phone does not tell of yet, sent or not, followed as it changes. */
 export function useOutbox(): Waiting[] {
   useKeptDigest('wait:');
   return outbox();

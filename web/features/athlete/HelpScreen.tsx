@@ -42,7 +42,7 @@ export default function HelpScreen({ plan }: { plan: TodayData }) {
 
 function OnThisPhone() {
   const settings = useSettings();
-  const waiting = useOutbox();
+  const waiting = useOutbox().filter((one) => one.sent !== true);
   const run = useKept('run');
   const signOut = useSignOut();
   const queries = useQueryClient();

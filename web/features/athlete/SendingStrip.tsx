@@ -9,7 +9,7 @@ import { useOutbox } from '../../phone/useToday';
 
 /** How the sending stands, always in sight: all sent, waiting, refused, no room. */
 export function SendingStrip({ caseId, offline }: { caseId: string | null; offline: boolean }) {
-  const waiting = useOutbox();
+  const waiting = useOutbox().filter((one) => one.sent !== true);
   const full = useIsFull();
   const [open, setOpen] = useState(false);
   const refused = waiting.filter((one) => one.refused !== undefined);
