@@ -72,7 +72,7 @@ final class DecideCase
         if (!$step->changesAnything()) {
             throw InvalidInput::at('/kind', 'has nothing to put in force: the proposal changes no dose and no stage');
         }
-        $undo = $this->putInForce($case, $by, $step, $evaluation, $request->reason ?? EvaluationWords::because($evaluation));
+        $undo = $this->putInForce($case, $by, $step, $evaluation, EvaluationWords::because($evaluation));
         if ($step->finish) {
             $undo = $undo->withCase(['closed_on' => null]);
             $case->forceFill(['closed_on' => $evaluation->log->today->toIso()])->save();
@@ -88,7 +88,7 @@ final class DecideCase
         if ($stage === null || $stage->key === $evaluation->log->stage->key) {
             throw InvalidInput::at('/stage', 'must name another stage of the plan');
         }
-        $undo = $this->putInForce($case, $by, new PlanStep($case->plan(), [], [], enterStage: $stage->key), $evaluation, (string) $request->reason);
+        $undo = $this->putInForce($case, $by, new PlanStep($case->plan(), [], [], enterStage: $stage->key), $evaluation, '');
 
         return ["Moved by hand to $stage->title", $undo];
     }
@@ -147,7 +147,7 @@ final class DecideCase
         $step = Acceptance::flare($plan, $evaluation, $this->shelf->forCase($case, $plan), $request->flare);
         $advice = trim($request->flare->advice ?? '');
         $undo = $step->changesAnything()
-            ? $this->putInForce($case, $by, $step, $evaluation, $request->reason ?? 'A flare: less for now, so that it can settle.')
+            ? $this->putInForce($case, $by, $step, $evaluation, 'A flare: less for now, so that it can settle.')
             : new TakenBack();
         if ($advice !== '') {
             $this->message->handle($case, $by, MessageKind::Advice, $advice);
@@ -169,6 +169,7 @@ final class DecideCase
         return [$on === null ? 'No review is planned any more' : 'Planned a review on ' . TimeWords::day($on), $undo];
     }
 
+    /** @param string $why as the athlete is told; a reason for the record alone is never passed here */
     private function putInForce(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $why): TakenBack
     {
         $note = $step->enterStage === null ? self::words($step) : 'New stage: ' . Standing::stageTitle($evaluation, $step->enterStage);

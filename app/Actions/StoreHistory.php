@@ -44,7 +44,7 @@ final class StoreHistory
             $at = Clock::utc($decision->evaluation->log->at);
             $words = EvaluationWords::headline($decision->evaluation, $decision->step);
             PlanVersion::query()->create($own + [
-                'version' => $i + 2, 'content' => self::json($decision->step->plan), 'note' => self::note($decision->step, $words), 'author_id' => $by->id, 'created_at' => $at,
+                'version' => $i + 2, 'content' => self::json($decision->step->plan), 'note' => self::note($decision->step, $words), 'why' => EvaluationWords::because($decision->evaluation), 'author_id' => $by->id, 'created_at' => $at,
             ]);
             Decision::query()->create($own + [
                 'at' => $at, 'user_id' => $by->id, 'kind' => 'accept', 'words' => $words, 'reason' => null,
