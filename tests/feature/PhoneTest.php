@@ -166,12 +166,24 @@ final class PhoneTest extends TestCase
 
     public function testTheWorkerNamesWhatThePhoneKeeps(): void
     {
-        if (!is_file(public_path('build/manifest.json'))) {
-            file_put_contents(public_path('build/manifest.json'), '{"web/athlete.tsx":{"file":"assets/a.js"}}');
-        }
+        $public = sys_get_temp_dir() . '/rung-public-' . getmypid();
+        mkdir("$public/build", recursive: true);
+        file_put_contents("$public/build/manifest.json", (string) json_encode([
+            'web/athlete.tsx' => ['file' => 'assets/athlete.js', 'imports' => ['_shell.js'], 'dynamicImports' => ['web/later.tsx'], 'css' => ['assets/shell.css']],
+            '_shell.js' => ['file' => 'assets/shell.js', 'assets' => ['assets/letters.woff2']],
+            'web/later.tsx' => ['file' => 'assets/later.js', 'imports' => ['_shell.js']],
+            'web/desk.tsx' => ['file' => 'assets/desk.js'],
+        ]));
+        $this->app?->usePublicPath($public);
         $script = (string) $this->get('/athlete/worker.js')->assertOk()->assertHeader('Service-Worker-Allowed', '/athlete')->getContent();
-        self::assertStringContainsString('/build/assets/', $script);
-        self::assertStringNotContainsString('__FILES__', $script);
+        foreach (['athlete.js', 'shell.js', 'shell.css', 'letters.woff2', 'later.js'] as $file) {
+            self::assertStringContainsString("\"/build/assets/$file\"", $script);
+        }
+        self::assertStringNotContainsString('desk.js', $script);
+        self::assertStringNotContainsString('__', $script);
+        unlink("$public/build/manifest.json");
+        rmdir("$public/build");
+        rmdir($public);
     }
 
     /** @param TestResponse<\Symfony\Component\HttpFoundation\Response> $answer */
