@@ -88,9 +88,8 @@ final class PlanSessions
         $stage = $plan->stage($key);
         $days = $until->daysSince($from);
 
-        return $stage === null || $days <= 0 ? [] : array_values(array_filter(
-            PlanCalendar::from($stage, $stageFrom, $from, $days, $case->weekdays($plan), $case->blockedDays(), $case->eventDays()),
-            static fn(Placed $place): bool => !$plan->slotRests($stage, $place->slot, $place->on),
-        ));
+        return $stage === null || $days <= 0
+            ? []
+            : PlanCalendar::asked($plan, $stage, $stageFrom, $from, $days, $case->weekdays($plan), $case->blockedDays(), $case->eventDays());
     }
 }

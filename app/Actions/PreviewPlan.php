@@ -27,6 +27,7 @@ final class PreviewPlan
         $course = $case->course === null ? Course::of($this->standing->evaluate($case)) : Course::fromJson($case->course);
 
         return Preview::of(
+            plan: $plan,
             draft: $draft,
             course: $course,
             catalogue: $catalogue,

@@ -28,6 +28,7 @@ final class PutInForce
     public function handle(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $note, string $why, ?Day $from = null): TakenBack
     {
         $before = $case->currentPlan();
+        $setAside = self::setAside($case, Clock::utc($evaluation->log->at));
         $today = $evaluation->log->today;
         $later = $from !== null && $from->isAfter($today) ? $from : null;
         PlanVersion::query()->create([
@@ -52,7 +53,27 @@ final class PutInForce
         $entry = $step->enterStage === null ? null : $this->enter($case, $step->enterStage, $evaluation);
         PlanSessions::ahead($case);
 
-        return new TakenBack($before->version, $changes, $entry);
+        return new TakenBack($before->version, $changes, $entry, waiting: $setAside);
+    }
+
+    /**
+     * A version that waited for its day gives way, and with it the changes of dose that it would have brought.
+     *
+     * @return array{version: int, changes: list<array<string, mixed>>}|null as it is needed to bring it back
+     */
+    private static function setAside(CareCase $case, CarbonImmutable $now): ?array
+    {
+        $waiting = $case->waitingPlan();
+        if ($waiting === null) {
+            return null;
+        }
+        $coming = DoseChange::query()->where('case_id', $case->id)->where('at', '>', $now);
+        $changes = $coming->get()->map(static fn(DoseChange $one): array => [
+            'id' => $one->id, 'at' => $one->at->toIso8601String(), 'kind' => $one->kind, 'prescription' => $one->prescription,
+        ])->all();
+        $coming->delete();
+
+        return ['version' => $waiting->version, 'changes' => array_values($changes)];
     }
 
     private function enter(CareCase $case, string $stage, Evaluation $evaluation): string

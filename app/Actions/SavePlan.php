@@ -39,7 +39,7 @@ final class SavePlan
             $plan = $case->plan();
             $draft = $request->draft;
             $catalogue = $this->shelf->forCase($case, $plan);
-            $change = StageChange::between($draft->before, $draft->stage, $case->weekdays($plan), $draft->available, $catalogue);
+            $change = StageChange::of($draft, $case->weekdays($plan), $catalogue);
             if ($change->isNone()) {
                 throw InvalidInput::at('/prescriptions', 'must differ from what is in force');
             }

@@ -22,10 +22,12 @@ use Illuminate\Support\Str;
 use Rung\Core\CaseFile\PlannedSession as Planned;
 use Rung\Core\CaseFile\Record;
 use Rung\Core\CaseFile\Session;
+use Rung\Core\CaseFile\StageEntry as Entered;
 use Rung\Core\Plan\ChangeNote;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStep;
 use Rung\Core\Simulation\SimulatedHistory;
+use Rung\Core\Time\Day;
 use Rung\Core\Words\EvaluationWords;
 
 /** Stores a simulated history as the rows that people would have made. */
@@ -66,7 +68,7 @@ final class StoreHistory
         PlannedSession::query()->insert(array_map(static fn(Planned $planned): array => $own + [
             'id' => $ids[$planned->id],
             'on' => $planned->on->toIso(),
-            'stage' => '',
+            'stage' => self::stageOn($planned->on, $file->stage_history),
             'slot' => $planned->slot,
             'number' => (int) Str::afterLast($planned->id, '-'),
         ], $file->planned));
@@ -110,6 +112,14 @@ final class StoreHistory
             'plan_version' => $version,
             'created_at' => Clock::utc($session->ended_at),
         ];
+    }
+
+    /** @param list<Entered> $entered in order */
+    private static function stageOn(Day $day, array $entered): string
+    {
+        $then = array_filter($entered, static fn(Entered $one): bool => !$one->from->isAfter($day));
+
+        return (end($then) ?: $entered[0])->stage;
     }
 
     private static function note(PlanStep $step, string $otherwise): string

@@ -10,6 +10,7 @@ final readonly class TakenBack
     /**
      * @param list<string> $doseChanges ids of rows that it made
      * @param array<string, mixed> $case fields of the case as they were
+     * @param array{version: int, changes: list<array<string, mixed>>}|null $waiting the version that gave way before its first day
      */
     public function __construct(
         /** The version of the plan that was in force before; null where the plan was left alone. */
@@ -19,12 +20,13 @@ final readonly class TakenBack
         public ?string $review = null,
         public ?string $signOff = null,
         public array $case = [],
+        public ?array $waiting = null,
     ) {}
 
     /** @param array<string, mixed> $case fields of the case as they were before */
     public function withCase(array $case): self
     {
-        return new self($this->planVersion, $this->doseChanges, $this->stageEntry, $this->review, $this->signOff, $this->case + $case);
+        return new self($this->planVersion, $this->doseChanges, $this->stageEntry, $this->review, $this->signOff, $this->case + $case, $this->waiting);
     }
 
     /** @param array<string, mixed> $kept */
@@ -40,7 +42,20 @@ final readonly class TakenBack
             $id('review'),
             $id('signOff'),
             is_array($case) ? array_filter($case, is_string(...), ARRAY_FILTER_USE_KEY) : [],
+            self::waitingFrom($kept['waiting'] ?? null),
         );
+    }
+
+    /** @return array{version: int, changes: list<array<string, mixed>>}|null */
+    private static function waitingFrom(mixed $kept): ?array
+    {
+        if (!is_array($kept) || !is_int($kept['version'] ?? null)) {
+            return null;
+        }
+        /** @var list<array<string, mixed>> $changes */
+        $changes = array_values(array_filter((array) ($kept['changes'] ?? []), is_array(...)));
+
+        return ['version' => $kept['version'], 'changes' => $changes];
     }
 
     /** @return array<string, mixed> */
@@ -53,6 +68,7 @@ final readonly class TakenBack
             'review' => $this->review,
             'signOff' => $this->signOff,
             'case' => (object) $this->case,
+            'waiting' => $this->waiting,
         ];
     }
 }

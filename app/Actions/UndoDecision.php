@@ -86,7 +86,21 @@ final class UndoDecision
                 'author_id' => $by->id,
                 'created_at' => CarbonImmutable::now()->utc(),
             ]);
+            $this->bringBack($case, $undo);
             PlanSessions::ahead($case);
+        }
+    }
+
+    /** The version that waited when the decision was made waits again, with its changes of dose. */
+    private function bringBack(CareCase $case, TakenBack $undo): void
+    {
+        if ($undo->waiting === null) {
+            return;
+        }
+        $waited = $case->planVersions()->where('version', $undo->waiting['version'])->firstOrFail();
+        $waited->replicate(['id'])->forceFill(['version' => $case->nextVersion(), 'created_at' => CarbonImmutable::now()->utc()])->save();
+        foreach ($undo->waiting['changes'] as $change) {
+            DoseChange::query()->create(['practice_id' => $case->practice_id, 'case_id' => $case->id] + $change);
         }
     }
 }

@@ -188,7 +188,7 @@ final class Standing
             'during' => $told['during'],
             'next_day' => $told['next_day'],
             'verdict' => $response->verdict->value,
-            'words' => trim(EvaluationWords::response($response) . ' ' . ucfirst(implode(', ', EvaluationWords::reasons($response)))),
+            'words' => EvaluationWords::verdict($response),
         ];
     }
 

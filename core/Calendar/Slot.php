@@ -30,6 +30,12 @@ final readonly class Slot
         return new self($slot->key, $slot->mode, $slot->times_per_day, $title);
     }
 
+    /** What people call it. */
+    public function name(): string
+    {
+        return $this->title ?? $this->key;
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

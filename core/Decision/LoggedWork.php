@@ -7,9 +7,7 @@ namespace Rung\Core\Decision;
 use Rung\Core\CaseFile\Session;
 use Rung\Core\Dose\Dose;
 use Rung\Core\Dose\Prescription;
-use Rung\Core\Number;
 use Rung\Core\Response\Log;
-use Rung\Core\Strength\Strength;
 
 /** What the log tells about the work of a prescription: how much was done, and what could be lifted. */
 final class LoggedWork implements WorkDone
@@ -24,25 +22,15 @@ final class LoggedWork implements WorkDone
 
     public function fitsWeek(Prescription $prescription, Dose $dose): bool
     {
-        $base = $this->base($prescription);
-        if (!$this->changedThisWeek($prescription) || $base == 0) {
-            return true;
-        }
-        $growth = 1 + $this->log->file->response_rule->week_growth_max_percent / 100;
-        $work = $dose->sets * Work::of($prescription, $dose->reps, $dose->hold_s, $dose->load_kg, $this->bodyMassKg());
-
-        return Number::atMost($work, $growth * $base);
+        return !$this->changedThisWeek($prescription)
+            || Work::growsWithin($prescription, $dose, $this->base($prescription), $this->log->file->response_rule->week_growth_max_percent, $this->bodyMassKg());
     }
 
     public function loadFor(Prescription $prescription, int $reps, int|float $incrementKg): int|float|null
     {
-        if ($reps > Strength::MAX_REPS) {
-            return null;
-        }
-        $body = $prescription->dose->bodyLoad($this->bodyMassKg());
-        $best = Work::bestE1rm($this->lastSession($prescription)?->setsOf($prescription->key) ?? [], $body);
+        $sets = $this->lastSession($prescription)?->setsOf($prescription->key) ?? [];
 
-        return $best === null ? null : Work::loadFor($best['kg'], $reps, $body, $incrementKg);
+        return Work::loadFor($sets, $reps, $prescription->dose->bodyLoad($this->bodyMassKg()), $incrementKg);
     }
 
     public function changedThisWeek(Prescription $prescription): bool

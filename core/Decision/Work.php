@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rung\Core\Decision;
 
 use Rung\Core\CaseFile\LoggedSet;
+use Rung\Core\Dose\Dose;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Number;
@@ -34,6 +35,14 @@ final class Work
         return $work;
     }
 
+    /** Whether a dose is at most so many percent more work than a base; a base of 0 allows any. */
+    public static function growsWithin(Prescription $prescription, Dose $dose, int|float $base, int|float $maxPercent, int|float|null $bodyMassKg): bool
+    {
+        $work = $dose->sets * self::of($prescription, $dose->reps, $dose->hold_s, $dose->load_kg, $bodyMassKg);
+
+        return $base == 0 || Number::atMost($work, (1 + $maxPercent / 100) * $base);
+    }
+
     /**
      * The best estimate of the one-repetition maximum, the body's part in it, and the set that gave it; null where no
      * set has a load, repetitions, and at most 20 of them with those in reserve.
@@ -57,9 +66,16 @@ final class Work
         return $best;
     }
 
-    /** Kilograms to put on for an n-repetition maximum, the body's part taken off, rounded down to the increment. */
-    public static function loadFor(int|float $e1rmKg, int $reps, int|float $bodyLoadKg, int|float $incrementKg): int|float
+    /**
+     * Kilograms to put on for an n-repetition maximum by what was logged, the body's part taken off, rounded down to the
+     * increment; null where no set tells it or for more than 20 repetitions.
+     *
+     * @param list<LoggedSet> $sets
+     */
+    public static function loadFor(array $sets, int $reps, int|float $bodyLoadKg, int|float $incrementKg): int|float|null
     {
-        return max(0, Number::floorToMultiple(Strength::loadFor($e1rmKg, $reps) - $bodyLoadKg, $incrementKg));
+        $best = $reps > Strength::MAX_REPS ? null : self::bestE1rm($sets, $bodyLoadKg);
+
+        return $best === null ? null : max(0, Number::floorToMultiple(Strength::loadFor($best['kg'], $reps) - $bodyLoadKg, $incrementKg));
     }
 }

@@ -120,13 +120,8 @@ final class Acceptance
         if (array_filter($stage->stage->prescriptions, $isHold) !== []) {
             return;
         }
-        $taken = array_column([...$this->plan->prescriptions(), ...$this->plan->leftOut], 'key', 'key');
         foreach ($this->holdsBefore($key) as $hold) {
-            $name = "$hold->key-flare";
-            for ($i = 2; isset($taken[$name]); $i++) {
-                $name = "$hold->key-flare-$i";
-            }
-            $taken[$name] = $name;
+            $name = $this->plan->freeKey("$hold->key-flare");
             $new = $hold->withKey($name)->inSlot($stage->slots[0]->key ?? null);
             $stage = $stage->withStage($stage->stage->withPrescriptions([...$stage->stage->prescriptions, $new]));
             $this->plan = $this->plan->withStage($stage);

@@ -169,6 +169,22 @@ final readonly class Plan
         return array_merge(...array_map(static fn(PlanStage $stage): array => $stage->stage->prescriptions, $this->stages));
     }
 
+    /**
+     * A key for a new prescription that nothing in the plan has or had: the wanted one, or else with a number.
+     *
+     * @param list<string> $besides what else must not be taken
+     */
+    public function freeKey(string $wanted, array $besides = []): string
+    {
+        $taken = array_column([...$this->prescriptions(), ...$this->leftOut], 'key', 'key') + array_flip($besides);
+        $key = $wanted;
+        for ($i = 2; isset($taken[$key]); $i++) {
+            $key = "$wanted-$i";
+        }
+
+        return $key;
+    }
+
     /** The plan with copies of those of its exercises that are the practice's own and are not kept yet. */
     public function keeping(Catalogue $catalogue): self
     {
@@ -189,9 +205,26 @@ final readonly class Plan
 
     public function rests(string $prescription, Day $on): bool
     {
-        $until = $this->resting[$prescription] ?? null;
+        return $this->restsUntil($prescription, $on) !== null;
+    }
 
-        return $this->restsAltogether($on) || ($until !== null && $until->isAfter($on));
+    /** The day from which a prescription that rests on a day is asked for again; null where it does not rest. */
+    public function restsUntil(string $prescription, Day $on): ?Day
+    {
+        $latest = null;
+        foreach ([$this->restUntil, $this->resting[$prescription] ?? null] as $until) {
+            if ($until !== null && $until->isAfter($latest ?? $on)) {
+                $latest = $until;
+            }
+        }
+
+        return $latest;
+    }
+
+    /** The plan in which nothing rests any more. */
+    public function rested(): self
+    {
+        return $this->with(['resting' => [], 'restUntil' => null]);
     }
 
     public function restsAltogether(Day $on): bool
@@ -226,7 +259,7 @@ final readonly class Plan
         ];
     }
 
-    /** @param array{stages?: list<PlanStage>, resting?: array<string, Day>, exercises?: array<string, Exercise>, leftOut?: list<Prescription>, available?: list<Weekday>|null, restUntil?: Day} $changes */
+    /** @param array{stages?: list<PlanStage>, resting?: array<string, Day>, exercises?: array<string, Exercise>, leftOut?: list<Prescription>, available?: list<Weekday>|null, restUntil?: Day|null} $changes */
     private function with(array $changes): self
     {
         /** @phpstan-ignore argument.type (the names and types are the constructor's own) */

@@ -51,4 +51,21 @@ final class PlanCalendar
             static fn(Placed $placed): bool => !$from->isAfter($placed->on),
         ));
     }
+
+    /**
+     * What a plan asks for of a stage from a day on: the same without the days on which all of a session rests.
+     *
+     * @param list<Weekday> $available
+     * @param list<Day> $blocked
+     * @param list<Day> $events
+     *
+     * @return list<Placed> in date order
+     */
+    public static function asked(Plan $plan, PlanStage $stage, Day $stageFrom, Day $from, int $days, array $available, array $blocked, array $events): array
+    {
+        return array_values(array_filter(
+            self::from($stage, $stageFrom, $from, $days, $available, $blocked, $events),
+            static fn(Placed $placed): bool => !$plan->slotRests($stage, $placed->slot, $placed->on),
+        ));
+    }
 }

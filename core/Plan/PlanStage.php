@@ -35,6 +35,17 @@ final readonly class PlanStage
         return new self($stage, $slots, $rhythm);
     }
 
+    public function slot(?string $key): ?Slot
+    {
+        foreach ($this->slots as $slot) {
+            if ($slot->key === $key) {
+                return $slot;
+            }
+        }
+
+        return null;
+    }
+
     public function withStage(Stage $stage): self
     {
         return new self($stage, $this->slots, $this->rhythm);

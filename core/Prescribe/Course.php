@@ -18,8 +18,6 @@ use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Lint\Irritation;
-use Rung\Core\Number;
-use Rung\Core\Strength\Strength;
 use Rung\Core\Time\Day;
 
 /**
@@ -157,20 +155,13 @@ final readonly class Course implements WorkDone
     public function fitsWeek(Prescription $prescription, Dose $dose): bool
     {
         $done = $this->doneOf($prescription);
-        if ($done === null || !$done->changed || $done->base == 0) {
-            return true;
-        }
-        $work = $dose->sets * Work::of($prescription, $dose->reps, $dose->hold_s, $dose->load_kg, $this->bodyMassKg);
 
-        return Number::atMost($work, (1 + $this->weekGrowthMaxPercent / 100) * $done->base);
+        return $done === null || !$done->changed || Work::growsWithin($prescription, $dose, $done->base, $this->weekGrowthMaxPercent, $this->bodyMassKg);
     }
 
     public function loadFor(Prescription $prescription, int $reps, int|float $incrementKg): int|float|null
     {
-        $body = $prescription->dose->bodyLoad($this->bodyMassKg);
-        $best = $reps > Strength::MAX_REPS ? null : Work::bestE1rm($this->doneOf($prescription)->sets ?? [], $body);
-
-        return $best === null ? null : Work::loadFor($best['kg'], $reps, $body, $incrementKg);
+        return Work::loadFor($this->doneOf($prescription)->sets ?? [], $reps, $prescription->dose->bodyLoad($this->bodyMassKg), $incrementKg);
     }
 
     public function weekOfStage(): int

@@ -15,6 +15,7 @@ use Rung\Core\Dose\Prescription;
 use Rung\Core\Lint\Linter;
 use Rung\Core\Lint\LintNote;
 use Rung\Core\Lint\LintSubject;
+use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanCalendar;
 use Rung\Core\Response\ResponseRule;
 use Rung\Core\Time\Day;
@@ -41,11 +42,13 @@ final readonly class Preview
     ) {}
 
     /**
+     * @param Plan $plan the plan in force
      * @param list<Weekday> $daysBefore the days of the week in force
      * @param list<Day> $blocked
      * @param list<Day> $events
      */
     public static function of(
+        Plan $plan,
         StageDraft $draft,
         Course $course,
         Catalogue $catalogue,
@@ -60,11 +63,11 @@ final readonly class Preview
     ): self {
         // A cycle keeps its turn: it is counted from the first day of the stage.
         $stageFrom = $draft->stage->stage->key === $course->stage ? $course->stageFrom : $draft->from;
-        $calendar = PlanCalendar::from($draft->stage, $stageFrom, $draft->from, self::SHOWN_DAYS, $draft->available, $blocked, $events);
+        $calendar = PlanCalendar::asked($draft->into($plan), $draft->stage, $stageFrom, $draft->from, self::SHOWN_DAYS, $draft->available, $blocked, $events);
 
         return new self(
             $draft,
-            StageChange::between($draft->before, $draft->stage, $daysBefore, $draft->available, $catalogue),
+            StageChange::of($draft, $daysBefore, $catalogue),
             $course,
             $catalogue,
             $structure,
@@ -130,7 +133,7 @@ final readonly class Preview
             $asked,
         );
 
-        return ['slot' => $slot->key, 'title' => $slot->title ?? $slot->key, 'exercises' => count($asked)]
+        return ['slot' => $slot->key, 'title' => $slot->name(), 'exercises' => count($asked)]
             + DoseArithmetic::session($figures)
             + ['days' => array_map(static fn(Placed $placed): string => $placed->on->toIso(), $this->placed($slot, self::SHOWN_DAYS))];
     }

@@ -20,12 +20,10 @@ final readonly class StageChange
      */
     private function __construct(public array $notes, public array $plain) {}
 
-    /**
-     * @param list<Weekday> $daysBefore
-     * @param list<Weekday> $daysAfter
-     */
-    public static function between(PlanStage $before, PlanStage $after, array $daysBefore, array $daysAfter, Catalogue $catalogue): self
+    /** @param list<Weekday> $daysBefore the days of the week in force */
+    public static function of(StageDraft $draft, array $daysBefore, Catalogue $catalogue): self
     {
+        [$before, $after] = [$draft->before, $draft->stage];
         $notes = [];
         foreach ($after->stage->prescriptions as $new) {
             $old = $before->stage->prescription($new->key);
@@ -40,7 +38,7 @@ final readonly class StageChange
             }
         }
 
-        return new self($notes, self::plainNotes($before, $after, $daysBefore, $daysAfter, $catalogue));
+        return new self($notes, self::plainNotes($draft, $daysBefore, $catalogue));
     }
 
     public function isNone(): bool
@@ -66,7 +64,7 @@ final readonly class StageChange
         $told = array_filter([
             DoseWords::difference($old, $new),
             $old->limbs === $new->limbs ? '' : DoseWords::limbs($old->limbs) . ' → ' . DoseWords::limbs($new->limbs),
-            $old->slot === $new->slot ? '' : 'now in ' . self::slotTitle($after, $new->slot),
+            $old->slot === $new->slot ? '' : 'now in ' . lcfirst($after->slot($new->slot)?->name() ?? (string) $new->slot),
             $old->pain?->toArray() == $new->pain?->toArray() ? '' : 'other pain limits',
             $old->cue === $new->cue ? '' : 'new cue',
         ], static fn(string $part): bool => $part !== '');
@@ -76,13 +74,13 @@ final readonly class StageChange
 
     /**
      * @param list<Weekday> $daysBefore
-     * @param list<Weekday> $daysAfter
      *
      * @return list<string>
      */
-    private static function plainNotes(PlanStage $before, PlanStage $after, array $daysBefore, array $daysAfter, Catalogue $catalogue): array
+    private static function plainNotes(StageDraft $draft, array $daysBefore, Catalogue $catalogue): array
     {
-        $plain = [];
+        [$before, $after] = [$draft->before, $draft->stage];
+        $plain = $draft->endsRest ? ['The rest is over'] : [];
         $kept = static fn(PlanStage $one, PlanStage $other): array => array_values(array_filter(
             array_column($one->stage->prescriptions, 'key'),
             static fn(string $key): bool => $other->stage->prescription($key) !== null,
@@ -97,21 +95,10 @@ final readonly class StageChange
             array_map(static fn(Weekday $day): string => $day->value, Weekday::cases()),
             static fn(string $day): bool => in_array($day, array_column($days, 'value'), true),
         ));
-        if ($names($daysBefore) !== $names($daysAfter)) {
-            $plain[] = 'Days: ' . implode(' ', array_map(ucfirst(...), $names($daysAfter)));
+        if ($names($daysBefore) !== $names($draft->available)) {
+            $plain[] = 'Days: ' . implode(' ', array_map(ucfirst(...), $names($draft->available)));
         }
 
         return $plain;
-    }
-
-    private static function slotTitle(PlanStage $stage, ?string $key): string
-    {
-        foreach ($stage->slots as $slot) {
-            if ($slot->key === $key) {
-                return lcfirst($slot->title ?? $slot->key);
-            }
-        }
-
-        return (string) $key;
     }
 }

@@ -22,10 +22,12 @@ final readonly class StageDraft
         /** @var list<Weekday> */
         public array $available,
         public Day $from,
+        /** Whether what rests is asked for again from that day on. */
+        public bool $endsRest,
     ) {}
 
     /**
-     * Reads `stage`, `prescriptions`, `rhythm`, `available` and `from` over the plan in force.
+     * Reads `stage`, `prescriptions`, `rhythm`, `available`, `from` and `ends_rest` over the plan in force.
      *
      * @param list<Weekday> $available the days in force
      */
@@ -37,6 +39,7 @@ final readonly class StageDraft
         $rhythm = $node->childOrNull('rhythm', Rhythm::read(...));
         $days = $node->choicesOrNull('available', Weekday::class);
         $from = $node->dayOrNull('from');
+        $endsRest = $node->flagOrNull('ends_rest') ?? false;
         if ($before === null) {
             $node->fault('stage', 'must name a stage of the plan');
             $before = $plan->stages[0];
@@ -56,13 +59,14 @@ final readonly class StageDraft
             new PlanStage($before->stage->withPrescriptions(self::keyed($prescriptions, $before, $plan)), $before->slots, $rhythm ?? $before->rhythm),
             $days ?? $available,
             $from ?? $today,
+            $endsRest,
         );
     }
 
     /** What it makes of a plan: the stage in its new form, what is no longer asked for kept as left out. */
     public function into(Plan $plan): Plan
     {
-        return $plan->withStage($this->stage)->onDays($this->available);
+        return ($this->endsRest ? $plan->rested() : $plan)->withStage($this->stage)->onDays($this->available);
     }
 
     /** @param list<Prescription> $prescriptions */
@@ -99,18 +103,14 @@ final readonly class StageDraft
      */
     private static function keyed(array $prescriptions, PlanStage $before, Plan $plan): array
     {
-        $taken = array_column([...$plan->prescriptions(), ...$plan->leftOut], 'key', 'key');
         $own = array_column($before->stage->prescriptions, 'key', 'key');
+        $new = [];
 
-        return array_map(static function (Prescription $one) use (&$taken, $own): Prescription {
+        return array_map(static function (Prescription $one) use ($plan, $own, &$new): Prescription {
             if (isset($own[$one->key])) {
                 return $one;
             }
-            $key = $one->key;
-            for ($i = 2; isset($taken[$key]); $i++) {
-                $key = "$one->key-$i";
-            }
-            $taken[$key] = $key;
+            $new[] = $key = $plan->freeKey($one->key, $new);
 
             return $one->withKey($key);
         }, $prescriptions);

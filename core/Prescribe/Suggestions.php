@@ -49,7 +49,7 @@ final class Suggestions
         if ($dose->rm === null || $dose->rm > Strength::MAX_REPS) {
             return [new Suggestion(null, null, '1 RM about ' . Number::tenth($best['kg'] - $body) . " kg, $from")];
         }
-        $load = Work::loadFor($best['kg'], $dose->rm, $body, $prescription->progression?->incrementKg() ?? self::INCREMENT_KG);
+        $load = Work::loadFor($done->sets, $dose->rm, $body, $prescription->progression?->incrementKg() ?? self::INCREMENT_KG);
 
         return [new Suggestion('load_kg', $load, "$load kg is about $dose->rm RM, $from")];
     }

@@ -14,7 +14,6 @@ use Rung\Core\Plan\PlanStep;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Response\Sign;
 use Rung\Core\Response\VerdictReason;
-use Rung\Core\Stage\Criterion;
 use Rung\Core\Stage\CriterionOutlook;
 use Rung\Core\Stage\CriterionResult;
 use Rung\Core\Stage\CriterionState;
@@ -90,6 +89,12 @@ final class EvaluationWords
         }
 
         return ucfirst(implode(', ', $parts)) . ($parts === [] ? '' : '.');
+    }
+
+    /** The same with the verdict's reasons. */
+    public static function verdict(SessionResponse $response): string
+    {
+        return trim(self::response($response) . ' ' . ucfirst(implode(', ', self::reasons($response))));
     }
 
     /** @return list<string> the verdict's reasons, in words */
@@ -177,7 +182,7 @@ final class EvaluationWords
             CriterionType::CleanDays => self::count($value, 'day') . " without too strong an answer, at least $need",
             CriterionType::Symmetry => 'symmetry of ' . self::plain($criterion->test) . ": $value %, at least $need %",
             CriterionType::TestValue => self::plain($criterion->test) . ": $value, at least $need",
-            CriterionType::Reached => 'sets of ' . self::reached($criterion) . " well borne: $value, at least $need",
+            CriterionType::Reached => 'sets of ' . PlanWords::set($criterion) . " well borne: $value, at least $need",
             CriterionType::SportSessions => self::count($value, 'full practice') . " well borne, at least $need",
             CriterionType::Adherence => "$value % of planned sessions done, at least $need %",
             CriterionType::Outcome => self::plain($criterion->measure) . ": $value, " . ($criterion->min === null ? 'at most' : 'at least') . " $need",
@@ -185,22 +190,6 @@ final class EvaluationWords
         };
 
         return $result->state === CriterionState::NoData && $result->value !== null ? "$words (too few readings)" : $words;
-    }
-
-    /** What a set has to reach: "10 at 40 kg", "30 s". */
-    private static function reached(Criterion $criterion): string
-    {
-        $main = implode(' × ', array_filter([
-            $criterion->reps === null ? null : (string) $criterion->reps,
-            $criterion->hold_s === null ? null : "$criterion->hold_s s",
-        ]));
-        $told = array_filter([
-            $main === '' ? null : $main,
-            $criterion->load_kg === null ? null : "at $criterion->load_kg kg",
-            $criterion->rir_min === null ? null : "with $criterion->rir_min in reserve",
-        ]);
-
-        return $told === [] ? 'any dose' : implode(' ', $told);
     }
 
     /** How far a criterion is from being met, and what has to happen; null where it is met. */

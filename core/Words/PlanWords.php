@@ -50,12 +50,28 @@ final class PlanWords
             CriterionType::CleanDays => "$criterion->min days without an answer that was too much",
             CriterionType::Symmetry => self::plain($criterion->test) . " at $criterion->min_percent % of the other side, tested within $within days",
             CriterionType::TestValue => self::plain($criterion->test) . " at $criterion->min or more, tested within $within days",
-            CriterionType::Reached => self::reached($criterion),
+            CriterionType::Reached => "$criterion->sets sets of " . self::set($criterion) . ' well borne',
             CriterionType::SportSessions => "$criterion->min full sessions of sport well borne",
             CriterionType::Adherence => "$criterion->min_percent % of what was asked done",
             CriterionType::Outcome => self::plain($criterion->measure) . ($criterion->min !== null ? " at $criterion->min or more" : " at $criterion->max or less"),
             CriterionType::SignOff => 'signed off by the practitioner',
         };
+    }
+
+    /** What each set has to reach: "10 at 40 kg", "30 s". */
+    public static function set(Criterion $criterion): string
+    {
+        $main = implode(' × ', array_filter([
+            $criterion->reps === null ? null : (string) $criterion->reps,
+            $criterion->hold_s === null ? null : "$criterion->hold_s s",
+        ]));
+        $told = array_filter([
+            $main === '' ? null : $main,
+            $criterion->load_kg === null ? null : "at $criterion->load_kg kg",
+            $criterion->rir_min === null ? null : "with $criterion->rir_min in reserve",
+        ]);
+
+        return $told === [] ? 'any dose' : implode(' ', $told);
     }
 
     /** "for all" or the goals for which a stage is meant. */
@@ -66,18 +82,7 @@ final class PlanWords
 
     private static function slot(Slot $slot): string
     {
-        return lcfirst($slot->title ?? $slot->key) . ($slot->times_per_day > 1 ? " $slot->times_per_day times a day" : '');
-    }
-
-    private static function reached(Criterion $criterion): string
-    {
-        $what = array_filter([
-            $criterion->reps === null ? null : "$criterion->reps",
-            $criterion->hold_s === null ? null : "$criterion->hold_s s",
-            $criterion->load_kg === null ? null : "$criterion->load_kg kg",
-        ]);
-
-        return "a dose of $criterion->sets × " . implode(' at ', $what) . ' well borne';
+        return lcfirst($slot->name()) . ($slot->times_per_day > 1 ? " $slot->times_per_day times a day" : '');
     }
 
     private static function plain(?string $name): string

@@ -45,7 +45,7 @@ final class StartWords
                 $words[] = "range {$dose->range->from_deg}–{$dose->range->to_deg}°";
             }
         }
-        $between = array_slice(array_map(static fn(Slot $slot): string => lcfirst($slot->title ?? $slot->key), $planned->slots), 1);
+        $between = array_slice(array_map(static fn(Slot $slot): string => lcfirst($slot->name()), $planned->slots), 1);
         $trains = self::days($findings->trainingDaysPerWeek);
 
         return self::irritability($findings) . ", $trains"

@@ -36,7 +36,7 @@ final class TodayWords
         if ($plan->restsAltogether($on)) {
             return 'Rest until ' . self::weekday($plan->restUntil ?? $on) . ', so that it can settle.';
         }
-        $slot = self::slot($stage, $planned[$on->toIso()] ?? null);
+        $slot = $stage->slot($planned[$on->toIso()] ?? null);
         $before = self::hardBefore($stage, $on, $planned);
         $settles = $before === null ? null : 'so that ' . self::weekday($before[0]) . '’s ' . self::noun($before[1]) . ' can settle';
         if ($slot === null) {
@@ -144,17 +144,6 @@ final class TodayWords
         return self::WEEKDAYS[$day->weekday()];
     }
 
-    private static function slot(PlanStage $stage, ?string $key): ?Slot
-    {
-        foreach ($stage->slots as $slot) {
-            if ($slot->key === $key) {
-                return $slot;
-            }
-        }
-
-        return null;
-    }
-
     /**
      * The latest session before a day that has to settle.
      *
@@ -165,7 +154,7 @@ final class TodayWords
     private static function hardBefore(PlanStage $stage, Day $on, array $planned): ?array
     {
         for ($i = 1; $i <= self::SETTLING_DAYS; $i++) {
-            $slot = self::slot($stage, $planned[$on->plus(-$i)->toIso()] ?? null);
+            $slot = $stage->slot($planned[$on->plus(-$i)->toIso()] ?? null);
             if ($slot !== null && $slot->mode !== Mode::Isometric) {
                 return [$on->plus(-$i), $slot];
             }
@@ -182,7 +171,7 @@ final class TodayWords
             $slot->mode === Mode::Throwing => 'throws',
             $slot->mode === Mode::Sport => 'practice',
             $slot->mode->isMoving() => 'slow strength',
-            default => lcfirst($slot->title ?? 'session'),
+            default => lcfirst($slot->name()),
         };
     }
 }

@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 import type { Schemas } from '../../web/api/client';
 import { added, asRequest, begin, fieldOf, isDrawable, type PlanInForce, swapped, withField, withProposal } from '../../web/features/prescribe/draft';
 import { type AudioClock, Pacer } from '../../web/pacer/pacer';
-import { COUNT_IN_S, levelAt, phaseAt, repsDone, timelineOf, type Tone } from '../../web/pacer/timeline';
+import { COUNT_IN_S, doneBy, levelAt, phaseAt, repsDone, timelineOf, type Tone } from '../../web/pacer/timeline';
 import type { Waiting } from '../../web/phone/outbox';
 import { dueOn, isAnswered, stopsHere, toSettle } from '../../web/phone/pending';
 import { fromKg, inUnits, loadWords, toKg } from '../../web/phone/settings';
@@ -38,6 +38,22 @@ test.describe('the pacer along time', () => {
     expect(beats).toEqual([3, 6, 9, 12]);
     expect(timelineOf({ sets: 3, reps: 10, rest_s: 60 }, 'plyometric')).toBeNull();
     expect(timelineOf({ sets: 1, reps: 1, rest_s: 0, work_s: 120 }, 'mobility')?.length).toBe(123);
+  });
+
+  test('a set that is broken off counts what was done of it, and no more', () => {
+    const by = (dose: Dose, mode: Schemas['Mode'], at: number) => {
+      const line = timelineOf(dose, mode);
+      if (line === null) throw new Error('not paced');
+      const { reps, held_s } = doneBy(line, dose, mode, COUNT_IN_S + at);
+      return [reps, held_s];
+    };
+    const hold: Dose = { sets: 1, reps: 1, rest_s: 0, hold_s: 45 };
+    expect([-1, 0, 20.9, 44].map((at) => by(hold, 'isometric', at))).toEqual([[1, 0], [1, 0], [1, 20], [1, 44]]);
+    // Ten short holds with two seconds between them: whole ones count, a first one that was broken off counts by its seconds.
+    const squeeze: Dose = { sets: 1, reps: 10, rest_s: 0, hold_s: 3 };
+    expect([2, 4, 8, 24.5].map((at) => by(squeeze, 'isometric', at))).toEqual([[1, 2], [1, null], [2, null], [5, null]]);
+    expect([4.9, 6, 11.9].map((at) => by({ ...squat, tempo: { lift_s: 3, top_s: 0, lower_s: 2, bottom_s: 1, starts: 'lower' } }, 'isotonic', at))).toEqual([[0, null], [1, null], [1, null]]);
+    expect(by({ sets: 1, reps: 1, rest_s: 0, work_s: 60 }, 'mobility', 31)).toEqual([1, 31]);
   });
 
   test('a pause takes back what was asked for and goes on at the same place', () => {
@@ -110,8 +126,8 @@ test.describe('a draft of a prescription', () => {
   const press = { key: 'press', exercise: 'leg_press', mode: 'isotonic', limbs: 'each', slot: 'slow', cue: 'Slow', pain: { max: 2 }, dose: squat, progression: { levers: [] } } as const;
   const plan = {
     stage: 'slow', today: '2026-04-14', available: ['mon'],
-    stages: [{ key: 'slow', title: 'Slow', slots: [], rhythm: { every_days: 2 }, prescriptions: [{ title: 'Leg press', rests: false, prescription: press }] }],
-    proposed: [{ title: 'Step-down', rests: false, prescription: { ...press, exercise: 'step_down' } }],
+    stages: [{ key: 'slow', title: 'Slow', slots: [], rhythm: { every_days: 2 }, prescriptions: [{ title: 'Leg press', words: '', rests_until: null, prescription: press }] }],
+    proposed: [{ title: 'Step-down', words: '', rests_until: null, prescription: { ...press, exercise: 'step_down' } }],
   } as unknown as PlanInForce;
   const sit = { key: 'press', title: 'Wall sit', mode: 'isometric', sides: 'together', dose: { sets: 4, reps: 1, hold_s: 30, rest_s: 60 } } as unknown as Schemas['LibraryExercise'];
 

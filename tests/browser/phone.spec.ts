@@ -189,7 +189,22 @@ test('where the school tests again, what makes the test worse is told', async ({
   await phone.reload();
   await startSession(phone);
   await phone.getByRole('radiogroup', { name: 'Test before' }).getByRole('radio', { name: '2', exact: true }).click();
-  await through(phone, '1');
+  // Asked in the rest between sets too: where it gets worse, no more sets are offered as the better choice.
+  await phone.getByRole('button', { name: 'Start', exact: true }).click();
+  await phone.getByRole('button', { name: /^End the (set|hold) here$/ }).click();
+  const rest = phone.getByRole('region', { name: 'The test in this rest' });
+  if (await phone.getByText(/side 2 of 2/).first().isVisible()) {
+    await expect(rest).toBeHidden();
+    await phone.getByRole('button', { name: 'Go on now' }).click();
+    await phone.getByRole('button', { name: 'Start', exact: true }).click();
+    await phone.getByRole('button', { name: /^End the (set|hold) here$/ }).click();
+  }
+  await rest.getByRole('radio', { name: '2', exact: true }).click();
+  await expect(rest.getByText(/It made the test worse/)).toBeHidden();
+  await rest.getByRole('radio', { name: '3, mild', exact: false }).click();
+  await expect(rest.getByText('It made the test worse, from 2 to 3.')).toBeVisible();
+  await rest.getByRole('button', { name: 'No more sets of it' }).click();
+  await phone.getByRole('radiogroup', { name: /^Pain in/ }).getByRole('radio', { name: '1', exact: true }).click();
   await phone.getByRole('radiogroup', { name: 'Test after' }).getByRole('radio', { name: '4', exact: true }).click();
   await expect(phone.getByText(/From 2 to 4. Better leave/)).toBeVisible();
   await phone.getByRole('button', { name: 'Go on' }).click();
@@ -200,6 +215,7 @@ test('where the school tests again, what makes the test worse is told', async ({
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Edda Moorgate' }).click();
   await expect(page.getByRole('region', { name: 'Sessions' }).getByRole('table')).toContainText('(test 2 → 4)');
+  await expect(page.getByRole('region', { name: 'Sessions' }).getByRole('table')).toContainText('sets: the test got worse)');
 });
 
 test('the pacer: mark and sound stay on the audio clock over five minutes, late timers and all', async ({ browser }) => {

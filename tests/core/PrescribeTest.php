@@ -305,6 +305,7 @@ final class PrescribeTest extends TestCase
         ));
 
         return Preview::of(
+            $plan,
             $draft,
             Course::of($evaluation),
             Support::catalogue(),

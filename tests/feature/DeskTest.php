@@ -17,6 +17,8 @@ use Illuminate\Testing\TestResponse;
 /** What a practitioner does at the desk: narrows the Round, decides, takes back, nudges, prescribes. */
 final class DeskTest extends TestCase
 {
+    use AtTheDesk;
+
     public function testTheRoundIsNarrowedOnTheServerAndPaged(): void
     {
         $own = $this->practitioner();
@@ -153,6 +155,57 @@ final class DeskTest extends TestCase
         self::assertSame([$before, $calendar], [$this->seen($case), $days()]);
     }
 
+    public function testWhatRestsIsToldAndCanBeAskedForAgainByHand(): void
+    {
+        $case = $this->caseOf('Edda Moorgate');
+        $own = $this->practitioner();
+        $this->decide($case, ['kind' => 'flare', 'flare' => ['ease' => false, 'rest_days' => 2, 'holds_only_days' => 7]])->assertStatus(201);
+        $page = $this->ask($own, 'GET', "/api/cases/$case->id");
+        $rests = array_combine(self::texts($page->json('prescriptions.*.mode')), self::texts($page->json('prescriptions.*.rests_until')));
+        self::assertSame(['isotonic' => '2026-04-21', 'isometric' => '2026-04-16'], $rests);
+
+        $plan = $this->ask($own, 'GET', "/api/cases/$case->id/plan");
+        $stage = collect((array) $plan->json('stages'))->firstWhere('key', $plan->json('stage'));
+        self::assertIsArray($stage);
+        self::assertContains('2026-04-16', array_column((array) $stage['prescriptions'], 'rests_until'));
+        $body = ['revision' => $case->refresh()->revision, 'stage' => $plan->json('stage'), 'prescriptions' => array_column((array) $stage['prescriptions'], 'prescription')];
+        $first = function (array $more) use ($own, $case, $body): string {
+            $days = $this->ask($own, 'POST', "/api/cases/$case->id/plan/preview", $more + $body)->assertOk()->json('sessions.*.days');
+            $all = array_merge(...array_map(self::texts(...), (array) $days));
+            sort($all);
+
+            return $all[0] ?? self::fail('no day was planned');
+        };
+        self::assertGreaterThanOrEqual('2026-04-16', $first([]), 'a preview leaves out the days of rest');
+        self::assertLessThan('2026-04-16', $first(['ends_rest' => true]));
+        $this->ask($own, 'POST', "/api/cases/$case->id/plan", $body + ['ends_rest' => true, 'why' => 'It settled overnight'])->assertStatus(201);
+        $page = $this->ask($own, 'GET', "/api/cases/$case->id");
+        self::assertSame([], array_filter((array) $page->json('prescriptions.*.rests_until')));
+        self::assertStringContainsString('The rest is over', self::text($page->json('decisions.0.words')));
+        self::assertLessThan('2026-04-16', self::text($page->json('coming.0.on')));
+    }
+
+    public function testADecisionOnWhatHasChangedSinceIsRefusedAndNothingIsLost(): void
+    {
+        $case = $this->readyCase();
+        $own = $this->practitioner();
+        $seen = $case->revision;
+        $body = ['kind' => 'accept', 'revision' => $seen];
+        $this->ask($own, 'POST', "/api/cases/$case->id/decisions", $body)->assertStatus(201);
+        $versions = $case->planVersions()->count();
+        $this->ask($own, 'POST', "/api/cases/$case->id/decisions", $body)->assertStatus(409)->assertJsonPath('message', 'Something new came in for this case. Look at it again, then decide.');
+        self::assertSame($versions, $case->planVersions()->count());
+        $this->decide($case, ['kind' => 'accept', 'prescriptions' => ['none']])->assertStatus(422);
+
+        // A closed case takes notes, and nothing else.
+        $case->forceFill(['closed_on' => '2026-04-13'])->save();
+        foreach ([['kind' => 'keep', 'reason' => 'x'], ['kind' => 'flare', 'flare' => ['ease' => true, 'rest_days' => 1, 'holds_only_days' => 0]], ['kind' => 'review', 'review_on' => '2026-05-01']] as $decision) {
+            $this->decide($case, $decision)->assertStatus(422)->assertJsonValidationErrors(['kind' => 'this case is closed']);
+        }
+        $this->ask($own, 'POST', "/api/cases/$case->id/nudges", ['words' => null])->assertStatus(422)->assertJsonValidationErrors(['words' => 'this case is closed']);
+        $this->decide($case, ['kind' => 'note', 'reason' => 'Came by to say thanks'])->assertStatus(201);
+    }
+
     public function testASilentAthleteIsNudgedOnceADay(): void
     {
         $case = $this->caseOf('Dario Pell');
@@ -260,37 +313,6 @@ final class DeskTest extends TestCase
             'entries' => [['prescription' => $first['key'], 'pain' => 1, 'sets' => [['reps' => 8]]]],
         ])->assertStatus(201);
         self::assertSame('prescribe', Decision::query()->where('case_id', $case->id)->orderByDesc('at')->firstOrFail()->kind);
-    }
-
-    /** @return list<string> */
-    private static function texts(mixed $values): array
-    {
-        self::assertIsArray($values);
-
-        return array_map(self::text(...), array_values($values));
-    }
-
-    /**
-     * @param array<string, mixed> $body
-     *
-     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
-     */
-    private function decide(CareCase $case, array $body): TestResponse
-    {
-        return $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/decisions", $body + ['revision' => $case->refresh()->revision]);
-    }
-
-    /** @return array<string, mixed> what a decision can change of a case, as the desk sees it */
-    private function seen(CareCase $case): array
-    {
-        $page = $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id");
-
-        $seen = [];
-        foreach (['standing.stage', 'standing.action', 'stage_from', 'prescriptions', 'stops', 'rule', 'review_on', 'closed_on', 'gate', 'coming'] as $path) {
-            $seen[$path] = $page->json($path);
-        }
-
-        return $seen;
     }
 
     private function readyCase(): CareCase

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\AccessLogEntry;
 use App\Models\Opening;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -122,14 +123,47 @@ final class PermissionsTest extends TestCase
     {
         $case = $this->caseOf('Juno Tamsin');
         $own = $this->practitioner();
-        $this->ask($own, 'GET', '/api/round');
-        $this->ask($own, 'GET', "/api/cases/$case->id");
-        $this->ask($own, 'GET', "/api/cases/$case->id");
-        $this->ask($own, 'POST', "/api/cases/$case->id/tests", ['test' => 'knee_extension_strength', 'on' => '2026-04-14', 'affected' => 390, 'unaffected' => 420, 'unit' => 'N'])->assertStatus(201);
-        $this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today');
+        $juno = $this->athlete('Juno Tamsin');
+        $plan = $this->ask($own, 'GET', "/api/cases/$case->id/plan");
+        $stage = collect((array) $plan->json('stages'))->firstWhere('key', $plan->json('stage'));
+        self::assertIsArray($stage);
+        $asked = array_column((array) $stage['prescriptions'], 'prescription');
+        self::assertIsArray($asked[0]);
+        $draft = ['stage' => $plan->json('stage'), 'prescriptions' => array_replace($asked, [array_replace_recursive($asked[0], ['dose' => ['sets' => 9]])]), 'why' => 'x'];
+        $session = $case->trainingSessions()->firstOrFail();
+        // A page that refreshes itself within ten minutes is one reading: this is later.
+        CarbonImmutable::setTestNow('2026-04-14T09:00:00+01:00');
 
-        $log = AccessLogEntry::query()->whereJsonContains('cases', $case->id)->orderBy('id')->pluck('what')->all();
-        self::assertSame(['looked at the Round', 'looked at a case', 'recorded a test', 'looked at today'], $log);
+        foreach ([
+            'looked at the Round' => [$own, 'GET', '/api/round', []],
+            'looked at a case' => [$own, 'GET', "/api/cases/$case->id", []],
+            'looked at a session' => [$own, 'GET', "/api/cases/$case->id/sessions/$session->id", []],
+            'asked for second opinions' => [$own, 'GET', "/api/cases/$case->id/opinions", []],
+            'looked at a plan' => [$own, 'GET', "/api/cases/$case->id/plan", []],
+            'previewed a plan' => [$own, 'POST', "/api/cases/$case->id/plan/preview", $draft],
+            'prescribed' => [$own, 'POST', "/api/cases/$case->id/plan", $draft],
+            'decided: note' => [$own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'note', 'reason' => 'x']],
+            'recorded a test' => [$own, 'POST', "/api/cases/$case->id/tests", ['test' => 'knee_extension_strength', 'on' => '2026-04-14', 'affected' => 390, 'unaffected' => 420, 'unit' => 'N']],
+            'nudged the athlete' => [$own, 'POST', "/api/cases/$case->id/nudges", ['words' => 'Hello']],
+            'looked at how the athlete gets in' => [$own, 'GET', "/api/cases/$case->id/invitation", []],
+            'invited the athlete' => [$own, 'POST', "/api/cases/$case->id/invitation", []],
+            "withdrew the athlete's access" => [$own, 'DELETE', "/api/cases/$case->id/invitation", []],
+            'looked at today' => [$juno, 'GET', '/api/today', []],
+            'answered the morning' => [$juno, 'PUT', '/api/today/check-ins/' . Str::uuid7(), ['at' => '2026-04-14T07:00:00+01:00', 'provocation' => 2]],
+        ] as $what => [$who, $method, $path, $body]) {
+            $told = fn(): array => AccessLogEntry::query()->whereJsonContains('cases', $case->id)->where('user_id', $who->id)->pluck('what')->all();
+            $before = $told();
+            for ($twice = 0; $twice < ($method === 'GET' ? 2 : 1); $twice++) {
+                $seen = preg_match('#/(decisions|plan)$#', $path) === 1 ? ['revision' => $case->refresh()->revision] : [];
+                $status = $this->ask($who, $method, $path, $body + $seen)->getStatusCode();
+                self::assertContains($status, [200, 201], "$method $path");
+            }
+            self::assertSame([...$before, $what], $told(), 'once, however often a page refreshes itself');
+        }
+        // Whose plans are offered for copying is a reading too, of those athletes.
+        $offered = AccessLogEntry::query()->where('what', 'looked for a plan to copy')->firstOrFail()->cases;
+        self::assertNotContains($case->id, $offered);
+        self::assertContains($this->caseOf('Edda Moorgate')->id, $offered);
     }
 
     public function testSigningInIsThrottledAndTellsNothing(): void

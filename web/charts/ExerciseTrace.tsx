@@ -62,7 +62,7 @@ export function ExerciseTrace({ dose, mode, seconds, width, height = 40, title, 
   }
   const stroke = changed ? colour('watch') : colour('primary');
   return (
-    <svg width={width} height={height} role="img" aria-label={title} style={{ display: 'block' }}>
+    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} preserveAspectRatio="none" role="img" aria-label={title} style={{ display: 'block', maxWidth: '100%' }}>
       <line x1={0} x2={width} y1={height - 5.5} y2={height - 5.5} stroke={colour('line')} strokeWidth={1} shapeRendering="crispEdges" />
       {sets.map((points, i) => (
         <path
@@ -77,6 +77,13 @@ export function ExerciseTrace({ dose, mode, seconds, width, height = 40, title, 
       ))}
     </svg>
   );
+}
+
+/** One set alone, at so many pixels a second. */
+export function SetTrace({ dose, mode, scale, title }: { dose: Dose; mode: Mode; scale: number; title: string }) {
+  const one = { ...dose, sets: 1 };
+  const seconds = traceSeconds(one, mode);
+  return <ExerciseTrace dose={one} mode={mode} seconds={seconds} width={Math.max(24, Math.ceil(seconds * scale))} height={36} title={title} />;
 }
 
 /** The seconds of the shared scale, marked at whole minutes. */

@@ -104,3 +104,16 @@ export const repsDone = (line: Timeline, position: number): number => {
   const more = line.phases.some((phase) => phase.rep === last.rep && phase.move !== 'ready' && phase.to > position + 1e-6);
   return more ? last.rep - 1 : last.rep;
 };
+
+/**
+ * What of a set was done when it is ended at a moment: repetitions, and the seconds of a hold or of timed work that was
+ * broken off; null where whole repetitions stand for themselves.
+ */
+export function doneBy(line: Timeline, dose: Dose, mode: Mode, position: number): { reps: number; held_s: number | null } {
+  const whole = repsDone(line, position);
+  const begun = Math.max(0, Math.floor(position - phaseAt(line, position).from));
+  const isReady = phaseAt(line, position).move === 'ready';
+  if (mode === 'isometric' && dose.hold_s !== undefined) return whole > 0 ? { reps: whole, held_s: null } : { reps: 1, held_s: isReady ? 0 : begun };
+  if (dose.tempo === undefined && dose.work_s !== undefined) return { reps: dose.reps, held_s: isReady ? 0 : Math.min(begun, dose.work_s) };
+  return { reps: whole, held_s: null };
+}

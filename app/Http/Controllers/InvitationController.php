@@ -29,9 +29,10 @@ final class InvitationController extends Controller
 
     private const PASSWORD_LETTERS = 8;
 
-    public function show(CareCase $case): JsonResponse
+    public function show(Request $request, CareCase $case): JsonResponse
     {
         Gate::authorize('decide', $case);
+        AccessLog::read(self::person($request), $case, 'looked at how the athlete gets in');
         $user = User::query()->where('athlete_id', $case->athlete_id)->firstOrFail();
         $open = Invitation::query()->where('user_id', $user->id)->orderByDesc('created_at')->orderByDesc('id')->first();
 

@@ -102,7 +102,7 @@ final class CasePage
             'creep' => $told['creep'],
             'adherence' => $told['adherence'],
             'week' => $told['week'],
-            'prescriptions' => $stage === null ? [] : self::prescriptions($stage, $case, $catalogue),
+            'prescriptions' => $stage === null ? [] : self::prescriptions($stage, $plan, $case, $catalogue, $evaluation->log->today),
             'stages' => array_map(
                 static fn(PlanStage $one): array => ['key' => $one->stage->key, 'title' => $one->stage->title],
                 $plan->stages,
@@ -212,7 +212,7 @@ final class CasePage
     }
 
     /** @return list<array<string, mixed>> */
-    private static function prescriptions(PlanStage $stage, CareCase $case, Catalogue $catalogue): array
+    private static function prescriptions(PlanStage $stage, Plan $plan, CareCase $case, Catalogue $catalogue, Day $today): array
     {
         return array_map(static fn(Prescription $prescription): array => [
             'key' => $prescription->key,
@@ -220,6 +220,8 @@ final class CasePage
             'mode' => $prescription->mode->value,
             'limbs' => $prescription->limbs->value,
             'slot' => $prescription->slot,
+            'rests_until' => $plan->restsUntil($prescription->key, $today)?->toIso(),
+            'turns' => $prescription->limbs->turns(),
             'words' => DoseWords::of($prescription),
             'tempo_words' => DoseWords::tempo($prescription),
             'dose' => $prescription->dose->toArray(),
@@ -297,18 +299,14 @@ final class CasePage
     private function coming(CareCase $case, PlanStage $stage, Evaluation $evaluation): array
     {
         $today = $evaluation->log->today;
-        $slots = [];
-        foreach ($stage->slots as $slot) {
-            $slots[$slot->key] = $slot;
-        }
         $planned = $case->plannedSessions()
             ->whereBetween('on', [$today->toIso(), $today->plus(self::NEXT_DAYS - 1)->toIso()])
             ->get();
 
         return array_values($planned->map(static fn(PlannedSession $one): array => [
             'on' => $one->on,
-            'slot' => $slots[$one->slot]->title ?? $one->slot,
-            'mode' => ($slots[$one->slot]->mode ?? $evaluation->log->stage->mode)->value,
+            'slot' => $stage->slot($one->slot)?->name() ?? $one->slot,
+            'mode' => ($stage->slot($one->slot)->mode ?? $evaluation->log->stage->mode)->value,
         ])->all());
     }
 }

@@ -11,19 +11,21 @@ use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\Calendar\Weekday;
+use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Plan\Acceptance;
 use Rung\Core\Plan\ChangeNote;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Time\Day;
+use Rung\Core\Words\DoseWords;
 
 /** What the Prescribe screen begins with: the plan in force, stage by stage, as it can be edited. */
 final class PrescribePage
 {
     public function __construct(private readonly CatalogueShelf $shelf, private readonly RefreshStanding $standing) {}
 
-    /** @return array<string, mixed> */
+    /** @return array{others: list<array{key: string, title: string}>, ...<string, mixed>} */
     public function of(CareCase $case): array
     {
         $plan = $case->plan();
@@ -58,11 +60,7 @@ final class PrescribePage
         $step = Acceptance::of($plan, $this->standing->evaluate($case), $catalogue);
         $changed = array_filter(array_map(static fn(ChangeNote $note): ?Prescription => $note->after, $step->notes));
 
-        return array_values(array_map(static fn(Prescription $one): array => [
-            'title' => $catalogue->titleOf($one->exercise),
-            'rests' => false,
-            'prescription' => $one->toArray(),
-        ], $changed));
+        return array_values(array_map(static fn(Prescription $one): array => self::item($one, $plan, $catalogue, Clock::today($case->practice->timezone)), $changed));
     }
 
     /** @return array<string, mixed> */
@@ -73,13 +71,20 @@ final class PrescribePage
         return [
             'key' => $stage->stage->key,
             'title' => $stage->stage->title,
-            'slots' => array_map(static fn(Slot $slot): array => ['key' => $slot->key, 'title' => $slot->title ?? $slot->key, 'mode' => $slot->mode->value], $stage->slots),
+            'slots' => array_map(static fn(Slot $slot): array => ['key' => $slot->key, 'title' => $slot->name(), 'mode' => $slot->mode->value], $stage->slots),
             'rhythm' => $stage->rhythm->toArray(),
-            'prescriptions' => array_map(static fn(Prescription $one): array => [
-                'title' => $catalogue->titleOf($one->exercise),
-                'rests' => $plan->rests($one->key, $today),
-                'prescription' => $one->toArray(),
-            ], $stage->stage->prescriptions),
+            'prescriptions' => array_map(static fn(Prescription $one): array => self::item($one, $plan, $catalogue, $today), $stage->stage->prescriptions),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function item(Prescription $one, Plan $plan, Catalogue $catalogue, Day $today): array
+    {
+        return [
+            'title' => $catalogue->titleOf($one->exercise),
+            'words' => DoseWords::of($one),
+            'rests_until' => $plan->restsUntil($one->key, $today)?->toIso(),
+            'prescription' => $one->toArray(),
         ];
     }
 }

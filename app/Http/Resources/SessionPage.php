@@ -52,7 +52,7 @@ final class SessionPage
             'notes' => $session->notes,
             'signs' => array_map(EvaluationWords::sign(...), $session->signs ?? []),
             'verdict' => $response->verdict->value,
-            'verdict_words' => trim(EvaluationWords::response($response) . ' ' . ucfirst(implode(', ', EvaluationWords::reasons($response)))),
+            'verdict_words' => EvaluationWords::verdict($response),
             'grounds' => array_map(static fn(Ground $ground): array => $ground->toArray(), Grounds::ofResponse($response, $evaluation)),
             'answer' => $response->answer === null ? null : [
                 'at' => $response->answer->at->toIso(),

@@ -116,7 +116,7 @@ final class StartPage
 
         return array_map(static fn(Placed $placed): array => [
             'on' => $placed->on->toIso(),
-            'title' => $slots[$placed->slot]->title ?? $placed->slot,
+            'title' => $slots[$placed->slot]->name(),
             'mode' => $slots[$placed->slot]->mode->value,
         ], $start->calendar);
     }
@@ -131,7 +131,7 @@ final class StartPage
             $of = array_values(array_filter($prescriptions, static fn(Prescription $one): bool => $one->slot === $slot->key));
             // The body mass does not enter the duration; its least keeps the sums of load from asking for it.
             $figures = array_map(static fn(Prescription $one) => DoseArithmetic::of($one->mode, $one->limbs, $one->dose, $mass), $of);
-            $sessions[] = ['title' => $slot->title ?? $slot->key, 'minutes' => (int) ceil(DoseArithmetic::session($figures)['duration_s'] / 60)];
+            $sessions[] = ['title' => $slot->name(), 'minutes' => (int) ceil(DoseArithmetic::session($figures)['duration_s'] / 60)];
         }
 
         return $sessions;

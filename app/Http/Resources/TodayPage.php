@@ -12,6 +12,7 @@ use App\Models\PlanVersion;
 use App\Models\TrainingSession;
 use App\Support\CatalogueShelf;
 use App\Support\Standing;
+use App\Support\UsualMorning;
 use Carbon\CarbonImmutable;
 use Rung\Core\CaseFile\Session;
 use Rung\Core\Catalogue\Catalogue;
@@ -44,6 +45,9 @@ final class TodayPage
 
     private const MESSAGES = 10;
 
+    /** Days back whose mornings the phone knows to be answered. */
+    private const ANSWERED_DAYS = 4;
+
     public function __construct(private readonly CatalogueShelf $shelf) {}
 
     /** @return array<string, mixed> */
@@ -67,6 +71,7 @@ final class TodayPage
         $planned = array_values(array_filter($around, static fn(PlannedSession $one): bool => $one->on >= $today->toIso()));
         $done = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
         $outlooks = GateOutlook::of($evaluation);
+        $missing = array_values(array_filter(array_map(TodayWords::missing(...), $outlooks)));
 
         return [
             'case' => $case->id,
@@ -105,8 +110,8 @@ final class TodayPage
                 'next_day_max' => $rule->next_day_max,
             ],
             'ladder' => Standing::ladder($evaluation),
-            'missing' => array_values(array_filter(array_map(TodayWords::missing(...), $outlooks))),
-            'pegs' => ['met' => count($outlooks) - count(array_filter(array_map(TodayWords::missing(...), $outlooks))), 'of' => count($outlooks)],
+            'missing' => $missing,
+            'pegs' => ['met' => count($outlooks) - count($missing), 'of' => count($outlooks)],
             'hooks' => Standing::hooks($evaluation, self::STORY_DAYS),
             'gained' => $this->gained($case, $evaluation, $catalogue),
             'time_scale' => $programme->timeScale ?? '',
@@ -123,26 +128,19 @@ final class TodayPage
     private function morning(CareCase $case, Day $today): array
     {
         $zone = $case->practice->timezone;
-        $recent = $case->checkIns()->where('at', '>', CarbonImmutable::now()->utc()->subDays(21))->get()->all();
+        $recent = $case->checkIns()->where('at', '>', CarbonImmutable::now()->utc()->subDays(self::ANSWERED_DAYS))->get()->all();
         $scored = array_values(array_filter($recent, static fn(CheckIn $one): bool => $one->provocation !== null));
-        $minutes = array_map(static function (CheckIn $one) use ($zone): int {
-            $at = $one->at->setTimezone($zone);
-
-            return 60 * $at->hour + $at->minute;
-        }, array_filter($scored, static fn(CheckIn $one): bool => !$one->late));
-        sort($minutes);
-        $usual = $minutes === [] ? null : $minutes[intdiv(count($minutes), 2)];
 
         return [
             'title' => $case->provocation_test['title'],
             'instruction' => $case->provocation_test['instruction'],
-            'usual' => $usual === null ? null : sprintf('%02d:%02d', intdiv($usual, 60), $usual % 60),
+            'usual' => UsualMorning::of($case),
             'opened_on' => $case->opened_on,
             'answered' => array_map(static fn(CheckIn $one): array => [
                 'on' => $one->local_on ?? $one->at->setTimezone($zone)->format('Y-m-d'),
                 'provocation' => $one->provocation,
                 'stiffness_min' => $one->stiffness_min,
-            ], array_slice($scored, -4)),
+            ], $scored),
         ];
     }
 
@@ -159,7 +157,7 @@ final class TodayPage
             'planned' => $planned->id,
             'on' => $planned->on,
             'stage' => $stage->stage->key,
-            'title' => self::slotTitle($stage, $planned),
+            'title' => $stage->slot($planned->slot)?->name() ?? $planned->slot,
             'kind' => $due === [] ? 'sport' : 'loading',
             'duration_s' => DoseArithmetic::session($figures)['duration_s'],
             'exercises' => array_map(static function (Prescription $one) use ($catalogue, $case): array {
@@ -227,16 +225,5 @@ final class TodayPage
         }
 
         return $gained;
-    }
-
-    private static function slotTitle(PlanStage $stage, PlannedSession $planned): string
-    {
-        foreach ($stage->slots as $slot) {
-            if ($slot->key === $planned->slot) {
-                return $slot->title ?? $slot->key;
-            }
-        }
-
-        return $planned->slot;
     }
 }

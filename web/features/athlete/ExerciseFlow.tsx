@@ -38,7 +38,7 @@ export function ExerciseFlow({ run, exercise, set }: { run: Run; exercise: Exerc
       return;
     }
     const sets = [...progress.sets, doneSet(exercise, progress.load_kg, reps, heldS)];
-    change({ sets }, { turns: 0, rest_until: sets.length < dose.sets ? rest() : null });
+    change({ sets, between: null }, { turns: 0, rest_until: sets.length < dose.sets ? rest() : null });
   };
 
   if (run.retest && progress.before === null && run.last_test === null && setsDone === 0) {
@@ -72,7 +72,19 @@ export function ExerciseFlow({ run, exercise, set }: { run: Run; exercise: Exerc
   }
   const title = `Set ${setsDone + 1} of ${dose.sets}${sideWords}`;
   if (run.rest_until !== null) {
-    return <Frame exercise={exercise} title={title} load={load} units={settings.units}><Rest until={run.rest_until} seconds={dose.rest_s} loud={settings.sound} next={title} over={() => change({}, { rest_until: null })} /></Frame>;
+    return (
+      <Frame exercise={exercise} title={title} load={load} units={settings.units}>
+        <Rest until={run.rest_until} seconds={dose.rest_s} loud={settings.sound} next={title} over={() => change({}, { rest_until: null })} />
+        {run.retest && setsDone > 0 && run.turns === 0 && (
+          <TestBetween
+            before={run.last_test ?? progress.before}
+            value={progress.between}
+            choose={(between) => change({ between })}
+            drop={() => change({ skipped: 'the test got worse' }, { rest_until: null })}
+          />
+        )}
+      </Frame>
+    );
   }
   return (
     <Frame exercise={exercise} title={title} load={load} units={settings.units}>
@@ -93,6 +105,19 @@ export function ExerciseFlow({ run, exercise, set }: { run: Run; exercise: Exerc
         </Box>
       )}
     </Frame>
+  );
+}
+
+/** The test in a rest between sets: asked, not insisted on; where it got worse, no more sets are the better choice. */
+function TestBetween({ before, value, choose, drop }: { before: number | null; value: number | null; choose: (score: number) => void; drop: () => void }) {
+  const worse = value !== null && before !== null && value > before;
+  return (
+    <Box component="section" aria-label="The test in this rest" sx={{ display: 'grid', gap: 1, mt: 1.5 }}>
+      <Typography>The test now, once</Typography>
+      <PainRow label="Test in this rest" value={value} choose={choose} />
+      {worse && <Alert severity="warning">It made the test worse, from {before} to {value}. Better no more of it today.</Alert>}
+      {worse && <Button variant="contained" onClick={drop} sx={{ minHeight: 56, fontSize: 18 }}>No more sets of it</Button>}
+    </Box>
   );
 }
 

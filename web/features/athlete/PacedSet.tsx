@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { type RefObject, useMemo, useRef } from 'react';
 
-import { levelAt, type Move, phaseAt, repsDone, type Timeline, timelineOf } from '../../pacer/timeline';
+import { doneBy, levelAt, type Move, phaseAt, repsDone, type Timeline, timelineOf } from '../../pacer/timeline';
 import { useAwake, usePacer } from '../../pacer/usePacer';
 import type { Exercise } from '../../phone/useToday';
 import { colour, faint } from '../../shell/theme';
@@ -39,17 +39,15 @@ function Paced({ line, exercise, loud, title, done }: { line: Timeline; exercise
       mark.current.setAttribute('data-position', position.toFixed(4));
     }
     if (ring.current !== null) ring.current.style.strokeDashoffset = String(1 - Math.min(1, (position - phase.from) / (phase.to - phase.from)));
-    if (word.current !== null) word.current.textContent = WORDS[phase.move];
+    if (word.current !== null) word.current.textContent = `${WORDS[phase.move]}${held !== null && line.reps > 1 && phase.move === 'hold' ? ` ${phase.rep} of ${line.reps}` : ''}`;
     if (count.current !== null) count.current.textContent = phase.move === 'ready' ? String(Math.ceil(phase.to - position)) : held === null ? `${Math.min(line.reps, phase.rep)} of ${line.reps - less.current}` : String(Math.max(0, Math.ceil(phase.to - position)));
     if (clockFace.current !== null) clockFace.current.textContent = `${Math.max(0, Math.ceil(line.length - position))} s left`;
     if (held === null && less.current > 0 && repsDone(line, position) >= line.reps - less.current) finish();
   };
   const finish = () => {
-    const position = pacer.position();
     pacer.pause();
-    const reps = held === null ? Math.min(line.reps - less.current, repsDone(line, position)) : exercise.dose.reps;
-    const seconds = held === null || position >= line.length - 0.01 ? null : Math.max(0, Math.floor(position - phaseAt(line, position).from));
-    done(reps, seconds);
+    const { reps, held_s: seconds } = doneBy(line, exercise.dose, exercise.mode, pacer.position());
+    done(held === null ? Math.min(line.reps - less.current, reps) : reps, seconds);
   };
   const pacer = usePacer(line, loud, draw, () => done(held === null ? line.reps - less.current : exercise.dose.reps, null));
   useAwake(pacer.running);

@@ -83,6 +83,11 @@ function Going({ run, set }: { run: Run; set: (run: Run) => void }) {
   );
 }
 
+function doneWords(one: Run['progress'][number], exercise: Run['due']['exercises'][number]): string {
+  if (one.sets.length === 0) return one.skipped === null ? 'not done' : `left out (${one.skipped})`;
+  return `${one.sets.length} of ${exercise.dose.sets} sets${one.skipped === null ? '' : ` (${one.skipped})`}${one.pain === null ? '' : `, pain ${one.pain}`}`;
+}
+
 function Summary({ run }: { run: Run }) {
   return (
     <Box component="section" aria-label="Done">
@@ -92,7 +97,7 @@ function Summary({ run }: { run: Run }) {
         if (one === undefined) return null;
         return (
           <Typography key={exercise.prescription} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
-            <b>{exercise.title}</b>: {one.skipped !== null ? `left out (${one.skipped})` : `${one.sets.length} of ${exercise.dose.sets} sets${one.pain === null ? '' : `, pain ${one.pain}`}`}
+            <b>{exercise.title}</b>: {doneWords(one, exercise)}
           </Typography>
         );
       })}

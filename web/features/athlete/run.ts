@@ -12,6 +12,8 @@ export interface Progress {
   pain: number | null;
   before: number | null;
   after: number | null;
+  /** The test in the latest rest between sets. */
+  between: number | null;
   skipped: string | null;
   /** Kilograms that are used, where they differ from what was asked. */
   load_kg: number | null;
@@ -63,7 +65,7 @@ export const begin = (plan: TodayData, due: Due): Run => ({
   at: 0,
   turns: 0,
   rest_until: null,
-  progress: due.exercises.map((one) => ({ prescription: one.prescription, sets: [], pain: null, before: null, after: null, skipped: null, load_kg: null })),
+  progress: due.exercises.map((one) => ({ prescription: one.prescription, sets: [], pain: null, before: null, after: null, between: null, skipped: null, load_kg: null })),
   signs: [],
   practice: { minutes: '', effort: null, pain: null, full: true },
   last_test: null,

@@ -4,9 +4,8 @@ import Typography from '@mui/material/Typography';
 
 import { ExerciseTrace, traceSeconds } from '../../charts/ExerciseTrace';
 import { day } from '../../shell/dates';
+import { LIMBS, sums } from '../../shell/doses';
 import type { Case } from './useCase';
-
-const limbs = { affected: 'sore side', each: 'each side', together: 'both together' } as const;
 
 /** What is in force: each exercise with one set drawn along time, and the week ahead. */
 export function DoseTable({ found }: { found: Case }) {
@@ -18,9 +17,10 @@ export function DoseTable({ found }: { found: Case }) {
       {found.prescriptions.map((one) => (
         <Box key={one.key} sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 240px', gap: 1.5, py: 0.75, borderTop: 1, borderColor: 'divider', alignItems: 'center' }}>
           <Box>
-            <Typography sx={{ fontWeight: 600 }}>{one.title} <Typography component="span" color="textSecondary">{limbs[one.limbs]}</Typography></Typography>
+            <Typography sx={{ fontWeight: 600 }}>{one.title} <Typography component="span" color="textSecondary">{LIMBS[one.limbs]}</Typography></Typography>
             <Typography variant="body2">{one.words}{one.tempo_words === null ? '' : ` · ${one.tempo_words}`} · rest {one.dose.rest_s} s</Typography>
-            <Typography variant="body2" color="textSecondary">{sums(one.figures)}</Typography>
+            {one.rests_until !== null && <Typography variant="body2" sx={{ color: 'watch.main', fontWeight: 600 }}>Rests until {day(one.rests_until)}</Typography>}
+            <Typography variant="body2" color="textSecondary">{sums(one.figures, one.turns)}</Typography>
           </Box>
           <ExerciseTrace dose={one.dose} mode={one.mode} seconds={seconds} width={240} title={`${one.title} along time: ${one.words}`} />
         </Box>
@@ -37,14 +37,4 @@ export function DoseTable({ found }: { found: Case }) {
       </Box>
     </Paper>
   );
-}
-
-function sums(figures: Case['prescriptions'][number]['figures']): string {
-  const parts = [
-    figures.time_under_tension_s === null ? null : `${figures.time_under_tension_s} s under tension a limb`,
-    figures.volume_load_kg === null || figures.volume_load_kg === 0 ? null : `${figures.volume_load_kg} kg lifted a limb`,
-    figures.contacts === null ? null : `${figures.contacts} landings`,
-    `${Math.round(figures.duration_s / 60)} min`,
-  ];
-  return parts.filter((part) => part !== null).join(' · ');
 }

@@ -40,7 +40,7 @@ export function SessionCard({ id, session, today }: { id: string; session: strin
             <tr key={entry.title + String(i)}>
               <td>{entry.title}</td>
               <td>{entry.asked ?? '–'}</td>
-              <td>{entry.skipped !== null ? `left out: ${entry.skipped}` : entry.done.length === 0 ? (entry.asked === null ? '–' : 'nothing') : `${grouped(entry.done)}${entry.asked_sets !== null && entry.done.length !== entry.asked_sets ? ` (${entry.done.length} of ${entry.asked_sets} sets)` : ''}`}</td>
+              <td>{doneWords(entry)}</td>
               <Box component="td" sx={entry.over ? { color: 'over.main', fontWeight: 600 } : {}}>
                 {entry.pain === null ? 'not told' : `${entry.pain} of 10${entry.over ? ', over its limit' : ''}`}
                 {entry.before !== null && entry.after !== null && ` (test ${entry.before} → ${entry.after})`}
@@ -52,6 +52,13 @@ export function SessionCard({ id, session, today }: { id: string; session: strin
       {one.notes !== null && <Typography variant="body2" color="textSecondary">“{one.notes}”</Typography>}
     </Box>
   );
+}
+
+/** What was done of an exercise, and why no more of it. */
+function doneWords({ done, asked_sets: asked, skipped }: SessionTold['entries'][number]): string {
+  if (done.length === 0) return skipped !== null ? `left out: ${skipped}` : asked === null ? '–' : 'nothing';
+  const short = asked !== null && done.length !== asked;
+  return `${grouped(done)}${short ? ` (${done.length} of ${asked} sets${skipped === null ? '' : `: ${skipped}`})` : ''}`;
 }
 
 /** "3 × 8 at 40 kg" of equal sets, else each of them. */

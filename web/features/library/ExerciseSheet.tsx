@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 
 import { Movement } from '../../charts/Movement';
-import { TempoTrace } from '../../charts/TempoTrace';
+import { SetTrace } from '../../charts/ExerciseTrace';
 import { DIRECTNESS, type Exercise, type Library, MODES } from './words';
 
 /** One exercise: how it is done, what it loads, and its usual dose. */
@@ -27,7 +27,7 @@ export function ExerciseSheet({ exercise, library }: { exercise: Exercise; libra
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mb: 1 }}>
         <Movement exercise={exercise.key} mode={exercise.mode} title={exercise.title} />
         <Box sx={{ minWidth: 0, flex: 1 }}>
-          <TempoTrace dose={exercise.dose} mode={exercise.mode} scale={Math.min(3, 2.2)} title={`One set of ${exercise.title}`} />
+          <SetTrace dose={exercise.dose} mode={exercise.mode} scale={2.2} title={`One set of ${exercise.title}`} />
           <Typography variant="caption" color="textSecondary">one set along time</Typography>
         </Box>
       </Box>

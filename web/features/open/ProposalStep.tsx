@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 
 import { Movement } from '../../charts/Movement';
-import { TempoTrace } from '../../charts/TempoTrace';
+import { SetTrace } from '../../charts/ExerciseTrace';
 import { day } from '../../shell/dates';
 import { useOpening } from './form';
 
@@ -54,7 +54,7 @@ export function ProposalStep() {
             {one.reasons.map((reason) => <Typography key={reason} variant="body2" color="textSecondary">{reason}</Typography>)}
           </Box>
           <Box>
-            <TempoTrace dose={one.dose} mode={one.mode} scale={2} title={`One set of ${one.title}`} />
+            <SetTrace dose={one.dose} mode={one.mode} scale={2} title={`One set of ${one.title}`} />
             {one.alternatives.length > 0 && (
               <TextField select fullWidth label="Another rung" value="" onChange={(event) => set('exercises', { ...form.exercises, [one.prescription]: event.target.value })} slotProps={{ select: { displayEmpty: true, renderValue: () => 'as it is' }, inputLabel: { shrink: true } }}>
                 {one.alternatives.map((other) => <MenuItem key={other.exercise} value={other.exercise}>{other.title}, {other.words}</MenuItem>)}

@@ -57,7 +57,7 @@ function Exercises({ id, copy, close }: { id: string; copy: (items: Item[]) => v
           <Box key={one.prescription.key}>
             <FormControlLabel
               control={<Checkbox checked={!left.includes(one.prescription.key)} onChange={() => setLeft((keys) => (keys.includes(one.prescription.key) ? keys.filter((key) => key !== one.prescription.key) : [...keys, one.prescription.key]))} />}
-              label={`${one.title}, ${one.prescription.dose.sets} × ${one.prescription.dose.hold_s === undefined ? one.prescription.dose.reps : `${one.prescription.dose.hold_s} s`}${one.prescription.dose.load_kg === undefined ? '' : ` at ${one.prescription.dose.load_kg} kg`}`}
+              label={`${one.title}, ${one.words}`}
             />
           </Box>
         ))}

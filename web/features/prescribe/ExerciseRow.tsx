@@ -6,6 +6,8 @@ import Typography from '@mui/material/Typography';
 
 import type { Schemas } from '../../api/client';
 import { ExerciseTrace } from '../../charts/ExerciseTrace';
+import { day } from '../../shell/dates';
+import { LIMBS, sums } from '../../shell/doses';
 import { DoseEditor } from './DoseEditor';
 import { isDrawable, type Prescription, type Preview, type Row } from './draft';
 
@@ -14,6 +16,8 @@ interface Props {
   slots: Schemas['PlanStage']['slots'];
   told: Preview['prescriptions'][number] | undefined;
   fresh: boolean;
+  /** Whether the rest is being ended. */
+  wakes: boolean;
   faults: Readonly<Record<string, string>>;
   open: boolean;
   seconds: number;
@@ -27,10 +31,8 @@ interface Props {
   remove: () => void;
 }
 
-const limbs = { affected: 'sore side', each: 'each side', together: 'both together' } as const;
-
 /** One exercise on the shared time scale, with all that can be set of it when it is open. */
-export function ExerciseRow({ row, slots, told, fresh, faults, open, seconds, width, first, last, toggle, change, move, swap, remove }: Props) {
+export function ExerciseRow({ row, slots, told, fresh, wakes, faults, open, seconds, width, first, last, toggle, change, move, swap, remove }: Props) {
   const { prescription } = row;
   const faulty = Object.keys(faults).length > 0;
   const changed = told?.changed ?? null;
@@ -39,13 +41,14 @@ export function ExerciseRow({ row, slots, told, fresh, faults, open, seconds, wi
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: `minmax(0, 1fr) ${width}px` }, columnGap: 1.5, alignItems: 'center' }}>
         <Box sx={{ minWidth: 0 }}>
           <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.25 }}>
-            <Typography component="h3" sx={{ fontWeight: 600, flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>{row.title} <Typography component="span" variant="body2" color="textSecondary">{limbs[prescription.limbs]}</Typography></Typography>
+            <Typography component="h3" sx={{ fontWeight: 600, flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>{row.title} <Typography component="span" variant="body2" color="textSecondary">{LIMBS[prescription.limbs]}</Typography></Typography>
             <IconButton size="small" aria-label={`Move ${row.title} up`} disabled={first} onClick={() => move(-1)}>↑</IconButton>
             <IconButton size="small" aria-label={`Move ${row.title} down`} disabled={last} onClick={() => move(1)}>↓</IconButton>
           </Box>
+          {row.rests_until !== null && <Typography variant="body2" sx={{ color: 'watch.main', ...(wakes ? { textDecoration: 'line-through' } : {}) }}>Rests until {day(row.rests_until)}</Typography>}
           <Box sx={{ opacity: fresh ? 1 : 0.45 }} aria-busy={!fresh}>
             <Typography variant="body2">{told === undefined ? '…' : [told.words, told.tempo_words].filter(Boolean).join(' · ')}</Typography>
-            <Typography variant="body2" color="textSecondary">{told === undefined ? ' ' : figures(told)}</Typography>
+            <Typography variant="body2" color="textSecondary">{told === undefined ? ' ' : sums(told.figures, told.turns)}</Typography>
           </Box>
         </Box>
         <Box>
@@ -66,19 +69,3 @@ export function ExerciseRow({ row, slots, told, fresh, faults, open, seconds, wi
     </Paper>
   );
 }
-
-function figures(told: Preview['prescriptions'][number]): string {
-  const { figures: sums, turns } = told;
-  return [
-    sums.time_under_tension_s === null ? null : `${sums.time_under_tension_s} s under tension${turns === 2 ? ' a limb' : ''}`,
-    sums.volume_load_kg === null || sums.volume_load_kg === 0 ? null : `${sums.volume_load_kg} kg lifted${turns === 2 ? ' a limb' : ''}`,
-    sums.contacts === null ? null : `${sums.contacts} landings`,
-    minutes(sums.duration_s),
-  ].filter((part) => part !== null).join(' · ');
-}
-
-/** "7 min 30 s" of seconds that the server worked out. */
-export const minutes = (seconds: number): string => {
-  const whole = Math.round(seconds);
-  return whole < 60 ? `${whole} s` : `${Math.floor(whole / 60)} min${whole % 60 === 0 ? '' : ` ${whole % 60} s`}`;
-};

@@ -108,6 +108,11 @@ function Prescribing({ plan, again }: { plan: PlanInForce; again: () => Promise<
             <Typography variant="body2" color="textSecondary">In the order in which they are done</Typography>
             <TimeScale seconds={seconds} width={TRACE} />
           </Box>
+          {draft.rows.some((row) => row.rests_until !== null) && (
+            <Alert severity="warning" action={<Button onClick={() => change({ ends_rest: !draft.ends_rest })}>{draft.ends_rest ? 'Keep the rest' : 'End the rest'}</Button>}>
+              {draft.ends_rest ? 'All of it is asked for again from the day chosen on the right.' : 'Some of this rests for now and is asked for again by itself.'}
+            </Alert>
+          )}
           {draft.rows.length === 0 && <Typography color="textSecondary" sx={{ p: 2 }}>Nothing is asked for in this stage. Add an exercise from the library, or copy from another case.</Typography>}
           {draft.rows.map((row, i) => (
             <ExerciseRow
@@ -116,6 +121,7 @@ function Prescribing({ plan, again }: { plan: PlanInForce; again: () => Promise<
               slots={slots}
               told={preview.data?.prescriptions[i]?.exercise === row.prescription.exercise ? preview.data.prescriptions[i] : undefined}
               fresh={fresh}
+              wakes={draft.ends_rest}
               faults={under(faults, `prescriptions.${i}.`)}
               open={edited === row.id}
               seconds={seconds}

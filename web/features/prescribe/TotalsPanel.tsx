@@ -4,8 +4,8 @@ import Typography from '@mui/material/Typography';
 
 import type { Schemas } from '../../api/client';
 import { day } from '../../shell/dates';
+import { minutes } from '../../shell/doses';
 import type { Preview } from './draft';
-import { minutes } from './ExerciseRow';
 
 type Load = Schemas['WeekLoad'];
 

@@ -10,6 +10,8 @@ export type Dose = Schemas['Dose'];
 export interface Row {
   id: string;
   title: string;
+  /** The day from which it is asked for again, where it rests. */
+  rests_until: string | null;
   prescription: Prescription;
 }
 
@@ -20,6 +22,8 @@ export interface Draft {
   rhythm: Schemas['Rhythm'];
   available: Weekday[];
   from: string;
+  /** Whether what rests is asked for again from that day on. */
+  ends_rest: boolean;
   /** Null: the note that is written by itself. */
   note: string | null;
   why: string;
@@ -34,10 +38,11 @@ export function begin(plan: PlanInForce, key: string = plan.stage): Draft {
   const stage = plan.stages.find((one) => one.key === key) ?? plan.stages[0];
   return {
     stage: stage?.key ?? key,
-    rows: (stage?.prescriptions ?? []).map((one) => ({ id: rowId(), title: one.title, prescription: one.prescription })),
+    rows: (stage?.prescriptions ?? []).map((one) => ({ id: rowId(), title: one.title, rests_until: one.rests_until, prescription: one.prescription })),
     rhythm: stage?.rhythm ?? {},
     available: plan.available,
     from: plan.today,
+    ends_rest: false,
     note: null,
     why: '',
   };
@@ -60,11 +65,12 @@ export function added(exercise: Schemas['LibraryExercise'], slot: string): Row {
   return {
     id: rowId(),
     title: exercise.title,
+    rests_until: null,
     prescription: { key: exercise.key, exercise: exercise.key, mode: exercise.mode, limbs: exercise.sides, slot, dose: exercise.dose },
   };
 }
 
-export const copied = (one: { title: string; prescription: Prescription }, slot: string): Row => ({ id: rowId(), title: one.title, prescription: { ...one.prescription, slot } });
+export const copied = (one: { title: string; prescription: Prescription }, slot: string): Row => ({ id: rowId(), title: one.title, rests_until: null, prescription: { ...one.prescription, slot } });
 
 /** Another rung in the same place: dose, sides and mode are the other exercise's own; slot, pain limits and progression stay. */
 export function swapped(row: Row, exercise: Schemas['LibraryExercise']): Row {
@@ -92,6 +98,7 @@ export function asRequest(draft: Draft): Schemas['PlanRequest'] {
     rhythm: draft.rhythm,
     available: draft.available,
     from: draft.from === '' ? null : draft.from,
+    ends_rest: draft.ends_rest,
   };
 }
 

@@ -1,6 +1,6 @@
 import type { Draft, PlanInForce } from './draft';
 
-const key = (plan: PlanInForce): string => `rung:prescribing:${plan.id}:${plan.version}`;
+const key = (plan: PlanInForce): string => `rung:prescribing:2:${plan.id}:${plan.version}`;
 
 /** What was begun in this tab for the version in force, so that a reload or a step aside loses nothing. */
 export function keptDraft(plan: PlanInForce): Draft | null {

@@ -27,9 +27,11 @@ final class PlanController extends Controller
     public function show(Request $request, CareCase $case, PrescribePage $page): JsonResponse
     {
         Gate::authorize('decide', $case);
+        $told = $page->of($case);
         AccessLog::read(self::person($request), $case, 'looked at a plan');
+        AccessLog::readMany(self::person($request), 'looked for a plan to copy', array_column($told['others'], 'key'));
 
-        return new JsonResponse($page->of($case));
+        return new JsonResponse($told);
     }
 
     /** Nothing is stored. */
@@ -38,6 +40,8 @@ final class PlanController extends Controller
         Gate::authorize('decide', $case);
         $plan = $case->plan();
         $asked = ReadsCore::from($request, fn(ObjectNode $node): PlanRequest => PlanRequest::read($node, $case, $plan, $this->shelf, false));
+
+        AccessLog::readAgain(self::person($request), $request->session(), 'previewed a plan', [$case->id]);
 
         return new JsonResponse($preview->of($case, $plan, $asked->draft)->toArray());
     }

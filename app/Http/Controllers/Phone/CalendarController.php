@@ -17,7 +17,7 @@ use Illuminate\Http\Response;
  */
 final class CalendarController
 {
-    public function __invoke(string $token, SessionCalendar $calendar): Response
+    public function __invoke(string $token): Response
     {
         $user = User::query()->withoutGlobalScopes()->where('calendar_hash', Invitation::hash($token))->whereNotNull('athlete_id')->first();
         $case = $user === null ? null : CareCase::query()->withoutGlobalScopes()
@@ -27,6 +27,6 @@ final class CalendarController
         }
         AccessLog::read($user, $case, 'read the calendar');
 
-        return new Response($calendar->of($case), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'no-store, private']);
+        return new Response(SessionCalendar::of($case), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'no-store, private']);
     }
 }
