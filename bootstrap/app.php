@@ -2,24 +2,53 @@
 
 declare(strict_types=1);
 
+use App\Http\Middleware\CheckOrigin;
+use App\Http\Middleware\GuardInput;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\StartSessionOfPeople;
+use App\Http\Middleware\TrustConfiguredProxies;
+use App\Support\DatabaseAway;
+use App\Support\SafeReport;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Session\Middleware\StartSession;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php')
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
-        $middleware->append(SecurityHeaders::class);
+        $middleware->replace(TrustProxies::class, TrustConfiguredProxies::class);
+        $middleware->prepend(GuardInput::class);
+        // Outside of all others, so that their refusals carry the headers too.
+        $middleware->prepend(SecurityHeaders::class);
+        $middleware->web(replace: [StartSession::class => StartSessionOfPeople::class, ValidateCsrfToken::class => CheckOrigin::class]);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => $request->is('api/*'));
+        $exceptions->report(static function (Throwable $problem): bool {
+            SafeReport::write($problem);
+
+            return false;
+        });
+        $exceptions->render(static function (Throwable $problem, Request $request): JsonResponse|Response|null {
+            if (!DatabaseAway::because($problem)) {
+                return null;
+            }
+            $headers = ['Retry-After' => (string) DatabaseAway::RETRY_S];
+
+            return $request->is('api/*')
+                ? new JsonResponse(['message' => 'Rung is away for a moment. What you entered is kept; try again in a few seconds.'], 503, $headers)
+                : response()->view('away', [], 503, $headers);
+        });
         // Answers under /api say what to do next; the details of a failure stay in the log.
         $exceptions->render(static function (Throwable $problem, Request $request): ?JsonResponse {
             if (!$request->is('api/*')) {

@@ -11,6 +11,8 @@ return [
     'cipher' => 'AES-256-CBC',
     'key' => env('APP_KEY'),
     'maintenance' => ['driver' => 'file'],
+    // Addresses of the proxies whose word on https and on the caller's address is taken, with commas between; * for any.
+    'trusted_proxies' => env('TRUSTED_PROXIES', ''),
     // The sign-in of the demo practice; made anew on each machine by ./rung start.
     'demo_password' => env('DEMO_PASSWORD'),
 ];

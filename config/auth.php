@@ -3,7 +3,7 @@
 return [
     'defaults' => ['guard' => 'web', 'passwords' => 'users'],
     'guards' => ['web' => ['driver' => 'session', 'provider' => 'users']],
-    'providers' => ['users' => ['driver' => 'eloquent', 'model' => App\Models\User::class]],
+    'providers' => ['users' => ['driver' => 'people', 'model' => App\Models\User::class]],
     'passwords' => [],
     'password_timeout' => 10800,
 ];

@@ -8,7 +8,7 @@ return [
             'host' => env('DB_HOST', '127.0.0.1'),
             'port' => env('DB_PORT', '54329'),
             'database' => env('DB_DATABASE', 'rung'),
-            'username' => env('DB_USERNAME', 'rung'),
+            'username' => env('DB_USERNAME', 'rung_app'),
             'password' => env('DB_PASSWORD', ''),
             'charset' => 'utf8',
             'prefix' => '',

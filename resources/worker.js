@@ -30,7 +30,8 @@ self.addEventListener('fetch', (event) => {
     // The newest page where there is reception, the kept one where there is none or it takes too long.
     const kept = () => caches.match(PAGE, { cacheName: CACHE }).then((page) => page ?? Response.error());
     const late = new Promise((resolve) => { setTimeout(() => { kept().then(resolve); }, 3000); });
-    event.respondWith(Promise.race([fetch(request).catch(kept), late]));
+    const newest = fetch(request).then((page) => (page.ok ? page : kept())).catch(kept);
+    event.respondWith(Promise.race([newest, late]));
     return;
   }
   event.respondWith(caches.match(request).then((found) => found ?? fetch(request)));

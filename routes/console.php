@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Access\SignInTries;
 use Illuminate\Support\Facades\Schedule;
 
-Schedule::command('rung:standings')->everyFiveMinutes()->withoutOverlapping();
+// A run that was killed holds its lock for ten minutes at most, and none after a start.
+Schedule::command('rung:standings')->everyFiveMinutes()->withoutOverlapping(10);
+Schedule::call(static fn(): int => SignInTries::forgetOld())->dailyAt('03:10')->name('forget old tries');

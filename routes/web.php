@@ -14,9 +14,10 @@ use App\Http\Controllers\Phone\CalendarController;
 use App\Http\Controllers\Phone\TodayController;
 use App\Http\Controllers\Phone\WorkerController;
 use App\Http\Controllers\SignInController;
+use App\Http\Middleware\KeepBounds;
 use Illuminate\Support\Facades\Route;
 
-Route::prefix('api')->group(function (): void {
+Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
     Route::get('session', [SignInController::class, 'show']);
     Route::post('session', [SignInController::class, 'store']);
     Route::delete('session', [SignInController::class, 'destroy']);
@@ -76,5 +77,6 @@ Route::get('bare', static fn(): string => 'ok')->withoutMiddleware('web');
 Route::get('calendar/{token}.ics', CalendarController::class)->withoutMiddleware('web');
 Route::get('athlete/worker.js', WorkerController::class)->withoutMiddleware('web');
 
-Route::view('athlete/{page?}', 'athlete')->where('page', '.*');
-Route::view('{page?}', 'desk')->where('page', '.*');
+// The pages themselves are the same for everybody; who is signed in is asked by what they load.
+Route::view('athlete/{page?}', 'athlete')->where('page', '.*')->withoutMiddleware('web');
+Route::view('{page?}', 'desk')->where('page', '.*')->withoutMiddleware('web');

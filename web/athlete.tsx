@@ -3,7 +3,7 @@ import Typography from '@mui/material/Typography';
 import { lazy, Suspense } from 'react';
 import { NavLink, Route, Routes, useLocation } from 'react-router';
 
-import { Refusal } from './api/client';
+import { setPatience } from './api/client';
 import { SendingStrip } from './features/athlete/SendingStrip';
 import { Today } from './features/athlete/Today';
 import { SignIn } from './features/signin/SignIn';
@@ -24,8 +24,7 @@ function Phone() {
   const signedIn = useSignedIn();
   const place = useLocation();
   if (place.pathname === '/join') return <Suspense fallback={<Loading what="Rung" />}><JoinScreen /></Suspense>;
-  const unreached = signedIn.error instanceof Refusal && signedIn.error.status === 0;
-  if (unreached && kept('plan') !== null) return <Plan who={null} />;
+  if (signedIn.isError && kept('plan') !== null) return <Plan who={null} />;
   if (signedIn.isPending) return <Loading what="Rung" />;
   if (signedIn.isError) return <Failed problem={signedIn.error} again={() => void signedIn.refetch()} />;
   if (signedIn.data === null) return <SignIn stay words="Your loading plan. Use the link that your practitioner gave you, or sign in." />;
@@ -76,6 +75,8 @@ function Tabs({ plan }: { plan: TodayData }) {
   );
 }
 
+// In a gym a request that hangs is no reception.
+setPatience(4000);
 start(<Phone />, '/athlete');
 
 if ('serviceWorker' in navigator) {

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Access\Email;
 use App\Models\Athlete;
 use App\Models\Role;
 use App\Models\User;
+use App\Support\CurrentPractice;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Rung\Core\Input\InvalidInput;
 
@@ -31,7 +34,10 @@ final class AddAthlete
 
             return [$athlete, null];
         }
-        if (User::query()->withoutGlobalScopes()->where('email', $entry->email)->exists()) {
+        $email = Email::folded($entry->email);
+        // Whoever adds the same address at the same moment waits here until the first has done so.
+        DB::statement('select pg_advisory_xact_lock(hashtext(?))', ["address $email"]);
+        if (app(CurrentPractice::class)->across(static fn(): bool => User::query()->where('email', $email)->exists())) {
             throw InvalidInput::at('/athlete/email', 'is used to sign in already; use another');
         }
         $password = implode('-', str_split(Str::lower(Str::random(12)), 4));
@@ -45,7 +51,7 @@ final class AddAthlete
             'practice_id' => $by->practice_id,
             'athlete_id' => $athlete->id,
             'name' => $entry->name,
-            'email' => $entry->email,
+            'email' => $email,
             'password' => $password,
             'role' => Role::Athlete,
         ]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use Illuminate\Support\Str;
 use Rung\Core\Calendar\Weekday;
 use Rung\Core\CaseFile\Goal;
 use Rung\Core\CaseFile\Side;
@@ -31,6 +32,8 @@ final readonly class CaseOpening
      * @param array<string, string> $exercises chosen by hand, by prescription
      */
     private function __construct(
+        /** Made by the browser, so that an opening that is sent twice opens one case. */
+        public ?string $id,
         public AthleteEntry $athlete,
         public Structure $structure,
         public Side $side,
@@ -83,6 +86,7 @@ final readonly class CaseOpening
         }
 
         return new self(
+            id: self::id($node),
             athlete: $node->child('athlete', AthleteEntry::read(...)),
             structure: $structure,
             side: $side,
@@ -119,6 +123,18 @@ final readonly class CaseOpening
             exercises: $node->childOrNull('exercises', static fn(ObjectNode $map): array => $map->texts()) ?? [],
             draft: $node->textOrNull('draft'),
         );
+    }
+
+    private static function id(ObjectNode $node): ?string
+    {
+        $id = $node->textOrNull('id');
+        if ($id !== null && !Str::isUuid($id)) {
+            $node->fault('id', 'must be a UUID, made anew for each opening');
+
+            return null;
+        }
+
+        return $id === null ? null : strtolower($id);
     }
 
     private static function risk(ObjectNode $node, Catalogue $catalogue, Day $today): FoundRisk

@@ -4,14 +4,19 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Access\SignInTries;
 use App\Models\CareCase;
 use App\Models\Invitation;
 use App\Models\User;
 use App\Support\AccessLog;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
-/** Makes the link that a practitioner hands over. An older one that was not used yet gives way. */
+/**
+ * Makes the link that a practitioner hands over. An older one that was not used yet gives way, every sign-in of the
+ * athlete ends, and so does the waiting after wrong tries.
+ */
 final class InviteAthlete
 {
     private const VALID_DAYS = 7;
@@ -20,8 +25,17 @@ final class InviteAthlete
     public function handle(CareCase $case, User $by): string
     {
         $user = User::query()->where('athlete_id', $case->athlete_id)->firstOrFail();
-        self::withdraw($user);
         $token = Str::random(40);
+        DB::transaction(static fn() => self::invite($case, $by, $user, $token));
+
+        return $token;
+    }
+
+    private static function invite(CareCase $case, User $by, User $user, string $token): void
+    {
+        self::withdraw($user);
+        CloseAccess::of($user, false);
+        SignInTries::clear("sign-in-of:$user->email", "sign-in-known:$user->email");
         Invitation::query()->create([
             'practice_id' => $case->practice_id,
             'user_id' => $user->id,
@@ -31,8 +45,6 @@ final class InviteAthlete
             'expires_at' => CarbonImmutable::now()->utc()->addDays(self::VALID_DAYS),
         ]);
         AccessLog::changed($by, $case, 'invited the athlete');
-
-        return $token;
     }
 
     public static function withdraw(User $user): void

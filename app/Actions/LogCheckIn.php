@@ -22,6 +22,8 @@ final class LogCheckIn
     /** Days that an answer may have waited on a phone. */
     private const WAITED_DAYS = 30;
 
+    private const MOST_A_DAY = 24;
+
     public function __construct(private readonly WriteCase $write) {}
 
     /**
@@ -52,6 +54,9 @@ final class LogCheckIn
         return $this->write->run($case, $by, 'answered the morning', static function (CareCase $case) use ($checkIn, $late, $for): bool {
             if (CheckInRow::isStored($case, $checkIn->id)) {
                 return false;
+            }
+            if ($case->checkIns()->where('local_on', $for->format('Y-m-d'))->count() >= self::MOST_A_DAY) {
+                throw InvalidInput::at('/at', 'is of a day that has ' . self::MOST_A_DAY . ' answers already; tell your practitioner the rest');
             }
             $signs = array_column($checkIn->signs ?? [], 'value');
             CheckInRow::query()->create([

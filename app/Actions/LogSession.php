@@ -12,6 +12,7 @@ use App\Models\TrainingSession;
 use App\Models\User;
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Str;
 use Rung\Core\CaseFile\Goal;
 use Rung\Core\CaseFile\Session;
 use Rung\Core\Dose\Prescription;
@@ -27,6 +28,8 @@ final class LogSession
 {
     /** Minutes by which a phone's clock may run ahead. */
     private const CLOCK_AHEAD_MIN = 5;
+
+    private const MOST_A_DAY = 24;
 
     public function __construct(private readonly WriteCase $write) {}
 
@@ -49,6 +52,7 @@ final class LogSession
             $version = $case->planVersions()->where('version', $planVersion)->first()
                 ?? throw InvalidInput::at('/plan_version', 'must be a version of this plan');
             self::checkEntries($case, $session);
+            self::checkDay($case, $session);
             $fields = TrainingSession::fieldsOf($session) + [
                 'id' => $session->id,
                 'practice_id' => $case->practice_id,
@@ -70,8 +74,8 @@ final class LogSession
      */
     private static function planned(CareCase $case, Session $session): ?string
     {
-        if ($session->planned !== null
-            && PlannedSession::query()->where('case_id', $case->id)->whereKey($session->planned)->update(['withdrawn' => false]) === 0) {
+        if ($session->planned !== null && (!Str::isUuid($session->planned)
+            || PlannedSession::query()->where('case_id', $case->id)->whereKey($session->planned)->update(['withdrawn' => false]) === 0)) {
             throw InvalidInput::at('/planned', 'must name a planned session of this case');
         }
 
@@ -94,6 +98,15 @@ final class LogSession
         }
 
         return $ofDay->stage;
+    }
+
+    /** @throws InvalidInput where more sessions of that day are kept than anybody does */
+    private static function checkDay(CareCase $case, Session $session): void
+    {
+        $start = Clock::utc($session->started_at);
+        if ($case->trainingSessions()->where('started_at', '>', $start->subHours(12))->where('started_at', '<', $start->addHours(12))->count() >= self::MOST_A_DAY) {
+            throw InvalidInput::at('/started_at', 'is of a day that has ' . self::MOST_A_DAY . ' sessions already; tell your practitioner if there were more');
+        }
     }
 
     /** @throws InvalidInput where the session names what the case does not have */

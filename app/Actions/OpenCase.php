@@ -15,6 +15,7 @@ use App\Models\StageEntry;
 use App\Models\StrengthTest;
 use App\Models\User;
 use App\Support\AccessLog;
+use App\Support\CurrentPractice;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -46,6 +47,10 @@ final class OpenCase
         $plan = ProposeStart::planFor($start, $opening->severity);
 
         $opened = DB::transaction(function () use ($by, $opening, $start, $plan, $today): OpenedCase {
+            $before = $opening->id === null ? null : self::openedBefore($opening->id);
+            if ($before !== null) {
+                return new OpenedCase($before, null, false);
+            }
             [$athlete, $password] = AddAthlete::of($opening->athlete, $by);
             self::checkBodyMass($athlete, $plan);
             $case = $this->store($athlete, $by, $opening, $start, $plan, $today);
@@ -58,11 +63,27 @@ final class OpenCase
         return $opened;
     }
 
+    /**
+     * The case that the same opening made when it was sent before; whoever sends it at the same moment waits for it.
+     *
+     * @throws InvalidInput where the id belongs to something else
+     */
+    private static function openedBefore(string $id): ?CareCase
+    {
+        DB::statement('select pg_advisory_xact_lock(hashtext(?))', ["opening $id"]);
+        $found = CareCase::query()->find($id);
+        if ($found === null && app(CurrentPractice::class)->across(static fn(): bool => CareCase::query()->whereKey($id)->exists())) {
+            throw InvalidInput::at('/id', 'is taken; begin the opening anew');
+        }
+
+        return $found;
+    }
+
     private function store(Athlete $athlete, User $by, CaseOpening $opening, Start $start, Plan $plan, Day $today): CareCase
     {
         $proposal = $start->proposal;
         $signs = array_map(static fn(FoundSign $sign): array => $sign->toArray() + ['by' => $by->name, 'on' => $today->toIso()], $opening->signs);
-        $case = CareCase::query()->create([
+        $case = CareCase::query()->create(($opening->id === null ? [] : ['id' => $opening->id]) + [
             'practice_id' => $by->practice_id,
             'athlete_id' => $athlete->id,
             'practitioner_id' => $by->id,

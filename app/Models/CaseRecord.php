@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToPractice;
+use App\Support\CurrentPractice;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -40,7 +41,7 @@ abstract class CaseRecord extends Model
      */
     public static function isStored(CareCase $case, string $id): bool
     {
-        $found = static::query()->withoutGlobalScopes()->whereKey($id)->first();
+        $found = app(CurrentPractice::class)->across(static fn(): ?self => static::query()->whereKey($id)->first());
         if ($found instanceof self && $found->case_id !== $case->id) {
             throw InvalidInput::at('/id', 'is taken; send this again under another');
         }

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $id
  * @property string $name
  * @property string $timezone
+ * @property bool $demo the demo practice, which ./rung demo may erase
  */
 final class Practice extends Model
 {

@@ -4,17 +4,31 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Access\People;
+use App\Database\PracticeConnector;
+use App\Database\Walls;
 use App\Models\CareCase;
 use App\Models\User;
 use App\Policies\CareCasePolicy;
 use App\Support\CatalogueFiles;
 use App\Support\CatalogueShelf;
+use App\Support\CurrentPractice;
 use App\Support\MessageSender;
 use App\Support\SimulatedSender;
 use Carbon\CarbonImmutable;
+use Illuminate\Auth\Events\Authenticated;
+use Illuminate\Auth\Events\Logout;
+use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Contracts\Hashing\Hasher;
+use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Events\ConnectionEstablished;
+use Illuminate\Database\Events\MigrationsEnded;
+use Illuminate\Database\Events\TransactionRolledBack;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
@@ -23,6 +37,8 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $this->app->singleton(CurrentPractice::class);
+        $this->app->bind('db.connector.pgsql', PracticeConnector::class);
         $this->app->bind(MessageSender::class, SimulatedSender::class);
         $this->app->singleton(CatalogueShelf::class, fn(): CatalogueShelf => new CatalogueShelf(
             CatalogueFiles::load($this->app->basePath('catalogue'), $this->app->storagePath('framework/catalogue.kept')),
@@ -31,6 +47,7 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        $this->keepPracticesApart($this->app->make(CurrentPractice::class));
         Date::use(CarbonImmutable::class);
         Model::preventSilentlyDiscardingAttributes();
         JsonResource::withoutWrapping();
@@ -40,5 +57,22 @@ final class AppServiceProvider extends ServiceProvider
         Gate::policy(CareCase::class, CareCasePolicy::class);
         Gate::define('treat', static fn(User $user): bool => $user->role->treats());
         Gate::define('train', static fn(User $user): bool => $user->athlete_id !== null);
+    }
+
+    /** Whoever is signed in works in their own practice, and the database is told so before each statement that needs it. */
+    private function keepPracticesApart(CurrentPractice $practice): void
+    {
+        Event::listen(Authenticated::class, static function (Authenticated $event) use ($practice): void {
+            if ($event->user instanceof User) {
+                $practice->enter($event->user->practice_id);
+            }
+        });
+        Event::listen(Logout::class, static fn() => $practice->leave());
+        Event::listen(TransactionRolledBack::class, static fn() => $practice->forget());
+        Event::listen(MigrationsEnded::class, static fn() => Walls::raise());
+        Event::listen(ConnectionEstablished::class, static function (ConnectionEstablished $event) use ($practice): void {
+            $event->connection->beforeExecuting(static fn(string $query, array $bindings, Connection $connection) => $practice->tell($connection));
+        });
+        Auth::provider('people', static fn(Application $app): People => new People($app->make(Hasher::class), User::class, $practice));
     }
 }

@@ -6,8 +6,9 @@ namespace App\Support;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
+use InvalidArgumentException;
 use Rung\Core\Time\Moment;
-use Throwable;
 
 /** Puts right what a phone with a wrong clock says, by the moment that it took for now when it sent. */
 final readonly class PhoneClock
@@ -19,14 +20,16 @@ final readonly class PhoneClock
 
     private function __construct(private int $aheadS) {}
 
+    /** @throws ValidationException where the phone does not say a moment */
     public static function of(Request $request): self
     {
+        $told = $request->header(self::HEADER);
         try {
-            $told = $request->header(self::HEADER);
-            $ahead = is_string($told) ? (int) CarbonImmutable::now()->diffInSeconds(CarbonImmutable::parse($told)) : 0;
-        } catch (Throwable) {
-            $ahead = 0;
+            $moment = is_string($told) ? Moment::fromIso($told) : null;
+        } catch (InvalidArgumentException $problem) {
+            throw ValidationException::withMessages([self::HEADER => "The phone's clock {$problem->getMessage()}."]);
         }
+        $ahead = $moment === null ? 0 : intdiv($moment->micros, 1_000_000) - CarbonImmutable::now()->getTimestamp();
 
         return new self(abs($ahead) > self::TOLERATED_S ? $ahead : 0);
     }

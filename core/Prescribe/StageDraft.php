@@ -16,6 +16,9 @@ use Rung\Core\Time\Day;
 /** A stage as a practitioner is about to prescribe it (docs/rules.md, "Prescribing"). */
 final readonly class StageDraft
 {
+    /** A version may wait so many days for its first one. */
+    public const MAX_DAYS_AHEAD = 180;
+
     private function __construct(
         public PlanStage $before,
         public PlanStage $stage,
@@ -49,6 +52,11 @@ final readonly class StageDraft
         }
         if ($from !== null && $from->number !== 0 && $today->isAfter($from)) {
             $node->fault('from', 'must be today or later: what was done stays as it was asked');
+            $from = null;
+        }
+        if ($from !== null && $from->daysSince($today) > self::MAX_DAYS_AHEAD) {
+            $node->fault('from', 'must lie within ' . self::MAX_DAYS_AHEAD . ' days');
+            $from = null;
         }
         if ($before->stage->key === $key) {
             self::check($node, $prescriptions, $before, $catalogue, $bodyMassKg);

@@ -19,7 +19,7 @@ final readonly class Day
      */
     public static function fromIso(string $text): self
     {
-        if (preg_match('/^(\d{4})-(\d\d)-(\d\d)$/', $text, $part) !== 1) {
+        if (preg_match('/^(\d{4})-(\d\d)-(\d\d)$/D', $text, $part) !== 1) {
             throw new InvalidArgumentException('must be a date such as 2026-04-14');
         }
         [$year, $month, $day] = [(int) $part[1], (int) $part[2], (int) $part[3]];

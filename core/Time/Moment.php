@@ -28,7 +28,7 @@ final readonly class Moment
      */
     public static function fromIso(string $text): self
     {
-        $form = '/^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)(?::(\d\d)(?:\.(\d{1,9}))?)?(Z|[+-]\d\d:\d\d)?$/';
+        $form = '/^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)(?::(\d\d)(?:\.(\d{1,9}))?)?(Z|[+-]\d\d:\d\d)?$/D';
         if (preg_match($form, $text, $part, PREG_UNMATCHED_AS_NULL) !== 1) {
             throw new InvalidArgumentException('must be a moment such as 2026-04-14T07:05:00+02:00');
         }

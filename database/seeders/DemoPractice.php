@@ -13,6 +13,7 @@ use App\Models\Role;
 use App\Models\User;
 use App\Support\CatalogueShelf;
 use App\Support\Clock;
+use App\Support\CurrentPractice;
 use Illuminate\Support\Facades\DB;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -33,18 +34,21 @@ final class DemoPractice
         private readonly CatalogueShelf $shelf,
         private readonly StoreHistory $store,
         private readonly RefreshStanding $standing,
+        private readonly CurrentPractice $current,
     ) {}
 
     /** @return int how many cases there are now */
     public function load(string $password): int
     {
         DB::transaction(function () use ($password): void {
-            $practice = Practice::query()->create(['name' => 'Ropewalk Circus School', 'timezone' => self::ZONE]);
-            $ola = self::user($practice, 'Ola Vance', 'ola.vance', $password, Role::Owner);
-            $ren = self::user($practice, 'Ren Castellan', 'ren.castellan', $password, Role::Practitioner);
-            foreach (DemoStories::all() as $i => $demo) {
-                $this->case($practice, $i % 3 === 2 ? $ren : $ola, $demo, $password);
-            }
+            $practice = $this->current->across(static fn(): Practice => Practice::query()->create(['name' => 'Ropewalk Circus School', 'timezone' => self::ZONE, 'demo' => true]));
+            $this->current->during($practice->id, function () use ($practice, $password): void {
+                $ola = self::user($practice, 'Ola Vance', 'ola.vance', $password, Role::Owner);
+                $ren = self::user($practice, 'Ren Castellan', 'ren.castellan', $password, Role::Practitioner);
+                foreach (DemoStories::all() as $i => $demo) {
+                    $this->case($practice, $i % 3 === 2 ? $ren : $ola, $demo, $password);
+                }
+            });
         });
 
         return count(DemoStories::all());

@@ -5,52 +5,76 @@ begin_instance() {
     trap stop_instance EXIT
     stop_instance
     # What an earlier run left would be taken for this one: a cached setting, a database.
-    rm -rf "$PG_HOME/pg" "$HOME_DIR"/cache/*
+    rm -rf "$PG_DATA" "$ETC" "$STORAGE" "$LOG" "$HOME_DIR/backups"
+    use_instance "$1" "$2" "$3"
 }
 
 step() { say "$1"; shift; "$@" || stop_here "failed: $*"; }
 
+# The feature tests reach the database as the application does; what they need of the owner is named apart.
+feature_tests() (
+    owner_artisan migrate:fresh --force --quiet
+    export_settings
+    export APP_ENV=testing SESSION_DRIVER=database LARAVEL_STORAGE_PATH=$ETC/phpunit APP_CONFIG_CACHE=$ETC/phpunit/none.php
+    export APP_ROUTES_CACHE=$ETC/phpunit/none.php APP_PACKAGES_CACHE=$ETC/phpunit/packages.php APP_SERVICES_CACHE=$ETC/phpunit/services.php
+    export VIEW_COMPILED_PATH=$ETC/phpunit/framework/views LOG_PATH=$ETC/phpunit/rung.log RUNG_INSTANCE=$INSTANCE OWNER_PASSWORD=$DB_OWNER_PASSWORD
+    mkdir -p "$ETC/phpunit/framework/views"
+    php vendor/bin/phpunit --testsuite=feature "$@"
+)
+
+# Kills, backups, privileges: what holds of the instance as it stands on the machine.
+operations_tests() (
+    export RUNG_INSTANCE=$INSTANCE RUNG_URL=http://127.0.0.1:$PORT RUNG_HOME=$HOME_DIR RUNG_WEB_USER=$WEB_USER
+    php vendor/bin/phpunit --testsuite=operations "$@"
+)
+
 check_all() {
-    WITH_BROWSER=1
+    WITH_DEV=1
     begin_instance test 8081 54330
     install_all
     mkdir -p tests/browser
     step "code style" php vendor/bin/php-cs-fixer check --quiet --config=.php-cs-fixer.php
     step "static analysis and layering" php -d memory_limit=2G vendor/bin/phpstan analyse --no-progress --configuration=phpstan.neon
     step "core" php vendor/bin/phpunit --testsuite=core
+    make_storage
     start_postgres
-    own_files
-    step "features" env APP_ENV=testing SESSION_DRIVER=database php vendor/bin/phpunit --testsuite=feature
+    step "features" feature_tests
     build_front_end
     step "types" npm run --silent types
     step "JavaScript style" npm run --silent lint
-    artisan migrate:fresh --force --quiet
+    owner_artisan migrate:fresh --force --quiet
     serve
     artisan rung:demo
-    step "browser" env RUNG_URL="http://127.0.0.1:$PORT" npx playwright test --config=tests/browser/playwright.config.ts
+    step "browser" env RUNG_URL="http://127.0.0.1:$PORT" DEMO_PASSWORD="$DEMO_PASSWORD" npx playwright test --config=tests/browser/playwright.config.ts
+    step "operations" operations_tests
     say "all checks passed"
 }
 
 bench() {
+    WITH_DEV=1
     begin_instance bench 8082 54331
     install_all
     build_front_end
     serve
     artisan rung:demo
     php -d opcache.enable_cli=1 support/bench/core.php
-    php support/bench/server.php "http://127.0.0.1:$PORT" "13 cases"
-    php support/bench/crowd.php 150 history
-    php support/bench/server.php "http://127.0.0.1:$PORT" "163 cases, 150 of 26 weeks"
-    php support/bench/crowd.php 5000
-    php support/bench/server.php "http://127.0.0.1:$PORT" "5163 cases"
+    bench_server "13 cases"
+    php_as_owner support/bench/crowd.php 150 history
+    bench_server "163 cases, 150 of 26 weeks"
+    php_as_owner support/bench/crowd.php 5000
+    bench_server "5163 cases"
 }
 
+php_as_app() ( export_settings; export APP_CONFIG_CACHE=$ETC/owner/none.php LOG_CHANNEL=stderr LARAVEL_STORAGE_PATH=$ETC/owner; php "$@" )
+php_as_owner() ( export DB_HOST=127.0.0.1 DB_PORT=$PG_PORT DB_DATABASE=rung DB_USERNAME=rung_owner DB_PASSWORD=$DB_OWNER_PASSWORD; php "$@" )
+bench_server() { php_as_app support/bench/server.php "http://127.0.0.1:$PORT" "$1"; }
+
 shots() {
-    WITH_BROWSER=1
+    WITH_DEV=1
     begin_instance shots 8083 54332
     install_all
     build_front_end
     serve
     artisan rung:demo
-    RUNG_URL="http://127.0.0.1:$PORT" npx playwright test --config=tests/browser/shots.config.ts
+    RUNG_URL="http://127.0.0.1:$PORT" DEMO_PASSWORD="$DEMO_PASSWORD" npx playwright test --config=tests/browser/shots.config.ts
 }

@@ -179,7 +179,7 @@ test('an exercise is copied from another case, with the dose that stands there',
   await page.getByRole('option', { name: 'Edda Moorgate, right' }).click();
   const boxes = dialog.getByRole('checkbox');
   await expect(boxes.first()).toBeChecked();
-  const words = await dialog.locator('label').filter({ has: boxes.first() }).innerText();
+  const words = await boxes.first().locator('xpath=ancestor::label').innerText();
   while ((await boxes.and(page.locator(':checked')).count()) > 1) await boxes.and(page.locator(':checked')).last().uncheck();
   await dialog.getByRole('button', { name: 'Copy 1' }).click();
   await expect(page.getByLabel('What changes (the athlete reads it)')).toHaveValue(`Added: ${words}`);

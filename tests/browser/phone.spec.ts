@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, type Route, test } from '@playwright/test';
 
 import { athlete, expectAccessible, openStep, practitioner, startSession, through, throughAll } from './people';
 
@@ -130,6 +130,26 @@ test('what was sent is not asked for again, not even for a moment', async ({ bro
   await expect(phone.getByRole('region', { name: "Today's session" })).toBeVisible();
   expect(await phone.evaluate(() => (window as unknown as { again: number }).again)).toBe(0);
   await expect.poll(() => phone.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('rung:wait')))).toEqual([]);
+});
+
+test('whatever the server answers, or if it never does, the phone goes on from what it holds', async ({ browser }) => {
+  const phone = await athlete(browser, 'piet.olander');
+  await expect(phone.getByRole('heading', { level: 1 }).first()).toBeVisible();
+  await keptOnPhone(phone);
+  const shown = await phone.getByRole('main').innerText();
+  const troubles: Record<string, (route: Route) => Promise<void> | void> = {
+    'the database is away': (route) => route.fulfill({ status: 503, headers: { 'Retry-After': '5' }, json: { message: 'Rung is away for a moment.' } }),
+    'a failure': (route) => route.fulfill({ status: 500, body: 'x' }),
+    'a page of something in between': (route) => route.fulfill({ status: 502, contentType: 'text/html', body: '<h1>Bad gateway</h1>' }),
+    'no answer, ever': () => undefined,
+  };
+  for (const [name, answer] of Object.entries(troubles)) {
+    await phone.context().route('**/*', (route) => (new URL(route.request().url()).pathname.startsWith('/build/') ? route.continue() : answer(route)));
+    await phone.goto('/athlete');
+    await expect(phone.getByRole('main'), name).toContainText(shown.slice(0, 40), { timeout: 15_000 });
+    await expect(strip(phone), name).toContainText(/reception|kept|No connection/i);
+    await phone.context().unroute('**/*');
+  }
 });
 
 test('a sign-in that has run out and a full phone lose nothing', async ({ browser }) => {

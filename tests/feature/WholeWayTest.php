@@ -111,7 +111,7 @@ final class WholeWayTest extends TestCase
         self::assertSame(['accept', $found->json('standing.because')], [$decision->kind, $decision->evidence['because']]);
         self::assertNotEmpty($decision->evidence['sessions']);
         self::assertSame('repeat', $this->line($case->athlete->name)['action']);
-        $this->expectExceptionMessageMatches('/never changed/');
+        $this->expectExceptionMessageMatches('/permission denied for table decisions/');
         DB::table('decisions')->where('id', $decision->id)->update(['words' => 'otherwise']);
     }
 

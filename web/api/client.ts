@@ -13,6 +13,11 @@ export class Refusal extends Error {
   ) {
     super(message);
   }
+
+  /** Whether Rung could not be reached or could not answer: what is kept here goes on counting, and sending is tried again. */
+  get isAway(): boolean {
+    return this.status === 0 || this.status >= 500;
+  }
 }
 
 /** Heard by the shell, which asks for the password without leaving the page. */
@@ -31,7 +36,15 @@ const withToken: Middleware = {
   },
 };
 
-export const api = createClient<paths>({ baseUrl: '/' });
+/** Milliseconds after which a request that hangs counts as no reception. */
+let patience = 30_000;
+
+export const setPatience = (milliseconds: number): void => { patience = milliseconds; };
+
+export const api = createClient<paths>({
+  baseUrl: '/',
+  fetch: (request) => fetch(request, { signal: AbortSignal.any([request.signal, AbortSignal.timeout(patience)]) }),
+});
 api.use(withToken);
 
 interface Answer<T> {

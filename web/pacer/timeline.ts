@@ -101,7 +101,9 @@ export const repsDone = (line: Timeline, position: number): number => {
   const done = line.phases.filter((phase) => phase.move !== 'ready' && phase.to <= position + 1e-6);
   const last = done[done.length - 1];
   if (last === undefined) return 0;
-  const more = line.phases.some((phase) => phase.rep === last.rep && phase.move !== 'ready' && phase.to > position + 1e-6);
+  // Letting go after a hold is no part of it.
+  const isLeft = (phase: Phase) => phase.move !== 'ready' && phase.move !== 'pause' && phase.to > position + 1e-6;
+  const more = line.phases.some((phase) => phase.rep === last.rep && isLeft(phase));
   return more ? last.rep - 1 : last.rep;
 };
 

@@ -42,7 +42,7 @@ export function useToday(who: string | null) {
   useEffect(() => {
     for (const one of outbox()) if (one.sent === true && reflected.delete(one.what + one.id)) takeOut(one);
   }, [query.dataUpdatedAt]);
-  const offline = query.error instanceof Refusal && query.error.status === 0;
+  const offline = query.error instanceof Refusal && query.error.isAway;
   return { ...query, offline };
 }
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Models\CareCase;
 use App\Models\Practice;
+use App\Support\CurrentPractice;
 use Database\Seeders\DemoPractice;
 use Illuminate\Console\Command;
 
@@ -16,12 +16,13 @@ final class LoadDemo extends Command
 
     protected $description = 'Load the demo practice, Ropewalk Circus School';
 
-    public function handle(DemoPractice $demo): int
+    public function handle(DemoPractice $demo, CurrentPractice $practice): int
     {
-        if ($this->option('if-empty') === true && Practice::query()->exists()) {
-            $newest = CareCase::query()->max('created_at');
-            $this->line('The demo practice was loaded ' . (is_string($newest) ? substr($newest, 0, 10) : 'before')
-                . '; ./rung demo makes its histories end today and erases what was entered.');
+        if ($this->option('if-empty') === true && $practice->across(static fn(): bool => Practice::query()->exists())) {
+            $loaded = $practice->across(static fn() => Practice::query()->where('demo', true)->max('created_at'));
+            if (is_string($loaded)) {
+                $this->line('The demo practice was loaded ' . substr($loaded, 0, 10) . '; ./rung demo makes its histories end today and erases what was entered in it.');
+            }
 
             return self::SUCCESS;
         }

@@ -7,6 +7,8 @@ namespace App\Console\Commands;
 use App\Actions\PlanSessions;
 use App\Actions\RefreshStanding;
 use App\Models\CareCase;
+use App\Models\Practice;
+use App\Support\CurrentPractice;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
@@ -21,7 +23,19 @@ final class RefreshStandings extends Command
 
     protected $description = 'Refresh the standing of cases that nobody wrote to for an hour';
 
-    public function handle(RefreshStanding $standing): int
+    public function handle(RefreshStanding $standing, CurrentPractice $practice): int
+    {
+        $refreshed = 0;
+        foreach ($practice->across(static fn(): array => Practice::query()->pluck('id')->all()) as $id) {
+            $refreshed += is_string($id) ? $practice->during($id, fn(): int => $this->refresh($standing)) : 0;
+        }
+        $this->info("$refreshed cases looked at again");
+
+        return self::SUCCESS;
+    }
+
+    /** @return int how many cases of the current practice were looked at */
+    private function refresh(RefreshStanding $standing): int
     {
         $query = CareCase::query()->whereNull('closed_on');
         if ($this->option('new') === true) {
@@ -40,8 +54,7 @@ final class RefreshStandings extends Command
             });
             $refreshed++;
         }
-        $this->info("$refreshed cases looked at again");
 
-        return self::SUCCESS;
+        return $refreshed;
     }
 }

@@ -4,30 +4,24 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Access\SignInTries;
 use App\Actions\CloseAccess;
 use App\Actions\InviteAthlete;
+use App\Actions\JoinByInvitation;
 use App\Models\CareCase;
 use App\Models\Invitation;
 use App\Models\User;
 use App\Support\AccessLog;
-use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Facades\RateLimiter;
-use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
 
 /** How an athlete gets in: invited on paper, a password or PIN set on the phone, withdrawn again. */
 final class InvitationController extends Controller
 {
-    private const TRIES_A_MINUTE = 10;
-
-    /** A PIN is digits alone and may be shorter than a password. */
-    private const PIN_DIGITS = 6;
-
-    private const PASSWORD_LETTERS = 8;
+    private const FREE_TRIES = 10;
 
     public function show(Request $request, CareCase $case): JsonResponse
     {
@@ -63,29 +57,20 @@ final class InvitationController extends Controller
     }
 
     /** The athlete's phone: sets the password or PIN and stays signed in. */
-    public function join(Request $request): JsonResponse
+    public function join(Request $request, JoinByInvitation $join): JsonResponse
     {
         $place = 'join:' . $request->ip();
-        if (RateLimiter::tooManyAttempts($place, self::TRIES_A_MINUTE)) {
-            throw new TooManyRequestsHttpException(RateLimiter::availableIn($place), 'Too many tries. Wait a minute, then try again.');
+        $wait = SignInTries::count($place, self::FREE_TRIES);
+        if ($wait > 0) {
+            throw new TooManyRequestsHttpException($wait, "Too many tries. Wait $wait seconds, then try again.");
         }
-        RateLimiter::hit($place);
-        $told = $request->validate(['token' => ['required', 'string', 'max:100'], 'password' => ['required', 'string', 'max:200']], [
+        $request->validate(['token' => ['required', 'string', 'max:100'], 'password' => ['required', 'string', 'max:200']], [
+            'token.*' => 'This invitation is not complete. Open the link again, or ask your practitioner for a new one.',
             'password.required' => 'A password or PIN is needed.',
+            'password.*' => 'A password has 200 letters at most.',
         ]);
-        $password = $request->string('password')->toString();
-        $needed = ctype_digit($password) ? self::PIN_DIGITS : self::PASSWORD_LETTERS;
-        if (mb_strlen($password) < $needed) {
-            throw ValidationException::withMessages(['password' => 'A PIN needs at least ' . self::PIN_DIGITS . ' digits, a password at least ' . self::PASSWORD_LETTERS . ' letters.']);
-        }
-        $invitation = Invitation::query()->withoutGlobalScopes()->where('token_hash', Invitation::hash($request->string('token')->toString()))->first();
-        if (!$invitation instanceof Invitation || !$invitation->isOpen()) {
-            throw ValidationException::withMessages(['token' => 'This invitation was used, withdrawn or has run out. Ask your practitioner for a new one.']);
-        }
-        $user = User::query()->withoutGlobalScopes()->findOrFail($invitation->user_id);
-        $user->forceFill(['password' => $password])->save();
-        $invitation->forceFill(['used_at' => CarbonImmutable::now()->utc()])->save();
-        RateLimiter::clear($place);
+        $user = $join->handle($request->string('token')->toString(), $request->string('password')->toString());
+        SignInTries::clear($place);
         Auth::login($user, true);
         $request->session()->regenerate();
 

@@ -4,25 +4,25 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Access\Email;
+use App\Access\SignInTries;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
 
-/** Who is signed in, and signing in and out. Wrong tries are counted, right ones are not. */
+/** Who is signed in, and signing in and out. */
 final class SignInController
 {
-    /** Wrong tries a minute for one address from one place. */
-    private const TRIES = 5;
+    /** Kept on a device that has signed in to an account, so that others' tries at it do not make its owner wait. */
+    private const KNOWN = 'rung_known';
 
-    /** Wrong tries a day for one address from anywhere: a PIN is short. */
-    private const TRIES_A_DAY = 40;
-
-    /** Wrong tries a minute from one place, whatever the address. */
-    private const TRIES_FROM_ONE_PLACE = 30;
+    private const KNOWN_DAYS = 180;
 
     public function show(Request $request): JsonResponse
     {
@@ -33,31 +33,61 @@ final class SignInController
 
     public function store(Request $request): JsonResponse
     {
-        $credentials = $request->validate(
-            ['email' => ['required', 'email'], 'password' => ['required', 'string']],
-            ['email.required' => 'Your e-mail address is needed.', 'email.email' => 'This is no e-mail address.', 'password.required' => 'Your password is needed.'],
+        $request->validate(
+            ['email' => ['required', 'string', 'email', 'max:254'], 'password' => ['required', 'string', 'max:200']],
+            ['email.required' => 'Your e-mail address is needed.', 'email.*' => 'This is not an e-mail address. Check it.', 'password.required' => 'Your password is needed.', 'password.*' => 'A password has 200 letters at most.'],
         );
-        $place = 'sign-in:' . $request->ip();
-        $person = 'sign-in-of:' . mb_strtolower($request->string('email')->toString());
-        $address = "$place|$person";
-        if (RateLimiter::tooManyAttempts($person, self::TRIES_A_DAY)) {
-            throw new TooManyRequestsHttpException(RateLimiter::availableIn($person), 'Too many wrong tries today. Ask your practitioner for a new invitation, or try again tomorrow.');
+        $password = $request->string('password')->toString();
+        $email = Email::folded($request->string('email')->toString());
+        $isKnown = $request->cookie(self::KNOWN) === $email;
+        [$here, $place, $account] = ["sign-in:$email|{$request->ip()}", "sign-in-from:{$request->ip()}", ($isKnown ? 'sign-in-known:' : 'sign-in-of:') . $email];
+        $wait = max(
+            SignInTries::count($here, SignInTries::FREE),
+            SignInTries::count($place, SignInTries::FREE_OF_A_PLACE),
+            SignInTries::count($account, SignInTries::FREE_OF_AN_ACCOUNT),
+        );
+        if ($wait > 0) {
+            throw new TooManyRequestsHttpException($wait, "Too many wrong tries. Wait $wait seconds, then sign in again.");
         }
-        if (RateLimiter::tooManyAttempts($address, self::TRIES) || RateLimiter::tooManyAttempts($place, self::TRIES_FROM_ONE_PLACE)) {
-            throw new TooManyRequestsHttpException(RateLimiter::availableIn($address), 'Too many wrong tries. Wait a minute, then sign in again.');
-        }
-        if (!Auth::attempt($credentials, $request->boolean('stay'))) {
-            RateLimiter::hit($address);
-            RateLimiter::hit($place);
-            RateLimiter::hit($person, 86_400);
-
+        if (!$this->attempt(['email' => $email, 'password' => $password], $request->boolean('stay'))) {
             throw ValidationException::withMessages(['password' => 'E-mail address and password do not match. Check both.']);
         }
-        RateLimiter::clear($address);
-        RateLimiter::clear($person);
+        SignInTries::clear($here, $place, $account);
         $request->session()->regenerate();
 
-        return $this->show($request);
+        return $this->show($request)->withCookie(cookie(self::KNOWN, $email, 60 * 24 * self::KNOWN_DAYS));
+    }
+
+    /**
+     * An address that nobody has takes as long as one that somebody has: a password is checked either way.
+     *
+     * @param array{email: string, password: string} $credentials
+     */
+    private function attempt(array $credentials, bool $stay): bool
+    {
+        $provider = Auth::createUserProvider('users');
+        $user = $provider?->retrieveByCredentials($credentials);
+        if ($provider === null || $user === null) {
+            Hash::check($credentials['password'], self::nobodysHash());
+
+            return false;
+        }
+        if (!$provider->validateCredentials($user, $credentials)) {
+            return false;
+        }
+        $provider->rehashPasswordIfRequired($user, $credentials);
+        Auth::login($user, $stay);
+
+        return true;
+    }
+
+    /** A hash that costs as much to check as those that are kept. */
+    private static function nobodysHash(): string
+    {
+        $rounds = config('hashing.bcrypt.rounds');
+        $hash = Cache::rememberForever('nobodys-hash:' . (is_int($rounds) ? $rounds : ''), static fn(): string => Hash::make(Str::random(40)));
+
+        return is_string($hash) ? $hash : Hash::make('');
     }
 
     public function destroy(Request $request): JsonResponse

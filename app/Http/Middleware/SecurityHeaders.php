@@ -21,6 +21,10 @@ final class SecurityHeaders
         );
         $response->headers->set('X-Content-Type-Options', 'nosniff');
         $response->headers->set('Referrer-Policy', 'same-origin');
+        $response->headers->set('X-Frame-Options', 'DENY');
+        if ($request->isSecure()) {
+            $response->headers->set('Strict-Transport-Security', 'max-age=31536000');
+        }
         if ($request->is('api/*')) {
             $response->headers->set('Cache-Control', 'no-store, private');
         }

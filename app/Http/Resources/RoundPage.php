@@ -8,6 +8,10 @@ use App\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use InvalidArgumentException;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Time\Day;
 use stdClass;
 
 /**
@@ -61,11 +65,29 @@ final class RoundPage
             ->orderBy('c.attention_rank')->orderBy('c.opened_on')->orderBy('c.id')
             ->limit(self::LINES + 1);
         $after = explode('.', $this->text('after'));
-        if (count($after) === 3 && ctype_digit($after[0]) && preg_match('/^\d{4}-\d\d-\d\d$/', $after[1]) === 1 && preg_match('/^[0-9a-f-]{36}$/', $after[2]) === 1) {
+        if (count($after) !== 1 || $after[0] !== '') {
+            self::checkPlace($after);
             $query->whereRaw('(c.attention_rank, c.opened_on, c.id) > (?::smallint, ?::date, ?::uuid)', $after);
         }
 
         return array_values($query->get()->all());
+    }
+
+    /**
+     * @param list<string> $after rank, day and id of the last line of the page before
+     *
+     * @throws InvalidInput
+     */
+    private static function checkPlace(array $after): void
+    {
+        try {
+            $isPlace = count($after) === 3 && preg_match('/^\d{1,3}$/D', $after[0]) === 1 && Str::isUuid($after[2]) && Day::fromIso($after[1])->toIso() === $after[1];
+        } catch (InvalidArgumentException) {
+            $isPlace = false;
+        }
+        if (!$isPlace) {
+            throw InvalidInput::at('/after', 'must be the `next` of the page before; begin again at the first page');
+        }
     }
 
     /**

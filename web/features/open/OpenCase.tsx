@@ -46,6 +46,8 @@ export function OpenCase() {
 function Opening({ id, begun, at, library }: { id: string | null; begun: Form; at: number; library: Library }) {
   const [form, setForm] = useState(begun);
   const [step, setStep] = useState(at);
+  // Sent again after a lost answer, it opens the same case.
+  const [opening] = useState(() => crypto.randomUUID());
   const queries = useQueryClient();
   const top = useRef<HTMLHeadingElement>(null);
   const draft = useDraft(id, form, step);
@@ -57,7 +59,7 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
     retry: false,
   });
   const open = useMutation({
-    mutationFn: () => send(() => api.POST('/api/cases', { body: body(form, draft.draft) })),
+    mutationFn: () => send(() => api.POST('/api/cases', { body: { ...body(form, draft.draft), id: opening } })),
     onError: (problem) => {
       const first = problem instanceof Refusal ? Object.keys(problem.fields).map(stepOf).filter((one) => one > 0).sort((a, b) => a - b)[0] : undefined;
       if (first !== undefined) setStep(first);

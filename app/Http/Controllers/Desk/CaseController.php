@@ -48,7 +48,7 @@ final class CaseController extends Controller
         [$opening, $catalogue, $today] = $this->opening($request);
         $opened = ReadsCore::refusing(static fn(): OpenedCase => $open->handle(self::person($request), $opening, $catalogue, $today));
 
-        return new JsonResponse(['id' => $opened->case->id, 'athlete' => $opened->case->athlete->name, 'password' => $opened->password], 201);
+        return new JsonResponse(['id' => $opened->case->id, 'athlete' => $opened->case->athlete->name, 'password' => $opened->password], $opened->new ? 201 : 200);
     }
 
     public function show(Request $request, CareCase $case, RefreshStanding $standing, CasePage $page): JsonResponse

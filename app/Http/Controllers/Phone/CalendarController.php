@@ -8,6 +8,7 @@ use App\Models\CareCase;
 use App\Models\Invitation;
 use App\Models\User;
 use App\Support\AccessLog;
+use App\Support\CurrentPractice;
 use App\Support\SessionCalendar;
 use Illuminate\Http\Response;
 
@@ -17,14 +18,16 @@ use Illuminate\Http\Response;
  */
 final class CalendarController
 {
-    public function __invoke(string $token): Response
+    public function __invoke(string $token, CurrentPractice $practice): Response
     {
-        $user = User::query()->withoutGlobalScopes()->where('calendar_hash', Invitation::hash($token))->whereNotNull('athlete_id')->first();
-        $case = $user === null ? null : CareCase::query()->withoutGlobalScopes()
-            ->where('practice_id', $user->practice_id)->where('athlete_id', $user->athlete_id)->whereNull('closed_on')->orderBy('opened_on')->first();
-        if (!$user instanceof User || !$case instanceof CareCase) {
-            abort(404);
-        }
+        $user = $practice->across(static fn(): ?User => User::query()->where('calendar_hash', Invitation::hash($token))->whereNotNull('athlete_id')->first());
+
+        return $user === null ? abort(404) : $practice->during($user->practice_id, static fn(): Response => self::of($user));
+    }
+
+    private static function of(User $user): Response
+    {
+        $case = CareCase::query()->where('athlete_id', $user->athlete_id)->whereNull('closed_on')->orderBy('opened_on')->first() ?? abort(404);
         AccessLog::read($user, $case, 'read the calendar');
 
         return new Response(SessionCalendar::of($case), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'no-store, private']);

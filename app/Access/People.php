@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access;
+
+use App\Support\CurrentPractice;
+use Illuminate\Auth\EloquentUserProvider;
+use Illuminate\Contracts\Auth\Authenticatable;
+use Illuminate\Contracts\Hashing\Hasher;
+use SensitiveParameter;
+
+/**
+ * Finds who signs in or is signed in. Until a person is known no practice is, so this one look-up goes across practices;
+ * addresses are compared without capitals.
+ */
+final class People extends EloquentUserProvider
+{
+    /** @param class-string<\Illuminate\Database\Eloquent\Model> $model */
+    public function __construct(Hasher $hasher, string $model, private readonly CurrentPractice $practice)
+    {
+        parent::__construct($hasher, $model);
+    }
+
+    public function retrieveById($identifier)
+    {
+        return $this->practice->across(fn() => parent::retrieveById($identifier));
+    }
+
+    public function retrieveByToken($identifier, #[SensitiveParameter] $token)
+    {
+        return $this->practice->across(fn() => parent::retrieveByToken($identifier, $token));
+    }
+
+    public function updateRememberToken(Authenticatable $user, #[SensitiveParameter] $token): void
+    {
+        $this->practice->across(fn() => parent::updateRememberToken($user, $token));
+    }
+
+    /** @param array<string, mixed> $credentials */
+    public function retrieveByCredentials(#[SensitiveParameter] array $credentials)
+    {
+        if (is_string($credentials['email'] ?? null)) {
+            $credentials['email'] = Email::folded($credentials['email']);
+        }
+
+        return $this->practice->across(fn() => parent::retrieveByCredentials($credentials));
+    }
+
+    /** @param array<string, mixed> $credentials */
+    public function rehashPasswordIfRequired(Authenticatable $user, #[SensitiveParameter] array $credentials, bool $force = false): void
+    {
+        $this->practice->across(fn() => parent::rehashPasswordIfRequired($user, $credentials, $force));
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
+use Illuminate\Http\Request;
+
+/**
+ * Refuses what another site sends in somebody's name. Whoever has a session sends its token with each change. Signing in
+ * and joining come from visitors who have none yet: those requests must name this site as their origin.
+ */
+class CheckOrigin extends ValidateCsrfToken
+{
+    private const BEFORE_A_SESSION = ['api/session', 'api/join'];
+
+    protected function tokensMatch($request): bool
+    {
+        if ($request->isMethod('POST') && $request->is(...self::BEFORE_A_SESSION)) {
+            return self::isOwn($request);
+        }
+
+        return parent::tokensMatch($request);
+    }
+
+    private static function isOwn(Request $request): bool
+    {
+        $site = $request->headers->get('Sec-Fetch-Site');
+        if ($site !== null) {
+            return $site === 'same-origin';
+        }
+        $origin = $request->headers->get('Origin');
+
+        // A program that is no browser sends neither, and carries nobody's cookies.
+        return $origin === null || $origin === $request->getSchemeAndHttpHost();
+    }
+}

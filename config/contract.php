@@ -1,0 +1,3 @@
+<?php
+
+return ['bounds' => App\Http\Contract\Bounds::compile(base_path('docs/formats/api.yaml'))];
