@@ -96,7 +96,7 @@ final class DecideCase
     /** @return array{string, TakenBack} */
     private function clearStop(CareCase $case, DecisionRequest $request, Evaluation $evaluation): array
     {
-        $open = array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->cleared && $stop->id === $request->clears);
+        $open = array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->isCleared() && $stop->id === $request->clears);
         if ($open === []) {
             throw InvalidInput::at('/clears', 'must name a stop that is still open');
         }

@@ -48,7 +48,7 @@ final class Standing
             'group' => $evaluation->attention->group->value,
             'group_reasons' => EvaluationWords::attention($evaluation),
             'event_on' => self::nextEvent($events, $evaluation->log->today),
-            'stopped' => array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->cleared) !== [],
+            'stopped' => array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->isCleared()) !== [],
         ];
     }
 
@@ -161,7 +161,7 @@ final class Standing
         return array_map(static fn(StopSource $stop): array => [
             'id' => $stop->id,
             'at' => $stop->began->toIso(),
-            'cleared' => $stop->cleared,
+            'cleared' => $stop->isCleared(),
             'words' => EvaluationWords::stop($stop, $evaluation),
         ], $evaluation->stops);
     }
@@ -205,6 +205,13 @@ final class Standing
         return $note !== null ? $note->words : match ($proposal->change) {
             Change::HoldAtCap => 'waits: this week has grown enough',
             Change::Unchanged => 'no change this week',
+            Change::Growing => 'goes on growing by itself within what is prescribed',
+            Change::NotDone => 'waits until it is done in full',
+            Change::Waiting => 'failed before: waits for a longer settled run',
+            Change::AtTop => 'the top of its ladder: choose what is next by hand',
+            Change::AtBottom => 'the bottom of its ladder',
+            Change::WithinRange => 'the lower end, ' . DoseWords::of($proposal->prescription),
+            Change::Back => $proposal->dose === null ? '' : DoseWords::of($proposal->prescription->withDose($proposal->dose)),
             Change::NextRung => 'the next rung',
             Change::PreviousRung => 'the rung below',
             Change::Dose => $proposal->dose === null ? '' : DoseWords::of($proposal->prescription->withDose($proposal->dose)),

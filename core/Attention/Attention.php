@@ -21,6 +21,8 @@ final readonly class Attention
 
     private const UNCHANGED_DAYS = 21;
 
+    private const TEST_HIGH_AFTER_DAYS = 14;
+
     private const TIMID_SESSIONS = 6;
 
     private const DONE_PERCENT = 60;
@@ -31,20 +33,25 @@ final readonly class Attention
     private function __construct(public AttentionGroup $group, public array $reasons) {}
 
     /** @param list<SessionResponse> $responses of the log */
-    public static function of(Log $log, array $responses, Action $action, Adherence $fortnight): self
+    public static function of(Log $log, array $responses, Action $action, Adherence $fortnight, bool $failedTwice): self
     {
         $silent = self::silent($log, $action);
         $unchanged = self::unchanged($log, $fortnight);
         $stalled = self::that([
             [AttentionReason::ReviewDue, self::reviewDue($log)],
             [AttentionReason::NoImprovement, self::isNotImproving($log)],
+            [AttentionReason::FailedTwice, $failedTwice],
+            [AttentionReason::TestHigh, self::isTestHigh($log, $action)],
             [AttentionReason::Plateau, $unchanged],
         ]);
-        $timid = self::that([[AttentionReason::TooTimid, self::isTooTimid($log, $responses, $fortnight)]]);
+        $timid = self::that([
+            [AttentionReason::TooTimid, self::isTooTimid($log, $responses, $fortnight)],
+            [AttentionReason::FailedTwice, $failedTwice],
+        ]);
 
         return match (true) {
             $action->kind === ActionKind::Stop => new self(AttentionGroup::StopReview, []),
-            $action->reason === ActionReason::TwoOver => new self(AttentionGroup::OverTwice, []),
+            $action->kind === ActionKind::StepDown && $action->reason === ActionReason::TwoOver => new self(AttentionGroup::OverTwice, []),
             $action->kind === ActionKind::Ease => new self(AttentionGroup::Over, []),
             $silent !== [] => new self(AttentionGroup::Silent, $silent),
             in_array($action->kind, [ActionKind::Advance, ActionKind::Finish], true) => new self(AttentionGroup::ReadyStage, []),
@@ -84,6 +91,12 @@ final readonly class Attention
             [AttentionReason::SessionsMissed, $openLongEnough && Adherence::latestTwoMissed($log)],
             [AttentionReason::LongBreak, $action->reason === ActionReason::LongBreak],
         ]);
+    }
+
+    private static function isTestHigh(Log $log, Action $action): bool
+    {
+        return $action->kind === ActionKind::Repeat && $action->reason === ActionReason::TestOverLimit
+            && $log->today->daysSince($log->file->case->opened_on) >= self::TEST_HIGH_AFTER_DAYS;
     }
 
     private static function reviewDue(Log $log): bool

@@ -13,5 +13,7 @@ enum AttentionReason: string
     case TooTimid = 'too_timid';
     case ReviewDue = 'review_due';
     case NoImprovement = 'no_improvement';
+    case FailedTwice = 'failed_twice';
+    case TestHigh = 'test_high';
     case Plateau = 'plateau';
 }

@@ -62,6 +62,7 @@ final class CaseFileReader
         self::checkNames($node, $file);
         self::checkHistory($node, $file);
         self::checkBodyMass($node, $file);
+        self::checkWantedPain($node, $file);
 
         return $file;
     }
@@ -147,9 +148,22 @@ final class CaseFileReader
         }
         foreach ($file->stage_history as $i => $entry) {
             $before = $file->stage_history[$i - 1] ?? null;
-            // Number 0 stands in for a date that is at fault itself.
-            if ($before !== null && $entry->from->number !== 0 && !$entry->from->isAfter($before->from)) {
+            // A date that is at fault itself is told once.
+            $isSound = !$node->isFaultyAt("stage_history/$i/from") && !$node->isFaultyAt('stage_history/' . ($i - 1) . '/from');
+            if ($before !== null && $isSound && !$entry->from->isAfter($before->from)) {
                 $node->inItem("stage_history/$i/from", 'must be later than the date of the entry before');
+            }
+        }
+    }
+
+    /** Pain that is wanted must be pain that is allowed, by the school where the prescription does not say. */
+    private static function checkWantedPain(ObjectNode $node, CaseFile $file): void
+    {
+        foreach ($file->stages as $i => $stage) {
+            foreach ($stage->prescriptions as $j => $prescription) {
+                if ($prescription->pain?->max === null && ($prescription->pain->min ?? 0) > $file->response_rule->during_max && $node->isSound('response_rule', 'during_max')) {
+                    $node->inItem("stages/$i/prescriptions/$j/pain/min", 'must not be over the limit of the response rule (during_max)');
+                }
             }
         }
     }
@@ -158,7 +172,7 @@ final class CaseFileReader
     {
         $lifted = array_filter(
             $file->prescriptions(),
-            static fn(Prescription $prescription): bool => ($prescription->dose->body_fraction ?? 0) > 0,
+            static fn(Prescription $prescription): bool => ($prescription->dose->body_fraction ?? 0) > 0 || ($prescription->before->dose->body_fraction ?? 0) > 0,
         );
         $athlete = (new Names($node->raw()))->at('athlete');
         if ($lifted !== [] && is_object($athlete) && !isset($athlete->body_mass_kg)) {

@@ -21,6 +21,7 @@ final readonly class Entry
         public ?int $after = null,
         public ?string $skipped = null,
         public ?string $notes = null,
+        public ?HurtAt $hurt_at = null,
     ) {}
 
     public static function read(ObjectNode $node): self
@@ -33,6 +34,7 @@ final readonly class Entry
             $node->wholeOrNull('after', 0, 10),
             $node->textOrNull('skipped'),
             $node->textOrNull('notes'),
+            $node->choiceOrNull('hurt_at', HurtAt::class),
         );
         if (count($entry->sets) > \Rung\Core\Dose\Dose::MAX_SETS) {
             $node->fault('sets', 'must be at most 20 sets');

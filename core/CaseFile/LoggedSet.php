@@ -22,6 +22,8 @@ final readonly class LoggedSet
         public ?int $rir = null,
         /** 0–10. */
         public ?int $effort = null,
+        /** Centimetres. */
+        public int|float|null $height_cm = null,
     ) {}
 
     public static function read(ObjectNode $node): self
@@ -33,6 +35,7 @@ final readonly class LoggedSet
             $node->numberOrNull('load_kg'),
             $node->wholeOrNull('rir'),
             $node->wholeOrNull('effort', 0, 10),
+            $node->numberOrNull('height_cm'),
         );
     }
 

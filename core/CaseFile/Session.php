@@ -51,8 +51,8 @@ final readonly class Session
             signs: $node->choicesOrNull('signs', Sign::class),
             notes: $node->textOrNull('notes'),
         );
-        // A fault of either moment stands for itself and leaves the year 1970 in its place.
-        if ($session->started_at->after($session->ended_at) && $session->ended_at->micros !== 0) {
+        // A fault of either moment stands for itself.
+        if ($session->started_at->after($session->ended_at) && $node->has('ended_at') && !$node->isFaulty('started_at') && !$node->isFaulty('ended_at')) {
             $node->fault('ended_at', 'must not be before started_at');
         }
 

@@ -28,4 +28,10 @@ enum ActionReason: string
     case TestOverLimit = 'test_over_limit';
     case CreepingTwoWeeks = 'creeping_two_weeks';
     case CreepingBaseline = 'creeping_baseline';
+    case Growing = 'growing';
+    case NotDone = 'not_done';
+    case FailedBefore = 'failed_before';
+    case HeldAtCap = 'held_at_cap';
+    case NothingToRaise = 'nothing_to_raise';
+    case TryAgain = 'try_again';
 }

@@ -16,11 +16,14 @@ final readonly class Bouts
 
     private const RECENT_HOURS = 14 * 24;
 
+    private const SIX_WEEKS_HOURS = 42 * 24;
+
     /**
      * @param list<Bout> $recent oldest first
+     * @param list<Bout> $ofSixWeeks oldest first
      * @param list<SessionResponse> $counting
      */
-    private function __construct(public array $recent, private array $counting) {}
+    private function __construct(public array $recent, private array $ofSixWeeks, private array $counting) {}
 
     /** @param list<SessionResponse> $responses of the log, in order of start */
     public static function of(Log $log, array $responses): self
@@ -42,13 +45,12 @@ final readonly class Bouts
         asort($latest);
         $bouts = array_map(static fn(string $key): Bout => Bout::of($groups[$key]), array_keys($latest));
 
-        return new self(
-            array_values(array_filter(
-                $bouts,
-                static fn(Bout $bout): bool => $bout->latestStart()->withinHoursBefore($log->at, self::RECENT_HOURS),
-            )),
-            $counting,
-        );
+        $within = static fn(int $hours): array => array_values(array_filter(
+            $bouts,
+            static fn(Bout $bout): bool => $bout->latestStart()->withinHoursBefore($log->at, $hours),
+        ));
+
+        return new self($within(self::RECENT_HOURS), $within(self::SIX_WEEKS_HOURS), $counting);
     }
 
     public function last(): ?Bout
@@ -79,30 +81,49 @@ final readonly class Bouts
      */
     public function settledRun(Log $log): int
     {
-        $changes = $log->doseChanges;
-        $lastChange = $changes === [] ? null : $changes[count($changes) - 1]->at;
-        $counts = static fn(Session $session): bool => $log->inStage($session)
-            && ($lastChange === null || $session->started_at->after($lastChange));
+        return self::run($this->recent, self::settledSinceChange($log));
+    }
 
-        return $this->run(static fn(Bout $bout): bool => $bout->verdict === Verdict::Settled
-            && array_filter($bout->sessions(), $counts) === $bout->sessions());
+    /** The same run, as far back as six weeks. */
+    public function settledRunOfSixWeeks(Log $log): int
+    {
+        return self::run($this->ofSixWeeks, self::settledSinceChange($log));
     }
 
     /** The length of the unbroken run of recent bouts, newest backwards, that were well borne. */
     public function wellBorneRun(): int
     {
-        return $this->run(static fn(Bout $bout): bool => $bout->isWellBorne());
+        return self::run($this->recent, static fn(Bout $bout): bool => $bout->isWellBorne());
+    }
+
+    /** @return list<Session> of the newest so many recent bouts, in order */
+    public function sessionsOfNewest(int $count): array
+    {
+        return array_merge([], ...array_map(static fn(Bout $bout): array => $bout->sessions(), array_slice($this->recent, -$count)));
+    }
+
+    /** @return callable(Bout): bool */
+    private static function settledSinceChange(Log $log): callable
+    {
+        $changes = $log->doseChanges;
+        $lastChange = $changes === [] ? null : $changes[count($changes) - 1]->at;
+        $counts = static fn(Session $session): bool => $log->inStage($session)
+            && ($lastChange === null || $session->started_at->after($lastChange));
+
+        return static fn(Bout $bout): bool => $bout->verdict === Verdict::Settled
+            && array_filter($bout->sessions(), $counts) === $bout->sessions();
     }
 
     /**
-     * The length of the unbroken run of recent bouts, newest backwards, that pass.
+     * The length of the unbroken run of bouts, newest backwards, that pass.
      *
+     * @param list<Bout> $bouts
      * @param callable(Bout): bool $passes
      */
-    private function run(callable $passes): int
+    private static function run(array $bouts, callable $passes): int
     {
         $length = 0;
-        foreach (array_reverse($this->recent) as $bout) {
+        foreach (array_reverse($bouts) as $bout) {
             if (!$passes($bout)) {
                 break;
             }

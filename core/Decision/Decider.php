@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Rung\Core\Decision;
 
 use Rung\Core\CaseFile\DoseChangeKind;
+use Rung\Core\CaseFile\SessionKind;
 use Rung\Core\Response\Creep;
 use Rung\Core\Response\Log;
 use Rung\Core\Response\PainBounds;
 use Rung\Core\Response\Verdict;
+use Rung\Core\Time\Moment;
 
 /** Finds what to do next (docs/rules.md, "What to do next"). */
 final class Decider
@@ -39,7 +41,7 @@ final class Decider
     private function first(): Action
     {
         foreach ($this->stops as $stop) {
-            if (!$stop->cleared) {
+            if (!$stop->isCleared()) {
                 return new Action(ActionKind::Stop, ActionReason::UnclearedStop);
             }
         }
@@ -49,7 +51,8 @@ final class Decider
                 ? new Action(ActionKind::StepDown, ActionReason::LongBreak)
                 : new Action(ActionKind::Gather, ActionReason::NoRecentAnswers);
         }
-        if ($this->bouts->unansweredSinceLast() >= self::MAX_UNANSWERED) {
+        $isOpenOver = $last->verdict === Verdict::Over && !$this->log->relievedAfter($last->latestEnd());
+        if (!$isOpenOver && $this->bouts->unansweredSinceLast() >= self::MAX_UNANSWERED) {
             return new Action(ActionKind::Gather, ActionReason::AnswersMissing);
         }
 
@@ -70,8 +73,8 @@ final class Decider
     private function afterOver(Bout $last): Action
     {
         return match (true) {
-            $this->relievedSince($last) => new Action(ActionKind::Repeat, ActionReason::AlreadyEased),
-            $this->sportAlone($last) => new Action(ActionKind::Ease, ActionReason::SportOver),
+            $this->log->relievedAfter($last->latestEnd()) => new Action(ActionKind::Repeat, ActionReason::AlreadyEased),
+            $this->isSportAlone($last) => new Action(ActionKind::Ease, ActionReason::SportOver),
             $this->bouts->beforeLast()?->verdict === Verdict::Over => new Action(ActionKind::StepDown, ActionReason::TwoOver),
             default => new Action(ActionKind::Ease, ActionReason::OneOver),
         };
@@ -80,7 +83,7 @@ final class Decider
     private function afterWatch(Bout $last): Action
     {
         $twice = $this->bouts->beforeLast()?->verdict === Verdict::Watch;
-        if (($twice || $this->creep->isCreeping()) && !$this->relievedSince($last)) {
+        if (($twice || $this->creep->isCreeping()) && !$this->log->relievedAfter($last->latestEnd())) {
             return new Action(ActionKind::Ease, $twice ? ActionReason::TwoWatch : ActionReason::Creeping);
         }
 
@@ -109,7 +112,7 @@ final class Decider
     private function heldBack(): ?Action
     {
         foreach ($this->stops as $stop) {
-            if ($this->log->at->micros - $stop->began->micros < self::WEEK_HOURS * \Rung\Core\Time\Moment::HOUR) {
+            if ($this->isThisWeek($stop->began) || ($stop->reviewed !== null && $this->isThisWeek($stop->reviewed))) {
                 return new Action(ActionKind::Repeat, ActionReason::RecentStop);
             }
         }
@@ -117,23 +120,25 @@ final class Decider
         if ($last !== null && !$last->latestStart()->withinHoursBefore($this->log->at, self::WEEK_HOURS)) {
             return new Action(ActionKind::Repeat, ActionReason::StaleAnswers);
         }
-        if ($last !== null && $this->testOverLimit($last)) {
+        if ($last !== null && $this->isTestOverLimit($last)) {
             return new Action(ActionKind::Repeat, ActionReason::TestOverLimit);
         }
         if (!$this->creep->isCreeping()) {
             return null;
         }
-        $relieved = array_filter(
-            $this->log->doseChanges,
-            fn($change): bool => $change->kind->relieves() && $change->at->withinHoursBefore($this->log->at, self::WEEK_HOURS),
-        );
 
-        return $relieved === [] && Creep::of($this->log, 7)->isCreeping()
+        return !$this->log->relievedWithin(self::WEEK_HOURS) && Creep::of($this->log, 7)->isCreeping()
             ? new Action(ActionKind::Ease, ActionReason::CreepingTwoWeeks)
             : new Action(ActionKind::Repeat, ActionReason::CreepingBaseline);
     }
 
-    private function testOverLimit(Bout $last): bool
+    /** Whether a moment lies less than 7 × 24 h before the one that is asked for. */
+    private function isThisWeek(Moment $moment): bool
+    {
+        return $this->log->at->micros - $moment->micros < self::WEEK_HOURS * Moment::HOUR;
+    }
+
+    private function isTestOverLimit(Bout $last): bool
     {
         $over = false;
         foreach ($last->responses as $response) {
@@ -142,19 +147,14 @@ final class Decider
                     return false;
                 }
             }
-            $over = $over || ($response->answer->provocation ?? 0) > $this->log->file->response_rule->during_max;
+            $over = $over || ($response->answer->provocation ?? 0) > $this->log->file->response_rule->next_day_max;
         }
 
         return $over;
     }
 
-    private function relievedSince(Bout $last): bool
-    {
-        return $this->log->changedAfter($last->latestEnd(), static fn(DoseChangeKind $kind): bool => $kind->relieves());
-    }
-
-    /** Whether something was over its limit, and only what belongs to no prescription. */
-    private function sportAlone(Bout $last): bool
+    /** Whether it was the sport that was too much and not the exercises. */
+    private function isSportAlone(Bout $last): bool
     {
         $any = false;
         foreach ($last->sessions() as $session) {
@@ -167,24 +167,30 @@ final class Decider
                 }
             }
         }
-
-        return $any;
-    }
-
-    private function isLongBreak(): bool
-    {
-        $ended = $this->log->ended;
-        $newest = end($ended);
-        if ($newest === false || $newest->started_at->withinHoursBefore($this->log->at, self::LONG_BREAK_HOURS)) {
-            return false;
+        if ($any) {
+            return true;
         }
-        $endedOn = $this->log->file->timezone->dayOf($newest->ended_at);
-        foreach ($this->log->stageHistory as $entry) {
-            if ($entry->from->isAfter($endedOn)) {
+        foreach ($last->responses as $response) {
+            if (in_array($response->verdict, [Verdict::Over, Verdict::Stop], true) && $response->session->kind !== SessionKind::Sport) {
                 return false;
             }
         }
 
-        return !$this->log->changedAfter($newest->ended_at, static fn(DoseChangeKind $kind): bool => $kind->relieves());
+        return true;
+    }
+
+    private function isLongBreak(): bool
+    {
+        $newest = $this->log->ended === [] ? null : $this->log->ended[count($this->log->ended) - 1];
+        if ($newest === null || $newest->started_at->withinHoursBefore($this->log->at, self::LONG_BREAK_HOURS)) {
+            return false;
+        }
+        foreach ($this->log->stageHistory as $entry) {
+            if ($this->log->file->timezone->startOf($entry->from)->withinHoursBefore($this->log->at, self::LONG_BREAK_HOURS)) {
+                return false;
+            }
+        }
+
+        return !$this->log->relievedWithin(self::LONG_BREAK_HOURS);
     }
 }

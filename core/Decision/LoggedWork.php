@@ -4,40 +4,120 @@ declare(strict_types=1);
 
 namespace Rung\Core\Decision;
 
+use Rung\Core\CaseFile\DoseChange;
+use Rung\Core\CaseFile\DoseChangeKind;
+use Rung\Core\CaseFile\HurtAt;
+use Rung\Core\CaseFile\LoggedSet;
 use Rung\Core\CaseFile\Session;
-use Rung\Core\Dose\Dose;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Number;
 use Rung\Core\Response\Log;
+use Rung\Core\Response\PainBounds;
+use Rung\Core\Response\SessionResponse;
 
 /** What the log tells about the work of a prescription: how much was done, and what could be lifted. */
 final class LoggedWork implements WorkDone
 {
-    private const CAP_HOURS = 7 * 24;
+    private const WEEK_HOURS = 7 * 24;
 
     private const BASE_FROM_DAYS_AGO = 13;
 
     private const BASE_TO_DAYS_AGO = 7;
 
-    public function __construct(private readonly Log $log) {}
+    private const ADDED_A_WEEK = 2;
 
-    public function fitsWeek(Prescription $prescription, Dose $dose): bool
+    /** Times the school's run that a step waits for, at most. */
+    private const MOST_WAITING = 3;
+
+    /** @var array<string, ExerciseHistory> */
+    private array $histories = [];
+
+    /** @param list<SessionResponse> $responses of the log, in order of start */
+    public function __construct(private readonly Log $log, private readonly array $responses, private readonly Bouts $bouts) {}
+
+    /** How one prescription has gone since its dose was changed last. */
+    public function history(Prescription $prescription): ExerciseHistory
     {
-        return !$this->changedThisWeek($prescription)
-            || Work::growsWithin($prescription, $dose, $this->base($prescription), $this->log->file->response_rule->week_growth_max_percent, $this->bodyMassKg());
+        return $this->histories[$prescription->key] ??= new ExerciseHistory($this->log, $this->responses, $prescription);
     }
 
-    public function loadFor(Prescription $prescription, int $reps, int|float $incrementKg): int|float|null
+    public function presentLoadKg(Prescription $prescription): int|float
     {
-        $sets = $this->lastSession($prescription)?->setsOf($prescription->key) ?? [];
+        return $this->history($prescription)->presentLoadKg();
+    }
 
-        return Work::loadFor($sets, $reps, $prescription->dose->bodyLoad($this->bodyMassKg()), $incrementKg);
+    public function isDone(Prescription $prescription): bool
+    {
+        return $this->history($prescription)->isDone();
+    }
+
+    public function isWaiting(Prescription $prescription): bool
+    {
+        $setbacks = $this->history($prescription)->setbacks();
+        $after = $this->log->file->response_rule->progress_after;
+
+        return $setbacks > 0 && $this->bouts->settledRunOfSixWeeks($this->log) < $after * min(1 + $setbacks, self::MOST_WAITING);
     }
 
     public function changedThisWeek(Prescription $prescription): bool
     {
-        foreach ($this->log->doseChanges as $change) {
-            if ($change->concerns($prescription->key) && $change->at->withinHoursBefore($this->log->at, self::CAP_HOURS)) {
-                return true;
+        return $this->log->changedWithin($prescription->key, self::WEEK_HOURS);
+    }
+
+    public function addedTwiceThisWeek(Prescription $prescription): bool
+    {
+        return count(array_filter(
+            $this->log->doseChanges,
+            fn(DoseChange $change): bool => $change->kind === DoseChangeKind::AddLoad && $change->prescription === $prescription->key
+                && $change->at->withinHoursBefore($this->log->at, self::WEEK_HOURS),
+        )) >= self::ADDED_A_WEEK;
+    }
+
+    public function base(Prescription $prescription): int|float
+    {
+        $most = 0;
+        foreach ($this->measured($prescription) as $session) {
+            $most = max($most, Work::ofSets($prescription, $session->setsOf($prescription->key), $this->bodyMassKg()));
+        }
+
+        return $most;
+    }
+
+    public function heaviestKg(Prescription $prescription): int|float
+    {
+        $body = $prescription->dose->bodyLoad($this->bodyMassKg());
+        $heaviest = 0;
+        foreach ($this->measured($prescription) as $session) {
+            foreach ($session->setsOf($prescription->key) as $set) {
+                $heaviest = max($heaviest, ($set->load_kg ?? 0) + $body);
+            }
+        }
+
+        return $heaviest;
+    }
+
+    public function weekGrowthMaxPercent(): int|float
+    {
+        return $this->log->file->response_rule->week_growth_max_percent;
+    }
+
+    public function bodyMassKg(): int|float|null
+    {
+        return $this->log->file->athlete->body_mass_kg;
+    }
+
+    public function lastSets(Prescription $prescription): array
+    {
+        return $this->lastSession($prescription)?->setsOf($prescription->key) ?? [];
+    }
+
+    public function lastWasFull(Prescription $prescription): bool
+    {
+        $last = $this->lastSession($prescription);
+        foreach ($this->responses as $response) {
+            if ($response->session === $last) {
+                return $response->verdict->isWellBorne()
+                    && array_filter($this->lastSets($prescription), fn(LoggedSet $set): bool => $this->history($prescription)->isLighter($set)) === [];
             }
         }
 
@@ -58,20 +138,34 @@ final class LoggedWork implements WorkDone
         return 1 + count($weeks);
     }
 
-    /** The most work of any one session of the week before this, or else of the latest session. */
-    public function base(Prescription $prescription): int|float
+    public function wasRaisedLast(Prescription $prescription): bool
     {
-        $most = null;
-        foreach ($this->log->ended as $session) {
-            $age = $this->log->today->daysSince($this->log->dayOf($session));
-            if ($age >= self::BASE_TO_DAYS_AGO && $age <= self::BASE_FROM_DAYS_AGO) {
-                $sets = $session->setsOf($prescription->key);
-                $most = $sets === [] ? $most : max($most ?? 0, Work::ofSets($prescription, $sets, $this->bodyMassKg()));
+        $latest = $this->log->latestChange($prescription->key);
+
+        return $latest !== null && $latest->kind->raises() && $latest->prescription === $prescription->key;
+    }
+
+    public function hurtAtTheEnd(Prescription $prescription): bool
+    {
+        foreach ($this->bouts->last()?->sessions() ?? [] as $session) {
+            foreach ($session->entries as $entry) {
+                if ($entry->prescription === $prescription->key && $entry->hurt_at === HurtAt::End && PainBounds::isOverMax($entry, $this->log)) {
+                    return true;
+                }
             }
         }
-        $last = $most === null ? $this->lastSession($prescription) : null;
 
-        return $most ?? ($last === null ? 0 : Work::ofSets($prescription, $last->setsOf($prescription->key), $this->bodyMassKg()));
+        return false;
+    }
+
+    public function wasAboveLowerEnd(Prescription $prescription): bool
+    {
+        $corridor = $prescription->dose->corridor();
+        $newest = $this->history($prescription)->newest();
+
+        return $corridor !== null && $newest !== null
+            && in_array($newest->session, $this->bouts->last()?->sessions() ?? [], true)
+            && Number::over($this->history($prescription)->amount($newest), $corridor->from);
     }
 
     public function lastSession(Prescription $prescription): ?Session
@@ -85,8 +179,16 @@ final class LoggedWork implements WorkDone
         return null;
     }
 
-    private function bodyMassKg(): int|float|null
+    /** @return list<Session> those of the week before this that logged it, or else the latest one */
+    private function measured(Prescription $prescription): array
     {
-        return $this->log->file->athlete->body_mass_kg;
+        $sessions = array_values(array_filter($this->log->ended, function (Session $session) use ($prescription): bool {
+            $age = $this->log->today->daysSince($this->log->dayOf($session));
+
+            return $age >= self::BASE_TO_DAYS_AGO && $age <= self::BASE_FROM_DAYS_AGO && $session->setsOf($prescription->key) !== [];
+        }));
+        $last = $sessions === [] ? $this->lastSession($prescription) : null;
+
+        return $last === null ? $sessions : [$last];
     }
 }

@@ -7,120 +7,102 @@ namespace Rung\Core\Decision;
 use Rung\Core\Dose\Dose;
 use Rung\Core\Dose\Lever;
 use Rung\Core\Dose\LeverKind;
-use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Phase;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Number;
 
 /**
- * The step that a prescription's progression asks for, one lever at a time
- * (docs/rules.md, "The next dose"). What needs the log is handed in through {@see WorkDone}.
+ * The step that raises a prescription, one lever at a time (docs/rules.md, "The next dose"). What needs the log is handed
+ * in through {@see WorkDone}.
  */
 final class NextDose
 {
-    private const EASED_LOAD = 0.9;
-
-    private const EASED_TIME = 0.75;
-
-    private const LEAST_EASED_S = 5;
-
     public function __construct(private readonly WorkDone $work) {}
 
-    /** @return array{Change, Dose|null} */
-    public function progress(Prescription $prescription): array
+    public function progress(Prescription $prescription): NextStep
     {
         if ($prescription->progression?->blocks !== null) {
             return $this->block($prescription);
         }
+        if (!$this->work->isDone($prescription)) {
+            return NextStep::none($prescription->dose->corridor() !== null ? Change::Growing : Change::NotDone);
+        }
+
+        return $this->work->isWaiting($prescription) ? NextStep::none(Change::Waiting) : $this->byLevers($prescription);
+    }
+
+    public function addLoad(Prescription $prescription): NextStep
+    {
+        if ($this->work->addedTwiceThisWeek($prescription)) {
+            return NextStep::none(Change::HoldAtCap);
+        }
+        $increment = $prescription->progression?->incrementKg();
+        $lever = $prescription->progression?->weightLever();
+        $load = $increment === null ? null : Number::clean($this->work->presentLoadKg($prescription) + $increment);
+        if ($load !== null && ($lever?->kind !== LeverKind::Load || $lever->to === null || !Number::over($load, $lever->to))) {
+            return NextStep::dose($prescription->dose->with(['load_kg' => $load]));
+        }
+        if ($prescription->progression?->blocks === null && !$this->work->isDone($prescription)) {
+            return NextStep::none($prescription->dose->corridor() !== null ? Change::Growing : Change::NotDone);
+        }
+
+        return $prescription->progression?->blocks === null ? $this->byLevers($prescription) : $this->block($prescription);
+    }
+
+    private function byLevers(Prescription $prescription): NextStep
+    {
         foreach ($prescription->progression->levers ?? [] as $lever) {
             $dose = $this->step($lever, $prescription);
             if ($dose instanceof Dose) {
-                return $this->work->fitsWeek($prescription, $dose) ? [Change::Dose, $dose] : [Change::HoldAtCap, null];
+                return $this->fitsWeek($prescription, $dose) ? NextStep::dose($dose) : NextStep::none(Change::HoldAtCap);
             }
             if ($dose) {
                 break;
             }
         }
 
-        return [Change::NextRung, null];
+        return $prescription->isLastRung() ? NextStep::none(Change::AtTop) : NextStep::rung(Change::NextRung, $prescription->rung(1));
     }
 
-    /** @return array{Change, Dose|null} */
-    public function addLoad(Prescription $prescription): array
+    /** Whether a dose keeps to the week's growth, or is the one step that a week always allows. */
+    private function fitsWeek(Prescription $prescription, Dose $dose): bool
     {
-        $progression = $prescription->progression;
-        $increment = $progression?->incrementKg();
-        if ($increment === null) {
-            return $this->progress($prescription);
+        if (!$this->work->changedThisWeek($prescription)) {
+            return true;
         }
-        $load = Number::clean(($prescription->dose->load_kg ?? 0) + $increment);
-        $lever = $progression?->weightLever();
-        if ($lever !== null && $lever->kind === LeverKind::Load && $lever->to !== null && Number::over($load, $lever->to)) {
-            return $this->progress($prescription);
-        }
+        $growth = 1 + $this->work->weekGrowthMaxPercent() / 100;
+        $mass = $this->work->bodyMassKg();
+        $load = $dose->load_kg ?? $this->work->presentLoadKg($prescription);
+        $base = $this->work->base($prescription);
+        $heaviest = Work::isWeighed($prescription) ? $this->work->heaviestKg($prescription) : 0;
 
-        return [Change::Dose, $prescription->dose->with(['load_kg' => $load])];
-    }
-
-    /** @return array{Change, Dose|null} */
-    public function ease(Prescription $prescription): array
-    {
-        $dose = $prescription->dose;
-        $range = $prescription->progression?->lever(LeverKind::Range);
-        if ($range !== null && $dose->range !== null && Number::over($dose->range->width(), $range->step())) {
-            return [Change::Dose, $dose->with([
-                'range' => $dose->range->endingAt(Number::clean($dose->range->to_deg - $range->step())),
-            ])];
-        }
-        if ($dose->sets > 2) {
-            return [Change::Dose, $dose->with(['sets' => $dose->sets - 1])];
-        }
-        $increment = $prescription->progression?->incrementKg();
-        if ($increment !== null) {
-            $load = Number::floorToMultiple(($dose->load_kg ?? 0) * self::EASED_LOAD, $increment);
-            $load = $load == 0 ? $increment : $load;
-            if (Number::under($load, $dose->load_kg ?? 0)) {
-                return [Change::Dose, $dose->with(['load_kg' => $load])];
-            }
-        }
-        $shorter = self::shorter($prescription->mode, $dose);
-
-        return $shorter === null ? [Change::PreviousRung, null] : [Change::Dose, $shorter];
-    }
-
-    /** Three quarters of what lasts longest in the dose, if that lowers it. */
-    private static function shorter(Mode $mode, Dose $dose): ?Dose
-    {
-        $eased = static fn(int|float $amount, int $least): int => max($least, Number::floor($amount * self::EASED_TIME));
-        [$field, $now, $least] = match (true) {
-            $mode === Mode::Isometric && $dose->hold_s !== null => ['hold_s', $dose->hold_s, self::LEAST_EASED_S],
-            $dose->work_s !== null => ['work_s', $dose->work_s, self::LEAST_EASED_S],
-            default => ['reps', $dose->reps, 1],
-        };
-        $new = $eased($now, $least);
-
-        return $new < $now ? $dose->with([$field => $new]) : null;
+        return ($base == 0 || Number::atMost(Work::ofDose($prescription, $dose, $load, $mass), $growth * $base))
+            && ($heaviest == 0 || Number::atMost($load + $dose->bodyLoad($mass), $growth * $heaviest));
     }
 
     /** @return Dose|bool the next dose, true for the next rung, false where the lever has no room */
     private function step(Lever $lever, Prescription $prescription): Dose|bool
     {
         $dose = $prescription->dose;
+        $inCorridor = $dose->corridor()?->field;
 
         return match ($lever->kind) {
-            LeverKind::Hold => self::raised($dose, 'hold_s', $dose->hold_s, $lever),
-            LeverKind::Reps => self::raised($dose, 'reps', $dose->reps, $lever),
+            LeverKind::Hold => $inCorridor !== 'hold_s' ? self::raised($dose, 'hold_s', $dose->hold_s, $lever) : false,
+            LeverKind::Reps => $inCorridor !== 'reps' ? self::raised($dose, 'reps', $dose->reps, $lever) : false,
+            LeverKind::Work => $inCorridor !== 'work_s' ? self::raised($dose, 'work_s', $dose->work_s, $lever) : false,
             LeverKind::Sets => self::raised($dose, 'sets', $dose->sets, $lever),
             LeverKind::Percent => self::raised($dose, 'percent_mvc', $dose->percent_mvc, $lever),
+            LeverKind::Height => self::raised($dose, 'height_cm', $dose->height_cm, $lever),
             LeverKind::Range => self::widened($dose, $lever),
             LeverKind::Tempo => self::paced($dose, $lever),
-            LeverKind::Load => self::loaded($dose, $lever),
+            LeverKind::Resistance => self::firmer($dose, $lever),
+            LeverKind::Load => $this->loaded($prescription, $lever),
             LeverKind::RepetitionMaximum => $this->heavier($prescription, $lever),
-            LeverKind::Rung => $prescription->exercise !== $lever->exercise,
+            LeverKind::Rung => $prescription->exercise !== $lever->exercise && !$prescription->isLastRung(),
         };
     }
 
-    /** @param 'hold_s'|'reps'|'sets'|'percent_mvc' $field */
+    /** @param 'hold_s'|'reps'|'work_s'|'sets'|'percent_mvc'|'height_cm' $field */
     private static function raised(Dose $dose, string $field, int|float|null $now, Lever $lever): Dose|false
     {
         $to = $lever->to ?? 0;
@@ -160,14 +142,21 @@ final class NextDose
         return $next === null ? false : $dose->with(['tempo' => $dose->tempo->with($phase, Number::clean($next))]);
     }
 
-    private static function loaded(Dose $dose, Lever $lever): Dose|false
+    private static function firmer(Dose $dose, Lever $lever): Dose|false
     {
-        $load = Number::clean(($dose->load_kg ?? 0) + ($lever->increment_kg ?? 0));
+        $next = $lever->label($dose->resistance, 1);
+
+        return $next === null ? false : $dose->with(['resistance' => $next]);
+    }
+
+    private function loaded(Prescription $prescription, Lever $lever): Dose|false
+    {
+        $load = Number::clean($this->work->presentLoadKg($prescription) + ($lever->increment_kg ?? 0));
         if ($lever->to !== null && Number::over($load, $lever->to)) {
             return false;
         }
 
-        return $dose->with(['load_kg' => $load] + ($lever->back ?? []));
+        return $prescription->dose->with(['load_kg' => $load] + ($lever->back ?? []));
     }
 
     private function heavier(Prescription $prescription, Lever $lever): Dose|false
@@ -175,38 +164,77 @@ final class NextDose
         $dose = $prescription->dose;
         $now = $dose->rm ?? $dose->reps;
         $to = (int) $lever->to;
-        if ($now <= $to) {
+        if ($now <= $to || $dose->reps_to !== null) {
             return false;
         }
         $target = max($to, $now - (int) $lever->step());
-        $load = $this->work->loadFor($prescription, $target, $lever->increment_kg ?? 1);
-        $changes = ['rm' => $target, 'reps' => $target];
-        if ($load !== null && Number::over($load, $dose->load_kg ?? 0)) {
-            $changes['load_kg'] = $load;
-        }
 
-        return $dose->with($changes);
+        return $dose->with(['rm' => $target, 'reps' => $target] + $this->load($prescription, $target, $dose->reps, $lever->increment_kg ?? 1));
     }
 
-    /** @return array{Change, Dose|null} */
-    private function block(Prescription $prescription): array
+    /** @return array{load_kg?: int|float} the load worked out for so many repetitions, where it is not what stands already */
+    private function load(Prescription $prescription, int $reps, int $repsNow, int|float $incrementKg): array
+    {
+        $load = $this->workedOut($prescription, $reps, $repsNow, $incrementKg);
+
+        return $load === null || ($load == 0 && $prescription->dose->load_kg === null) ? [] : ['load_kg' => $load];
+    }
+
+    private function workedOut(Prescription $prescription, int $reps, int $repsNow, int|float $incrementKg): int|float|null
+    {
+        $load = Work::loadFor($this->work->lastSets($prescription), $reps, $prescription->dose->bodyLoad($this->work->bodyMassKg()), $incrementKg);
+        if ($load === null) {
+            return null;
+        }
+        $present = $this->work->presentLoadKg($prescription);
+        if ($reps < $repsNow && $this->work->lastWasFull($prescription)) {
+            // Fewer repetitions at the same weight would be less, not more.
+            return max($load, Number::clean($present + $incrementKg));
+        }
+
+        return $reps <= $repsNow ? max($load, $present) : $load;
+    }
+
+    private function block(Prescription $prescription): NextStep
     {
         $dose = $prescription->dose;
         $block = $prescription->progression?->blockFor($this->work->weekOfStage());
         if ($block === null) {
-            return [Change::Unchanged, null];
+            return NextStep::none(Change::Unchanged);
         }
-        $changes = ['sets' => $block->sets, 'reps' => $block->reps];
+        $increment = $prescription->progression?->incrementKg() ?? 1;
+        $changes = ['sets' => $block->sets, 'reps' => $block->reps, 'reps_to' => $block->reps_to];
+        if ($block->reps_to === null) {
+            $changes += ['grow_by' => null, 'grow_after' => null];
+        }
         if ($dose->rm !== null) {
-            $changes['rm'] = $block->reps;
+            $changes['rm'] = $block->most();
         }
-        $load = $this->work->loadFor($prescription, $block->reps, $prescription->progression?->incrementKg() ?? 1);
-        if ($load !== null && (Number::over($load, $dose->load_kg ?? 0)
-            || ($block->reps > $dose->reps && Number::under($load, $dose->load_kg ?? 0)))) {
-            $changes['load_kg'] = $load;
+        $load = $this->load($prescription, $block->most(), $dose->reps_to ?? $dose->reps, $increment);
+        if ($load !== [] && !$block->differsFrom($dose)) {
+            $present = $this->work->presentLoadKg($prescription);
+            $bounded = min($load['load_kg'], $this->heaviestThisWeek($prescription, $increment));
+            if (Number::over($load['load_kg'], $present) && !Number::over($bounded, $present)) {
+                return NextStep::none(Change::HoldAtCap);
+            }
+            $load = ['load_kg' => $bounded];
         }
-        $next = $dose->with($changes);
+        $next = $dose->with($changes + $load);
 
-        return $next->toArray() === $dose->toArray() ? [Change::Unchanged, null] : [Change::Dose, $next];
+        return $next->toArray() === $dose->toArray() ? NextStep::none(Change::Unchanged) : NextStep::dose($next);
+    }
+
+    /** Kilograms to which a load may grow inside a block; without end where nothing bounds it. */
+    private function heaviestThisWeek(Prescription $prescription, int|float $incrementKg): int|float
+    {
+        $heaviest = Work::isWeighed($prescription) ? $this->work->heaviestKg($prescription) : 0;
+        if ($heaviest == 0) {
+            return INF;
+        }
+        $bound = Work::onBar((1 + $this->work->weekGrowthMaxPercent() / 100) * $heaviest, $prescription->dose->bodyLoad($this->work->bodyMassKg()), $incrementKg);
+
+        return $this->work->changedThisWeek($prescription)
+            ? $bound
+            : max($bound, Number::clean($this->work->presentLoadKg($prescription) + $incrementKg));
     }
 }

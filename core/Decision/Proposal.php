@@ -14,8 +14,10 @@ final readonly class Proposal
         public Prescription $prescription,
         public Change $change,
         public bool $preferred,
-        /** The new dose where the change is one of dose, else null. */
+        /** The new dose where the change is one of dose or takes one back, else null. */
         public ?Dose $dose,
+        /** The exercise that it leads to, where it is another one and the ladder is known. */
+        public ?string $to = null,
     ) {}
 
     /** @return array<string, mixed> */
@@ -25,7 +27,16 @@ final readonly class Proposal
             'prescription' => $this->prescription->key,
             'change' => $this->change->value,
             'preferred' => $this->preferred,
-            'dose' => $this->dose?->toArray(),
+            'dose' => $this->dose === null ? null : $this->told($this->dose),
+            'to' => $this->to,
         ];
+    }
+
+    /** @return array<string, mixed> a changed dose has every field of the one before; what went is null */
+    private function told(Dose $dose): array
+    {
+        $gone = $this->change === Change::Dose ? array_diff_key($this->prescription->dose->toArray(), $dose->toArray()) : [];
+
+        return $dose->toArray() + array_fill_keys(array_keys($gone), null);
     }
 }

@@ -5,17 +5,22 @@ declare(strict_types=1);
 namespace Rung\Core\Decision;
 
 use Rung\Core\CaseFile\DoseChange;
+use Rung\Core\CaseFile\Session;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Response\Log;
+use Rung\Core\Time\Moment;
 
-/** Picks the prescriptions that an action concerns, and asks for the next dose of each. */
+/** Picks the prescriptions that an action concerns, and asks for the next step of each (docs/rules.md, "The next dose"). */
 final class Proposer
 {
     private readonly NextDose $next;
 
-    public function __construct(private readonly Log $log, private readonly ?Bout $last)
+    private readonly EasierDose $easier;
+
+    public function __construct(private readonly Log $log, private readonly Bouts $bouts, private readonly LoggedWork $work)
     {
-        $this->next = new NextDose(new LoggedWork($log));
+        $this->next = new NextDose($work);
+        $this->easier = new EasierDose($work);
     }
 
     /** @return list<Proposal> in the stage's order */
@@ -26,19 +31,51 @@ final class Proposer
         }
 
         return match ($action->kind) {
-            ActionKind::Progress => $this->oneAtATime($this->done(), $this->next->progress(...)),
-            ActionKind::AddLoad => $this->oneAtATime(array_values(array_filter($this->done(), $this->wantsMore(...))), $this->next->addLoad(...)),
-            ActionKind::Ease => $this->all($this->next->ease(...)),
-            ActionKind::StepDown => $this->all(static fn(): array => [Change::PreviousRung, null]),
+            ActionKind::Progress => $this->raised(),
+            ActionKind::AddLoad => $this->loaded(),
+            ActionKind::Ease => $this->lowered($this->easier->ease(...)),
+            ActionKind::StepDown => $this->lowered($this->easier->stepDown(...)),
             default => [],
         };
+    }
+
+    /**
+     * The action as the proposals leave it: where nothing can be raised, or nothing made easier after a rest, what is
+     * there is repeated.
+     *
+     * @param list<Proposal> $proposals of the action
+     */
+    public function settle(Action $action, array $proposals): Action
+    {
+        $changes = array_map(static fn(Proposal $proposal): Change => $proposal->change, $proposals);
+        if ($action->kind === ActionKind::Progress || $action->kind === ActionKind::AddLoad) {
+            foreach ($changes as $change) {
+                if ($change->raises()) {
+                    return $action;
+                }
+            }
+
+            return new Action(ActionKind::Repeat, match (true) {
+                in_array(Change::Growing, $changes, true) => ActionReason::Growing,
+                in_array(Change::NotDone, $changes, true) => ActionReason::NotDone,
+                in_array(Change::Waiting, $changes, true) => ActionReason::FailedBefore,
+                in_array(Change::HoldAtCap, $changes, true) => ActionReason::HeldAtCap,
+                default => ActionReason::NothingToRaise,
+            });
+        }
+        $lowers = $action->kind === ActionKind::Ease || $action->kind === ActionKind::StepDown;
+        if ($lowers && $action->reason !== ActionReason::LongBreak && $changes !== [] && array_filter($changes, static fn(Change $change): bool => $change !== Change::AtBottom) === [] && $this->hasRested()) {
+            return new Action(ActionKind::Repeat, ActionReason::TryAgain);
+        }
+
+        return $action;
     }
 
     /** @return list<string> keys of the prescriptions after which the test was worse, in the stage's order */
     public function drop(): array
     {
         $worse = [];
-        foreach ($this->last?->sessions() ?? [] as $session) {
+        foreach ($this->lastSessions() as $session) {
             foreach ($session->entries as $entry) {
                 if ($entry->testGotWorse()) {
                     $worse[] = $entry->prescription;
@@ -49,97 +86,137 @@ final class Proposer
         return array_values(array_intersect(array_column($this->log->stage->prescriptions, 'key'), $worse));
     }
 
+    /** @return list<Proposal> every exercise of the run has its turn */
+    private function raised(): array
+    {
+        $sessions = $this->bouts->sessionsOfNewest($this->log->file->response_rule->progress_after);
+        $candidates = array_filter(
+            $this->log->stage->prescriptions,
+            static fn(Prescription $p): bool => $p->progression !== null && $p->minPain() === null && self::wasDone($p, $sessions),
+        );
+
+        return $this->oneAtATime(array_values($candidates), $sessions, $this->next->progress(...), true);
+    }
+
+    /** @return list<Proposal> of the exercises that are led by pain and had too little of it */
+    private function loaded(): array
+    {
+        $sessions = $this->lastSessions();
+        $candidates = array_filter($this->log->stage->prescriptions, static function (Prescription $p) use ($sessions): bool {
+            $pain = self::ownPain($p, $sessions);
+
+            return $p->progression !== null && self::wasDone($p, $sessions) && $pain !== null && $p->minPain() !== null && $pain < $p->minPain();
+        });
+
+        return $this->oneAtATime(array_values($candidates), $sessions, $this->next->addLoad(...), false);
+    }
+
     /**
-     * @param callable(Prescription): array{Change, \Rung\Core\Dose\Dose|null} $next
+     * @param callable(Prescription): NextStep $next
      *
      * @return list<Proposal>
      */
-    private function all(callable $next): array
+    private function lowered(callable $next): array
     {
         return array_map(static function (Prescription $prescription) use ($next): Proposal {
-            [$change, $dose] = $next($prescription);
+            $step = $next($prescription);
 
-            return new Proposal($prescription, $change, true, $dose);
+            return new Proposal($prescription, $step->change, true, $step->dose, $step->to);
         }, $this->tooMuch());
     }
 
     /**
+     * One change at a time tells what did it: the one that has waited longest is preferred.
+     *
      * @param list<Prescription> $prescriptions
-     * @param callable(Prescription): array{Change, \Rung\Core\Dose\Dose|null} $next
+     * @param list<Session> $sessions whose pain counts
+     * @param callable(Prescription): NextStep $next
      *
      * @return list<Proposal>
      */
-    private function oneAtATime(array $prescriptions, callable $next): array
+    private function oneAtATime(array $prescriptions, array $sessions, callable $next, bool $blocksFirst): array
     {
-        $answers = array_map($next, $prescriptions);
-        $moves = static fn(Change $change): bool => $change !== Change::HoldAtCap && $change !== Change::Unchanged;
-        $open = array_filter($answers, static fn(array $answer): bool => $moves($answer[0]));
+        $steps = array_map($next, $prescriptions);
         $preferred = null;
         $best = null;
         foreach ($prescriptions as $i => $prescription) {
-            if ($open !== [] && !isset($open[$i])) {
+            if (!$steps[$i]->change->raises()) {
                 continue;
             }
-            $rank = [$this->ownPain($prescription) ?? PHP_INT_MAX, $this->lastNamed($prescription)];
+            $pain = self::ownPain($prescription, $sessions);
+            $rank = [
+                $blocksFirst && $this->isBlockDue($prescription) ? 0 : 1,
+                $pain === null || $pain < $prescription->maxPain($this->log->file->response_rule->during_max) ? 0 : 1,
+                $this->lastNamed($prescription),
+                $pain ?? PHP_INT_MAX,
+            ];
             if ($best === null || $rank < $best) {
                 [$preferred, $best] = [$i, $rank];
             }
         }
-        $proposals = [];
-        foreach ($prescriptions as $i => $prescription) {
-            $proposals[] = new Proposal($prescription, $answers[$i][0], $i === $preferred, $answers[$i][1]);
-        }
 
-        return $proposals;
+        return array_map(
+            static fn(Prescription $prescription, NextStep $step, int $i): Proposal => new Proposal($prescription, $step->change, $i === $preferred, $step->dose, $step->to),
+            $prescriptions,
+            $steps,
+            array_keys($prescriptions),
+        );
+    }
+
+    private function isBlockDue(Prescription $prescription): bool
+    {
+        return $prescription->progression?->blockFor($this->work->weekOfStage())?->differsFrom($prescription->dose) ?? false;
     }
 
     /** @return list<Prescription> those to ease: over their limit; else those done; else all of the stage */
     private function tooMuch(): array
     {
         $ruleMax = $this->log->file->response_rule->during_max;
-        $over = array_values(array_filter(
-            $this->log->stage->prescriptions,
-            fn(Prescription $p): bool => ($this->ownPain($p) ?? 0) > $p->maxPain($ruleMax),
-        ));
-        if ($over !== []) {
-            return $over;
-        }
-        $done = $this->done();
+        $sessions = $this->lastSessions();
+        $all = $this->log->stage->prescriptions;
+        $over = array_filter($all, static fn(Prescription $p): bool => (self::ownPain($p, $sessions) ?? 0) > $p->maxPain($ruleMax));
+        $done = array_filter($all, static fn(Prescription $p): bool => self::wasDone($p, $sessions));
 
-        return $done === [] ? $this->log->stage->prescriptions : $done;
+        return array_values($over !== [] ? $over : ($done !== [] ? $done : $all));
     }
 
-    /** @return list<Prescription> of the stage, with at least one set in the last bout */
-    private function done(): array
+    private function hasRested(): bool
     {
-        return array_values(array_filter($this->log->stage->prescriptions, function (Prescription $prescription): bool {
-            foreach ($this->last?->sessions() ?? [] as $session) {
-                if ($session->setsOf($prescription->key) !== []) {
-                    return true;
-                }
-            }
+        $last = $this->bouts->last();
 
-            return false;
-        }));
+        return $last !== null
+            && $this->log->at->micros - $last->latestStart()->micros >= $this->log->file->response_rule->restDays() * 24 * Moment::HOUR;
     }
 
-    private function wantsMore(Prescription $prescription): bool
+    /** @return list<Session> */
+    private function lastSessions(): array
     {
-        $pain = $this->ownPain($prescription);
-
-        return $pain !== null && $prescription->minPain() !== null && $pain < $prescription->minPain();
+        return $this->bouts->last()?->sessions() ?? [];
     }
 
-    /** The highest pain logged for a prescription in the last bout, 0–10. */
-    private function ownPain(Prescription $prescription): ?int
+    /** @param list<Session> $sessions */
+    private static function wasDone(Prescription $prescription, array $sessions): bool
     {
-        $pains = [];
-        foreach ($this->last?->sessions() ?? [] as $session) {
-            $pain = $session->painOf($prescription->key);
-            if ($pain !== null) {
-                $pains[] = $pain;
+        foreach ($sessions as $session) {
+            if ($session->setsOf($prescription->key) !== []) {
+                return true;
             }
         }
+
+        return false;
+    }
+
+    /**
+     * The highest pain logged for a prescription, 0–10.
+     *
+     * @param list<Session> $sessions
+     */
+    private static function ownPain(Prescription $prescription, array $sessions): ?int
+    {
+        $pains = array_filter(
+            array_map(static fn(Session $session): ?int => $session->painOf($prescription->key), $sessions),
+            static fn(?int $pain): bool => $pain !== null,
+        );
 
         return $pains === [] ? null : max($pains);
     }

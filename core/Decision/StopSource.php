@@ -21,8 +21,14 @@ final readonly class StopSource
         public array $signs,
         /** Pain or test score, 0–10. */
         public ?int $level,
-        public bool $cleared,
+        /** The latest review that cleared it; null where none did. */
+        public ?Moment $reviewed,
     ) {}
+
+    public function isCleared(): bool
+    {
+        return $this->reviewed !== null;
+    }
 
     /** @return list<self> of the whole case, sessions first */
     public static function all(Log $log): array
@@ -36,25 +42,31 @@ final readonly class StopSource
         foreach ($log->checkIns as $checkIn) {
             $records[] = [$checkIn, $checkIn->at, $checkIn->provocation];
         }
+        $reviews = [];
+        foreach ($log->reviews as $review) {
+            $reviews[$review->clears][] = $review->at;
+        }
         $sources = [];
         foreach ($records as [$record, $began, $level]) {
             $signs = StopSigns::of($record->signs ?? []);
             if ($signs !== [] || ($level !== null && $level >= $stopAt)) {
-                $sources[] = new self($record->id, $began, $signs, $level, self::isCleared($log, $record->id, $began));
+                $sources[] = new self($record->id, $began, $signs, $level, self::reviewed($reviews[$record->id] ?? [], $began));
             }
         }
 
         return $sources;
     }
 
-    private static function isCleared(Log $log, string $id, Moment $began): bool
+    /** @param list<Moment> $reviews of the source */
+    private static function reviewed(array $reviews, Moment $began): ?Moment
     {
-        foreach ($log->reviews as $review) {
-            if ($review->clears === $id && !$began->after($review->at)) {
-                return true;
+        $latest = null;
+        foreach ($reviews as $at) {
+            if (!$began->after($at) && ($latest === null || $at->after($latest))) {
+                $latest = $at;
             }
         }
 
-        return false;
+        return $latest;
     }
 }

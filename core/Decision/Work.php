@@ -14,14 +14,16 @@ use Rung\Core\Strength\Strength;
 /** Work as the weekly cap counts it, and the strength that logged sets tell (docs/rules.md, "The next dose"). */
 final class Work
 {
-    /** Of one set: seconds held, kilograms lifted or repetitions, by mode. */
-    public static function of(Prescription $prescription, int $reps, int|float|null $holdS, int|float|null $loadKg, int|float|null $bodyMassKg): int|float
+    /** Whether the weight of a prescription is held to the week's growth as well as its work. */
+    public static function isWeighed(Prescription $prescription): bool
     {
-        return match (true) {
-            $prescription->mode === Mode::Isometric => $reps * ($holdS ?? 0),
-            $prescription->mode->isMoving() => $reps * max(1, ($loadKg ?? 0) + $prescription->dose->bodyLoad($bodyMassKg)),
-            default => $reps,
-        };
+        return $prescription->mode === Mode::Isometric || $prescription->mode->isMoving();
+    }
+
+    /** Of a dose with so many kilograms: seconds, kilograms lifted or repetitions, by mode. */
+    public static function ofDose(Prescription $prescription, Dose $dose, int|float $loadKg, int|float|null $bodyMassKg): int|float
+    {
+        return $dose->sets * self::ofSet($prescription, $dose, new LoggedSet($dose->reps, $dose->hold_s, $dose->work_s, $loadKg), $bodyMassKg);
     }
 
     /** @param list<LoggedSet> $sets */
@@ -29,23 +31,27 @@ final class Work
     {
         $work = 0;
         foreach ($sets as $set) {
-            $work += self::of($prescription, $set->countedReps($prescription->mode), $set->hold_s, $set->load_kg, $bodyMassKg);
+            $work += self::ofSet($prescription, $prescription->dose, $set, $bodyMassKg);
         }
 
         return $work;
     }
 
-    /** Whether a dose is at most so many percent more work than a base; a base of 0 allows any. */
-    public static function growsWithin(Prescription $prescription, Dose $dose, int|float $base, int|float $maxPercent, int|float|null $bodyMassKg): bool
+    private static function ofSet(Prescription $prescription, Dose $dose, LoggedSet $set, int|float|null $bodyMassKg): int|float
     {
-        $work = $dose->sets * self::of($prescription, $dose->reps, $dose->hold_s, $dose->load_kg, $bodyMassKg);
+        $reps = $set->countedReps($prescription->mode);
 
-        return $base == 0 || Number::atMost($work, (1 + $maxPercent / 100) * $base);
+        return match (true) {
+            $dose->isTimed() => $set->work_s ?? 0,
+            $prescription->mode === Mode::Isometric => $reps * ($set->hold_s ?? 0),
+            $prescription->mode->isMoving() => $reps * max(1, ($set->load_kg ?? 0) + $prescription->dose->bodyLoad($bodyMassKg)),
+            default => $reps,
+        };
     }
 
     /**
      * The best estimate of the one-repetition maximum, the body's part in it, and the set that gave it; null where no
-     * set has a load, repetitions, and at most 20 of them with those in reserve.
+     * set lifts anything, has repetitions, and at most 20 of them with those in reserve.
      *
      * @param list<LoggedSet> $sets
      *
@@ -55,10 +61,11 @@ final class Work
     {
         $best = null;
         foreach ($sets as $set) {
+            $lifted = ($set->load_kg ?? 0) + $bodyLoadKg;
             $done = $set->reps ?? 0;
             $rir = $set->rir ?? 0;
-            if (($set->load_kg ?? 0) > 0 && $done > 0 && $done + $rir <= Strength::MAX_REPS) {
-                $kg = Strength::e1rm($set->load_kg + $bodyLoadKg, $done, $rir);
+            if ($lifted > 0 && $done > 0 && $done + $rir <= Strength::MAX_REPS) {
+                $kg = Strength::e1rm($lifted, $done, $rir);
                 $best = $best === null || $kg > $best['kg'] ? ['kg' => $kg, 'set' => $set] : $best;
             }
         }
@@ -76,6 +83,12 @@ final class Work
     {
         $best = $reps > Strength::MAX_REPS ? null : self::bestE1rm($sets, $bodyLoadKg);
 
-        return $best === null ? null : max(0, Number::floorToMultiple(Strength::loadFor($best['kg'], $reps) - $bodyLoadKg, $incrementKg));
+        return $best === null ? null : self::onBar(Strength::loadFor($best['kg'], $reps), $bodyLoadKg, $incrementKg);
+    }
+
+    /** Kilograms to put on for so many lifted, the body's part taken off, rounded down to the increment, not under 0. */
+    public static function onBar(int|float $liftedKg, int|float $bodyLoadKg, int|float $incrementKg): int|float
+    {
+        return max(0, Number::floorToMultiple($liftedKg - $bodyLoadKg, $incrementKg));
     }
 }

@@ -45,6 +45,20 @@ final readonly class Dose
         public ?Range $range = null,
         public ?int $times_per_day = null,
         public int|float|null $beats_per_min = null,
+        /** The upper end of a corridor of repetitions; `reps` is then its lower end. */
+        public ?int $reps_to = null,
+        /** The same of holds, in seconds. */
+        public int|float|null $hold_to_s = null,
+        /** The same of timed work, in seconds. */
+        public int|float|null $work_to_s = null,
+        /** By how much the next session asks for more inside the corridor, in the unit of its field. */
+        public int|float|null $grow_by = null,
+        /** After how many well-borne sessions it does. */
+        public ?int $grow_after = null,
+        /** Centimetres of a step, box or jump. */
+        public int|float|null $height_cm = null,
+        /** Repetitions to leave in reserve. */
+        public ?int $rir = null,
     ) {
         if ($sets < 1 || $sets > self::MAX_SETS) {
             throw new InvalidArgumentException('sets must be from 1 to ' . self::MAX_SETS);
@@ -56,7 +70,7 @@ final readonly class Dose
 
     public static function read(ObjectNode $node): self
     {
-        return new self(
+        $dose = new self(
             sets: $node->whole('sets', 1, self::MAX_SETS),
             reps: $node->whole('reps', 1, self::MAX_REPS),
             hold_s: $node->numberOrNull('hold_s', 0, self::MAX_HOLD_S),
@@ -66,21 +80,53 @@ final readonly class Dose
             load_kg: $node->numberOrNull('load_kg'),
             resistance: $node->textOrNull('resistance'),
             body_fraction: $node->numberOrNull('body_fraction'),
-            contacts_per_rep: $node->numberOrNull('contacts_per_rep'),
+            contacts_per_rep: $node->wholeOrNull('contacts_per_rep'),
             percent_mvc: $node->numberOrNull('percent_mvc', 0, 100),
             effort: $node->wholeOrNull('effort', 0, 10),
             rm: $node->wholeOrNull('rm', 1, self::MAX_REPS),
             range: $node->childOrNull('range', Range::read(...)),
             times_per_day: $node->wholeOrNull('times_per_day', 1, 24),
             beats_per_min: $node->numberOrNull('beats_per_min'),
+            reps_to: $node->wholeOrNull('reps_to', 1, self::MAX_REPS),
+            hold_to_s: $node->numberOrNull('hold_to_s', 0, self::MAX_HOLD_S),
+            work_to_s: $node->numberOrNull('work_to_s'),
+            grow_by: $node->numberOrNull('grow_by'),
+            grow_after: $node->wholeOrNull('grow_after'),
+            height_cm: $node->numberOrNull('height_cm'),
+            rir: $node->wholeOrNull('rir'),
         );
+        Corridor::check($node, $dose);
+
+        return $dose;
+    }
+
+    /** The range of repetitions, hold or work within which sessions grow and ease by themselves; null where there is none. */
+    public function corridor(): ?Corridor
+    {
+        return Corridor::of($this);
+    }
+
+    /** Whether the dose is a span of time that is neither held nor counted. */
+    public function isTimed(): bool
+    {
+        return $this->work_s !== null && $this->hold_s === null && $this->tempo === null;
+    }
+
+    /** The same dose at the upper end of its corridor. */
+    public function most(): self
+    {
+        $corridor = $this->corridor();
+
+        /** @phpstan-ignore argument.type (the upper end of repetitions is whole) */
+        return $corridor === null ? $this : $this->with([$corridor->field => $corridor->to]);
     }
 
     /**
      * The same dose with some fields changed.
      *
      * @param array{sets?: int, reps?: int, hold_s?: int|float, work_s?: int|float, tempo?: Tempo, load_kg?: int|float,
-     *     percent_mvc?: int|float, rm?: int, range?: Range} $changes
+     *     percent_mvc?: int|float, rm?: int, range?: Range, height_cm?: int|float, resistance?: string,
+     *     reps_to?: int|null, hold_to_s?: int|float|null, work_to_s?: int|float|null, grow_by?: int|float|null, grow_after?: int|null} $changes
      */
     public function with(array $changes): self
     {
@@ -124,16 +170,23 @@ final readonly class Dose
         return array_filter([
             'sets' => $this->sets,
             'reps' => $this->reps,
+            'reps_to' => $this->reps_to,
             'hold_s' => $this->hold_s,
+            'hold_to_s' => $this->hold_to_s,
             'work_s' => $this->work_s,
+            'work_to_s' => $this->work_to_s,
+            'grow_by' => $this->grow_by,
+            'grow_after' => $this->grow_after,
             'tempo' => $this->tempo?->toArray(),
             'rest_s' => $this->rest_s,
             'load_kg' => $this->load_kg,
             'resistance' => $this->resistance,
+            'height_cm' => $this->height_cm,
             'body_fraction' => $this->body_fraction,
             'contacts_per_rep' => $this->contacts_per_rep,
             'percent_mvc' => $this->percent_mvc,
             'effort' => $this->effort,
+            'rir' => $this->rir,
             'rm' => $this->rm,
             'range' => $this->range?->toArray(),
             'times_per_day' => $this->times_per_day,

@@ -26,7 +26,7 @@ final class DoseArithmetic
         $set = match (true) {
             $mode === Mode::Isometric && $dose->hold_s !== null => $dose->reps * $dose->hold_s,
             $dose->tempo !== null => $dose->reps * $dose->tempo->repSeconds(),
-            default => $dose->work_s,
+            default => $dose->isTimed() ? $dose->work_s : null,
         };
         $turns = $limbs->turns() * $dose->sets;
 
@@ -73,7 +73,7 @@ final class DoseArithmetic
             $prescriptions = $node->each('prescriptions', Prescription::read(...));
             $node->unique('prescriptions', 'key', array_column($prescriptions, 'key'));
             foreach ($prescriptions as $prescription) {
-                if (($prescription->dose->body_fraction ?? 0) > 0 && !$node->has('body_mass_kg')) {
+                if (max($prescription->dose->body_fraction ?? 0, $prescription->before->dose->body_fraction ?? 0) > 0 && !$node->has('body_mass_kg')) {
                     $node->fault('body_mass_kg', 'is needed, since a dose lifts a part of the body (body_fraction)');
                 }
             }
@@ -81,18 +81,17 @@ final class DoseArithmetic
             return [$prescriptions, $bodyMass];
         });
         [$prescriptions, $bodyMass] = $request;
-        $figures = array_map(
-            static fn(Prescription $p): DoseFigures => self::of($p->mode, $p->limbs, $p->dose, $bodyMass),
-            $prescriptions,
-        );
+        $figures = array_map(static fn(Prescription $p): DoseFigures => self::of($p->mode, $p->limbs, $p->dose, $bodyMass), $prescriptions);
+        $most = array_map(static fn(Prescription $p): DoseFigures => self::of($p->mode, $p->limbs, $p->dose->most(), $bodyMass), $prescriptions);
 
         return [
             'prescriptions' => array_map(
-                static fn(Prescription $p, DoseFigures $f): array => ['key' => $p->key] + $f->toArray(),
+                static fn(Prescription $p, DoseFigures $f, DoseFigures $m): array => ['key' => $p->key] + $f->toArray() + ['most' => $m->toArray()],
                 $prescriptions,
                 $figures,
+                $most,
             ),
-            'session' => self::session($figures),
+            'session' => self::session($figures) + ['most' => self::session($most)],
         ];
     }
 }

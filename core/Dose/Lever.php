@@ -5,14 +5,15 @@ declare(strict_types=1);
 namespace Rung\Core\Dose;
 
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Strength\Strength;
 
 /** One way in which a dose may grow, with its bound and its step. */
 final readonly class Lever
 {
-    /** Fields that a `load` lever may set back. */
-    private const BACK = ['sets', 'reps', 'hold_s', 'work_s', 'percent_mvc'];
-
-    /** @param array{sets?: int, reps?: int, hold_s?: int|float, work_s?: int|float, percent_mvc?: int|float}|null $back */
+    /**
+     * @param array{reps?: int, hold_s?: int|float, work_s?: int|float}|null $back
+     * @param list<string>|null $steps
+     */
     private function __construct(
         public LeverKind $kind,
         /** The bound in the unit of what the lever changes; null for a load without one, and for a rung. */
@@ -24,35 +25,37 @@ final readonly class Lever
         public int|float|null $increment_kg,
         /** Of a `load` lever: what is set back when the load grows. */
         public ?array $back,
-        /** Of a `rung` lever: the exercise up to which it leads. */
+        /** Of a `rung` lever: the exercise up to which it leads; null for the top of the ladder. */
         public ?string $exercise,
+        /** Of a `resistance` lever: the labels of the practice's own set, easier first. */
+        public ?array $steps = null,
     ) {}
 
     public static function read(ObjectNode $node): self
     {
         $kind = $node->discriminator('lever', LeverKind::class);
         if ($kind === null) {
-            return new self(LeverKind::Rung, null, null, null, null, null, '');
+            return new self(LeverKind::Rung, null, null, null, null, null, null);
         }
         $counted = in_array($kind, [LeverKind::Reps, LeverKind::Sets, LeverKind::RepetitionMaximum], true);
         [$min, $max] = match ($kind) {
             LeverKind::Hold => [0, Dose::MAX_HOLD_S],
             LeverKind::Reps => [1, Dose::MAX_REPS],
-            LeverKind::RepetitionMaximum => [1, Dose::MAX_REPS],
+            LeverKind::RepetitionMaximum => [1, Strength::MAX_REPS],
             LeverKind::Sets => [1, Dose::MAX_SETS],
             LeverKind::Percent => [0, 100],
             LeverKind::Range => [-ObjectNode::LARGEST, ObjectNode::LARGEST],
             default => [0, ObjectNode::LARGEST],
         };
         $to = match (true) {
-            $kind === LeverKind::Rung => null,
+            $kind === LeverKind::Rung, $kind === LeverKind::Resistance => null,
             $kind === LeverKind::Load => $node->numberOrNull('to'),
             $counted => $node->whole('to', $min, $max),
             default => $node->number('to', $min, $max),
         };
-        $step = $kind === LeverKind::Rung || $kind === LeverKind::Load || !$node->has('step') ? null
+        $step = !self::hasStep($kind) || !$node->has('step') ? null
             : ($counted ? $node->whole('step', 1) : $node->positive('step'));
-        if ($kind !== LeverKind::Rung && $kind !== LeverKind::Load) {
+        if (self::hasStep($kind)) {
             $node->known('step');
         }
         $weighted = $kind === LeverKind::Load || $kind === LeverKind::RepetitionMaximum;
@@ -64,8 +67,42 @@ final readonly class Lever
             $kind === LeverKind::Tempo ? $node->choice('phase', Phase::class) : null,
             $weighted ? $node->positive('increment_kg') : null,
             $kind === LeverKind::Load ? $node->childOrNull('back', self::readBack(...)) : null,
-            $kind === LeverKind::Rung ? $node->key('to') : null,
+            $kind === LeverKind::Rung && $node->has('to') ? $node->key('to') : self::none($node, $kind),
+            $kind === LeverKind::Resistance ? self::readSteps($node) : null,
         );
+    }
+
+    private static function hasStep(LeverKind $kind): bool
+    {
+        return !in_array($kind, [LeverKind::Rung, LeverKind::Load, LeverKind::Resistance], true);
+    }
+
+    private static function none(ObjectNode $node, LeverKind $kind): null
+    {
+        if ($kind === LeverKind::Rung) {
+            $node->known('to');
+        }
+
+        return null;
+    }
+
+    /** @return list<string> */
+    private static function readSteps(ObjectNode $node): array
+    {
+        $steps = $node->required('steps') ? $node->textsOrNull('steps') ?? [] : [];
+        if ($node->has('steps') && (count($steps) < 2 || count(array_unique($steps)) < count($steps))) {
+            $node->fault('steps', 'must name at least two, each once, easier first');
+        }
+
+        return $steps;
+    }
+
+    /** The label so many steps from another in the practice's own set; null where there is none. */
+    public function label(?string $from, int $steps): ?string
+    {
+        $place = array_search($from, $this->steps ?? [], true);
+
+        return is_int($place) ? $this->steps[$place + $steps] ?? null : null;
     }
 
     public function step(): int|float
@@ -83,18 +120,16 @@ final readonly class Lever
             'step' => $this->step,
             'increment_kg' => $this->increment_kg,
             'back' => $this->back === [] ? (object) [] : $this->back,
+            'steps' => $this->steps,
         ], static fn(mixed $value): bool => $value !== null);
     }
 
-    /** @return array{sets?: int, reps?: int, hold_s?: int|float, work_s?: int|float, percent_mvc?: int|float} */
+    /** @return array{reps?: int, hold_s?: int|float, work_s?: int|float} */
     private static function readBack(ObjectNode $node): array
     {
         $back = [];
-        foreach (self::BACK as $field) {
+        foreach (['reps', 'hold_s', 'work_s'] as $field) {
             $node->known($field);
-        }
-        if ($node->has('sets')) {
-            $back['sets'] = $node->whole('sets', 1, Dose::MAX_SETS);
         }
         if ($node->has('reps')) {
             $back['reps'] = $node->whole('reps', 1, Dose::MAX_REPS);
@@ -104,9 +139,6 @@ final readonly class Lever
         }
         if ($node->has('work_s')) {
             $back['work_s'] = $node->number('work_s');
-        }
-        if ($node->has('percent_mvc')) {
-            $back['percent_mvc'] = $node->number('percent_mvc', 0, 100);
         }
 
         return $back;

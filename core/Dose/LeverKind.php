@@ -8,6 +8,9 @@ namespace Rung\Core\Dose;
 enum LeverKind: string
 {
     case Hold = 'hold';
+    case Work = 'work';
+    case Height = 'height';
+    case Resistance = 'resistance';
     case Reps = 'reps';
     case Sets = 'sets';
     case Percent = 'percent';

@@ -23,6 +23,10 @@ final readonly class Prescription
         public ?string $slot = null,
         public ?string $cue = null,
         public ?string $notes = null,
+        /** @var list<string>|null the rungs that this athlete may take, easier first; null where none are known */
+        public ?array $ladder = null,
+        /** What was asked before the latest change of dose, where that raised it. */
+        public ?RungDose $before = null,
     ) {}
 
     public static function read(ObjectNode $node): self
@@ -32,7 +36,7 @@ final readonly class Prescription
             $node->fault('mode', 'must be a single mode; mixed is for stages');
         }
 
-        return new self(
+        $prescription = new self(
             $node->key('key'),
             $node->key('exercise'),
             $mode,
@@ -43,12 +47,69 @@ final readonly class Prescription
             $node->textOrNull('slot'),
             $node->textOrNull('cue'),
             $node->textOrNull('notes'),
+            $node->textsOrNull('ladder'),
+            $node->childOrNull('before', RungDose::read(...)),
         );
+        $prescription->check($node);
+
+        return $prescription;
+    }
+
+    private function check(ObjectNode $node): void
+    {
+        if ($this->ladder !== null && (!in_array($this->exercise, $this->ladder, true) || count(array_unique($this->ladder)) < count($this->ladder))) {
+            $node->fault('ladder', "must hold the prescription's own exercise, and each exercise once");
+        }
+        if ($this->pain?->min !== null && $this->pain->max !== null && $this->pain->min > $this->pain->max) {
+            $node->inItem('pain/min', 'must not be over pain/max');
+        }
+        $corridor = $this->dose->corridor();
+        foreach ($this->progression->levers ?? [] as $i => $lever) {
+            $back = $corridor === null ? null : $lever->back[$corridor->field] ?? null;
+            if ($corridor !== null && $back !== null && $back > $corridor->to) {
+                $node->inItem("progression/levers/$i/back/$corridor->field", 'must not be over the upper end of the dose');
+            }
+        }
+        foreach ($this->progression->blocks ?? [] as $i => $block) {
+            if ($block->reps_to !== null && $corridor !== null && $corridor->field !== 'reps') {
+                $node->inItem("progression/blocks/$i/reps_to", 'cannot stand where the dose has another upper end');
+            }
+        }
     }
 
     public function withDose(Dose $dose): self
     {
         return $this->withExercise($this->exercise, $this->mode, $this->limbs, $dose, $this->cue);
+    }
+
+    /** The same, with what was asked before it was raised; null where it was not. */
+    public function raisedFrom(?RungDose $before): self
+    {
+        return new self($this->key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $this->progression, $this->slot, $this->cue, $this->notes, $this->ladder, $before);
+    }
+
+    /** @param list<string>|null $ladder the rungs that the athlete may take, easier first */
+    public function onLadder(?array $ladder): self
+    {
+        return new self($this->key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $this->progression, $this->slot, $this->cue, $this->notes, $ladder, $this->before);
+    }
+
+    public function isFirstRung(): bool
+    {
+        return ($this->ladder[0] ?? null) === $this->exercise;
+    }
+
+    public function isLastRung(): bool
+    {
+        return $this->ladder !== null && $this->ladder[count($this->ladder) - 1] === $this->exercise;
+    }
+
+    /** The exercise so many rungs up (down where negative) the athlete's ladder; null where there is none or no ladder. */
+    public function rung(int $steps): ?string
+    {
+        $place = array_search($this->exercise, $this->ladder ?? [], true);
+
+        return is_int($place) ? $this->ladder[$place + $steps] ?? null : null;
     }
 
     /** The same place in the stage, filled by another rung of the ladder. */
@@ -65,17 +126,18 @@ final readonly class Prescription
             $this->slot,
             $cue,
             $this->notes,
+            $this->ladder,
         );
     }
 
     public function withKey(string $key): self
     {
-        return new self($key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $this->progression, $this->slot, $this->cue, $this->notes);
+        return new self($key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $this->progression, $this->slot, $this->cue, $this->notes, $this->ladder, $this->before);
     }
 
     public function inSlot(?string $slot): self
     {
-        return new self($this->key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $this->progression, $slot, $this->cue, $this->notes);
+        return new self($this->key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $this->progression, $slot, $this->cue, $this->notes, $this->ladder, $this->before);
     }
 
     public function maxPain(int $ruleMax): int
@@ -102,6 +164,8 @@ final readonly class Prescription
             'pain' => $this->pain === null ? null : (object) $this->pain->toArray(),
             'dose' => $this->dose->toArray(),
             'progression' => $this->progression?->toArray(),
+            'ladder' => $this->ladder,
+            'before' => $this->before?->toArray(),
         ], static fn(mixed $value): bool => $value !== null);
     }
 }

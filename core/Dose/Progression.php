@@ -21,22 +21,24 @@ final readonly class Progression
 
     public static function read(ObjectNode $node): self
     {
-        if (!$node->has('blocks')) {
-            $node->known('blocks');
-
+        foreach (['levers', 'blocks'] as $field) {
+            $node->known($field);
+        }
+        if (!$node->holds('blocks')) {
             return new self($node->each('levers', Lever::read(...)), null, null);
         }
-        if ($node->has('levers')) {
-            $node->known('levers');
+        if ($node->holds('levers')) {
             $node->fault('levers', 'cannot stand beside blocks; keep one of the two');
         }
-        $node->known('levers');
         $blocks = $node->each('blocks', Block::read(...));
         if ($blocks === []) {
             $node->fault('blocks', 'must hold at least one block');
         }
         $before = 0;
         foreach ($blocks as $i => $block) {
+            if ($node->isFaultyAt("blocks/$i") || $node->isFaultyAt("blocks/$i/from_week")) {
+                continue;
+            }
             if ($i === 0 ? $block->from_week !== 1 : $block->from_week <= $before) {
                 $node->inItem(
                     "blocks/$i/from_week",

@@ -8,8 +8,10 @@ use Rung\Core\Attention\Adherence;
 use Rung\Core\Attention\Attention;
 use Rung\Core\Attention\WeekLoad;
 use Rung\Core\Decision\Action;
+use Rung\Core\Decision\Asked;
 use Rung\Core\Decision\Bout;
 use Rung\Core\Decision\Bouts;
+use Rung\Core\Decision\LoggedWork;
 use Rung\Core\Decision\Proposal;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Response\Creep;
@@ -24,6 +26,7 @@ final readonly class Evaluation
 
     /**
      * @param list<SessionResponse> $sessions in order of start
+     * @param list<Asked> $asked what the next session asks, in the stage's order
      * @param list<Proposal> $proposals in the stage's order
      * @param list<string> $drop keys of prescriptions better left out for now
      * @param list<StopSource> $stops
@@ -38,6 +41,7 @@ final readonly class Evaluation
         public Adherence $adherence,
         public WeekLoad $thisWeek,
         public WeekLoad $lastWeek,
+        public array $asked,
         public array $proposals,
         public array $drop,
         /** The stage that an advance would enter. */
@@ -45,7 +49,20 @@ final readonly class Evaluation
         public array $stops,
         /** The recent bouts, on which the action rests. */
         public Bouts $bouts,
+        /** What was done of each prescription. */
+        public LoggedWork $work,
     ) {}
+
+    /** @return array<string, Asked> */
+    public function askedByPrescription(): array
+    {
+        $asked = [];
+        foreach ($this->asked as $one) {
+            $asked[$one->prescription->key] = $one;
+        }
+
+        return $asked;
+    }
 
     /** The newest of the recent bouts. */
     public function last(): ?Bout
@@ -72,6 +89,7 @@ final readonly class Evaluation
                 'last' => $this->lastWeek->toArray(),
                 'change_percent' => $this->thisWeek->changeSince($this->lastWeek),
             ],
+            'asked' => array_map(static fn(Asked $asked): array => $asked->toArray(), $this->asked),
             'proposals' => array_map(static fn(Proposal $proposal): array => $proposal->toArray(), $this->proposals),
             'drop' => $this->drop,
             'next_stage' => $this->nextStage,

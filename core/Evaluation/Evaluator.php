@@ -8,10 +8,14 @@ use Rung\Core\Attention\Adherence;
 use Rung\Core\Attention\Attention;
 use Rung\Core\Attention\WeekLoad;
 use Rung\Core\CaseFile\CaseFile;
+use Rung\Core\Decision\ActionKind;
+use Rung\Core\Decision\Asked;
 use Rung\Core\Decision\Bouts;
 use Rung\Core\Decision\Decider;
+use Rung\Core\Decision\LoggedWork;
 use Rung\Core\Decision\Proposer;
 use Rung\Core\Decision\StopSource;
+use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Response\Creep;
 use Rung\Core\Response\Log;
@@ -23,6 +27,8 @@ use Rung\Core\Time\Moment;
 final class Evaluator
 {
     private const ADHERENCE_DAYS = 14;
+
+    private const SETBACKS_SHOWN = 2;
 
     /**
      * @throws InvalidInput at /stage_history where the moment lies before the first stage
@@ -38,24 +44,46 @@ final class Evaluator
         $nextStage = self::nextStage($log);
         $action = (new Decider($log, $bouts, $creep, $gate->isOpen(), $nextStage !== null, $stops))->decide();
         $adherence = Adherence::over($log, self::ADHERENCE_DAYS);
-        $proposer = new Proposer($log, $bouts->last());
+        $work = new LoggedWork($log, $responses, $bouts);
+        $proposer = new Proposer($log, $bouts, $work);
+        $proposals = $proposer->propose($action);
+        $settled = $proposer->settle($action, $proposals);
+        $proposals = $settled === $action ? $proposals : [];
+        $action = $settled;
+        $asked = $action->kind === ActionKind::Stop
+            ? []
+            : array_map(static fn(Prescription $p): Asked => $work->history($p)->asked(), $log->stage->prescriptions);
 
         return new Evaluation(
             log: $log,
             sessions: $responses,
             creep: $creep,
             action: $action,
-            attention: Attention::of($log, $responses, $action, $adherence),
+            attention: Attention::of($log, $responses, $action, $adherence, self::failedTwice($log, $work)),
             gate: $gate,
             adherence: $adherence,
             thisWeek: WeekLoad::of($log),
             lastWeek: WeekLoad::of($log, 7),
-            proposals: $proposer->propose($action),
+            asked: $asked,
+            proposals: $proposals,
             drop: $proposer->drop(),
             nextStage: $nextStage,
             stops: $stops,
             bouts: $bouts,
+            work: $work,
         );
+    }
+
+    /** Whether a prescription of the stage has two setbacks or more. */
+    private static function failedTwice(Log $log, LoggedWork $work): bool
+    {
+        foreach ($log->stage->prescriptions as $prescription) {
+            if ($work->history($prescription)->setbacks() >= self::SETBACKS_SHOWN) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** The first stage after the current one that applies to the athlete's goal. */

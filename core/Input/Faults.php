@@ -15,6 +15,17 @@ final class Faults
         $this->found[$path . "\n" . $message] ??= new Fault($path, $message);
     }
 
+    public function isAt(string $path): bool
+    {
+        foreach ($this->found as $fault) {
+            if ($fault->path === $path) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     public function any(): bool
     {
         return $this->found !== [];

@@ -44,7 +44,7 @@ final class ObjectNode
         $result = $read($this);
         foreach ($this->fields as $name => $_) {
             if (!isset($this->asked[$name])) {
-                $this->fault((string) $name, 'is not a known field; remove it');
+                $this->faults?->add($this->path() . '/' . self::escaped((string) $name), 'is not a known field; remove it');
             }
         }
 
@@ -89,6 +89,32 @@ final class ObjectNode
     public function faultHere(string $message): void
     {
         $this->faults?->add($this->path(), $message);
+    }
+
+    /** Whether a fault was noted at the field itself. */
+    public function isFaulty(string $field): bool
+    {
+        return $this->faults?->isAt($this->path($field)) ?? false;
+    }
+
+    /** The same at a path below this object, which is escaped already. */
+    public function isFaultyAt(string $path): bool
+    {
+        return $this->faults?->isAt($this->path() . '/' . $path) ?? false;
+    }
+
+    /** Whether the field stands there, be it null. */
+    public function holds(string $field): bool
+    {
+        return array_key_exists($field, $this->fields);
+    }
+
+    /** Whether a field of an object that is a field of this one is there and without a fault. */
+    public function isSound(string $field, string $inner): bool
+    {
+        $value = $this->fields[$field] ?? null;
+
+        return $value instanceof stdClass && isset($value->{$inner}) && $this->faults?->isAt($this->path($field) . '/' . self::escaped($inner)) !== true;
     }
 
     /** Whether the field is there and not null. */
@@ -153,7 +179,7 @@ final class ObjectNode
             return $this->wrong($field, 'must be a whole number');
         }
         if ($value < $min || $value > $max) {
-            return $this->wrong($field, self::bounds($min, $max));
+            return $this->wrong($field, self::bounds($min, $max, $value));
         }
         if (is_float($value) && floor($value) !== $value) {
             return $this->wrong($field, 'must be a whole number');
@@ -177,7 +203,7 @@ final class ObjectNode
             return $this->wrong($field, 'must be a number');
         }
         if ($value < $min || $value > $max) {
-            return $this->wrong($field, self::bounds($min, $max));
+            return $this->wrong($field, self::bounds($min, $max, $value));
         }
 
         return $value;
@@ -354,9 +380,13 @@ final class ObjectNode
         return null;
     }
 
-    private static function bounds(int $min, int $max): string
+    private static function bounds(int $min, int $max, int|float $value): string
     {
-        return $max === self::LARGEST ? "must be $min or more" . ($min === 0 ? ', not negative' : '') : "must be from $min to $max";
+        return match (true) {
+            $max !== self::LARGEST => "must be from $min to $max",
+            $value > $max => "must be at most $max",
+            default => "must be $min or more" . ($min === 0 ? ', not negative' : ''),
+        };
     }
 
     private static function escaped(string $step): string

@@ -9,11 +9,11 @@ use Rung\Core\CaseFile\DoseChangeKind;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Decision\ActionKind;
 use Rung\Core\Decision\Change;
-use Rung\Core\Decision\LoggedWork;
-use Rung\Core\Decision\NextDose;
+use Rung\Core\Decision\EasierDose;
 use Rung\Core\Decision\Proposal;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Dose\RungDose;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\DoseWords;
@@ -22,14 +22,6 @@ use Rung\Core\Words\TimeWords;
 /** Works out what accepting a proposal, or a flare, does to the plan. */
 final class Acceptance
 {
-    /** Days of rest before the easiest exercise is tried again, where even it was too much. */
-    private const REST_DAYS = 7;
-
-    /** The same under the schools that wait longer. */
-    private const LONG_REST_DAYS = 14;
-
-    private const LONG_REST_SCHOOLS = ['comfort', 'within_the_hour'];
-
     private Plan $plan;
 
     /** @var list<DoseChange> */
@@ -81,11 +73,11 @@ final class Acceptance
         $today = $evaluation->log->today;
         $stage = $evaluation->log->stage;
         if ($flare->ease) {
-            $next = new NextDose(new LoggedWork($evaluation->log));
+            $easier = new EasierDose($evaluation->work);
             foreach ($stage->prescriptions as $prescription) {
-                [$change, $dose] = $next->ease($prescription);
-                if ($change === Change::Dose && $dose !== null) {
-                    $self->replace($prescription, $prescription->withDose($dose), DoseChangeKind::Ease);
+                $step = $easier->ease($prescription);
+                if ($step->change === Change::Dose || $step->change === Change::Back || $step->change === Change::WithinRange) {
+                    $self->take(new Proposal($prescription, $step->change, true, $step->dose, $step->to), DoseChangeKind::Ease);
                 }
             }
         }
@@ -148,21 +140,40 @@ final class Acceptance
     private function take(Proposal $proposal, DoseChangeKind $kind): void
     {
         $prescription = $proposal->prescription;
-        if ($proposal->dose !== null) {
-            $this->replace($prescription, $prescription->withDose($proposal->dose), $kind);
-
-            return;
-        }
         match ($proposal->change) {
-            Change::NextRung => $this->toRung($prescription, 1, $kind),
-            Change::PreviousRung => $this->toRung($prescription, -1, $kind),
+            Change::Dose => $proposal->dose === null ? null : $this->replace($prescription, $prescription->withDose($proposal->dose), $kind),
+            Change::Back => $this->takeBack($proposal, $kind),
+            Change::NextRung => $this->toRung($prescription, 1, $proposal->to, $kind),
+            Change::PreviousRung => $this->toRung($prescription, -1, $proposal->to, $kind),
+            Change::WithinRange => $this->easeWithin($prescription),
+            Change::AtBottom => $this->restOrStepBack($prescription, $kind),
             default => $this->notes[] = new ChangeNote($prescription, null, $this->title($prescription) . ' stays as it is.'),
         };
     }
 
-    private function toRung(Prescription $prescription, int $steps, DoseChangeKind $kind): void
+    /** What was asked before the latest raise is asked again. */
+    private function takeBack(Proposal $proposal, DoseChangeKind $kind): void
     {
-        $exercise = $this->catalogue->neighbour($prescription->exercise, $steps);
+        $before = $proposal->prescription;
+        $exercise = $this->catalogue->exercises[$proposal->to ?? ''] ?? null;
+        if ($proposal->dose === null) {
+            return;
+        }
+        $this->replace($before, $exercise === null || $exercise->key === $before->exercise
+            ? $before->withDose($proposal->dose)
+            : $before->withExercise($exercise->key, $exercise->mode, $exercise->limbs, $proposal->dose, null), $kind);
+    }
+
+    /** The dose stays; the next session asks for its lower end. */
+    private function easeWithin(Prescription $prescription): void
+    {
+        $this->changes[] = new DoseChange($this->evaluation->log->at, DoseChangeKind::Within, $prescription->key);
+        $this->notes[] = new ChangeNote($prescription, null, $this->title($prescription) . ': the next session asks for the lower end, ' . DoseWords::of($prescription) . '.');
+    }
+
+    private function toRung(Prescription $prescription, int $steps, ?string $to, DoseChangeKind $kind): void
+    {
+        $exercise = $to === null ? $this->catalogue->neighbour($prescription->exercise, $steps) : $this->catalogue->exercises[$to] ?? null;
         if ($exercise !== null) {
             $this->replace(
                 $prescription,
@@ -171,22 +182,29 @@ final class Acceptance
             );
         } elseif ($steps > 0) {
             $this->notes[] = new ChangeNote($prescription, null, $this->title($prescription) . ' is the top of its ladder: choose what is next by hand.');
-        } elseif ($this->previousStage() !== null) {
-            $this->stageBefore = true;
-            $this->changes[] = new DoseChange($this->evaluation->log->at, $kind, $prescription->key);
-            $this->notes[] = new ChangeNote($prescription, null, $this->title($prescription) . ' has no easier rung: back to the stage before.');
         } else {
-            $long = in_array($this->evaluation->log->file->response_rule->name, self::LONG_REST_SCHOOLS, true);
-            $days = $long ? self::LONG_REST_DAYS : self::REST_DAYS;
-            $this->plan = $this->plan->restingUntil($prescription->key, $this->evaluation->log->today->plus($days));
-            $this->changes[] = new DoseChange($this->evaluation->log->at, $kind, $prescription->key);
-            $this->notes[] = new ChangeNote($prescription, null, $this->title($prescription) . " rests for $days days, then is tried again.");
+            $this->restOrStepBack($prescription, $kind);
         }
+    }
+
+    /** Where nothing easier is left: back to the stage before, and where there is none, rest and another try. */
+    private function restOrStepBack(Prescription $prescription, DoseChangeKind $kind): void
+    {
+        $this->changes[] = new DoseChange($this->evaluation->log->at, $kind, $prescription->key);
+        if ($this->previousStage() !== null) {
+            $this->stageBefore = true;
+            $this->notes[] = new ChangeNote($prescription, null, $this->title($prescription) . ' has no easier rung: back to the stage before.');
+
+            return;
+        }
+        $days = $this->evaluation->log->file->response_rule->restDays();
+        $this->plan = $this->plan->restingUntil($prescription->key, $this->evaluation->log->today->plus($days));
+        $this->notes[] = new ChangeNote($prescription, null, $this->title($prescription) . " rests for $days days, then is tried again.");
     }
 
     private function replace(Prescription $before, Prescription $after, DoseChangeKind $kind): void
     {
-        $this->plan = $this->plan->withPrescription($after);
+        $this->plan = $this->plan->withPrescription($kind->raises() ? $after->raisedFrom(new RungDose($before->exercise, $before->dose)) : $after);
         $this->changes[] = new DoseChange($this->evaluation->log->at, $kind, $before->key);
         $this->notes[] = new ChangeNote($before, $after, $after->exercise === $before->exercise
             ? $this->title($before) . ': ' . DoseWords::difference($before, $after)

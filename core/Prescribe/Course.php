@@ -6,12 +6,10 @@ namespace Rung\Core\Prescribe;
 
 use Rung\Core\Attention\Attention;
 use Rung\Core\Attention\WeekLoad;
+use Rung\Core\CaseFile\LoggedSet;
 use Rung\Core\CaseFile\Record;
 use Rung\Core\CaseFile\StrengthTest;
-use Rung\Core\Decision\LoggedWork;
-use Rung\Core\Decision\Work;
 use Rung\Core\Decision\WorkDone;
-use Rung\Core\Dose\Dose;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Input\InvalidInput;
@@ -50,7 +48,7 @@ final readonly class Course implements WorkDone
     public static function of(Evaluation $evaluation): self
     {
         $log = $evaluation->log;
-        $work = new LoggedWork($log);
+        $work = $evaluation->work;
         $done = [];
         foreach ($log->prescriptions as $prescription) {
             $last = $work->lastSession($prescription);
@@ -61,6 +59,8 @@ final readonly class Course implements WorkDone
                     $last->setsOf($prescription->key),
                     $work->base($prescription),
                     $work->changedThisWeek($prescription),
+                    $work->heaviestKg($prescription),
+                    $work->lastWasFull($prescription),
                 );
             }
         }
@@ -152,20 +152,80 @@ final readonly class Course implements WorkDone
         return $stage === $this->stage ? $this->today->daysSince($this->stageFrom) : 0;
     }
 
-    public function fitsWeek(Prescription $prescription, Dose $dose): bool
+    public function presentLoadKg(Prescription $prescription): int|float
     {
-        $done = $this->doneOf($prescription);
-
-        return $done === null || !$done->changed || Work::growsWithin($prescription, $dose, $done->base, $this->weekGrowthMaxPercent, $this->bodyMassKg);
+        return $prescription->dose->load_kg
+            ?? min(array_map(static fn(LoggedSet $set): int|float => $set->load_kg ?? 0, $this->lastSets($prescription)) ?: [0]);
     }
 
-    public function loadFor(Prescription $prescription, int $reps, int|float $incrementKg): int|float|null
+    /** What a draft would lead to once it is done, well borne and not held back by what failed before. */
+    public function isDone(Prescription $prescription): bool
     {
-        return Work::loadFor($this->doneOf($prescription)->sets ?? [], $reps, $prescription->dose->bodyLoad($this->bodyMassKg), $incrementKg);
+        return true;
+    }
+
+    public function isWaiting(Prescription $prescription): bool
+    {
+        return false;
+    }
+
+    public function changedThisWeek(Prescription $prescription): bool
+    {
+        return $this->doneOf($prescription)->changed ?? false;
+    }
+
+    public function addedTwiceThisWeek(Prescription $prescription): bool
+    {
+        return false;
+    }
+
+    public function base(Prescription $prescription): int|float
+    {
+        return $this->doneOf($prescription)->base ?? 0;
+    }
+
+    public function heaviestKg(Prescription $prescription): int|float
+    {
+        return $this->doneOf($prescription)->heaviest ?? 0;
+    }
+
+    public function weekGrowthMaxPercent(): int|float
+    {
+        return $this->weekGrowthMaxPercent;
+    }
+
+    public function bodyMassKg(): int|float|null
+    {
+        return $this->bodyMassKg;
+    }
+
+    public function lastSets(Prescription $prescription): array
+    {
+        return $this->doneOf($prescription)->sets ?? [];
+    }
+
+    public function lastWasFull(Prescription $prescription): bool
+    {
+        return $this->doneOf($prescription)->full ?? false;
     }
 
     public function weekOfStage(): int
     {
         return $this->week;
+    }
+
+    public function wasRaisedLast(Prescription $prescription): bool
+    {
+        return false;
+    }
+
+    public function hurtAtTheEnd(Prescription $prescription): bool
+    {
+        return false;
+    }
+
+    public function wasAboveLowerEnd(Prescription $prescription): bool
+    {
+        return false;
     }
 }

@@ -22,11 +22,15 @@ final readonly class DoneWork
         public int|float $base,
         /** Whether its dose was changed in the last 7 × 24 h. */
         public bool $changed,
+        /** Kilograms lifted, the body's part among them, that the weekly cap compares with; 0 where there are none. */
+        public int|float $heaviest,
+        /** Whether that session was well borne, with the load that was asked. */
+        public bool $full,
     ) {}
 
     public static function read(ObjectNode $node): self
     {
-        return new self($node->key('exercise'), $node->day('on'), $node->each('sets', LoggedSet::read(...)), $node->number('base'), $node->flag('changed'));
+        return new self($node->key('exercise'), $node->day('on'), $node->each('sets', LoggedSet::read(...)), $node->number('base'), $node->flag('changed'), $node->number('heaviest'), $node->flag('full'));
     }
 
     /** @return array<string, mixed> */
@@ -38,6 +42,8 @@ final readonly class DoneWork
             'sets' => array_map(static fn(LoggedSet $set): object => (object) Record::of($set), $this->sets),
             'base' => $this->base,
             'changed' => $this->changed,
+            'heaviest' => $this->heaviest,
+            'full' => $this->full,
         ];
     }
 }

@@ -79,11 +79,12 @@ final class Suggestions
         if ($prescription->progression === null) {
             return [];
         }
-        [$change, $dose] = (new NextDose($course))->progress($prescription);
-        $words = match ($change) {
-            Change::Dose => $dose === null ? '' : DoseWords::difference($prescription, $prescription->withDose($dose)),
+        $step = (new NextDose($course))->progress($prescription);
+        $words = match ($step->change) {
+            Change::Dose => $step->dose === null ? '' : DoseWords::difference($prescription, $prescription->withDose($step->dose)),
             Change::NextRung => 'the next rung of its ladder',
             Change::HoldAtCap => 'waits: this week has grown enough',
+            Change::AtTop => 'none: it is the top of its ladder and every lever is used up',
             default => 'no change this week',
         };
 

@@ -6,12 +6,22 @@ namespace Rung\Core\Response;
 
 use Rung\Core\Number;
 
-/** What a moving baseline hides: the weekly mean of the provocation score drifting up. */
+/**
+ * What a moving baseline hides: the weekly mean of the provocation score drifting up, against the week before or against
+ * the best of four weeks (docs/rules.md, "The 24-hour response").
+ */
 final readonly class Creep
 {
     private const MIN_READINGS = 3;
 
-    private const CREEPING_OVER = 1.0;
+    /** A mean at or under this is not worth a word, whatever it was before. */
+    private const LOW = 1.5;
+
+    private const OVER_LAST_WEEK = 1.0;
+
+    private const OVER_LOWEST = 1.5;
+
+    private const WEEKS_BACK = 4;
 
     private function __construct(
         public CreepState $state,
@@ -19,24 +29,29 @@ final readonly class Creep
         public int|float|null $thisWeek,
         /** Mean score of the 7 days before. */
         public int|float|null $lastWeek,
+        /** The lowest mean of the four weeks before this one, of those with at least three scores; null where there is none. */
+        public int|float|null $lowest,
     ) {}
 
-    /** Of the last 7 days against the 7 before, or of the weeks that ended so many days ago. */
+    /** Of the last 7 days against the weeks before, or of the week that ended so many days ago. */
     public static function of(Log $log, int $endingDaysAgo = 0): self
     {
-        $recent = $log->scores(7, $endingDaysAgo);
-        $last = $log->scores(7, $endingDaysAgo + 7);
+        $weeks = [];
+        for ($week = 0; $week <= self::WEEKS_BACK; $week++) {
+            $weeks[] = $log->scores(7, $endingDaysAgo + 7 * $week);
+        }
+        $enough = array_map(static fn(array $scores): bool => count($scores) >= self::MIN_READINGS, $weeks);
+        $means = array_map(static fn(array $scores): int|float|null => $scores === [] ? null : self::mean($scores), $weeks);
+        $before = array_filter(array_slice($means, 1, null, true), static fn(int|float|null $mean, int $week): bool => $mean !== null && $enough[$week], ARRAY_FILTER_USE_BOTH);
+        $lowest = $before === [] ? null : min($before);
         $state = match (true) {
-            count($recent) < self::MIN_READINGS || count($last) < self::MIN_READINGS => CreepState::NoData,
-            Number::over(self::mean($recent) - self::mean($last), self::CREEPING_OVER) => CreepState::Creeping,
+            !$enough[0] || !$enough[1] || $means[0] === null || $means[1] === null => CreepState::NoData,
+            Number::over($means[0], self::LOW)
+                && (Number::over($means[0] - $means[1], self::OVER_LAST_WEEK) || Number::over($means[0] - ($lowest ?? $means[1]), self::OVER_LOWEST)) => CreepState::Creeping,
             default => CreepState::Steady,
         };
 
-        return new self(
-            $state,
-            $recent === [] ? null : self::mean($recent),
-            $last === [] ? null : self::mean($last),
-        );
+        return new self($state, $means[0], $means[1], $lowest);
     }
 
     public function isCreeping(): bool
@@ -47,10 +62,13 @@ final readonly class Creep
     /** @return array<string, mixed> */
     public function toArray(): array
     {
+        $told = static fn(int|float|null $mean): int|float|null => $mean === null ? null : Number::hundredth($mean);
+
         return [
             'state' => $this->state->value,
-            'this_week' => $this->thisWeek === null ? null : Number::hundredth($this->thisWeek),
-            'last_week' => $this->lastWeek === null ? null : Number::hundredth($this->lastWeek),
+            'this_week' => $told($this->thisWeek),
+            'last_week' => $told($this->lastWeek),
+            'lowest' => $told($this->lowest),
         ];
     }
 

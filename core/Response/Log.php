@@ -7,6 +7,7 @@ namespace Rung\Core\Response;
 use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\CaseFile\CheckIn;
 use Rung\Core\CaseFile\DoseChange;
+use Rung\Core\CaseFile\DoseChangeKind;
 use Rung\Core\CaseFile\PlannedSession;
 use Rung\Core\CaseFile\Review;
 use Rung\Core\CaseFile\Session;
@@ -50,8 +51,11 @@ final readonly class Log
     /** @var list<CheckIn> those that carry stiffness */
     public array $stiff;
 
-    /** @var list<DoseChange> */
+    /** @var list<DoseChange> all but those inside a corridor, which leave the dose as it is */
     public array $doseChanges;
+
+    /** @var list<DoseChange> eased inside a corridor */
+    public array $withinChanges;
 
     /** @var list<Review> */
     public array $reviews;
@@ -94,7 +98,10 @@ final readonly class Log
         $this->checkIns = self::inOrder(array_values(array_filter($file->check_ins, $known)), self::atMicros(...));
         $this->scored = array_values(array_filter($this->checkIns, static fn(CheckIn $c): bool => $c->provocation !== null));
         $this->stiff = array_values(array_filter($this->checkIns, static fn(CheckIn $c): bool => $c->stiffness_min !== null));
-        $this->doseChanges = self::inOrder(array_values(array_filter($file->dose_changes, $known)), self::atMicros(...));
+        $changes = self::inOrder(array_values(array_filter($file->dose_changes, $known)), self::atMicros(...));
+        $isWithin = static fn(DoseChange $change): bool => $change->kind === DoseChangeKind::Within;
+        $this->withinChanges = array_values(array_filter($changes, $isWithin));
+        $this->doseChanges = $this->withinChanges === [] ? $changes : array_values(array_filter($changes, static fn(DoseChange $change): bool => !$isWithin($change)));
         $this->reviews = array_values(array_filter($file->reviews, $known));
         $this->planned = self::inOrder($file->planned, static fn(PlannedSession $planned): int => $planned->on->number);
         $this->prescriptions = $file->prescriptions();
@@ -160,6 +167,12 @@ final readonly class Log
         return $scores;
     }
 
+    /** The number of the local date of a check-in with a score, by its place among {@see $scored}. */
+    public function scoredDay(int $i): int
+    {
+        return $this->scoredDays[$i];
+    }
+
     /** The local date of the earliest provocation score. */
     public function firstScoreOn(): ?Day
     {
@@ -176,6 +189,48 @@ final readonly class Log
         }
 
         return false;
+    }
+
+    /** Whether a dose was eased, by whatever kind of change, or changed by hand after a moment. */
+    public function relievedAfter(Moment $moment): bool
+    {
+        foreach ([...$this->doseChanges, ...$this->withinChanges] as $change) {
+            if ($change->kind->relieves() && $change->at->after($moment)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** The same within so many hours before the log's moment. */
+    public function relievedWithin(int $hours): bool
+    {
+        foreach ([...$this->doseChanges, ...$this->withinChanges] as $change) {
+            if ($change->kind->relieves() && $change->at->withinHoursBefore($this->at, $hours)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** The latest change of dose that concerns a prescription. */
+    public function latestChange(string $prescription): ?DoseChange
+    {
+        for ($i = count($this->doseChanges) - 1; $i >= 0; $i--) {
+            if ($this->doseChanges[$i]->concerns($prescription)) {
+                return $this->doseChanges[$i];
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether a change of dose that concerns a prescription was made within so many hours before the log's moment. */
+    public function changedWithin(string $prescription, int $hours): bool
+    {
+        return $this->latestChange($prescription)?->at->withinHoursBefore($this->at, $hours) ?? false;
     }
 
     /**

@@ -17,11 +17,9 @@ final class ResponseJudge
 
     private const BASELINE_HOURS = 7 * 24;
 
-    private const ANSWER_FROM_HOURS = 8;
+    private const ANSWER_FROM_HOURS = 5;
 
     private const ANSWER_TO_HOURS = 36;
-
-    private const ANSWER_BEST_HOURS = 24;
 
     private const SECOND_MORNING_TO_HOURS = 60;
 
@@ -32,6 +30,9 @@ final class ResponseJudge
 
     /** @var list<int> the ends of all sessions, rising */
     private readonly array $ends;
+
+    /** @var list<int> the starts of all sessions, those under way among them, rising */
+    private readonly array $starts;
 
     /** @var list<int> the instants of the scored check-ins, rising */
     private readonly array $scoredAt;
@@ -57,6 +58,7 @@ final class ResponseJudge
         $ends = array_map(static fn(Session $session): int => $session->ended_at->micros, $log->ended);
         sort($ends);
         $this->ends = $ends;
+        $this->starts = array_map(static fn(Session $session): int => $session->started_at->micros, $log->started);
         $this->scoredAt = array_map($instant, $log->scored);
         $this->stiffAt = array_map($instant, $log->stiff);
         $this->scores = array_map(static fn(CheckIn $checkIn): int => $checkIn->provocation ?? 0, $log->scored);
@@ -81,8 +83,9 @@ final class ResponseJudge
     {
         $baseline = self::baseline($this->scoredAt, $this->scores, $session->started_at);
         $stiffnessBaseline = self::baseline($this->stiffAt, $this->stiffness, $session->started_at);
-        $answer = $this->answer($session);
-        $second = $this->secondMorning($session);
+        $answering = $this->answer($session);
+        $answer = $answering === null ? null : $this->log->scored[$answering];
+        $second = $answering === null ? null : $this->secondMorning($session, $answering);
         $difference = static fn(int|float|null $value, int|float|null $base): int|float|null
             => $value === null || $base === null ? null : $value - $base;
         $rise = $difference($answer?->provocation, $baseline);
@@ -118,7 +121,7 @@ final class ResponseJudge
         $over = self::that([
             [VerdictReason::DuringOverMax, $overMax],
             [VerdictReason::SlowToSettle, self::over($session->settled_min, $rule->settle_within_min)],
-            [VerdictReason::NextDayOverMax, self::over($score, $rule->next_day_max)],
+            [VerdictReason::NextDayOverMax, self::over($score, $rule->next_day_max) && ($baseline === null || self::over($score, $baseline))],
             [VerdictReason::NextDayRise, self::atLeast($rise, $rule->rise_over_from)],
             [VerdictReason::StiffnessRise, self::over($stiffnessRise, $rule->stiffness_rise_max_min)],
             [VerdictReason::NightAche, in_array(Sign::NightAche, $answer->signs ?? [], true)],
@@ -226,33 +229,51 @@ final class ResponseJudge
         return $values === [] ? null : Number::median($values);
     }
 
-    private function answer(Session $session): ?CheckIn
+    /**
+     * The place among the scored check-ins of the one that answers: of the next morning, before the next session where
+     * that is possible, the worst of them.
+     */
+    private function answer(Session $session): ?int
     {
         $end = $session->ended_at->micros;
-        $best = null;
-        $bestGap = PHP_INT_MAX;
         $last = $end + self::ANSWER_TO_HOURS * Moment::HOUR;
-        $i = self::firstOver($this->scoredAt, $end + self::ANSWER_FROM_HOURS * Moment::HOUR - 1);
-        for (; isset($this->scoredAt[$i]) && $this->scoredAt[$i] <= $last; $i++) {
-            $gap = abs($this->scoredAt[$i] - $end - self::ANSWER_BEST_HOURS * Moment::HOUR);
-            if ($gap < $bestGap) {
-                [$best, $bestGap] = [$i, $gap];
+        $startedOn = $this->log->dayOf($session)->number;
+        $candidates = [];
+        $on = PHP_INT_MAX;
+        for ($i = self::firstOver($this->scoredAt, $end + self::ANSWER_FROM_HOURS * Moment::HOUR - 1); isset($this->scoredAt[$i]) && $this->scoredAt[$i] <= $last; $i++) {
+            $day = $this->log->scoredDay($i);
+            if ($day > $startedOn && $day <= $on) {
+                $candidates = $day < $on ? [$i] : [...$candidates, $i];
+                $on = $day;
+            }
+        }
+        if ($candidates === []) {
+            return null;
+        }
+        $next = $this->starts[self::firstOver($this->starts, $end)] ?? PHP_INT_MAX;
+        $best = null;
+        foreach ($candidates as $i) {
+            if ($this->scoredAt[$i] <= $next && ($best === null || $this->scores[$i] > $this->scores[$best])) {
+                $best = $i;
             }
         }
 
-        return $best === null ? null : $this->log->scored[$best];
+        return $best ?? $candidates[0];
     }
 
-    private function secondMorning(Session $session): ?CheckIn
+    /** The first score of a later date than the answer's, if no other session ended in between. */
+    private function secondMorning(Session $session, int $answering): ?CheckIn
     {
         $end = $session->ended_at->micros;
-        $first = self::firstOver($this->scoredAt, $end + self::ANSWER_TO_HOURS * Moment::HOUR);
-        $at = $this->scoredAt[$first] ?? PHP_INT_MAX;
-        if ($at > $end + self::SECOND_MORNING_TO_HOURS * Moment::HOUR || self::anyBetween($this->ends, $end, $at)) {
-            return null;
+        for ($i = $answering + 1; isset($this->scoredAt[$i]); $i++) {
+            if ($this->log->scoredDay($i) > $this->log->scoredDay($answering)) {
+                return $this->scoredAt[$i] > $end + self::SECOND_MORNING_TO_HOURS * Moment::HOUR || self::anyBetween($this->ends, $end, $this->scoredAt[$i])
+                    ? null
+                    : $this->log->scored[$i];
+            }
         }
 
-        return $this->log->scored[$first];
+        return null;
     }
 
     private function mayStillBeAnswered(Session $session): bool

@@ -10,6 +10,10 @@ use Rung\Core\Input\ObjectNode;
 /** The limits by which a school judges a response (docs/rules.md, "The 24-hour response"). */
 final readonly class ResponseRule
 {
+    private const USUAL_REST_DAYS = 7;
+
+    private const LONG_REST_DAYS = 14;
+
     public function __construct(
         public ?string $name,
         /** Pain during exercise, 0–10, that is still accepted. */
@@ -29,22 +33,38 @@ final readonly class ResponseRule
         /** Bouts that must be well borne, one after the other, before anything grows. */
         public int $progress_after,
         public int|float $week_growth_max_percent,
+        /** Days for which an exercise rests that is too much even at its easiest: 7 or 14; null counts as 7. */
+        public ?int $rest_days = null,
     ) {}
+
+    public function restDays(): int
+    {
+        return $this->rest_days ?? self::USUAL_REST_DAYS;
+    }
 
     public static function read(ObjectNode $node): self
     {
-        return new self(
+        $rule = new self(
             $node->textOrNull('name'),
             $node->whole('during_max', 0, 10),
             $node->number('settle_within_min'),
             $node->whole('next_day_max', 0, 10),
-            $node->whole('rise_watch_from', 0),
-            $node->whole('rise_over_from', 0),
+            $node->whole('rise_watch_from', 0, 10),
+            $node->whole('rise_over_from', 0, 10),
             $node->numberOrNull('stiffness_rise_max_min'),
-            $node->whole('stop_at', 0, 10),
-            $node->whole('progress_after', 0),
+            $node->whole('stop_at', 1, 10),
+            $node->whole('progress_after', 1),
             $node->number('week_growth_max_percent'),
+            $node->wholeOrNull('rest_days'),
         );
+        if ($rule->rise_over_from < $rule->rise_watch_from && !$node->isFaulty('rise_over_from') && !$node->isFaulty('rise_watch_from')) {
+            $node->fault('rise_over_from', 'must not be under rise_watch_from');
+        }
+        if ($rule->rest_days !== null && !in_array($rule->rest_days, [self::USUAL_REST_DAYS, self::LONG_REST_DAYS], true)) {
+            $node->fault('rest_days', 'must be 7 or 14');
+        }
+
+        return $rule;
     }
 
     public function named(string $name): self
@@ -60,6 +80,7 @@ final readonly class ResponseRule
             $this->stop_at,
             $this->progress_after,
             $this->week_growth_max_percent,
+            $this->rest_days,
         );
     }
 

@@ -179,6 +179,7 @@ final class CaseSimulator
                 $stage->prescriptions,
                 fn(Prescription $p): bool => $p->slot === $session->slot && !$this->plan->rests($p->key, $day),
             ));
+            $due = $this->asAsked($due, $start);
             $sport = $due === [];
             $demand = 0.85 + 0.01 * min(20, $this->today()->daysSince($day));
             $entries = $sport
@@ -199,6 +200,23 @@ final class CaseSimulator
                 settled_min: $worst * 25,
             ));
         }
+    }
+
+    /**
+     * Within a corridor the athlete does what the next session asks.
+     *
+     * @param list<Prescription> $due
+     *
+     * @return list<Prescription>
+     */
+    private function asAsked(array $due, Moment $at): array
+    {
+        if (array_filter($due, static fn(Prescription $p): bool => $p->dose->corridor() !== null) === []) {
+            return $due;
+        }
+        $asked = Evaluator::evaluate($this->file, $at)->askedByPrescription();
+
+        return array_map(static fn(Prescription $p): Prescription => isset($asked[$p->key]) ? $asked[$p->key]->asPrescription() : $p, $due);
     }
 
     /** Extends the calendar of the current stage up to a day. */

@@ -36,6 +36,9 @@ final readonly class Criterion
         public int|float|null $hold_s = null,
         public int|float|null $load_kg = null,
         public ?int $rir_min = null,
+        /** Kilograms that every set must have. */
+        public int|float|null $min_load_kg = null,
+        public ?Better $better = null,
     ) {}
 
     public static function read(ObjectNode $node): self
@@ -88,6 +91,26 @@ final readonly class Criterion
                 days: $node->wholeOrNull('days'),
             ),
             CriterionType::Outcome => self::readOutcome($node),
+            CriterionType::LoadedPain => new self(
+                $type,
+                max: $node->whole('max', 0, 10),
+                days: $node->whole('days'),
+                min_sessions: $node->whole('min_sessions'),
+                prescription: $node->text('prescription'),
+                min_load_kg: $node->number('min_load_kg'),
+            ),
+            CriterionType::TestChange => new self(
+                $type,
+                min_percent: $node->number('min_percent', -ObjectNode::LARGEST),
+                within_days: $node->wholeOrNull('within_days'),
+                test: $node->text('test'),
+            ),
+            CriterionType::OutcomeGain => new self(
+                $type,
+                min: $node->number('min', -ObjectNode::LARGEST),
+                measure: $node->text('measure'),
+                better: $node->choice('better', Better::class),
+            ),
             CriterionType::SignOff, null => new self(CriterionType::SignOff),
         };
     }

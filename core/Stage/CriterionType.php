@@ -18,4 +18,7 @@ enum CriterionType: string
     case Adherence = 'adherence';
     case Outcome = 'outcome';
     case SignOff = 'sign_off';
+    case LoadedPain = 'loaded_pain';
+    case TestChange = 'test_change';
+    case OutcomeGain = 'outcome_gain';
 }

@@ -104,7 +104,7 @@ final class GateOutlook
     private function earliest(Criterion $criterion): ?Day
     {
         // What a person does when they like can be done today.
-        if (in_array($criterion->type, [CriterionType::Symmetry, CriterionType::TestValue, CriterionType::Outcome, CriterionType::SignOff], true)) {
+        if (in_array($criterion->type, [CriterionType::Symmetry, CriterionType::TestValue, CriterionType::TestChange, CriterionType::Outcome, CriterionType::OutcomeGain, CriterionType::SignOff], true)) {
             return $this->log->today;
         }
         for ($day = $this->log->today->number; $day <= $this->log->today->number + self::AHEAD_DAYS; $day++) {
@@ -130,6 +130,12 @@ final class GateOutlook
             CriterionType::ExercisePain => $this->isLow(
                 array_map(static fn(array $one): ?int => $one['response']->during, $this->doneBetween($day - (int) $criterion->days + 1, $day)),
                 $hoping ? $this->aheadBetween($day - (int) $criterion->days + 1, $day) : 0,
+                (int) $criterion->min_sessions,
+                $needed,
+            ),
+            CriterionType::LoadedPain => $this->isLow(
+                array_map(fn(array $one): ?int => Gatekeeper::loadedPainOf($criterion, $one['response']->session), $this->doneBetween($day - (int) $criterion->days + 1, $day)),
+                $hoping && $this->isLoaded($criterion) ? $this->aheadBetween($day - (int) $criterion->days + 1, $day) : 0,
                 (int) $criterion->min_sessions,
                 $needed,
             ),
@@ -216,6 +222,12 @@ final class GateOutlook
         ) !== [];
     }
 
+    /** Whether the dose in force has the load that a criterion asks for. */
+    private function isLoaded(Criterion $criterion): bool
+    {
+        return Number::atLeast($this->log->prescriptions[(string) $criterion->prescription]->dose->load_kg ?? 0, $criterion->min_load_kg ?? 0);
+    }
+
     private function fullSport(int $day): int
     {
         return count(array_filter($this->doneBetween(PHP_INT_MIN, $day), static fn(array $one): bool => Gatekeeper::isFullSport($one['response'])));
@@ -247,6 +259,10 @@ final class GateOutlook
             CriterionType::ExercisePain => self::days(
                 array_filter($this->doneBetween($from, $today), static fn(array $one): bool => $one['response']->during !== null),
                 static fn(SessionResponse $one): bool => $one->during <= $criterion->max,
+            ),
+            CriterionType::LoadedPain => self::days(
+                array_filter($this->doneBetween($from, $today), static fn(array $one): bool => Gatekeeper::loadedPainOf($criterion, $one['response']->session) !== null),
+                static fn(SessionResponse $one): bool => Gatekeeper::loadedPainOf($criterion, $one->session) <= $criterion->max,
             ),
             CriterionType::Provocation => array_map(
                 static fn(array $one): EvidenceDay => new EvidenceDay(Day::fromNumber($one['day']), $one['score'] <= $criterion->max),

@@ -60,8 +60,8 @@ final class Gatekeeper
         $keeper = new self($log, []);
 
         return match ($criterion->type) {
-            CriterionType::Symmetry, CriterionType::TestValue => $keeper->latestTest($criterion)?->on,
-            CriterionType::Outcome => $keeper->latestOutcome($criterion)?->on,
+            CriterionType::Symmetry, CriterionType::TestValue, CriterionType::TestChange => $keeper->latestTest($criterion)?->on,
+            CriterionType::Outcome, CriterionType::OutcomeGain => $keeper->latestOutcome($criterion)?->on,
             CriterionType::SignOff => $keeper->signedOn(),
             default => null,
         };
@@ -75,6 +75,16 @@ final class Gatekeeper
         $mode = $log->prescriptions[$key]->mode;
 
         return $sets === [] ? null : count(array_filter($sets, static fn(LoggedSet $set): bool => self::meets($set, $criterion, $mode)));
+    }
+
+    /** The pain of the exercise that a `loaded_pain` criterion names, if a session did it and every set of it had the load. */
+    public static function loadedPainOf(Criterion $criterion, Session $session): ?int
+    {
+        $key = (string) $criterion->prescription;
+        $sets = $session->setsOf($key);
+        $light = array_filter($sets, static fn(LoggedSet $set): bool => Number::under($set->load_kg ?? 0, $criterion->min_load_kg ?? 0));
+
+        return $sets === [] || $light !== [] ? null : $session->painOf($key);
     }
 
     /** Whether a session is sport, in full, and well borne. */
@@ -99,6 +109,9 @@ final class Gatekeeper
             CriterionType::Adherence => $this->adherence($criterion),
             CriterionType::Outcome => $this->outcome($criterion),
             CriterionType::SignOff => $this->signOff($criterion),
+            CriterionType::LoadedPain => $this->loadedPain($criterion),
+            CriterionType::TestChange => $this->testChange($criterion),
+            CriterionType::OutcomeGain => $this->outcomeGain($criterion),
         };
     }
 
@@ -152,11 +165,60 @@ final class Gatekeeper
     private function testValue(Criterion $criterion): CriterionResult
     {
         $test = $this->latestTest($criterion);
-        $value = $test === null || $this->log->file->case->side !== Side::Both
-            ? $test?->affected
-            : min($test->affected, $test->unaffected);
 
-        return $this->atLeast($criterion, $value);
+        return $this->atLeast($criterion, $test === null ? null : $this->affected($test));
+    }
+
+    /** The affected side's value; the smaller of the two where both are. */
+    private function affected(StrengthTest $test): int|float
+    {
+        return $this->log->file->case->side === Side::Both ? min($test->affected, $test->unaffected) : $test->affected;
+    }
+
+    private function testChange(Criterion $criterion): CriterionResult
+    {
+        $latest = $this->latestTest($criterion);
+        $first = null;
+        $count = 0;
+        foreach ($this->log->file->tests as $test) {
+            if ($test->test === $criterion->test && !$test->on->isAfter($this->today)) {
+                $count++;
+                $first = $first === null || $first->on->isAfter($test->on) ? $test : $first;
+            }
+        }
+        $from = $first === null ? 0 : $this->affected($first);
+
+        return $this->atLeast($criterion, $latest === null || $count < 2 || $from == 0 ? null : 100 * ($this->affected($latest) - $from) / $from);
+    }
+
+    private function outcomeGain(Criterion $criterion): CriterionResult
+    {
+        $latest = $this->latestOutcome($criterion);
+        $first = null;
+        $count = 0;
+        foreach ($this->log->file->outcomes as $outcome) {
+            if ($outcome->measure === $criterion->measure && !$outcome->on->isAfter($this->today)) {
+                $count++;
+                $first = $first === null || $first->on->isAfter($outcome->on) ? $outcome : $first;
+            }
+        }
+        $gain = $latest === null || $first === null || $count < 2 ? null : $latest->score - $first->score;
+
+        return $this->atLeast($criterion, $gain === null ? null : ($criterion->better === Better::Lower ? -$gain : $gain));
+    }
+
+    /** The highest pain of one exercise over the recent sessions in which every set of it had its load. */
+    private function loadedPain(Criterion $criterion): CriterionResult
+    {
+        $pains = [];
+        foreach ($this->inStage as $response) {
+            $pain = self::loadedPainOf($criterion, $response->session);
+            if ($pain !== null && $this->log->inLastDays($response->session, $criterion->days ?? 0)) {
+                $pains[] = $pain;
+            }
+        }
+
+        return $this->highest($criterion, $pains, $criterion->min_sessions ?? 0);
     }
 
     private function latestTest(Criterion $criterion): ?StrengthTest

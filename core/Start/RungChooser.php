@@ -27,9 +27,8 @@ final readonly class RungChooser
     ) {}
 
     /**
-     * The rung of a level. Easiest: the lowest rung that may be done. Middle: the exercise that the
-     * programme begins with, where it may be done; else the rung in the middle of the ladder, rather
-     * one that loads the structure directly.
+     * The rung of a level. Usual: the exercise that the programme itself names. Easiest: the lowest rung
+     * that may be done. Middle: halfway between the two, rather one that loads the structure directly.
      *
      * @param list<string> $taken exercises that the stage has already
      */
@@ -41,17 +40,17 @@ final readonly class RungChooser
         if ($allowed === []) {
             return $this->finish($prescription, $own, [...$reasons, 'No rung of its ladder is free of what to avoid: look at it yourself.'], [], $taken);
         }
-        $usual = !$this->isDirect($own) || ($level === RungLevel::Middle && in_array($own, $allowed, true));
+        $usual = !$this->isDirect($own) || ($level === RungLevel::Usual && in_array($own, $allowed, true));
         $wanted = match (true) {
             $usual => $own,
             $level === RungLevel::Easiest => $allowed[0],
-            default => $this->middle($allowed),
+            default => $this->middle($allowed, $own),
         };
         if ($this->missing($wanted) === []) {
             array_unshift($reasons, match (true) {
                 $usual => 'The usual beginning of the programme',
                 $level === RungLevel::Easiest => 'The easiest rung of its ladder',
-                default => 'The middle of its ladder',
+                default => 'Halfway up to the usual beginning',
             } . $this->loading($wanted));
         }
 
@@ -131,14 +130,15 @@ final readonly class RungChooser
     }
 
     /** @param non-empty-list<Exercise> $allowed */
-    private function middle(array $allowed): Exercise
+    private function middle(array $allowed, Exercise $own): Exercise
     {
-        $middle = intdiv(count($allowed) - 1, 2);
+        $usual = array_search($own, $allowed, true);
+        $middle = intdiv(is_int($usual) ? $usual : count($allowed) - 1, 2);
         $nearest = $allowed[$middle];
         $best = PHP_INT_MAX;
         foreach ($allowed as $i => $exercise) {
             // Of two equally near the easier, since it comes first.
-            if ($exercise->loads($this->structure->structure) === Directness::Target && abs($i - $middle) < $best) {
+            if ($exercise->loads($this->structure->structure) === Directness::Target && abs($i - $middle) < $best && (!is_int($usual) || $i <= $usual)) {
                 $best = abs($i - $middle);
                 $nearest = $exercise;
             }

@@ -9,4 +9,12 @@ enum RungLevel: string
 {
     case Easiest = 'easiest';
     case Middle = 'middle';
+
+    /** The rung that the programme itself names. */
+    case Usual = 'usual';
+
+    public function easier(): self
+    {
+        return $this === self::Usual ? self::Middle : self::Easiest;
+    }
 }

@@ -42,7 +42,7 @@ final class StartAdvisor
             $irritability,
             $findings->reasons(),
             $stage->key,
-            $atRisk ? RungLevel::Easiest : $rung,
+            $atRisk ? $rung->easier() : $rung,
             $notes,
             false,
         );
@@ -121,7 +121,7 @@ final class StartAdvisor
         return match ($irritability) {
             Irritability::High, Irritability::Unknown => RungLevel::Easiest,
             Irritability::Medium => $isFirst ? RungLevel::Middle : RungLevel::Easiest,
-            Irritability::Low => $stage->mode->isSpringy() ? RungLevel::Easiest : RungLevel::Middle,
+            Irritability::Low => $stage->mode->isSpringy() ? RungLevel::Easiest : RungLevel::Usual,
         };
     }
 }

@@ -54,7 +54,7 @@ final readonly class StartPlan
                 $choice = match (true) {
                     isset($byHand[$prescription->key]) => $first->byHand($prescription, $catalogue->exercise($byHand[$prescription->key])),
                     // The level is that of the stage's own kind of work; what is done between keeps its usual place.
-                    $begins => $first->choose($prescription, self::isMainKind($planned, $prescription) ? $level : RungLevel::Middle, $taken),
+                    $begins => $first->choose($prescription, self::isMainKind($planned, $prescription) ? $level : RungLevel::Usual, $taken),
                     default => $later->keep($prescription, $taken),
                 };
                 $taken[] = $choice->exercise->key;

@@ -18,7 +18,8 @@ final readonly class Zone
      */
     public static function named(string $name): self
     {
-        if (!in_array($name, DateTimeZone::listIdentifiers(DateTimeZone::ALL_WITH_BC), true)) {
+        // The list of a Debian machine holds files of its zone folder that are no zones; zones begin with a capital.
+        if (preg_match('/^[A-Z][A-Za-z0-9_+\/-]*$/D', $name) !== 1 || $name === 'Factory' || !in_array($name, DateTimeZone::listIdentifiers(DateTimeZone::ALL_WITH_BC), true)) {
             throw new InvalidArgumentException('must be a time zone of the IANA list, such as Europe/Lisbon');
         }
 
@@ -41,6 +42,12 @@ final readonly class Zone
         $local = $seconds + $this->zone->getOffset(new DateTimeImmutable('@' . $seconds));
 
         return Day::fromNumber(intdiv($local - ($local < 0 ? 86399 : 0), 86400));
+    }
+
+    /** The moment at which a date begins. */
+    public function startOf(Day $day): Moment
+    {
+        return Moment::of(new DateTimeImmutable($day->toIso() . ' 00:00:00', $this->zone));
     }
 
     public function toDateTimeZone(): DateTimeZone

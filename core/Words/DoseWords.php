@@ -17,21 +17,28 @@ final class DoseWords
     {
         $dose = $prescription->dose;
         $main = match (true) {
-            $prescription->mode === Mode::Isometric && $dose->hold_s !== null && $dose->reps > 1 => "$dose->sets × $dose->reps × $dose->hold_s s",
-            $prescription->mode === Mode::Isometric && $dose->hold_s !== null => "$dose->sets × $dose->hold_s s",
-            $dose->work_s !== null => "$dose->sets × $dose->work_s s",
-            default => "$dose->sets × $dose->reps",
+            $prescription->mode === Mode::Isometric && $dose->hold_s !== null && $dose->reps > 1 => "$dose->sets × " . self::span($dose->reps, $dose->reps_to) . ' × ' . self::span($dose->hold_s, $dose->hold_to_s) . ' s',
+            $prescription->mode === Mode::Isometric && $dose->hold_s !== null => "$dose->sets × " . self::span($dose->hold_s, $dose->hold_to_s) . ' s',
+            $dose->work_s !== null => "$dose->sets × " . self::span($dose->work_s, $dose->work_to_s) . ' s',
+            default => "$dose->sets × " . self::span($dose->reps, $dose->reps_to),
         };
         $more = array_filter([
             $dose->resistance !== null ? "with $dose->resistance" : null,
+            $dose->height_cm !== null ? "$dose->height_cm cm high" : null,
             $dose->percent_mvc !== null ? "$dose->percent_mvc % of maximum" : null,
             $dose->rm !== null && $dose->rm !== $dose->reps ? "as {$dose->rm} RM" : null,
+            $dose->rir !== null ? "$dose->rir in reserve" : null,
             $dose->range !== null ? "{$dose->range->from_deg}–{$dose->range->to_deg}°" : null,
         ]);
 
         $load = ($dose->load_kg ?? 0) > 0 ? " at $dose->load_kg kg" : '';
 
         return implode(', ', [$main . $load, ...$more]);
+    }
+
+    private static function span(int|float $from, int|float|null $to): string
+    {
+        return $to === null ? (string) $from : "{$from}–{$to}";
     }
 
     /** What differs between two doses of an exercise, each with its old and new value. */
@@ -41,10 +48,17 @@ final class DoseWords
         $told = [
             ['sets', $old->sets, $new->sets, ''],
             ['reps', $old->reps, $new->reps, ''],
+            ['reps up to', $old->reps_to, $new->reps_to, ''],
             ['hold', $old->hold_s, $new->hold_s, ' s'],
+            ['hold up to', $old->hold_to_s, $new->hold_to_s, ' s'],
             ['work', $old->work_s, $new->work_s, ' s'],
+            ['work up to', $old->work_to_s, $new->work_to_s, ' s'],
+            ['grows by', $old->grow_by, $new->grow_by, ''],
+            ['grows after so many settled sessions', $old->grow_after, $new->grow_after, ''],
             ['load', $old->load_kg, $new->load_kg, ' kg'],
             ['band', $old->resistance, $new->resistance, ''],
+            ['height', $old->height_cm, $new->height_cm, ' cm'],
+            ['in reserve', $old->rir, $new->rir, ''],
             ['RM aimed at', $old->rm, $new->rm, ''],
             ['effort', $old->effort, $new->effort, ' of 10'],
             ['body part lifted', $old->body_fraction, $new->body_fraction, ''],

@@ -7,12 +7,15 @@ namespace Rung\Core\Words;
 use Rung\Core\Attention\AttentionReason;
 use Rung\Core\Decision\ActionKind;
 use Rung\Core\Decision\ActionReason;
+use Rung\Core\Decision\Asked;
+use Rung\Core\Decision\Because;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Number;
 use Rung\Core\Plan\PlanStep;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Response\Sign;
+use Rung\Core\Response\Verdict;
 use Rung\Core\Response\VerdictReason;
 use Rung\Core\Stage\CriterionOutlook;
 use Rung\Core\Stage\CriterionResult;
@@ -35,10 +38,14 @@ final class EvaluationWords
             ActionKind::Repeat => 'Repeat the dose as it is',
             ActionKind::Advance => 'Move on to ' . $stage($evaluation->nextStage),
             ActionKind::Finish => 'Finish the programme and keep a maintenance dose',
-            ActionKind::StepDown => 'Step back: ' . ($step->enterStage !== null ? 'to ' . $stage($step->enterStage) : $notes),
-            ActionKind::Ease => $notes === '' ? 'Ease the sport, keep the exercises' : 'Ease: ' . $notes,
-            ActionKind::Progress => 'Progress: ' . $notes,
-            ActionKind::AddLoad => 'Add load: ' . $notes,
+            ActionKind::StepDown => match (true) {
+                $step->enterStage !== null => 'Step back to ' . $stage($step->enterStage),
+                $notes === '' => 'Step back: choose what is easier by hand',
+                default => 'Step back: ' . $notes,
+            },
+            ActionKind::Ease => $evaluation->action->reason === ActionReason::SportOver || $notes === '' ? 'Ease the sport, keep the exercises' : 'Ease: ' . $notes,
+            ActionKind::Progress => $notes === '' ? 'Progress: choose what grows' : 'Progress: ' . $notes,
+            ActionKind::AddLoad => $notes === '' ? 'Add load: choose where' : 'Add load: ' . $notes,
         };
     }
 
@@ -57,7 +64,7 @@ final class EvaluationWords
             ActionReason::AlreadyEased => 'The last answer was too much, and the dose was eased since: see how that is borne.',
             ActionReason::SportOver => 'Only the sport was over its limit, not the exercises: ' . $worst,
             ActionReason::TwoOver => 'Two answers in a row were too much. ' . $worst,
-            ActionReason::OneOver => 'The last answer was too much. ' . $worst,
+            ActionReason::OneOver => self::isStopped($last) ? 'A stop was reported and you have reviewed it: begin again easier. ' . $worst : 'The last answer was too much. ' . $worst,
             ActionReason::TwoWatch => 'Two small reactions in a row. ' . $worst,
             ActionReason::Creeping => 'A small reaction while the weekly mean creeps up. ' . self::creep($evaluation),
             ActionReason::SmallRise => 'A small reaction: one is no reason to change. ' . $worst,
@@ -70,10 +77,33 @@ final class EvaluationWords
             ActionReason::SettledRun => 'The last ' . self::count($rule->progress_after, 'answer') . ' settled on this dose.',
             ActionReason::RecentStop => 'A stop was cleared less than 7 days ago: nothing grows yet.',
             ActionReason::StaleAnswers => 'The last answer is more than 7 days old.',
-            ActionReason::TestOverLimit => "Settled, but the morning test is still over $rule->during_max.",
+            ActionReason::TestOverLimit => "Settled, but the morning test is still over $rule->next_day_max.",
             ActionReason::CreepingTwoWeeks => 'The weekly mean has crept up two weeks running. ' . self::creep($evaluation),
             ActionReason::CreepingBaseline => 'The weekly mean is creeping up. ' . self::creep($evaluation),
+            ActionReason::Growing => 'It settles, and sessions still grow by themselves within what is prescribed.',
+            ActionReason::NotDone => 'It settles, but what is prescribed has not been done in full yet.',
+            ActionReason::FailedBefore => 'This step failed before: it waits for a longer run of settled answers.',
+            ActionReason::HeldAtCap => 'It settles, and this week has grown as much as the school allows.',
+            ActionReason::NothingToRaise => 'It settles, and nothing in the plan has a next step: choose one by hand.',
+            ActionReason::TryAgain => 'Even the easiest was too much. It has rested: try it again.',
         };
+    }
+
+    /** What the next session asks inside a corridor, and why; null where the dose has none. */
+    public static function asked(Asked $asked): ?string
+    {
+        $why = match ($asked->because) {
+            Because::Fixed => null,
+            Because::Start => 'begins at the lower end',
+            Because::Eased => 'the last session was too much',
+            Because::Short => 'the last session was not done in full',
+            Because::Kept => 'as it was done last',
+            Because::Capped => 'more failed before',
+            Because::Full => 'the upper end is reached and settles',
+            Because::Grown => 'the last session settled',
+        };
+
+        return $why === null ? null : 'Next session: ' . DoseWords::of($asked->asPrescription()) . " ($why)";
     }
 
     /** One response: what was done to the baseline, and the verdict's reasons. */
@@ -165,6 +195,8 @@ final class EvaluationWords
             AttentionReason::TooTimid => 'nothing grew for three weeks though all settled',
             AttentionReason::ReviewDue => 'review due' . $since($evaluation->log->file->case->review_on),
             AttentionReason::NoImprovement => 'no better after six weeks: look again, and refer if it stays so',
+            AttentionReason::FailedTwice => 'the same step has failed twice: look at how it is done, or take another one',
+            AttentionReason::TestHigh => 'settled, but the morning test stays over the limit: look again',
             AttentionReason::Plateau => 'nothing changed for three weeks: change one thing',
         }, $evaluation->attention->reasons);
     }
@@ -186,6 +218,9 @@ final class EvaluationWords
             CriterionType::SportSessions => self::count($value, 'full practice') . " well borne, at least $need",
             CriterionType::Adherence => "$value % of planned sessions done, at least $need %",
             CriterionType::Outcome => self::plain($criterion->measure) . ": $value, " . ($criterion->min === null ? 'at most' : 'at least') . " $need",
+            CriterionType::LoadedPain => "worst pain with at least {$criterion->min_load_kg} kg over {$criterion->days} days: $value, at most $need",
+            CriterionType::TestChange => self::plain($criterion->test) . " since the first test: $value %, at least $need %",
+            CriterionType::OutcomeGain => self::plain($criterion->measure) . ": better by $value, at least $need",
             CriterionType::SignOff => $result->state === CriterionState::Met ? 'signed off by you' : 'waits for your sign-off of technique',
         };
 
@@ -206,7 +241,7 @@ final class EvaluationWords
             CriterionType::DaysInStage, CriterionType::CleanDays => $outlook->result->state === CriterionState::NoData
                 ? 'too few judged sessions yet'
                 : self::count($far, 'day') . ' to go',
-            CriterionType::ExercisePain, CriterionType::Provocation => match (true) {
+            CriterionType::ExercisePain, CriterionType::Provocation, CriterionType::LoadedPain => match (true) {
                 $short === null => 'no reading yet',
                 $outlook->result->state === CriterionState::NoData => 'too few readings yet',
                 default => self::count($far, 'point') . ' over',
@@ -217,6 +252,8 @@ final class EvaluationWords
             CriterionType::SportSessions => self::count($far, 'session') . ' to go',
             CriterionType::Adherence => $short === null ? 'nothing was due yet' : "$far % short",
             CriterionType::Outcome => $short === null ? 'needs a score' : "$far short, then a new score",
+            CriterionType::TestChange => $short === null ? 'needs a first test and a recent one' : "$far % short, then a new test",
+            CriterionType::OutcomeGain => $short === null ? 'needs a first score and a later one' : "$far short, then a new score",
             CriterionType::SignOff => 'yours to give',
         };
     }
@@ -236,9 +273,21 @@ final class EvaluationWords
             : trim(self::response($worst) . ' ' . ucfirst(implode(', ', self::reasons($worst))) . '.');
     }
 
+    /** @param list<SessionResponse> $responses */
+    private static function isStopped(array $responses): bool
+    {
+        foreach ($responses as $response) {
+            if ($response->verdict === Verdict::Stop) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     private static function stops(Evaluation $evaluation): string
     {
-        $open = array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->cleared);
+        $open = array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->isCleared());
         $told = array_map(static fn(StopSource $stop): string => self::stop($stop, $evaluation), $open);
 
         return 'Reported: ' . implode('; ', $told) . '. Stop and see before any loading.';
@@ -248,7 +297,7 @@ final class EvaluationWords
     {
         $told = static fn(int|float|null $mean): string => $mean === null ? 'unknown' : (string) Number::hundredth($mean);
 
-        return "Mean test {$told($evaluation->creep->thisWeek)} over the last 7 days, {$told($evaluation->creep->lastWeek)} over the 7 before.";
+        return "Mean test {$told($evaluation->creep->thisWeek)} over the last 7 days, {$told($evaluation->creep->lastWeek)} over the 7 before, {$told($evaluation->creep->lowest)} in the best of the four weeks before.";
     }
 
     private static function count(int|string $number, string $what): string

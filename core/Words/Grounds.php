@@ -124,7 +124,7 @@ final class Grounds
     /** @return list<Ground> what is still to be reviewed */
     private static function stops(Evaluation $evaluation): array
     {
-        $open = array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->cleared);
+        $open = array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->isCleared());
 
         return array_values(array_map(static fn(StopSource $stop): Ground => new Ground(
             'Reported, not reviewed yet',

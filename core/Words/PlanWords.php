@@ -54,6 +54,9 @@ final class PlanWords
             CriterionType::SportSessions => "$criterion->min full sessions of sport well borne",
             CriterionType::Adherence => "$criterion->min_percent % of what was asked done",
             CriterionType::Outcome => self::plain($criterion->measure) . ($criterion->min !== null ? " at $criterion->min or more" : " at $criterion->max or less"),
+            CriterionType::LoadedPain => "pain at most $criterion->max for $criterion->days days with at least $criterion->min_load_kg kg",
+            CriterionType::TestChange => self::plain($criterion->test) . " better by $criterion->min_percent % than at first, tested within $within days",
+            CriterionType::OutcomeGain => self::plain($criterion->measure) . " better by $criterion->min than at first",
             CriterionType::SignOff => 'signed off by the practitioner',
         };
     }

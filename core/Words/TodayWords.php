@@ -7,6 +7,8 @@ namespace Rung\Core\Words;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\CaseFile\LoggedSet;
 use Rung\Core\CaseFile\Session;
+use Rung\Core\Decision\Asked;
+use Rung\Core\Decision\Because;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Number;
@@ -60,6 +62,21 @@ final class TodayWords
         };
     }
 
+    /** Why the next session asks for so much of an exercise; null where there is nothing to say. */
+    public static function asked(Asked $asked): ?string
+    {
+        return match ($asked->because) {
+            Because::Fixed => null,
+            Because::Start => 'You begin at the lower end; it grows as it settles.',
+            Because::Eased => 'Back to the lower end: the last time was too much.',
+            Because::Short => 'The lower end again: the last time not all of it was done.',
+            Because::Kept => 'As the last time.',
+            Because::Capped => 'No further for now: more was too much before.',
+            Because::Full => 'The top of your range: it settles.',
+            Because::Grown => 'More than the last time: it settled.',
+        };
+    }
+
     /** What earns a peg that is still missing, in an athlete's words. */
     public static function missing(CriterionOutlook $outlook): ?string
     {
@@ -80,6 +97,9 @@ final class TodayWords
             CriterionType::SportSessions => "$need full practices that are well borne",
             CriterionType::Adherence => "$need % of the planned sessions done",
             CriterionType::Outcome => 'a better severity score',
+            CriterionType::LoadedPain => "pain of $need or less with at least $criterion->min_load_kg kg, for $criterion->days days",
+            CriterionType::TestChange => 'a better strength test, by your practitioner',
+            CriterionType::OutcomeGain => 'a better severity score',
             CriterionType::SignOff => 'your practitioner’s word that the technique is sound',
         };
     }

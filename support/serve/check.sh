@@ -22,6 +22,8 @@ feature_tests() (
     php vendor/bin/phpunit --testsuite=feature "$@"
 )
 
+browser_tests() ( export RUNG_URL=http://127.0.0.1:$PORT DEMO_PASSWORD; npx playwright test --config="$@" )
+
 # Kills, backups, privileges: what holds of the instance as it stands on the machine.
 operations_tests() (
     export RUNG_INSTANCE=$INSTANCE RUNG_URL=http://127.0.0.1:$PORT RUNG_HOME=$HOME_DIR RUNG_WEB_USER=$WEB_USER
@@ -45,7 +47,7 @@ check_all() {
     owner_artisan migrate:fresh --force --quiet
     serve
     artisan rung:demo
-    step "browser" env RUNG_URL="http://127.0.0.1:$PORT" DEMO_PASSWORD="$DEMO_PASSWORD" npx playwright test --config=tests/browser/playwright.config.ts
+    step "browser" browser_tests tests/browser/playwright.config.ts
     step "operations" operations_tests
     say "all checks passed"
 }
@@ -76,5 +78,5 @@ shots() {
     build_front_end
     serve
     artisan rung:demo
-    RUNG_URL="http://127.0.0.1:$PORT" DEMO_PASSWORD="$DEMO_PASSWORD" npx playwright test --config=tests/browser/shots.config.ts
+    browser_tests tests/browser/shots.config.ts
 }

@@ -155,7 +155,7 @@ final class CaseBuilder
             'response_rule' => $this->rule,
             'stages' => [['key' => 'slow', 'title' => 'Slow', 'mode' => 'isotonic', 'gate' => $this->gate, 'prescriptions' => [
                 $this->press,
-                ['key' => 'hold', 'exercise' => 'leg_extension_hold', 'mode' => 'isometric', 'limbs' => 'affected', 'dose' => ['sets' => 4, 'reps' => 1, 'hold_s' => 30, 'rest_s' => 60]],
+                ['key' => 'hold', 'exercise' => 'leg_extension_hold', 'mode' => 'isometric', 'limbs' => 'affected', 'dose' => ['sets' => 4, 'reps' => 1, 'hold_s' => 30, 'rest_s' => 60], 'progression' => ['levers' => [['lever' => 'sets', 'to' => 6]]]],
             ]], ...$this->laterStages],
             'stage_history' => [['stage' => 'slow', 'from' => '2026-03-01']],
             'sessions' => $this->sessions,

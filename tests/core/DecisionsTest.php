@@ -54,19 +54,33 @@ final class DecisionsTest extends TestCase
         ];
         yield 'a score at the stop level' => [$settled()->morning(12, 8), 12, 'stop uncleared_stop'];
         yield 'reviewed' => [$settled()->morning(13, 8)->review(13, 'c9'), 13, 'repeat recent_stop'];
+        yield 'reviewed lately, though it was long ago' => [$base()->morning(1, 8)->session(8)->mornings(9, 10, 1)->session(10)->morning(11, 1)->review(11, 'c6'), 11, 'repeat recent_stop'];
         yield 'reviewed before it happened' => [$settled()->review(11, 'c9')->morning(12, 8), 12, 'stop uncleared_stop'];
         yield 'no session yet' => [CaseBuilder::case()->mornings(4, 8, 1), 8, 'gather no_recent_answers'];
         yield 'two sessions went unanswered' => [$settled()->session(13)->session(15), 18, 'gather answers_missing'];
-        yield 'one session went unanswered' => [$settled()->session(13), 16, 'progress settled_run'];
+        yield 'one session went unanswered' => [$settled()->session(13), 16, 'repeat not_done'];
+        yield 'two unanswered after what was too much do not hide it' => [$over()->session(12)->session(13), 16, 'ease one_over'];
+        yield 'eased inside the corridor since' => [$over()->change(11, 'within'), 11, 'repeat already_eased'];
+        yield 'which is no change of dose for what settled' => [$settled()->change(9, 'within', 'hold'), 11, 'progress settled_run'];
+        yield 'what is prescribed was not done in full' => [$settled()->press(['dose' => ['sets' => 4, 'reps' => 8, 'rest_s' => 60, 'load_kg' => 40]]), 11, 'repeat not_done'];
+        yield 'it was done with less left in reserve' => [$settled()->press(['dose' => ['sets' => 3, 'reps' => 8, 'rest_s' => 60, 'load_kg' => 40, 'rir' => 3]]), 11, 'repeat not_done'];
+        yield 'the corridor is not full' => [$settled()->press(['dose' => ['sets' => 3, 'reps' => 6, 'reps_to' => 12, 'rest_s' => 60, 'load_kg' => 40]]), 11, 'repeat growing'];
+        yield 'the corridor is full' => [$settled()->press(['dose' => ['sets' => 3, 'reps' => 6, 'reps_to' => 8, 'rest_s' => 60, 'load_kg' => 40]]), 11, 'progress settled_run'];
+        yield 'the step failed before' => [$settled()->change(5, 'progress')->change(6, 'ease'), 11, 'repeat failed_before'];
+        yield 'another step failed' => [$settled()->change(5, 'progress', 'hold')->change(6, 'ease', 'hold'), 11, 'progress settled_run'];
+        yield 'this week has grown enough' => [$settled()->change(7, 'progress')->press(['progression' => ['levers' => [['lever' => 'load', 'increment_kg' => 10]]]]), 11, 'repeat held_at_cap'];
+        yield 'nothing can be raised' => [$settled()->press(['progression' => null]), 11, 'repeat nothing_to_raise'];
+        yield 'the top of the ladder' => [$settled()->press(['progression' => ['levers' => []], 'ladder' => ['leg_press', 'leg_press_one']]), 11, 'repeat nothing_to_raise'];
+        yield 'what is led by pain is not raised by settling' => [$settled()->press(['pain' => ['min' => 1, 'max' => 5]]), 11, 'repeat nothing_to_raise'];
+        $easiest = static fn(CaseBuilder $case): CaseBuilder => $case->press(['dose' => ['sets' => 2, 'reps' => 1, 'rest_s' => 60], 'progression' => ['levers' => []], 'ladder' => ['leg_press_one', 'leg_press']]);
+        yield 'even the easiest was too much' => [$easiest($over()), 11, 'ease one_over'];
+        yield 'and has rested' => [$easiest($over()), 18, 'repeat try_again'];
         yield 'answers a week old' => [$settled(), 18, 'repeat stale_answers'];
         yield 'a break of over two weeks' => [$settled(), 25, 'step_down long_break'];
         yield 'a break in which the dose was eased' => [$settled()->change(20, 'ease'), 25, 'gather no_recent_answers'];
-        yield 'settled, but the test is over what exercise may hurt' => [
-            CaseBuilder::case()->mornings(4, 8, 4)->session(8)->mornings(9, 10, 4)->session(10)->morning(11, 4), 11, 'repeat test_over_limit',
-        ];
-        yield 'which is no matter where pain is wanted' => [
-            CaseBuilder::case()->press(['pain' => ['min' => 1, 'max' => 5]])->mornings(4, 8, 4)->session(8)->mornings(9, 10, 4)->session(10)->morning(11, 4), 11, 'progress settled_run',
-        ];
+        $high = static fn(): CaseBuilder => CaseBuilder::case()->mornings(4, 8, 6)->session(8)->mornings(9, 10, 6)->session(10)->morning(11, 6);
+        yield 'settled, but the test is over the limit of the next day' => [$high(), 11, 'repeat test_over_limit'];
+        yield 'which is no matter where pain is wanted' => [$high()->press(['pain' => ['min' => 2, 'max' => 5]]), 11, 'add_load below_target_pain'];
         $creeping = static fn(): CaseBuilder => CaseBuilder::case()->mornings(7, 13, 0)->mornings(14, 20, 2)->session(17)->session(19);
         yield 'settled while the baseline creeps' => [$creeping(), 20, 'repeat creeping_baseline'];
         $twoWeeks = static fn(): CaseBuilder => CaseBuilder::case()->mornings(1, 6, 0)->mornings(7, 13, 2)->mornings(14, 20, 4)->session(17)->session(19)->rule(['during_max' => 5]);
@@ -142,7 +156,7 @@ final class DecisionsTest extends TestCase
 
     public function testOneExerciseIsPreferredAndWhatGotWorseIsDropped(): void
     {
-        $entry = static fn(string $key, ?int $pain, array $more = []): array => ['prescription' => $key, 'pain' => $pain, 'sets' => [['reps' => 8, 'load_kg' => 40, 'hold_s' => 30]]] + $more;
+        $entry = static fn(string $key, ?int $pain, array $more = []): array => ['prescription' => $key, 'pain' => $pain, 'sets' => array_fill(0, 4, ['reps' => 8, 'load_kg' => 40, 'hold_s' => 45])] + $more;
         $both = static fn(int $press, ?int $hold, array $more = []): array => ['entries' => [$entry('press', $press, $more), $entry('hold', $hold)]];
         $preferred = static function (CaseBuilder $case): array {
             $found = [];
@@ -155,10 +169,11 @@ final class DecisionsTest extends TestCase
         $case = static fn(int $press, ?int $hold, array $more = []): CaseBuilder => CaseBuilder::case()->mornings(4, 8, 1)
             ->session(8, 1, $both($press, $hold, $more))->mornings(9, 10, 1)->session(10, 1, $both($press, $hold, $more))->morning(11, 1);
 
-        self::assertSame(['press' => false, 'hold' => true], $preferred($case(2, 1)));
-        self::assertSame(['press' => true, 'hold' => false], $preferred($case(2, null)));
-        self::assertSame(['press' => true, 'hold' => false], $preferred($case(1, 1)));
-        self::assertSame(['press' => false, 'hold' => true], $preferred($case(1, 1)->change(3, 'progress', 'press')));
+        self::assertSame(['press' => false, 'hold' => true], $preferred($case(2, 1)), 'the one that hurts less');
+        self::assertSame(['press' => true, 'hold' => false], $preferred($case(2, null)), 'what was not logged comes last');
+        self::assertSame(['press' => true, 'hold' => false], $preferred($case(1, 1)), 'of equals the earlier');
+        self::assertSame(['press' => false, 'hold' => true], $preferred($case(1, 2)->change(3, 'progress', 'press')), 'the one that was raised longest ago has its turn');
+        self::assertSame(['press' => true, 'hold' => false], $preferred($case(1, 3)->change(3, 'progress', 'press')), 'but none that is at its limit');
         self::assertSame(['press'], $case(1, 1, ['before' => 1, 'after' => 2])->at(11)->drop);
         self::assertSame([], $case(1, 1, ['before' => 2, 'after' => 2])->at(11)->drop);
     }

@@ -47,7 +47,7 @@ final class PropertiesTest extends TestCase
             if ($evaluation->action->raisesLoad()) {
                 $raised++;
                 self::assertNotContains($evaluation->last()?->verdict, [Verdict::Over, Verdict::Stop, Verdict::Watch], $name);
-                self::assertSame([], array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->cleared), $name);
+                self::assertSame([], array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->isCleared()), $name);
             }
         }
         self::assertGreaterThan(self::CASES / 10, $raised, 'the cases must be of a kind in which load is raised at times');
@@ -247,7 +247,9 @@ final class PropertiesTest extends TestCase
             LeverKind::Tempo => [$old->tempo?->seconds($lever->phase ?? Phase::Lower), $new->tempo?->seconds($lever->phase ?? Phase::Lower)],
             LeverKind::Load => [$old->load_kg ?? 0, $new->load_kg ?? 0],
             LeverKind::RepetitionMaximum => [$old->rm, $new->rm],
-            LeverKind::Rung => [null, null],
+            LeverKind::Work => [$old->work_s, $new->work_s],
+            LeverKind::Height => [$old->height_cm, $new->height_cm],
+            LeverKind::Rung, LeverKind::Resistance => [null, null],
         };
         if ($before == $after || $lever->to === null) {
             return;

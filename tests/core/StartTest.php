@@ -39,16 +39,16 @@ final class StartTest extends TestCase
         yield 'medium, test 3, trains: strength, easiest' => [$found(rest: 2, test: 3), Goal::Jumping, false, 'isotonic', 'easiest', []];
         yield 'medium at risk: one rung easier' => [$found(rest: 2, test: 4), Goal::Jumping, true, 'isometric', 'easiest', []];
         yield 'easiest at risk: carefully' => [$found(rest: 4), Goal::Jumping, true, 'isometric', 'easiest', ['start_carefully']];
-        yield 'low, for daily life: strength, middle' => [$found(), Goal::Everyday, false, 'isotonic', 'middle', []];
-        yield 'low, for the hands: strength, middle' => [$found(), Goal::Hands, false, 'isotonic', 'middle', []];
+        yield 'low, for daily life: strength, usual' => [$found(), Goal::Everyday, false, 'isotonic', 'usual', []];
+        yield 'low, for the hands: strength, usual' => [$found(), Goal::Hands, false, 'isotonic', 'usual', []];
         yield 'low, jumper, strong: springs, easiest' => [$found(), Goal::Jumping, false, 'plyometric', 'easiest', []];
         yield 'low, jumper, at risk: springs, carefully' => [$found(), Goal::Jumping, true, 'plyometric', 'easiest', ['start_carefully']];
-        yield 'low, test 3: strength, middle' => [$found(test: 3), Goal::Jumping, false, 'isotonic', 'middle', []];
-        yield 'low, weak on one side: strength' => [$found(symmetry: 89.9), Goal::Jumping, false, 'isotonic', 'middle', []];
-        yield 'low, symmetry not known: strength' => [$found(symmetry: null), Goal::Jumping, false, 'isotonic', 'middle', []];
-        yield 'low, settling not known: strength' => [$found(settle: null), Goal::Jumping, false, 'isotonic', 'middle', []];
-        yield 'low, trains two days: strength' => [$found(days: 2), Goal::Jumping, false, 'isotonic', 'middle', []];
-        yield 'low, at risk: strength, easiest' => [$found(test: 3), Goal::Jumping, true, 'isotonic', 'easiest', []];
+        yield 'low, test 3: strength, usual' => [$found(test: 3), Goal::Jumping, false, 'isotonic', 'usual', []];
+        yield 'low, weak on one side: strength' => [$found(symmetry: 89.9), Goal::Jumping, false, 'isotonic', 'usual', []];
+        yield 'low, symmetry not known: strength' => [$found(symmetry: null), Goal::Jumping, false, 'isotonic', 'usual', []];
+        yield 'low, settling not known: strength' => [$found(settle: null), Goal::Jumping, false, 'isotonic', 'usual', []];
+        yield 'low, trains two days: strength' => [$found(days: 2), Goal::Jumping, false, 'isotonic', 'usual', []];
+        yield 'low, at risk: strength, middle' => [$found(test: 3), Goal::Jumping, true, 'isotonic', 'middle', []];
         yield 'pain of 8: no start' => [$found(test: 8), Goal::Jumping, false, null, null, []];
     }
 
@@ -78,15 +78,15 @@ final class StartTest extends TestCase
     public static function choices(): iterable
     {
         $knee = ['knee_four_stage', Structure::PatellarTendon];
-        yield 'middle: as the programme begins' => [...$knee, 'holds', RungLevel::Middle, true, null, ['ext_hold' => 'leg_extension_hold', 'wall' => 'wall_sit']];
+        yield 'usual: as the programme begins' => [...$knee, 'holds', RungLevel::Usual, true, null, ['ext_hold' => 'leg_extension_hold', 'wall' => 'wall_sit']];
         yield 'easiest: the lowest that loads the tendon' => [...$knee, 'holds', RungLevel::Easiest, true, null, ['ext_hold' => 'straight_leg_lift', 'wall' => 'leg_extension_hold']];
         yield 'what loads it slightly is passed over' => [...$knee, 'slow', RungLevel::Easiest, true, null, ['press' => 'box_squat', 'split' => 'heels_raised_squat', 'slow_hold' => 'leg_extension_hold']];
-        yield 'missing equipment takes the stand-in' => [...$knee, 'holds', RungLevel::Middle, true, [], ['ext_hold' => 'wall_sit_high', 'wall' => 'wall_sit']];
+        yield 'missing equipment takes the stand-in' => [...$knee, 'holds', RungLevel::Usual, true, [], ['ext_hold' => 'wall_sit_high', 'wall' => 'wall_sit']];
         yield 'a stand-in is not taken twice' => [...$knee, 'slow', RungLevel::Easiest, true, [], ['press' => 'box_squat', 'split' => 'forward_lunge', 'slow_hold' => 'wall_sit_high']];
-        yield 'deep bend is ruled out while irritable' => ['knee_four_stage', Structure::QuadricepsTendon, 'holds', RungLevel::Middle, true, null, ['ext_hold' => 'leg_extension_hold', 'wall' => 'leg_press_hold']];
-        yield 'and is not once it is calm' => ['knee_four_stage', Structure::QuadricepsTendon, 'holds', RungLevel::Middle, false, null, ['ext_hold' => 'leg_extension_hold', 'wall' => 'wall_sit']];
+        yield 'deep bend is ruled out while irritable' => ['knee_four_stage', Structure::QuadricepsTendon, 'holds', RungLevel::Usual, true, null, ['ext_hold' => 'leg_extension_hold', 'wall' => 'leg_press_hold']];
+        yield 'and is not once it is calm' => ['knee_four_stage', Structure::QuadricepsTendon, 'holds', RungLevel::Usual, false, null, ['ext_hold' => 'leg_extension_hold', 'wall' => 'wall_sit']];
         yield 'never below the floor at the insertion' => ['heel_insertion', Structure::AchillesInsertion, 'slow', RungLevel::Easiest, false, null, ['i_raise' => 'heel_raise_seated_two', 'i_between' => 'calf_hold_two']];
-        yield 'the variant of the structure' => ['heavy_holds', Structure::LateralElbow, 'holds', RungLevel::Middle, false, null, ['heavy_a' => 'forearm_heavy_hold', 'heavy_b' => 'wrist_hold_neutral']];
+        yield 'the variant of the structure' => ['heavy_holds', Structure::LateralElbow, 'holds', RungLevel::Usual, false, null, ['heavy_a' => 'forearm_heavy_hold', 'heavy_b' => 'wrist_hold_neutral']];
     }
 
     /**
@@ -113,7 +113,7 @@ final class StartTest extends TestCase
             // Heavy holds alone need a load that can be measured, and say so.
             foreach ($programme->key === 'heavy_holds' ? [] : $programme->structures as $structure) {
                 foreach ($programme->plan->caseStages() as $stage) {
-                    $plan = StartPlan::of($programme, $catalogue, $catalogue->structure($structure), $stage->key, RungLevel::Middle, true, [])->plan;
+                    $plan = StartPlan::of($programme, $catalogue, $catalogue->structure($structure), $stage->key, RungLevel::Usual, true, [])->plan;
                     foreach ($plan->prescriptions() as $prescription) {
                         self::assertSame([], $catalogue->exercise($prescription->exercise)->equipment, "$programme->key, $structure->value: $prescription->exercise");
                     }
@@ -127,7 +127,7 @@ final class StartTest extends TestCase
     public function testAChoiceByHandIsTakenOrRefusedAtItsPlace(): void
     {
         $catalogue = Support::catalogue();
-        $of = static fn(string $exercise): StartPlan => StartPlan::of($catalogue->programme('knee_four_stage'), $catalogue, $catalogue->structure(Structure::PatellarTendon), 'holds', RungLevel::Middle, false, null, ['wall' => $exercise]);
+        $of = static fn(string $exercise): StartPlan => StartPlan::of($catalogue->programme('knee_four_stage'), $catalogue, $catalogue->structure(Structure::PatellarTendon), 'holds', RungLevel::Usual, false, null, ['wall' => $exercise]);
         self::assertSame('strap_squat_hold', $of('strap_squat_hold')->choices[1]->exercise->key);
         $this->expectExceptionMessage('/exercises/wall must name an exercise');
         $of('nothing');

@@ -72,12 +72,12 @@ final class VerdictsTest extends TestCase
     /** @return iterable<string, array{list<string>, string|null}> times of scored check-ins as day and time, the one that answers */
     public static function answers(): iterable
     {
-        yield 'eight hours after, to the minute' => [['11 02:40'], 'c1'];
-        yield 'a minute sooner' => [['11 02:39'], null];
+        yield 'five hours after, but still the same day' => [['10 23:59'], null];
+        yield 'the next morning, however early' => [['11 02:39'], 'c1'];
         yield '36 hours after, to the minute' => [['12 06:40'], 'c1'];
         yield 'a minute later' => [['12 06:41'], null];
-        yield 'the nearest to a day' => [['11 07:00', '11 18:00', '12 06:00'], 'c2'];
-        yield 'of two equally near, the earlier' => [['11 17:40', '11 19:40'], 'c1'];
+        yield 'of the next day, not of the one after' => [['11 18:00', '12 06:00'], 'c1'];
+        yield 'of two equal ones the earlier' => [['11 07:00', '11 18:00'], 'c1'];
         yield 'whatever the order of the file' => [['11 19:40', '11 17:40'], 'c2'];
     }
 
@@ -90,6 +90,34 @@ final class VerdictsTest extends TestCase
             $case->morning((int) substr($time, 0, 2), 2, null, [], substr($time, 3));
         }
         self::assertSame($expected, $case->at(20)->sessions[0]->answer?->id);
+    }
+
+    /** A bad morning is not undone by a better evening, nor by what comes after the next session. */
+    public function testTheWorstOfTheMorningAnswers(): void
+    {
+        $case = static fn(): CaseBuilder => CaseBuilder::case()->mornings(8, 10, 1)->session(10);
+        self::assertSame(4, $case()->morning(11, 4)->morning(11, 1, null, [], '20:00')->at(12)->sessions[0]->answer?->provocation);
+        self::assertSame(4, $case()->morning(11, 1)->morning(11, 4, null, [], '12:00')->at(12)->sessions[0]->answer?->provocation);
+        self::assertSame(1, $case()->morning(11, 1)->session(11)->morning(11, 4, null, [], '20:00')->at(11, '21:00')->sessions[0]->answer?->provocation);
+        self::assertSame(4, $case()->session(11, 1, ['started_at' => CaseBuilder::moment(11, '06:00'), 'ended_at' => CaseBuilder::moment(11, '06:30')])->morning(11, 4)->at(12)->sessions[0]->answer?->provocation);
+    }
+
+    public function testAnAnswerOverTheLimitCountsOnlyAboveTheBaseline(): void
+    {
+        $case = static fn(int $before): CaseBuilder => CaseBuilder::case()->mornings(8, 10, $before)->session(10)->morning(11, 6)->rule(['rise_over_from' => 9, 'rise_watch_from' => 9]);
+        self::assertSame('settled', $case(6)->verdict(11));
+        self::assertSame('over next_day_over_max', $case(5)->verdict(11));
+        self::assertSame('over next_day_over_max', CaseBuilder::case()->session(10)->morning(11, 6)->verdict(11));
+    }
+
+    public function testTheBaselineCreepsAgainstTheBestOfFourWeeks(): void
+    {
+        // Half a point a week: no week is much over the one before.
+        $slow = CaseBuilder::case()->mornings(1, 7, 1)->mornings(8, 14, 2)->mornings(15, 21, 2)->mornings(22, 28, 3)->at(28)->creep->toArray();
+        self::assertSame(['state' => 'creeping', 'this_week' => 3, 'last_week' => 2, 'lowest' => 1], $slow);
+        // Under 1.5 nothing creeps, whatever it was before.
+        $low = CaseBuilder::case()->mornings(1, 21, 0)->mornings(22, 25, 1)->mornings(26, 28, 2)->at(28)->creep->toArray();
+        self::assertSame('steady', $low['state']);
     }
 
     public function testAnAnswerIsAwaitedFor36Hours(): void
@@ -125,15 +153,15 @@ final class VerdictsTest extends TestCase
     {
         $creep = static fn(CaseBuilder $case): array => $case->at(20)->creep->toArray();
         self::assertSame(
-            ['state' => 'steady', 'this_week' => 3, 'last_week' => 2],
+            ['state' => 'steady', 'this_week' => 3, 'last_week' => 2, 'lowest' => 2],
             $creep(CaseBuilder::case()->mornings(7, 13, 2)->mornings(14, 20, 3)),
         );
         self::assertSame(
-            ['state' => 'creeping', 'this_week' => 3.14, 'last_week' => 2],
+            ['state' => 'creeping', 'this_week' => 3.14, 'last_week' => 2, 'lowest' => 2],
             $creep(CaseBuilder::case()->mornings(7, 13, 2)->mornings(14, 19, 3)->morning(20, 4)),
         );
         self::assertSame(
-            ['state' => 'no_data', 'this_week' => 6, 'last_week' => 2],
+            ['state' => 'no_data', 'this_week' => 6, 'last_week' => 2, 'lowest' => 2],
             $creep(CaseBuilder::case()->mornings(7, 13, 2)->mornings(19, 20, 6)),
         );
     }

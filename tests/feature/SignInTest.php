@@ -149,6 +149,13 @@ final class SignInTest extends TestCase
         $this->runsUnderCsrf(fn() => $this->postJson('/api/session', ['email' => self::OLA, 'password' => self::PASSWORD], ['Sec-Fetch-Site' => 'same-origin'])->assertOk());
     }
 
+    public function testWhoeverHasNoSessionIsToldSoAndWhoeverHasOneNeedsItsToken(): void
+    {
+        $this->runsUnderCsrf(fn() => $this->postJson('/api/openings', [])->assertStatus(401));
+        $this->withCredentials()->withCookie('rung_session', 'x');
+        $this->runsUnderCsrf(fn() => $this->postJson('/api/openings', [])->assertStatus(419));
+    }
+
     public function testHeadersAreOnEveryAnswerAndHttpsIsMadeToStay(): void
     {
         foreach (['/', '/api/session', '/api/nothing', '/api/cases/%ff', '/bare'] as $path) {

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use Illuminate\Auth\SessionGuard;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
 
 /**
  * Refuses what another site sends in somebody's name. Whoever has a session sends its token with each change. Signing in
@@ -20,8 +22,21 @@ class CheckOrigin extends ValidateCsrfToken
         if ($request->isMethod('POST') && $request->is(...self::BEFORE_A_SESSION)) {
             return self::isOwn($request);
         }
+        // Nobody: there is no name to send anything in, and the answer is that they are signed out.
+        if (!self::bringsSignIn($request)) {
+            return true;
+        }
 
         return parent::tokensMatch($request);
+    }
+
+    private static function bringsSignIn(Request $request): bool
+    {
+        $guard = Auth::guard('web');
+        $session = config('session.cookie');
+
+        return (is_string($session) && $request->cookies->has($session))
+            || ($guard instanceof SessionGuard && $request->cookies->has($guard->getRecallerName()));
     }
 
     private static function isOwn(Request $request): bool

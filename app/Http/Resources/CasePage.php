@@ -102,7 +102,7 @@ final class CasePage
             'creep' => $told['creep'],
             'adherence' => $told['adherence'],
             'week' => $told['week'],
-            'prescriptions' => $stage === null ? [] : self::prescriptions($stage, $plan, $case, $catalogue, $evaluation->log->today),
+            'prescriptions' => $stage === null ? [] : self::prescriptions($stage, $plan, $case, $catalogue, $evaluation),
             'stages' => array_map(
                 static fn(PlanStage $one): array => ['key' => $one->stage->key, 'title' => $one->stage->title],
                 $plan->stages,
@@ -212,8 +212,11 @@ final class CasePage
     }
 
     /** @return list<array<string, mixed>> */
-    private static function prescriptions(PlanStage $stage, Plan $plan, CareCase $case, Catalogue $catalogue, Day $today): array
+    private static function prescriptions(PlanStage $stage, Plan $plan, CareCase $case, Catalogue $catalogue, Evaluation $evaluation): array
     {
+        $today = $evaluation->log->today;
+        $asked = $evaluation->askedByPrescription();
+
         return array_map(static fn(Prescription $prescription): array => [
             'key' => $prescription->key,
             'title' => $catalogue->titleOf($prescription->exercise),
@@ -223,6 +226,7 @@ final class CasePage
             'rests_until' => $plan->restsUntil($prescription->key, $today)?->toIso(),
             'turns' => $prescription->limbs->turns(),
             'words' => DoseWords::of($prescription),
+            'next' => isset($asked[$prescription->key]) ? EvaluationWords::asked($asked[$prescription->key]) : null,
             'tempo_words' => DoseWords::tempo($prescription),
             'dose' => $prescription->dose->toArray(),
             'figures' => DoseArithmetic::of($prescription->mode, $prescription->limbs, $prescription->dose, $case->athlete->body_mass_kg)->toArray(),

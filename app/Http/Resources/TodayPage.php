@@ -83,7 +83,7 @@ final class TodayPage
             'stopped' => $stops !== [],
             'morning' => $this->morning($case, $today),
             'sessions' => $stage === null ? [] : array_map(
-                fn(PlannedSession $one): array => self::session($one, $stage, $plan, $catalogue, $case) + ['done' => in_array($one->id, $done, true)],
+                fn(PlannedSession $one): array => self::session($one, $stage, $plan, $catalogue, $case, $evaluation) + ['done' => in_array($one->id, $done, true)],
                 $planned,
             ),
             'retest' => $programme->retest ?? false,
@@ -145,13 +145,14 @@ final class TodayPage
     }
 
     /** @return array<string, mixed> */
-    private static function session(PlannedSession $planned, PlanStage $stage, Plan $plan, Catalogue $catalogue, CareCase $case): array
+    private static function session(PlannedSession $planned, PlanStage $stage, Plan $plan, Catalogue $catalogue, CareCase $case, Evaluation $evaluation): array
     {
         $due = array_values(array_filter(
             $stage->stage->prescriptions,
             static fn(Prescription $one): bool => $one->slot === $planned->slot && !$plan->rests($one->key, Day::fromIso($planned->on)),
         ));
-        $figures = array_map(static fn(Prescription $one) => DoseArithmetic::of($one->mode, $one->limbs, $one->dose, $case->athlete->body_mass_kg), $due);
+        $asked = $stage->stage->key === $evaluation->log->stage->key ? $evaluation->askedByPrescription() : [];
+        $figures = array_map(static fn(Prescription $one) => DoseArithmetic::of($one->mode, $one->limbs, isset($asked[$one->key]) ? $asked[$one->key]->asPrescription()->dose : $one->dose, $case->athlete->body_mass_kg), $due);
 
         return [
             'planned' => $planned->id,
@@ -160,7 +161,10 @@ final class TodayPage
             'title' => $stage->slot($planned->slot)?->name() ?? $planned->slot,
             'kind' => $due === [] ? 'sport' : 'loading',
             'duration_s' => DoseArithmetic::session($figures)['duration_s'],
-            'exercises' => array_map(static function (Prescription $one) use ($catalogue, $case): array {
+            'exercises' => array_map(static function (Prescription $one) use ($catalogue, $case, $asked): array {
+                $next = $asked[$one->key] ?? null;
+                // What the next session asks within what is prescribed.
+                $one = $next === null ? $one : $next->asPrescription();
                 $exercise = $catalogue->exercises[$one->exercise] ?? null;
 
                 return [
@@ -179,6 +183,7 @@ final class TodayPage
                     'tempo_words' => DoseWords::tempo($one),
                     'max_pain' => $one->maxPain(is_int($case->response_rule['during_max'] ?? null) ? $case->response_rule['during_max'] : 10),
                     'wanted_pain' => $one->minPain(),
+                    'why' => $next === null ? null : TodayWords::asked($next),
                     'dose' => $one->dose->toArray(),
                 ];
             }, $due),

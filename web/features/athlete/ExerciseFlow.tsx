@@ -3,6 +3,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
 import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { type ReactNode, useState } from 'react';
 
@@ -13,6 +15,8 @@ import { PacedSet } from './PacedSet';
 import { PainRow } from './PainRow';
 import { Rest } from './Rest';
 import { doneSet, type Progress, type Run } from './run';
+
+const HURT = [['start', 'At the start of the movement'], ['end', 'At the end of the movement'], ['throughout', 'All the way through'], ['unsaid', 'I cannot say']] as const;
 
 const SKIPS = ['hurts too much', 'no equipment', 'no time', 'the test got worse'];
 
@@ -29,6 +33,7 @@ export function ExerciseFlow({ run, exercise, set }: { run: Run; exercise: Exerc
   const change = (part: Partial<Progress>, more: Partial<Run> = {}) => set({ ...run, ...more, progress: run.progress.map((one, i) => (i === run.at ? { ...one, ...part } : one)) });
   const nextExercise = (part: Partial<Progress>, more: Partial<Run> = {}) => change(part, { at: run.at + 1, turns: 0, rest_until: null, ...more });
   const load = progress.load_kg ?? dose.load_kg ?? null;
+  const isCounted = exercise.mode !== 'isometric' && dose.work_s === undefined;
   const sideWords = exercise.sides === 2 ? `, side ${run.turns + 1} of 2` : '';
   const rest = () => (dose.rest_s > 0 ? Date.now() + 1000 * dose.rest_s : null);
 
@@ -51,7 +56,16 @@ export function ExerciseFlow({ run, exercise, set }: { run: Run; exercise: Exerc
   if (allDone && progress.pain === null) {
     return (
       <Ask title={exercise.title} words={exercise.wanted_pain === null ? 'Worst pain in this exercise, 0–10' : `Worst pain in this exercise, 0–10. Here ${exercise.wanted_pain} to ${exercise.max_pain} is wanted.`}>
-        <PainRow label={`Pain in ${exercise.title}`} value={null} choose={(pain) => (run.retest && pain < run.stop_at ? change({ pain }) : nextExercise({ pain, before: run.last_test ?? progress.before }))} />
+        <PainRow label={`Pain in ${exercise.title}`} value={null} choose={(pain) => (pain < run.stop_at && (run.retest || pain > exercise.max_pain) ? change({ pain }) : nextExercise({ pain, before: run.last_test ?? progress.before }))} />
+        {setsDone > 0 && isCounted && <Reserve value={progress.reserve} choose={(reserve) => change({ reserve })} />}
+      </Ask>
+    );
+  }
+  if (allDone && progress.pain !== null && progress.pain > exercise.max_pain && progress.hurt_at === null) {
+    const told = (hurt_at: NonNullable<Progress['hurt_at']>) => (run.retest ? change({ hurt_at }) : nextExercise({ hurt_at, before: run.last_test ?? progress.before }));
+    return (
+      <Ask title="Where did it hurt?" words={`${progress.pain} is over the limit of ${exercise.max_pain} in this exercise. Your practitioner sees it; no more of it today.`}>
+        {HURT.map(([at, words]) => <Button key={at} variant="outlined" onClick={() => told(at)} sx={{ minHeight: 56, fontSize: 18 }}>{words}</Button>)}
       </Ask>
     );
   }
@@ -108,6 +122,20 @@ export function ExerciseFlow({ run, exercise, set }: { run: Run; exercise: Exerc
   );
 }
 
+/** How many more could have been done: from three on, the next session takes a larger step. Asked, not insisted on. */
+function Reserve({ value, choose }: { value: number | null; choose: (reserve: number) => void }) {
+  const words = 'How many more could you have done?';
+  const names = ['0', '1', '2', '3', '4+'];
+  return (
+    <Box>
+      <Typography sx={{ mb: 0.75 }}>{words} <Typography component="span" color="textSecondary">If you like.</Typography></Typography>
+      <ToggleButtonGroup exclusive fullWidth value={value} aria-label={words} onChange={(_, reserve: number | null) => { if (reserve !== null) choose(reserve); }}>
+        {names.map((name, reserve) => <ToggleButton key={name} value={reserve} sx={{ minHeight: 52, fontSize: 18 }}>{name}</ToggleButton>)}
+      </ToggleButtonGroup>
+    </Box>
+  );
+}
+
 /** The test in a rest between sets: asked, not insisted on; where it got worse, no more sets are the better choice. */
 function TestBetween({ before, value, choose, drop }: { before: number | null; value: number | null; choose: (score: number) => void; drop: () => void }) {
   const worse = value !== null && before !== null && value > before;
@@ -127,6 +155,7 @@ function Frame({ exercise, title, load, units, children }: { exercise: Exercise;
       <Typography variant="h2">{exercise.title}</Typography>
       <Typography sx={{ fontSize: 17 }}>{inUnits(exercise.words, units)}, {exercise.limbs}</Typography>
       <Typography sx={{ fontSize: 19, fontWeight: 600, mt: 0.5 }}>{title}{load === null || load === 0 ? '' : ` · ${loadWords(load, units)}`}</Typography>
+      {exercise.why !== null && <Typography color="textSecondary">{exercise.why}</Typography>}
       {exercise.cue !== null && <Typography color="textSecondary">{exercise.cue}</Typography>}
       {children}
     </Paper>

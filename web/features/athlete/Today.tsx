@@ -122,6 +122,7 @@ function SessionCard({ session, why, first }: { session: Due; why: string; first
         <Box key={one.prescription} sx={{ py: 0.75, borderTop: 1, borderColor: 'divider' }}>
           <Typography sx={{ fontWeight: 600 }}>{one.title}</Typography>
           <Typography>{inUnits(one.words, units)}, {one.limbs}</Typography>
+          {one.why !== null && <Typography variant="body2" color="textSecondary">{one.why}</Typography>}
         </Box>
       ))}
       {session.kind === 'sport' && <Typography>Practise your act, then tell how it went.</Typography>}

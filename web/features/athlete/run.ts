@@ -15,6 +15,10 @@ export interface Progress {
   /** The test in the latest rest between sets. */
   between: number | null;
   skipped: string | null;
+  /** How many more could have been done, 0 to 4 (4 or more); null where it was not said. */
+  reserve: number | null;
+  /** Where in the movement it hurt, asked where that was over the limit. */
+  hurt_at: 'start' | 'end' | 'throughout' | 'unsaid' | null;
   /** Kilograms that are used, where they differ from what was asked. */
   load_kg: number | null;
 }
@@ -50,7 +54,11 @@ const NAME = 'run';
 
 export const keepRun = (run: Run): boolean => keep(NAME, { ...run, touched_at: nowIso() });
 export const forgetRun = (): void => forget(NAME);
-export const keptRun = (): Run | null => kept<Run>(NAME);
+export function keptRun(): Run | null {
+  const run = kept<Run>(NAME);
+  // One that was begun before an update lacks what is asked since.
+  return run === null ? null : { ...run, progress: run.progress.map((one) => ({ ...one, reserve: one.reserve ?? null, hurt_at: one.hurt_at ?? null })) };
+}
 
 export const begin = (plan: TodayData, due: Due): Run => ({
   id: crypto.randomUUID(),
@@ -65,7 +73,7 @@ export const begin = (plan: TodayData, due: Due): Run => ({
   at: 0,
   turns: 0,
   rest_until: null,
-  progress: due.exercises.map((one) => ({ prescription: one.prescription, sets: [], pain: null, before: null, after: null, between: null, skipped: null, load_kg: null })),
+  progress: due.exercises.map((one) => ({ prescription: one.prescription, sets: [], pain: null, before: null, after: null, between: null, skipped: null, reserve: null, hurt_at: null, load_kg: null })),
   signs: [],
   practice: { minutes: '', effort: null, pain: null, full: true },
   last_test: null,
@@ -90,7 +98,7 @@ export const lastTold = (run: Run): number | undefined => {
 
 /** Back to the question how much an exercise hurt. */
 export const withoutPain = (run: Run, at: number): Run => ({
-  ...run, at, turns: 0, rest_until: null, progress: run.progress.map((one, i) => (i === at ? { ...one, pain: null, after: null } : one)),
+  ...run, at, turns: 0, rest_until: null, progress: run.progress.map((one, i) => (i === at ? { ...one, pain: null, after: null, hurt_at: null } : one)),
 });
 
 /** The highest pain told so far; -1 where none was. */
@@ -110,7 +118,11 @@ const endOf = (run: Run): string => (Date.now() - new Date(run.touched_at).getTi
 export function asLog(run: Run): Schemas['SessionLog'] {
   const entries: Schemas['SessionLog']['entries'] = run.progress
     .filter((one) => one.sets.length > 0 || one.pain !== null || one.skipped !== null)
-    .map(({ prescription, pain, before, after, skipped, sets }) => ({ prescription, pain, before, after, skipped, sets }));
+    .map(({ prescription, pain, before, after, skipped, sets, reserve, hurt_at }) => ({
+      prescription, pain, before, after, skipped,
+      ...(hurt_at === null || hurt_at === 'unsaid' ? {} : { hurt_at }),
+      sets: reserve === null ? sets : sets.map((set) => ({ ...set, rir: reserve })),
+    }));
   const sport = run.due.kind === 'sport';
   if (sport) entries.push({ prescription: null, pain: run.practice.pain, sets: [] });
   return {

@@ -74,7 +74,10 @@ export const copied = (one: { title: string; prescription: Prescription }, slot:
 
 /** Another rung in the same place: dose, sides and mode are the other exercise's own; slot, pain limits and progression stay. */
 export function swapped(row: Row, exercise: Schemas['LibraryExercise']): Row {
-  const kept = withCue(row.prescription, '');
+  const kept = { ...withCue(row.prescription, '') };
+  // What was asked before a raise is no longer the step back, and a ladder that does not hold it is not its ladder.
+  delete kept.before;
+  if (kept.ladder?.includes(exercise.key) !== true) delete kept.ladder;
   return { ...row, title: exercise.title, prescription: { ...kept, exercise: exercise.key, mode: exercise.mode, limbs: exercise.sides, dose: exercise.dose } };
 }
 
