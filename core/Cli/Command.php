@@ -11,6 +11,7 @@ use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Evaluation\EvaluationRequest;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
+use Rung\Core\Simulation\Play;
 use Rung\Core\Start\StartAdvisor;
 use Rung\Core\Strength\StrengthRequest;
 use Rung\Core\Time\Moment;
@@ -24,7 +25,7 @@ final class Command
 
     private const USAGE = <<<'TEXT'
         usage: bin/rung evaluate FILE [--at=MOMENT]
-               bin/rung dose|strength|schedule|start|validate FILE
+               bin/rung dose|strength|schedule|start|play|validate FILE
 
         FILE is a path, or - for standard input. The answer is JSON on standard output.
         Exit 0: answered. 2: bad input, with its faults as JSON on standard error. 64: wrong call.
@@ -54,6 +55,7 @@ final class Command
                 'strength' => StrengthRequest::answer($text),
                 'schedule' => ScheduleRequest::answer($text),
                 'start' => StartAdvisor::answer($text),
+                'play' => Play::answer($text, CatalogueFolder::read()),
                 'validate' => self::validate($text),
             };
         } catch (InvalidInput $bad) {
@@ -69,7 +71,7 @@ final class Command
     /**
      * @param list<string> $arguments
      *
-     * @return array{'evaluate'|'dose'|'strength'|'schedule'|'start'|'validate', string, Moment|null}
+     * @return array{'evaluate'|'dose'|'strength'|'schedule'|'start'|'play'|'validate', string, Moment|null}
      *
      * @throws InvalidArgumentException
      */
@@ -91,7 +93,7 @@ final class Command
             }
         }
         $command = $plain[0] ?? '';
-        if (!in_array($command, ['evaluate', 'dose', 'strength', 'schedule', 'start', 'validate'], true)) {
+        if (!in_array($command, ['evaluate', 'dose', 'strength', 'schedule', 'start', 'play', 'validate'], true)) {
             throw new InvalidArgumentException($command === '' ? 'say what to do' : "$command is not a command");
         }
         if (count($plain) !== 2) {

@@ -126,7 +126,7 @@ final readonly class Prescription
             $this->slot,
             $cue,
             $this->notes,
-            $this->ladder,
+            in_array($exercise, $this->ladder ?? [], true) ? $this->ladder : null,
         );
     }
 

@@ -70,6 +70,23 @@ final readonly class RungChooser
         return $this->finish($prescription, $own, [], $this->allowed($own, [], $ignored), $taken);
     }
 
+    /**
+     * The rungs that the athlete may take, easier first: those that the equipment allows and the structure bears, and the
+     * exercise itself; null where it is on no ladder.
+     *
+     * @return list<string>|null
+     */
+    public function ladder(string $exercise): ?array
+    {
+        $rungs = $this->catalogue->ladderOf($exercise)?->exercises();
+
+        return $rungs === null ? null : array_values(array_filter($rungs, function (string $key) use ($exercise): bool {
+            $rung = $this->catalogue->exercise($key);
+
+            return $key === $exercise || ($this->missing($rung) === [] && $this->avoided($rung) === null);
+        }));
+    }
+
     /** The exercise that the practitioner chose instead. */
     public function byHand(Prescription $prescription, Exercise $exercise): RungChoice
     {

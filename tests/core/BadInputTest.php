@@ -85,6 +85,64 @@ final class BadInputTest extends TestCase
         yield 'a lever without its bound' => [$drop("$prescription/progression/levers/0/to"), $at("$prescription/progression/levers/0/to")];
         yield 'a lever that is none, its fields let pass' => [$set("$prescription/progression/levers/0/lever", 'colour'), $at("$prescription/progression/levers/0/lever")];
         yield 'sets where no prescription is named' => [$set("$session/entries/0/prescription", null), $at("$session/entries/0/sets")];
+        $dose = static fn(array $fields): callable => static function (stdClass $case) use ($prescription, $fields): void {
+            foreach ($fields as $field => $value) {
+                self::put($case, "$prescription/dose/$field", $value);
+            }
+        };
+        yield 'two upper ends' => [$dose(['reps_to' => 5, 'hold_to_s' => 60]), $at("$prescription/dose/hold_to_s")];
+        yield 'three upper ends' => [$dose(['reps_to' => 5, 'hold_to_s' => 60, 'work_s' => 20, 'work_to_s' => 30]), $at("$prescription/dose/hold_to_s", "$prescription/dose/work_to_s")];
+        yield 'an upper end without its lower one' => [$dose(['work_to_s' => 30]), $at("$prescription/dose/work_to_s")];
+        yield 'an upper end below its lower one' => [$dose(['hold_s' => 30, 'hold_to_s' => 29]), $at("$prescription/dose/hold_to_s")];
+        yield 'steps of half a repetition' => [$dose(['reps_to' => 5, 'grow_by' => 1.5]), $at("$prescription/dose/grow_by")];
+        yield 'steps of nothing' => [$dose(['reps_to' => 5, 'grow_by' => 0]), $at("$prescription/dose/grow_by")];
+        yield 'steps after no session' => [$dose(['reps_to' => 5, 'grow_after' => 0]), $at("$prescription/dose/grow_after")];
+        yield 'steps without a corridor' => [$dose(['grow_by' => 1, 'grow_after' => 2]), $at("$prescription/dose/grow_by", "$prescription/dose/grow_after")];
+        yield 'half a landing' => [$dose(['contacts_per_rep' => 1.5]), $at("$prescription/dose/contacts_per_rep")];
+        $lever = static fn(array $fields): callable => $set("$prescription/progression", (object) ['levers' => [(object) $fields]]);
+        yield 'a repetition maximum over 20' => [$lever(['lever' => 'rm', 'to' => 21, 'increment_kg' => 1]), $at("$prescription/progression/levers/0/to")];
+        yield 'a set of one band' => [$lever(['lever' => 'resistance', 'steps' => ['thin']]), $at("$prescription/progression/levers/0/steps")];
+        yield 'one band twice' => [$lever(['lever' => 'resistance', 'steps' => ['thin', 'thin']]), $at("$prescription/progression/levers/0/steps")];
+        yield 'sets that are set back' => [$lever(['lever' => 'load', 'increment_kg' => 1, 'back' => (object) ['sets' => 2]]), $at("$prescription/progression/levers/0/back/sets")];
+        yield 'set back beyond the corridor' => [
+            static function (stdClass $case) use ($dose, $lever): void {
+                $dose(['hold_s' => 30, 'hold_to_s' => 45])($case);
+                $lever(['lever' => 'load', 'increment_kg' => 1, 'back' => (object) ['hold_s' => 46]])($case);
+            },
+            $at("$prescription/progression/levers/0/back/hold_s"),
+        ];
+        $blocks = static fn(array ...$blocks): callable => $set("$prescription/progression", (object) ['increment_kg' => 1, 'blocks' => array_map(static fn(array $one): object => (object) $one, $blocks)]);
+        yield 'a block whose upper end is below' => [$blocks(['from_week' => 1, 'sets' => 3, 'reps' => 8, 'reps_to' => 6]), $at("$prescription/progression/blocks/0/reps_to")];
+        yield 'blocks beside another upper end' => [
+            static function (stdClass $case) use ($dose, $blocks): void {
+                $dose(['hold_s' => 30, 'hold_to_s' => 45])($case);
+                $blocks(['from_week' => 1, 'sets' => 3, 'reps' => 8, 'reps_to' => 9], ['from_week' => 2, 'sets' => 3, 'reps' => 8, 'reps_to' => 9])($case);
+            },
+            $at("$prescription/progression/blocks/0/reps_to", "$prescription/progression/blocks/1/reps_to"),
+        ];
+        yield 'a block that is none is told once' => [$blocks(['from_week' => 'x', 'sets' => 3, 'reps' => 8]), $at("$prescription/progression/blocks/0/from_week")];
+        yield 'levers beside blocks, be they null' => [$set("$prescription/progression", (object) ['levers' => null, 'increment_kg' => 1, 'blocks' => [(object) ['from_week' => 1, 'sets' => 3, 'reps' => 8]]]), $at("$prescription/progression/levers")];
+        yield 'a ladder without its own exercise' => [$set("$prescription/ladder", ['leg_press']), $at("$prescription/ladder")];
+        yield 'a ladder with one rung twice' => [$set("$prescription/ladder", ['leg_extension_hold', 'leg_extension_hold']), $at("$prescription/ladder")];
+        yield 'before without a dose' => [$set("$prescription/before", (object) ['exercise' => 'x']), $at("$prescription/before/dose")];
+        yield 'pain wanted over the pain allowed' => [$set("$prescription/pain", (object) ['min' => 4, 'max' => 3]), $at("$prescription/pain/min")];
+        yield 'pain wanted over what the school allows' => [$set("$prescription/pain", (object) ['min' => 9]), $at("$prescription/pain/min")];
+        yield 'a stop level of 0' => [$set('/response_rule/stop_at', 0), $at('/response_rule/stop_at')];
+        yield 'growth after no bout' => [$set('/response_rule/progress_after', 0), $at('/response_rule/progress_after')];
+        yield 'over before watch' => [$set('/response_rule/rise_watch_from', 3), $at('/response_rule/rise_over_from')];
+        yield 'a rest of 8 days' => [$set('/response_rule/rest_days', 8), $at('/response_rule/rest_days')];
+        yield 'a rise over 10' => [$set('/response_rule/rise_over_from', 11), $at('/response_rule/rise_over_from')];
+        yield 'it hurt in the middle' => [$set("$session/entries/0/hurt_at", 'middle'), $at("$session/entries/0/hurt_at")];
+        yield 'a gain that is neither better nor worse' => [$set('/stages/0/gate/0', (object) ['type' => 'outcome_gain', 'measure' => 'x', 'min' => -3]), $at('/stages/0/gate/0/better')];
+        yield 'loaded pain of nothing' => [$set('/stages/0/gate/0', (object) ['type' => 'loaded_pain', 'prescription' => 'zz', 'min_load_kg' => 1, 'max' => 3, 'days' => 7, 'min_sessions' => 1]), $at('/stages/0/gate/0/prescription')];
+        yield 'a zone that is none, though a file of the zone folder' => [$set('/timezone', 'leapseconds'), $at('/timezone')];
+        yield "the machine's own zone" => [$set('/timezone', 'localtime'), $at('/timezone')];
+        yield 'an end in 1970' => [$set("$session/ended_at", '1970-01-01T00:00:00Z'), $at("$session/ended_at")];
+        yield 'a line break after a date' => [$set('/case/opened_on', "2026-01-01\n"), $at('/case/opened_on')];
+        yield 'a field without a name' => [static function (stdClass $case): void {
+            self::assertInstanceOf(stdClass::class, $case->case);
+            $case->case->{''} = 1;
+        }, $at('/case/')];
         yield 'every fault at once' => [
             static function (stdClass $case): void {
                 self::put($case, '/athlete/goal', 'fame');

@@ -1,0 +1,376 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Simulation;
+
+use DateTimeImmutable;
+use DateTimeZone;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Rung\Core\CaseFile\Athlete;
+use Rung\Core\CaseFile\CaseFile;
+use Rung\Core\CaseFile\CheckIn;
+use Rung\Core\CaseFile\Details;
+use Rung\Core\CaseFile\Entry;
+use Rung\Core\CaseFile\LoggedSet;
+use Rung\Core\CaseFile\Participation;
+use Rung\Core\CaseFile\PlannedSession;
+use Rung\Core\CaseFile\Review;
+use Rung\Core\CaseFile\Session;
+use Rung\Core\CaseFile\SessionKind;
+use Rung\Core\CaseFile\SignOff;
+use Rung\Core\CaseFile\StageEntry;
+use Rung\Core\CaseFile\StrengthTest;
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Decision\ActionKind;
+use Rung\Core\Dose\Mode;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Evaluation\Evaluator;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Plan\Acceptance;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\PlanCalendar;
+use Rung\Core\Plan\PlanStage;
+use Rung\Core\Stage\CriterionType;
+use Rung\Core\Start\Irritability;
+use Rung\Core\Start\RungLevel;
+use Rung\Core\Start\SeverityScore;
+use Rung\Core\Start\StartAdvisor;
+use Rung\Core\Start\StartPlan;
+use Rung\Core\Start\StartStage;
+use Rung\Core\Strength\Strength;
+use Rung\Core\Time\Day;
+use Rung\Core\Time\Moment;
+use Rung\Core\Time\Zone;
+
+/**
+ * Plays a programme forward, day by day, as the application would: the case is opened, what is asked is done, and on the
+ * next morning what is preferred is accepted (docs/formats/case-file.md, "Play"). Same request, same answer.
+ */
+final class Play
+{
+    /** Days of sessions and mornings that are looked back on; no rule asks for more of a played case. */
+    private const LOOK_BACK_DAYS = 100;
+
+    private const SETTLED_MIN = 20;
+
+    private const PRACTICE_MIN = 60;
+
+    private const PRACTICE_EFFORT = 5;
+
+    private const TEST_EVERY_DAYS = 7;
+
+    private const FIRST_TEST_VALUE = 100;
+
+    private CaseFile $file;
+
+    private Plan $plan;
+
+    private readonly ?SimulatedAthlete $simulated;
+
+    private readonly Randomizer $chance;
+
+    private readonly PlayedLoads $loads;
+
+    private readonly PlayRecord $record;
+
+    private ?int $endedDay = null;
+
+    private function __construct(private readonly PlayRequest $request, private readonly Catalogue $catalogue)
+    {
+        $athlete = $request->athlete;
+        $this->chance = new Randomizer(new Mt19937($athlete->seed));
+        $this->simulated = $athlete->isSteady ? null : new SimulatedAthlete(self::temper($athlete->seed), $this->chance);
+        $this->loads = new PlayedLoads($request, $catalogue);
+        $this->record = new PlayRecord();
+        $this->open();
+    }
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws InvalidInput
+     */
+    public static function answer(string $json, Catalogue $catalogue): array
+    {
+        return self::of(PlayRequest::read($json, $catalogue), $catalogue);
+    }
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws InvalidInput where the case could not be opened
+     */
+    public static function of(PlayRequest $request, Catalogue $catalogue): array
+    {
+        $play = new self($request, $catalogue);
+        for ($day = 1; $day <= 7 * $request->weeks && $play->endedDay === null; $day++) {
+            $play->day($day);
+        }
+
+        return $play->record->toArray($play->endedDay);
+    }
+
+    private function open(): void
+    {
+        $request = $this->request;
+        $programme = $request->programme;
+        $stages = array_map(static fn(PlanStage $one): StartStage => new StartStage($one->stage->key, $one->stage->mode, $one->stage->goals), $programme->plan->stages);
+        $proposal = StartAdvisor::propose($request->findings, $request->goal, $stages, $request->atRisk, false);
+        if ($proposal->blocked || $proposal->stage === null) {
+            throw InvalidInput::at('/irritability', 'blocks the start: pain of 8 or more, or no stage that applies to the goal');
+        }
+        $plan = StartPlan::of(
+            $programme,
+            $this->catalogue,
+            $this->catalogue->structure($request->structure),
+            $proposal->stage,
+            $proposal->rung ?? RungLevel::Easiest,
+            $proposal->irritability !== Irritability::Low,
+            $request->equipment,
+        );
+        $this->plan = SeverityScore::into(null, $plan->plan);
+        $this->file = new CaseFile(
+            Zone::utc(),
+            new Athlete('Played', $request->bodyMassKg, $request->goal),
+            new Details($request->structure, $request->side, $request->from, $request->purpose),
+            $this->catalogue->school($programme->rule)->rule,
+            $this->plan->fileStages($request->goal),
+            [new StageEntry($proposal->stage, $request->from)],
+        );
+        $this->record->entered($proposal->stage, 1);
+    }
+
+    private function day(int $number): void
+    {
+        $day = $this->request->from->plus($number - 1);
+        $this->simulated?->sleep();
+        $this->morning($day, $number);
+        if (($number - 1) % self::TEST_EVERY_DAYS === 0) {
+            $this->measure($day, $number);
+        }
+        $this->decide($day, $number);
+        if ($this->endedDay !== null) {
+            return;
+        }
+        $this->forget($day);
+        $done = $this->train($day);
+        if ($done !== []) {
+            $stage = $this->stage();
+            $this->record->trained(intdiv($number - 1, 7) + 1, $stage->stage->key, $done, $stage->stage->prescriptions);
+        }
+    }
+
+    private function morning(Day $day, int $number): void
+    {
+        $rise = $this->request->athlete->flares[$number - 1] ?? 0;
+        $score = $this->simulated === null ? $this->request->athlete->pain : $this->simulated->score();
+        $this->file = $this->file->with(['check_ins' => [...$this->file->check_ins, new CheckIn("c$number", self::time($day, 7), min(10, $score + $rise), $this->simulated?->stiffness())]]);
+    }
+
+    /** Both sides of every strength test that a gate or a load may ask for. */
+    private function measure(Day $day, int $number): void
+    {
+        $tests = [$this->catalogue->structure($this->request->structure)->strengthTest->key];
+        foreach ($this->plan->stages as $planned) {
+            array_push($tests, ...array_filter(array_map(static fn($criterion): ?string => $criterion->test, $planned->stage->gate)));
+        }
+        $grown = (1 + $this->request->athlete->gainPercentAWeek / 100) ** intdiv($number - 1, self::TEST_EVERY_DAYS);
+        $new = array_map(function (string $test) use ($day, $grown): StrengthTest {
+            $value = round(($this->request->maxima[$test] ?? self::FIRST_TEST_VALUE) * $grown, 3);
+
+            return new StrengthTest($test, $day, $value, $value, 'N');
+        }, array_values(array_unique($tests)));
+        $this->file = $this->file->with(['tests' => [...$this->file->tests, ...$new]]);
+    }
+
+    /** What is preferred is accepted, what is asked for is signed, and who is ready moves on. */
+    private function decide(Day $day, int $number): void
+    {
+        $at = self::time($day, 8);
+        $evaluation = Evaluator::evaluate($this->file, $at);
+        $this->record->judged($evaluation);
+        $isSigned = array_filter($this->file->sign_offs, static fn(SignOff $one): bool => $one->stage === $evaluation->log->stage->key && !$evaluation->log->stageFrom->isAfter($one->on)) !== [];
+        if (!$isSigned && array_filter($evaluation->log->stage->gate, static fn($criterion): bool => $criterion->type === CriterionType::SignOff) !== []) {
+            $this->file = $this->file->with(['sign_offs' => [...$this->file->sign_offs, new SignOff($evaluation->log->stage->key, $day)]]);
+            $evaluation = Evaluator::evaluate($this->file, $at);
+        }
+        match ($evaluation->action->kind) {
+            ActionKind::Stop => $this->clear($evaluation, $at),
+            ActionKind::Finish => $this->endedDay = $number,
+            ActionKind::Advance => $evaluation->nextStage === null ? null : $this->enter($evaluation->nextStage, $day, $number),
+            ActionKind::Progress, ActionKind::AddLoad, ActionKind::Ease, ActionKind::StepDown => $this->accept($evaluation, $day, $number),
+            default => null,
+        };
+    }
+
+    private function clear(Evaluation $evaluation, Moment $at): void
+    {
+        $reviews = $this->file->reviews;
+        foreach ($evaluation->stops as $stop) {
+            if (!$stop->isCleared()) {
+                $reviews[] = new Review($at, $stop->id);
+            }
+        }
+        $this->file = $this->file->with(['reviews' => $reviews]);
+    }
+
+    private function accept(Evaluation $evaluation, Day $day, int $number): void
+    {
+        $step = Acceptance::of($this->plan, $evaluation, $this->catalogue);
+        if (!$step->changesAnything()) {
+            return;
+        }
+        $this->plan = $step->plan;
+        $this->file = $this->file->with([
+            'stages' => $this->plan->fileStages($this->request->goal),
+            'dose_changes' => [...$this->file->dose_changes, ...$step->changes],
+        ]);
+        foreach ($step->changes as $change) {
+            $prescription = $change->prescription === null ? null : $this->stage()->stage->prescription($change->prescription);
+            $this->record->changed($number, $change->kind->value, $change->prescription, $prescription);
+        }
+        if ($step->enterStage !== null) {
+            $this->enter($step->enterStage, $day, $number);
+        }
+    }
+
+    private function enter(string $stage, Day $day, int $number): void
+    {
+        $history = $this->file->stage_history;
+        if (!$day->isAfter($history[count($history) - 1]->from)) {
+            return;
+        }
+        $this->file = $this->file->with(['stage_history' => [...$history, new StageEntry($stage, $day)]]);
+        $this->record->entered($stage, $number);
+    }
+
+    /** @return list<Session> of the day */
+    private function train(Day $day): array
+    {
+        $entered = $this->file->stage_history[count($this->file->stage_history) - 1];
+        $stage = $this->stage();
+        $placed = PlanCalendar::asked($this->plan, $stage, $entered->from, $day, 1, $this->request->available, [], []);
+        $done = [];
+        foreach ($placed as $i => $place) {
+            $planned = new PlannedSession("p{$day->toIso()}-$i", $day, $place->slot);
+            $this->file = $this->file->with(['planned' => [...$this->file->planned, $planned]]);
+            if ($this->chance->getInt(1, 10_000) <= 100 * $this->request->athlete->missPercent) {
+                continue;
+            }
+            $session = $this->session($day, $stage, $place->slot, $planned->id, 9 + 3 * $i);
+            $this->file = $this->file->with(['sessions' => [...$this->file->sessions, $session]]);
+            $done[] = $session;
+        }
+
+        return $done;
+    }
+
+    private function session(Day $day, PlanStage $stage, string $slot, string $planned, int $hour): Session
+    {
+        $start = self::time($day, min(21, $hour));
+        $due = array_values(array_filter($stage->stage->prescriptions, fn(Prescription $p): bool => $p->slot === $slot && !$this->plan->rests($p->key, $day)));
+        $isSport = $due === [];
+        $asked = $due === [] ? [] : Evaluator::evaluate($this->file, $start)->askedByPrescription();
+        $due = array_map(static fn(Prescription $p): Prescription => isset($asked[$p->key]) ? $asked[$p->key]->asPrescription() : $p, $due);
+        $pain = $this->request->athlete->pain;
+        $entries = match (true) {
+            $isSport => [new Entry(null, [], $this->simulated === null ? $pain : $this->simulated->practise(1.0))],
+            $this->simulated === null => array_map(fn(Prescription $p): Entry => new Entry($p->key, $this->sets($p), $pain), $due),
+            default => $this->simulated->train(array_map(fn(Prescription $p): Prescription => $this->loaded($p), $due)),
+        };
+
+        return new Session(
+            id: "s$planned",
+            stage: $stage->stage->key,
+            kind: $isSport ? SessionKind::Sport : SessionKind::Loading,
+            started_at: $start,
+            ended_at: self::time($day, min(21, $hour) + 1),
+            entries: $entries,
+            planned: $planned,
+            participation: $isSport ? Participation::Full : null,
+            minutes: $isSport ? self::PRACTICE_MIN : null,
+            effort: $isSport ? self::PRACTICE_EFFORT : null,
+            settled_min: self::SETTLED_MIN,
+        );
+    }
+
+    /** @return list<LoggedSet> as a steady athlete does them */
+    private function sets(Prescription $prescription): array
+    {
+        $dose = $prescription->dose;
+        $reserve = max($this->request->athlete->reserve, $dose->rir ?? 0);
+
+        return array_fill(0, $dose->sets, new LoggedSet(
+            reps: $dose->reps,
+            hold_s: $dose->hold_s,
+            work_s: $dose->work_s,
+            load_kg: $this->load($prescription),
+            rir: $dose->reps + $reserve <= Strength::MAX_REPS || $prescription->mode !== Mode::Isometric ? $reserve : null,
+            height_cm: $dose->height_cm,
+        ));
+    }
+
+    private function loaded(Prescription $prescription): Prescription
+    {
+        $load = $this->load($prescription);
+
+        return $load === null ? $prescription : $prescription->withDose($prescription->dose->with(['load_kg' => $load]));
+    }
+
+    /** The load of the dose; where it is to be found, what was lifted last, or what the maximum gives. */
+    private function load(Prescription $prescription): int|float|null
+    {
+        if ($prescription->dose->load_kg !== null || $prescription->progression?->incrementKg() === null) {
+            return $prescription->dose->load_kg;
+        }
+        for ($i = count($this->file->sessions) - 1; $i >= 0; $i--) {
+            $sets = $this->file->sessions[$i]->setsOf($prescription->key);
+            if ($sets !== [] && $sets[0]->load_kg !== null && $this->record->lastExerciseOf($prescription->key) === $prescription->exercise) {
+                return $sets[0]->load_kg;
+            }
+        }
+
+        return $this->loads->find($prescription, $this->request->athlete->reserve);
+    }
+
+    /** Drops what no rule looks back on any more. */
+    private function forget(Day $day): void
+    {
+        $from = self::time($day->plus(-self::LOOK_BACK_DAYS), 0);
+        if (count($this->file->check_ins) <= self::LOOK_BACK_DAYS + 14) {
+            return;
+        }
+        $kept = array_values(array_filter($this->file->sessions, static fn(Session $one): bool => $one->started_at->after($from)));
+        $this->file = $this->file->with([
+            'sessions' => $kept,
+            'planned' => array_values(array_filter($this->file->planned, static fn(PlannedSession $one): bool => $one->on->daysSince($day) > -self::LOOK_BACK_DAYS - 2)),
+            'check_ins' => array_values(array_filter($this->file->check_ins, static fn(CheckIn $one): bool => $one->at->after($from))),
+            'reviews' => [],
+        ]);
+    }
+
+    private function stage(): PlanStage
+    {
+        $key = $this->file->stage_history[count($this->file->stage_history) - 1]->stage;
+
+        return $this->plan->stage($key) ?? $this->plan->stages[0];
+    }
+
+    /** A character for each seed: calm, usual and hot ones. */
+    private static function temper(int $seed): Temper
+    {
+        return match ($seed % 3) {
+            0 => new Temper(capacity: 0.8, irritability: 0.4, soreness: 2.0, noise: 0.3, diligence: 0.95),
+            1 => new Temper(),
+            default => new Temper(capacity: 0.6, irritability: 1.2, soreness: 4.0, noise: 0.7, diligence: 0.8),
+        };
+    }
+
+    private static function time(Day $day, int $hour): Moment
+    {
+        return Moment::of(new DateTimeImmutable($day->toIso() . sprintf(' %02d:00:00', $hour), new DateTimeZone('UTC')));
+    }
+}

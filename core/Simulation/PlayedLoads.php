@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Simulation;
+
+use Rung\Core\CaseFile\Structure;
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Decision\Work;
+use Rung\Core\Dose\Mode;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Strength\Strength;
+
+/** Finds loads as an athlete does in the room: by what could be lifted once. */
+final readonly class PlayedLoads
+{
+    /** Parts of the body mass that can be lifted once, where no maximum is given. */
+    private const LEG = 0.6;
+
+    private const ARM = 0.1;
+
+    private const HAND = 0.03;
+
+    /** What a hold asks of a maximum where the dose does not say, in percent. */
+    private const HOLD_PERCENT = 70;
+
+    public function __construct(private PlayRequest $request, private Catalogue $catalogue) {}
+
+    /** Kilograms for the repetitions and reserve of a dose, rounded down to the increment; null where nothing is lifted. */
+    public function find(Prescription $prescription, int $reserve): int|float|null
+    {
+        $increment = $prescription->progression?->incrementKg();
+        if ($increment === null) {
+            return null;
+        }
+        $dose = $prescription->dose;
+        $maximum = $this->request->maxima[$prescription->exercise]
+            ?? $this->request->maxima[$this->catalogue->structure($this->request->structure)->strengthTest->key]
+            ?? $this->share() * $this->request->bodyMassKg;
+        if ($prescription->mode === Mode::Isometric) {
+            return Work::onBar($maximum * ($dose->percent_mvc ?? ($dose->effort === null ? self::HOLD_PERCENT : 10 * $dose->effort)) / 100, 0, $increment);
+        }
+        $reps = min(Strength::MAX_REPS, ($dose->rm ?? $dose->reps_to ?? $dose->reps) + ($dose->rm === null ? $reserve : 0));
+
+        return Work::onBar(Strength::loadFor($maximum, $reps), 0, $increment);
+    }
+
+    private function share(): float
+    {
+        return match ($this->request->structure) {
+            Structure::LateralElbow, Structure::MedialElbow, Structure::WristFlexorsExtensors => self::HAND,
+            Structure::Supraspinatus, Structure::BicepsLongHead, Structure::DistalBiceps => self::ARM,
+            default => self::LEG,
+        };
+    }
+}
