@@ -75,9 +75,9 @@ function Tabs({ plan }: { plan: TodayData }) {
   );
 }
 
-// In a gym a request that hangs is no reception.
+// In a gym a request that hangs is no reception: the phone goes on with what it holds instead of asking three times.
 setPatience(4000);
-start(<Phone />, '/athlete');
+start(<Phone />, '/athlete', 0);
 
 if ('serviceWorker' in navigator) {
   void navigator.serviceWorker.register('/athlete/worker.js', { scope: '/athlete' }).catch(() => undefined);

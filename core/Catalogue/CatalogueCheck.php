@@ -113,7 +113,31 @@ final readonly class CatalogueCheck
             foreach ($this->prescription($prescription) as $field => $message) {
                 yield "prescriptions/$i/$field" => $message;
             }
+            if ($prescription->slot !== null && !in_array($prescription->slot, self::slotsWithDays($planned), true)) {
+                yield "prescriptions/$i/slot" => "never comes: put \"$prescription->slot\" into the rhythm, or the exercise into another slot";
+            }
+            if ($prescription->slot !== null && $planned->slot($prescription->slot)?->mode === Mode::Sport) {
+                yield "prescriptions/$i/slot" => 'is practice of the sport, which holds no exercises; give it a slot of its own';
+            }
         }
+    }
+
+    /** @return list<string> slots that the rhythm places; one without a cycle places the first alone */
+    private static function slotsWithDays(PlanStage $planned): array
+    {
+        return $planned->rhythm->cycle ?? array_column(array_slice($planned->slots, 0, 1), 'key');
+    }
+
+    /** The most sessions that a rhythm places in so many days, with every day free. */
+    private static function mostSessions(PlanStage $planned, int $days): int
+    {
+        $rhythm = $planned->rhythm;
+        $perDay = max([1, ...array_column($planned->slots, 'times_per_day')]);
+
+        return $perDay * match (true) {
+            $rhythm->per_week !== null => intdiv($days * $rhythm->per_week, 7),
+            default => intdiv($days + ($rhythm->every_days ?? 1) - 1, $rhythm->every_days ?? 1),
+        };
     }
 
     /** @return iterable<string, string> */
@@ -125,6 +149,12 @@ final readonly class CatalogueCheck
         $tests = array_map(static fn(StructureInfo $info): string => $info->strengthTest->key, $this->catalogue->structures);
         if ($criterion->test !== null && $criterion->test !== Programme::TEST_OF_STRUCTURE && !in_array($criterion->test, $tests, true)) {
             yield 'test' => "names \"$criterion->test\", which is no strength test of the library";
+        }
+        if ($criterion->type === CriterionType::ExercisePain && $criterion->min_sessions > self::mostSessions($planned, $criterion->days ?? 0)) {
+            yield 'min_sessions' => "asks for more sessions in $criterion->days days than the rhythm places; ask for fewer or look at more days";
+        }
+        if ($criterion->type === CriterionType::TestValue && ($criterion->min ?? 0) <= 1) {
+            yield 'min' => 'is met by any test; ask for a value that tells something, or leave the criterion out';
         }
         if ($criterion->type === CriterionType::Outcome && $criterion->measure !== $programme->severityMeasure) {
             yield 'measure' => 'must be the severity score of the programme';
@@ -143,11 +173,20 @@ final readonly class CatalogueCheck
         if ($exercise->mode !== $prescription->mode) {
             yield 'mode' => "must be {$exercise->mode->value}, as the exercise is";
         }
-        foreach ($prescription->progression->levers ?? [] as $i => $lever) {
-            if ($lever->kind === LeverKind::Rung && !$this->leadsUp($prescription->exercise, $lever)) {
+        $levers = $prescription->progression->levers ?? [];
+        foreach ($levers as $i => $lever) {
+            if ($i < count($levers) - 1 && self::goesOnWithoutEnd($lever)) {
+                yield "progression/levers/$i" => 'goes on without end, so what stands after it is never reached; give it an upper end or put it last';
+            }
+            if ($lever->kind === LeverKind::Rung && $lever->exercise !== null && !$this->leadsUp($prescription->exercise, $lever)) {
                 yield "progression/levers/$i/to" => "must name a rung above \"$exercise->title\" on its ladder";
             }
         }
+    }
+
+    private static function goesOnWithoutEnd(Lever $lever): bool
+    {
+        return ($lever->kind === LeverKind::Load && $lever->to === null) || ($lever->kind === LeverKind::Rung && $lever->exercise === null);
     }
 
     private function leadsUp(string $from, Lever $lever): bool

@@ -30,19 +30,21 @@ final readonly class PlayedLoads
     public function find(Prescription $prescription, int $reserve): int|float|null
     {
         $increment = $prescription->progression?->incrementKg();
-        if ($increment === null) {
+        // Nothing is picked up for an exercise that is described without a load.
+        if ($increment === null || $this->catalogue->exercise($prescription->exercise)->dose->load_kg === null) {
             return null;
         }
         $dose = $prescription->dose;
+        $body = $dose->bodyLoad($this->request->bodyMassKg);
         $maximum = $this->request->maxima[$prescription->exercise]
             ?? $this->request->maxima[$this->catalogue->structure($this->request->structure)->strengthTest->key]
             ?? $this->share() * $this->request->bodyMassKg;
         if ($prescription->mode === Mode::Isometric) {
-            return Work::onBar($maximum * ($dose->percent_mvc ?? ($dose->effort === null ? self::HOLD_PERCENT : 10 * $dose->effort)) / 100, 0, $increment);
+            return Work::onBar($maximum * ($dose->percent_mvc ?? ($dose->effort === null ? self::HOLD_PERCENT : 10 * $dose->effort)) / 100, $body, $increment);
         }
         $reps = min(Strength::MAX_REPS, ($dose->rm ?? $dose->reps_to ?? $dose->reps) + ($dose->rm === null ? $reserve : 0));
 
-        return Work::onBar(Strength::loadFor($maximum, $reps), 0, $increment);
+        return Work::onBar(Strength::loadFor($maximum, $reps), $body, $increment);
     }
 
     private function share(): float

@@ -36,7 +36,7 @@ final readonly class RungChooser
     {
         $own = $this->catalogue->exercise($prescription->exercise);
         $reasons = [];
-        $allowed = $this->allowed($own, $taken, $reasons);
+        $allowed = $this->allowed($own, $prescription->ladder, $taken, $reasons);
         if ($allowed === []) {
             return $this->finish($prescription, $own, [...$reasons, 'No rung of its ladder is free of what to avoid: look at it yourself.'], [], $taken);
         }
@@ -67,23 +67,26 @@ final readonly class RungChooser
         $own = $this->catalogue->exercise($prescription->exercise);
         $ignored = [];
 
-        return $this->finish($prescription, $own, [], $this->allowed($own, [], $ignored), $taken);
+        return $this->finish($prescription, $own, [], $this->allowed($own, $prescription->ladder, [], $ignored), $taken);
     }
 
     /**
      * The rungs that the athlete may take, easier first: those that the equipment allows and the structure bears, and the
      * exercise itself; null where it is on no ladder.
      *
+     * @param list<string>|null $within rungs that the programme keeps to; null: all of the ladder
+     *
      * @return list<string>|null
      */
-    public function ladder(string $exercise): ?array
+    public function ladder(string $exercise, ?array $within = null): ?array
     {
         $rungs = $this->catalogue->ladderOf($exercise)?->exercises();
 
-        return $rungs === null ? null : array_values(array_filter($rungs, function (string $key) use ($exercise): bool {
+        return $rungs === null ? null : array_values(array_filter($rungs, function (string $key) use ($exercise, $within): bool {
             $rung = $this->catalogue->exercise($key);
 
-            return $key === $exercise || ($this->missing($rung) === [] && $this->avoided($rung) === null);
+            return $key === $exercise
+                || (($within === null || in_array($key, $within, true)) && $this->missing($rung) === [] && $this->avoided($rung) === null);
         }));
     }
 
@@ -93,7 +96,7 @@ final readonly class RungChooser
         $ignored = [];
         $own = $this->catalogue->exercise($prescription->exercise);
 
-        return new RungChoice($prescription, $exercise, ['Chosen by hand.'], $this->allowed($own, [], $ignored));
+        return new RungChoice($prescription, $exercise, ['Chosen by hand.'], $this->allowed($own, $prescription->ladder, [], $ignored));
     }
 
     /**
@@ -118,16 +121,21 @@ final readonly class RungChooser
     }
 
     /**
+     * @param list<string>|null $rungs that the programme keeps to; null: all of the ladder
      * @param list<string> $taken
      * @param list<string> $reasons why others are not
      *
      * @return list<Exercise> easier to harder
      */
-    private function allowed(Exercise $own, array $taken, array &$reasons): array
+    private function allowed(Exercise $own, ?array $rungs, array $taken, array &$reasons): array
     {
         $accessory = !$this->isDirect($own);
         $allowed = [];
         foreach ($accessory ? [$own->key] : $this->catalogue->ladderOf($own->key)?->exercises() ?? [$own->key] as $key) {
+            // A programme may keep to some rungs of a ladder.
+            if ($rungs !== null && !in_array($key, $rungs, true)) {
+                continue;
+            }
             $exercise = $this->catalogue->exercise($key);
             if ($exercise->mode !== $own->mode && !($exercise->mode->isMoving() && $own->mode->isMoving())) {
                 continue;

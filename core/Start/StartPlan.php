@@ -58,7 +58,7 @@ final readonly class StartPlan
                     default => $later->keep($prescription, $taken),
                 };
                 $taken[] = $choice->exercise->key;
-                $prescriptions[] = self::swapped($prescription, $choice)->onLadder($later->ladder($choice->exercise->key));
+                $prescriptions[] = self::swapped($prescription, $choice)->onLadder($later->ladder($choice->exercise->key, $prescription->ladder));
                 if ($begins) {
                     $choices[] = $choice;
                 }

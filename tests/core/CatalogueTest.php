@@ -90,6 +90,12 @@ final class CatalogueTest extends TestCase
         yield 'a test that is none' => ['/programmes/0/stages/1/gate/3/test', ['programmes' => [['stages' => [1 => ['gate' => [3 => ['test' => 'luck']]]]]]]];
         yield 'an exercise that is none' => ['/programmes/0/stages/0/prescriptions/0/exercise', ['programmes' => [['stages' => [['prescriptions' => [['exercise' => 'nothing']]]]]]]];
         yield 'a rung that leads down' => ['/programmes/0/stages/0/prescriptions/1/progression/levers/2/to', ['programmes' => [['stages' => [['prescriptions' => [1 => ['progression' => ['levers' => [2 => ['to' => 'straight_leg_lift']]]]]]]]]]];
+        $stage = static fn(int $number, array $spoilt): array => ['programmes' => [['stages' => [$number => $spoilt]]]];
+        yield 'a slot that never comes' => ['/programmes/0/stages/1/prescriptions/2/slot', $stage(1, ['rhythm' => ['cycle' => [1 => 'slow']]])];
+        yield 'an exercise in the practice of the sport' => ['/programmes/0/stages/3/prescriptions/0/slot', $stage(3, ['prescriptions' => [['slot' => 'act']]])];
+        yield 'a lever out of reach' => ['/programmes/0/stages/1/prescriptions/0/progression/levers/2', $stage(1, ['prescriptions' => [['progression' => ['levers' => [3 => ['lever' => 'sets', 'to' => 6]]]]]])];
+        yield 'more sessions than there are' => ['/programmes/0/stages/0/gate/1/min_sessions', $stage(0, ['gate' => [1 => ['min_sessions' => 8]]])];
+        yield 'a test that everybody passes' => ['/programmes/0/stages/1/gate/4/min', $stage(1, ['gate' => [4 => ['type' => 'test_value', 'test' => 'knee_extension_strength', 'min' => 1]]])];
         yield 'a key that ships' => ['/programmes/0/key', ['programmes' => [['key' => 'heel_paced']]]];
         yield 'a stop that is none' => ['/response_rules/0/limits/stop_at', ['response_rules' => [['limits' => ['stop_at' => 9]]]]];
     }

@@ -82,7 +82,7 @@ final class LibraryTest extends TestCase
             ]);
         $this->ask($own, 'POST', '/api/library/file', ['ladders' => [['key' => 'calf_holds'] + $ladder]] + $file)->assertStatus(422)->assertJsonValidationErrors(['ladders.0.key' => 'ships with Rung']);
         $this->ask($own, 'POST', '/api/library/file', ['format' => 'other'])->assertStatus(422)->assertJsonValidationErrors(['format']);
-        $this->ask($own, 'GET', '/api/library')->assertJsonCount(35, 'ladders');
+        $this->ask($own, 'GET', '/api/library')->assertJsonCount(count(\Tests\Core\Support::catalogue()->ladders) + 1, 'ladders');
 
         // What was taken out comes in again as a new version.
         $this->ask($own, 'POST', '/api/library/file', ['ladders' => [['title' => 'Calf holds as we do them'] + $ladder]] + $file)->assertStatus(201)->assertJsonPath('items', 1);

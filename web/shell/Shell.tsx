@@ -9,20 +9,21 @@ import { Refusal } from '../api/client';
 import { SignInAgain } from '../features/signin/SignInAgain';
 import { theme } from './theme';
 
-const queries = new QueryClient({
+const queriesTriedAgain = (times: number): QueryClient => new QueryClient({
   defaultOptions: {
     // Without reception a request fails at once and says so; nothing waits unseen.
     mutations: { networkMode: 'always' },
     queries: {
       networkMode: 'always',
-      retry: (failures, problem) => failures < 2 && !(problem instanceof Refusal && problem.status >= 400),
+      retry: (failures, problem) => failures < times && !(problem instanceof Refusal && problem.status >= 400),
       refetchOnWindowFocus: true,
     },
   },
 });
 
 /** Puts an application on the page: theme, server state, addresses, and signing in again. */
-export function start(application: ReactNode, basename = '/'): void {
+export function start(application: ReactNode, basename = '/', retries = 2): void {
+  const queries = queriesTriedAgain(retries);
   const root = document.getElementById('root');
   if (root === null) throw new Error('the page has no root');
   createRoot(root).render(
