@@ -106,9 +106,17 @@ final readonly class Programme
     }
 
     /** Another exercise in the same place: the programme's volume and intensity, the exercise's own load and range. */
+    /** What a variant keeps of the programme's dose; the rest is its exercise's own. */
+    private const KEPT_BY_VARIANTS = ['sets', 'reps', 'reps_to', 'hold_s', 'hold_to_s', 'work_to_s', 'grow_by', 'grow_after', 'rest_s', 'percent_mvc', 'effort', 'rir', 'times_per_day'];
+
     private static function swapped(Prescription $prescription, Exercise $exercise): Prescription
     {
-        $kept = array_intersect_key($prescription->dose->toArray(), array_flip(['sets', 'reps', 'hold_s', 'rest_s', 'percent_mvc', 'effort', 'times_per_day']));
+        $kept = array_intersect_key($prescription->dose->toArray(), array_flip(self::KEPT_BY_VARIANTS));
+        $tempo = ['own' => $exercise->dose->tempo?->toArray(), 'programme' => $prescription->dose->tempo?->toArray()];
+        if ($tempo['own'] !== null && $tempo['programme'] !== null) {
+            // As slow or fast as the programme says, beginning as the exercise does.
+            $kept['tempo'] = array_diff_key($tempo['programme'], ['starts' => 0, 'free' => 0]) + $tempo['own'];
+        }
         $dose = $exercise->dose->merged($kept);
 
         return $prescription->withExercise($exercise->key, $exercise->mode, $exercise->limbs, $dose, $prescription->cue);

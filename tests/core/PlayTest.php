@@ -59,6 +59,33 @@ final class PlayTest extends TestCase
         self::assertStringContainsString('"path": "' . $path . '"', $errors);
     }
 
+    public function testTheKneeComesToASpringOnOneLegAndToARun(): void
+    {
+        $played = self::played('knee_four_stage', 'patellar_tendon', 'jumping', 20);
+        self::assertLessThanOrEqual(10, self::from($played, 'slow'));
+        $deep = array_values(array_filter($played['changes'], static fn(array $one): bool => $one['prescription'] === 'press' && $one['dose']['range']['to_deg'] === 90));
+        self::assertLessThanOrEqual(40, $deep[0]['day'] ?? 99);
+        $springs = self::from($played, 'springs');
+        $maxima = [];
+        foreach ($played['changes'] as $change) {
+            if ($change['prescription'] === 'press' && $change['day'] < $springs) {
+                $maxima[] = [$change['day'], $change['dose']['reps']];
+            }
+        }
+        for ($i = 1; $i < count($maxima); $i++) {
+            self::assertGreaterThanOrEqual($maxima[$i - 1][1] - 3, $maxima[$i][1], 'one step at a time');
+        }
+        self::assertLessThanOrEqual(9, $maxima[count($maxima) - 1][1] ?? 15, 'nine at most when springs begin');
+        $byTwelve = [];
+        foreach ($played['weeks'] as $week) {
+            array_push($byTwelve, ...($week['week'] <= 12 ? array_column($week['exercises'], 'exercise') : []));
+        }
+        self::assertContains('one_leg_hop', $byTwelve);
+        self::assertNotEmpty(array_filter($byTwelve, static fn(string $key): bool => Support::catalogue()->exercise($key)->mode === Mode::Running), 'and a run');
+        self::assertLessThanOrEqual(110, self::from($played, 'act'));
+        self::assertNotNull($played['ended_day']);
+    }
+
     public function testHeavyHoldsGrowForTwelveWeeks(): void
     {
         $played = self::played('heavy_holds', 'patellar_tendon', 'running', 14);
