@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rung\Core\Lint;
 
+use Rung\Core\Catalogue\Directness;
+use Rung\Core\Catalogue\Exercise;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Prescribe\Course;
@@ -57,12 +59,28 @@ final class CourseLint extends Notes
                 : 'Change one thing: another kind of contraction, holds beside what is there.';
         }
         foreach ($prescriptions as $prescription) {
-            $next = $this->subject->catalogue->neighbour($prescription->exercise, 1) ?? $this->subject->catalogue->neighbour($prescription->exercise, -1);
+            $next = $this->subject->catalogue->neighbour($prescription->exercise, 1) ?? $this->fromAnotherLadder($prescription);
             if ($next !== null) {
                 return "Change one thing: $next->title in place of {$this->subject->catalogue->titleOf($prescription->exercise)}.";
             }
         }
 
         return 'Change one thing, and say which.';
+    }
+
+    /** For what stands on the top of its ladder: the top of another that loads the structure directly in the same way. */
+    private function fromAnotherLadder(Prescription $prescription): ?Exercise
+    {
+        $taken = array_column($this->subject->stage->stage->prescriptions, 'exercise');
+        foreach ($this->subject->catalogue->ladders as $ladder) {
+            $rungs = $ladder->exercises();
+            $top = $this->subject->catalogue->exercises[$rungs[count($rungs) - 1] ?? ''] ?? null;
+            if ($top !== null && $top->mode === $prescription->mode && !in_array($top->key, $taken, true)
+                && $top->loads($this->subject->structure->structure) === Directness::Target) {
+                return $top;
+            }
+        }
+
+        return null;
     }
 }

@@ -80,7 +80,7 @@ final class StartTest extends TestCase
         $knee = ['knee_four_stage', Structure::PatellarTendon];
         yield 'usual: as the programme begins' => [...$knee, 'holds', RungLevel::Usual, true, null, ['ext_hold' => 'leg_extension_hold', 'wall' => 'wall_sit']];
         yield 'easiest: the lowest that loads the tendon' => [...$knee, 'holds', RungLevel::Easiest, true, null, ['ext_hold' => 'straight_leg_lift', 'wall' => 'leg_extension_hold']];
-        yield 'what loads it slightly is passed over' => [...$knee, 'slow', RungLevel::Easiest, true, null, ['press' => 'box_squat', 'split' => 'heels_raised_squat', 'slow_hold' => 'leg_extension_hold']];
+        yield 'what loads it slightly is passed over' => [...$knee, 'slow', RungLevel::Easiest, true, null, ['press' => 'leg_press_two', 'split' => 'box_squat', 'slow_hold' => 'leg_extension_hold']];
         yield 'missing equipment takes the stand-in' => [...$knee, 'holds', RungLevel::Usual, true, [], ['ext_hold' => 'wall_sit_high', 'wall' => 'wall_sit']];
         yield 'a stand-in is not taken twice' => [...$knee, 'slow', RungLevel::Easiest, true, [], ['press' => 'box_squat', 'split' => 'forward_lunge', 'slow_hold' => 'wall_sit_high']];
         yield 'deep bend is ruled out while irritable' => ['knee_four_stage', Structure::QuadricepsTendon, 'holds', RungLevel::Usual, true, null, ['ext_hold' => 'leg_extension_hold', 'wall' => 'leg_press_hold']];
@@ -141,7 +141,7 @@ final class StartTest extends TestCase
         $stage = $start->plan->stage('slow');
         self::assertNotNull($stage);
         self::assertSame(
-            'Medium irritability (pain at rest 2 of 10), trains 4 days a week, test 3 of 10: begin at slow strength, easiest rung, squat to a chair, both together, range 10–60°; holds between.',
+            'Medium irritability (pain at rest 2 of 10), trains 4 days a week, test 3 of 10: begin at slow strength, easiest rung, leg press, two legs, both together, range 10–60°; holds between.',
             StartWords::proposal($findings, $stage, RungLevel::Easiest, $start->choices),
         );
     }
