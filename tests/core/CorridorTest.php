@@ -37,6 +37,10 @@ final class CorridorTest extends TestCase
         yield 'a small rise' => [$case()->session(8, 1, $sets(10))->morning(9, 2), 9, '10 kept'];
         yield 'too much: the lower end' => [$case()->session(8, 1, $sets(10))->morning(9, 4), 9, '8 eased'];
         yield 'then up again, under what failed' => [$borne($borne($case()->session(8, 1, $sets(11))->mornings(9, 11, 1)->morning(9, 4, null, [], '08:00'), 12, 9), 14, 10), 16, '10 capped'];
+        $failed = CaseBuilder::case()->press(['dose' => $dose])->mornings(1, 2, 1)->session(2, 1, $sets(11))->morning(3, 4)->mornings(4, 26, 1);
+        $again = $borne($borne($failed, 27, 9), 29, 10);
+        yield 'what failed is remembered for 28 days' => [$again, 30, '10 capped'];
+        yield 'and no longer' => [$again, 31, '11 grown'];
         yield 'eased inside the corridor' => [$borne($case(), 8, 10)->change(10, 'within'), 10, '8 eased'];
         yield 'after two, not after one' => [$borne($case(['grow_after' => 2]), 8, 9), 10, '9 kept'];
         yield 'after two' => [$borne($borne($case(['grow_after' => 2]), 8, 9), 11, 9), 13, '10 grown'];
