@@ -265,12 +265,17 @@ final class PlayTest extends TestCase
     {
         yield 'heavy holds' => ['heavy_holds', 'patellar_tendon', 'running'];
         yield 'holds, strength, speed' => ['hold_strength_speed', 'achilles_midportion', 'running'];
+        yield 'slow load' => ['heel_slow_load', 'achilles_midportion', 'running'];
         yield 'slow lowering' => ['heel_slow_lowering', 'achilles_midportion', 'running'];
         yield 'the insertion' => ['heel_insertion', 'achilles_insertion', 'running'];
         yield 'hamstring' => ['hamstring_origin_four_stage', 'proximal_hamstring', 'running'];
         yield 'biceps' => ['biceps_pulley', 'biceps_long_head', 'everyday'];
         yield 'inner elbow' => ['inner_elbow_home', 'medial_elbow', 'everyday'];
         yield 'hands' => ['playing_hands', 'wrist_flexors_extensors', 'hands'];
+        yield 'knee in four stages' => ['knee_four_stage', 'patellar_tendon', 'jumping'];
+        yield 'raising the arm' => ['cuff_raise', 'supraspinatus', 'throwing'];
+        yield 'the sole' => ['sole_heavy_load', 'plantar_fascia', 'everyday'];
+        yield 'outer elbow' => ['outer_elbow_six_week', 'lateral_elbow', 'everyday'];
         yield 'knee at home' => ['knee_home_three_phase', 'patellar_tendon', 'jumping'];
     }
 
