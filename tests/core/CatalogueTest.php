@@ -16,8 +16,10 @@ use Rung\Core\Catalogue\LibraryFile;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\School;
 use Rung\Core\Catalogue\Search;
+use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Lint\LintKey;
+use Rung\Core\Words\GrowthWords;
 
 /** The clinical content: every document has its form, and nothing names what is not there. */
 final class CatalogueTest extends TestCase
@@ -123,6 +125,24 @@ final class CatalogueTest extends TestCase
         } catch (InvalidInput $bad) {
             self::assertContains($path, array_column($bad->faults, 'path'), $bad->getMessage());
         }
+    }
+
+    public function testHowADoseGrowsIsSaid(): void
+    {
+        $catalogue = Support::catalogue();
+        $words = static function (string $programme, string $key) use ($catalogue): ?string {
+            $found = array_values(array_filter($catalogue->programme($programme)->plan->prescriptions(), static fn(Prescription $one): bool => $one->key === $key));
+
+            return GrowthWords::of($found[0], $catalogue);
+        };
+        self::assertSame('weeks 1–2 3 × 12; weeks 3–4 4 × 10; from week 5 5 × 8', $words('sole_heavy_load', 'toe'));
+        self::assertSame('weeks 1–2 3 × 12–15; weeks 3–4 3 × 8–12; from week 5 3 × 4–6', $words('outer_elbow_six_week', 'e_raise'));
+        self::assertSame('sets to 4, then lowering in 1 s, then lifting in 1 s, then 2.5 kg more at a time', $words('hold_strength_speed', 'slow_any'));
+        self::assertSame('range to 90°, then heavier for fewer repetitions, to 6 RM, then 2.5 kg more at a time', $words('knee_four_stage', 'press'));
+        self::assertSame('up the ladder to Hop on one leg, then sets to 6', $words('knee_four_stage', 'jumps'));
+        self::assertSame('0.25 kg more at a time, to 1.5 kg', $words('playing_hands', 'm_up'));
+        self::assertStringStartsWith('sets to 3, then resistance thin → thin, one step out → medium', (string) $words('biceps_pulley', 'b_bent'));
+        self::assertNull($words('groin_build_and_keep', 'g_keep'));
     }
 
     public function testAnEmptyStructureMapAndTwoFaultsAreBothTold(): void

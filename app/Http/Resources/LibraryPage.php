@@ -24,6 +24,7 @@ use Rung\Core\Screening\ReferralSign;
 use Rung\Core\Screening\Risk;
 use Rung\Core\Stage\Criterion;
 use Rung\Core\Words\DoseWords;
+use Rung\Core\Words\GrowthWords;
 use Rung\Core\Words\PlanWords;
 
 /** The whole library in words: structures, ladders, exercises, programmes, response rules, lint and screening. */
@@ -175,6 +176,7 @@ final class LibraryPage
             'title' => $this->catalogue->titleOf($one->exercise),
             'words' => DoseWords::of($one),
             'tempo_words' => DoseWords::tempo($one),
+            'growth' => GrowthWords::of($one, $this->catalogue),
         ];
     }
 

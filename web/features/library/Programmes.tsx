@@ -58,7 +58,12 @@ export function Programmes({ library, structure, hits, chosen, choose }: { libra
                 </Box>
                 <Box>
                   <Typography variant="body2" sx={{ mb: 0.5, '&::first-letter': { textTransform: 'uppercase' } }}>{stage.rhythm}</Typography>
-                  {stage.prescriptions.map((one) => variant?.prescriptions.find((other) => other.key === one.key) ?? one).map((one) => <Typography key={one.key} variant="body2"><b>{one.title}</b> {one.words}{one.tempo_words === null ? '' : ` · ${one.tempo_words}`}</Typography>)}
+                  {stage.prescriptions.map((one) => variant?.prescriptions.find((other) => other.key === one.key) ?? one).map((one) => (
+                    <Box key={one.key} sx={{ mb: 0.5 }}>
+                      <Typography variant="body2"><b>{one.title}</b> {one.words}{one.tempo_words === null ? '' : ` · ${one.tempo_words}`}</Typography>
+                      {one.growth !== null && <Typography variant="body2" color="textSecondary">Grows: {one.growth}</Typography>}
+                    </Box>
+                  ))}
                   <Typography variant="body2" color="textSecondary" sx={{ mt: 0.5 }}>Gate: {stage.gate.join('; ')}</Typography>
                   {stage.notes !== null && <Typography variant="body2" color="textSecondary">{stage.notes}</Typography>}
                 </Box>
