@@ -18,6 +18,9 @@ final readonly class Programme
     /** As the test of a criterion: the strength test of the structure that is treated. */
     public const TEST_OF_STRUCTURE = 'structure';
 
+    /** What a variant keeps of the programme's dose; the rest is its exercise's own. */
+    private const KEPT_BY_VARIANTS = ['sets', 'reps', 'reps_to', 'hold_s', 'hold_to_s', 'work_to_s', 'grow_by', 'grow_after', 'rest_s', 'percent_mvc', 'effort', 'rir', 'times_per_day'];
+
     /**
      * @param list<Structure> $structures
      * @param list<Variant> $variants
@@ -105,10 +108,7 @@ final readonly class Programme
         ], static fn(mixed $value): bool => $value !== null);
     }
 
-    /** Another exercise in the same place: the programme's volume and intensity, the exercise's own load and range. */
-    /** What a variant keeps of the programme's dose; the rest is its exercise's own. */
-    private const KEPT_BY_VARIANTS = ['sets', 'reps', 'reps_to', 'hold_s', 'hold_to_s', 'work_to_s', 'grow_by', 'grow_after', 'rest_s', 'percent_mvc', 'effort', 'rir', 'times_per_day'];
-
+    /** Another exercise in the same place: the programme's volume, tempo and intensity, the exercise's own load and range. */
     private static function swapped(Prescription $prescription, Exercise $exercise): Prescription
     {
         $kept = array_intersect_key($prescription->dose->toArray(), array_flip(self::KEPT_BY_VARIANTS));
