@@ -6,11 +6,13 @@ namespace Rung\Core\Plan;
 
 use Rung\Core\CaseFile\DoseChange;
 use Rung\Core\CaseFile\DoseChangeKind;
+use Rung\Core\CaseFile\LoggedSet;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Decision\ActionKind;
 use Rung\Core\Decision\Change;
 use Rung\Core\Decision\EasierDose;
 use Rung\Core\Decision\Proposal;
+use Rung\Core\Dose\Dose;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Dose\RungDose;
@@ -202,9 +204,28 @@ final class Acceptance
         $this->notes[] = new ChangeNote($prescription, null, $this->title($prescription) . " rests for $days days, then is tried again.");
     }
 
+    /** A dose whose weight was left to be found says what was lifted, so that taking a raise back asks for that again. */
+    private function asLifted(Prescription $prescription): Dose
+    {
+        if ($prescription->dose->load_kg !== null || $prescription->progression?->incrementKg() === null) {
+            return $prescription->dose;
+        }
+        foreach (array_reverse($this->evaluation->sessions) as $response) {
+            $loads = array_filter(
+                array_map(static fn(LoggedSet $set): int|float|null => $set->load_kg, $response->session->setsOf($prescription->key)),
+                static fn(int|float|null $load): bool => $load !== null,
+            );
+            if ($loads !== []) {
+                return $prescription->dose->with(['load_kg' => min($loads)]);
+            }
+        }
+
+        return $prescription->dose;
+    }
+
     private function replace(Prescription $before, Prescription $after, DoseChangeKind $kind): void
     {
-        $this->plan = $this->plan->withPrescription($kind->raises() ? $after->raisedFrom(new RungDose($before->exercise, $before->dose)) : $after);
+        $this->plan = $this->plan->withPrescription($kind->raises() ? $after->raisedFrom(new RungDose($before->exercise, $this->asLifted($before))) : $after);
         $this->changes[] = new DoseChange($this->evaluation->log->at, $kind, $before->key);
         $this->notes[] = new ChangeNote($before, $after, $after->exercise === $before->exercise
             ? $this->title($before) . ': ' . DoseWords::difference($before, $after)

@@ -103,6 +103,16 @@ final class PlayTest extends TestCase
         self::assertSame($loads, self::sorted($loads));
     }
 
+    public function testALoadThatWasFoundIsAskedForWhenARaiseIsTakenBack(): void
+    {
+        $played = self::played('heavy_holds', 'patellar_tendon', 'running', 8, ['athlete' => ['kind' => 'steady', 'flares' => [['day' => 20, 'rise' => 3]]]]);
+        $found = self::week($played, 1)['exercises'][1];
+        self::assertArrayNotHasKey('load_kg', $found['dose'], 'no load out of the air');
+        self::assertGreaterThan(0, $found['load_kg']);
+        $eased = array_values(array_filter($played['changes'], static fn(array $one): bool => $one['kind'] === 'ease' && $one['prescription'] === 'heavy_b'));
+        self::assertSame($found['load_kg'], $eased[0]['dose']['load_kg']);
+    }
+
     public function testHoldsStrengthThenARunOfHalfAnHour(): void
     {
         $played = self::played('hold_strength_speed', 'achilles_midportion', 'running', 20);
