@@ -17,6 +17,7 @@ use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Plan\Acceptance;
+use Rung\Core\Plan\CarriedLoads;
 use Rung\Core\Plan\ChangeNote;
 use Rung\Core\Plan\PlanStep;
 use Rung\Core\Words\EvaluationWords;
@@ -84,11 +85,13 @@ final class DecideCase
     /** @return array{string, TakenBack} */
     private function stage(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): array
     {
-        $stage = $case->plan()->stage((string) $request->stage)?->stage;
+        $plan = $case->plan();
+        $stage = $plan->stage((string) $request->stage)?->stage;
         if ($stage === null || $stage->key === $evaluation->log->stage->key) {
             throw InvalidInput::at('/stage', 'must name another stage of the plan');
         }
-        $undo = $this->putInForce($case, $by, new PlanStep($case->plan(), [], [], enterStage: $stage->key), $evaluation, '');
+        $step = (new CarriedLoads($evaluation, $this->shelf->forCase($case, $plan)))->into($plan, $stage->key);
+        $undo = $this->putInForce($case, $by, $step, $evaluation, '');
 
         return ["Moved by hand to $stage->title", $undo];
     }
@@ -172,7 +175,8 @@ final class DecideCase
     /** @param string $why as the athlete is told; a reason for the record alone is never passed here */
     private function putInForce(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $why): TakenBack
     {
-        $note = $step->enterStage === null ? self::words($step) : 'New stage: ' . Standing::stageTitle($evaluation, $step->enterStage);
+        $entered = $step->enterStage === null ? [] : ['New stage: ' . Standing::stageTitle($evaluation, $step->enterStage)];
+        $note = implode('; ', array_filter([...$entered, self::words($step)]));
 
         return $this->force->handle($case, $by, $step, $evaluation, $note === '' ? 'The programme is finished' : $note, $why);
     }

@@ -49,7 +49,7 @@ final class Acceptance
     {
         $kind = $evaluation->action->kind;
         if ($kind === ActionKind::Advance) {
-            return new PlanStep($plan, [], [], enterStage: $evaluation->nextStage);
+            return $evaluation->nextStage === null ? new PlanStep($plan, [], []) : (new CarriedLoads($evaluation, $catalogue))->into($plan, $evaluation->nextStage);
         }
         if ($kind === ActionKind::Finish) {
             return new PlanStep($plan, [], [], finish: true);

@@ -200,8 +200,7 @@ final class Play
         match ($evaluation->action->kind) {
             ActionKind::Stop => $this->clear($evaluation, $at),
             ActionKind::Finish => $this->endedDay = $number,
-            ActionKind::Advance => $evaluation->nextStage === null ? null : $this->enter($evaluation->nextStage, $day, $number),
-            ActionKind::Progress, ActionKind::AddLoad, ActionKind::Ease, ActionKind::StepDown => $this->accept($evaluation, $day, $number),
+            ActionKind::Advance, ActionKind::Progress, ActionKind::AddLoad, ActionKind::Ease, ActionKind::StepDown => $this->accept($evaluation, $day, $number),
             default => null,
         };
     }

@@ -36,7 +36,7 @@ final class EvaluationWords
             ActionKind::Stop => 'No loading until you have reviewed the stop',
             ActionKind::Gather => 'Gather answers before anything changes',
             ActionKind::Repeat => 'Repeat the dose as it is',
-            ActionKind::Advance => 'Move on to ' . $stage($evaluation->nextStage),
+            ActionKind::Advance => 'Move on to ' . $stage($evaluation->nextStage) . ($notes === '' ? '' : ", with what was lifted: $notes"),
             ActionKind::Finish => 'Finish the programme and keep a maintenance dose',
             ActionKind::StepDown => match (true) {
                 $step->enterStage !== null => 'Step back to ' . $stage($step->enterStage),
