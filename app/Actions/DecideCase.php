@@ -93,7 +93,7 @@ final class DecideCase
         $step = (new CarriedLoads($evaluation, $this->shelf->forCase($case, $plan)))->into($plan, $stage->key);
         $undo = $this->putInForce($case, $by, $step, $evaluation, '');
 
-        return ["Moved by hand to $stage->title", $undo];
+        return [implode(', with what was lifted: ', array_filter(["Moved by hand to $stage->title", self::words($step)])), $undo];
     }
 
     /** @return array{string, TakenBack} */

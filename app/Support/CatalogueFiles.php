@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Rung\Core\Catalogue\Catalogue;
-use RuntimeException;
+use Rung\Core\Catalogue\CatalogueFolder;
 use Throwable;
 
 /** Reads the catalogue that ships with the application, and keeps it ready read. */
@@ -17,7 +17,7 @@ final class CatalogueFiles
      */
     public static function load(string $folder, string $keep): Catalogue
     {
-        $paths = self::paths($folder);
+        $paths = CatalogueFolder::paths($folder);
         $print = self::fingerprint($paths);
         $kept = is_file($keep) ? (string) file_get_contents($keep) : '';
         if (str_starts_with($kept, $print)) {
@@ -30,27 +30,13 @@ final class CatalogueFiles
                 // Written by other code: read the documents again.
             }
         }
-        $catalogue = self::read($folder);
+        $catalogue = CatalogueFolder::read($folder);
         $fresh = $keep . '.' . getmypid();
         if (@file_put_contents($fresh, $print . serialize($catalogue)) !== false) {
             rename($fresh, $keep);
         }
 
         return $catalogue;
-    }
-
-    public static function read(string $folder): Catalogue
-    {
-        return Catalogue::fromDocuments(array_map(
-            static fn(string $path): string => file_get_contents($path) ?: throw new RuntimeException("$path cannot be read"),
-            self::paths($folder),
-        ));
-    }
-
-    /** @return list<string> */
-    private static function paths(string $folder): array
-    {
-        return array_merge(glob("$folder/*.json") ?: [], glob("$folder/exercises/*.json") ?: [], glob("$folder/programmes/*.json") ?: []);
     }
 
     /** @param list<string> $paths */

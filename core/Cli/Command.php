@@ -7,6 +7,7 @@ namespace Rung\Core\Cli;
 use InvalidArgumentException;
 use Rung\Core\Calendar\ScheduleRequest;
 use Rung\Core\CaseFile\CaseFile;
+use Rung\Core\Catalogue\CatalogueFolder;
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Evaluation\EvaluationRequest;
 use Rung\Core\Input\InvalidInput;
@@ -55,7 +56,7 @@ final class Command
                 'strength' => StrengthRequest::answer($text),
                 'schedule' => ScheduleRequest::answer($text),
                 'start' => StartAdvisor::answer($text),
-                'play' => Play::answer($text, CatalogueFolder::read()),
+                'play' => Play::answer($text, CatalogueFolder::read(CatalogueFolder::own())),
                 'validate' => self::validate($text),
             };
         } catch (InvalidInput $bad) {

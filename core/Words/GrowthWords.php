@@ -40,7 +40,7 @@ final class GrowthWords
             default => "weeks {$block->from_week}–$last",
         };
 
-        return "$weeks $block->sets × $block->reps" . ($block->reps_to === null ? '' : "–$block->reps_to");
+        return "$weeks: $block->sets × $block->reps" . ($block->reps_to === null ? '' : "–$block->reps_to");
     }
 
     private static function lever(Lever $lever, Catalogue $catalogue): string

@@ -135,8 +135,8 @@ final class CatalogueTest extends TestCase
 
             return GrowthWords::of($found[0], $catalogue);
         };
-        self::assertSame('weeks 1–2 3 × 12; weeks 3–4 4 × 10; from week 5 5 × 8', $words('sole_heavy_load', 'toe'));
-        self::assertSame('weeks 1–2 3 × 12–15; weeks 3–4 3 × 8–12; from week 5 3 × 4–6', $words('outer_elbow_six_week', 'e_raise'));
+        self::assertSame('weeks 1–2: 3 × 12; weeks 3–4: 4 × 10; from week 5: 5 × 8', $words('sole_heavy_load', 'toe'));
+        self::assertSame('weeks 1–2: 3 × 12–15; weeks 3–4: 3 × 8–12; from week 5: 3 × 4–6', $words('outer_elbow_six_week', 'e_raise'));
         self::assertSame('sets to 4, then lowering in 1 s, then lifting in 1 s, then 2.5 kg more at a time', $words('hold_strength_speed', 'slow_any'));
         self::assertSame('range to 90°, then heavier for fewer repetitions, to 6 RM, then 2.5 kg more at a time', $words('knee_four_stage', 'press'));
         self::assertSame('up the ladder to Hop on one leg, then sets to 6', $words('knee_four_stage', 'jumps'));

@@ -25,12 +25,9 @@ use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Plan\Acceptance;
-use Rung\Core\Plan\CarriedLoads;
-use Rung\Core\Plan\ChangeNote;
 use Rung\Core\Plan\Flare;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
-use Rung\Core\Plan\PlanStep;
 use Rung\Core\Prescribe\Course;
 use Rung\Core\Prescribe\Preview;
 use Rung\Core\Prescribe\StageDraft;
@@ -40,7 +37,6 @@ use Rung\Core\Stage\CriterionState;
 use Rung\Core\Stage\CriterionType;
 use Rung\Core\Stage\EvidenceDay;
 use Rung\Core\Stage\GateOutlook;
-use Rung\Core\Strength\Strength;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\Moment;
 use Rung\Core\Words\EvaluationWords;
@@ -281,28 +277,6 @@ final class PrescribeTest extends TestCase
     {
         self::assertSame('Tue 14 Apr', TimeWords::day(Day::fromIso('2026-04-14')));
         self::assertSame(['0 min', '75 min', '2 h', '125 min', 'a day', '2 days', '25 h'], array_map(TimeWords::minutes(...), [0, 75, 120, 125, 1440, 2880, 1500]));
-    }
-
-    public function testWhatWasLiftedIsCarriedIntoTheNextStage(): void
-    {
-        [$plan, $evaluation] = self::played();
-        $into = static fn(string $stage): PlanStep => (new CarriedLoads($evaluation, Support::catalogue()))->into($plan, $stage);
-        $step = $into('springs');
-        self::assertSame('springs', $step->enterStage);
-        $lifted = [];
-        foreach ($evaluation->sessions as $response) {
-            $lifted = $response->session->setsOf('press') ?: $lifted;
-        }
-        self::assertNotEmpty($lifted);
-        $once = max(0, ...array_map(static fn(LoggedSet $set): int|float => Strength::e1rm($set->load_kg ?? 0, $set->reps ?? 1, $set->rir ?? 0), $lifted));
-        $load = $step->plan->stage('springs')?->stage->prescription('spring_press')?->dose->load_kg;
-        self::assertEqualsWithDelta($once / (1 + 8 / 30), $load, 2.5);
-        self::assertLessThanOrEqual($once / (1 + 8 / 30), $load, 'rounded down');
-        self::assertNotSame(60, $load, "not the programme's figure");
-        self::assertContains("Leg press, one leg: load 60 → $load kg", array_map(static fn(ChangeNote $one): string => $one->words, $step->notes));
-        // What was not lifted yet, and the stage before, stay as they are.
-        self::assertEquals($plan->stage('springs')?->stage->prescription('jumps'), $step->plan->stage('springs')?->stage->prescription('jumps'));
-        self::assertEquals($plan, $into('holds')->plan);
     }
 
     /** @return array{Plan, Evaluation} a simulated case without an uncleared stop */

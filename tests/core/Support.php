@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use App\Support\CatalogueFiles;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Rung\Core\Calendar\Weekday;
@@ -15,6 +14,7 @@ use Rung\Core\CaseFile\Goal;
 use Rung\Core\CaseFile\Side;
 use Rung\Core\CaseFile\Structure;
 use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Catalogue\CatalogueFolder;
 use Rung\Core\Cli\Command;
 use Rung\Core\Simulation\CaseSimulator;
 use Rung\Core\Simulation\SimulatedHistory;
@@ -62,7 +62,7 @@ final class Support
     {
         static $catalogue = null;
 
-        return $catalogue instanceof Catalogue ? $catalogue : $catalogue = CatalogueFiles::read(__DIR__ . '/../../catalogue');
+        return $catalogue instanceof Catalogue ? $catalogue : $catalogue = CatalogueFolder::read(CatalogueFolder::own());
     }
 
     /** A case of the four-stage knee programme, played by a simulated athlete up to {@see NOW}. */

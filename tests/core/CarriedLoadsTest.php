@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use PHPUnit\Framework\TestCase;
+use Rung\Core\CaseFile\LoggedSet;
+use Rung\Core\Evaluation\Evaluator;
+use Rung\Core\Plan\CarriedLoads;
+use Rung\Core\Plan\ChangeNote;
+use Rung\Core\Plan\PlanStep;
+use Rung\Core\Strength\Strength;
+use Rung\Core\Time\Moment;
+
+/** What was lifted goes along into another stage (docs/rules.md, "Into another stage"). */
+final class CarriedLoadsTest extends TestCase
+{
+    public function testWhatWasLiftedIsCarriedIntoTheNextStage(): void
+    {
+        $history = Support::played(7, 40, 'slow');
+        $plan = $history->plan;
+        $evaluation = Evaluator::evaluate($history->file, Moment::fromIso(Support::NOW));
+        $into = static fn(string $stage): PlanStep => (new CarriedLoads($evaluation, Support::catalogue()))->into($plan, $stage);
+        $step = $into('springs');
+        self::assertSame('springs', $step->enterStage);
+        $lifted = [];
+        foreach ($evaluation->sessions as $response) {
+            $lifted = $response->session->setsOf('press') ?: $lifted;
+        }
+        self::assertNotEmpty($lifted);
+        $once = max(0, ...array_map(static fn(LoggedSet $set): int|float => Strength::e1rm($set->load_kg ?? 0, $set->reps ?? 1, $set->rir ?? 0), $lifted));
+        $load = $step->plan->stage('springs')?->stage->prescription('spring_press')?->dose->load_kg;
+        self::assertEqualsWithDelta($once / (1 + 8 / 30), $load, 2.5);
+        self::assertLessThanOrEqual($once / (1 + 8 / 30), $load, 'rounded down');
+        self::assertNotSame(60, $load, "not the programme's figure");
+        self::assertContains("Leg press, one leg: load 60 → $load kg", array_map(static fn(ChangeNote $one): string => $one->words, $step->notes));
+        // What was not lifted yet, and the stage before, stay as they are.
+        self::assertEquals($plan->stage('springs')?->stage->prescription('jumps'), $step->plan->stage('springs')?->stage->prescription('jumps'));
+        self::assertEquals($plan, $into('holds')->plan);
+    }
+}
