@@ -158,7 +158,7 @@ final class PermissionsTest extends TestCase
                 $status = $this->ask($who, $method, $path, $body + $seen)->getStatusCode();
                 self::assertContains($status, [200, 201], "$method $path");
             }
-            self::assertSame([...$before, $what], $told(), 'once, however often a page refreshes itself');
+            self::assertEqualsCanonicalizing([...$before, $what], $told(), 'once, however often a page refreshes itself');
         }
         // Whose plans are offered for copying is a reading too, of those athletes.
         $offered = AccessLogEntry::query()->where('what', 'looked for a plan to copy')->firstOrFail()->cases;
