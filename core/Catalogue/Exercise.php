@@ -14,6 +14,8 @@ use Rung\Core\Input\ObjectNode;
 /** One exercise: how it is done, what it loads, its usual dose, and the easier end of it. */
 final readonly class Exercise
 {
+    private const KEPT_OF_THE_PRESCRIPTION = ['sets', 'reps', 'reps_to', 'hold_s', 'hold_to_s', 'work_to_s', 'grow_by', 'grow_after', 'rest_s', 'percent_mvc', 'effort', 'rir', 'times_per_day', 'beats_per_min'];
+
     /**
      * @param array<string, Directness> $structures by structure
      * @param list<string> $equipment
@@ -99,6 +101,32 @@ final readonly class Exercise
     public function asPrescription(): Prescription
     {
         return new Prescription($this->key, $this->key, $this->mode, $this->limbs, $this->dose);
+    }
+
+    /**
+     * A prescription of this exercise instead of its own: the prescription's volume, tempo and intensity, the exercise's
+     * own load and range. A hold that takes the place of repetitions, or the other way round, keeps the exercise's own dose.
+     */
+    public function inPlaceOf(Prescription $prescription, ?string $cue = null): Prescription
+    {
+        $kept = ($this->mode === Mode::Isometric) === ($prescription->mode === Mode::Isometric)
+            ? array_intersect_key($prescription->dose->toArray(), array_flip(self::KEPT_OF_THE_PRESCRIPTION))
+            : [];
+        if ($this->dose->work_s === null) {
+            unset($kept['work_to_s']);
+        }
+        if (array_intersect_key($kept, ['reps_to' => 0, 'hold_to_s' => 0, 'work_to_s' => 0]) === []) {
+            unset($kept['grow_by'], $kept['grow_after']);
+        }
+        $tempo = ['own' => $this->dose->tempo?->toArray(), 'prescribed' => $prescription->dose->tempo?->toArray()];
+        if ($kept !== [] && $tempo['own'] !== null && $tempo['prescribed'] !== null) {
+            // As slow or fast as prescribed, beginning as the exercise does.
+            $kept['tempo'] = array_diff_key($tempo['prescribed'], ['starts' => 0, 'free' => 0]) + $tempo['own'];
+        }
+        // Repetitions that are prescribed are not those of the exercise's own repetition maximum.
+        $own = $kept === [] || $prescription->dose->rm !== null ? $this->dose : $this->dose->with(['rm' => null]);
+
+        return $prescription->withExercise($this->key, $this->mode, $this->limbs, $own->merged($kept), $cue);
     }
 
     /** @return array<string, mixed> as it stands in a document */

@@ -19,8 +19,6 @@ final readonly class Programme
     public const TEST_OF_STRUCTURE = 'structure';
 
     /** What a variant keeps of the programme's dose; the rest is its exercise's own. */
-    private const KEPT_BY_VARIANTS = ['sets', 'reps', 'reps_to', 'hold_s', 'hold_to_s', 'work_to_s', 'grow_by', 'grow_after', 'rest_s', 'percent_mvc', 'effort', 'rir', 'times_per_day'];
-
     /**
      * @param list<Structure> $structures
      * @param list<Variant> $variants
@@ -68,16 +66,15 @@ final readonly class Programme
     /** The plan for one of its structures: that structure's exercises and its strength test. */
     public function planFor(StructureInfo $structure, Catalogue $catalogue): Plan
     {
-        $swaps = [];
-        foreach ($this->variants as $variant) {
-            if (in_array($structure->structure, $variant->structures, true)) {
-                $swaps += $variant->exercises;
+        $variants = array_filter($this->variants, static fn(Variant $one): bool => in_array($structure->structure, $one->structures, true));
+        $swap = static function (Prescription $prescription) use ($variants, $catalogue): Prescription {
+            foreach ($variants as $variant) {
+                if (isset($variant->exercises[$prescription->key])) {
+                    return $variant->apply($prescription, $catalogue);
+                }
             }
-        }
-        $swap = static function (Prescription $prescription) use ($swaps, $catalogue): Prescription {
-            $key = $swaps[$prescription->key] ?? null;
 
-            return $key === null ? $prescription : self::swapped($prescription, $catalogue->exercise($key));
+            return $prescription;
         };
         $test = static fn(Criterion $criterion): Criterion => $criterion->test === self::TEST_OF_STRUCTURE
             ? $criterion->withTest($structure->strengthTest->key)
@@ -106,19 +103,5 @@ final readonly class Programme
             'variants' => $this->variants === [] ? null : array_map(static fn(Variant $one): array => $one->toArray(), $this->variants),
             'stages' => array_map(static fn(PlanStage $stage): array => $stage->toArray(), $this->plan->stages),
         ], static fn(mixed $value): bool => $value !== null);
-    }
-
-    /** Another exercise in the same place: the programme's volume, tempo and intensity, the exercise's own load and range. */
-    private static function swapped(Prescription $prescription, Exercise $exercise): Prescription
-    {
-        $kept = array_intersect_key($prescription->dose->toArray(), array_flip(self::KEPT_BY_VARIANTS));
-        $tempo = ['own' => $exercise->dose->tempo?->toArray(), 'programme' => $prescription->dose->tempo?->toArray()];
-        if ($tempo['own'] !== null && $tempo['programme'] !== null) {
-            // As slow or fast as the programme says, beginning as the exercise does.
-            $kept['tempo'] = array_diff_key($tempo['programme'], ['starts' => 0, 'free' => 0]) + $tempo['own'];
-        }
-        $dose = $exercise->dose->merged($kept);
-
-        return $prescription->withExercise($exercise->key, $exercise->mode, $exercise->limbs, $dose, $prescription->cue);
     }
 }

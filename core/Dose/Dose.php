@@ -125,7 +125,7 @@ final readonly class Dose
      * The same dose with some fields changed.
      *
      * @param array{sets?: int, reps?: int, hold_s?: int|float, work_s?: int|float, tempo?: Tempo, load_kg?: int|float,
-     *     percent_mvc?: int|float, rm?: int, range?: Range, height_cm?: int|float, resistance?: string,
+     *     percent_mvc?: int|float, rm?: int|null, range?: Range, height_cm?: int|float, resistance?: string,
      *     reps_to?: int|null, hold_to_s?: int|float|null, work_to_s?: int|float|null, grow_by?: int|float|null, grow_after?: int|null} $changes
      */
     public function with(array $changes): self

@@ -110,6 +110,20 @@ final readonly class Lever
         return $this->step ?? 1;
     }
 
+    /**
+     * The same lever for another limb: its own step of weight, or its bands in place of kilograms.
+     *
+     * @param list<string>|null $bands
+     */
+    public function fitting(int|float|null $incrementKg, ?array $bands): self
+    {
+        return match (true) {
+            $this->increment_kg === null => $this,
+            $bands !== null => new self(LeverKind::Resistance, null, null, null, null, null, null, $bands),
+            default => new self($this->kind, $this->to, $this->step, $this->phase, $incrementKg ?? $this->increment_kg, $this->back, $this->exercise, $this->steps),
+        };
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

@@ -130,6 +130,11 @@ final readonly class Prescription
         );
     }
 
+    public function withProgression(?Progression $progression): self
+    {
+        return new self($this->key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $progression, $this->slot, $this->cue, $this->notes, $this->ladder, $this->before);
+    }
+
     public function withKey(string $key): self
     {
         return new self($key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $this->progression, $this->slot, $this->cue, $this->notes, $this->ladder, $this->before);

@@ -51,6 +51,21 @@ final readonly class Progression
         return new self(null, $blocks, $node->positive('increment_kg'));
     }
 
+    /**
+     * The same growth for another limb.
+     *
+     * @param int|float|null $incrementKg the least change of weight in kilograms; null: as it is
+     * @param list<string>|null $bands labels that take the place of kilograms, easier first; null: as it is
+     */
+    public function fitting(int|float|null $incrementKg, ?array $bands): self
+    {
+        return new self(
+            $this->levers === null ? null : array_map(static fn(Lever $lever): Lever => $lever->fitting($incrementKg, $bands), $this->levers),
+            $this->blocks,
+            $this->blockIncrementKg === null ? null : $incrementKg ?? $this->blockIncrementKg,
+        );
+    }
+
     /** The first lever of a kind, if there is one. */
     public function lever(LeverKind $kind): ?Lever
     {

@@ -177,11 +177,10 @@ final class Acceptance
     {
         $exercise = $to === null ? $this->catalogue->neighbour($prescription->exercise, $steps) : $this->catalogue->exercises[$to] ?? null;
         if ($exercise !== null) {
-            $this->replace(
-                $prescription,
-                $prescription->withExercise($exercise->key, $exercise->mode, $exercise->limbs, $exercise->dose, null),
-                $kind,
-            );
+            // A corridor is the programme's own, and begins again at its lower end; a dose that has grown begins as the exercise does.
+            $this->replace($prescription, $prescription->dose->corridor() === null
+                ? $prescription->withExercise($exercise->key, $exercise->mode, $exercise->limbs, $exercise->dose, null)
+                : $exercise->inPlaceOf($prescription), $kind);
         } elseif ($steps > 0) {
             $this->notes[] = new ChangeNote($prescription, null, $this->title($prescription) . ' is the top of its ladder: choose what is next by hand.');
         } else {

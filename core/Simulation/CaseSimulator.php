@@ -39,11 +39,18 @@ final class CaseSimulator
 
     private const PLAN_AHEAD_DAYS = 27;
 
+    /** Repetitions that the athlete leaves in reserve while a load is found. */
+    private const RESERVE = 3;
+
+    private const USUAL_BODY_MASS_KG = 70;
+
     private CaseFile $file;
 
     private Plan $plan;
 
     private SimulatedAthlete $athlete;
+
+    private PlayedLoads $loads;
 
     /** @var list<SimulatedDecision> */
     private array $decisions = [];
@@ -58,6 +65,7 @@ final class CaseSimulator
     ) {
         $this->plan = $plan;
         $this->athlete = new SimulatedAthlete($story->temper, $chance);
+        $this->loads = new PlayedLoads($opened->case->structure, $opened->athlete->body_mass_kg ?? self::USUAL_BODY_MASS_KG, [], $catalogue);
         $this->file = $opened;
         $start = $this->today()->plus(-$story->days);
         $this->file = $opened->with(['stages' => $plan->caseStages(), 'stage_history' => [new StageEntry($story->stage, $start)]]);
@@ -179,7 +187,7 @@ final class CaseSimulator
                 $stage->prescriptions,
                 fn(Prescription $p): bool => $p->slot === $session->slot && !$this->plan->rests($p->key, $day),
             ));
-            $due = $this->asAsked($due, $start);
+            $due = array_map(fn(Prescription $p): Prescription => $this->loads->loaded($p, self::RESERVE), $this->asAsked($due, $start));
             $sport = $due === [];
             $demand = 0.85 + 0.01 * min(20, $this->today()->daysSince($day));
             $entries = $sport

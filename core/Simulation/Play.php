@@ -83,7 +83,7 @@ final class Play
         $athlete = $request->athlete;
         $this->chance = new Randomizer(new Mt19937($athlete->seed));
         $this->simulated = $athlete->isSteady ? null : new SimulatedAthlete(self::temper($athlete->seed), $this->chance);
-        $this->loads = new PlayedLoads($request, $catalogue);
+        $this->loads = new PlayedLoads($request->structure, $request->bodyMassKg, $request->maxima, $catalogue);
         $this->record = new PlayRecord();
         $this->open();
     }
@@ -278,7 +278,7 @@ final class Play
         $entries = match (true) {
             $isSport => [new Entry(null, [], $this->simulated === null ? $pain : $this->simulated->practise(1.0))],
             $this->simulated === null => array_map(fn(Prescription $p): Entry => new Entry($p->key, $this->sets($p), $pain), $due),
-            default => $this->simulated->train(array_map(fn(Prescription $p): Prescription => $this->loaded($p), $due)),
+            default => $this->simulated->train(array_map(fn(Prescription $p): Prescription => $this->loads->loaded($p, $this->request->athlete->reserve), $due)),
         };
 
         return new Session(
@@ -306,33 +306,10 @@ final class Play
             reps: $dose->reps,
             hold_s: $dose->hold_s,
             work_s: $dose->work_s,
-            load_kg: $this->load($prescription),
+            load_kg: $this->loads->loaded($prescription, $this->request->athlete->reserve)->dose->load_kg,
             rir: $dose->reps + $reserve <= Strength::MAX_REPS || $prescription->mode !== Mode::Isometric ? $reserve : null,
             height_cm: $dose->height_cm,
         ));
-    }
-
-    private function loaded(Prescription $prescription): Prescription
-    {
-        $load = $this->load($prescription);
-
-        return $load === null ? $prescription : $prescription->withDose($prescription->dose->with(['load_kg' => $load]));
-    }
-
-    /** The load of the dose; where it is to be found, what was lifted last, or what the maximum gives. */
-    private function load(Prescription $prescription): int|float|null
-    {
-        if ($prescription->dose->load_kg !== null || $prescription->progression?->incrementKg() === null) {
-            return $prescription->dose->load_kg;
-        }
-        for ($i = count($this->file->sessions) - 1; $i >= 0; $i--) {
-            $sets = $this->file->sessions[$i]->setsOf($prescription->key);
-            if ($sets !== [] && $sets[0]->load_kg !== null && $this->record->lastExerciseOf($prescription->key) === $prescription->exercise) {
-                return $sets[0]->load_kg;
-            }
-        }
-
-        return $this->loads->find($prescription, $this->request->athlete->reserve);
     }
 
     /** Drops what no rule looks back on any more. */

@@ -29,9 +29,6 @@ final class PlayRecord
     /** @var array<string, true> sessions that were judged too much */
     private array $over = [];
 
-    /** @var array<string, string> the exercise that filled a prescription last */
-    private array $exercises = [];
-
     public function entered(string $stage, int $day): void
     {
         $this->stages[] = ['stage' => $stage, 'from_day' => $day];
@@ -56,7 +53,6 @@ final class PlayRecord
             foreach ($prescriptions as $prescription) {
                 $sets = $session->setsOf($prescription->key);
                 if ($sets !== []) {
-                    $this->exercises[$prescription->key] = $prescription->exercise;
                     unset($played['exercises'][$prescription->key]);
                     $played['exercises'][$prescription->key] = [
                         'prescription' => $prescription->key,
@@ -82,11 +78,6 @@ final class PlayRecord
                 $this->weeks[$week]['over']++;
             }
         }
-    }
-
-    public function lastExerciseOf(string $prescription): ?string
-    {
-        return $this->exercises[$prescription] ?? null;
     }
 
     /** @return array<string, mixed> */

@@ -11,8 +11,8 @@ use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Strength\Strength;
 
-/** Finds loads as an athlete does in the room: by what could be lifted once. */
-final readonly class PlayedLoads
+/** Finds loads as an athlete does in the room, by what could be lifted once, and keeps to what was lifted last. */
+final class PlayedLoads
 {
     /** Parts of the body mass that can be lifted once, where no maximum is given. */
     private const LEG = 0.6;
@@ -24,10 +24,33 @@ final readonly class PlayedLoads
     /** What a hold asks of a maximum where the dose does not say, in percent. */
     private const HOLD_PERCENT = 70;
 
-    public function __construct(private PlayRequest $request, private Catalogue $catalogue) {}
+    /** @var array<string, array{exercise: string, load_kg: int|float}> what was lifted last, by prescription */
+    private array $lifted = [];
+
+    /** @param array<string, int|float> $maxima kilograms that can be lifted once, by exercise or strength test */
+    public function __construct(
+        private readonly Structure $structure,
+        private readonly int|float $bodyMassKg,
+        private readonly array $maxima,
+        private readonly Catalogue $catalogue,
+    ) {}
+
+    /** The prescription with its load; where that is to be found, what was lifted last, or what the maximum gives. */
+    public function loaded(Prescription $prescription, int $reserve): Prescription
+    {
+        $lifted = $this->lifted[$prescription->key] ?? null;
+        $load = $prescription->dose->load_kg
+            ?? ($lifted !== null && $lifted['exercise'] === $prescription->exercise ? $lifted['load_kg'] : $this->find($prescription, $reserve));
+        if ($load === null) {
+            return $prescription;
+        }
+        $this->lifted[$prescription->key] = ['exercise' => $prescription->exercise, 'load_kg' => $load];
+
+        return $prescription->withDose($prescription->dose->with(['load_kg' => $load]));
+    }
 
     /** Kilograms for the repetitions and reserve of a dose, rounded down to the increment; null where nothing is lifted. */
-    public function find(Prescription $prescription, int $reserve): int|float|null
+    private function find(Prescription $prescription, int $reserve): int|float|null
     {
         $increment = $prescription->progression?->incrementKg();
         // Nothing is picked up for an exercise that is described without a load.
@@ -35,10 +58,10 @@ final readonly class PlayedLoads
             return null;
         }
         $dose = $prescription->dose;
-        $body = $dose->bodyLoad($this->request->bodyMassKg);
-        $maximum = $this->request->maxima[$prescription->exercise]
-            ?? $this->request->maxima[$this->catalogue->structure($this->request->structure)->strengthTest->key]
-            ?? $this->share() * $this->request->bodyMassKg;
+        $body = $dose->bodyLoad($this->bodyMassKg);
+        $maximum = $this->maxima[$prescription->exercise]
+            ?? $this->maxima[$this->catalogue->structure($this->structure)->strengthTest->key]
+            ?? $this->share() * $this->bodyMassKg;
         if ($prescription->mode === Mode::Isometric) {
             return Work::onBar($maximum * ($dose->percent_mvc ?? ($dose->effort === null ? self::HOLD_PERCENT : 10 * $dose->effort)) / 100, $body, $increment);
         }
@@ -49,7 +72,7 @@ final readonly class PlayedLoads
 
     private function share(): float
     {
-        return match ($this->request->structure) {
+        return match ($this->structure) {
             Structure::LateralElbow, Structure::MedialElbow, Structure::WristFlexorsExtensors => self::HAND,
             Structure::Supraspinatus, Structure::BicepsLongHead, Structure::DistalBiceps => self::ARM,
             default => self::LEG,

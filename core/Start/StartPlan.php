@@ -58,7 +58,8 @@ final readonly class StartPlan
                     default => $later->keep($prescription, $taken),
                 };
                 $taken[] = $choice->exercise->key;
-                $prescriptions[] = self::swapped($prescription, $choice)->onLadder($later->ladder($choice->exercise->key, $prescription->ladder));
+                $asProgrammed = !isset($byHand[$prescription->key]) && (!$begins || $level === RungLevel::Usual || !self::isMainKind($planned, $prescription));
+                $prescriptions[] = self::swapped($prescription, $choice, $asProgrammed)->onLadder($later->ladder($choice->exercise->key, $prescription->ladder));
                 if ($begins) {
                     $choices[] = $choice;
                 }
@@ -77,13 +78,15 @@ final readonly class StartPlan
         return $mode === Mode::Mixed || $mode === $prescription->mode || ($mode->isMoving() && $prescription->mode->isMoving());
     }
 
-    /** The programme's own dose where its own exercise stays; else the easier end of what is usual. */
-    private static function swapped(Prescription $prescription, RungChoice $choice): Prescription
+    /** The programme's own dose where its own exercise or its stand-in is done; on an easier rung the easier end of what is usual. */
+    private static function swapped(Prescription $prescription, RungChoice $choice, bool $asProgrammed): Prescription
     {
         $exercise = $choice->exercise;
 
-        return $exercise->key === $prescription->exercise
-            ? $prescription
-            : $prescription->withExercise($exercise->key, $exercise->mode, $exercise->limbs, $exercise->dose, null);
+        return match (true) {
+            $exercise->key === $prescription->exercise => $prescription,
+            $asProgrammed => $exercise->inPlaceOf($prescription),
+            default => $prescription->withExercise($exercise->key, $exercise->mode, $exercise->limbs, $exercise->dose, null),
+        };
     }
 }

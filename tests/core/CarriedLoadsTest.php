@@ -31,10 +31,9 @@ final class CarriedLoadsTest extends TestCase
         self::assertNotEmpty($lifted);
         $once = max(0, ...array_map(static fn(LoggedSet $set): int|float => Strength::e1rm($set->load_kg ?? 0, $set->reps ?? 1, $set->rir ?? 0), $lifted));
         $load = $step->plan->stage('springs')?->stage->prescription('spring_press')?->dose->load_kg;
-        self::assertEqualsWithDelta($once / (1 + 8 / 30), $load, 2.5);
+        self::assertEqualsWithDelta($once / (1 + 8 / 30), $load, 5, 'to the step of the press');
         self::assertLessThanOrEqual($once / (1 + 8 / 30), $load, 'rounded down');
-        self::assertNotSame(60, $load, "not the programme's figure");
-        self::assertContains("Leg press, one leg: load 60 → $load kg", array_map(static fn(ChangeNote $one): string => $one->words, $step->notes));
+        self::assertContains("Leg press, one leg: load none → $load kg", array_map(static fn(ChangeNote $one): string => $one->words, $step->notes));
         // What was not lifted yet, and the stage before, stay as they are.
         self::assertEquals($plan->stage('springs')?->stage->prescription('jumps'), $step->plan->stage('springs')?->stage->prescription('jumps'));
         self::assertEquals($plan, $into('holds')->plan);

@@ -6,6 +6,7 @@ namespace Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rung\Core\CaseFile\Structure;
 use Rung\Core\Catalogue\Position;
 use Rung\Core\Dose\Mode;
 
@@ -225,6 +226,118 @@ final class CoursesTest extends TestCase
         }
     }
 
+    public function testTheProvokedKneeAddsLoadTwiceAWeekUntilItIsCalm(): void
+    {
+        $played = self::played('knee_provoked_eccentric', 'patellar_tendon', 'jumping', 16);
+        self::assertGreaterThanOrEqual(22, self::from($played, 'act'), 'three weeks at least');
+        $perWeek = [];
+        foreach ($played['changes'] as $change) {
+            self::assertSame('add_load', $change['kind'], 'raised by load alone');
+            $perWeek[intdiv($change['day'] - 1, 7)] = ($perWeek[intdiv($change['day'] - 1, 7)] ?? 0) + 1;
+        }
+        self::assertLessThanOrEqual(2, max([0, ...$perWeek]));
+        foreach ($played['weeks'] as $week) {
+            self::assertSame($week['stage'] === 'act' ? [] : ['decline_eccentric'], array_column($week['exercises'], 'exercise'), 'then the sport alone, no press');
+        }
+        $wanted = self::played('knee_provoked_eccentric', 'patellar_tendon', 'jumping', 8, ['athlete' => ['kind' => 'steady', 'pain' => 6]]);
+        self::assertSame([], array_filter($wanted['changes'], static fn(array $one): bool => $one['kind'] === 'add_load'), 'pain within the band raises nothing');
+        self::assertNotContains('act', array_column($wanted['stages'], 'stage'), 'nor opens the gate');
+    }
+
+    public function testTheKneeInComfortGoesFromTwoLegsToOneAndToTheBox(): void
+    {
+        $sore = ['irritability' => ['rest' => 2, 'test' => 4]];
+        $played = self::played('knee_comfort_led', 'patellar_tendon', 'jumping', 20, $sore);
+        self::assertSame(['holds', 'slow', 'springs', 'act'], array_column($played['stages'], 'stage'));
+        $hold = array_values(array_filter($played['changes'], static fn(array $one): bool => $one['prescription'] === 'c_hold'));
+        self::assertSame('leg_press_hold', $hold[0]['exercise'] ?? null, 'from two legs, with which it begins, to one');
+        self::assertSame([30, 45], [$hold[0]['dose']['hold_s'] ?? null, $hold[0]['dose']['hold_to_s'] ?? null], 'in the same corridor');
+        self::assertContains('one_leg_hop', array_column($played['changes'], 'exercise'));
+        $painful = self::played('knee_comfort_led', 'patellar_tendon', 'jumping', 8, $sore + ['athlete' => ['kind' => 'steady', 'pain' => 2]]);
+        self::assertSame([], array_filter($painful['changes'], static fn(array $one): bool => $one['kind'] === 'progress'), 'only while it does not hurt');
+    }
+
+    public function testTheHeelIsPacedAtEveryRung(): void
+    {
+        $played = self::played('heel_paced', 'achilles_midportion', 'running', 14);
+        $rungs = [];
+        foreach ($played['weeks'] as $week) {
+            $exercise = $week['exercises'][0];
+            $rungs[] = $exercise['exercise'];
+            self::assertSame(3, $exercise['dose']['sets']);
+            self::assertSame([3, 0, 4, 0], [$exercise['dose']['tempo']['lift_s'], $exercise['dose']['tempo']['top_s'], $exercise['dose']['tempo']['lower_s'], $exercise['dose']['tempo']['bottom_s']]);
+            self::assertGreaterThanOrEqual(6, $exercise['least']);
+            self::assertLessThanOrEqual(8, $exercise['least']);
+        }
+        self::assertSame('heel_raise_one_pack', end($rungs));
+        self::assertSame(21, self::week($played, 2)['sessions'], 'three times a day');
+        $order = array_values(array_unique(array_column(array_filter($played['changes'], static fn(array $one): bool => $one['kind'] === 'progress'), 'exercise')));
+        self::assertSame(['heel_raise_two_floor', 'heel_raise_one_floor', 'heel_raise_one_pack'], $order, 'range, one leg, pack');
+    }
+
+    public function testTheEarlyShoulderMovesNoLongLever(): void
+    {
+        $played = self::played('cuff_early', 'supraspinatus', 'throwing', 12);
+        self::assertCount(7, self::week($played, 1)['exercises']);
+        self::assertGreaterThanOrEqual(42, $played['ended_day']);
+        foreach ($played['weeks'] as $week) {
+            foreach ($week['exercises'] as $exercise) {
+                $done = Support::catalogue()->exercise($exercise['exercise']);
+                self::assertFalse($done->mode->isMoving() && in_array(Position::LongLeverArm, $done->positions, true), $done->key);
+            }
+        }
+        $holds = self::leasts($played, 'c_wall');
+        self::assertSame(30, max([0, ...$holds]));
+        self::assertContains('scapular_pull_one', array_column($played['changes'], 'exercise'));
+        self::assertContains('rotation_helped_out', array_column($played['changes'], 'exercise'));
+    }
+
+    public function testTheCurlTurnsWithABandInEveryStep(): void
+    {
+        $played = self::played('curl_three_step', 'distal_biceps', 'everyday', 16, ['irritability' => ['rest' => 2, 'test' => 4]]);
+        self::assertSame(['holds', 'lowering', 'full'], array_column($played['stages'], 'stage'));
+        foreach ($played['weeks'] as $week) {
+            self::assertContains('supination_band', array_column($week['exercises'], 'exercise'));
+        }
+        self::assertSame([3, 15], [self::week($played, 3)['exercises'][0]['dose']['sets'], self::leasts($played, 'k_low')[3]]);
+        $full = self::loads($played, 'k_full');
+        self::assertNotContains(null, $full, 'found in the room');
+        self::assertNotEmpty($full);
+    }
+
+    public function testTheStrainedMuscleIsHeldForItself(): void
+    {
+        foreach (['calf_muscle', 'hamstring_muscle', 'quadriceps_muscle', 'adductor_muscle'] as $muscle) {
+            $played = self::played('muscle_return', $muscle, 'running', 12, ['irritability' => ['rest' => 2, 'test' => 4]]);
+            self::assertSame(['holds', 'slow', 'fast', 'act'], array_column($played['stages'], 'stage'), $muscle);
+            self::assertNotNull($played['ended_day'], $muscle);
+            foreach (self::week($played, 1)['exercises'] as $exercise) {
+                self::assertNotNull(Support::catalogue()->exercise($exercise['exercise'])->loads(Structure::from($muscle)), $exercise['exercise']);
+            }
+        }
+    }
+
+    public function testTheHeelGoesTwoUpAndTwoDownFromTheFirstDay(): void
+    {
+        $first = self::week(self::played('hold_strength_speed', 'achilles_midportion', 'running', 3), 2)['exercises'][0]['dose'];
+        self::assertSame([2, 2], [$first['tempo']['lift_s'], $first['tempo']['lower_s']]);
+        $knee = self::week(self::played('hold_strength_speed', 'patellar_tendon', 'running', 3), 2)['exercises'][0]['dose'];
+        self::assertSame([3, 3], [$knee['tempo']['lift_s'], $knee['tempo']['lower_s']]);
+    }
+
+    public function testTheShoulderGetsFirmerBandsAndTheWristSmallSteps(): void
+    {
+        $shoulder = self::played('hold_strength_speed', 'supraspinatus', 'running', 20);
+        $bands = array_values(array_unique(array_filter(array_map(static fn(array $one): ?string => $one['dose']['resistance'] ?? null, $shoulder['changes']))));
+        self::assertSame(['thin', 'thin, one step out', 'medium'], array_slice($bands, 0, 3));
+        self::assertSame([], array_filter(array_map(static fn(array $one): mixed => $one['dose']['load_kg'] ?? null, $shoulder['changes'])), 'never kilograms on a band');
+        $wrist = array_values(array_unique(self::loads(self::played('hold_strength_speed', 'lateral_elbow', 'running', 20), 'run_slow')));
+        for ($i = 1; $i < count($wrist); $i++) {
+            self::assertSame(0.25, $wrist[$i] - $wrist[$i - 1]);
+        }
+        self::assertGreaterThan(1, count($wrist));
+    }
+
     /** @return iterable<string, array{string, string, string}> */
     public static function courses(): iterable
     {
@@ -241,6 +354,11 @@ final class CoursesTest extends TestCase
         yield 'raising the arm' => ['cuff_raise', 'supraspinatus', 'throwing'];
         yield 'the sole' => ['sole_heavy_load', 'plantar_fascia', 'everyday'];
         yield 'outer elbow' => ['outer_elbow_six_week', 'lateral_elbow', 'everyday'];
+        yield 'knee, provoked' => ['knee_provoked_eccentric', 'patellar_tendon', 'jumping'];
+        yield 'heel, paced' => ['heel_paced', 'achilles_midportion', 'running'];
+        yield 'heel, twice a day' => ['heel_twice_daily_eccentric', 'achilles_midportion', 'running'];
+        yield 'early shoulder' => ['cuff_early', 'supraspinatus', 'throwing'];
+        yield 'curl' => ['curl_three_step', 'distal_biceps', 'everyday'];
         yield 'knee at home' => ['knee_home_three_phase', 'patellar_tendon', 'jumping'];
     }
 

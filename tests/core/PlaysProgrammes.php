@@ -9,7 +9,7 @@ use Rung\Core\CaseFile\Structure;
 /**
  * Plays programmes through bin/rung, and finds what is asked about in the answer.
  *
- * @phpstan-type Dose array{sets: int, reps: int, rest_s: int, hold_to_s: int, percent_mvc: int, load_kg: int|float|null, resistance: string|null, tempo: array{lift_s: int, top_s: int, lower_s: int, bottom_s: int}, range: array{to_deg: int}}
+ * @phpstan-type Dose array{sets: int, reps: int, rest_s: int, hold_s: int, hold_to_s: int, percent_mvc: int, load_kg: int|float|null, resistance: string|null, tempo: array{lift_s: int, top_s: int, lower_s: int, bottom_s: int}, range: array{to_deg: int}}
  * @phpstan-type Exercise array{prescription: string, exercise: string, dose: Dose, least: int|float, load_kg: int|float|null}
  * @phpstan-type Played array{stages: list<array{stage: string, from_day: int}>, ended_day: int|null, changes: list<array{day: int, kind: string, prescription: string|null, exercise: string|null, dose: Dose}>, weeks: list<array{week: int, stage: string, sessions: int, over: int, exercises: list<Exercise>}>}
  */

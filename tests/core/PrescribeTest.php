@@ -204,7 +204,7 @@ final class PrescribeTest extends TestCase
         yield 'yesterday' => [['from' => '2026-05-19'], '/from'];
         yield 'a dose out of bounds' => [['first' => ['dose' => ['sets' => 21, 'reps' => 8, 'rest_s' => 60]]], '/prescriptions/0/dose/sets'];
         yield 'a text for a number' => [['first' => ['dose' => ['sets' => 'three', 'reps' => 8, 'rest_s' => 60]]], '/prescriptions/0/dose/sets'];
-        yield 'an exercise that nobody knows' => [['first' => ['exercise' => 'unheard_of']], '/prescriptions/0/exercise'];
+        yield 'an exercise that nobody knows' => [['first' => ['exercise' => 'unheard_of', 'ladder' => null]], '/prescriptions/0/exercise'];
         yield 'a session that the stage does not have' => [['first' => ['slot' => 'evening']], '/prescriptions/0/slot'];
         yield 'a rhythm of two kinds' => [['rhythm' => ['every_days' => 2, 'per_week' => 3]], '/rhythm'];
     }

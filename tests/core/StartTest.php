@@ -12,9 +12,12 @@ use Rung\Core\Dose\Mode;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\PlanStage;
 use Rung\Core\Screening\FoundRisk;
+use Rung\Core\Stage\Criterion;
 use Rung\Core\Start\Findings;
 use Rung\Core\Start\RungChoice;
+use Rung\Core\Start\RungChooser;
 use Rung\Core\Start\RungLevel;
 use Rung\Core\Start\SeverityScore;
 use Rung\Core\Start\StartAdvisor;
@@ -78,13 +81,11 @@ final class StartTest extends TestCase
     public static function choices(): iterable
     {
         $knee = ['knee_four_stage', Structure::PatellarTendon];
-        yield 'usual: as the programme begins' => [...$knee, 'holds', RungLevel::Usual, true, null, ['ext_hold' => 'leg_extension_hold', 'wall' => 'wall_sit']];
-        yield 'easiest: the lowest that loads the tendon' => [...$knee, 'holds', RungLevel::Easiest, true, null, ['ext_hold' => 'straight_leg_lift', 'wall' => 'leg_extension_hold']];
-        yield 'what loads it slightly is passed over' => [...$knee, 'slow', RungLevel::Easiest, true, null, ['press' => 'leg_press_two', 'split' => 'box_squat', 'slow_hold' => 'leg_extension_hold']];
-        yield 'missing equipment takes the stand-in' => [...$knee, 'holds', RungLevel::Usual, true, [], ['ext_hold' => 'wall_sit_high', 'wall' => 'wall_sit']];
-        yield 'a stand-in is not taken twice' => [...$knee, 'slow', RungLevel::Easiest, true, [], ['press' => 'box_squat', 'split' => 'forward_lunge', 'slow_hold' => 'wall_sit_high']];
-        yield 'deep bend is ruled out while irritable' => ['knee_four_stage', Structure::QuadricepsTendon, 'holds', RungLevel::Usual, true, null, ['ext_hold' => 'leg_extension_hold', 'wall' => 'leg_press_hold']];
-        yield 'and is not once it is calm' => ['knee_four_stage', Structure::QuadricepsTendon, 'holds', RungLevel::Usual, false, null, ['ext_hold' => 'leg_extension_hold', 'wall' => 'wall_sit']];
+        yield 'usual: as the programme begins' => [...$knee, 'holds', RungLevel::Usual, true, null, ['ext_hold' => 'leg_extension_hold']];
+        yield 'easiest: the lowest that loads the tendon' => [...$knee, 'holds', RungLevel::Easiest, true, null, ['ext_hold' => 'straight_leg_lift']];
+        yield 'what loads it slightly is passed over' => [...$knee, 'slow', RungLevel::Easiest, true, null, ['press' => 'leg_press_two', 'extension' => 'leg_extension_two', 'slow_hold' => 'leg_extension_hold']];
+        yield 'missing equipment takes the stand-in' => [...$knee, 'holds', RungLevel::Usual, true, [], ['ext_hold' => 'wall_sit_high']];
+        yield 'a stand-in is not taken twice' => [...$knee, 'slow', RungLevel::Easiest, true, [], ['press' => 'box_squat', 'extension' => 'forward_lunge', 'slow_hold' => 'wall_sit_high']];
         yield 'never below the floor at the insertion' => ['heel_insertion', Structure::AchillesInsertion, 'slow', RungLevel::Easiest, false, null, ['i_raise' => 'heel_raise_seated_two', 'i_between' => 'calf_hold_two']];
         yield 'the variant of the structure' => ['heavy_holds', Structure::LateralElbow, 'holds', RungLevel::Usual, false, null, ['heavy_a' => 'forearm_heavy_hold', 'heavy_b' => 'wrist_hold_neutral']];
     }
@@ -104,6 +105,22 @@ final class StartTest extends TestCase
             self::assertNotEmpty($choice->reasons);
             self::assertSame($choice->exercise->key, $start->plan->stage($stage)?->stage->prescription($choice->prescription->key)?->exercise);
         }
+    }
+
+    public function testDeepBendIsRuledOutWhileIrritable(): void
+    {
+        $catalogue = Support::catalogue();
+        $ladder = static fn(bool $irritable): ?array => (new RungChooser($catalogue, $catalogue->structure(Structure::QuadricepsTendon), null, $irritable))->ladder('wall_sit_high');
+        self::assertSame(['straight_leg_lift', 'leg_extension_hold', 'wall_sit_high'], $ladder(true));
+        self::assertSame(['straight_leg_lift', 'leg_extension_hold', 'wall_sit_high', 'wall_sit', 'all_fours_hover', 'strap_squat_hold'], $ladder(false));
+    }
+
+    public function testAStandInTakesTheProgrammesCorridor(): void
+    {
+        $catalogue = Support::catalogue();
+        $start = StartPlan::of($catalogue->programme('knee_comfort_led'), $catalogue, $catalogue->structure(Structure::PatellarTendon), 'holds', RungLevel::Usual, false, []);
+        $hold = $start->plan->stage('holds')?->stage->prescription('c_hold');
+        self::assertSame(['wall_sit_high', 30, 45], [$hold?->exercise, $hold?->dose->hold_s, $hold?->dose->hold_to_s]);
     }
 
     public function testWithNothingAtHandNoProgrammeAsksForAnything(): void
@@ -127,9 +144,9 @@ final class StartTest extends TestCase
     public function testAChoiceByHandIsTakenOrRefusedAtItsPlace(): void
     {
         $catalogue = Support::catalogue();
-        $of = static fn(string $exercise): StartPlan => StartPlan::of($catalogue->programme('knee_four_stage'), $catalogue, $catalogue->structure(Structure::PatellarTendon), 'holds', RungLevel::Usual, false, null, ['wall' => $exercise]);
-        self::assertSame('strap_squat_hold', $of('strap_squat_hold')->choices[1]->exercise->key);
-        $this->expectExceptionMessage('/exercises/wall must name an exercise');
+        $of = static fn(string $exercise): StartPlan => StartPlan::of($catalogue->programme('knee_four_stage'), $catalogue, $catalogue->structure(Structure::PatellarTendon), 'holds', RungLevel::Usual, false, null, ['ext_hold' => $exercise]);
+        self::assertSame('strap_squat_hold', $of('strap_squat_hold')->choices[0]->exercise->key);
+        $this->expectExceptionMessage('/exercises/ext_hold must name an exercise');
         $of('nothing');
     }
 
@@ -171,7 +188,9 @@ final class StartTest extends TestCase
 
     public function testASeverityScoreTakesThePlaceOfTheProgrammesOwn(): void
     {
-        $plan = Support::catalogue()->programme('knee_four_stage')->plan;
+        $programme = Support::catalogue()->programme('knee_four_stage')->plan;
+        $score = static fn(): array => [Json::read('{"type": "outcome", "measure": "severity_score", "min": 80}', Criterion::read(...))];
+        $plan = $programme->mapStages(static fn(PlanStage $one): PlanStage => $one->stage->key === 'act' ? $one->withStage($one->stage->withGate([...$one->stage->gate, ...$score()])) : $one);
         $read = static fn(string $json): SeverityScore => Json::read($json, SeverityScore::read(...));
         $gate = static fn(?SeverityScore $score): array => array_map(static fn($one): array => $one->toArray(), SeverityScore::into($score, $plan)->stage('act')->stage->gate ?? []);
 
