@@ -173,6 +173,9 @@ final readonly class CatalogueCheck
         if ($exercise->mode !== $prescription->mode) {
             yield 'mode' => "must be {$exercise->mode->value}, as the exercise is";
         }
+        if ($exercise->loadIsFound && ($prescription->dose->load_kg ?? 0) > 0) {
+            yield 'dose/load_kg' => 'depends on the person; leave it out, so that it is found in the room';
+        }
         $levers = $prescription->progression->levers ?? [];
         foreach ($levers as $i => $lever) {
             if ($i < count($levers) - 1 && self::goesOnWithoutEnd($lever)) {

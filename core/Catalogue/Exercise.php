@@ -40,6 +40,8 @@ final readonly class Exercise
         public string $faults,
         public Dose $dose,
         public Usual $usual,
+        /** Whether the weight depends on the person: it is found in the room, and no programme says it. */
+        public bool $loadIsFound = false,
     ) {}
 
     public static function read(ObjectNode $node): self
@@ -74,7 +76,11 @@ final readonly class Exercise
             $node->key('faults'),
             $node->child('dose', Dose::read(...)),
             $node->child('usual', Usual::read(...)),
+            $node->has('load_is_found') && $node->flag('load_is_found'),
         );
+        if ($exercise->loadIsFound && $exercise->dose->load_kg !== null) {
+            $node->fault('dose/load_kg', 'is found in the room for this exercise; leave it out');
+        }
         $exercise->usual->checkStart($node, $exercise->dose);
 
         return $exercise;
@@ -149,6 +155,6 @@ final readonly class Exercise
             'faults' => $this->faults,
             'dose' => $this->dose->toArray(),
             'usual' => $this->usual->toArray(),
-        ];
+        ] + ($this->loadIsFound ? ['load_is_found' => true] : []);
     }
 }

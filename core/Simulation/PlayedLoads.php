@@ -53,8 +53,7 @@ final class PlayedLoads
     private function find(Prescription $prescription, int $reserve): int|float|null
     {
         $increment = $prescription->progression?->incrementKg();
-        // Nothing is picked up for an exercise that is described without a load.
-        if ($increment === null || $this->catalogue->exercise($prescription->exercise)->dose->load_kg === null) {
+        if ($increment === null || !$this->catalogue->exercise($prescription->exercise)->loadIsFound) {
             return null;
         }
         $dose = $prescription->dose;

@@ -9,11 +9,17 @@ use Rung\Core\Dose\Limbs;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Dose\Starts;
+use Rung\Core\Plan\LoadSource;
+use Rung\Core\Plan\NextLoad;
 
 /** A dose in words and signs that a practitioner would write on a sheet. */
 final class DoseWords
 {
-    public static function of(Prescription $prescription): string
+    /** Repetitions that are left in reserve while a weight is looked for and the dose does not say. */
+    private const USUAL_RESERVE = 2;
+
+    /** @param bool $isMeasured whether a maximum was measured: only then is a share of it told, else an effort */
+    public static function of(Prescription $prescription, bool $isMeasured = false): string
     {
         $dose = $prescription->dose;
         $main = match (true) {
@@ -25,7 +31,7 @@ final class DoseWords
         $more = array_filter([
             $dose->resistance !== null ? "with $dose->resistance" : null,
             $dose->height_cm !== null ? "$dose->height_cm cm high" : null,
-            $dose->percent_mvc !== null ? "$dose->percent_mvc % of maximum" : null,
+            self::intensity($prescription, $isMeasured),
             $dose->rm !== null && $dose->rm !== $dose->reps ? "as {$dose->rm} RM" : null,
             $dose->rir !== null ? "$dose->rir in reserve" : null,
             $dose->range !== null ? "{$dose->range->from_deg}–{$dose->range->to_deg}°" : null,
@@ -34,6 +40,35 @@ final class DoseWords
         $load = ($dose->load_kg ?? 0) > 0 ? " at $dose->load_kg kg" : '';
 
         return implode(', ', [$main . $load, ...$more]);
+    }
+
+    /** An effort of 7 out of ten stands for about 70 percent of a maximum. */
+    private static function intensity(Prescription $prescription, bool $isMeasured): ?string
+    {
+        $dose = $prescription->dose;
+        $effort = $dose->effort ?? ($dose->percent_mvc === null ? null : round($dose->percent_mvc / 10));
+
+        return match (true) {
+            $isMeasured && $dose->percent_mvc !== null => "$dose->percent_mvc % of maximum",
+            $effort !== null => "effort $effort of 10",
+            default => null,
+        };
+    }
+
+    /** What to pick up where the dose does not say: what was lifted last, or how to find it. */
+    public static function load(NextLoad $load, Prescription $prescription): string
+    {
+        if ($load->source === LoadSource::Lifted) {
+            return "$load->kg kg, as last lifted" . ($load->on === null ? '' : ' on ' . TimeWords::day($load->on));
+        }
+        $dose = $prescription->dose;
+        $asks = match (true) {
+            $prescription->mode === Mode::Isometric => 'that you can hold to the last second at ' . (self::intensity($prescription, false) ?? 'effort 7 of 10'),
+            $dose->rm !== null => "that you can lift $dose->rm times and no more",
+            default => 'that leaves ' . ($dose->rir ?? self::USUAL_RESERVE) . ' more repetitions in you',
+        };
+
+        return "Load to be found: a weight $asks. Start light, three tries at most, and write down what it was.";
     }
 
     private static function span(int|float $from, int|float|null $to): string

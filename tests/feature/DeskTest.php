@@ -295,11 +295,11 @@ final class DeskTest extends TestCase
         self::assertIsArray($first);
         self::assertIsArray($second);
         $sit = ['key' => 'wall_sit_high', 'exercise' => 'wall_sit_high', 'mode' => 'isometric', 'limbs' => 'together', 'slot' => $first['slot'], 'dose' => ['sets' => 4, 'reps' => 1, 'hold_s' => 30, 'rest_s' => 60]];
-        $swapped = ['exercise' => 'leg_extension_one'] + $second;
+        $swapped = ['exercise' => 'step_up', 'ladder' => null] + $second;
         $left = $gated ? [] : [$first];
         $body = ['revision' => $case->refresh()->revision, 'stage' => $plan->json('stage'), 'prescriptions' => [$sit, $swapped, ...array_slice($asked, 2), ...($left === [] ? [$first] : [])], 'why' => 'A new hall', 'available' => ['mon', 'wed', 'fri'], 'rhythm' => ['every_days' => 2]];
         $note = self::text($this->ask($own, 'POST', "/api/cases/$case->id/plan/preview", $body)->assertOk()->json('note'));
-        foreach (['Added: Wall sit, high', ' → Leg extension, one leg', 'Left out: ', 'Days: Mon Wed Fri', 'Rhythm: '] as $part) {
+        foreach (['Added: Wall sit, high', ' → Step-up', 'Left out: ', 'Days: Mon Wed Fri', 'Rhythm: '] as $part) {
             self::assertStringContainsString($part, $note);
         }
         $this->ask($own, 'POST', "/api/cases/$case->id/plan", $body)->assertStatus(201);

@@ -29,6 +29,7 @@ use Rung\Core\Lint\LintNote;
 use Rung\Core\Lint\LintSubject;
 use Rung\Core\Number;
 use Rung\Core\Plan\Acceptance;
+use Rung\Core\Plan\NextLoad;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Prescribe\Course;
@@ -225,12 +226,21 @@ final class CasePage
             'slot' => $prescription->slot,
             'rests_until' => $plan->restsUntil($prescription->key, $today)?->toIso(),
             'turns' => $prescription->limbs->turns(),
-            'words' => DoseWords::of($prescription),
+            'words' => DoseWords::of($prescription, $evaluation->log->file->tests !== []),
+            'load' => self::load($prescription, $evaluation, $catalogue),
             'next' => isset($asked[$prescription->key]) ? EvaluationWords::asked($asked[$prescription->key]) : null,
             'tempo_words' => DoseWords::tempo($prescription),
             'dose' => $prescription->dose->toArray(),
             'figures' => DoseArithmetic::of($prescription->mode, $prescription->limbs, $prescription->dose, $case->athlete->body_mass_kg)->toArray(),
         ], $stage->stage->prescriptions);
+    }
+
+    /** @return array<string, mixed>|null where the weight comes from that the dose leaves open */
+    private static function load(Prescription $prescription, Evaluation $evaluation, Catalogue $catalogue): ?array
+    {
+        $load = NextLoad::of($prescription, $evaluation, $catalogue);
+
+        return $load === null ? null : ['source' => $load->source->value, 'kg' => $load->kg, 'on' => $load->on?->toIso()];
     }
 
     /** @return array<string, mixed> what was found when the case was opened */

@@ -19,6 +19,7 @@ use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Plan\NextLoad;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Stage\GateOutlook;
@@ -161,11 +162,12 @@ final class TodayPage
             'title' => $stage->slot($planned->slot)?->name() ?? $planned->slot,
             'kind' => $due === [] ? 'sport' : 'loading',
             'duration_s' => DoseArithmetic::session($figures)['duration_s'],
-            'exercises' => array_map(static function (Prescription $one) use ($catalogue, $case, $asked): array {
+            'exercises' => array_map(static function (Prescription $one) use ($catalogue, $case, $asked, $evaluation): array {
                 $next = $asked[$one->key] ?? null;
                 // What the next session asks within what is prescribed.
                 $one = $next === null ? $one : $next->asPrescription();
                 $exercise = $catalogue->exercises[$one->exercise] ?? null;
+                $load = NextLoad::of($one, $evaluation, $catalogue);
 
                 return [
                     'prescription' => $one->key,
@@ -179,7 +181,8 @@ final class TodayPage
                     'mode' => $one->mode->value,
                     'limbs' => DoseWords::limbs($one->limbs),
                     'sides' => $one->limbs->turns(),
-                    'words' => DoseWords::of($one),
+                    'words' => DoseWords::of($one, $evaluation->log->file->tests !== []),
+                    'load' => $load === null ? null : ['source' => $load->source->value, 'kg' => $load->kg, 'words' => DoseWords::load($load, $one)],
                     'tempo_words' => DoseWords::tempo($one),
                     'max_pain' => $one->maxPain(is_int($case->response_rule['during_max'] ?? null) ? $case->response_rule['during_max'] : 10),
                     'wanted_pain' => $one->minPain(),

@@ -32,7 +32,8 @@ export function ExerciseFlow({ run, exercise, set }: { run: Run; exercise: Exerc
   const allDone = setsDone >= dose.sets || (setsDone > 0 && progress.skipped !== null);
   const change = (part: Partial<Progress>, more: Partial<Run> = {}) => set({ ...run, ...more, progress: run.progress.map((one, i) => (i === run.at ? { ...one, ...part } : one)) });
   const nextExercise = (part: Partial<Progress>, more: Partial<Run> = {}) => change(part, { at: run.at + 1, turns: 0, rest_until: null, ...more });
-  const load = progress.load_kg ?? dose.load_kg ?? null;
+  const load = progress.load_kg ?? dose.load_kg ?? exercise.load?.kg ?? null;
+  const isToFind = exercise.load?.source === 'to_find' && progress.load_kg === null;
   const isCounted = exercise.mode !== 'isometric' && dose.work_s === undefined;
   const sideWords = exercise.sides === 2 ? `, side ${run.turns + 1} of 2` : '';
   const rest = () => (dose.rest_s > 0 ? Date.now() + 1000 * dose.rest_s : null);
@@ -103,13 +104,15 @@ export function ExerciseFlow({ run, exercise, set }: { run: Run; exercise: Exerc
   return (
     <Frame exercise={exercise} title={title} load={load} units={settings.units}>
       {progress.pain !== null && progress.pain > exercise.max_pain && <Alert severity="warning">Over your limit of {exercise.max_pain}. No more of this exercise today.</Alert>}
+      {exercise.load != null && (setsDone === 0 || isToFind) && <Alert severity={isToFind ? 'info' : 'success'} icon={false} sx={{ my: 1, fontSize: 16 }}>{inUnits(exercise.load.words, settings.units)}</Alert>}
+      {isToFind && <LoadField kg={null} units={settings.units} choose={(kg) => change({ load_kg: kg })} />}
       <PacedSet key={`${setsDone}-${run.turns}`} exercise={exercise} loud={settings.sound} title={title} done={finished} />
       {setsDone === 0 && run.turns === 0 && <How exercise={exercise} />}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 1 }}>
         {load !== null && <Button onClick={() => setLoading(!loading)} aria-expanded={loading} sx={{ minHeight: 48 }}>Another load</Button>}
         <Button onClick={() => setSkipping(!skipping)} aria-expanded={skipping} sx={{ minHeight: 48 }}>{setsDone === 0 ? 'Leave it out' : 'No more sets'}</Button>
       </Box>
-      {loading && <LoadField kg={load ?? 0} units={settings.units} choose={(kg) => { change({ load_kg: kg }); setLoading(false); }} />}
+      {loading && <LoadField kg={load} units={settings.units} choose={(kg) => { change({ load_kg: kg }); setLoading(false); }} />}
       {skipping && (
         <Box role="group" aria-label="Why" sx={{ display: 'grid', gap: 0.75 }}>
           <Typography>Why?</Typography>
@@ -182,13 +185,13 @@ function How({ exercise }: { exercise: Exercise }) {
   );
 }
 
-function LoadField({ kg, units, choose }: { kg: number; units: 'kg' | 'lb'; choose: (kg: number) => void }) {
-  const [text, setText] = useState(String(fromKg(kg, units)));
+function LoadField({ kg, units, choose }: { kg: number | null; units: 'kg' | 'lb'; choose: (kg: number) => void }) {
+  const [text, setText] = useState(kg === null ? '' : String(fromKg(kg, units)));
   const load = Number(text.trim().replace(',', '.'));
   const sound = text.trim() !== '' && Number.isFinite(load) && load >= 0;
   return (
     <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', mt: 1 }}>
-      <TextField label={`Load used, ${units}`} value={text} onChange={(event) => setText(event.target.value)} error={!sound} helperText={sound ? undefined : `A number, such as 22.5`} slotProps={{ htmlInput: { inputMode: 'decimal' } }} sx={{ width: 150 }} />
+      <TextField label={`Load used, ${units}`} value={text} onChange={(event) => setText(event.target.value)} error={!sound && text !== ''} helperText={sound || text === '' ? undefined : `A number, such as 22.5`} slotProps={{ htmlInput: { inputMode: 'decimal' } }} sx={{ width: 150 }} />
       <Button variant="contained" disabled={!sound} onClick={() => choose(toKg(load, units))} sx={{ minHeight: 40 }}>Use it</Button>
     </Box>
   );

@@ -81,7 +81,7 @@ export const begin = (plan: TodayData, due: Due): Run => ({
 
 /** A set as it was done. */
 export const doneSet = (exercise: Exercise, loadKg: number | null, reps: number, heldS: number | null): SetData => {
-  const load = loadKg ?? exercise.dose.load_kg;
+  const load = loadKg ?? exercise.dose.load_kg ?? exercise.load?.kg ?? undefined;
   return {
     reps,
     ...(exercise.dose.hold_s === undefined ? {} : { hold_s: heldS ?? exercise.dose.hold_s }),
