@@ -71,6 +71,11 @@ test('a case from intake to the first session on the phone', async ({ page, brow
   await expect(phone.getByText('Fewer jumps and landings')).toBeVisible();
   await expect(phone.getByRole('region', { name: "Today's session" })).toContainText('Leg-extension hold at 60°');
   await startSession(phone);
+  // No programme knows the weight: it is found, written down, and asked for again.
+  await expect(phone.getByText('Load to be found: a weight that you can hold to the last second at effort 7 of 10.')).toBeVisible();
+  await phone.getByLabel('Load used, kg').fill('30');
+  await phone.getByRole('button', { name: 'Use it' }).click();
+  await expect(phone.getByText('Set 1 of 5 · 30 kg')).toBeVisible();
   // The first hold is paced; a reload in the middle loses nothing.
   await phone.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(phone.getByText('Hold', { exact: true })).toBeVisible();
@@ -78,7 +83,7 @@ test('a case from intake to the first session on the phone', async ({ page, brow
   await expect(phone.getByRole('region', { name: 'Rest' })).toBeVisible();
   await phone.reload();
   await phone.getByRole('button', { name: 'Go on now' }).click();
-  await expect(phone.getByText('Set 2 of 4')).toBeVisible();
+  await expect(phone.getByText('Set 2 of 5 · 30 kg')).toBeVisible();
   await throughAll(phone, '2');
   await phone.getByRole('button', { name: 'Finish and send' }).click();
   await phone.getByRole('button', { name: 'Yes, just now' }).click();
@@ -86,6 +91,7 @@ test('a case from intake to the first session on the phone', async ({ page, brow
 
   // What came in stands on the Case page.
   await expect(page.getByText(/Pain 2 of 10 during.*Waiting for the next morning/).first()).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('region', { name: 'In force' }).getByText('Load from what was lifted: 30 kg')).toBeVisible();
 });
 
 test('a morning answer on the phone moves the case on the Round at once', async ({ page, browser }) => {
