@@ -7,8 +7,7 @@ import { setPatience } from './api/client';
 import { SendingStrip } from './features/athlete/SendingStrip';
 import { Today } from './features/athlete/Today';
 import { SignIn } from './features/signin/SignIn';
-import { kept } from './phone/store';
-import { type TodayData, useSending, useToday } from './phone/useToday';
+import { keptPlan, type TodayData, useSending, useToday } from './phone/useToday';
 import { start } from './shell/Shell';
 import { Empty, Failed, Loading } from './shell/States';
 import { useSignedIn } from './shell/useSignedIn';
@@ -24,20 +23,20 @@ function Phone() {
   const signedIn = useSignedIn();
   const place = useLocation();
   if (place.pathname === '/join') return <Suspense fallback={<Loading what="Rung" />}><JoinScreen /></Suspense>;
-  if (signedIn.isError && kept('plan') !== null) return <Plan who={null} />;
+  if (signedIn.isError && keptPlan() !== null) return <Plan who={null} />;
   if (signedIn.isPending) return <Loading what="Rung" />;
   if (signedIn.isError) return <Failed problem={signedIn.error} again={() => void signedIn.refetch()} />;
   if (signedIn.data === null) return <SignIn stay words="Your loading plan. Use the link that your practitioner gave you, or sign in." />;
   if (signedIn.data.role !== 'athlete') {
     return <Empty title="This side is for athletes"><a href="/">To the Round</a></Empty>;
   }
-  return <Plan key={signedIn.data.name} who={signedIn.data.name} />;
+  return <Plan key={signedIn.data.id} who={signedIn.data.id} />;
 }
 
 function Plan({ who }: { who: string | null }) {
   const today = useToday(who);
   const plan = today.data ?? null;
-  useSending(plan?.case ?? null);
+  useSending(who ?? plan?.person ?? null);
   if (today.isPending) return <Loading what="your plan" />;
   if (today.data === undefined) return <Failed problem={today.error} again={() => void today.refetch()} />;
   if (plan === null) {
@@ -45,7 +44,7 @@ function Plan({ who }: { who: string | null }) {
   }
   return (
     <Box sx={{ pb: 9 }}>
-      <SendingStrip caseId={plan.case} offline={today.offline} />
+      <SendingStrip person={plan.person} offline={today.offline} />
       <Suspense fallback={<Loading what="the page" />}>
         <Routes>
           <Route path="/session" element={<SessionScreen plan={plan} />} />

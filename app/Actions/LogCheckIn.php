@@ -51,7 +51,7 @@ final class LogCheckIn
             throw InvalidInput::at('/provocation', 'is needed: score the test from 0 to 10');
         }
 
-        return $this->write->run($case, $by, 'answered the morning', static function (CareCase $case) use ($checkIn, $late, $for): bool {
+        return $this->write->run($case, $by, 'answered the morning', static function (CareCase $case) use ($checkIn, $late, $for, $made): bool {
             if (CheckInRow::isStored($case, $checkIn->id)) {
                 return false;
             }
@@ -59,6 +59,7 @@ final class LogCheckIn
                 throw InvalidInput::at('/at', 'is of a day that has ' . self::MOST_A_DAY . ' answers already; tell your practitioner the rest');
             }
             $signs = array_column($checkIn->signs ?? [], 'value');
+            [$signs, $isLast] = $checkIn->provocation === null ? [$signs, true] : self::inOrder($case, $for, $signs, Clock::utc($made));
             CheckInRow::query()->create([
                 'id' => $checkIn->id,
                 'practice_id' => $case->practice_id,
@@ -67,8 +68,11 @@ final class LogCheckIn
                 'local_on' => $for->format('Y-m-d'),
                 'provocation' => $checkIn->provocation,
                 'stiffness_min' => $checkIn->stiffness_min,
-                'signs' => $checkIn->provocation === null ? $signs : self::inPlaceOf($case, $for, $signs),
+                'signs' => $signs,
                 'late' => $late > 0,
+                'made_at' => Clock::utc($made),
+                'superseded' => !$isLast,
+                'after_close' => $case->closed_on !== null,
                 'notes' => $checkIn->notes,
                 'created_at' => CarbonImmutable::now()->utc(),
             ]);
@@ -78,20 +82,27 @@ final class LogCheckIn
     }
 
     /**
-     * An answer of the same morning gives way to this one, its signs added to it, so that a morning never counts twice.
+     * Of the answers for one morning the one that was entered last counts, whichever comes in last; the signs of all of
+     * them stay with it, so that a morning never counts twice and a sign is never lost.
      *
      * @param list<string> $signs
      *
-     * @return list<string>
+     * @return array{list<string>, bool} the signs of the new answer, and whether it is the one that counts
      */
-    private static function inPlaceOf(CareCase $case, CarbonImmutable $for, array $signs): array
+    private static function inOrder(CareCase $case, CarbonImmutable $for, array $signs, CarbonImmutable $made): array
     {
         foreach ($case->checkIns()->where('local_on', $for->format('Y-m-d'))->whereNotNull('provocation')->get()->all() as $before) {
-            $signs = [...$signs, ...$before->signs];
+            $all = array_values(array_unique([...$signs, ...$before->signs]));
+            if ($before->made_at->greaterThan($made)) {
+                $before->update(['signs' => $all]);
+
+                return [$signs, false];
+            }
+            $signs = $all;
             $before->update(['superseded' => true]);
         }
 
-        return array_values(array_unique($signs));
+        return [$signs, true];
     }
 
     /** The date by the offset that a moment was written with. */

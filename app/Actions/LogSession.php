@@ -59,6 +59,7 @@ final class LogSession
                 'case_id' => $case->id,
                 'planned_id' => self::planned($case, $session),
                 'plan_version' => $planVersion,
+                'after_close' => $case->closed_on !== null,
                 'created_at' => CarbonImmutable::now()->utc(),
             ];
             TrainingSession::query()->create(self::besideOtherPhones($case, $session, array_replace($fields, ['stage' => self::stageOf($case, $session, $version)])));

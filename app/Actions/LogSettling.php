@@ -14,9 +14,13 @@ final class LogSettling
 
     public function handle(TrainingSession $session, User $by, float $minutes): void
     {
-        $this->write->run($session->case, $by, 'told when a session settled', static fn(): bool => TrainingSession::query()
-            ->whereKey($session->id)
-            ->firstOrFail()
-            ->update(['settled_min' => $minutes]));
+        $this->write->run($session->case, $by, 'told when a session settled', static function () use ($session, $minutes): bool {
+            $stored = TrainingSession::query()->whereKey($session->id)->firstOrFail();
+            if ($stored->settled_min === $minutes) {
+                return false;
+            }
+
+            return $stored->update(['settled_min' => $minutes]);
+        });
     }
 }

@@ -77,6 +77,7 @@ final class StoreHistory
         }
         foreach ($file->check_ins as $checkIn) {
             CheckIn::query()->create($own + [
+                'made_at' => Clock::utc($checkIn->at),
                 'at' => Clock::utc($checkIn->at), 'local_on' => substr($checkIn->at->toIso(), 0, 10), 'provocation' => $checkIn->provocation, 'stiffness_min' => $checkIn->stiffness_min,
                 'signs' => array_column($checkIn->signs ?? [], 'value'), 'created_at' => Clock::utc($checkIn->at),
             ]);

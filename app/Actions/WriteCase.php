@@ -11,7 +11,8 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Every write to a case goes through here: one transaction that locks the case, writes, records who
- * changed what, and refreshes the standing. Whatever fails, nothing of it stays.
+ * changed what, and refreshes the standing. Whatever fails, nothing of it stays. A write that answers false changed
+ * nothing: nothing is recorded of it, and what people look at stays up to date.
  */
 final class WriteCase
 {
@@ -29,6 +30,9 @@ final class WriteCase
         return DB::transaction(function () use ($case, $by, $what, $write): mixed {
             $locked = CareCase::query()->lockForUpdate()->findOrFail($case->id);
             $result = $write($locked);
+            if ($result === false) {
+                return $result;
+            }
             AccessLog::changed($by, $locked, $what);
             $this->standing->of($locked);
 

@@ -14,6 +14,8 @@ use Carbon\CarbonImmutable;
  * @property bool $late
  * @property string|null $local_on the athlete's own date where it was made
  * @property bool $superseded another answer for the same morning took its place
+ * @property CarbonImmutable $made_at when it was entered
+ * @property bool $after_close came in after the case was closed
  * @property string|null $notes
  * @property CarbonImmutable $created_at
  */
@@ -24,6 +26,6 @@ final class CheckIn extends CaseRecord
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'stiffness_min' => 'float', 'signs' => 'array', 'late' => 'boolean', 'superseded' => 'boolean'];
+        return ['at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'made_at' => 'immutable_datetime', 'after_close' => 'boolean', 'stiffness_min' => 'float', 'signs' => 'array', 'late' => 'boolean', 'superseded' => 'boolean'];
     }
 }

@@ -23,6 +23,7 @@ use Rung\Core\CaseFile\Session;
  * @property list<string> $signs
  * @property list<array<string, mixed>> $entries
  * @property string|null $notes
+ * @property bool $after_close came in after the case was closed
  * @property bool $superseded another phone sent more of the same session
  * @property CarbonImmutable $created_at
  */
@@ -51,6 +52,6 @@ final class TrainingSession extends CaseRecord
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['started_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'minutes' => 'float', 'settled_min' => 'float', 'signs' => 'array', 'entries' => 'array', 'superseded' => 'boolean'];
+        return ['started_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'minutes' => 'float', 'settled_min' => 'float', 'signs' => 'array', 'entries' => 'array', 'superseded' => 'boolean', 'after_close' => 'boolean'];
     }
 }

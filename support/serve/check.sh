@@ -44,6 +44,7 @@ check_all() {
     build_front_end
     step "types" npm run --silent types
     step "JavaScript style" npm run --silent lint
+    step "browser code" npm run --silent unit
     owner_artisan migrate:fresh --force --quiet
     serve
     artisan rung:demo

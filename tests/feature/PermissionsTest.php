@@ -13,60 +13,84 @@ use PHPUnit\Framework\Attributes\DataProvider;
 /** Nothing without sign-in and permission, and nothing across practices. */
 final class PermissionsTest extends TestCase
 {
-    /** @return iterable<string, array{string, string, bool}> method, path, whether it is the practitioner's */
+    /** @return iterable<string, array{string, string, bool, int}> method, path, whether it is the practitioner's, and how it answers an empty request */
     public static function doors(): iterable
     {
-        yield 'the Round' => ['GET', '/api/round', true];
-        yield 'the athletes' => ['GET', '/api/athletes', true];
-        yield 'openings' => ['GET', '/api/openings', true];
-        yield 'leaving an opening' => ['POST', '/api/openings', true];
-        yield 'an opening' => ['GET', '/api/openings/{opening}', true];
-        yield 'typing on' => ['PUT', '/api/openings/{opening}', true];
-        yield 'discarding an opening' => ['DELETE', '/api/openings/{opening}', true];
-        yield 'a start' => ['POST', '/api/start-proposals', true];
-        yield 'opening a case' => ['POST', '/api/cases', true];
-        yield 'the library' => ['GET', '/api/library', true];
-        yield 'searching it' => ['GET', '/api/library/search?q=hold', true];
-        yield 'comparing' => ['GET', '/api/library/compare?kind=rule&a=low&b=heavy', true];
-        yield 'the library file' => ['GET', '/api/library/file', true];
-        yield 'taking in a file' => ['POST', '/api/library/file', true];
-        yield 'copying' => ['POST', '/api/library/items', true];
-        yield 'an item' => ['GET', '/api/library/items/rule/low', true];
-        yield 'saving an item' => ['PUT', '/api/library/items/rule/our_low', true];
-        yield 'withdrawing an item' => ['DELETE', '/api/library/items/rule/our_low', true];
-        yield 'a case' => ['GET', '/api/cases/{case}', true];
-        yield 'a test' => ['POST', '/api/cases/{case}/tests', true];
-        yield 'a decision' => ['POST', '/api/cases/{case}/decisions', true];
-        yield 'the filters of the Round' => ['GET', '/api/round/filters', true];
-        yield 'taking a decision back' => ['DELETE', '/api/cases/{case}/decisions/{id}', true];
-        yield 'a nudge' => ['POST', '/api/cases/{case}/nudges', true];
-        yield 'a session told' => ['GET', '/api/cases/{case}/sessions/{id}', true];
-        yield 'second opinions' => ['GET', '/api/cases/{case}/opinions', true];
-        yield 'a plan' => ['GET', '/api/cases/{case}/plan', true];
-        yield 'a preview' => ['POST', '/api/cases/{case}/plan/preview', true];
-        yield 'prescribing' => ['POST', '/api/cases/{case}/plan', true];
-        yield 'how an athlete gets in' => ['GET', '/api/cases/{case}/invitation', true];
-        yield 'inviting' => ['POST', '/api/cases/{case}/invitation', true];
-        yield 'withdrawing access' => ['DELETE', '/api/cases/{case}/invitation', true];
-        yield 'a calendar to subscribe to' => ['POST', '/api/today/calendar', false];
-        yield 'today' => ['GET', '/api/today', false];
-        yield 'a session' => ['PUT', '/api/today/sessions/{id}', false];
-        yield 'settling' => ['PATCH', '/api/today/sessions/{id}', false];
-        yield 'a morning' => ['PUT', '/api/today/check-ins/{id}', false];
+        yield 'the Round' => ['GET', '/api/round', true, 200];
+        yield 'the athletes' => ['GET', '/api/athletes', true, 200];
+        yield 'openings' => ['GET', '/api/openings', true, 200];
+        yield 'leaving an opening' => ['POST', '/api/openings', true, 422];
+        yield 'an opening' => ['GET', '/api/openings/{opening}', true, 200];
+        yield 'typing on' => ['PUT', '/api/openings/{opening}', true, 422];
+        yield 'discarding an opening' => ['DELETE', '/api/openings/{opening}', true, 200];
+        yield 'a start' => ['POST', '/api/start-proposals', true, 422];
+        yield 'opening a case' => ['POST', '/api/cases', true, 422];
+        yield 'the library' => ['GET', '/api/library', true, 200];
+        yield 'searching it' => ['GET', '/api/library/search?q=hold', true, 200];
+        yield 'comparing' => ['GET', '/api/library/compare?kind=rule&a=low&b=heavy', true, 200];
+        yield 'the library file' => ['GET', '/api/library/file', true, 200];
+        yield 'taking in a file' => ['POST', '/api/library/file', true, 422];
+        yield 'copying' => ['POST', '/api/library/items', true, 422];
+        yield 'an item' => ['GET', '/api/library/items/rule/low', true, 200];
+        yield 'saving an item' => ['PUT', '/api/library/items/rule/our_low', true, 409];
+        yield 'withdrawing an item' => ['DELETE', '/api/library/items/rule/our_low', true, 200];
+        yield 'a case' => ['GET', '/api/cases/{case}', true, 200];
+        yield 'a test' => ['POST', '/api/cases/{case}/tests', true, 422];
+        yield 'a decision' => ['POST', '/api/cases/{case}/decisions', true, 422];
+        yield 'the filters of the Round' => ['GET', '/api/round/filters', true, 200];
+        yield 'taking a decision back' => ['DELETE', '/api/cases/{case}/decisions/{decision}', true, 201];
+        yield 'a nudge' => ['POST', '/api/cases/{case}/nudges', true, 422];
+        yield 'a session told' => ['GET', '/api/cases/{case}/sessions/{session}', true, 200];
+        yield 'second opinions' => ['GET', '/api/cases/{case}/opinions', true, 200];
+        yield 'a plan' => ['GET', '/api/cases/{case}/plan', true, 200];
+        yield 'a preview' => ['POST', '/api/cases/{case}/plan/preview', true, 422];
+        yield 'prescribing' => ['POST', '/api/cases/{case}/plan', true, 422];
+        yield 'how an athlete gets in' => ['GET', '/api/cases/{case}/invitation', true, 200];
+        yield 'inviting' => ['POST', '/api/cases/{case}/invitation', true, 201];
+        yield 'withdrawing access' => ['DELETE', '/api/cases/{case}/invitation', true, 200];
+        yield 'a calendar to subscribe to' => ['POST', '/api/today/calendar', false, 201];
+        yield 'today' => ['GET', '/api/today', false, 200];
+        yield 'a session' => ['PUT', '/api/today/sessions/{id}', false, 422];
+        yield 'settling' => ['PATCH', '/api/today/sessions/{session}', false, 422];
+        yield 'a morning' => ['PUT', '/api/today/check-ins/{id}', false, 422];
     }
 
     #[DataProvider('doors')]
-    public function testADoorOpensForItsPeopleAlone(string $method, string $path, bool $desk): void
+    public function testADoorOpensForItsPeopleAlone(string $method, string $path, bool $desk, int $opens): void
     {
         $case = $this->caseOf('Juno Tamsin');
+        $own = $this->practitioner();
         $opening = Opening::query()->create(['practice_id' => $case->practice_id, 'practitioner_id' => $case->practitioner_id, 'name' => 'Somebody', 'step' => 1, 'form' => (object) []]);
-        $path = strtr($path, ['{opening}' => $opening->id, '{case}' => $case->id, '{id}' => (string) Str::uuid7()]);
+        $this->ask($own, 'POST', '/api/library/items', ['kind' => 'rule', 'key' => 'low'])->assertStatus(201);
+        $decision = self::text($this->ask($own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'review', 'review_on' => '2026-05-20', 'reason' => 'x', 'revision' => $case->refresh()->revision])->assertStatus(201)->json('id'));
+        $path = strtr($path, [
+            '{opening}' => $opening->id, '{case}' => $case->id, '{decision}' => $decision, '{session}' => $case->trainingSessions()->firstOrFail()->id, '{id}' => (string) Str::uuid7(),
+        ]);
 
+        \Illuminate\Support\Facades\Auth::forgetGuards();
         $this->ask(null, $method, $path)->assertStatus(401)->assertJsonStructure(['message']);
-        $wrong = $desk ? $this->athlete('Juno Tamsin') : $this->practitioner();
+        $wrong = $desk ? $this->athlete('Juno Tamsin') : $own;
         $this->ask($wrong, $method, $path)->assertStatus(403);
-        $right = $desk ? $this->practitioner() : $this->athlete('Juno Tamsin');
-        self::assertNotContains($this->ask($right, $method, $path)->getStatusCode(), [401, 403]);
+        $right = $desk ? $own : $this->athlete('Juno Tamsin');
+        self::assertSame($opens, $this->ask($right, $method, $path)->getStatusCode());
+    }
+
+    public function testEveryDoorIsTried(): void
+    {
+        $shape = static fn(string $method, string $path): string => $method . ' ' . preg_replace(['/\?.*$/', '#/library/items/rule/(our_)?low#', '/\{\w+\}/'], ['', '/library/items/{}/{}', '{}'], $path);
+        $tried = array_map(static fn(array $door): string => $shape($door[0], $door[1]), array_values(iterator_to_array(self::doors())));
+        // Getting in and out is open to anybody, and has tests of its own.
+        $open = ['GET /api/session', 'POST /api/session', 'DELETE /api/session', 'DELETE /api/sessions', 'POST /api/join'];
+        $found = [];
+        foreach (\Illuminate\Support\Facades\Route::getRoutes()->getRoutes() as $route) {
+            foreach (str_starts_with($route->uri(), 'api/') && $route->uri() !== 'api/{rest}' ? $route->methods() : [] as $method) {
+                if (is_string($method) && $method !== 'HEAD') {
+                    $found[] = $shape($method, "/{$route->uri()}");
+                }
+            }
+        }
+        self::assertNotEmpty($found);
+        self::assertEqualsCanonicalizing($found, [...$tried, ...$open]);
     }
 
     public function testPracticesNeverSeeEachOther(): void

@@ -1,11 +1,15 @@
+import { z } from 'zod';
+
 import { api, Refusal, type Schemas, send } from '../api/client';
 import { nowIso } from './moments';
-import { forget, keep, kept, keptNames } from './store';
+import { forget, forgetAll, keep, kept, keptNames, type Kind, setAside } from './store';
 
 /** Something that waits to be sent, each with an id of its own: sent twice, it is stored once. */
 export interface Waiting {
   id: string;
-  /** The case that it belongs to: never sent under another sign-in. */
+  /** Who entered it, by id: never sent under another sign-in. */
+  person: string;
+  /** The case that it was entered for, which may be closed by the time it is sent. */
   case: string;
   /** When it was entered; what was entered first is sent first. */
   made_at: string;
@@ -23,17 +27,46 @@ export interface Waiting {
 
 const NAME = 'wait:';
 
+/** The body is the server's to read; here it is only kept whole. */
+const WAITING: Kind<Waiting> = {
+  version: 1,
+  shape: z.looseObject({
+    id: z.string(),
+    person: z.string(),
+    case: z.string(),
+    made_at: z.string(),
+    what: z.enum(['session', 'settled', 'morning']),
+    title: z.string(),
+    body: z.custom<Waiting['body']>((body) => typeof body === 'object' && body !== null),
+    planned: z.string().nullish(),
+    refused: z.string().optional(),
+    sent: z.boolean().optional(),
+  }),
+};
+
 export const outbox = (): Waiting[] => keptNames(NAME)
-  .map((name) => kept<Waiting>(name))
-  .filter((one): one is Waiting => one !== null)
+  .map((name) => {
+    const one = kept(name, WAITING);
+    if (one === null) setAside(name);
+    return one;
+  })
+  .filter((one) => one !== null)
   .sort((a, b) => a.made_at.localeCompare(b.made_at) || a.id.localeCompare(b.id));
 
 /** Puts it into the outbox and tries to send at once. @returns false where the phone has no room */
 export function put(item: Waiting): boolean {
-  const stored = keep(NAME + item.what + item.id, item);
-  void sendAll(item.case);
+  const stored = keepItem(item);
+  void sendAll(item.person);
   return stored;
 }
+
+const keepItem = (item: Waiting): boolean => keep(NAME + item.what + item.id, WAITING, item);
+
+/** Everything of a person leaves the phone; what waits under another sign-in stays for it. */
+export const forgetPerson = (person: string): void => {
+  const others = new Set(outbox().filter((one) => one.person !== person).map((one) => NAME + one.what + one.id));
+  forgetAll((name) => !others.has(name));
+};
 
 export const takeOut = (item: Waiting): void => forget(NAME + item.what + item.id);
 
@@ -41,8 +74,8 @@ export const takeOut = (item: Waiting): void => forget(NAME + item.what + item.i
 export function tryAgain(item: Waiting): void {
   const fresh = { ...item };
   delete fresh.refused;
-  keep(NAME + item.what + item.id, fresh);
-  void sendAll(item.case);
+  keepItem(fresh);
+  void sendAll(item.person);
 }
 
 /** Heard when something was taken, so that what is shown follows. */
@@ -52,7 +85,7 @@ export const SENT = 'rung:sent';
 const clock = () => ({ headers: { 'X-Phone-Clock': nowIso() } });
 
 function request(item: Waiting): Promise<unknown> {
-  const params = { path: { id: item.id } };
+  const params = { path: { id: item.id }, query: { case: item.case } };
   if (item.what === 'session') return send(() => api.PUT('/api/today/sessions/{id}', { params, body: item.body as Schemas['SessionLog'], ...clock() }));
   if (item.what === 'settled') return send(() => api.PATCH('/api/today/sessions/{id}', { params, body: item.body as { settled_min: number } }));
   return send(() => api.PUT('/api/today/check-ins/{id}', { params, body: item.body as Schemas['CheckIn'], ...clock() }));
@@ -62,10 +95,11 @@ let sending = false;
 let asked = false;
 
 /**
- * Sends what waits, oldest first, one at a time and from one tab. What the server would not take stays, with its reason;
- * where there is no reception, or the sign-in has run out, all of it waits.
+ * Sends what waits of a person, oldest first, one at a time and from one tab. What the server would not take stays, with
+ * its reason. Where there is no reception, or the sign-in has run out, all of it waits; where the server fails over one
+ * item, that one waits and the others go on, so that a stop sign never stands behind it.
  */
-export async function sendAll(caseId: string): Promise<void> {
+export async function sendAll(person: string): Promise<void> {
   if (sending) {
     // Something was put in while the last is on its way: once more after it.
     asked = true;
@@ -73,34 +107,44 @@ export async function sendAll(caseId: string): Promise<void> {
   }
   sending = true;
   try {
-    await locked(() => sendEach(caseId));
+    await locked(() => sendEach(person));
   } finally {
     sending = false;
   }
   if (asked) {
     asked = false;
-    await sendAll(caseId);
+    await sendAll(person);
   }
 }
 
-async function sendEach(caseId: string): Promise<void> {
-  for (const item of outbox().filter((one) => one.case === caseId && one.refused === undefined && one.sent !== true)) {
+/** Answers that are about the connection or the sign-in, not about the item: nothing else would get through either. */
+const CONCERNS_ALL = [0, 401, 419, 429, 503];
+
+async function sendEach(person: string): Promise<void> {
+  const stuck = new Set<string>();
+  for (const item of outbox().filter((one) => one.person === person && one.refused === undefined && one.sent !== true)) {
+    // When things were back to normal is told of a session that the server has.
+    if (item.what === 'settled' && stuck.has(item.id)) continue;
     try {
       await request(item);
-      keep(NAME + item.what + item.id, { ...item, sent: true });
+      keepItem({ ...item, sent: true });
       window.dispatchEvent(new Event(SENT));
     } catch (problem) {
       const status = problem instanceof Refusal ? problem.status : 0;
+      if (CONCERNS_ALL.includes(status)) return;
       // Only what the server has read and will not take is refused; all else is tried again.
-      if (status !== 422 && status !== 404) return;
-      keep(NAME + item.what + item.id, { ...item, refused: problem instanceof Refusal ? problem.message : 'It could not be taken.' });
+      if (status !== 422 && status !== 404) {
+        stuck.add(item.id);
+        continue;
+      }
+      keepItem({ ...item, refused: problem instanceof Refusal ? problem.message : 'It could not be taken.' });
     }
   }
 }
 
 async function locked(work: () => Promise<void>): Promise<void> {
   // Absent on pages that are not served securely; ids make a doubled sending harmless.
-  const locks = (navigator as Partial<Navigator>).locks;
-  if (locks === undefined) await work();
+  const locks = navigator.locks as LockManager | null | undefined;
+  if (locks == null) await work();
   else await locks.request('rung:send', work);
 }

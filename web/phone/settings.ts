@@ -1,16 +1,20 @@
-import { keep, kept, useKept } from './store';
+import { z } from 'zod';
+
+import { keep, kept, type Kind, useKept } from './store';
 
 export interface Settings {
   units: 'kg' | 'lb';
   sound: boolean;
 }
 
+const SETTINGS: Kind<Settings> = { version: 1, shape: z.object({ units: z.enum(['kg', 'lb']), sound: z.boolean() }), migrate: (value) => ({ ...USUAL, ...(value as Partial<Settings>) }) };
+
 const USUAL: Settings = { units: 'kg', sound: true };
 
-export const useSettings = (): Settings => ({ ...USUAL, ...useKept<Partial<Settings>>('settings') });
+export const useSettings = (): Settings => useKept('settings', SETTINGS) ?? USUAL;
 
 export function changeSettings(part: Partial<Settings>): void {
-  keep('settings', { ...USUAL, ...kept<Partial<Settings>>('settings'), ...part });
+  keep('settings', SETTINGS, { ...(kept('settings', SETTINGS) ?? USUAL), ...part });
 }
 
 const KG_A_POUND = 0.45359237;

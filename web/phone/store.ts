@@ -1,4 +1,5 @@
-import { useSyncExternalStore } from 'react';
+import { useMemo, useSyncExternalStore } from 'react';
+import { z } from 'zod';
 
 /*
  * What the phone keeps: the plan of the week, what waits to be sent, the session under way. Written at once and whole, so
@@ -13,10 +14,19 @@ function told(): void {
   window.dispatchEvent(new Event(CHANGED));
 }
 
+/** A kind of thing that is kept: its shape, the version of that shape, and how an older one is made into it. */
+export interface Kind<T> {
+  version: number;
+  shape: z.ZodType<T>;
+  migrate?: (value: unknown, version: number) => unknown;
+}
+
+const Envelope = z.object({ version: z.number(), value: z.unknown() });
+
 /** @returns false where the phone has no room, which is told and not hidden */
-export function keep(name: string, value: unknown): boolean {
+export function keep<T>(name: string, kind: Kind<T>, value: T): boolean {
   try {
-    localStorage.setItem(PREFIX + name, JSON.stringify(value));
+    localStorage.setItem(PREFIX + name, JSON.stringify({ version: kind.version, value }));
     full = false;
   } catch {
     full = true;
@@ -31,13 +41,17 @@ export function forget(name: string): void {
   told();
 }
 
-// What is read was written by `keep` under the same name.
-// eslint-disable-next-line @typescript-eslint/no-unnecessary-type-parameters
-export function kept<T>(name: string): T | null {
-  const text = localStorage.getItem(PREFIX + name);
+/** What is kept under a name; null where nothing is, or nothing that this version can read. */
+export const kept = <T>(name: string, kind: Kind<T>): T | null => read(localStorage.getItem(PREFIX + name), kind);
+
+function read<T>(text: string | null, kind: Kind<T>): T | null {
   if (text === null) return null;
   try {
-    return JSON.parse(text) as T;
+    const raw: unknown = JSON.parse(text);
+    // Before there were versions, the value stood by itself.
+    const { version, value } = Envelope.safeParse(raw).data ?? { version: 0, value: raw };
+    const fresh = version === kind.version ? value : kind.migrate?.(value, version);
+    return kind.shape.safeParse(fresh).data ?? null;
   } catch {
     return null;
   }
@@ -47,9 +61,17 @@ export function kept<T>(name: string): T | null {
 export const keptNames = (begin: string): string[] =>
   Object.keys(localStorage).filter((key) => key.startsWith(PREFIX + begin)).map((key) => key.slice(PREFIX.length)).sort();
 
-/** Everything of a person, when they sign out. */
-export function forgetAll(): void {
-  for (const name of keptNames('')) if (name !== 'settings') localStorage.removeItem(PREFIX + name);
+/** Puts what this version cannot read out of the way, so that it is asked for no more and not lost either. */
+export function setAside(name: string): void {
+  const text = localStorage.getItem(PREFIX + name);
+  if (text === null) return;
+  localStorage.removeItem(PREFIX + name);
+  localStorage.setItem(`${PREFIX}aside:${name}`, text);
+}
+
+/** Everything of a person, when they sign out: the plan, the session under way and what they entered. */
+export function forgetAll(belongs: (name: string) => boolean): void {
+  for (const name of keptNames('')) if (name !== 'settings' && belongs(name)) localStorage.removeItem(PREFIX + name);
   full = false;
   told();
 }
@@ -63,11 +85,10 @@ function subscribe(changed: () => void): () => void {
   };
 }
 
-/** What is kept under a name, as text, followed as it changes in this tab or another. */
-// eslint-disable-next-line @typescript-eslint/no-unnecessary-type-parameters
-export function useKept<T>(name: string): T | null {
+/** What is kept under a name, followed as it changes in this tab or another. */
+export function useKept<T>(name: string, kind: Kind<T>): T | null {
   const text = useSyncExternalStore(subscribe, () => localStorage.getItem(PREFIX + name));
-  return text === null ? null : (JSON.parse(text) as T);
+  return useMemo(() => read(text, kind), [text, kind]);
 }
 
 /** A digest of all that begins with a word, which changes when any of it does. */

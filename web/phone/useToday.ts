@@ -1,13 +1,23 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import { z } from 'zod';
 
 import { api, Refusal, type Schemas, send } from '../api/client';
 import { outbox, sendAll, SENT, takeOut, type Waiting } from './outbox';
-import { keep, kept, useKeptDigest } from './store';
+import { keep, kept, type Kind, useKeptDigest } from './store';
 
 export type TodayData = Schemas['Today'];
 export type Due = TodayData['sessions'][number];
 export type Exercise = Due['exercises'][number];
+
+/** Raised whenever the plan of the week changes its shape: an older one is asked for anew. */
+const PLAN: Kind<TodayData | null> = {
+  version: 1,
+  shape: z.custom<TodayData | null>((plan) => plan === null || z.looseObject({ case: z.string(), person: z.string(), today: z.string(), sessions: z.array(z.unknown()), days: z.array(z.unknown()) }).safeParse(plan).success),
+};
+
+/** The plan that this phone keeps, whoever is signed in. */
+export const keptPlan = (): TodayData | null => kept('plan', PLAN);
 
 const LOOK_AGAIN = 60_000;
 const SEND_AGAIN = 15_000;
@@ -18,7 +28,7 @@ const reflected = new Set<string>();
 /**
  * The plan of the week: from the server where there is reception, from the phone where there is none.
  *
- * @param who is signed in, so that nobody is shown what another left on the phone; null where that cannot be asked
+ * @param who is signed in, by id, so that nobody is shown what another left on the phone; null where that cannot be asked
  */
 export function useToday(who: string | null) {
   const query = useQuery({
@@ -26,13 +36,13 @@ export function useToday(who: string | null) {
     queryFn: async () => {
       const sent = outbox().filter((one) => one.sent === true);
       const told = (await send(() => api.GET('/api/today'))).case;
-      keep('plan', told);
+      keep('plan', PLAN, told);
       for (const one of sent) reflected.add(one.what + one.id);
       return told;
     },
     initialData: () => {
-      const plan = kept<TodayData>('plan');
-      return plan === null || (who !== null && plan.athlete !== who) ? undefined : plan;
+      const plan = keptPlan();
+      return plan === null || (who !== null && plan.person !== who) ? undefined : plan;
     },
     initialDataUpdatedAt: 0,
     refetchInterval: LOOK_AGAIN,
@@ -46,12 +56,12 @@ export function useToday(who: string | null) {
   return { ...query, offline };
 }
 
-/** Sends what waits whenever there may be reception again, and looks at the plan anew when something was taken. */
-export function useSending(caseId: string | null): void {
+/** Sends what waits of a person whenever there may be reception again, and looks at the plan anew when something was taken. */
+export function useSending(person: string | null): void {
   const queries = useQueryClient();
   useEffect(() => {
     const sent = () => { void queries.invalidateQueries({ queryKey: ['today'] }); };
-    const again = () => { if (caseId !== null && document.visibilityState === 'visible') void sendAll(caseId); };
+    const again = () => { if (person !== null && document.visibilityState === 'visible') void sendAll(person); };
     again();
     const timer = setInterval(again, SEND_AGAIN);
     window.addEventListener('online', again);
@@ -63,11 +73,11 @@ export function useSending(caseId: string | null): void {
       document.removeEventListener('visibilitychange', again);
       window.removeEventListener(SENT, sent);
     };
-  }, [caseId, queries]);
+  }, [person, queries]);
 }
 
-/** What was entered and the plan on the phone does not tell of yet, sent or not, followed as it changes. */
-export function useOutbox(): Waiting[] {
+/** What a person entered and the plan on the phone does not tell of yet, sent or not, followed as it changes. */
+export function useOutbox(person: string): Waiting[] {
   useKeptDigest('wait:');
-  return outbox();
+  return outbox().filter((one) => one.person === person);
 }

@@ -103,6 +103,7 @@ final class SignInController
     private static function told(User $user): array
     {
         return [
+            'id' => $user->id,
             'name' => $user->name,
             'role' => $user->role->value,
             'practice' => $user->practice->name,

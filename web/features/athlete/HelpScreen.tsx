@@ -9,10 +9,11 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { api, send } from '../../api/client';
+import { forgetPerson } from '../../phone/outbox';
 import { changeSettings, type Settings, useSettings } from '../../phone/settings';
-import { forgetAll, useKept } from '../../phone/store';
 import { type TodayData, useOutbox } from '../../phone/useToday';
 import { useSignOut } from '../../shell/useSignedIn';
+import { useRun } from './run';
 import { within } from './SettlingCard';
 import { STOP_SIGNS, STOP_WORDS } from './signs';
 
@@ -35,21 +36,21 @@ export default function HelpScreen({ plan }: { plan: TodayData }) {
         </Box>
         <Typography sx={{ mt: 1 }}><b>{STOP_WORDS}</b></Typography>
       </Paper>
-      <OnThisPhone />
+      <OnThisPhone person={plan.person} />
     </Box>
   );
 }
 
-function OnThisPhone() {
+function OnThisPhone({ person }: { person: string }) {
   const settings = useSettings();
-  const waiting = useOutbox().filter((one) => one.sent !== true);
-  const run = useKept('run');
+  const waiting = useOutbox(person).filter((one) => one.sent !== true);
+  const run = useRun(person);
   const signOut = useSignOut();
   const queries = useQueryClient();
   const [sure, setSure] = useState(false);
   const everywhere = useMutation({
     mutationFn: () => send(() => api.DELETE('/api/sessions')),
-    onSuccess: () => { forgetAll(); queries.clear(); queries.setQueryData(['session'], null); },
+    onSuccess: () => { forgetPerson(person); queries.clear(); queries.setQueryData(['session'], null); },
   });
   const loses = waiting.length > 0 || run !== null;
   return (
@@ -64,7 +65,7 @@ function OnThisPhone() {
         <ToggleButton value={false} sx={{ textTransform: 'none', minHeight: 48 }}>silent</ToggleButton>
       </ToggleButtonGroup>
       {sure && <Alert severity="warning">{waiting.length > 0 ? `${waiting.length} of your answers wait to be sent.` : 'A session is under way.'} Signing out erases them from this phone.</Alert>}
-      <Button variant="outlined" loading={signOut.isPending} onClick={() => { if (loses && !sure) setSure(true); else signOut.mutate(undefined, { onSuccess: forgetAll }); }} sx={{ minHeight: 48 }}>{sure ? 'Sign out all the same' : 'Sign out'}</Button>
+      <Button variant="outlined" loading={signOut.isPending} onClick={() => { if (loses && !sure) setSure(true); else signOut.mutate(undefined, { onSuccess: () => { forgetPerson(person); } }); }} sx={{ minHeight: 48 }}>{sure ? 'Sign out all the same' : 'Sign out'}</Button>
       <Button variant="outlined" loading={everywhere.isPending} onClick={() => { if (loses && !sure) setSure(true); else everywhere.mutate(); }} sx={{ minHeight: 48 }}>Lost a phone: sign out everywhere</Button>
       {everywhere.isError && <Alert severity="error">{everywhere.error.message}</Alert>}
     </Paper>

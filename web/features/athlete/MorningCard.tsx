@@ -32,7 +32,7 @@ export function MorningCard({ plan, on, late, first }: { plan: TodayData; on: st
     const now = nowIso();
     // A late answer belongs to yesterday, at the usual time.
     const at = late ? `${on}T${plan.morning.usual ?? '07:00'}:00${now.slice(19)}` : now;
-    setFull(!put({ id, case: plan.case, made_at: now, what: 'morning', title: `Morning of ${day(on)}`, body: { at, made_at: now, provocation: score, stiffness_min: stiff, signs } }));
+    setFull(!put({ id, person: plan.person, case: plan.case, made_at: now, what: 'morning', title: `Morning of ${day(on)}`, body: { at, made_at: now, provocation: score, stiffness_min: stiff, signs } }));
   };
   const ached = signs.includes('night_ache');
 

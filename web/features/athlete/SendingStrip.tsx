@@ -8,12 +8,11 @@ import { useIsFull } from '../../phone/store';
 import { useOutbox } from '../../phone/useToday';
 
 /** How the sending stands, always in sight: all sent, waiting, refused, no room. */
-export function SendingStrip({ caseId, offline }: { caseId: string | null; offline: boolean }) {
-  const waiting = useOutbox().filter((one) => one.sent !== true);
+export function SendingStrip({ person, offline }: { person: string; offline: boolean }) {
+  const waiting = useOutbox(person).filter((one) => one.sent !== true);
   const full = useIsFull();
   const [open, setOpen] = useState(false);
   const refused = waiting.filter((one) => one.refused !== undefined);
-  const foreign = waiting.filter((one) => one.case !== caseId);
   const bad = full || refused.length > 0;
   const words = full ? 'This phone is full: make room'
     : refused.length > 0 ? `${refused.length} not taken: look`
@@ -35,7 +34,7 @@ export function SendingStrip({ caseId, offline }: { caseId: string | null; offli
         <Box key={one.what + one.id} sx={{ px: 2, py: 0.75, borderTop: 1, borderColor: 'divider' }}>
           <Typography sx={{ fontWeight: 600 }}>{one.title}, entered {one.made_at.slice(8, 10)}.{one.made_at.slice(5, 7)}. {one.made_at.slice(11, 16)}</Typography>
           {one.refused === undefined
-            ? <Typography variant="body2" color="textSecondary">{foreign.includes(one) ? 'Entered under another sign-in. It is sent when that person signs in here.' : 'Waits to be sent.'}</Typography>
+            ? <Typography variant="body2" color="textSecondary">Waits to be sent.</Typography>
             : (
               <>
                 <Typography variant="body2" color="error">{one.refused}</Typography>

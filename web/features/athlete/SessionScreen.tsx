@@ -20,10 +20,10 @@ import { STOP_WORDS } from './signs';
 
 /** The session, exercise by exercise; it goes on where it was, whatever came between. */
 export default function SessionScreen({ plan }: { plan: TodayData }) {
-  const waiting = useOutbox();
+  const waiting = useOutbox(plan.person);
   const [run, setRun] = useState<Run | null>(() => {
     const before = keptRun();
-    if (before !== null && before.case === plan.case) return before;
+    if (before !== null && before.person === plan.person && before.case === plan.case) return before;
     const due = dueOn(plan, localDay(), waiting)[0];
     return due === undefined || plan.stopped ? null : begin(plan, due);
   });
@@ -43,7 +43,7 @@ function Going({ run, set }: { run: Run; set: (run: Run) => void }) {
 
   const finish = () => {
     const log = asLog(run);
-    const stored = put({ id: run.id, case: run.case, made_at: nowIso(), what: 'session', title: run.due.title, body: log, planned: run.due.planned });
+    const stored = put({ id: run.id, person: run.person, case: run.case, made_at: nowIso(), what: 'session', title: run.due.title, body: log, planned: run.due.planned });
     if (stored) {
       forgetRun();
       void navigate('/');

@@ -18,7 +18,7 @@ export const within = (minutes: number): string => (minutes >= 1440 ? 'a day' : 
 /** "Back to how it was before?", as the time that it took; it can be answered late. */
 export function SettlingCard({ plan, settling, first }: { plan: TodayData; settling: { session: string; ended_at: string }; first: boolean }) {
   const tell = (minutes: number) =>
-    put({ id: settling.session, case: plan.case, made_at: nowIso(), what: 'settled', title: 'Back to normal', body: { settled_min: Math.min(MOST, minutes) } });
+    put({ id: settling.session, person: plan.person, case: plan.case, made_at: nowIso(), what: 'settled', title: 'Back to normal', body: { settled_min: Math.min(MOST, minutes) } });
   const elapsed = () => Math.max(0, Math.round((Date.now() - new Date(settling.ended_at).getTime()) / 60_000));
   const [since, setSince] = useState(elapsed);
   useEffect(() => {

@@ -9,11 +9,10 @@ import { Link as RouterLink } from 'react-router';
 import { localDay } from '../../phone/moments';
 import { dueOn, isAnswered, isDone, stopsHere, toSettle } from '../../phone/pending';
 import { inUnits, useSettings } from '../../phone/settings';
-import { useKept } from '../../phone/store';
 import { type Due, type TodayData, useOutbox } from '../../phone/useToday';
 import { ago, day, plusDays } from '../../shell/dates';
 import { MorningCard } from './MorningCard';
-import { forgetRun, type Run } from './run';
+import { forgetRun, type Run, useRun } from './run';
 import { SettlingCard } from './SettlingCard';
 import { STOP_WORDS } from './signs';
 
@@ -29,8 +28,8 @@ interface Step {
 
 /** What is due now, and why; what changed; the days ahead. */
 export function Today({ plan }: { plan: TodayData }) {
-  const waiting = useOutbox();
-  const run = useKept<Run>('run');
+  const waiting = useOutbox(plan.person);
+  const run = useRun(plan.person);
   const [opened, setOpened] = useState<string | null>(null);
   const today = localDay();
   const yesterday = plusDays(today, -1);
@@ -143,7 +142,7 @@ function RestCard({ plan, today, done, why }: { plan: TodayData; today: string; 
 }
 
 function Week({ plan, today }: { plan: TodayData; today: string }) {
-  const waiting = useOutbox();
+  const waiting = useOutbox(plan.person);
   const days = plan.days.filter((one) => one.on >= today);
   return (
     <Paper variant="outlined" component="section" aria-label="The next days" sx={{ p: 2 }}>

@@ -1,6 +1,8 @@
+import { z } from 'zod';
+
 import type { Schemas } from '../../api/client';
 import { nowIso } from '../../phone/moments';
-import { forget, keep, kept } from '../../phone/store';
+import { forget, keep, kept, type Kind, useKept } from '../../phone/store';
 import type { Due, Exercise, TodayData } from '../../phone/useToday';
 
 type SetData = Schemas['LoggedSet'];
@@ -29,6 +31,8 @@ export interface Progress {
  */
 export interface Run {
   id: string;
+  /** Whose session it is, by id. */
+  person: string;
   case: string;
   plan_version: number;
   due: Due;
@@ -52,16 +56,32 @@ export interface Run {
 
 const NAME = 'run';
 
-export const keepRun = (run: Run): boolean => keep(NAME, { ...run, touched_at: nowIso() });
+/** Of the plan it is done from, only what the screens could not do without is looked at; the server reads all of it. */
+const RUN: Kind<Run> = {
+  version: 1,
+  shape: z.custom<Run>((run) => z.looseObject({
+    id: z.string(), person: z.string(), case: z.string(), started_at: z.string(), at: z.number().int().min(0), turns: z.number(),
+    rest_until: z.number().nullable(),
+    due: z.looseObject({ title: z.string(), kind: z.string(), exercises: z.array(z.looseObject({ prescription: z.string(), dose: z.looseObject({}) })) }),
+    progress: z.array(z.looseObject({ prescription: z.string(), sets: z.array(z.unknown()) })),
+    signs: z.array(z.string()),
+    practice: z.looseObject({}),
+  }).refine((found) => found.progress.length === found.due.exercises.length).safeParse(run).success),
+};
+
+export const keepRun = (run: Run): boolean => keep(NAME, RUN, { ...run, touched_at: nowIso() });
 export const forgetRun = (): void => forget(NAME);
-export function keptRun(): Run | null {
-  const run = kept<Run>(NAME);
-  // One that was begun before an update lacks what is asked since.
-  return run === null ? null : { ...run, progress: run.progress.map((one) => ({ ...one, reserve: one.reserve ?? null, hurt_at: one.hurt_at ?? null })) };
+export const keptRun = (): Run | null => kept(NAME, RUN);
+
+/** The session under way of a person, followed as it changes. */
+export function useRun(person: string): Run | null {
+  const run = useKept(NAME, RUN);
+  return run?.person === person ? run : null;
 }
 
 export const begin = (plan: TodayData, due: Due): Run => ({
   id: crypto.randomUUID(),
+  person: plan.person,
   case: plan.case,
   plan_version: plan.plan_version,
   due,

@@ -80,7 +80,10 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
       </Box>
       {problem !== null && <Failed problem={problem} />}
       {closed && (
-        <Alert severity="info" sx={{ mb: 1.5 }} action={<Button onClick={() => ask({ kind: 'note' })}>Add a note</Button>}>This case was closed {ago(found.closed_on ?? '', standing.today)}.</Alert>
+        <Alert severity="info" sx={{ mb: 1.5 }} action={<Button onClick={() => ask({ kind: 'note' })}>Add a note</Button>}>
+          This case was closed {ago(found.closed_on ?? '', standing.today)}.
+          {found.after_close > 0 && ` ${found.after_close} ${found.after_close === 1 ? 'entry' : 'entries'} of the athlete came in after that.`}
+        </Alert>
       )}
       {found.stops.filter((stop) => !stop.cleared).map((stop) => (
         <Alert

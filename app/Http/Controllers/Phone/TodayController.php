@@ -36,12 +36,12 @@ final class TodayController extends Controller
         }
         AccessLog::read(self::person($request), $case, 'looked at today');
 
-        return new JsonResponse(['case' => $page->of($case, $standing->evaluate($case))]);
+        return new JsonResponse(['case' => ['person' => self::person($request)->id] + $page->of($case, $standing->evaluate($case))]);
     }
 
     public function session(Request $request, string $id, LogSession $log): JsonResponse
     {
-        $case = $this->ownCaseOrFail($request);
+        $case = $this->namedCase($request);
         [$session, $version] = ReadsCore::from($request, static fn(ObjectNode $node): array => [
             Session::read($node),
             $node->whole('plan_version', 1),
@@ -55,7 +55,7 @@ final class TodayController extends Controller
 
     public function settled(Request $request, string $id, LogSettling $log): JsonResponse
     {
-        $case = $this->ownCaseOrFail($request);
+        $case = $this->namedCase($request);
         $session = TrainingSession::query()->where('case_id', $case->id)->findOrFail(self::uuid($id));
         $minutes = ReadsCore::from($request, static fn(ObjectNode $node): int|float => $node->number('settled_min', 0, 4320));
         $log->handle($session, self::person($request), $minutes);
@@ -65,7 +65,7 @@ final class TodayController extends Controller
 
     public function checkIn(Request $request, string $id, LogCheckIn $log): JsonResponse
     {
-        $case = $this->ownCaseOrFail($request);
+        $case = $this->namedCase($request);
         [$checkIn, $made] = ReadsCore::from($request, static fn(ObjectNode $node): array => [
             CheckIn::read($node),
             $node->momentOrNull('made_at'),
@@ -99,9 +99,18 @@ final class TodayController extends Controller
             ->first();
     }
 
-    private function ownCaseOrFail(Request $request): CareCase
+    /**
+     * The case that something was entered for, closed meanwhile or not: what waited on a phone is not lost. Without a name
+     * the open one.
+     */
+    private function namedCase(Request $request): CareCase
     {
-        return $this->ownCase($request) ?? throw (new ModelNotFoundException())->setModel(CareCase::class);
+        $id = $request->query('case');
+        $case = $id === null
+            ? $this->ownCase($request)
+            : CareCase::query()->where('athlete_id', self::person($request)->athlete_id)->whereKey(self::uuid(is_string($id) ? $id : ''))->first();
+
+        return $case ?? throw (new ModelNotFoundException())->setModel(CareCase::class);
     }
 
     private static function uuid(string $id): string

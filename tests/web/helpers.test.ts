@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { describe, expect, test } from 'vitest';
 
 import type { Schemas } from '../../web/api/client';
 import { added, asRequest, begin, fieldOf, isDrawable, type PlanInForce, swapped, withField, withProposal } from '../../web/features/prescribe/draft';
@@ -13,7 +13,7 @@ type Dose = Schemas['Dose'];
 
 const squat: Dose = { sets: 3, reps: 2, rest_s: 60, tempo: { lift_s: 3, top_s: 0, lower_s: 2, bottom_s: 1, starts: 'lower' } };
 
-test.describe('the pacer along time', () => {
+describe('the pacer along time', () => {
   test('a repetition begins with its first phase and leaves out what lasts no time', () => {
     const line = timelineOf(squat, 'isotonic');
     expect(line?.phases.map(({ move, from, to, rep }) => [move, from, to, rep])).toEqual([
@@ -84,14 +84,14 @@ test.describe('the pacer along time', () => {
   });
 });
 
-test.describe('what a phone takes for open', () => {
+describe('what a phone takes for open', () => {
   const plan = {
     sessions: [{ planned: 'a', on: '2026-04-14', done: false }, { planned: 'b', on: '2026-04-14', done: true }, { planned: 'c', on: '2026-04-15', done: false }],
     morning: { answered: [{ on: '2026-04-13', provocation: 2, stiffness_min: 5 }] },
     settling: [{ session: 's1', ended_at: '2026-04-13T18:00:00+01:00' }],
     limits: { stop_at: 8 },
   } as unknown as TodayData;
-  const item = (what: Waiting['what'], id: string, body: object, planned?: string): Waiting => ({ id, case: 'k', made_at: '2026-04-14T07:00:00+01:00', what, title: '', body: body as Waiting['body'], planned: planned ?? null });
+  const item = (what: Waiting['what'], id: string, body: object, planned?: string): Waiting => ({ id, person: 'p', case: 'k', made_at: '2026-04-14T07:00:00+01:00', what, title: '', body: body as Waiting['body'], planned: planned ?? null });
 
   test('what is done or waits to be sent is not asked for again', () => {
     expect(dueOn(plan, '2026-04-14', []).map((one) => one.planned)).toEqual(['a']);
@@ -122,7 +122,7 @@ test('pounds are told to the half, typed freely, and kept as kilograms', () => {
   expect(inUnits('load 27.5 → 30 kg', 'kg')).toBe('load 27.5 → 30 kg');
 });
 
-test.describe('a draft of a prescription', () => {
+describe('a draft of a prescription', () => {
   const press = { key: 'press', exercise: 'leg_press', mode: 'isotonic', limbs: 'each', slot: 'slow', cue: 'Slow', pain: { max: 2 }, dose: squat, progression: { levers: [] } } as const;
   const plan = {
     stage: 'slow', today: '2026-04-14', available: ['mon'],

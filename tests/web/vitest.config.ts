@@ -1,0 +1,11 @@
+import { fileURLToPath } from 'node:url';
+
+import { defineConfig } from 'vitest/config';
+
+const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
+
+export default defineConfig({
+  root: here('../..'),
+  cacheDir: here('../../var/vitest'),
+  test: { environment: 'happy-dom', include: ['tests/web/**/*.test.ts'], restoreMocks: true, unstubGlobals: true },
+});
