@@ -16,7 +16,7 @@ use App\Models\StrengthTest;
 use App\Models\TrainingSession;
 use Carbon\CarbonImmutable;
 use Rung\Core\CaseFile\CaseFile;
-use Rung\Core\CaseFile\Goal;
+use Rung\Core\Record\Goal;
 use Rung\Core\Stage\Stage;
 
 /**

@@ -6,11 +6,11 @@ namespace App\Actions;
 
 use Illuminate\Support\Str;
 use Rung\Core\Calendar\Weekday;
-use Rung\Core\CaseFile\Goal;
-use Rung\Core\CaseFile\Side;
-use Rung\Core\CaseFile\Structure;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\Goal;
+use Rung\Core\Record\Side;
+use Rung\Core\Record\Structure;
 use Rung\Core\Screening\FoundRisk;
 use Rung\Core\Screening\FoundSign;
 use Rung\Core\Start\Findings;

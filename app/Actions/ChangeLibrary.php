@@ -12,11 +12,11 @@ use App\Support\CatalogueShelf;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Rung\Core\Catalogue\Catalogue;
-use Rung\Core\Catalogue\Exercise;
 use Rung\Core\Catalogue\Ladder;
 use Rung\Core\Catalogue\LibraryFile;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\School;
+use Rung\Core\Exercise\Exercise;
 use Rung\Core\Input\InvalidInput;
 
 /**

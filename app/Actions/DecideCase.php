@@ -13,15 +13,15 @@ use App\Models\User;
 use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use App\Support\Standing;
+use Rung\Core\Acceptance\Acceptance;
+use Rung\Core\Acceptance\CarriedLoads;
+use Rung\Core\Acceptance\ChangeNote;
+use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Input\InvalidInput;
-use Rung\Core\Plan\Acceptance;
-use Rung\Core\Plan\CarriedLoads;
-use Rung\Core\Plan\ChangeNote;
-use Rung\Core\Plan\PlanStep;
+use Rung\Core\Time\TimeWords;
 use Rung\Core\Words\EvaluationWords;
-use Rung\Core\Words\TimeWords;
 
 /**
  * Puts a practitioner's decision in force and keeps it with the evidence as it was: the plan gets a

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use Rung\Core\Acceptance\Flare;
 use Rung\Core\Input\ObjectNode;
-use Rung\Core\Plan\Flare;
 use Rung\Core\Time\Day;
 
 /** A decision as a practitioner sends it. */

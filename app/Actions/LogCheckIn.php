@@ -9,8 +9,8 @@ use App\Models\CheckIn as CheckInRow;
 use App\Models\User;
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
-use Rung\Core\CaseFile\CheckIn;
 use Rung\Core\Input\InvalidInput;
+use Rung\Core\Record\CheckIn;
 use Rung\Core\Time\Moment;
 
 /**

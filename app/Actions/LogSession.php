@@ -13,11 +13,11 @@ use App\Models\User;
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
-use Rung\Core\CaseFile\Goal;
-use Rung\Core\CaseFile\Session;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Plan\Plan;
+use Rung\Core\Record\Goal;
+use Rung\Core\Record\Session;
 use Rung\Core\Time\Zone;
 
 /**

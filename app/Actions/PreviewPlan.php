@@ -7,13 +7,13 @@ namespace App\Actions;
 use App\Models\CareCase;
 use App\Support\CatalogueShelf;
 use App\Support\Clock;
-use Rung\Core\CaseFile\Structure;
+use Rung\Core\CaseFile\ResponseRule;
+use Rung\Core\Evaluation\TrainingSummary;
 use Rung\Core\Input\Json;
 use Rung\Core\Plan\Plan;
-use Rung\Core\Prescribe\Course;
 use Rung\Core\Prescribe\Preview;
 use Rung\Core\Prescribe\StageDraft;
-use Rung\Core\Response\ResponseRule;
+use Rung\Core\Record\Structure;
 use Rung\Core\Time\Day;
 
 /** What would follow from a stage as it is being prescribed, from what is kept with the case: the history is not read. */
@@ -24,7 +24,7 @@ final class PreviewPlan
     public function of(CareCase $case, Plan $plan, StageDraft $draft): Preview
     {
         $catalogue = $this->shelf->forCase($case, $plan);
-        $course = $case->course === null ? Course::of($this->standing->evaluate($case)) : Course::fromJson($case->course);
+        $course = $case->course === null ? TrainingSummary::of($this->standing->evaluate($case)) : TrainingSummary::fromJson($case->course);
 
         return Preview::of(
             plan: $plan,

@@ -12,11 +12,11 @@ use App\Models\User;
 use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
-use Rung\Core\CaseFile\DoseChange as CoreDoseChange;
+use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Plan\Plan;
-use Rung\Core\Plan\PlanStep;
+use Rung\Core\Record\DoseChange as CoreDoseChange;
 use Rung\Core\Time\Day;
 
 /** Makes a plan the one in force, now or from a chosen day: a new version, its changes of dose, the calendar. */

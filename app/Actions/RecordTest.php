@@ -9,8 +9,8 @@ use App\Models\StrengthTest as StrengthTestRow;
 use App\Models\User;
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
-use Rung\Core\CaseFile\StrengthTest;
 use Rung\Core\Input\InvalidInput;
+use Rung\Core\Record\StrengthTest;
 
 /** Stores a test of both sides. */
 final class RecordTest

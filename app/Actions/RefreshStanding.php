@@ -9,11 +9,11 @@ use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use App\Support\Standing;
 use Carbon\CarbonImmutable;
+use Rung\Core\Acceptance\Acceptance;
 use Rung\Core\Attention\AttentionGroup;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\Evaluator;
-use Rung\Core\Plan\Acceptance;
-use Rung\Core\Prescribe\Course;
+use Rung\Core\Evaluation\TrainingSummary;
 
 /**
  * Asks the core how a case stands and stores the answer with the case, in the transaction of the
@@ -33,7 +33,7 @@ final class RefreshStanding
         $case->forceFill([
             'standing' => Standing::forRound($evaluation, $step, $case->eventDays()),
             'stage_title' => $evaluation->log->stage->title,
-            'course' => json_encode(Course::of($evaluation)->toArray(), JSON_THROW_ON_ERROR),
+            'course' => json_encode(TrainingSummary::of($evaluation)->toArray(), JSON_THROW_ON_ERROR),
             'attention_group' => $evaluation->attention->group->value,
             'attention_rank' => array_search($evaluation->attention->group, AttentionGroup::cases(), true),
             'evaluated_at' => CarbonImmutable::now()->utc(),

@@ -8,12 +8,12 @@ use App\Models\CareCase;
 use App\Models\Decision;
 use App\Models\User;
 use App\Support\CatalogueShelf;
-use Rung\Core\CaseFile\DoseChange;
-use Rung\Core\CaseFile\DoseChangeKind;
+use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Input\InvalidInput;
-use Rung\Core\Plan\PlanStep;
-use Rung\Core\Prescribe\StageChange;
-use Rung\Core\Words\TimeWords;
+use Rung\Core\Record\DoseChange;
+use Rung\Core\Record\DoseChangeKind;
+use Rung\Core\Time\TimeWords;
+use Rung\Core\Words\StageChangeWords;
 
 /** Puts a stage in force as it was prescribed by hand, from today or a later day. */
 final class SavePlan
@@ -39,7 +39,7 @@ final class SavePlan
             $plan = $case->plan();
             $draft = $request->draft;
             $catalogue = $this->shelf->forCase($case, $plan);
-            $change = StageChange::of($draft, $case->weekdays($plan), $catalogue);
+            $change = StageChangeWords::of($draft, $case->weekdays($plan), $catalogue);
             if ($change->isNone()) {
                 throw InvalidInput::at('/prescriptions', 'must differ from what is in force');
             }

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Rung\Core\Calendar\Placed;
+use Rung\Core\CaseFile\ResponseRule;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\StructureInfo;
 use Rung\Core\Lint\LintNote;
 use Rung\Core\Plan\PlanStage;
-use Rung\Core\Response\ResponseRule;
 use Rung\Core\Start\RungLevel;
 use Rung\Core\Start\StartPlan;
 use Rung\Core\Start\StartProposal;

@@ -6,8 +6,8 @@ namespace App\Models;
 
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
-use Rung\Core\CaseFile\Record;
-use Rung\Core\CaseFile\Session;
+use Rung\Core\Record\Record;
+use Rung\Core\Record\Session;
 
 /**
  * @property string|null $planned_id

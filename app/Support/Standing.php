@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Rung\Core\Acceptance\ChangeNote;
+use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Decision\Change;
 use Rung\Core\Decision\Proposal;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
-use Rung\Core\Plan\ChangeNote;
-use Rung\Core\Plan\PlanStep;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Stage\CriterionResult;
 use Rung\Core\Stage\Stage;

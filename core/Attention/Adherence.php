@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Attention;
 
-use Rung\Core\CaseFile\PlannedSession;
+use Rung\Core\Record\PlannedSession;
 use Rung\Core\Response\Log;
 
 /** How many of the planned sessions of the days before today were done. */

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Rung\Core\Attention;
 
-use Rung\Core\CaseFile\LoggedSet;
-use Rung\Core\CaseFile\Session;
-use Rung\Core\CaseFile\SessionKind;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Number;
+use Rung\Core\Record\LoggedSet;
+use Rung\Core\Record\Session;
+use Rung\Core\Record\SessionKind;
 use Rung\Core\Response\Log;
 
 /** What was loaded in some span: all that the schools count, summed from the logged sets. */

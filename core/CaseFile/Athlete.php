@@ -6,6 +6,7 @@ namespace Rung\Core\CaseFile;
 
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\Goal;
 
 /** The person who is treated, as far as the rules need to know. */
 final readonly class Athlete

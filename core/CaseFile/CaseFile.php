@@ -6,7 +6,16 @@ namespace Rung\Core\CaseFile;
 
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\InvalidInput;
-use Rung\Core\Response\ResponseRule;
+use Rung\Core\Record\CheckIn;
+use Rung\Core\Record\DoseChange;
+use Rung\Core\Record\Outcome;
+use Rung\Core\Record\PlannedSession;
+use Rung\Core\Record\Record;
+use Rung\Core\Record\Review;
+use Rung\Core\Record\Session;
+use Rung\Core\Record\SignOff;
+use Rung\Core\Record\StageEntry;
+use Rung\Core\Record\StrengthTest;
 use Rung\Core\Stage\Stage;
 use Rung\Core\Time\Moment;
 use Rung\Core\Time\Zone;

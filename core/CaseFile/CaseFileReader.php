@@ -10,7 +10,15 @@ use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\Names;
 use Rung\Core\Input\ObjectNode;
-use Rung\Core\Response\ResponseRule;
+use Rung\Core\Record\CheckIn;
+use Rung\Core\Record\DoseChange;
+use Rung\Core\Record\Outcome;
+use Rung\Core\Record\PlannedSession;
+use Rung\Core\Record\Review;
+use Rung\Core\Record\Session;
+use Rung\Core\Record\SignOff;
+use Rung\Core\Record\StageEntry;
+use Rung\Core\Record\StrengthTest;
 use Rung\Core\Stage\Stage;
 use Rung\Core\Time\Zone;
 

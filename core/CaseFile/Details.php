@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Rung\Core\CaseFile;
 
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\Purpose;
+use Rung\Core\Record\Side;
+use Rung\Core\Record\Structure;
 use Rung\Core\Time\Day;
 
 /** What a case is about. */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Rung\Core\Catalogue;
 
 use Rung\Core\Dose\Dose;
+use Rung\Core\Exercise\Exercise;
+use Rung\Core\Exercise\Position;
 use Rung\Core\Input\ObjectNode;
 
 /** A position that a structure does not bear while it is irritable. */

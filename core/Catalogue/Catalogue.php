@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Rung\Core\Catalogue;
 
 use OutOfBoundsException;
-use Rung\Core\CaseFile\Structure;
+use Rung\Core\Exercise\Exercise;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
-use Rung\Core\Lint\LintRule;
+use Rung\Core\Record\Structure;
 use Rung\Core\Screening\ReferralSign;
 use Rung\Core\Screening\Risk;
 

@@ -8,6 +8,7 @@ use Rung\Core\Dose\Lever;
 use Rung\Core\Dose\LeverKind;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Exercise\Exercise;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Stage\Criterion;
 use Rung\Core\Stage\CriterionType;

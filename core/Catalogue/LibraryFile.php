@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Catalogue;
 
+use Rung\Core\Exercise\Exercise;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;

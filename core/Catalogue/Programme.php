@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Rung\Core\Catalogue;
 
-use Rung\Core\CaseFile\Purpose;
-use Rung\Core\CaseFile\Structure;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Record\Purpose;
+use Rung\Core\Record\Structure;
 use Rung\Core\Stage\Criterion;
 
 /** The main shape of a school's programme; a case gets a copy of its plan. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Rung\Core\Catalogue;
 
+use Rung\Core\CaseFile\ResponseRule;
 use Rung\Core\Input\ObjectNode;
-use Rung\Core\Response\ResponseRule;
 
 /** A response rule with whose view it is and what speaks for and against it. */
 final readonly class School

@@ -6,6 +6,8 @@ namespace Rung\Core\Catalogue;
 
 use Rung\Core\Dose\Limbs;
 use Rung\Core\Dose\Mode;
+use Rung\Core\Exercise\Directness;
+use Rung\Core\Exercise\Exercise;
 
 /**
  * Finds exercises and programmes by what people type ("Achilles, no equipment, hold"). Every part must

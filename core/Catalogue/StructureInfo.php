@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Rung\Core\Catalogue;
 
-use Rung\Core\CaseFile\Structure;
+use Rung\Core\Exercise\Region;
 use Rung\Core\Input\ObjectNode;
-use Rung\Core\Start\Irritability;
+use Rung\Core\Record\Irritability;
+use Rung\Core\Record\Structure;
 
 /** What is known of a structure: what to avoid, what to relieve, how it is tested. */
 final readonly class StructureInfo

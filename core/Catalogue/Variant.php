@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Rung\Core\Catalogue;
 
-use Rung\Core\CaseFile\Structure;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\Structure;
 
 /** What a programme does otherwise for some of its structures: other exercises, and steps of load that fit the limb. */
 final readonly class Variant

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Decision;
 
-use Rung\Core\CaseFile\Session;
+use Rung\Core\Record\Session;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Response\Verdict;
 use Rung\Core\Time\Moment;

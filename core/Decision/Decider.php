@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Rung\Core\Decision;
 
-use Rung\Core\CaseFile\DoseChangeKind;
-use Rung\Core\CaseFile\SessionKind;
+use Rung\Core\Record\DoseChangeKind;
+use Rung\Core\Record\SessionKind;
 use Rung\Core\Response\Creep;
 use Rung\Core\Response\Log;
 use Rung\Core\Response\PainBounds;

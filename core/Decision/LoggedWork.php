@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Rung\Core\Decision;
 
-use Rung\Core\CaseFile\DoseChange;
-use Rung\Core\CaseFile\DoseChangeKind;
-use Rung\Core\CaseFile\HurtAt;
-use Rung\Core\CaseFile\LoggedSet;
-use Rung\Core\CaseFile\Session;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Number;
+use Rung\Core\Record\DoseChange;
+use Rung\Core\Record\DoseChangeKind;
+use Rung\Core\Record\HurtAt;
+use Rung\Core\Record\LoggedSet;
+use Rung\Core\Record\Session;
 use Rung\Core\Response\Log;
 use Rung\Core\Response\PainBounds;
 use Rung\Core\Response\SessionResponse;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Rung\Core\Decision;
 
-use Rung\Core\CaseFile\DoseChange;
-use Rung\Core\CaseFile\Session;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Record\DoseChange;
+use Rung\Core\Record\Session;
 use Rung\Core\Response\Log;
 use Rung\Core\Time\Moment;
 

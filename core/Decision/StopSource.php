@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Rung\Core\Decision;
 
-use Rung\Core\CaseFile\CheckIn;
-use Rung\Core\CaseFile\Session;
+use Rung\Core\Record\CheckIn;
+use Rung\Core\Record\Session;
+use Rung\Core\Record\Sign;
 use Rung\Core\Response\Log;
-use Rung\Core\Response\Sign;
 use Rung\Core\Response\StopSigns;
 use Rung\Core\Time\Moment;
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Rung\Core\Decision;
 
-use Rung\Core\CaseFile\LoggedSet;
 use Rung\Core\Dose\Dose;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Number;
+use Rung\Core\Record\LoggedSet;
 use Rung\Core\Strength\Strength;
 
 /** Work as the weekly cap counts it, and the strength that logged sets tell (docs/rules.md, "The next dose"). */

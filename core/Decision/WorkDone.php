@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Rung\Core\Decision;
 
-use Rung\Core\CaseFile\LoggedSet;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Record\LoggedSet;
 
 /** What the next dose has to know of the work that was done (docs/rules.md, "The next dose"). */
 interface WorkDone

@@ -14,10 +14,10 @@ use Rung\Core\Decision\Bouts;
 use Rung\Core\Decision\LoggedWork;
 use Rung\Core\Decision\Proposal;
 use Rung\Core\Decision\StopSource;
+use Rung\Core\Gate\Gate;
 use Rung\Core\Response\Creep;
 use Rung\Core\Response\Log;
 use Rung\Core\Response\SessionResponse;
-use Rung\Core\Stage\Gate;
 
 /** All that the rules tell about a case at a moment. */
 final readonly class Evaluation

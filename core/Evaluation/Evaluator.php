@@ -16,11 +16,11 @@ use Rung\Core\Decision\LoggedWork;
 use Rung\Core\Decision\Proposer;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Gate\Gatekeeper;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Response\Creep;
 use Rung\Core\Response\Log;
 use Rung\Core\Response\ResponseJudge;
-use Rung\Core\Stage\Gatekeeper;
 use Rung\Core\Time\Moment;
 
 /** Applies all rules to a case at a moment. */

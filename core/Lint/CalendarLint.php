@@ -6,8 +6,9 @@ namespace Rung\Core\Lint;
 
 use Rung\Core\Calendar\Placed;
 use Rung\Core\Calendar\Slot;
+use Rung\Core\Catalogue\LintKey;
 use Rung\Core\Dose\Prescription;
-use Rung\Core\Words\TimeWords;
+use Rung\Core\Time\TimeWords;
 
 /** What can be said of the days on which a stage is done. */
 final class CalendarLint extends Notes

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Rung\Core\Lint;
 
-use Rung\Core\Catalogue\Directness;
-use Rung\Core\Catalogue\Exercise;
+use Rung\Core\Catalogue\LintKey;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
-use Rung\Core\Prescribe\Course;
+use Rung\Core\Evaluation\TrainingSummary;
+use Rung\Core\Exercise\Directness;
+use Rung\Core\Exercise\Exercise;
 
 /** What can be said of a case that has begun: how its doses were answered. */
 final class CourseLint extends Notes
@@ -33,7 +34,7 @@ final class CourseLint extends Notes
         }
     }
 
-    private function reserve(Course $course): void
+    private function reserve(TrainingSummary $course): void
     {
         $reps = $this->limit(LintKey::EasyHighReps, 'reps');
         $most = $this->limit(LintKey::EasyHighReps, 'reserve');

@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace Rung\Core\Lint;
 
-use Rung\Core\CaseFile\Structure;
-use Rung\Core\Catalogue\Directness;
-use Rung\Core\Catalogue\Exercise;
-use Rung\Core\Catalogue\LeverArm;
-use Rung\Core\Catalogue\Position;
-use Rung\Core\Catalogue\Region;
+use Rung\Core\Catalogue\LintKey;
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Exercise\Directness;
+use Rung\Core\Exercise\Exercise;
+use Rung\Core\Exercise\LeverArm;
+use Rung\Core\Exercise\Position;
+use Rung\Core\Exercise\Region;
+use Rung\Core\Record\Structure;
 
 /** What can be said of a stage's doses by themselves. */
 final class DoseLint extends Notes

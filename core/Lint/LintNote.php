@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rung\Core\Lint;
 
+use Rung\Core\Catalogue\LintKey;
+
 /** One thing pointed out, with its numbers in words. */
 final readonly class LintNote
 {

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Rung\Core\Lint;
 
 use Rung\Core\Calendar\Placed;
+use Rung\Core\CaseFile\ResponseRule;
 use Rung\Core\Catalogue\Catalogue;
-use Rung\Core\Catalogue\Exercise;
 use Rung\Core\Catalogue\StructureInfo;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Evaluation\TrainingSummary;
+use Rung\Core\Exercise\Exercise;
 use Rung\Core\Plan\PlanStage;
-use Rung\Core\Prescribe\Course;
-use Rung\Core\Response\ResponseRule;
 use Rung\Core\Time\Day;
 
 /** A stage as it is prescribed to somebody: all that lint looks at. */
@@ -38,7 +38,7 @@ final readonly class LintSubject
         public int|float|null $bodyMassKg = null,
         public int $daysSinceOpened = 0,
         /** How a case that has begun has gone. */
-        public ?Course $course = null,
+        public ?TrainingSummary $course = null,
     ) {}
 
     public function exercise(Prescription $prescription): ?Exercise

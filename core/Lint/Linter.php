@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rung\Core\Lint;
 
+use Rung\Core\Catalogue\LintKey;
+
 /** Points out what a careful colleague would (docs/rules.md, "Lint"). Nothing is forbidden by it. */
 final class Linter
 {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Lint;
 
+use Rung\Core\Catalogue\LintKey;
 use Rung\Core\Dose\Prescription;
 
 /** Gathers the notes of one look, with the titles and limits of the catalogue. */

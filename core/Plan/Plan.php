@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Rung\Core\Plan;
 
 use Rung\Core\Calendar\Weekday;
-use Rung\Core\CaseFile\Goal;
 use Rung\Core\Catalogue\Catalogue;
-use Rung\Core\Catalogue\Exercise;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Exercise\Exercise;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\Goal;
 use Rung\Core\Stage\Stage;
 use Rung\Core\Time\Day;
 

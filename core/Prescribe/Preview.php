@@ -8,19 +8,21 @@ use Rung\Core\Attention\WeekLoad;
 use Rung\Core\Calendar\Placed;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\Calendar\Weekday;
+use Rung\Core\CaseFile\ResponseRule;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\StructureInfo;
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Evaluation\TrainingSummary;
 use Rung\Core\Lint\Linter;
 use Rung\Core\Lint\LintNote;
 use Rung\Core\Lint\LintSubject;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanCalendar;
-use Rung\Core\Response\ResponseRule;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\DoseWords;
 use Rung\Core\Words\PlanWords;
+use Rung\Core\Words\StageChangeWords;
 
 /** All that follows from a stage as it is about to be prescribed; nothing is stored. */
 final readonly class Preview
@@ -32,8 +34,8 @@ final readonly class Preview
     /** @param list<Placed> $calendar of the first two weeks */
     private function __construct(
         public StageDraft $draft,
-        public StageChange $change,
-        private Course $course,
+        public StageChangeWords $change,
+        private TrainingSummary $course,
         private Catalogue $catalogue,
         private StructureInfo $structure,
         public array $calendar,
@@ -50,7 +52,7 @@ final readonly class Preview
     public static function of(
         Plan $plan,
         StageDraft $draft,
-        Course $course,
+        TrainingSummary $course,
         Catalogue $catalogue,
         StructureInfo $structure,
         ResponseRule $rule,
@@ -67,7 +69,7 @@ final readonly class Preview
 
         return new self(
             $draft,
-            StageChange::of($draft, $daysBefore, $catalogue),
+            StageChangeWords::of($draft, $daysBefore, $catalogue),
             $course,
             $catalogue,
             $structure,

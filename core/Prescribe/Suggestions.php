@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace Rung\Core\Prescribe;
 
-use Rung\Core\CaseFile\LoggedSet;
-use Rung\Core\CaseFile\StrengthTest;
 use Rung\Core\Catalogue\StructureInfo;
 use Rung\Core\Decision\Change;
 use Rung\Core\Decision\NextDose;
 use Rung\Core\Decision\Work;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Evaluation\TrainingSummary;
 use Rung\Core\Number;
+use Rung\Core\Record\LoggedSet;
+use Rung\Core\Record\StrengthTest;
 use Rung\Core\Strength\Strength;
+use Rung\Core\Time\TimeWords;
 use Rung\Core\Words\DoseWords;
-use Rung\Core\Words\TimeWords;
 
 /** Loads that follow from what was logged and tested, and the step that the progression would take next. */
 final class Suggestions
@@ -26,7 +27,7 @@ final class Suggestions
     private const PERCENT_A_POINT_OF_EFFORT = 10;
 
     /** @return list<Suggestion> */
-    public static function of(Prescription $prescription, Course $course, StructureInfo $structure): array
+    public static function of(Prescription $prescription, TrainingSummary $course, StructureInfo $structure): array
     {
         return [
             ...self::load($prescription, $course),
@@ -36,7 +37,7 @@ final class Suggestions
     }
 
     /** @return list<Suggestion> the load for the repetition maximum aimed at, or the maximum that the last sets tell */
-    private static function load(Prescription $prescription, Course $course): array
+    private static function load(Prescription $prescription, TrainingSummary $course): array
     {
         $done = $prescription->mode->isMoving() ? $course->doneOf($prescription) : null;
         $dose = $prescription->dose;
@@ -55,7 +56,7 @@ final class Suggestions
     }
 
     /** @return list<Suggestion> the band of a hold at a percentage of the measured maximum, or the effort that stands in for it */
-    private static function hold(Prescription $prescription, Course $course, StructureInfo $structure): array
+    private static function hold(Prescription $prescription, TrainingSummary $course, StructureInfo $structure): array
     {
         $percent = $prescription->dose->percent_mvc;
         if ($prescription->mode !== Mode::Isometric || $percent === null) {
@@ -74,7 +75,7 @@ final class Suggestions
     }
 
     /** @return list<Suggestion> */
-    private static function next(Prescription $prescription, Course $course): array
+    private static function next(Prescription $prescription, TrainingSummary $course): array
     {
         if ($prescription->progression === null) {
             return [];

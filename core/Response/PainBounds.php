@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Response;
 
-use Rung\Core\CaseFile\Entry;
+use Rung\Core\Record\Entry;
 
 /** The limits on the pain of an entry: its prescription's own, else the rule's. */
 final class PainBounds

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Rung\Core\Response;
 
-use Rung\Core\CaseFile\CheckIn;
-use Rung\Core\CaseFile\DoseChange;
-use Rung\Core\CaseFile\Session;
 use Rung\Core\Number;
+use Rung\Core\Record\CheckIn;
+use Rung\Core\Record\DoseChange;
+use Rung\Core\Record\Session;
+use Rung\Core\Record\Sign;
 use Rung\Core\Time\Moment;
 
 /** Judges every session of a log by its 24-hour response (docs/rules.md, "The 24-hour response"). */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Rung\Core\Response;
 
-use Rung\Core\CaseFile\CheckIn;
-use Rung\Core\CaseFile\Session;
 use Rung\Core\Number;
+use Rung\Core\Record\CheckIn;
+use Rung\Core\Record\Session;
 
 /** The 24-hour response of one session, judged; null where a figure is unknown. */
 final readonly class SessionResponse

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rung\Core\Response;
 
+use Rung\Core\Record\Sign;
+
 /** Picks the stop signs out of what was reported. */
 final class StopSigns
 {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Screening;
 
-use Rung\Core\Catalogue\Region;
+use Rung\Core\Exercise\Region;
 use Rung\Core\Input\ObjectNode;
 
 /** A sign that calls for a referral before any programme. */

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Rung\Core\Simulation;
 
-use Rung\Core\CaseFile\LoggedSet;
-use Rung\Core\CaseFile\Session;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Record\LoggedSet;
+use Rung\Core\Record\Session;
 use Rung\Core\Response\Verdict;
 
 /** What a play tells: stages, changes, and the weeks with their exercises. */

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace Rung\Core\Simulation;
 
 use Rung\Core\Calendar\Weekday;
-use Rung\Core\CaseFile\Goal;
-use Rung\Core\CaseFile\Purpose;
-use Rung\Core\CaseFile\Side;
-use Rung\Core\CaseFile\Structure;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\Goal;
+use Rung\Core\Record\Purpose;
+use Rung\Core\Record\Side;
+use Rung\Core\Record\Structure;
 use Rung\Core\Start\Findings;
 use Rung\Core\Time\Day;
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Rung\Core\Simulation;
 
-use Rung\Core\CaseFile\Structure;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Decision\Work;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Record\Structure;
 use Rung\Core\Strength\Strength;
 
 /** Finds loads as an athlete does in the room, by what could be lifted once, and keeps to what was lifted last. */

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Rung\Core\Simulation;
 
 use Random\Randomizer;
-use Rung\Core\CaseFile\Entry;
-use Rung\Core\CaseFile\LoggedSet;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Record\Entry;
+use Rung\Core\Record\LoggedSet;
 
 /**
  * A made-up athlete who answers sessions and mornings: a tissue with a capacity that loading

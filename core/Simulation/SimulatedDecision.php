@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Rung\Core\Simulation;
 
+use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Evaluation\Evaluation;
-use Rung\Core\Plan\PlanStep;
 
 /** A decision that the simulated practitioner made, with what it rested on. */
 final readonly class SimulatedDecision

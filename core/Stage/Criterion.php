@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Rung\Core\Stage;
 
-use Rung\Core\CaseFile\Record;
 use Rung\Core\Dose\Dose;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\Record;
 
 /** One criterion of a gate; the fields that its type does not have are null (docs/rules.md, "The gate of a stage"). */
 final readonly class Criterion

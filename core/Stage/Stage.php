@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Rung\Core\Stage;
 
-use Rung\Core\CaseFile\Goal;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\Goal;
 
 /** A stage of a programme: what is done in it, and what opens the gate to the next. */
 final readonly class Stage

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rung\Core\Start;
 
+use Rung\Core\Record\Irritability;
+
 /** What was found at intake; null where unknown. */
 final readonly class Findings
 {

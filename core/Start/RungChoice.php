@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Rung\Core\Start;
 
-use Rung\Core\Catalogue\Exercise;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Exercise\Exercise;
 
 /** The exercise with which a prescription of the plan begins, and why. */
 final readonly class RungChoice

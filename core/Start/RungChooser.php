@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Rung\Core\Start;
 
-use Rung\Core\CaseFile\Structure;
 use Rung\Core\Catalogue\Catalogue;
-use Rung\Core\Catalogue\Directness;
-use Rung\Core\Catalogue\Exercise;
-use Rung\Core\Catalogue\Position;
 use Rung\Core\Catalogue\StructureInfo;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Exercise\Directness;
+use Rung\Core\Exercise\Exercise;
+use Rung\Core\Exercise\Position;
+use Rung\Core\Record\Structure;
 
 /**
  * Chooses the exercise for a rung of a ladder (docs/rules.md, "The first exercise"): those that load

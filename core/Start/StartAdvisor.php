@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Rung\Core\Start;
 
-use Rung\Core\CaseFile\Goal;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Number;
+use Rung\Core\Record\Goal;
+use Rung\Core\Record\Irritability;
 
 /** Proposes the stage and the rung to begin with (docs/rules.md, "Where to begin"). */
 final class StartAdvisor

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rung\Core\Start;
 
+use Rung\Core\Record\Irritability;
+
 /** Where to begin, as it is proposed. */
 final readonly class StartProposal
 {

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Rung\Core\Start;
 
-use Rung\Core\CaseFile\Goal;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\Goal;
 use Rung\Core\Stage\Stage;
 
 /** A stage as far as the start needs to know it. */

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Rung\Core\Strength;
 
-use Rung\Core\CaseFile\Side;
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Number;
+use Rung\Core\Record\Side;
 
 /** Answers a strength request (docs/formats/case-file.md, "Strength"). */
 final class StrengthRequest

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace Rung\Core\Words;
 
-use Rung\Core\CaseFile\LoggedSet;
+use Rung\Core\Acceptance\LoadSource;
+use Rung\Core\Acceptance\NextLoad;
 use Rung\Core\Dose\Limbs;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Dose\Starts;
-use Rung\Core\Plan\LoadSource;
-use Rung\Core\Plan\NextLoad;
+use Rung\Core\Record\LoggedSet;
+use Rung\Core\Time\TimeWords;
 
 /** A dose in words and signs that a practitioner would write on a sheet. */
 final class DoseWords

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Words;
 
+use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Attention\AttentionReason;
 use Rung\Core\Decision\ActionKind;
 use Rung\Core\Decision\ActionReason;
@@ -11,17 +12,17 @@ use Rung\Core\Decision\Asked;
 use Rung\Core\Decision\Because;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Gate\CriterionOutlook;
 use Rung\Core\Number;
-use Rung\Core\Plan\PlanStep;
+use Rung\Core\Record\Sign;
 use Rung\Core\Response\SessionResponse;
-use Rung\Core\Response\Sign;
 use Rung\Core\Response\Verdict;
 use Rung\Core\Response\VerdictReason;
-use Rung\Core\Stage\CriterionOutlook;
 use Rung\Core\Stage\CriterionResult;
 use Rung\Core\Stage\CriterionState;
 use Rung\Core\Stage\CriterionType;
 use Rung\Core\Time\Day;
+use Rung\Core\Time\TimeWords;
 
 /** Says what an evaluation found in words for a practitioner, every number in its place. */
 final class EvaluationWords

@@ -11,6 +11,7 @@ use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Number;
 use Rung\Core\Response\PainBounds;
 use Rung\Core\Response\SessionResponse;
+use Rung\Core\Time\TimeWords;
 
 /** Every number that a proposal rests on: the answers it looks at, the run that it counts, the weekly means. */
 final class Grounds

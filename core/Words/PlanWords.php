@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Rung\Core\Words;
 
 use Rung\Core\Calendar\Slot;
-use Rung\Core\CaseFile\Goal;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Record\Goal;
 use Rung\Core\Stage\Criterion;
 use Rung\Core\Stage\CriterionType;
 use Rung\Core\Stage\Stage;

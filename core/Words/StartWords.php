@@ -6,8 +6,8 @@ namespace Rung\Core\Words;
 
 use Rung\Core\Calendar\Slot;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Record\Irritability;
 use Rung\Core\Start\Findings;
-use Rung\Core\Start\Irritability;
 use Rung\Core\Start\Measure;
 use Rung\Core\Start\RungChoice;
 use Rung\Core\Start\RungLevel;

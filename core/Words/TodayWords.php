@@ -5,19 +5,20 @@ declare(strict_types=1);
 namespace Rung\Core\Words;
 
 use Rung\Core\Calendar\Slot;
-use Rung\Core\CaseFile\LoggedSet;
-use Rung\Core\CaseFile\Session;
 use Rung\Core\Decision\Asked;
 use Rung\Core\Decision\Because;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Gate\CriterionOutlook;
 use Rung\Core\Number;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
-use Rung\Core\Stage\CriterionOutlook;
+use Rung\Core\Record\LoggedSet;
+use Rung\Core\Record\Session;
 use Rung\Core\Stage\CriterionState;
 use Rung\Core\Stage\CriterionType;
 use Rung\Core\Time\Day;
+use Rung\Core\Time\TimeWords;
 
 /** What an athlete reads: why today is what it is, what is missing on the ladder, and what has been gained. */
 final class TodayWords

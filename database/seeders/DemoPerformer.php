@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use Rung\Core\CaseFile\Goal;
-use Rung\Core\CaseFile\Side;
-use Rung\Core\CaseFile\Structure;
+use Rung\Core\Record\Goal;
+use Rung\Core\Record\Side;
+use Rung\Core\Record\Structure;
 use Rung\Core\Simulation\Story;
 
 /** A made-up performer of the demo practice and the story of the case. */

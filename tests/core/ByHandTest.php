@@ -6,12 +6,10 @@ namespace Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rung\Core\Acceptance\Acceptance;
+use Rung\Core\Acceptance\Flare;
 use Rung\Core\Attention\WeekLoad;
 use Rung\Core\Calendar\Weekday;
-use Rung\Core\CaseFile\Entry;
-use Rung\Core\CaseFile\LoggedSet;
-use Rung\Core\CaseFile\Session;
-use Rung\Core\CaseFile\SessionKind;
 use Rung\Core\Decision\Work;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
@@ -20,15 +18,17 @@ use Rung\Core\Evaluation\Evaluator;
 use Rung\Core\Evaluation\SecondOpinions;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
-use Rung\Core\Plan\Acceptance;
-use Rung\Core\Plan\Flare;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanCalendar;
 use Rung\Core\Plan\PlanStage;
-use Rung\Core\Prescribe\StageChange;
 use Rung\Core\Prescribe\StageDraft;
+use Rung\Core\Record\Entry;
+use Rung\Core\Record\LoggedSet;
+use Rung\Core\Record\Session;
+use Rung\Core\Record\SessionKind;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\Moment;
+use Rung\Core\Words\StageChangeWords;
 use Rung\Core\Words\TodayWords;
 
 /** What holds of prescribing by hand and of flares whatever the case: nothing changes unsaid, nothing grows, what rests is not asked for. */
@@ -56,11 +56,11 @@ final class ByHandTest extends TestCase
     {
         $plan = Support::catalogue()->programme('knee_four_stage')->plan;
         $same = self::draft($plan, 'slow', static fn(array $one): array => $one);
-        self::assertTrue(StageChange::of($same, Weekday::cases(), Support::catalogue())->isNone());
+        self::assertTrue(StageChangeWords::of($same, Weekday::cases(), Support::catalogue())->isNone());
         // An upper end stands beside its lower one, and a step beside an upper end.
         $beside = ['hold_to_s' => ['hold_s' => 30], 'work_to_s' => ['work_s' => 60], 'grow_by' => ['reps_to' => 30], 'grow_after' => ['reps_to' => 30]][$field] ?? [];
         $changed = self::draft($plan, 'slow', static fn(array $one, int $i): array => $i === 0 ? ['dose' => [$field => $value] + $beside + (array) $one['dose']] + $one : $one);
-        $note = StageChange::of($changed, Weekday::cases(), Support::catalogue())->note();
+        $note = StageChangeWords::of($changed, Weekday::cases(), Support::catalogue())->note();
         $title = Support::catalogue()->titleOf($changed->stage->stage->prescriptions[0]->exercise);
         self::assertStringStartsWith("$title: ", $note);
         self::assertStringContainsString(is_array($value) ? '→' : (string) (is_scalar($value) ? $value : ''), $note);
@@ -70,7 +70,7 @@ final class ByHandTest extends TestCase
     public function testSidesCuesPainLimitsOrderRhythmDaysAndKindsOfSessionDoNotChangeUnsaid(): void
     {
         $plan = Support::catalogue()->programme('knee_four_stage')->plan;
-        $note = static fn(callable $change, array $more = []): string => StageChange::of(self::draft($plan, 'springs', $change, $more), Weekday::cases(), Support::catalogue())->note();
+        $note = static fn(callable $change, array $more = []): string => StageChangeWords::of(self::draft($plan, 'springs', $change, $more), Weekday::cases(), Support::catalogue())->note();
         $first = static fn(array $fields): callable => static fn(array $one, int $i): array => $i === 0 ? $fields + $one : $one;
         $as = static fn(array $one): array => $one;
         foreach ([
@@ -88,7 +88,7 @@ final class ByHandTest extends TestCase
         $stage = $plan->stage('springs');
         self::assertNotNull($stage);
         $turned = Json::read((string) json_encode(['stage' => 'springs', 'prescriptions' => array_map(static fn(Prescription $one): array => $one->toArray(), array_reverse($stage->stage->prescriptions))]), self::reader($plan));
-        self::assertStringStartsWith('Order: ', StageChange::of($turned, Weekday::cases(), Support::catalogue())->note());
+        self::assertStringStartsWith('Order: ', StageChangeWords::of($turned, Weekday::cases(), Support::catalogue())->note());
     }
 
     public function testNewKeysAreNeverThoseOfAnythingThatThePlanHasOrHad(): void

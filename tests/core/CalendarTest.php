@@ -8,7 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use Rung\Core\CaseFile\PlannedSession;
+use Rung\Core\Record\PlannedSession;
 use Rung\Core\Simulation\Temper;
 
 /** The calendar's rhythms, case by case, and the simulated athlete that the demo practice is played by. */

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use PHPUnit\Framework\TestCase;
-use Rung\Core\CaseFile\LoggedSet;
+use Rung\Core\Acceptance\CarriedLoads;
+use Rung\Core\Acceptance\ChangeNote;
+use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Evaluation\Evaluator;
-use Rung\Core\Plan\CarriedLoads;
-use Rung\Core\Plan\ChangeNote;
-use Rung\Core\Plan\PlanStep;
+use Rung\Core\Record\LoggedSet;
 use Rung\Core\Strength\Strength;
 use Rung\Core\Time\Moment;
 

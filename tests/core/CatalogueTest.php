@@ -7,18 +7,18 @@ namespace Tests\Core;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Rung\Core\CaseFile\Structure;
 use Rung\Core\Catalogue\CatalogueCheck;
-use Rung\Core\Catalogue\Comparison;
-use Rung\Core\Catalogue\Directness;
-use Rung\Core\Catalogue\Exercise;
 use Rung\Core\Catalogue\LibraryFile;
+use Rung\Core\Catalogue\LintKey;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\School;
 use Rung\Core\Catalogue\Search;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Exercise\Directness;
+use Rung\Core\Exercise\Exercise;
 use Rung\Core\Input\InvalidInput;
-use Rung\Core\Lint\LintKey;
+use Rung\Core\Record\Structure;
+use Rung\Core\Words\Comparison;
 use Rung\Core\Words\GrowthWords;
 
 /** The clinical content: every document has its form, and nothing names what is not there. */

@@ -6,9 +6,9 @@ namespace Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Rung\Core\CaseFile\Structure;
-use Rung\Core\Catalogue\Position;
 use Rung\Core\Dose\Mode;
+use Rung\Core\Exercise\Position;
+use Rung\Core\Record\Structure;
 
 /** A programme played forward does over weeks what its school does. */
 final class CoursesTest extends TestCase

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use PHPUnit\Framework\TestCase;
+use Rung\Core\Acceptance\LoadSource;
+use Rung\Core\Acceptance\NextLoad;
 use Rung\Core\Dose\Prescription;
-use Rung\Core\Plan\LoadSource;
-use Rung\Core\Plan\NextLoad;
 use Rung\Core\Words\DoseWords;
 
 /** Where the weight of the next session comes from, and how it is told. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use Rung\Core\CaseFile\Structure;
+use Rung\Core\Record\Structure;
 
 /**
  * Plays programmes through bin/rung, and finds what is asked about in the answer.

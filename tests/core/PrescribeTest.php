@@ -6,43 +6,43 @@ namespace Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rung\Core\Acceptance\Acceptance;
+use Rung\Core\Acceptance\Flare;
 use Rung\Core\Calendar\Weekday;
 use Rung\Core\CaseFile\CaseFile;
-use Rung\Core\CaseFile\CheckIn;
-use Rung\Core\CaseFile\Entry;
-use Rung\Core\CaseFile\Goal;
-use Rung\Core\CaseFile\LoggedSet;
-use Rung\Core\CaseFile\Participation;
-use Rung\Core\CaseFile\PlannedSession;
-use Rung\Core\CaseFile\Session;
-use Rung\Core\CaseFile\SessionKind;
-use Rung\Core\CaseFile\Structure;
 use Rung\Core\Decision\WorkDone;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\Evaluator;
+use Rung\Core\Evaluation\TrainingSummary;
+use Rung\Core\Gate\CriterionOutlook;
+use Rung\Core\Gate\GateOutlook;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
-use Rung\Core\Plan\Acceptance;
-use Rung\Core\Plan\Flare;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
-use Rung\Core\Prescribe\Course;
 use Rung\Core\Prescribe\Preview;
 use Rung\Core\Prescribe\StageDraft;
 use Rung\Core\Prescribe\Suggestion;
-use Rung\Core\Stage\CriterionOutlook;
+use Rung\Core\Record\CheckIn;
+use Rung\Core\Record\Entry;
+use Rung\Core\Record\Goal;
+use Rung\Core\Record\LoggedSet;
+use Rung\Core\Record\Participation;
+use Rung\Core\Record\PlannedSession;
+use Rung\Core\Record\Session;
+use Rung\Core\Record\SessionKind;
+use Rung\Core\Record\Structure;
 use Rung\Core\Stage\CriterionState;
 use Rung\Core\Stage\CriterionType;
 use Rung\Core\Stage\EvidenceDay;
-use Rung\Core\Stage\GateOutlook;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\Moment;
+use Rung\Core\Time\TimeWords;
 use Rung\Core\Words\EvaluationWords;
 use Rung\Core\Words\Ground;
 use Rung\Core\Words\Grounds;
-use Rung\Core\Words\TimeWords;
 
 /** Prescribing by hand, the flare, the gate along time, and the numbers that a proposal rests on. */
 final class PrescribeTest extends TestCase
@@ -143,7 +143,7 @@ final class PrescribeTest extends TestCase
     {
         foreach (range(1, self::CASES) as $seed) {
             $evaluation = Evaluator::evaluate(RandomCase::of($seed), Moment::fromIso(Support::NOW));
-            $course = Course::fromJson((string) json_encode(Course::of($evaluation)->toArray()));
+            $course = TrainingSummary::fromJson((string) json_encode(TrainingSummary::of($evaluation)->toArray()));
             $work = $evaluation->work;
             self::assertSame($work->weekOfStage(), $course->weekOfStage());
             foreach ($evaluation->log->prescriptions as $one) {
@@ -164,7 +164,7 @@ final class PrescribeTest extends TestCase
             static fn(Suggestion $one): string => ($one->field ?? '') . '|' . ($one->value ?? '') . '|' . $one->words,
             \Rung\Core\Prescribe\Suggestions::of(
                 self::prescription(['key' => 'press', 'exercise' => $exercise, 'mode' => $mode, 'dose' => $dose + ['sets' => 3, 'reps' => 8, 'rest_s' => 60], 'progression' => null]),
-                Course::of($case->at(9)),
+                TrainingSummary::of($case->at(9)),
                 Support::catalogue()->structure(Structure::PatellarTendon),
             ),
         );
@@ -309,7 +309,7 @@ final class PrescribeTest extends TestCase
         return Preview::of(
             $plan,
             $draft,
-            Course::of($evaluation),
+            TrainingSummary::of($evaluation),
             Support::catalogue(),
             Support::catalogue()->structure(Structure::PatellarTendon),
             $evaluation->log->file->response_rule,

@@ -6,13 +6,13 @@ namespace Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rung\Core\Acceptance\Acceptance;
 use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\Decision\ActionKind;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\Evaluator;
 use Rung\Core\Evaluation\SecondOpinions;
 use Rung\Core\Number;
-use Rung\Core\Plan\Acceptance;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Time\Moment;
 use Rung\Core\Time\Zone;

@@ -6,13 +6,13 @@ namespace Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Rung\Core\CaseFile\Goal;
-use Rung\Core\CaseFile\Structure;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Record\Goal;
+use Rung\Core\Record\Structure;
 use Rung\Core\Screening\FoundRisk;
 use Rung\Core\Stage\Criterion;
 use Rung\Core\Start\Findings;

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use PHPUnit\Framework\TestCase;
-use Rung\Core\CaseFile\Session;
+use Rung\Core\Gate\GateOutlook;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
-use Rung\Core\Stage\GateOutlook;
+use Rung\Core\Record\Session;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\TodayWords;
 

@@ -14,28 +14,28 @@ use App\Models\StrengthTest;
 use App\Support\CatalogueShelf;
 use App\Support\Standing;
 use Carbon\CarbonImmutable;
+use Rung\Core\Acceptance\Acceptance;
+use Rung\Core\Acceptance\NextLoad;
 use Rung\Core\Attention\WeekLoad;
 use Rung\Core\Calendar\Placed;
-use Rung\Core\CaseFile\Structure;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\School;
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
-use Rung\Core\Lint\Irritation;
+use Rung\Core\Evaluation\Irritation;
+use Rung\Core\Evaluation\TrainingSummary;
+use Rung\Core\Gate\CriterionOutlook;
+use Rung\Core\Gate\GateOutlook;
 use Rung\Core\Lint\Linter;
 use Rung\Core\Lint\LintNote;
 use Rung\Core\Lint\LintSubject;
 use Rung\Core\Number;
-use Rung\Core\Plan\Acceptance;
-use Rung\Core\Plan\NextLoad;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
-use Rung\Core\Prescribe\Course;
-use Rung\Core\Stage\CriterionOutlook;
+use Rung\Core\Record\Structure;
 use Rung\Core\Stage\EvidenceDay;
-use Rung\Core\Stage\GateOutlook;
 use Rung\Core\Strength\Strength;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\DoseWords;
@@ -296,7 +296,7 @@ final class CasePage
             sessionMinutes: $case->session_minutes,
             bodyMassKg: $case->athlete->body_mass_kg,
             daysSinceOpened: $today->daysSince(Day::fromIso($case->opened_on)),
-            course: Course::of($evaluation),
+            course: TrainingSummary::of($evaluation),
         ));
     }
 

@@ -6,13 +6,13 @@ namespace App\Http\Resources;
 
 use App\Models\CareCase;
 use App\Support\CatalogueShelf;
+use Rung\Core\Acceptance\Acceptance;
 use Rung\Core\Catalogue\School;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\SecondOpinions;
-use Rung\Core\Plan\Acceptance;
 use Rung\Core\Response\SessionResponse;
+use Rung\Core\Time\TimeWords;
 use Rung\Core\Words\EvaluationWords;
-use Rung\Core\Words\TimeWords;
 
 /** What every school would say of the same log, where they part and why. */
 final class OpinionsPage

@@ -23,9 +23,9 @@ use App\Support\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use Rung\Core\CaseFile\StrengthTest;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\StrengthTest;
 use Rung\Core\Time\Day;
 
 /** Opening a case, and looking at one. */

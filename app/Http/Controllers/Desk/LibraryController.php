@@ -15,13 +15,13 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Rung\Core\Catalogue\Catalogue;
-use Rung\Core\Catalogue\Comparison;
-use Rung\Core\Catalogue\Exercise;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\School;
 use Rung\Core\Catalogue\Search;
+use Rung\Core\Exercise\Exercise;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Words\Comparison;
 
 /** The library: what ships with Rung and the practice's own over it. */
 final class LibraryController extends Controller

@@ -21,9 +21,9 @@ use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
-use Rung\Core\CaseFile\CheckIn;
-use Rung\Core\CaseFile\Session;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\CheckIn;
+use Rung\Core\Record\Session;
 
 /** What the athlete is to do now, and what the athlete answers. */
 final class TodayController extends Controller

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Words;
+
+use Rung\Core\Calendar\Weekday;
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Plan\PlanStage;
+use Rung\Core\Prescribe\StageDraft;
+
+/** What differs between two forms of a stage: in words for the record and the athlete, and which doses changed. */
+final readonly class StageChangeWords
+{
+    /**
+     * @param array<string, string> $notes by prescription, in the new order, what was left out last
+     * @param list<string> $plain what concerns the whole stage
+     */
+    private function __construct(public array $notes, public array $plain) {}
+
+    /** @param list<Weekday> $daysBefore the days of the week in force */
+    public static function of(StageDraft $draft, array $daysBefore, Catalogue $catalogue): self
+    {
+        [$before, $after] = [$draft->before, $draft->stage];
+        $notes = [];
+        foreach ($after->stage->prescriptions as $new) {
+            $old = $before->stage->prescription($new->key);
+            $words = self::words($old, $new, $after, $catalogue);
+            if ($words !== null) {
+                $notes[$new->key] = $words;
+            }
+        }
+        foreach ($before->stage->prescriptions as $old) {
+            if ($after->stage->prescription($old->key) === null) {
+                $notes[$old->key] = 'Left out: ' . $catalogue->titleOf($old->exercise);
+            }
+        }
+
+        return new self($notes, self::plainNotes($draft, $daysBefore, $catalogue));
+    }
+
+    public function isNone(): bool
+    {
+        return $this->notes === [] && $this->plain === [];
+    }
+
+    /** The note of the change, as it is written for the practitioner to edit. */
+    public function note(): string
+    {
+        return implode('; ', [...array_values($this->notes), ...$this->plain]);
+    }
+
+    private static function words(?Prescription $old, Prescription $new, PlanStage $after, Catalogue $catalogue): ?string
+    {
+        $title = $catalogue->titleOf($new->exercise);
+        if ($old === null) {
+            return "Added: $title, " . DoseWords::of($new);
+        }
+        if ($old->exercise !== $new->exercise) {
+            return "{$catalogue->titleOf($old->exercise)} → $title, " . DoseWords::of($new);
+        }
+        $told = array_filter([
+            DoseWords::difference($old, $new),
+            $old->limbs === $new->limbs ? '' : DoseWords::limbs($old->limbs) . ' → ' . DoseWords::limbs($new->limbs),
+            $old->slot === $new->slot ? '' : 'now in ' . lcfirst($after->slot($new->slot)?->name() ?? (string) $new->slot),
+            $old->pain?->toArray() == $new->pain?->toArray() ? '' : 'other pain limits',
+            $old->cue === $new->cue ? '' : 'new cue',
+        ], static fn(string $part): bool => $part !== '');
+
+        return $told === [] ? null : "$title: " . implode(', ', $told);
+    }
+
+    /**
+     * @param list<Weekday> $daysBefore
+     *
+     * @return list<string>
+     */
+    private static function plainNotes(StageDraft $draft, array $daysBefore, Catalogue $catalogue): array
+    {
+        [$before, $after] = [$draft->before, $draft->stage];
+        $plain = $draft->endsRest ? ['The rest is over'] : [];
+        $kept = static fn(PlanStage $one, PlanStage $other): array => array_values(array_filter(
+            array_column($one->stage->prescriptions, 'key'),
+            static fn(string $key): bool => $other->stage->prescription($key) !== null,
+        ));
+        if ($kept($after, $before) !== $kept($before, $after)) {
+            $plain[] = 'Order: ' . implode(', ', array_map(static fn(Prescription $one): string => $catalogue->titleOf($one->exercise), $after->stage->prescriptions));
+        }
+        if ($before->rhythm->toArray() !== $after->rhythm->toArray()) {
+            $plain[] = 'Rhythm: ' . PlanWords::rhythm($before) . ' → ' . PlanWords::rhythm($after);
+        }
+        $names = static fn(array $days): array => array_values(array_filter(
+            array_map(static fn(Weekday $day): string => $day->value, Weekday::cases()),
+            static fn(string $day): bool => in_array($day, array_column($days, 'value'), true),
+        ));
+        if ($names($daysBefore) !== $names($draft->available)) {
+            $plain[] = 'Days: ' . implode(' ', array_map(ucfirst(...), $names($draft->available)));
+        }
+
+        return $plain;
+    }
+}
