@@ -15,12 +15,12 @@ use App\Support\Clock;
 use App\Support\Standing;
 use Rung\Core\Acceptance\Acceptance;
 use Rung\Core\Acceptance\CarriedLoads;
-use Rung\Core\Acceptance\ChangeNote;
 use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Time\TimeWords;
+use Rung\Core\Words\ChangeWords;
 use Rung\Core\Words\EvaluationWords;
 
 /**
@@ -79,7 +79,7 @@ final class DecideCase
             $case->forceFill(['closed_on' => $evaluation->log->today->toIso()])->save();
         }
 
-        return [EvaluationWords::headline($evaluation, $step), $undo];
+        return [EvaluationWords::headline($evaluation, $step, $this->shelf->forCase($case, $plan)), $undo];
     }
 
     /** @return array{string, TakenBack} */
@@ -90,10 +90,10 @@ final class DecideCase
         if ($stage === null || $stage->key === $evaluation->log->stage->key) {
             throw InvalidInput::at('/stage', 'must name another stage of the plan');
         }
-        $step = (new CarriedLoads($evaluation, $this->shelf->forCase($case, $plan)))->into($plan, $stage->key);
+        $step = (new CarriedLoads($evaluation))->into($plan, $stage->key);
         $undo = $this->putInForce($case, $by, $step, $evaluation, '');
 
-        return [implode(', with what was lifted: ', array_filter(["Moved by hand to $stage->title", self::words($step)])), $undo];
+        return [implode(', with what was lifted: ', array_filter(["Moved by hand to $stage->title", $this->words($case, $step)])), $undo];
     }
 
     /** @return array{string, TakenBack} */
@@ -156,7 +156,7 @@ final class DecideCase
             $this->message->handle($case, $by, MessageKind::Advice, $advice);
         }
 
-        return ['Flare plan: ' . implode('; ', array_filter([self::words($step), $advice === '' ? '' : 'advice sent'])), $undo];
+        return ['Flare plan: ' . implode('; ', array_filter([$this->words($case, $step), $advice === '' ? '' : 'advice sent'])), $undo];
     }
 
     /** @return array{string, TakenBack} */
@@ -176,13 +176,13 @@ final class DecideCase
     private function putInForce(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $why): TakenBack
     {
         $entered = $step->enterStage === null ? [] : ['New stage: ' . Standing::stageTitle($evaluation, $step->enterStage)];
-        $note = implode('; ', array_filter([...$entered, self::words($step)]));
+        $note = implode('; ', array_filter([...$entered, $this->words($case, $step)]));
 
         return $this->force->handle($case, $by, $step, $evaluation, $note === '' ? 'The programme is finished' : $note, $why);
     }
 
-    private static function words(PlanStep $step): string
+    private function words(CareCase $case, PlanStep $step): string
     {
-        return implode('; ', array_map(static fn(ChangeNote $note): string => $note->words, $step->notes));
+        return (new ChangeWords($this->shelf->forCase($case, $step->plan)))->step($step);
     }
 }

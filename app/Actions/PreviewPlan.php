@@ -15,30 +15,33 @@ use Rung\Core\Prescribe\Preview;
 use Rung\Core\Prescribe\StageDraft;
 use Rung\Core\Record\Structure;
 use Rung\Core\Time\Day;
+use Rung\Core\Words\PreviewWords;
 
 /** What would follow from a stage as it is being prescribed, from what is kept with the case: the history is not read. */
 final class PreviewPlan
 {
     public function __construct(private readonly CatalogueShelf $shelf, private readonly RefreshStanding $standing) {}
 
-    public function of(CareCase $case, Plan $plan, StageDraft $draft): Preview
+    /** @return array<string, mixed> as the Prescribe screen shows it */
+    public function of(CareCase $case, Plan $plan, StageDraft $draft): array
     {
         $catalogue = $this->shelf->forCase($case, $plan);
-        $course = $case->course === null ? TrainingSummary::of($this->standing->evaluate($case)) : TrainingSummary::fromJson($case->course);
+        $summary = $case->course === null ? TrainingSummary::of($this->standing->evaluate($case)) : TrainingSummary::fromJson($case->course);
 
-        return Preview::of(
+        $preview = Preview::of(
             plan: $plan,
             draft: $draft,
-            course: $course,
+            summary: $summary,
             catalogue: $catalogue,
             structure: $catalogue->structure(Structure::from($case->structure)),
             rule: Json::read(json_encode($case->response_rule, JSON_THROW_ON_ERROR), ResponseRule::read(...)),
-            daysBefore: $case->weekdays($plan),
             blocked: $case->blockedDays(),
             events: $case->eventDays(),
             loweringOnly: ($catalogue->programmes[$case->programme] ?? null)->lowering_only ?? false,
             sessionMinutes: $case->session_minutes,
             daysSinceOpened: Clock::today($case->practice->timezone)->daysSince(Day::fromIso($case->opened_on)),
         );
+
+        return PreviewWords::of($preview, $case->weekdays($plan), $catalogue);
     }
 }

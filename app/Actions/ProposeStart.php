@@ -85,7 +85,7 @@ final class ProposeStart
      */
     public static function planFor(Start $start, ?SeverityScore $severity): Plan
     {
-        $plan = SeverityScore::into($severity, $start->plan->plan ?? new Plan([]))->keeping($start->catalogue);
+        $plan = SeverityScore::into($severity, $start->plan->plan ?? new Plan([]))->keeping($start->catalogue->ownExercises());
         foreach ($plan->stages as $stage) {
             if ($stage->stage->gate === []) {
                 throw InvalidInput::at('/severity', "is needed: the gate of {$stage->stage->title} looks at nothing else");

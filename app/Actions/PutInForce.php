@@ -35,7 +35,7 @@ final class PutInForce
             'practice_id' => $case->practice_id,
             'case_id' => $case->id,
             'version' => $case->nextVersion(),
-            'content' => json_encode($step->plan->remembering(Plan::fromJson($before->content))->keeping($this->shelf->of($case->practice_id))->toArray(), JSON_THROW_ON_ERROR),
+            'content' => json_encode($step->plan->remembering(Plan::fromJson($before->content))->keeping($this->shelf->of($case->practice_id)->ownExercises())->toArray(), JSON_THROW_ON_ERROR),
             'note' => $note,
             'why' => $why === '' ? null : $why,
             'valid_from' => $later?->toIso(),

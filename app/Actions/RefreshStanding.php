@@ -29,9 +29,10 @@ final class RefreshStanding
         $case->refresh();
         $evaluation = $this->evaluate($case);
         $plan = $case->plan();
-        $step = Acceptance::of($plan, $evaluation, $this->shelf->forCase($case, $plan));
+        $catalogue = $this->shelf->forCase($case, $plan);
+        $step = Acceptance::of($plan, $evaluation, $catalogue);
         $case->forceFill([
-            'standing' => Standing::forRound($evaluation, $step, $case->eventDays()),
+            'standing' => Standing::forRound($evaluation, $step, $catalogue, $case->eventDays()),
             'stage_title' => $evaluation->log->stage->title,
             'course' => json_encode(TrainingSummary::of($evaluation)->toArray(), JSON_THROW_ON_ERROR),
             'attention_group' => $evaluation->attention->group->value,

@@ -16,11 +16,10 @@ use App\Models\StageEntry;
 use App\Models\StrengthTest;
 use App\Models\TrainingSession;
 use App\Models\User;
+use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
-use Rung\Core\Acceptance\ChangeNote;
-use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Record\PlannedSession as Planned;
 use Rung\Core\Record\Record;
@@ -28,13 +27,17 @@ use Rung\Core\Record\Session;
 use Rung\Core\Record\StageEntry as Entered;
 use Rung\Core\Simulation\SimulatedHistory;
 use Rung\Core\Time\Day;
+use Rung\Core\Words\ChangeWords;
 use Rung\Core\Words\EvaluationWords;
 
 /** Stores a simulated history as the rows that people would have made. */
 final class StoreHistory
 {
+    public function __construct(private readonly CatalogueShelf $shelf) {}
+
     public function handle(CareCase $case, Plan $begun, SimulatedHistory $history, User $by): void
     {
+        $catalogue = $this->shelf->shipped;
         $own = ['practice_id' => $case->practice_id, 'case_id' => $case->id];
         $file = $history->file;
         $openedAt = CarbonImmutable::parse($case->opened_on . ' 09:00', $case->practice->timezone)->utc();
@@ -44,9 +47,9 @@ final class StoreHistory
         ]);
         foreach ($history->decisions as $i => $decision) {
             $at = Clock::utc($decision->evaluation->log->at);
-            $words = EvaluationWords::headline($decision->evaluation, $decision->step);
+            $words = EvaluationWords::headline($decision->evaluation, $decision->step, $catalogue);
             PlanVersion::query()->create($own + [
-                'version' => $i + 2, 'content' => self::json($decision->step->plan), 'note' => self::note($decision->step, $words), 'why' => EvaluationWords::because($decision->evaluation), 'author_id' => $by->id, 'created_at' => $at,
+                'version' => $i + 2, 'content' => self::json($decision->step->plan), 'note' => (new ChangeWords($catalogue))->step($decision->step) ?: $words, 'why' => EvaluationWords::because($decision->evaluation), 'author_id' => $by->id, 'created_at' => $at,
             ]);
             Decision::query()->create($own + [
                 'at' => $at, 'user_id' => $by->id, 'kind' => 'accept', 'words' => $words, 'reason' => null,
@@ -121,13 +124,6 @@ final class StoreHistory
         $then = array_filter($entered, static fn(Entered $one): bool => !$one->from->isAfter($day));
 
         return (end($then) ?: $entered[0])->stage;
-    }
-
-    private static function note(PlanStep $step, string $otherwise): string
-    {
-        $notes = implode('; ', array_map(static fn(ChangeNote $note): string => $note->words, $step->notes));
-
-        return $notes === '' ? $otherwise : $notes;
     }
 
     private static function json(Plan $plan): string

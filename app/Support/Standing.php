@@ -15,6 +15,7 @@ use Rung\Core\Response\SessionResponse;
 use Rung\Core\Stage\CriterionResult;
 use Rung\Core\Stage\Stage;
 use Rung\Core\Time\Day;
+use Rung\Core\Words\ChangeWords;
 use Rung\Core\Words\DoseWords;
 use Rung\Core\Words\EvaluationWords;
 
@@ -32,7 +33,7 @@ final class Standing
      *
      * @return array<string, mixed>
      */
-    public static function of(Evaluation $evaluation, PlanStep $step, array $events): array
+    public static function of(Evaluation $evaluation, PlanStep $step, Catalogue $catalogue, array $events): array
     {
         return [
             'at' => $evaluation->log->at->toIso(),
@@ -42,7 +43,7 @@ final class Standing
             'hooks' => self::hooks($evaluation, self::ROUND_DAYS),
             'action' => $evaluation->action->toArray()['kind'],
             'reason' => $evaluation->action->toArray()['reasons'][0],
-            'headline' => EvaluationWords::headline($evaluation, $step),
+            'headline' => EvaluationWords::headline($evaluation, $step, $catalogue),
             'because' => EvaluationWords::because($evaluation),
             'acceptable' => $step->changesAnything(),
             'group' => $evaluation->attention->group->value,
@@ -59,12 +60,12 @@ final class Standing
      *
      * @return array<string, mixed>
      */
-    public static function forRound(Evaluation $evaluation, PlanStep $step, array $events): array
+    public static function forRound(Evaluation $evaluation, PlanStep $step, Catalogue $catalogue, array $events): array
     {
-        return array_replace(self::of($evaluation, $step, $events), [
+        return array_replace(self::of($evaluation, $step, $catalogue, $events), [
             'ladder' => array_map(static fn(array $rung): array => array_replace($rung, [
                 'pegs' => $rung['state'] === 'current'
-                    ? array_map(static fn(CriterionResult $one): array => ['type' => $one->criterion->type->value, 'state' => $one->state->value], $evaluation->gate->criteria)
+                    ? array_map(static fn(CriterionResult $one): array => ['type' => $one->criterion->type()->value, 'state' => $one->state->value], $evaluation->gate->criteria)
                     : [],
             ]), self::ladder($evaluation)),
             'hooks' => array_map(
@@ -114,7 +115,7 @@ final class Standing
     public static function pegs(Evaluation $evaluation): array
     {
         return array_map(static fn(CriterionResult $result): array => [
-            'type' => $result->criterion->type->value,
+            'type' => $result->criterion->type()->value,
             'state' => $result->state->value,
             'words' => EvaluationWords::criterion($result),
         ], $evaluation->gate->criteria);
@@ -202,7 +203,7 @@ final class Standing
             return $title . DoseWords::of($note->after);
         }
 
-        return $note !== null ? $note->words : match ($proposal->change) {
+        return $note !== null ? (new ChangeWords($catalogue))->note($note) : match ($proposal->change) {
             Change::HoldAtCap => 'waits: this week has grown enough',
             Change::Unchanged => 'no change this week',
             Change::Growing => 'goes on growing by itself within what is prescribed',

@@ -19,8 +19,6 @@ use Rung\Core\Record\DoseChange;
 use Rung\Core\Record\DoseChangeKind;
 use Rung\Core\Record\LoggedSet;
 use Rung\Core\Time\Day;
-use Rung\Core\Time\TimeWords;
-use Rung\Core\Words\DoseWords;
 
 /** Works out what accepting a proposal, or a flare, does to the plan. */
 final class Acceptance
@@ -50,7 +48,7 @@ final class Acceptance
     {
         $kind = $evaluation->action->kind;
         if ($kind === ActionKind::Advance) {
-            return $evaluation->nextStage === null ? new PlanStep($plan, [], []) : (new CarriedLoads($evaluation, $catalogue))->into($plan, $evaluation->nextStage);
+            return $evaluation->nextStage === null ? new PlanStep($plan, [], []) : (new CarriedLoads($evaluation))->into($plan, $evaluation->nextStage);
         }
         if ($kind === ActionKind::Finish) {
             return new PlanStep($plan, [], [], finish: true);
@@ -89,7 +87,7 @@ final class Acceptance
         }
         if ($flare->restDays > 0) {
             $self->plan = $self->plan->restingAllUntil($today->plus($flare->restDays));
-            $self->notes[] = new ChangeNote(null, null, 'No loading until ' . TimeWords::day($today->plus($flare->restDays)));
+            $self->notes[] = new ChangeNote(ChangeNoteKind::NoLoading, until: $today->plus($flare->restDays));
         }
         if ($self->notes !== [] && $self->changes === []) {
             $self->changes[] = new DoseChange($evaluation->log->at, DoseChangeKind::Ease);
@@ -110,7 +108,7 @@ final class Acceptance
                 $this->plan = $this->plan->restingUntil($prescription->key, $until);
             }
         }
-        $this->notes[] = new ChangeNote(null, null, 'Holds only until ' . TimeWords::day($until));
+        $this->notes[] = new ChangeNote(ChangeNoteKind::HoldsOnly, until: $until);
         $isHold = static fn(Prescription $one): bool => $one->mode === Mode::Isometric;
         if (array_filter($stage->stage->prescriptions, $isHold) !== []) {
             return;
@@ -121,7 +119,7 @@ final class Acceptance
             $stage = $stage->withStage($stage->stage->withPrescriptions([...$stage->stage->prescriptions, $new]));
             $this->plan = $this->plan->withStage($stage);
             $this->changes[] = new DoseChange($this->evaluation->log->at, DoseChangeKind::Ease, $name);
-            $this->notes[] = new ChangeNote($hold, $new, 'Added: ' . $this->title($new) . ', ' . DoseWords::of($new));
+            $this->notes[] = new ChangeNote(ChangeNoteKind::Added, $hold, $new);
         }
     }
 
@@ -150,7 +148,7 @@ final class Acceptance
             Change::PreviousRung => $this->toRung($prescription, -1, $proposal->to, $kind),
             Change::WithinRange => $this->easeWithin($prescription),
             Change::AtBottom => $this->restOrStepBack($prescription, $kind),
-            default => $this->notes[] = new ChangeNote($prescription, null, $this->title($prescription) . ' stays as it is.'),
+            default => $this->notes[] = new ChangeNote(ChangeNoteKind::Unchanged, $prescription),
         };
     }
 
@@ -171,7 +169,7 @@ final class Acceptance
     private function easeWithin(Prescription $prescription): void
     {
         $this->changes[] = new DoseChange($this->evaluation->log->at, DoseChangeKind::Within, $prescription->key);
-        $this->notes[] = new ChangeNote($prescription, null, $this->title($prescription) . ': the next session asks for the lower end, ' . DoseWords::of($prescription) . '.');
+        $this->notes[] = new ChangeNote(ChangeNoteKind::LowerEnd, $prescription);
     }
 
     private function toRung(Prescription $prescription, int $steps, ?string $to, DoseChangeKind $kind): void
@@ -183,7 +181,7 @@ final class Acceptance
                 ? $prescription->withExercise($exercise->key, $exercise->mode, $exercise->limbs, $exercise->dose, null)
                 : $exercise->inPlaceOf($prescription), $kind);
         } elseif ($steps > 0) {
-            $this->notes[] = new ChangeNote($prescription, null, $this->title($prescription) . ' is the top of its ladder: choose what is next by hand.');
+            $this->notes[] = new ChangeNote(ChangeNoteKind::TopOfLadder, $prescription);
         } else {
             $this->restOrStepBack($prescription, $kind);
         }
@@ -195,13 +193,13 @@ final class Acceptance
         $this->changes[] = new DoseChange($this->evaluation->log->at, $kind, $prescription->key);
         if ($this->previousStage() !== null) {
             $this->stageBefore = true;
-            $this->notes[] = new ChangeNote($prescription, null, $this->title($prescription) . ' has no easier rung: back to the stage before.');
+            $this->notes[] = new ChangeNote(ChangeNoteKind::StageBefore, $prescription);
 
             return;
         }
         $days = $this->evaluation->log->file->response_rule->restDays();
         $this->plan = $this->plan->restingUntil($prescription->key, $this->evaluation->log->today->plus($days));
-        $this->notes[] = new ChangeNote($prescription, null, $this->title($prescription) . " rests for $days days, then is tried again.");
+        $this->notes[] = new ChangeNote(ChangeNoteKind::Rests, $prescription, days: $days);
     }
 
     /** A dose whose weight was left to be found says what was lifted, so that taking a raise back asks for that again. */
@@ -227,14 +225,7 @@ final class Acceptance
     {
         $this->plan = $this->plan->withPrescription($kind->raises() ? $after->raisedFrom(new RungDose($before->exercise, $this->asLifted($before))) : $after);
         $this->changes[] = new DoseChange($this->evaluation->log->at, $kind, $before->key);
-        $this->notes[] = new ChangeNote($before, $after, $after->exercise === $before->exercise
-            ? $this->title($before) . ': ' . DoseWords::difference($before, $after)
-            : $this->title($before) . ' → ' . $this->title($after) . ', ' . DoseWords::of($after));
-    }
-
-    private function title(Prescription $prescription): string
-    {
-        return $this->catalogue->titleOf($prescription->exercise);
+        $this->notes[] = new ChangeNote(ChangeNoteKind::Changed, $before, $after);
     }
 
     private function previousStage(): ?string

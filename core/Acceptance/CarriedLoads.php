@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Rung\Core\Acceptance;
 
-use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Decision\Work;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
@@ -12,7 +11,6 @@ use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\LoggedSet;
-use Rung\Core\Words\DoseWords;
 
 /**
  * What was lifted in one stage is carried into the next: an exercise that goes on there begins with the weight that its
@@ -20,7 +18,7 @@ use Rung\Core\Words\DoseWords;
  */
 final readonly class CarriedLoads
 {
-    public function __construct(private Evaluation $evaluation, private Catalogue $catalogue) {}
+    public function __construct(private Evaluation $evaluation) {}
 
     /** The step into a stage; one that lies before the present keeps the doses that it had. */
     public function into(Plan $plan, string $stage): PlanStep
@@ -33,8 +31,7 @@ final readonly class CarriedLoads
             if ($load !== null && $load !== $prescription->dose->load_kg) {
                 $carried = $prescription->withDose($prescription->dose->with(['load_kg' => $load]));
                 $plan = $plan->withPrescription($carried);
-                $title = $this->catalogue->titleOf($prescription->exercise);
-                $notes[] = new ChangeNote($prescription, $carried, "$title: " . DoseWords::difference($prescription, $carried));
+                $notes[] = new ChangeNote(ChangeNoteKind::LoadCarried, $prescription, $carried);
             }
         }
 

@@ -19,6 +19,7 @@ use Rung\Core\Record\Session;
 use Rung\Core\Record\SignOff;
 use Rung\Core\Record\StageEntry;
 use Rung\Core\Record\StrengthTest;
+use Rung\Core\Stage\OverPrescription;
 use Rung\Core\Stage\Stage;
 use Rung\Core\Time\Zone;
 
@@ -125,7 +126,7 @@ final class CaseFileReader
 
         foreach ($file->stages as $i => $stage) {
             foreach ($stage->gate as $j => $criterion) {
-                $named("stages/$i/gate/$j/prescription", $criterion->prescription, $prescriptions, 'a prescription of the file');
+                $named("stages/$i/gate/$j/prescription", $criterion instanceof OverPrescription ? $criterion->prescription() : null, $prescriptions, 'a prescription of the file');
             }
         }
         foreach ($file->stage_history as $i => $entry) {

@@ -90,6 +90,12 @@ final readonly class Catalogue
     }
 
     /** What people call an exercise; its key where the catalogue does not have it. */
+    /** @return array<string, Exercise> the practice's own exercises, by key */
+    public function ownExercises(): array
+    {
+        return array_filter($this->exercises, fn(Exercise $one): bool => isset($this->versions["exercise/$one->key"]));
+    }
+
     public function titleOf(string $exercise): string
     {
         return $this->exercises[$exercise]->title ?? $exercise;

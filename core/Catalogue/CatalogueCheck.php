@@ -11,7 +11,11 @@ use Rung\Core\Dose\Prescription;
 use Rung\Core\Exercise\Exercise;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Stage\Criterion;
-use Rung\Core\Stage\CriterionType;
+use Rung\Core\Stage\ExercisePain;
+use Rung\Core\Stage\OutcomeBound;
+use Rung\Core\Stage\OverPrescription;
+use Rung\Core\Stage\OverTest;
+use Rung\Core\Stage\TestValue;
 
 /**
  * Whether the parts of a catalogue fit each other: nothing named that is not there, ladders in one
@@ -144,20 +148,20 @@ final readonly class CatalogueCheck
     /** @return iterable<string, string> */
     private function criterion(Programme $programme, PlanStage $planned, Criterion $criterion): iterable
     {
-        if ($criterion->prescription !== null && $planned->stage->prescription($criterion->prescription) === null) {
+        if ($criterion instanceof OverPrescription && $planned->stage->prescription($criterion->prescription()) === null) {
             yield 'prescription' => 'must name a prescription of this stage';
         }
         $tests = array_map(static fn(StructureInfo $info): string => $info->strengthTest->key, $this->catalogue->structures);
-        if ($criterion->test !== null && $criterion->test !== Programme::TEST_OF_STRUCTURE && !in_array($criterion->test, $tests, true)) {
+        if ($criterion instanceof OverTest && $criterion->test !== Programme::TEST_OF_STRUCTURE && !in_array($criterion->test, $tests, true)) {
             yield 'test' => "names \"$criterion->test\", which is no strength test of the library";
         }
-        if ($criterion->type === CriterionType::ExercisePain && $criterion->min_sessions > self::mostSessions($planned, $criterion->days ?? 0)) {
+        if ($criterion instanceof ExercisePain && $criterion->min_sessions > self::mostSessions($planned, $criterion->days)) {
             yield 'min_sessions' => "asks for more sessions in $criterion->days days than the rhythm places; ask for fewer or look at more days";
         }
-        if ($criterion->type === CriterionType::TestValue && ($criterion->min ?? 0) <= 1) {
+        if ($criterion instanceof TestValue && $criterion->min <= 1) {
             yield 'min' => 'is met by any test; ask for a value that tells something, or leave the criterion out';
         }
-        if ($criterion->type === CriterionType::Outcome && $criterion->measure !== $programme->severityMeasure) {
+        if ($criterion instanceof OutcomeBound && $criterion->measure !== $programme->severityMeasure) {
             yield 'measure' => 'must be the severity score of the programme';
         }
     }

@@ -11,6 +11,7 @@ use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\Purpose;
 use Rung\Core\Record\Structure;
 use Rung\Core\Stage\Criterion;
+use Rung\Core\Stage\OverTest;
 
 /** The main shape of a school's programme; a case gets a copy of its plan. */
 final readonly class Programme
@@ -76,7 +77,7 @@ final readonly class Programme
 
             return $prescription;
         };
-        $test = static fn(Criterion $criterion): Criterion => $criterion->test === self::TEST_OF_STRUCTURE
+        $test = static fn(Criterion $criterion): Criterion => $criterion instanceof OverTest && $criterion->test === self::TEST_OF_STRUCTURE
             ? $criterion->withTest($structure->strengthTest->key)
             : $criterion;
 

@@ -18,6 +18,9 @@ final readonly class Dose
 
     public const MAX_REPS = 200;
 
+    /** Repetitions up to which a repetition maximum tells a load. */
+    public const MAX_RM = 20;
+
     public const MAX_HOLD_S = 600;
 
     public function __construct(

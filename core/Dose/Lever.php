@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Rung\Core\Dose;
 
 use Rung\Core\Input\ObjectNode;
-use Rung\Core\Strength\Strength;
 
 /** One way in which a dose may grow, with its bound and its step. */
 final readonly class Lever
@@ -41,7 +40,7 @@ final readonly class Lever
         [$min, $max] = match ($kind) {
             LeverKind::Hold => [0, Dose::MAX_HOLD_S],
             LeverKind::Reps => [1, Dose::MAX_REPS],
-            LeverKind::RepetitionMaximum => [1, Strength::MAX_REPS],
+            LeverKind::RepetitionMaximum => [1, Dose::MAX_RM],
             LeverKind::Sets => [1, Dose::MAX_SETS],
             LeverKind::Percent => [0, 100],
             LeverKind::Range => [-ObjectNode::LARGEST, ObjectNode::LARGEST],

@@ -14,7 +14,9 @@ use Rung\Core\Decision\Bouts;
 use Rung\Core\Decision\LoggedWork;
 use Rung\Core\Decision\Proposal;
 use Rung\Core\Decision\StopSource;
+use Rung\Core\Gate\CriterionOutlook;
 use Rung\Core\Gate\Gate;
+use Rung\Core\Gate\GateOutlook;
 use Rung\Core\Response\Creep;
 use Rung\Core\Response\Log;
 use Rung\Core\Response\SessionResponse;
@@ -62,6 +64,12 @@ final readonly class Evaluation
         }
 
         return $asked;
+    }
+
+    /** @return list<CriterionOutlook> the gate along time, in its order */
+    public function outlooks(): array
+    {
+        return GateOutlook::of($this->log, $this->sessions, $this->gate);
     }
 
     /** The newest of the recent bouts. */

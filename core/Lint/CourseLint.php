@@ -16,30 +16,30 @@ final class CourseLint extends Notes
 {
     protected function look(): void
     {
-        $course = $this->subject->course;
-        if ($course === null) {
+        $summary = $this->subject->summary;
+        if ($summary === null) {
             return;
         }
-        $this->reserve($course);
+        $this->reserve($summary);
         $days = $this->limit(LintKey::TooTimid, 'days');
-        if ($course->tooTimid) {
+        if ($summary->tooTimid) {
             $this->say(LintKey::TooTimid, "Nothing was changed for $days days though every answer settled.");
         }
         $least = $this->limit(LintKey::LittleDone, 'percent');
-        if ($course->adherencePercent !== null && $course->adherencePercent < $least) {
-            $this->say(LintKey::LittleDone, "$course->adherencePercent % done in two weeks. Look at what stands in the way before the dose.");
+        if ($summary->adherencePercent !== null && $summary->adherencePercent < $least) {
+            $this->say(LintKey::LittleDone, "$summary->adherencePercent % done in two weeks. Look at what stands in the way before the dose.");
         }
-        if ($course->notImproving) {
+        if ($summary->notImproving) {
             $this->say(LintKey::Plateau, 'No better than in the first week. ' . $this->oneThing());
         }
     }
 
-    private function reserve(TrainingSummary $course): void
+    private function reserve(TrainingSummary $summary): void
     {
         $reps = $this->limit(LintKey::EasyHighReps, 'reps');
         $most = $this->limit(LintKey::EasyHighReps, 'reserve');
         foreach ($this->subject->stage->stage->prescriptions as $prescription) {
-            foreach ($course->doneOf($prescription)->sets ?? [] as $set) {
+            foreach ($summary->doneOf($prescription)->sets ?? [] as $set) {
                 if (($set->reps ?? 0) >= $reps && ($set->rir ?? 0) >= $most) {
                     $this->say(LintKey::EasyHighReps, "$set->reps repetitions were done with $set->rir in reserve.", $prescription);
 

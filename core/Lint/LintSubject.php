@@ -38,7 +38,7 @@ final readonly class LintSubject
         public int|float|null $bodyMassKg = null,
         public int $daysSinceOpened = 0,
         /** How a case that has begun has gone. */
-        public ?TrainingSummary $course = null,
+        public ?TrainingSummary $summary = null,
     ) {}
 
     public function exercise(Prescription $prescription): ?Exercise
@@ -48,6 +48,6 @@ final readonly class LintSubject
 
     public function daysInStage(): int
     {
-        return $this->course?->daysInStage($this->stage->stage->key) ?? 0;
+        return $this->summary?->daysInStage($this->stage->stage->key) ?? 0;
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Rung\Core\Plan;
 
 use Rung\Core\Calendar\Weekday;
-use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Exercise\Exercise;
@@ -185,15 +184,15 @@ final readonly class Plan
         return $key;
     }
 
-    /** The plan with copies of those of its exercises that are the practice's own and are not kept yet. */
-    public function keeping(Catalogue $catalogue): self
+    /**
+     * The plan with copies of those of its exercises that are the practice's own and are not kept yet.
+     *
+     * @param array<string, Exercise> $own the practice's own exercises, by key
+     */
+    public function keeping(array $own): self
     {
-        $exercises = $this->exercises;
-        foreach ($this->prescriptions() as $prescription) {
-            if (isset($catalogue->versions["exercise/$prescription->exercise"])) {
-                $exercises += [$prescription->exercise => $catalogue->exercise($prescription->exercise)];
-            }
-        }
+        $asked = array_column($this->prescriptions(), 'exercise', 'exercise');
+        $exercises = $this->exercises + array_intersect_key($own, $asked);
 
         return $this->with(['exercises' => $exercises]);
     }

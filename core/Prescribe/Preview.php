@@ -7,11 +7,11 @@ namespace Rung\Core\Prescribe;
 use Rung\Core\Attention\WeekLoad;
 use Rung\Core\Calendar\Placed;
 use Rung\Core\Calendar\Slot;
-use Rung\Core\Calendar\Weekday;
 use Rung\Core\CaseFile\ResponseRule;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\StructureInfo;
 use Rung\Core\Dose\DoseArithmetic;
+use Rung\Core\Dose\DoseFigures;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\TrainingSummary;
 use Rung\Core\Lint\Linter;
@@ -20,9 +20,6 @@ use Rung\Core\Lint\LintSubject;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanCalendar;
 use Rung\Core\Time\Day;
-use Rung\Core\Words\DoseWords;
-use Rung\Core\Words\PlanWords;
-use Rung\Core\Words\StageChangeWords;
 
 /** All that follows from a stage as it is about to be prescribed; nothing is stored. */
 final readonly class Preview
@@ -34,29 +31,25 @@ final readonly class Preview
     /** @param list<Placed> $calendar of the first two weeks */
     private function __construct(
         public StageDraft $draft,
-        public StageChangeWords $change,
-        private TrainingSummary $course,
-        private Catalogue $catalogue,
+        public TrainingSummary $summary,
         private StructureInfo $structure,
         public array $calendar,
         /** @var list<LintNote> */
-        private array $lint,
+        public array $lint,
     ) {}
 
     /**
      * @param Plan $plan the plan in force
-     * @param list<Weekday> $daysBefore the days of the week in force
      * @param list<Day> $blocked
      * @param list<Day> $events
      */
     public static function of(
         Plan $plan,
         StageDraft $draft,
-        TrainingSummary $course,
+        TrainingSummary $summary,
         Catalogue $catalogue,
         StructureInfo $structure,
         ResponseRule $rule,
-        array $daysBefore,
         array $blocked,
         array $events,
         bool $loweringOnly,
@@ -64,14 +57,12 @@ final readonly class Preview
         int $daysSinceOpened,
     ): self {
         // A cycle keeps its turn: it is counted from the first day of the stage.
-        $stageFrom = $draft->stage->stage->key === $course->stage ? $course->stageFrom : $draft->from;
+        $stageFrom = $draft->stage->stage->key === $summary->stage ? $summary->stageFrom : $draft->from;
         $calendar = PlanCalendar::asked($draft->into($plan), $draft->stage, $stageFrom, $draft->from, self::SHOWN_DAYS, $draft->available, $blocked, $events);
 
         return new self(
             $draft,
-            StageChangeWords::of($draft, $daysBefore, $catalogue),
-            $course,
-            $catalogue,
+            $summary,
             $structure,
             $calendar,
             Linter::of(new LintSubject(
@@ -79,59 +70,36 @@ final readonly class Preview
                 structure: $structure,
                 rule: $rule,
                 stage: $draft->stage,
-                irritable: $course->irritable,
+                irritable: $summary->irritable,
                 loweringOnly: $loweringOnly,
                 before: $draft->before->stage->prescriptions,
                 calendar: $calendar,
                 events: $events,
                 sessionMinutes: $sessionMinutes,
-                bodyMassKg: $course->bodyMassKg,
+                bodyMassKg: $summary->bodyMassKg,
                 daysSinceOpened: $daysSinceOpened,
-                course: $course,
+                summary: $summary,
             )),
         );
     }
 
-    /** @return array<string, mixed> */
-    public function toArray(): array
+    /** @return list<Suggestion> */
+    public function suggestions(Prescription $prescription): array
     {
-        $week = $this->week();
-
-        return [
-            'prescriptions' => array_map($this->prescription(...), $this->draft->stage->stage->prescriptions),
-            'sessions' => array_map($this->session(...), $this->draft->stage->slots),
-            'week' => [
-                'asked' => $week->toArray(),
-                'logged' => $this->course->lastWeek->toArray(),
-                'change_percent' => $week->changeSince($this->course->lastWeek),
-            ],
-            'rhythm' => PlanWords::rhythm($this->draft->stage),
-            'lint' => array_map(static fn(LintNote $note): array => $note->toArray(), $this->lint),
-            'note' => $this->change->note(),
-        ];
+        return Suggestions::of($prescription, $this->summary, $this->structure);
     }
 
-    /** @return array<string, mixed> */
-    private function prescription(Prescription $prescription): array
+    public function figures(Prescription $prescription): DoseFigures
     {
-        return [
-            'exercise' => $prescription->exercise,
-            'title' => $this->catalogue->titleOf($prescription->exercise),
-            'words' => DoseWords::of($prescription),
-            'tempo_words' => DoseWords::tempo($prescription),
-            'figures' => DoseArithmetic::of($prescription->mode, $prescription->limbs, $prescription->dose, $this->course->bodyMassKg)->toArray(),
-            'turns' => $prescription->limbs->turns(),
-            'changed' => $this->change->notes[$prescription->key] ?? null,
-            'suggestions' => array_map(static fn(Suggestion $one): array => $one->toArray(), Suggestions::of($prescription, $this->course, $this->structure)),
-        ];
+        return DoseArithmetic::of($prescription->mode, $prescription->limbs, $prescription->dose, $this->summary->bodyMassKg);
     }
 
     /** @return array<string, mixed> the sums of one kind of session, and when it comes */
-    private function session(Slot $slot): array
+    public function session(Slot $slot): array
     {
         $asked = array_values(array_filter($this->draft->stage->stage->prescriptions, static fn(Prescription $one): bool => $one->slot === $slot->key));
         $figures = array_map(
-            fn(Prescription $one) => DoseArithmetic::of($one->mode, $one->limbs, $one->dose, $this->course->bodyMassKg),
+            $this->figures(...),
             $asked,
         );
 
@@ -140,7 +108,8 @@ final readonly class Preview
             + ['days' => array_map(static fn(Placed $placed): string => $placed->on->toIso(), $this->placed($slot, self::SHOWN_DAYS))];
     }
 
-    private function week(): WeekLoad
+    /** What the stage would ask for in its first week. */
+    public function week(): WeekLoad
     {
         $asked = [];
         $sessions = 0;
@@ -154,7 +123,7 @@ final readonly class Preview
             }
         }
 
-        return WeekLoad::ofDoses($asked, $sessions, $this->course->bodyMassKg);
+        return WeekLoad::ofDoses($asked, $sessions, $this->summary->bodyMassKg);
     }
 
     /** @return list<Placed> */

@@ -11,6 +11,7 @@ use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Stage\OverPrescription;
 use Rung\Core\Time\Day;
 
 /** A stage as a practitioner is about to prescribe it (docs/rules.md, "Prescribing"). */
@@ -95,8 +96,9 @@ final readonly class StageDraft
         $keys = array_column($prescriptions, 'key');
         $node->unique('prescriptions', 'key', $keys);
         foreach ($before->stage->gate as $criterion) {
-            if ($criterion->prescription !== null && !in_array($criterion->prescription, $keys, true) && $prescriptions !== []) {
-                $title = $catalogue->titleOf($before->stage->prescription($criterion->prescription)->exercise ?? $criterion->prescription);
+            $asked = $criterion instanceof OverPrescription ? $criterion->prescription() : null;
+            if ($asked !== null && !in_array($asked, $keys, true) && $prescriptions !== []) {
+                $title = $catalogue->titleOf($before->stage->prescription($asked)->exercise ?? $asked);
                 $node->fault('prescriptions', "must keep $title: the gate of this stage asks for a dose of it. Swap it for another rung instead");
             }
         }

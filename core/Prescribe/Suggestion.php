@@ -4,20 +4,26 @@ declare(strict_types=1);
 
 namespace Rung\Core\Prescribe;
 
+use Rung\Core\Decision\NextStep;
+use Rung\Core\Record\LoggedSet;
+use Rung\Core\Record\StrengthTest;
+use Rung\Core\Time\Day;
+
 /** A number that follows from what was tested or logged, offered for a field of a dose. */
 final readonly class Suggestion
 {
+    /** @param array{value: int|float, low: int|float, high: int|float}|null $target in the unit of the test */
     public function __construct(
-        /** The field of the dose that it is for; null where it is only told. */
-        public ?string $field,
-        public int|float|null $value,
-        /** What it is and what it rests on, with units. */
-        public string $words,
+        public SuggestionKind $kind,
+        /** Kilograms, or an effort out of ten; null where there is no number. */
+        public int|float|null $value = null,
+        /** The field of the dose that the value is for; null where it is only told. */
+        public ?string $field = null,
+        /** The set that it rests on, and its day. */
+        public ?LoggedSet $set = null,
+        public ?Day $on = null,
+        public ?StrengthTest $test = null,
+        public ?array $target = null,
+        public ?NextStep $step = null,
     ) {}
-
-    /** @return array{field: string|null, value: int|float|null, words: string} */
-    public function toArray(): array
-    {
-        return ['field' => $this->field, 'value' => $this->value, 'words' => $this->words];
-    }
 }

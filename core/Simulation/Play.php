@@ -34,7 +34,9 @@ use Rung\Core\Record\SessionKind;
 use Rung\Core\Record\SignOff;
 use Rung\Core\Record\StageEntry;
 use Rung\Core\Record\StrengthTest;
-use Rung\Core\Stage\CriterionType;
+use Rung\Core\Stage\Criterion;
+use Rung\Core\Stage\OverTest;
+use Rung\Core\Stage\TechniqueSigned;
 use Rung\Core\Start\RungLevel;
 use Rung\Core\Start\SeverityScore;
 use Rung\Core\Start\StartAdvisor;
@@ -175,7 +177,7 @@ final class Play
     {
         $tests = [$this->catalogue->structure($this->request->structure)->strengthTest->key];
         foreach ($this->plan->stages as $planned) {
-            array_push($tests, ...array_filter(array_map(static fn($criterion): ?string => $criterion->test, $planned->stage->gate)));
+            array_push($tests, ...array_column(array_filter($planned->stage->gate, static fn(Criterion $one): bool => $one instanceof OverTest), 'test'));
         }
         $grown = (1 + $this->request->athlete->gainPercentAWeek / 100) ** intdiv($number - 1, self::TEST_EVERY_DAYS);
         $new = array_map(function (string $test) use ($day, $grown): StrengthTest {
@@ -193,7 +195,7 @@ final class Play
         $evaluation = Evaluator::evaluate($this->file, $at);
         $this->record->judged($evaluation);
         $isSigned = array_filter($this->file->sign_offs, static fn(SignOff $one): bool => $one->stage === $evaluation->log->stage->key && !$evaluation->log->stageFrom->isAfter($one->on)) !== [];
-        if (!$isSigned && array_filter($evaluation->log->stage->gate, static fn($criterion): bool => $criterion->type === CriterionType::SignOff) !== []) {
+        if (!$isSigned && array_filter($evaluation->log->stage->gate, static fn(Criterion $one): bool => $one instanceof TechniqueSigned) !== []) {
             $this->file = $this->file->with(['sign_offs' => [...$this->file->sign_offs, new SignOff($evaluation->log->stage->key, $day)]]);
             $evaluation = Evaluator::evaluate($this->file, $at);
         }

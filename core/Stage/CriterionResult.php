@@ -20,7 +20,7 @@ final readonly class CriterionResult
     public function toArray(): array
     {
         return [
-            'type' => $this->criterion->type->value,
+            'type' => $this->criterion->type()->value,
             'state' => $this->state->value,
             'value' => $this->value === null ? null : Number::tenth($this->value),
             'needed' => $this->criterion->needed(),

@@ -7,8 +7,7 @@ namespace Rung\Core\Start;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
-use Rung\Core\Stage\Criterion;
-use Rung\Core\Stage\CriterionType;
+use Rung\Core\Stage\OutcomeBound;
 
 /** A severity score of the practitioner's choice: its name and how it is read. Its items are not ours. */
 final readonly class SeverityScore
@@ -54,7 +53,7 @@ final readonly class SeverityScore
         return $plan->mapStages(static function (PlanStage $planned) use ($severity): PlanStage {
             $gate = [];
             foreach ($planned->stage->gate as $criterion) {
-                if ($criterion->type !== CriterionType::Outcome) {
+                if (!$criterion instanceof OutcomeBound) {
                     $gate[] = $criterion;
                 } elseif ($severity !== null) {
                     $gate[] = $severity->bound($criterion);
@@ -78,10 +77,10 @@ final readonly class SeverityScore
         ];
     }
 
-    private function bound(Criterion $criterion): Criterion
+    private function bound(OutcomeBound $criterion): OutcomeBound
     {
         $way = $criterion->needed() / 100 * ($this->highest - $this->lowest);
 
-        return $criterion->withOutcome($this->name, $this->higherIsBetter ? $this->lowest + $way : $this->highest - $way, $this->higherIsBetter);
+        return $criterion->over($this->name, $this->higherIsBetter ? $this->lowest + $way : $this->highest - $way, $this->higherIsBetter);
     }
 }

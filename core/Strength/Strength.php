@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace Rung\Core\Strength;
 
 use InvalidArgumentException;
+use Rung\Core\Dose\Dose;
 use Rung\Core\Number;
 
 /** Strength arithmetic, unrounded unless said (docs/rules.md, "Strength arithmetic"). */
 final class Strength
 {
     /** Repetitions, those left in reserve included, beyond which an estimate means nothing. */
-    public const MAX_REPS = 20;
+    public const MAX_REPS = Dose::MAX_RM;
 
     /** Half the width of the band to stay in during a hold, in percentage points of MVC. */
     private const HOLD_BAND_PERCENT = 5;

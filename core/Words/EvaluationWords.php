@@ -6,6 +6,7 @@ namespace Rung\Core\Words;
 
 use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Attention\AttentionReason;
+use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Decision\ActionKind;
 use Rung\Core\Decision\ActionReason;
 use Rung\Core\Decision\Asked;
@@ -18,9 +19,21 @@ use Rung\Core\Record\Sign;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Response\Verdict;
 use Rung\Core\Response\VerdictReason;
+use Rung\Core\Stage\CleanDays;
 use Rung\Core\Stage\CriterionResult;
 use Rung\Core\Stage\CriterionState;
-use Rung\Core\Stage\CriterionType;
+use Rung\Core\Stage\DaysInStage;
+use Rung\Core\Stage\ExercisePain;
+use Rung\Core\Stage\LoadedPain;
+use Rung\Core\Stage\OutcomeBound;
+use Rung\Core\Stage\OutcomeGain;
+use Rung\Core\Stage\Provocation;
+use Rung\Core\Stage\Reached;
+use Rung\Core\Stage\SessionsDone;
+use Rung\Core\Stage\SportSessions;
+use Rung\Core\Stage\Symmetry;
+use Rung\Core\Stage\TestChange;
+use Rung\Core\Stage\TestValue;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\TimeWords;
 
@@ -28,10 +41,10 @@ use Rung\Core\Time\TimeWords;
 final class EvaluationWords
 {
     /** What is proposed, as a headline. */
-    public static function headline(Evaluation $evaluation, PlanStep $step): string
+    public static function headline(Evaluation $evaluation, PlanStep $step, Catalogue $catalogue): string
     {
         $stage = static fn(?string $key): string => $key === null ? '' : $evaluation->log->file->stage($key)->title ?? $key;
-        $notes = implode('; ', array_map(static fn($note): string => $note->words, $step->notes));
+        $notes = (new ChangeWords($catalogue))->step($step);
 
         return match ($evaluation->action->kind) {
             ActionKind::Stop => 'No loading until you have reviewed the stop',
@@ -208,21 +221,21 @@ final class EvaluationWords
         $criterion = $result->criterion;
         $value = $result->value === null ? 'no value yet' : (string) Number::tenth($result->value);
         $need = (string) $criterion->needed();
-        $words = match ($criterion->type) {
-            CriterionType::DaysInStage => self::count($value, 'day') . " in the stage, at least $need",
-            CriterionType::ExercisePain => "worst pain in exercise over {$criterion->days} days: $value, at most $need",
-            CriterionType::Provocation => "worst morning test over {$criterion->days} days: $value, at most $need",
-            CriterionType::CleanDays => self::count($value, 'day') . " without too strong an answer, at least $need",
-            CriterionType::Symmetry => 'symmetry of ' . self::plain($criterion->test) . ": $value %, at least $need %",
-            CriterionType::TestValue => self::plain($criterion->test) . ": $value, at least $need",
-            CriterionType::Reached => 'sets of ' . PlanWords::set($criterion) . " well borne: $value, at least $need",
-            CriterionType::SportSessions => self::count($value, 'full practice') . " well borne, at least $need",
-            CriterionType::Adherence => "$value % of planned sessions done, at least $need %",
-            CriterionType::Outcome => self::plain($criterion->measure) . ": $value, " . ($criterion->min === null ? 'at most' : 'at least') . " $need",
-            CriterionType::LoadedPain => "worst pain with at least {$criterion->min_load_kg} kg over {$criterion->days} days: $value, at most $need",
-            CriterionType::TestChange => self::plain($criterion->test) . " since the first test: $value %, at least $need %",
-            CriterionType::OutcomeGain => self::plain($criterion->measure) . ": better by $value, at least $need",
-            CriterionType::SignOff => $result->state === CriterionState::Met ? 'signed off by you' : 'waits for your sign-off of technique',
+        $words = match (true) {
+            $criterion instanceof DaysInStage => self::count($value, 'day') . " in the stage, at least $need",
+            $criterion instanceof ExercisePain => "worst pain in exercise over {$criterion->days} days: $value, at most $need",
+            $criterion instanceof Provocation => "worst morning test over {$criterion->days} days: $value, at most $need",
+            $criterion instanceof CleanDays => self::count($value, 'day') . " without too strong an answer, at least $need",
+            $criterion instanceof Symmetry => 'symmetry of ' . self::plain($criterion->test) . ": $value %, at least $need %",
+            $criterion instanceof TestValue => self::plain($criterion->test) . ": $value, at least $need",
+            $criterion instanceof Reached => 'sets of ' . PlanWords::set($criterion) . " well borne: $value, at least $need",
+            $criterion instanceof SportSessions => self::count($value, 'full practice') . " well borne, at least $need",
+            $criterion instanceof SessionsDone => "$value % of planned sessions done, at least $need %",
+            $criterion instanceof OutcomeBound => self::plain($criterion->measure) . ": $value, " . ($criterion->min === null ? 'at most' : 'at least') . " $need",
+            $criterion instanceof LoadedPain => "worst pain with at least {$criterion->min_load_kg} kg over {$criterion->days} days: $value, at most $need",
+            $criterion instanceof TestChange => self::plain($criterion->test) . " since the first test: $value %, at least $need %",
+            $criterion instanceof OutcomeGain => self::plain($criterion->measure) . ": better by $value, at least $need",
+            default => $result->state === CriterionState::Met ? 'signed off by you' : 'waits for your sign-off of technique',
         };
 
         return $result->state === CriterionState::NoData && $result->value !== null ? "$words (too few readings)" : $words;
@@ -238,24 +251,24 @@ final class EvaluationWords
         $short = $outlook->distance();
         $far = $short === null ? '' : (string) Number::tenth($short);
 
-        return match ($criterion->type) {
-            CriterionType::DaysInStage, CriterionType::CleanDays => $outlook->result->state === CriterionState::NoData
+        return match (true) {
+            $criterion instanceof DaysInStage, $criterion instanceof CleanDays => $outlook->result->state === CriterionState::NoData
                 ? 'too few judged sessions yet'
                 : self::count($far, 'day') . ' to go',
-            CriterionType::ExercisePain, CriterionType::Provocation, CriterionType::LoadedPain => match (true) {
+            $criterion instanceof ExercisePain, $criterion instanceof Provocation, $criterion instanceof LoadedPain => match (true) {
                 $short === null => 'no reading yet',
                 $outlook->result->state === CriterionState::NoData => 'too few readings yet',
                 default => self::count($far, 'point') . ' over',
             },
-            CriterionType::Symmetry => $short === null ? 'needs a test of both sides' : "$far % short, then a new test",
-            CriterionType::TestValue => $short === null ? 'needs a test' : "$far short, then a new test",
-            CriterionType::Reached => $short === null ? 'not done and well borne yet' : self::count($far, 'set') . ' short',
-            CriterionType::SportSessions => self::count($far, 'session') . ' to go',
-            CriterionType::Adherence => $short === null ? 'nothing was due yet' : "$far % short",
-            CriterionType::Outcome => $short === null ? 'needs a score' : "$far short, then a new score",
-            CriterionType::TestChange => $short === null ? 'needs a first test and a recent one' : "$far % short, then a new test",
-            CriterionType::OutcomeGain => $short === null ? 'needs a first score and a later one' : "$far short, then a new score",
-            CriterionType::SignOff => 'yours to give',
+            $criterion instanceof Symmetry => $short === null ? 'needs a test of both sides' : "$far % short, then a new test",
+            $criterion instanceof TestValue => $short === null ? 'needs a test' : "$far short, then a new test",
+            $criterion instanceof Reached => $short === null ? 'not done and well borne yet' : self::count($far, 'set') . ' short',
+            $criterion instanceof SportSessions => self::count($far, 'session') . ' to go',
+            $criterion instanceof SessionsDone => $short === null ? 'nothing was due yet' : "$far % short",
+            $criterion instanceof OutcomeBound => $short === null ? 'needs a score' : "$far short, then a new score",
+            $criterion instanceof TestChange => $short === null ? 'needs a first test and a recent one' : "$far % short, then a new test",
+            $criterion instanceof OutcomeGain => $short === null ? 'needs a first score and a later one' : "$far short, then a new score",
+            default => 'yours to give',
         };
     }
 

@@ -7,9 +7,22 @@ namespace Rung\Core\Words;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\Goal;
+use Rung\Core\Stage\CleanDays;
 use Rung\Core\Stage\Criterion;
-use Rung\Core\Stage\CriterionType;
+use Rung\Core\Stage\DaysInStage;
+use Rung\Core\Stage\ExercisePain;
+use Rung\Core\Stage\LoadedPain;
+use Rung\Core\Stage\OutcomeBound;
+use Rung\Core\Stage\OutcomeGain;
+use Rung\Core\Stage\OverTest;
+use Rung\Core\Stage\Provocation;
+use Rung\Core\Stage\Reached;
+use Rung\Core\Stage\SessionsDone;
+use Rung\Core\Stage\SportSessions;
 use Rung\Core\Stage\Stage;
+use Rung\Core\Stage\Symmetry;
+use Rung\Core\Stage\TestChange;
+use Rung\Core\Stage\TestValue;
 
 /** Says how a stage is laid out and what opens its gate. */
 final class PlanWords
@@ -41,28 +54,28 @@ final class PlanWords
     /** What a criterion asks for, without looking at a case. */
     public static function criterion(Criterion $criterion): string
     {
-        $within = $criterion->within_days ?? Criterion::TEST_WITHIN_DAYS;
+        $within = $criterion instanceof OverTest ? $criterion->within_days ?? Criterion::TEST_WITHIN_DAYS : 0;
 
-        return match ($criterion->type) {
-            CriterionType::DaysInStage => "$criterion->min days in the stage",
-            CriterionType::ExercisePain => "pain in exercise at most $criterion->max for $criterion->days days",
-            CriterionType::Provocation => "morning test at most $criterion->max for $criterion->days days",
-            CriterionType::CleanDays => "$criterion->min days without an answer that was too much",
-            CriterionType::Symmetry => self::plain($criterion->test) . " at $criterion->min_percent % of the other side, tested within $within days",
-            CriterionType::TestValue => self::plain($criterion->test) . " at $criterion->min or more, tested within $within days",
-            CriterionType::Reached => "$criterion->sets sets of " . self::set($criterion) . ' well borne',
-            CriterionType::SportSessions => "$criterion->min full sessions of sport well borne",
-            CriterionType::Adherence => "$criterion->min_percent % of what was asked done",
-            CriterionType::Outcome => self::plain($criterion->measure) . ($criterion->min !== null ? " at $criterion->min or more" : " at $criterion->max or less"),
-            CriterionType::LoadedPain => "pain at most $criterion->max for $criterion->days days with at least $criterion->min_load_kg kg",
-            CriterionType::TestChange => self::plain($criterion->test) . " better by $criterion->min_percent % than at first, tested within $within days",
-            CriterionType::OutcomeGain => self::plain($criterion->measure) . " better by $criterion->min than at first",
-            CriterionType::SignOff => 'signed off by the practitioner',
+        return match (true) {
+            $criterion instanceof DaysInStage => "$criterion->min days in the stage",
+            $criterion instanceof ExercisePain => "pain in exercise at most $criterion->max for $criterion->days days",
+            $criterion instanceof Provocation => "morning test at most $criterion->max for $criterion->days days",
+            $criterion instanceof CleanDays => "$criterion->min days without an answer that was too much",
+            $criterion instanceof Symmetry => self::plain($criterion->test) . " at $criterion->min_percent % of the other side, tested within $within days",
+            $criterion instanceof TestValue => self::plain($criterion->test) . " at $criterion->min or more, tested within $within days",
+            $criterion instanceof Reached => "$criterion->sets sets of " . self::set($criterion) . ' well borne',
+            $criterion instanceof SportSessions => "$criterion->min full sessions of sport well borne",
+            $criterion instanceof SessionsDone => "$criterion->min_percent % of what was asked done",
+            $criterion instanceof OutcomeBound => self::plain($criterion->measure) . ($criterion->min !== null ? " at $criterion->min or more" : " at $criterion->max or less"),
+            $criterion instanceof LoadedPain => "pain at most $criterion->max for $criterion->days days with at least $criterion->min_load_kg kg",
+            $criterion instanceof TestChange => self::plain($criterion->test) . " better by $criterion->min_percent % than at first, tested within $within days",
+            $criterion instanceof OutcomeGain => self::plain($criterion->measure) . " better by $criterion->min than at first",
+            default => 'signed off by the practitioner',
         };
     }
 
     /** What each set has to reach: "10 at 40 kg", "30 s". */
-    public static function set(Criterion $criterion): string
+    public static function set(Reached $criterion): string
     {
         $main = implode(' × ', array_filter([
             $criterion->reps === null ? null : (string) $criterion->reps,

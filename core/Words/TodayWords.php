@@ -15,8 +15,20 @@ use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\LoggedSet;
 use Rung\Core\Record\Session;
+use Rung\Core\Stage\CleanDays;
 use Rung\Core\Stage\CriterionState;
-use Rung\Core\Stage\CriterionType;
+use Rung\Core\Stage\DaysInStage;
+use Rung\Core\Stage\ExercisePain;
+use Rung\Core\Stage\LoadedPain;
+use Rung\Core\Stage\OutcomeBound;
+use Rung\Core\Stage\OutcomeGain;
+use Rung\Core\Stage\Provocation;
+use Rung\Core\Stage\Reached;
+use Rung\Core\Stage\SessionsDone;
+use Rung\Core\Stage\SportSessions;
+use Rung\Core\Stage\Symmetry;
+use Rung\Core\Stage\TestChange;
+use Rung\Core\Stage\TestValue;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\TimeWords;
 
@@ -87,21 +99,21 @@ final class TodayWords
         $criterion = $outlook->result->criterion;
         $need = (string) $criterion->needed();
 
-        return match ($criterion->type) {
-            CriterionType::DaysInStage => "a stay of $need days on this rung",
-            CriterionType::ExercisePain => "pain of $need or less in the exercises, for $criterion->days days",
-            CriterionType::Provocation => "a morning test of $need or less, for $criterion->days days",
-            CriterionType::CleanDays => "$need days without a session that was too much",
-            CriterionType::Symmetry => "$need % of the other side’s strength, tested by your practitioner",
-            CriterionType::TestValue => 'a strength test, by your practitioner',
-            CriterionType::Reached => EvaluationWords::criterion($outlook->result),
-            CriterionType::SportSessions => "$need full practices that are well borne",
-            CriterionType::Adherence => "$need % of the planned sessions done",
-            CriterionType::Outcome => 'a better severity score',
-            CriterionType::LoadedPain => "pain of $need or less with at least $criterion->min_load_kg kg, for $criterion->days days",
-            CriterionType::TestChange => 'a better strength test, by your practitioner',
-            CriterionType::OutcomeGain => 'a better severity score',
-            CriterionType::SignOff => 'your practitioner’s word that the technique is sound',
+        return match (true) {
+            $criterion instanceof DaysInStage => "a stay of $need days on this rung",
+            $criterion instanceof ExercisePain => "pain of $need or less in the exercises, for $criterion->days days",
+            $criterion instanceof Provocation => "a morning test of $need or less, for $criterion->days days",
+            $criterion instanceof CleanDays => "$need days without a session that was too much",
+            $criterion instanceof Symmetry => "$need % of the other side’s strength, tested by your practitioner",
+            $criterion instanceof TestValue => 'a strength test, by your practitioner',
+            $criterion instanceof Reached => EvaluationWords::criterion($outlook->result),
+            $criterion instanceof SportSessions => "$need full practices that are well borne",
+            $criterion instanceof SessionsDone => "$need % of the planned sessions done",
+            $criterion instanceof OutcomeBound => 'a better severity score',
+            $criterion instanceof LoadedPain => "pain of $need or less with at least $criterion->min_load_kg kg, for $criterion->days days",
+            $criterion instanceof TestChange => 'a better strength test, by your practitioner',
+            $criterion instanceof OutcomeGain => 'a better severity score',
+            default => 'your practitioner’s word that the technique is sound',
         };
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Architecture;
 
 use PHPat\Selector\Selector;
+use PHPat\Selector\SelectorInterface;
 use PHPat\Test\Attributes\TestRule;
 use PHPat\Test\Builder\Rule;
 use PHPat\Test\PHPat;
@@ -26,8 +27,30 @@ final class LayeringTest
             ->because('the rules run without framework, clock and database');
     }
 
+    /** Each folder of the core knows those before it, and none after it: docs/architecture.md draws the line. */
+    public const LINE = [
+        'Time', 'Input', 'Dose', 'Record', 'Exercise', 'Strength', 'Stage', 'CaseFile', 'Calendar', 'Plan', 'Screening', 'Catalogue', 'Response', 'Gate',
+        'Decision', 'Attention', 'Evaluation', 'Acceptance', 'Lint', 'Prescribe', 'Start', 'Simulation', 'Words', 'Cli',
+    ];
+
+    /** @return iterable<Rule> */
     #[TestRule]
-    public function coreReadsNoClockAndNoDisk(): Rule
+    public function coreIsALine(): iterable
+    {
+        foreach (self::LINE as $i => $layer) {
+            $later = array_map(static fn(string $one): SelectorInterface => Selector::inNamespace("Rung\\Core\\$one"), array_slice(self::LINE, $i + 1));
+            if ($later !== []) {
+                yield $layer => PHPat::rule()
+                    ->classes(Selector::inNamespace("Rung\\Core\\$layer"))
+                    ->shouldNotDependOn()
+                    ->classes(...$later)
+                    ->because("$layer stands before them in the core's line");
+            }
+        }
+    }
+
+    #[TestRule]
+    public function coreKnowsNoApplication(): Rule
     {
         return PHPat::rule()
             ->classes(Selector::inNamespace('Rung\Core'))

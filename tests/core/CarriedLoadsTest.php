@@ -6,12 +6,12 @@ namespace Tests\Core;
 
 use PHPUnit\Framework\TestCase;
 use Rung\Core\Acceptance\CarriedLoads;
-use Rung\Core\Acceptance\ChangeNote;
 use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Evaluation\Evaluator;
 use Rung\Core\Record\LoggedSet;
 use Rung\Core\Strength\Strength;
 use Rung\Core\Time\Moment;
+use Rung\Core\Words\ChangeWords;
 
 /** What was lifted goes along into another stage (docs/rules.md, "Into another stage"). */
 final class CarriedLoadsTest extends TestCase
@@ -21,7 +21,7 @@ final class CarriedLoadsTest extends TestCase
         $history = Support::played(7, 40, 'slow');
         $plan = $history->plan;
         $evaluation = Evaluator::evaluate($history->file, Moment::fromIso(Support::NOW));
-        $into = static fn(string $stage): PlanStep => (new CarriedLoads($evaluation, Support::catalogue()))->into($plan, $stage);
+        $into = static fn(string $stage): PlanStep => (new CarriedLoads($evaluation))->into($plan, $stage);
         $step = $into('springs');
         self::assertSame('springs', $step->enterStage);
         $lifted = [];
@@ -33,7 +33,7 @@ final class CarriedLoadsTest extends TestCase
         $load = $step->plan->stage('springs')?->stage->prescription('spring_press')?->dose->load_kg;
         self::assertEqualsWithDelta($once / (1 + 8 / 30), $load, 5, 'to the step of the press');
         self::assertLessThanOrEqual($once / (1 + 8 / 30), $load, 'rounded down');
-        self::assertContains("Leg press, one leg: load none → $load kg", array_map(static fn(ChangeNote $one): string => $one->words, $step->notes));
+        self::assertContains("Leg press, one leg: load none → $load kg", array_map((new ChangeWords(Support::catalogue()))->note(...), $step->notes));
         // What was not lifted yet, and the stage before, stay as they are.
         self::assertEquals($plan->stage('springs')?->stage->prescription('jumps'), $step->plan->stage('springs')?->stage->prescription('jumps'));
         self::assertEquals($plan, $into('holds')->plan);

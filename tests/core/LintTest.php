@@ -131,15 +131,15 @@ final class LintTest extends TestCase
     {
         $lowering = self::stage([['decline_eccentric', []]], 'eccentric', ['every_days' => 3]);
         $since = static fn(string $from): CaseBuilder => CaseBuilder::case()->with(['case' => ['opened_on' => '2026-01-01'], 'stage_history' => [['stage' => 'slow', 'from' => $from]]]);
-        self::assertSame([], self::lint($lowering, more: ['course' => TrainingSummary::of($since('2026-01-30')->at(13))]));
-        self::assertSame(['lowering_only'], self::lint($lowering, more: ['course' => TrainingSummary::of($since('2026-01-29')->at(13))]));
-        self::assertSame([], self::lint($lowering, more: ['course' => TrainingSummary::of($since('2026-01-29')->at(13)), 'loweringOnly' => true]));
+        self::assertSame([], self::lint($lowering, more: ['summary' => TrainingSummary::of($since('2026-01-30')->at(13))]));
+        self::assertSame(['lowering_only'], self::lint($lowering, more: ['summary' => TrainingSummary::of($since('2026-01-29')->at(13))]));
+        self::assertSame([], self::lint($lowering, more: ['summary' => TrainingSummary::of($since('2026-01-29')->at(13)), 'loweringOnly' => true]));
     }
 
     public function testACaseIsLookedAtByItsAnswers(): void
     {
         $stage = self::stage([['leg_press_one', []]], 'isotonic');
-        $of = static fn(CaseBuilder $case, int $day): array => self::lint($stage, more: ['course' => TrainingSummary::of($case->at($day))]);
+        $of = static fn(CaseBuilder $case, int $day): array => self::lint($stage, more: ['summary' => TrainingSummary::of($case->at($day))]);
         $reserve = static fn(int $rir): CaseBuilder => CaseBuilder::case()->mornings(1, 8, 1)->session(8, 1, ['sets' => [['reps' => 15, 'load_kg' => 40, 'rir' => $rir]]]);
         self::assertSame([[], ['easy_high_reps']], [$of($reserve(4), 9), $of($reserve(5), 9)]);
 
@@ -163,7 +163,7 @@ final class LintTest extends TestCase
         $file = $stuck->with(['check_ins' => [...array_fill(0, 7, []), ...$first]]);
         $evaluation = $file->at(31);
         $note = static fn(PlanStage $stage): string => implode('', array_map(static fn(LintNote $one): string => $one->words, array_filter(
-            Linter::of(new LintSubject($catalogue, $catalogue->structure(Structure::PatellarTendon), $catalogue->school('tolerable')->rule, $stage, false, bodyMassKg: 70, daysSinceOpened: 90, course: TrainingSummary::of($evaluation))),
+            Linter::of(new LintSubject($catalogue, $catalogue->structure(Structure::PatellarTendon), $catalogue->school('tolerable')->rule, $stage, false, bodyMassKg: 70, daysSinceOpened: 90, summary: TrainingSummary::of($evaluation))),
             static fn(LintNote $one): bool => $one->key->value === 'plateau',
         )));
         self::assertStringContainsString('slow strength beside the holds', $note(self::stage([['leg_extension_hold', []]])));

@@ -25,6 +25,7 @@ use Rung\Core\Plan\PlanStage;
 use Rung\Core\Prescribe\Preview;
 use Rung\Core\Prescribe\StageDraft;
 use Rung\Core\Prescribe\Suggestion;
+use Rung\Core\Prescribe\Suggestions;
 use Rung\Core\Record\CheckIn;
 use Rung\Core\Record\Entry;
 use Rung\Core\Record\Goal;
@@ -35,14 +36,16 @@ use Rung\Core\Record\Session;
 use Rung\Core\Record\SessionKind;
 use Rung\Core\Record\Structure;
 use Rung\Core\Stage\CriterionState;
-use Rung\Core\Stage\CriterionType;
 use Rung\Core\Stage\EvidenceDay;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\Moment;
 use Rung\Core\Time\TimeWords;
+use Rung\Core\Words\ChangeWords;
 use Rung\Core\Words\EvaluationWords;
 use Rung\Core\Words\Ground;
 use Rung\Core\Words\Grounds;
+use Rung\Core\Words\PreviewWords;
+use Rung\Core\Words\SuggestionWords;
 
 /** Prescribing by hand, the flare, the gate along time, and the numbers that a proposal rests on. */
 final class PrescribeTest extends TestCase
@@ -57,10 +60,11 @@ final class PrescribeTest extends TestCase
             $file = self::planned(RandomCase::of($seed));
             $now = Moment::fromIso(Support::NOW);
             $evaluation = Evaluator::evaluate($file, $now);
-            foreach (GateOutlook::of($evaluation) as $i => $outlook) {
-                $type = $outlook->result->criterion->type;
+            foreach ($evaluation->outlooks() as $i => $outlook) {
+                $criterion = $outlook->result->criterion;
+                $type = $criterion->type();
                 self::assertSame($outlook->result->state === CriterionState::Met, $outlook->since !== null, "case $seed, {$type->value}");
-                if ($outlook->earliest === null || in_array($type, [CriterionType::Symmetry, CriterionType::TestValue, CriterionType::Outcome, CriterionType::SignOff], true)) {
+                if ($outlook->earliest === null || $criterion->isByHand()) {
                     continue;
                 }
                 $days = $outlook->earliest->daysSince($evaluation->log->today);
@@ -80,7 +84,7 @@ final class PrescribeTest extends TestCase
     {
         $case = CaseBuilder::case()->mornings(1, 12, 2)->session(2, 5)->session(4, 2)->session(6, 1)
             ->gate(['type' => 'exercise_pain', 'max' => 3, 'days' => 7, 'min_sessions' => 2], ['type' => 'days_in_stage', 'min' => 9], ['type' => 'provocation', 'max' => 1, 'days' => 5, 'min_readings' => 3]);
-        [$pain, $days, $test] = GateOutlook::of($case->at(10, '20:00'));
+        [$pain, $days, $test] = $case->at(10, '20:00')->outlooks();
         $told = static fn(CriterionOutlook $one): array => array_map(static fn(EvidenceDay $day): string => $day->on->toIso() . ($day->fits ? '' : ' not'), $one->days);
         // The five of the second falls out of seven days on the ninth.
         self::assertSame(['2026-03-09', null, ['2026-03-04', '2026-03-06']], [$pain->since?->toIso(), $pain->earliest, $told($pain)]);
@@ -91,7 +95,7 @@ final class PrescribeTest extends TestCase
         self::assertSame(['2026-03-06 not', '2026-03-07 not', '2026-03-08 not', '2026-03-09 not', '2026-03-10 not'], $told($test));
         self::assertSame('2026-03-15', GateOutlook::earliestOpen([$pain, $days, $test], Day::fromIso('2026-03-10'))?->toIso());
 
-        $early = GateOutlook::of($case->at(5, '20:00'))[0];
+        $early = $case->at(5, '20:00')->outlooks()[0];
         self::assertSame(['2026-03-02 not', '2026-03-04'], $told($early));
         self::assertSame([2, '2 points over'], [$early->distance(), EvaluationWords::distance($early)]);
         self::assertNull($early->earliest, 'nothing is planned that could bring two sessions');
@@ -102,10 +106,10 @@ final class PrescribeTest extends TestCase
         $reached = ['type' => 'reached', 'prescription' => 'press', 'sets' => 3, 'reps' => 8, 'load_kg' => 50];
         $planned = ['planned' => [['id' => 'p', 'on' => '2026-03-12', 'slot' => 'x']]];
         $case = CaseBuilder::case()->mornings(1, 10, 1)->session(4)->gate($reached)->with($planned);
-        [$short] = GateOutlook::of($case->at(10));
+        [$short] = $case->at(10)->outlooks();
         self::assertSame([null, '3 sets short'], [$short->earliest, EvaluationWords::distance($short)]);
         $heavy = $case->press(['dose' => ['sets' => 3, 'reps' => 8, 'rest_s' => 60, 'load_kg' => 50]]);
-        self::assertSame('2026-03-13', GateOutlook::of($heavy->at(10))[0]->earliest?->toIso(), 'the morning after the planned session');
+        self::assertSame('2026-03-13', $heavy->at(10)->outlooks()[0]->earliest?->toIso(), 'the morning after the planned session');
         self::assertSame('Sets of 8 at 50 kg well borne: 0, at least 3', ucfirst(EvaluationWords::criterion($short->result)));
     }
 
@@ -160,14 +164,12 @@ final class PrescribeTest extends TestCase
     {
         $case = CaseBuilder::case()->mornings(1, 9, 1)->session(8, 1, ['sets' => [['reps' => 10, 'load_kg' => 40, 'rir' => 2]]])
             ->with(['tests' => [['test' => Support::catalogue()->structure(Structure::PatellarTendon)->strengthTest->key, 'on' => '2026-03-02', 'affected' => 300, 'unaffected' => 400, 'unit' => 'N']]]);
-        $words = static fn(array $dose, string $mode = 'isotonic', string $exercise = 'leg_press_one'): array => array_map(
-            static fn(Suggestion $one): string => ($one->field ?? '') . '|' . ($one->value ?? '') . '|' . $one->words,
-            \Rung\Core\Prescribe\Suggestions::of(
-                self::prescription(['key' => 'press', 'exercise' => $exercise, 'mode' => $mode, 'dose' => $dose + ['sets' => 3, 'reps' => 8, 'rest_s' => 60], 'progression' => null]),
-                TrainingSummary::of($case->at(9)),
-                Support::catalogue()->structure(Structure::PatellarTendon),
-            ),
-        );
+        $words = static function (array $dose, string $mode = 'isotonic', string $exercise = 'leg_press_one') use ($case): array {
+            $prescription = self::prescription(['key' => 'press', 'exercise' => $exercise, 'mode' => $mode, 'dose' => $dose + ['sets' => 3, 'reps' => 8, 'rest_s' => 60], 'progression' => null]);
+            $found = Suggestions::of($prescription, TrainingSummary::of($case->at(9)), Support::catalogue()->structure(Structure::PatellarTendon));
+
+            return array_map(static fn(Suggestion $one): string => $one->field . '|' . ($one->field === null ? '' : $one->value) . '|' . SuggestionWords::of($one, $prescription), $found);
+        };
         // 40 × (1 + 12 / 30) = 56; for eight: 56 / (1 + 8 / 30) = 44.2.
         self::assertSame(['load_kg|44|44 kg is about 8 RM, by 10 × 40 kg with 2 in reserve on Sun 8 Mar'], $words(['rm' => 8]));
         self::assertSame(['||1 RM about 56 kg, by 10 × 40 kg with 2 in reserve on Sun 8 Mar'], $words([]));
@@ -184,16 +186,16 @@ final class PrescribeTest extends TestCase
         $stage = $plan->stage($evaluation->log->stage->key);
         self::assertNotNull($stage);
         $same = self::preview($plan, $evaluation, []);
-        self::assertTrue($same->change->isNone());
-        $told = $same->toArray();
+        self::assertSame('', self::told($same)['note']);
+        $told = self::told($same);
         self::assertIsArray($told['prescriptions']);
         self::assertCount(count($stage->stage->prescriptions), $told['prescriptions']);
 
         $more = array_map(static fn(Prescription $one): array => $one->toArray(), $stage->stage->prescriptions);
         $more[0] = self::withDose($more[0], ['sets' => 9]);
         $changed = self::preview($plan, $evaluation, ['prescriptions' => $more]);
-        self::assertStringContainsString("sets {$stage->stage->prescriptions[0]->dose->sets} → 9", $changed->change->note());
-        self::assertContains('growth', array_column((array) $changed->toArray()['lint'], 'key'));
+        self::assertStringContainsString("sets {$stage->stage->prescriptions[0]->dose->sets} → 9", self::told($changed)['note']);
+        self::assertContains('growth', array_column((array) self::told($changed)['lint'], 'key'));
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */
@@ -260,7 +262,7 @@ final class PrescribeTest extends TestCase
             self::assertLessThanOrEqual($before->dose->sets, $after->stage->prescriptions[$i]->dose->sets);
         }
         self::assertTrue($step->plan->slotRests($after, 'spring', $today->plus(3)));
-        self::assertContains('Holds only until ' . TimeWords::day($today->plus(7)), array_map(static fn($note): string => $note->words, $step->notes));
+        self::assertContains('Holds only until ' . TimeWords::day($today->plus(7)), array_map((new ChangeWords(Support::catalogue()))->note(...), $step->notes));
 
         // A stage without holds gets those of the stage before it.
         $bare = $plan->withStage($stage->withStage($stage->stage->withPrescriptions(array_values(array_filter(
@@ -285,6 +287,15 @@ final class PrescribeTest extends TestCase
         $history = Support::played(7, $days, $stage);
 
         return [$history->plan, Evaluator::evaluate($history->file, Moment::fromIso(Support::NOW))];
+    }
+
+    /** @return array{note: string, prescriptions: mixed, lint: mixed} as the screen shows it */
+    private static function told(Preview $preview): array
+    {
+        $told = PreviewWords::of($preview, Weekday::cases(), Support::catalogue());
+        self::assertIsString($told['note']);
+
+        return ['note' => $told['note'], 'prescriptions' => $told['prescriptions'], 'lint' => $told['lint']];
     }
 
     /** @param array<string, mixed> $instead of what is in force; `first` over the first prescription */
@@ -313,7 +324,6 @@ final class PrescribeTest extends TestCase
             Support::catalogue(),
             Support::catalogue()->structure(Structure::PatellarTendon),
             $evaluation->log->file->response_rule,
-            Weekday::cases(),
             [],
             [],
             false,

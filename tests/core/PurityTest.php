@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
 use SplFileInfo;
+use Tests\Architecture\LayeringTest;
 
 /** The core reads no clock, no chance, no disk and no environment of its own; all of it is handed in. */
 final class PurityTest extends TestCase
@@ -36,6 +37,12 @@ final class PurityTest extends TestCase
             $looked++;
         }
         self::assertGreaterThan(150, $looked);
+    }
+
+    public function testEveryFolderHasItsPlaceInTheLine(): void
+    {
+        $folders = array_map(basename(...), (array) glob(dirname(__DIR__, 2) . '/core/*', GLOB_ONLYDIR));
+        self::assertEqualsCanonicalizing(LayeringTest::LINE, $folders);
     }
 
     public function testWhatIsForbiddenIsFound(): void

@@ -186,7 +186,7 @@ final class RulesTest extends TestCase
         for ($seed = 1; $seed <= 60; $seed++) {
             $evaluation = Evaluator::evaluate(RandomCase::of($seed), Moment::fromIso(Support::NOW));
             $step = Acceptance::of(Support::catalogue()->programme('knee_four_stage')->plan, $evaluation, Support::catalogue());
-            self::assertMatchesRegularExpression('/^[A-Z].{10,}/', EvaluationWords::headline($evaluation, $step));
+            self::assertMatchesRegularExpression('/^[A-Z].{10,}/', EvaluationWords::headline($evaluation, $step, Support::catalogue()));
             self::assertMatchesRegularExpression('/^[A-Z].{10,}\.$/', EvaluationWords::because($evaluation));
             foreach ($evaluation->gate->criteria as $criterion) {
                 self::assertDoesNotMatchRegularExpression('/_|null|  /', EvaluationWords::criterion($criterion));

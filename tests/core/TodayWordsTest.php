@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use PHPUnit\Framework\TestCase;
-use Rung\Core\Gate\GateOutlook;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\Session;
@@ -52,7 +51,7 @@ final class TodayWordsTest extends TestCase
             'a morning test of 3 or less, for 7 days',
             'your practitioner’s word that the technique is sound',
             '90 % of the other side’s strength, tested by your practitioner',
-        ], array_map(TodayWords::missing(...), GateOutlook::of($case->at(9))));
+        ], array_map(TodayWords::missing(...), $case->at(9)->outlooks()));
     }
 
     public function testWhatIsGainedIsMoreWorkAtNoMorePainOnTheSameExercise(): void

@@ -86,7 +86,7 @@ final class CasePage
             'provocation_test' => $case->provocation_test,
             'rule' => $case->response_rule,
             'stage_from' => $evaluation->log->stageFrom->toIso(),
-            'standing' => Standing::of($evaluation, $step, $case->eventDays()),
+            'standing' => Standing::of($evaluation, $step, $catalogue, $case->eventDays()),
             'grounds' => array_map(static fn(Ground $ground): array => $ground->toArray(), Grounds::of($evaluation)),
             'gate' => self::gate($evaluation),
             'hooks' => Standing::hooks($evaluation, PHP_INT_MAX >> 1),
@@ -164,13 +164,13 @@ final class CasePage
     /** @return array<string, mixed> the gate along time */
     private static function gate(Evaluation $evaluation): array
     {
-        $outlooks = GateOutlook::of($evaluation);
+        $outlooks = $evaluation->outlooks();
 
         return [
             'open' => $evaluation->gate->isOpen(),
             'earliest' => GateOutlook::earliestOpen($outlooks, $evaluation->log->today)?->toIso(),
             'criteria' => array_map(static fn(CriterionOutlook $one): array => [
-                'type' => $one->result->criterion->type->value,
+                'type' => $one->result->criterion->type()->value,
                 'state' => $one->result->state->value,
                 'words' => EvaluationWords::criterion($one->result),
                 'distance' => EvaluationWords::distance($one),
@@ -296,7 +296,7 @@ final class CasePage
             sessionMinutes: $case->session_minutes,
             bodyMassKg: $case->athlete->body_mass_kg,
             daysSinceOpened: $today->daysSince(Day::fromIso($case->opened_on)),
-            course: TrainingSummary::of($evaluation),
+            summary: TrainingSummary::of($evaluation),
         ));
     }
 

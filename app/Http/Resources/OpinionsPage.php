@@ -39,7 +39,7 @@ final class OpinionsPage
                 'view' => $school->view,
                 'own' => $key === $own,
                 'action' => $said->action->kind->value,
-                'headline' => EvaluationWords::headline($said, Acceptance::of($plan, $said, $catalogue)),
+                'headline' => EvaluationWords::headline($said, Acceptance::of($plan, $said, $catalogue), $catalogue),
                 'because' => EvaluationWords::because($said),
                 'limits' => self::limits($school),
             ];

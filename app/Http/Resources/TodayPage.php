@@ -19,7 +19,6 @@ use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
-use Rung\Core\Gate\GateOutlook;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\Session;
@@ -71,7 +70,7 @@ final class TodayPage
         }
         $planned = array_values(array_filter($around, static fn(PlannedSession $one): bool => $one->on >= $today->toIso()));
         $done = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
-        $outlooks = GateOutlook::of($evaluation);
+        $outlooks = $evaluation->outlooks();
         $missing = array_values(array_filter(array_map(TodayWords::missing(...), $outlooks)));
 
         return [

@@ -43,7 +43,7 @@ final class PlanController extends Controller
 
         AccessLog::readAgain(self::person($request), $request->session(), 'previewed a plan', [$case->id]);
 
-        return new JsonResponse($preview->of($case, $plan, $asked->draft)->toArray());
+        return new JsonResponse($preview->of($case, $plan, $asked->draft));
     }
 
     public function store(Request $request, CareCase $case, SavePlan $save): JsonResponse
