@@ -72,7 +72,7 @@ final class ChangeLibrary
             $latest = self::latest($by, $kind, $key);
             $rest = array_diff_key($this->shelf->items($by->practice_id), ["$kind->value/$key" => true]);
             try {
-                LibraryFile::read(CatalogueShelf::document($rest), $this->shelf->shipped, $this->shelf->shipped);
+                LibraryFile::read(CatalogueShelf::document($rest), $this->shelf->shipped(), $this->shelf->shipped());
             } catch (InvalidInput $needed) {
                 throw InvalidInput::at('/key', "is needed elsewhere in your library: {$needed->faults[0]->path} {$needed->faults[0]->message}");
             }
@@ -90,7 +90,7 @@ final class ChangeLibrary
     public function import(User $by, string $json): int
     {
         return $this->changing($by, function () use ($by, $json): int {
-            $file = LibraryFile::read($json, $this->shelf->shipped, $this->shelf->of($by->practice_id));
+            $file = LibraryFile::read($json, $this->shelf->shipped(), $this->shelf->of($by->practice_id));
             $count = 0;
             foreach (LibraryKind::cases() as $kind) {
                 $items = match ($kind) {
@@ -150,7 +150,7 @@ final class ChangeLibrary
     {
         $list = $kind->list();
         try {
-            $file = LibraryFile::read('{"format":"' . LibraryFile::FORMAT . "\",\"$list\":[$content]}", $this->shelf->shipped, $this->shelf->of($by->practice_id));
+            $file = LibraryFile::read('{"format":"' . LibraryFile::FORMAT . "\",\"$list\":[$content]}", $this->shelf->shipped(), $this->shelf->of($by->practice_id));
         } catch (InvalidInput $bad) {
             throw $bad->below("/$list/0");
         }

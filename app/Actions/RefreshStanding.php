@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Care\CaseHistory;
 use App\Models\CareCase;
 use App\Support\CatalogueShelf;
 use App\Support\Clock;
@@ -46,6 +47,6 @@ final class RefreshStanding
 
     public function evaluate(CareCase $case): Evaluation
     {
-        return Evaluator::evaluate(BuildCaseFile::of($case), Clock::now($case->practice->timezone));
+        return Evaluator::evaluate(CaseHistory::of($case), Clock::now($case->practice->timezone));
     }
 }

@@ -37,7 +37,7 @@ final class StoreHistory
 
     public function handle(CareCase $case, Plan $begun, SimulatedHistory $history, User $by): void
     {
-        $catalogue = $this->shelf->shipped;
+        $catalogue = $this->shelf->shipped();
         $own = ['practice_id' => $case->practice_id, 'case_id' => $case->id];
         $file = $history->file;
         $openedAt = CarbonImmutable::parse($case->opened_on . ' 09:00', $case->practice->timezone)->utc();

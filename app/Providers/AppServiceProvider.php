@@ -32,6 +32,7 @@ use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
+use Rung\Core\Catalogue\Catalogue;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -41,7 +42,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind('db.connector.pgsql', PracticeConnector::class);
         $this->app->bind(MessageSender::class, SimulatedSender::class);
         $this->app->singleton(CatalogueShelf::class, fn(): CatalogueShelf => new CatalogueShelf(
-            CatalogueFiles::load($this->app->basePath('catalogue'), $this->app->storagePath('framework/catalogue.kept')),
+            fn(): Catalogue => CatalogueFiles::load($this->app->basePath('catalogue'), $this->app->storagePath('framework/catalogue.kept')),
         ));
     }
 

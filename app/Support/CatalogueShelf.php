@@ -7,6 +7,7 @@ namespace App\Support;
 use App\Models\CareCase;
 use App\Models\LibraryItem;
 use App\Models\LibraryKind;
+use Closure;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\LibraryFile;
 use Rung\Core\Input\InvalidInput;
@@ -18,7 +19,16 @@ final class CatalogueShelf
     /** @var array<string, Catalogue> by practice, for one request */
     private array $read = [];
 
-    public function __construct(public readonly Catalogue $shipped) {}
+    private ?Catalogue $shipped = null;
+
+    /** @param Closure(): Catalogue $load reads what ships with Rung: only where something asks for it */
+    public function __construct(private readonly Closure $load) {}
+
+    /** What ships with Rung. */
+    public function shipped(): Catalogue
+    {
+        return $this->shipped ??= ($this->load)();
+    }
 
     public function of(string $practiceId): Catalogue
     {
@@ -69,16 +79,16 @@ final class CatalogueShelf
     {
         $items = $this->items($practiceId);
         if ($items === []) {
-            return $this->shipped;
+            return $this->shipped();
         }
         $document = self::document($items);
         try {
-            $file = LibraryFile::read($document, $this->shipped, $this->shipped);
+            $file = LibraryFile::read($document, $this->shipped(), $this->shipped());
         } catch (InvalidInput $overtaken) {
             // Sound when it was saved; what ships has changed since. Cases keep their copies and go on.
             report($overtaken);
 
-            return $this->shipped;
+            return $this->shipped();
         }
 
         return $file->catalogue->withVersions(array_map(static fn(LibraryItem $item): int => $item->version, $items));

@@ -60,18 +60,6 @@ final readonly class CaseFile
         return CaseFileReader::fromJson($json);
     }
 
-    /**
-     * What Rung itself has stored, of any size: the bounds of a file are for what comes from outside.
-     *
-     * @param array<string, mixed> $fields as a case file has them
-     *
-     * @throws InvalidInput
-     */
-    public static function fromStored(array $fields): self
-    {
-        return CaseFileReader::fromStored($fields);
-    }
-
     /** The same log, judged by another school's limits. */
     public function underRule(ResponseRule $rule): self
     {

@@ -35,16 +35,6 @@ final class CaseFileReader
         return Json::read($json, self::read(...));
     }
 
-    /**
-     * @param array<string, mixed> $fields
-     *
-     * @throws InvalidInput
-     */
-    public static function fromStored(array $fields): CaseFile
-    {
-        return Json::readStored($fields, self::read(...));
-    }
-
     private static function read(ObjectNode $node): CaseFile
     {
         $format = $node->text('format');

@@ -37,28 +37,6 @@ final class Json
         return $result;
     }
 
-    /**
-     * Reads what was stored before, whatever its size.
-     *
-     * @template T
-     *
-     * @param array<string, mixed> $fields
-     * @param callable(ObjectNode): T $read
-     *
-     * @return T
-     *
-     * @throws InvalidInput with every fault of the fields
-     */
-    public static function readStored(array $fields, callable $read): mixed
-    {
-        $object = json_decode(json_encode((object) $fields, JSON_THROW_ON_ERROR), false, self::MAX_DEPTH, JSON_THROW_ON_ERROR);
-        $faults = new Faults();
-        $result = self::node($object instanceof stdClass ? $object : new stdClass(), $faults)->readWith($read);
-        $faults->refuse();
-
-        return $result;
-    }
-
     public static function node(stdClass $object, Faults $faults): ObjectNode
     {
         return new ObjectNode(get_object_vars($object), $faults, null, '');

@@ -61,7 +61,7 @@ final class DemoPractice
         $today = $zone->dayOf($now);
         $events = self::shows($today);
         $story = $demo->story->withEvents($events);
-        $catalogue = $this->shelf->shipped;
+        $catalogue = $this->shelf->shipped();
         $programme = $catalogue->programme($demo->programme);
         $rule = $catalogue->school($programme->rule)->rule;
         $info = $catalogue->structure($demo->structure);

@@ -63,6 +63,7 @@ bench() {
     php -d opcache.enable_cli=1 support/bench/core.php
     bench_server "13 cases"
     php_as_owner support/bench/crowd.php 150 history
+    php_as_app -d opcache.enable_cli=1 support/bench/history.php
     bench_server "163 cases, 150 of 26 weeks"
     php_as_owner support/bench/crowd.php 5000
     bench_server "5163 cases"

@@ -41,7 +41,7 @@ final class PurityTest extends TestCase
 
     public function testEveryFolderHasItsPlaceInTheLine(): void
     {
-        $folders = array_map(basename(...), (array) glob(dirname(__DIR__, 2) . '/core/*', GLOB_ONLYDIR));
+        $folders = array_map(static fn(string $folder): string => basename($folder), glob(dirname(__DIR__, 2) . '/core/*', GLOB_ONLYDIR) ?: []);
         self::assertEqualsCanonicalizing(LayeringTest::LINE, $folders);
     }
 

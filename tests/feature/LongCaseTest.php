@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\BuildCaseFile;
+use App\Care\CaseHistory;
+use App\Models\CareCase;
 use App\Models\CheckIn;
 use App\Models\TrainingSession;
+use App\Support\Clock;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Rung\Core\CaseFile\CaseFile;
+use Rung\Core\Evaluation\Evaluator;
 
 /** A case goes on for years: it never grows until it refuses the next session. */
 final class LongCaseTest extends TestCase
@@ -32,7 +36,7 @@ final class LongCaseTest extends TestCase
             'plan_version' => 1, 'kind' => 'sport', 'started_at' => '2026-04-14T07:00:00+01:00', 'ended_at' => '2026-04-14T07:40:00+01:00', 'minutes' => 40, 'effort' => 3, 'entries' => [$entry],
         ])->assertStatus(201);
         $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id")->assertOk();
-        self::assertLessThan(1000, count(BuildCaseFile::of($case->refresh())->sessions));
+        self::assertLessThan(1000, count(CaseHistory::of($case->refresh())->sessions));
     }
 
     public function testAnOldStopAndTheFirstScoresStillCount(): void
@@ -46,7 +50,7 @@ final class LongCaseTest extends TestCase
         $pain = $session('2024-01-04', [], 8);
         $plain = $session('2024-01-05', [], 2);
         $first = CheckIn::query()->create(['id' => (string) Str::uuid7(), 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'at' => '2024-01-02T07:00:00Z', 'local_on' => '2024-01-02', 'provocation' => 4, 'signs' => [], 'created_at' => '2024-01-02T07:00:00Z'])->id;
-        $file = BuildCaseFile::of($case);
+        $file = CaseHistory::of($case);
         $ids = array_column($file->sessions, 'id');
         self::assertContains($sign, $ids);
         self::assertContains($pain, $ids);
@@ -65,5 +69,16 @@ final class LongCaseTest extends TestCase
         $statuses = array_count_values(array_map($send, range(0, 26)));
         self::assertSame([201, 422], array_keys($statuses));
         self::assertLessThanOrEqual(24, $statuses[201]);
+    }
+
+    public function testWhatIsLoadedIsWhatAFileWouldTell(): void
+    {
+        foreach (CareCase::query()->get()->all() as $case) {
+            $loaded = CaseHistory::of($case);
+            $read = CaseFile::fromJson((string) json_encode($loaded->toArray()));
+            self::assertEquals($read->toArray(), $loaded->toArray());
+            $at = Clock::now($case->practice->timezone);
+            self::assertEquals(Evaluator::evaluate($read, $at)->toArray(), Evaluator::evaluate($loaded, $at)->toArray());
+        }
     }
 }

@@ -181,4 +181,26 @@ final class WholeWayTest extends TestCase
             }, $due['exercises']),
         ];
     }
+
+    public function testAPageThatAsksAgainIsToldOnlyWhatIsNew(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $own = $this->practitioner();
+        foreach ([[$own, "/api/cases/$case->id"], [$this->athlete('Juno Tamsin'), '/api/today']] as [$who, $path]) {
+            $first = $this->ask($who, 'GET', $path)->assertOk();
+            $version = self::text($first->headers->get('ETag'));
+            $again = fn(): int => $this->withHeader('If-None-Match', $version)->ask($who, 'GET', $path)->getStatusCode();
+            self::assertSame(304, $again());
+            $this->flushHeaders();
+            // Whatever is written, by whomever, is another version; so is the next time of day.
+            $this->ask($this->athlete('Juno Tamsin'), 'PUT', '/api/today/check-ins/' . Str::uuid7(), ['at' => '2026-04-14T07:50:00+01:00', 'provocation' => 2])->assertStatus(201);
+            self::assertSame(200, $again());
+            $this->flushHeaders();
+        }
+        $version = self::text($this->ask($own, 'GET', "/api/cases/$case->id")->headers->get('ETag'));
+        CarbonImmutable::setTestNow('2026-04-14T08:45:00+01:00');
+        self::assertSame(200, $this->withHeader('If-None-Match', $version)->ask($own, 'GET', "/api/cases/$case->id")->getStatusCode());
+        // Of another person it is never taken for known.
+        self::assertSame(403, $this->ask($this->athlete('Juno Tamsin'), 'GET', "/api/cases/$case->id")->getStatusCode());
+    }
 }

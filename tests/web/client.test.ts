@@ -1,6 +1,6 @@
 import { describe, expect, test, vi } from 'vitest';
 
-import { api, faultAt, Refusal, send, setPatience, SIGNED_OUT } from '../../web/api/client';
+import { api, faultAt, forgetAnswers, Refusal, send, setPatience, SIGNED_OUT } from '../../web/api/client';
 import { away, server } from './server';
 
 const morning = () => send(() => api.PUT('/api/today/check-ins/{id}', { params: { path: { id: 'm1' } }, body: { at: '2026-04-14T07:00:00+01:00' } }));
@@ -38,6 +38,24 @@ describe('a request', () => {
     const again = server(({ path }) => (path === '/api/session' ? [200, { user: null }] : [419, {}]));
     expect((await refused()).status).toBe(419);
     expect(again).toHaveLength(3);
+  });
+
+  test('that was answered before is asked for by its version, and what is known is given again', async () => {
+    forgetAnswers();
+    let version = '"1"';
+    const asked: (string | null)[] = [];
+    vi.stubGlobal('fetch', (request: Request) => {
+      const has = request.headers.get('If-None-Match');
+      asked.push(has);
+      return Promise.resolve(has === version ? new Response(null, { status: 304 }) : new Response(JSON.stringify({ case: null, version }), { headers: { 'Content-Type': 'application/json', ETag: version } }));
+    });
+    const today = () => send(() => api.GET('/api/today'));
+    expect([await today(), await today()]).toEqual([{ case: null, version: '"1"' }, { case: null, version: '"1"' }]);
+    version = '"2"';
+    expect(await today()).toEqual({ case: null, version: '"2"' });
+    forgetAnswers();
+    await today();
+    expect(asked).toEqual([null, '"1"', '"1"', null]);
   });
 
   test('of somebody who is signed out asks for the password without leaving the page', async () => {

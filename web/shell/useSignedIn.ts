@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
-import { api, type Schemas, send } from '../api/client';
+import { api, forgetAnswers, type Schemas, send } from '../api/client';
 
 export type User = NonNullable<Schemas['SignedIn']['user']>;
 
@@ -20,6 +20,7 @@ export function useSignIn() {
   return useMutation({
     mutationFn: (body: { email: string; password: string; stay: boolean }) => send(() => api.POST('/api/session', { body })),
     onSuccess: async (answer) => {
+      forgetAnswers();
       queries.setQueryData(KEY, answer.user);
       await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== KEY[0] });
     },
@@ -31,6 +32,7 @@ export function useSignOut() {
   return useMutation({
     mutationFn: () => send(() => api.DELETE('/api/session')),
     onSuccess: () => {
+      forgetAnswers();
       queries.clear();
       queries.setQueryData(KEY, null);
     },

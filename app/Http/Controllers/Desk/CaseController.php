@@ -14,6 +14,7 @@ use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
 use App\Http\Resources\CasePage;
 use App\Http\Resources\OpinionsPage;
+use App\Http\Resources\PageVersion;
 use App\Http\Resources\SessionPage;
 use App\Http\Resources\StartPage;
 use App\Models\CareCase;
@@ -56,7 +57,7 @@ final class CaseController extends Controller
         Gate::authorize('decide', $case);
         AccessLog::read(self::person($request), $case, 'looked at a case');
 
-        return new JsonResponse($page->of($case, $standing->evaluate($case)));
+        return self::unlessKnown($request, PageVersion::of($case, self::person($request)), static fn(): array => $page->of($case, $standing->evaluate($case)));
     }
 
     /** What was done in one session against what was asked, and how it was answered. */

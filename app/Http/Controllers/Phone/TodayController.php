@@ -10,6 +10,7 @@ use App\Actions\LogSettling;
 use App\Actions\RefreshStanding;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
+use App\Http\Resources\PageVersion;
 use App\Http\Resources\TodayPage;
 use App\Models\CareCase;
 use App\Models\Invitation;
@@ -36,7 +37,13 @@ final class TodayController extends Controller
         }
         AccessLog::read(self::person($request), $case, 'looked at today');
 
-        return new JsonResponse(['case' => ['person' => self::person($request)->id] + $page->of($case, $standing->evaluate($case))]);
+        $person = self::person($request);
+
+        return self::unlessKnown(
+            $request,
+            PageVersion::of($case, $person),
+            static fn(): array => ['case' => ['person' => $person->id] + $page->of($case, $standing->evaluate($case))],
+        );
     }
 
     public function session(Request $request, string $id, LogSession $log): JsonResponse
