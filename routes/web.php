@@ -55,6 +55,7 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::post('cases/{case}/nudges', [DecisionController::class, 'nudge']);
         Route::get('cases/{case}/sessions/{session}', [CaseController::class, 'session'])->whereUuid('session');
         Route::get('cases/{case}/opinions', [CaseController::class, 'opinions']);
+        Route::get('cases/{case}/stages/{stage}', [PlanController::class, 'stage']);
         Route::get('cases/{case}/plan', [PlanController::class, 'show']);
         Route::post('cases/{case}/plan', [PlanController::class, 'store']);
         Route::post('cases/{case}/plan/preview', [PlanController::class, 'preview']);

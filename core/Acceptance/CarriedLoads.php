@@ -42,15 +42,13 @@ final readonly class CarriedLoads
     private function loadFor(Prescription $prescription): int|float|null
     {
         $increment = $prescription->progression?->incrementKg();
-        $sets = $increment === null ? [] : $this->lastSets($prescription->exercise);
-        if ($increment === null || $sets === []) {
-            return null;
-        }
+        $sets = $this->lastSets($prescription->exercise);
         $dose = $prescription->dose;
 
         return match (true) {
+            $sets === [] => null,
             $prescription->mode === Mode::Isometric => min(array_map(static fn(LoggedSet $set): int|float => $set->load_kg ?? 0, $sets)),
-            $prescription->mode->isMoving() => Work::loadFor($sets, $dose->rm ?? $dose->reps_to ?? $dose->reps, $dose->bodyLoad($this->evaluation->log->file->athlete->body_mass_kg), $increment),
+            $increment !== null && $prescription->mode->isMoving() => Work::loadFor($sets, $dose->rm ?? $dose->reps_to ?? $dose->reps, $dose->bodyLoad($this->evaluation->log->file->athlete->body_mass_kg), $increment),
             default => null,
         };
     }

@@ -8,6 +8,7 @@ use Rung\Core\Decision\Action;
 use Rung\Core\Decision\ActionKind;
 use Rung\Core\Decision\ActionReason;
 use Rung\Core\Number;
+use Rung\Core\Record\DoseChangeKind;
 use Rung\Core\Response\Creep;
 use Rung\Core\Response\Log;
 use Rung\Core\Response\SessionResponse;
@@ -28,6 +29,11 @@ final readonly class Attention
     private const DONE_PERCENT = 60;
 
     private const READINGS = 3;
+
+    /** So many eases within so many days are no course: the case is unsettled. */
+    private const UNSETTLED_EASES = 3;
+
+    public const UNSETTLED_DAYS = 14;
 
     /** @param list<AttentionReason> $reasons */
     private function __construct(public AttentionGroup $group, public array $reasons) {}
@@ -69,6 +75,21 @@ final readonly class Attention
     public static function isTooTimid(Log $log, array $responses, Adherence $fortnight): bool
     {
         return self::unchanged($log, $fortnight) && self::allWellBorne($log, $responses);
+    }
+
+    /** How often a dose was eased lately, where that is so often that the case is unsettled, whatever its group; else null. */
+    public static function unsettledBy(Log $log): ?int
+    {
+        $days = [];
+        foreach ([...$log->doseChanges, ...$log->withinChanges] as $change) {
+            if (in_array($change->kind, [DoseChangeKind::Ease, DoseChangeKind::StepDown, DoseChangeKind::Within], true)
+                && $change->at->withinHoursBefore($log->at, 24 * self::UNSETTLED_DAYS)) {
+                // Several exercises eased by one decision are one ease.
+                $days[$log->file->timezone->dayOf($change->at)->number] = true;
+            }
+        }
+
+        return count($days) >= self::UNSETTLED_EASES ? count($days) : null;
     }
 
     /** @return array{group: string, reasons: list<string>} */

@@ -21,6 +21,9 @@ final class PlayedLoads
 
     private const HAND = 0.03;
 
+    /** Kilograms between two weights in the room, where the prescription does not say. */
+    private const INCREMENT_KG = 2.5;
+
     /** What a hold asks of a maximum where the dose does not say, in percent. */
     private const HOLD_PERCENT = 70;
 
@@ -52,10 +55,10 @@ final class PlayedLoads
     /** Kilograms for the repetitions and reserve of a dose, rounded down to the increment; null where nothing is lifted. */
     private function find(Prescription $prescription, int $reserve): int|float|null
     {
-        $increment = $prescription->progression?->incrementKg();
-        if ($increment === null || !$this->catalogue->exercise($prescription->exercise)->loadIsFound) {
+        if (!$this->catalogue->exercise($prescription->exercise)->loadIsFound) {
             return null;
         }
+        $increment = $prescription->progression?->incrementKg() ?? self::INCREMENT_KG;
         $dose = $prescription->dose;
         $body = $dose->bodyLoad($this->bodyMassKg);
         $maximum = $this->maxima[$prescription->exercise]

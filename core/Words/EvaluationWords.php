@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rung\Core\Words;
 
 use Rung\Core\Acceptance\PlanStep;
+use Rung\Core\Attention\Attention;
 use Rung\Core\Attention\AttentionReason;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Decision\ActionKind;
@@ -202,7 +203,10 @@ final class EvaluationWords
     {
         $since = static fn(?Day $day): string => $day === null ? '' : ' since ' . TimeWords::day($day);
 
-        return array_map(static fn(AttentionReason $reason): string => match ($reason) {
+        $eases = Attention::unsettledBy($evaluation->log);
+        $unsettled = $eases === null ? [] : ["unsettled: eased on $eases days of the last " . Attention::UNSETTLED_DAYS];
+
+        return [...$unsettled, ...array_map(static fn(AttentionReason $reason): string => match ($reason) {
             AttentionReason::NoScores => 'no morning answer for three days',
             AttentionReason::SessionsMissed => 'the last two sessions were missed',
             AttentionReason::LongBreak => 'no session for two weeks',
@@ -212,7 +216,7 @@ final class EvaluationWords
             AttentionReason::FailedTwice => 'the same step has failed twice: look at how it is done, or take another one',
             AttentionReason::TestHigh => 'settled, but the morning test stays over the limit: look again',
             AttentionReason::Plateau => 'nothing changed for three weeks: change one thing',
-        }, $evaluation->attention->reasons);
+        }, $evaluation->attention->reasons)];
     }
 
     /** A criterion with its value and what is needed, units included. */

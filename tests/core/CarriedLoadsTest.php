@@ -38,4 +38,19 @@ final class CarriedLoadsTest extends TestCase
         self::assertEquals($plan->stage('springs')?->stage->prescription('jumps'), $step->plan->stage('springs')?->stage->prescription('jumps'));
         self::assertEquals($plan, $into('holds')->plan);
     }
+
+    public function testAHoldThatGrowsNoMoreKeepsItsLoadToo(): void
+    {
+        $history = Support::played(7, 40, 'slow');
+        $evaluation = Evaluator::evaluate($history->file, Moment::fromIso(Support::NOW));
+        $held = [];
+        foreach ($evaluation->sessions as $response) {
+            $held = $response->session->setsOf('slow_hold') ?: $held;
+        }
+        self::assertNotEmpty($held);
+        $least = min(array_map(static fn(LoggedSet $set): int|float => $set->load_kg ?? 0, $held));
+        self::assertGreaterThan(0, $least);
+        $entered = (new CarriedLoads($evaluation))->into($history->plan, 'springs')->plan->stage('springs');
+        self::assertSame($least, $entered?->stage->prescription('spring_hold')?->dose->load_kg);
+    }
 }

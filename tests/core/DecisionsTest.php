@@ -6,7 +6,9 @@ namespace Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rung\Core\Attention\Attention;
 use Rung\Core\Decision\ActionReason;
+use Rung\Core\Words\EvaluationWords;
 
 /** Every reason of docs/rules.md, "What to do next", by a case that reaches it. */
 final class DecisionsTest extends TestCase
@@ -176,5 +178,23 @@ final class DecisionsTest extends TestCase
         self::assertSame(['press' => true, 'hold' => false], $preferred($case(1, 3)->change(3, 'progress', 'press')), 'but none that is at its limit');
         self::assertSame(['press'], $case(1, 1, ['before' => 1, 'after' => 2])->at(11)->drop);
         self::assertSame([], $case(1, 1, ['before' => 2, 'after' => 2])->at(11)->drop);
+    }
+
+    public function testThreeEasesInAFortnightAreNoCourse(): void
+    {
+        $case = CaseBuilder::case()->mornings(1, 20, 1);
+        foreach ([4, 9] as $day) {
+            $case->change($day, 'ease');
+        }
+        // Two exercises eased by one decision are one ease.
+        $case->change(9, 'ease', 'hold');
+        self::assertNull(Attention::unsettledBy($case->at(17)->log));
+        $case->change(13, 'within');
+        self::assertSame(3, Attention::unsettledBy($case->at(17)->log));
+        self::assertContains('unsettled: eased on 3 days of the last 14', EvaluationWords::attention($case->at(17)));
+        self::assertSame(3, Attention::unsettledBy($case->at(18, '10:00')->log), 'a fortnight to the hour');
+        self::assertNull(Attention::unsettledBy($case->at(18, '10:01')->log));
+        $case->change(14, 'progress');
+        self::assertNull(Attention::unsettledBy($case->at(19)->log), 'a raise is no ease');
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Rung\Core\Words\DoseWords;
+
 /** Moving a case into another stage takes along what was lifted, and can be taken back. */
 final class CarriedLoadsTest extends TestCase
 {
@@ -27,5 +29,29 @@ final class CarriedLoadsTest extends TestCase
         self::assertIsString($id);
         $this->ask($own, 'DELETE', "/api/cases/$case->id/decisions/$id")->assertStatus(201);
         self::assertNull($case->refresh()->plan()->stage('springs')?->stage->prescription('spring_press')?->dose->load_kg);
+    }
+
+    public function testEveryDoseOfAnotherStageIsShownBeforeItIsEntered(): void
+    {
+        $case = $this->caseOf('Edda Moorgate');
+        $own = $this->practitioner();
+        $revision = $case->revision;
+        $shown = $this->ask($own, 'GET', "/api/cases/$case->id/stages/springs")->assertOk();
+        self::assertSame(['Springs', 'springs'], [$shown->json('title'), $shown->json('stage')]);
+        $doses = collect((array) $shown->json('doses'))->keyBy('title');
+        $press = $doses->get('Leg press, one leg');
+        self::assertIsArray($press);
+        self::assertFalse($press['to_find'], 'what was lifted is carried along');
+        $jump = $doses->first(static fn(mixed $one): bool => is_array($one) && $one['before'] === null);
+        self::assertIsArray($jump, 'what is new is told as new');
+        self::assertContains('Leg extension, one leg', (array) $shown->json('left'));
+        self::assertSame($revision, $case->refresh()->revision, 'nothing is put in force');
+        $this->ask($own, 'GET', "/api/cases/$case->id/stages/nowhere")->assertStatus(404);
+
+        // What was shown is what is put in force.
+        $this->ask($own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'stage', 'stage' => 'springs', 'reason' => 'Lands well', 'revision' => $revision])->assertStatus(201);
+        $after = $case->refresh()->plan()->stage('springs')?->stage->prescription('spring_press');
+        self::assertNotNull($after);
+        self::assertSame(DoseWords::of($after, true), $press['after']);
     }
 }

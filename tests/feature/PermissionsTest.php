@@ -42,6 +42,7 @@ final class PermissionsTest extends TestCase
         yield 'a nudge' => ['POST', '/api/cases/{case}/nudges', true, 422];
         yield 'a session told' => ['GET', '/api/cases/{case}/sessions/{session}', true, 200];
         yield 'second opinions' => ['GET', '/api/cases/{case}/opinions', true, 200];
+        yield 'another stage' => ['GET', '/api/cases/{case}/stages/springs', true, 200];
         yield 'a plan' => ['GET', '/api/cases/{case}/plan', true, 200];
         yield 'a preview' => ['POST', '/api/cases/{case}/plan/preview', true, 422];
         yield 'prescribing' => ['POST', '/api/cases/{case}/plan', true, 422];
@@ -77,7 +78,7 @@ final class PermissionsTest extends TestCase
 
     public function testEveryDoorIsTried(): void
     {
-        $shape = static fn(string $method, string $path): string => $method . ' ' . preg_replace(['/\?.*$/', '#/library/items/rule/(our_)?low#', '/\{\w+\}/'], ['', '/library/items/{}/{}', '{}'], $path);
+        $shape = static fn(string $method, string $path): string => $method . ' ' . preg_replace(['/\?.*$/', '#/library/items/rule/(our_)?low#', '#/stages/springs#', '/\{\w+\}/'], ['', '/library/items/{}/{}', '/stages/{}', '{}'], $path);
         $tried = array_map(static fn(array $door): string => $shape($door[0], $door[1]), array_values(iterator_to_array(self::doors())));
         // Getting in and out is open to anybody, and has tests of its own.
         $open = ['GET /api/session', 'POST /api/session', 'DELETE /api/session', 'DELETE /api/sessions', 'POST /api/join'];
@@ -107,7 +108,7 @@ final class PermissionsTest extends TestCase
         foreach ([['GET', "/api/cases/$foreign->id"], ['POST', "/api/cases/$foreign->id/tests"], ['POST', "/api/cases/$foreign->id/decisions"], ['DELETE', "/api/cases/$foreign->id/decisions/$foreign->id"],
             ['POST', "/api/cases/$foreign->id/nudges"], ['GET', "/api/cases/$foreign->id/sessions/$foreign->id"], ['GET', "/api/cases/$foreign->id/opinions"],
             ['GET', "/api/cases/$foreign->id/invitation"], ['POST', "/api/cases/$foreign->id/invitation"], ['DELETE', "/api/cases/$foreign->id/invitation"],
-            ['GET', "/api/cases/$foreign->id/plan"], ['POST', "/api/cases/$foreign->id/plan"], ['POST', "/api/cases/$foreign->id/plan/preview"],
+            ['GET', "/api/cases/$foreign->id/plan"], ['GET', "/api/cases/$foreign->id/stages/springs"], ['POST', "/api/cases/$foreign->id/plan"], ['POST', "/api/cases/$foreign->id/plan/preview"],
             ['GET', "/api/openings/$typed->id"], ['PUT', "/api/openings/$typed->id"], ['DELETE', "/api/openings/$typed->id"],
             ['GET', '/api/library/items/rule/our_low'], ['DELETE', '/api/library/items/rule/our_low']] as [$method, $path]) {
             $this->ask($own, $method, $path)->assertStatus(404);
@@ -163,6 +164,7 @@ final class PermissionsTest extends TestCase
             'looked at a case' => [$own, 'GET', "/api/cases/$case->id", []],
             'looked at a session' => [$own, 'GET', "/api/cases/$case->id/sessions/$session->id", []],
             'asked for second opinions' => [$own, 'GET', "/api/cases/$case->id/opinions", []],
+            'previewed a stage' => [$own, 'GET', "/api/cases/$case->id/stages/springs", []],
             'looked at a plan' => [$own, 'GET', "/api/cases/$case->id/plan", []],
             'previewed a plan' => [$own, 'POST', "/api/cases/$case->id/plan/preview", $draft],
             'prescribed' => [$own, 'POST', "/api/cases/$case->id/plan", $draft],

@@ -72,6 +72,7 @@ final class CasePage
             'goal' => $case->goal,
             'opened_on' => $case->opened_on,
             'closed_on' => $case->closed_on,
+            'next_stage' => $evaluation->nextStage,
             'after_close' => $case->trainingSessions()->where('after_close', true)->count() + $case->checkIns()->where('after_close', true)->count(),
             'history' => $case->history,
             'programme' => $programme->title ?? $case->programme,

@@ -15,6 +15,7 @@ import { day } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 import { Grounds } from './Grounds';
 import { PegList } from './PegList';
+import { StageMove } from './StageMove';
 import type { Done } from './UndoBar';
 import { type Case, useCase, useDecide } from './useCase';
 import { ACTIONS } from './words';
@@ -69,6 +70,7 @@ function Proposal({ found, close, decided }: { found: Case; close: () => void; d
           <>
             <Typography variant="h3" sx={{ mb: 0.5 }}>{standing.headline}</Typography>
             <PegList pegs={found.gate.criteria} />
+            {standing.action === 'advance' && found.next_stage !== null && <Box sx={{ mt: 1.5 }}><StageMove found={found} stage={found.next_stage} /></Box>}
           </>
         )}
         {many && <><Typography variant="h3" sx={{ mt: 1 }}>What it rests on</Typography><Grounds grounds={found.grounds} /></>}

@@ -37,7 +37,7 @@ export function ProposalCard({ found, accept, keep, clear }: { found: Case; acce
       <Typography variant="h3" sx={{ mt: 1 }}>What it rests on</Typography>
       <Grounds grounds={found.grounds} />
       <Typography variant="body2" color="textSecondary">
-        {adherence.percent === null ? 'Nothing was planned in two weeks' : `Done in two weeks: ${adherence.percent} % (${adherence.done} of ${adherence.due})`}
+        {adherence.percent === null ? 'Nothing was planned in two weeks' : `Done in two weeks: ${adherence.done} of ${adherence.due} planned`}
         {' · '}this week {weekWords(week)}
       </Typography>
       <Typography variant="body2" color="textSecondary">Judged by “{found.school.title}”: pain to {found.rule.during_max}, morning to {found.rule.next_day_max}, stop at {found.rule.stop_at} of 10. These are defaults that a practice can change.</Typography>

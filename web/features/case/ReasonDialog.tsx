@@ -11,6 +11,7 @@ import { useState } from 'react';
 
 import { faultAt, Refusal, type Schemas } from '../../api/client';
 import { plusDays } from '../../shell/dates';
+import { StageMove } from './StageMove';
 import type { Done } from './UndoBar';
 import { type Case, useDecide } from './useCase';
 
@@ -81,6 +82,7 @@ export function ReasonDialog({ found, asked, close, decided }: { found: Case; as
             {options.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
           </TextField>
         )}
+        {asked.kind === 'stage' && chosen !== '' && <StageMove found={found} stage={chosen} />}
         {asked.kind === 'review' && (
           <TextField type="date" label="Review on (empty: none)" value={reviewOn} onChange={(event) => setReviewOn(event.target.value)} slotProps={{ inputLabel: { shrink: true } }} {...at('review_on')} />
         )}

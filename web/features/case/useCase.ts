@@ -37,6 +37,15 @@ export function useOpinions(id: string, revision: number, wanted: boolean) {
   });
 }
 
+/** What another stage would ask for, dose by dose, before it is entered. */
+export function useStageMove(id: string, revision: number, stage: string) {
+  return useQuery({
+    queryKey: ['case', id, 'stage', stage, revision],
+    queryFn: () => send(() => api.GET('/api/cases/{case}/stages/{stage}', { params: { path: { case: id, stage } } })),
+    staleTime: Infinity,
+  });
+}
+
 /** Takes a decision back. */
 export function useUndo() {
   const queries = useQueryClient();

@@ -6,10 +6,12 @@ namespace App\Http\Controllers\Desk;
 
 use App\Actions\PlanRequest;
 use App\Actions\PreviewPlan;
+use App\Actions\RefreshStanding;
 use App\Actions\SavePlan;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
 use App\Http\Resources\PrescribePage;
+use App\Http\Resources\StageMovePage;
 use App\Models\CareCase;
 use App\Models\Decision;
 use App\Support\AccessLog;
@@ -17,6 +19,7 @@ use App\Support\CatalogueShelf;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
+use Rung\Core\Acceptance\StageMove;
 use Rung\Core\Input\ObjectNode;
 
 /** Prescribing: the plan as it is, what would follow from a change, and saving it. */
@@ -32,6 +35,19 @@ final class PlanController extends Controller
         AccessLog::readMany(self::person($request), 'looked for a plan to copy', array_column($told['others'], 'key'));
 
         return new JsonResponse($told);
+    }
+
+    /** What another stage would ask for, dose by dose. Nothing is stored. */
+    public function stage(Request $request, CareCase $case, string $stage, RefreshStanding $standing): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $plan = $case->plan();
+        $catalogue = $this->shelf->forCase($case, $plan);
+        $evaluation = $standing->evaluate($case);
+        $move = StageMove::of($plan, $evaluation, $catalogue, $stage) ?? abort(404);
+        AccessLog::readAgain(self::person($request), $request->session(), 'previewed a stage', [$case->id]);
+
+        return new JsonResponse(StageMovePage::of($move, $catalogue, $evaluation->log->file->tests !== []));
     }
 
     /** Nothing is stored. */

@@ -1,0 +1,29 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+
+import { Failed, Loading } from '../../shell/States';
+import { type Case, useStageMove } from './useCase';
+
+/** Every dose of another stage beside what is asked for now, before it is put in force. */
+export function StageMove({ found, stage }: { found: Case; stage: string }) {
+  const move = useStageMove(found.id, found.revision, stage);
+  if (move.isPending) return <Loading what="the doses of that stage" />;
+  if (move.isError) return <Failed problem={move.error} again={() => void move.refetch()} />;
+  const { title, rhythm, doses, left } = move.data;
+  return (
+    <Box component="section" aria-label={`Doses of ${title}`}>
+      <Typography variant="h3">{title}: {rhythm}</Typography>
+      {doses.length === 0 && <Typography color="textSecondary">Nothing but the act itself.</Typography>}
+      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+        {doses.map((one) => (
+          <Box component="li" key={one.title + one.after} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
+            <Typography sx={{ fontWeight: 600 }}>{one.title}{one.before === null && <Typography component="span" color="textSecondary"> new</Typography>}</Typography>
+            <Typography>{one.before !== null && <>{one.before} <b aria-label="becomes">→</b> </>}{one.after}</Typography>
+            {one.to_find && <Typography variant="body2" sx={{ color: 'watch.main', fontWeight: 600 }}>Load to be found</Typography>}
+          </Box>
+        ))}
+      </Box>
+      {left.length > 0 && <Typography color="textSecondary" sx={{ borderTop: 1, borderColor: 'divider', pt: 0.75 }}>No more: {left.join(', ')}</Typography>}
+    </Box>
+  );
+}
