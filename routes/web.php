@@ -42,6 +42,7 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::get('library', [LibraryController::class, 'show']);
         Route::get('library/search', [LibraryController::class, 'search']);
         Route::get('library/compare', [LibraryController::class, 'compare']);
+        Route::get('library/programmes/{key}/course', [LibraryController::class, 'course']);
         Route::get('library/file', [LibraryController::class, 'export']);
         Route::post('library/file', [LibraryController::class, 'import']);
         Route::post('library/items', [LibraryController::class, 'copy']);

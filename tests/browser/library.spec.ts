@@ -19,6 +19,10 @@ test('the library is searched, and two programmes are compared', async ({ page }
   await page.getByRole('tab', { name: 'Programmes' }).click();
   await page.getByRole('button', { name: 'Achilles midportion' }).click();
   await expect(page.getByRole('region', { name: 'Heel, slow load' })).toContainText('Calf hold, both legs');
+  await page.getByRole('button', { name: 'How it goes over weeks' }).click();
+  await expect(page.getByRole('img', { name: /^A steady athlete: everything is done, nothing flares: Holds to day \d+, Slow raises to day \d+.*Ends in week \d+\.$/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^A slower one/ })).toBeVisible();
+  await page.getByRole('button', { name: 'How it goes over weeks' }).click();
   await page.getByRole('combobox', { name: 'Compare with' }).click();
   await page.getByRole('option', { name: 'Heel lowering, twice a day' }).click();
   await expect(page.getByRole('row', { name: /^School/ })).toContainText('No worse next morning');

@@ -30,6 +30,10 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await page.goto('/library?structure=patellar_tendon');
   await page.getByRole('button', { name: 'Wall sit, high' }).click();
   await shot(page, 'library');
+  await page.goto('/library?view=programmes&structure=patellar_tendon');
+  await page.getByRole('button', { name: 'How it goes over weeks' }).click();
+  await page.getByRole('img', { name: /^A steady athlete/ }).waitFor();
+  await shot(page, 'library-course');
   await page.goto('/library?view=programmes&structure=achilles_midportion');
   await page.getByRole('combobox', { name: 'Compare with' }).click();
   await page.getByRole('option', { name: 'Heel lowering, twice a day' }).click();

@@ -88,4 +88,24 @@ final class LibraryTest extends TestCase
         $this->ask($own, 'POST', '/api/library/file', ['ladders' => [['title' => 'Calf holds as we do them'] + $ladder]] + $file)->assertStatus(201)->assertJsonPath('items', 1);
         $this->ask($own, 'GET', '/api/library/items/ladder/our_calf_holds')->assertJsonPath('version', 2)->assertJsonPath('title', 'Calf holds as we do them');
     }
+
+    public function testHowAProgrammeGoesIsPlayedForTwo(): void
+    {
+        $own = $this->practitioner();
+        $course = $this->ask($own, 'GET', '/api/library/programmes/knee_four_stage/course?structure=patellar_tendon')->assertOk();
+        self::assertSame(['steady', 'slow'], $course->json('athletes.*.key'));
+        self::assertSame(['Holds', 'Slow strength', 'Springs', 'Back to the act'], $course->json('athletes.0.stages.*.title'));
+        self::assertIsInt($course->json('athletes.0.ended_week'));
+        self::assertGreaterThan($course->json('athletes.0.ended_week'), $course->json('athletes.1.ended_week') ?? 99, 'who flares takes longer');
+        $titles = (array) $course->json('athletes.0.rows.*.title');
+        $press = array_search('Leg press, one leg', $titles, true);
+        self::assertIsInt($press);
+        self::assertMatchesRegularExpression('/^Leg press, one leg, 4 × \d+ at [\d.]+ kg, 10–\d+°$/', self::text($course->json("athletes.0.rows.$press.weeks.0.words")));
+        $this->ask($own, 'GET', '/api/library/programmes/knee_four_stage/course?structure=adductor')->assertStatus(422)->assertJsonValidationErrorFor('structure');
+        $this->ask($own, 'GET', '/api/library/programmes/nothing/course?structure=adductor')->assertStatus(404);
+
+        // A practice's own programme is played as it is written there.
+        $this->ask($own, 'POST', '/api/library/items', ['kind' => 'programme', 'key' => 'heel_paced'])->assertStatus(201);
+        $this->ask($own, 'GET', '/api/library/programmes/our_heel_paced/course?structure=achilles_midportion')->assertOk()->assertJsonPath('athletes.0.stages.0.title', 'Paced raises');
+    }
 }

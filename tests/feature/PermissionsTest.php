@@ -28,6 +28,7 @@ final class PermissionsTest extends TestCase
         yield 'the library' => ['GET', '/api/library', true, 200];
         yield 'searching it' => ['GET', '/api/library/search?q=hold', true, 200];
         yield 'comparing' => ['GET', '/api/library/compare?kind=rule&a=low&b=heavy', true, 200];
+        yield 'how a programme goes' => ['GET', '/api/library/programmes/heel_paced/course?structure=achilles_midportion', true, 200];
         yield 'the library file' => ['GET', '/api/library/file', true, 200];
         yield 'taking in a file' => ['POST', '/api/library/file', true, 422];
         yield 'copying' => ['POST', '/api/library/items', true, 422];
@@ -78,7 +79,7 @@ final class PermissionsTest extends TestCase
 
     public function testEveryDoorIsTried(): void
     {
-        $shape = static fn(string $method, string $path): string => $method . ' ' . preg_replace(['/\?.*$/', '#/library/items/rule/(our_)?low#', '#/stages/springs#', '/\{\w+\}/'], ['', '/library/items/{}/{}', '/stages/{}', '{}'], $path);
+        $shape = static fn(string $method, string $path): string => $method . ' ' . preg_replace(['/\?.*$/', '#/library/items/rule/(our_)?low#', '#/stages/springs#', '#/programmes/heel_paced#', '/\{\w+\}/'], ['', '/library/items/{}/{}', '/stages/{}', '/programmes/{}', '{}'], $path);
         $tried = array_map(static fn(array $door): string => $shape($door[0], $door[1]), array_values(iterator_to_array(self::doors())));
         // Getting in and out is open to anybody, and has tests of its own.
         $open = ['GET /api/session', 'POST /api/session', 'DELETE /api/session', 'DELETE /api/sessions', 'POST /api/join'];

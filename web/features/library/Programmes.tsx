@@ -10,6 +10,7 @@ import { useNavigate } from 'react-router';
 
 import { Empty } from '../../shell/States';
 import { Compare } from './Compare';
+import { CoursePicture } from './CoursePicture';
 import { Picks } from './Picks';
 import { useCopy } from './useLibrary';
 import type { Library } from './words';
@@ -50,6 +51,7 @@ export function Programmes({ library, structure, hits, chosen, choose }: { libra
             <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
               School: {shown.school}. {shown.retest ? 'The test is repeated around each exercise. ' : ''}{shown.purpose === 'prevention' ? 'For prevention. ' : ''}{shown.time_scale}
             </Typography>
+            <CoursePicture key={shown.key} programme={shown.key} structure={structure !== null && shown.structures.includes(structure) ? structure : (shown.structures[0] ?? '')} />
             {shown.stages.map((stage, i) => (
               <Box key={stage.key} component="section" aria-label={stage.title} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'grid', gridTemplateColumns: '150px minmax(0, 1fr)', gap: 1.5 }}>
                 <Box>

@@ -7,6 +7,16 @@ export function useLibrary() {
   return useQuery({ queryKey: ['library'], queryFn: () => send(() => api.GET('/api/library')), staleTime: 300_000 });
 }
 
+/** How a programme goes over weeks for one of its structures; asked for when somebody wants to see it. */
+export function useCourse(key: string, structure: string, wanted: boolean) {
+  return useQuery({
+    queryKey: ['library', 'course', key, structure],
+    queryFn: () => send(() => api.GET('/api/library/programmes/{key}/course', { params: { path: { key }, query: { structure } } })),
+    enabled: wanted,
+    staleTime: 300_000,
+  });
+}
+
 /** Copies an item into the practice's own library. */
 export function useCopy(copied: (kind: Kind, key: string) => void) {
   const queries = useQueryClient();

@@ -21,7 +21,9 @@ use Rung\Core\Catalogue\Search;
 use Rung\Core\Exercise\Exercise;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\Structure;
 use Rung\Core\Words\Comparison;
+use Rung\Core\Words\CourseWords;
 
 /** The library: what ships with Rung and the practice's own over it. */
 final class LibraryController extends Controller
@@ -61,6 +63,20 @@ final class LibraryController extends Controller
         };
 
         return new JsonResponse(['a' => $a->title, 'b' => $b->title, 'points' => $points]);
+    }
+
+    /** How a programme goes over weeks, played for two made-up athletes. */
+    public function course(Request $request, string $key): JsonResponse
+    {
+        $catalogue = $this->catalogue($request);
+        $programme = $catalogue->programmes[$key] ?? abort(404);
+        $asked = $request->enum('structure', Structure::class);
+        $structure = ReadsCore::refusing(static fn(): Structure => $asked !== null && in_array($asked, $programme->structures, true)
+            ? $asked
+            : throw InvalidInput::at('/structure', 'must be one that the programme is for'));
+        $version = hash('xxh128', serialize([$catalogue->fingerprint(), $key, $structure]));
+
+        return self::unlessKnown($request, $version, static fn(): array => (new CourseWords($catalogue))->of($programme, $structure));
     }
 
     public function item(Request $request, LibraryKind $kind, string $key): JsonResponse
