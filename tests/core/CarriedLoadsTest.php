@@ -37,6 +37,7 @@ final class CarriedLoadsTest extends TestCase
         // What was not lifted yet, and the stage before, stay as they are.
         self::assertEquals($plan->stage('springs')?->stage->prescription('jumps'), $step->plan->stage('springs')?->stage->prescription('jumps'));
         self::assertEquals($plan, $into('holds')->plan);
+        self::assertEquals($plan, $into('slow')->plan, 'nor is anything carried into the stage that it is in');
     }
 
     public function testAHoldThatGrowsNoMoreKeepsItsLoadToo(): void

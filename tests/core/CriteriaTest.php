@@ -77,6 +77,7 @@ final class CriteriaTest extends TestCase
         self::assertSame('no_data 20', (new MadeUpEvidence())->done(17)->done(18, pending: true)->says($clean), 'an answer that has yet to come does not count');
         self::assertSame(20, (new MadeUpEvidence())->done(17)->done(18, pending: true)->first($clean), 'but may, on the next morning that can answer');
         self::assertSame(21, (new MadeUpEvidence())->score(20, 1)->done(17)->done(18, pending: true)->first($clean));
+        self::assertSame(21, (new MadeUpEvidence())->done(17)->done(20, pending: true)->first($clean), 'today’s session is answered tomorrow at the earliest');
         self::assertSame(23, (new MadeUpEvidence())->done(16, 1, tooMuch: true)->done(18)->plan(22)->first($clean));
         self::assertSame([16 => false, 18 => true], (new MadeUpEvidence())->done(10)->done(16, 1, tooMuch: true)->done(18)->looksAt($clean));
     }

@@ -91,7 +91,8 @@ final class LeversTest extends TestCase
 
     public function testTheLadderEndsWhereTheProgrammeOrTheAthleteEnds(): void
     {
-        $on = static fn(array $ladder, array $lever = []): NextStep => (new NextDose(new MadeUpWork()))->progress(self::prescription([], $lever === [] ? [] : [$lever], ['ladder' => $ladder]));
+        /** @param list<string> $ladder @param array<string, mixed>|null $lever */
+        $on = static fn(array $ladder, ?array $lever = null): NextStep => (new NextDose(new MadeUpWork()))->progress(self::prescription([], $lever === null ? [] : [$lever], ['ladder' => $ladder]));
         self::assertSame([Change::NextRung, 'split_squat'], [$on(['box_squat', 'squat', 'split_squat'])->change, $on(['box_squat', 'squat', 'split_squat'])->to]);
         self::assertSame(Change::AtTop, $on(['box_squat', 'squat'])->change);
         self::assertSame(Change::AtTop, $on(['box_squat', 'squat'], ['lever' => 'rung'])->change);
@@ -189,8 +190,8 @@ final class LeversTest extends TestCase
     }
 
     /**
-     * @param array<string, mixed> $dose
-     * @param list<array<string, mixed>> $levers
+     * @param array<array-key, mixed> $dose
+     * @param array<array-key, mixed> $levers
      * @param array<string, mixed> $more
      */
     private static function prescription(array $dose, array $levers, array $more = []): Prescription
