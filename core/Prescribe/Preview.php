@@ -91,7 +91,7 @@ final readonly class Preview
 
     public function figures(Prescription $prescription): DoseFigures
     {
-        return DoseArithmetic::of($prescription->mode, $prescription->limbs, $prescription->dose, $this->summary->bodyMassKg);
+        return DoseArithmetic::of($prescription->mode, $prescription->limbs, $this->loaded($prescription)->dose, $this->summary->bodyMassKg);
     }
 
     /** @return array<string, mixed> the sums of one kind of session, and when it comes */
@@ -108,6 +108,14 @@ final readonly class Preview
             + ['days' => array_map(static fn(Placed $placed): string => $placed->on->toIso(), $this->placed($slot, self::SHOWN_DAYS))];
     }
 
+    /** With what was lifted last, where the dose leaves the load open. */
+    private function loaded(Prescription $prescription): Prescription
+    {
+        $load = $this->summary->presentLoadKg($prescription);
+
+        return $prescription->dose->load_kg !== null || $load == 0 ? $prescription : $prescription->withDose($prescription->dose->with(['load_kg' => $load]));
+    }
+
     /** What the stage would ask for in its first week. */
     public function week(): WeekLoad
     {
@@ -118,7 +126,7 @@ final readonly class Preview
             $sessions += $times;
             foreach ($this->draft->stage->stage->prescriptions as $prescription) {
                 if ($prescription->slot === $slot->key) {
-                    $asked[] = [$prescription, $times];
+                    $asked[] = [$this->loaded($prescription), $times];
                 }
             }
         }

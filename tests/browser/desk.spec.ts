@@ -219,3 +219,40 @@ test('a silent athlete is nudged from the Round', async ({ page }) => {
   await page.getByRole('option', { name: 'Achilles midportion' }).click();
   await expect(page.getByRole('article')).toHaveCount(1);
 });
+
+test('a corridor is added to a dose, with how it grows', async ({ page }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Ines Calloway' }).first().click();
+  await page.getByRole('link', { name: 'Prescribe', exact: true }).click();
+  const row = page.getByRole('article').first();
+  await row.getByRole('button', { name: 'Edit' }).click();
+  const add = async (field: string) => {
+    await row.getByRole('combobox', { name: 'Add a field' }).click();
+    await page.getByRole('option', { name: field, exact: true }).click();
+  };
+  await add('Height, cm');
+  await expect(row.getByLabel('Height, cm')).toHaveValue('10');
+  await expect(row).toContainText('height none → 10 cm');
+  // One upper end a dose: whichever this one has or gets, no second is offered.
+  const upper = row.getByLabel(/up to/);
+  if (await upper.count() === 0) await add('Reps up to');
+  await expect(upper).toHaveCount(1);
+  await row.getByRole('combobox', { name: 'Add a field' }).click();
+  await expect(page.getByRole('option', { name: /up to/ })).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  await upper.fill('0');
+  await expect(row.getByText(/must be|Must be/).first()).toBeVisible();
+});
+
+test('another stage is looked at dose by dose before it is entered', async ({ page }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Edda Moorgate' }).first().click();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByText('Advance or go back by hand').click();
+  await page.getByRole('combobox', { name: 'Stage' }).click();
+  await page.getByRole('option', { name: 'Springs' }).click();
+  const doses = page.getByRole('region', { name: 'Doses of Springs' });
+  await expect(doses.getByRole('listitem').filter({ hasText: 'Squat jump' })).toContainText('new');
+  await expect(doses.getByRole('listitem').filter({ hasText: 'Leg press' })).toContainText(/4 × 15.* → 4 × 8 at \d+ kg/s);
+  await expect(doses).toContainText('No more: Leg extension, one leg');
+});

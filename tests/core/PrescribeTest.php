@@ -198,6 +198,18 @@ final class PrescribeTest extends TestCase
         self::assertContains('growth', array_column((array) self::told($changed)['lint'], 'key'));
     }
 
+    public function testALoadThatIsLeftOpenCountsAsWhatWasLifted(): void
+    {
+        [$plan, $evaluation] = self::played();
+        $preview = self::preview($plan, $evaluation, []);
+        $open = array_values(array_filter($preview->draft->stage->stage->prescriptions, static fn(Prescription $one): bool => $one->dose->load_kg === null && $one->mode->isMoving()));
+        self::assertNotEmpty($open);
+        $lifted = $preview->summary->presentLoadKg($open[0]);
+        self::assertGreaterThan(0, $lifted);
+        self::assertEquals($open[0]->dose->sets * $open[0]->dose->reps * $lifted, $preview->figures($open[0])->volume_load_kg);
+        self::assertGreaterThan(0, $preview->week()->toArray()['volume_load_kg']);
+    }
+
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function unsound(): iterable
     {

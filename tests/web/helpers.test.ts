@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 
 import type { Schemas } from '../../web/api/client';
-import { added, asRequest, begin, fieldOf, isDrawable, type PlanInForce, swapped, withField, withProposal } from '../../web/features/prescribe/draft';
+import { added, asRequest, bandsOf, begin, fieldOf, isDrawable, type PlanInForce, swapped, withField, withProposal } from '../../web/features/prescribe/draft';
 import { type AudioClock, Pacer } from '../../web/pacer/pacer';
 import { COUNT_IN_S, doneBy, levelAt, phaseAt, repsDone, timelineOf, type Tone } from '../../web/pacer/timeline';
 import type { Waiting } from '../../web/phone/outbox';
@@ -150,4 +150,10 @@ describe('a draft of a prescription', () => {
     expect('load_kg' in withField({ ...squat, load_kg: 20 }, 'load_kg', undefined)).toBe(false);
     expect([squat, withField(squat, 'sets', '3x'), withField(squat, 'sets', 21), withField(squat, 'tempo.lift_s', undefined)].map(isDrawable)).toEqual([true, false, false, false]);
   });
+});
+
+test('the bands of a prescription are those that it grows by', () => {
+  const of = (progression: unknown) => bandsOf({ progression } as never);
+  expect(of({ levers: [{ lever: 'sets', to: 4 }, { lever: 'resistance', steps: ['thin', 'medium'] }] })).toEqual(['thin', 'medium']);
+  expect([of({ levers: [{ lever: 'sets', to: 4 }] }), of({ blocks: [] }), of(null), of(undefined)]).toEqual([undefined, undefined, undefined, undefined]);
 });

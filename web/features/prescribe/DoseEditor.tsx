@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 
 import type { Schemas } from '../../api/client';
-import { fieldOf, type Prescription, type Preview, withCue, withField } from './draft';
+import { bandsOf, fieldOf, type Prescription, type Preview, withCue, withField } from './draft';
 import { NumberField } from './NumberField';
 
 type Suggestion = Preview['prescriptions'][number]['suggestions'][number];
@@ -18,11 +18,20 @@ interface Props {
   change: (prescription: Prescription) => void;
 }
 
+type Field = [path: string, label: string, first: unknown];
+
 /** Fields that a dose may have beside sets, repetitions and rest, in the order in which they are shown. */
-const OPTIONAL: [string, string, unknown][] = [
+const OPTIONAL: Field[] = [
+  ['reps_to', 'Reps up to', 12],
   ['hold_s', 'Hold, s', 30],
+  ['hold_to_s', 'Hold up to, s', 45],
   ['work_s', 'Work, s', 60],
+  ['work_to_s', 'Work up to, s', 300],
+  ['grow_by', 'Grows by', 1],
+  ['grow_after', 'after settled', 1],
   ['load_kg', 'Load, kg', 0],
+  ['height_cm', 'Height, cm', 10],
+  ['rir', 'In reserve', 2],
   ['rm', 'RM aimed at', 8],
   ['percent_mvc', '% of maximum', 70],
   ['effort', 'Effort, 0–10', 7],
@@ -30,6 +39,25 @@ const OPTIONAL: [string, string, unknown][] = [
   ['times_per_day', 'Times a day', 1],
   ['contacts_per_rep', 'Landings a rep', 1],
 ];
+
+const CORRIDORS: Readonly<Record<string, string>> = { reps_to: 'reps', hold_to_s: 'hold_s', work_to_s: 'work_s' };
+
+/** An upper end goes with its lower end, one a dose; how it grows goes with an upper end. */
+function fits(path: string, dose: Prescription['dose']): boolean {
+  const hasCorridor = Object.keys(CORRIDORS).some((upper) => fieldOf(dose, upper) !== undefined);
+  if (path === 'grow_by' || path === 'grow_after') return hasCorridor;
+  const lower = CORRIDORS[path];
+  if (lower === undefined) return true;
+  // A hold or timed work has its corridor in seconds, not in repetitions.
+  const isCounted = dose.hold_s === undefined && dose.work_s === undefined;
+  return !hasCorridor && fieldOf(dose, lower) !== undefined && (path !== 'reps_to' || isCounted);
+}
+
+/** An upper end begins above what is asked now. */
+const first = ([path, , value]: Field, dose: Prescription['dose']): unknown => {
+  const lower = CORRIDORS[path] === undefined ? undefined : fieldOf(dose, CORRIDORS[path]);
+  return typeof lower === 'number' && typeof value === 'number' ? Math.max(value, lower + (path === 'reps_to' ? 4 : 15)) : value;
+};
 
 const PHASES: [string, string][] = [['lift_s', 'Lift, s'], ['top_s', 'At top, s'], ['lower_s', 'Lower, s'], ['bottom_s', 'At bottom, s']];
 
@@ -43,11 +71,12 @@ export function DoseEditor({ prescription, slots, faults, suggestions, change }:
   const number = (path: string, label: string, width?: number) => (
     <NumberField key={path} label={label} value={fieldOf(dose, path)} fault={faults[`dose.${path}`]} {...(width === undefined ? {} : { width })} change={(value) => set(path, value)} />
   );
-  const absent: [string, string, unknown][] = [
-    ...OPTIONAL.filter(([path]) => fieldOf(dose, path) === undefined),
-    ...(dose.tempo === undefined ? [['tempo', 'Tempo', TEMPO] as [string, string, unknown]] : []),
-    ...(dose.range === undefined ? [['range', 'Range', RANGE] as [string, string, unknown]] : []),
-    ...(dose.resistance === undefined ? [['resistance', 'Band', 'a band'] as [string, string, unknown]] : []),
+  const bands = bandsOf(prescription);
+  const absent: Field[] = [
+    ...OPTIONAL.filter(([path]) => fieldOf(dose, path) === undefined && fits(path, dose)),
+    ...(dose.tempo === undefined ? [['tempo', 'Tempo', TEMPO] as Field] : []),
+    ...(dose.range === undefined ? [['range', 'Range', RANGE] as Field] : []),
+    ...(dose.resistance === undefined ? [['resistance', 'Band', bands?.[0] ?? 'thin'] as Field] : []),
   ];
   return (
     <Box sx={{ display: 'grid', gap: 1.25, pt: 1.25 }}>
@@ -56,7 +85,13 @@ export function DoseEditor({ prescription, slots, faults, suggestions, change }:
         {number('reps', 'Reps', 70)}
         {OPTIONAL.filter(([path]) => fieldOf(dose, path) !== undefined).map(([path, label]) => number(path, label, 104))}
         {dose.resistance !== undefined && (
-          <TextField label="Band" value={dose.resistance} onChange={(event) => set('resistance', event.target.value === '' ? undefined : event.target.value)} sx={{ width: 130 }} />
+          bands === undefined
+            ? <TextField label="Band" value={dose.resistance} onChange={(event) => set('resistance', event.target.value === '' ? undefined : event.target.value)} sx={{ width: 150 }} />
+            : (
+              <TextField select label="Band" value={dose.resistance} onChange={(event) => set('resistance', event.target.value)} sx={{ width: 190 }}>
+                {(bands.includes(dose.resistance) ? bands : [dose.resistance, ...bands]).map((band) => <MenuItem key={band} value={band}>{band}</MenuItem>)}
+              </TextField>
+            )
         )}
         {number('rest_s', 'Rest, s', 80)}
       </Box>
@@ -85,7 +120,7 @@ export function DoseEditor({ prescription, slots, faults, suggestions, change }:
         </TextField>
         <TextField label="Cue" value={prescription.cue ?? ''} onChange={(event) => change(withCue(prescription, event.target.value))} sx={{ width: 220 }} />
         {absent.length > 0 && (
-          <TextField select label="Add a field" value="" onChange={(event) => { const field = absent.find(([path]) => path === event.target.value); if (field !== undefined) set(field[0], field[2]); }} sx={{ width: 140 }}>
+          <TextField select label="Add a field" value="" onChange={(event) => { const field = absent.find(([path]) => path === event.target.value); if (field !== undefined) set(field[0], first(field, dose)); }} sx={{ width: 140 }}>
             {absent.map(([path, label]) => <MenuItem key={path} value={path}>{label}</MenuItem>)}
           </TextField>
         )}

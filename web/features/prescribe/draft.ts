@@ -1,3 +1,5 @@
+import { z } from 'zod';
+
 import type { Schemas } from '../../api/client';
 
 export type PlanInForce = Schemas['PlanInForce'];
@@ -104,6 +106,12 @@ export function asRequest(draft: Draft): Schemas['PlanRequest'] {
     ends_rest: draft.ends_rest,
   };
 }
+
+const Bands = z.object({ levers: z.array(z.looseObject({ lever: z.string(), steps: z.array(z.string()).optional() })) });
+
+/** The practice's ordered set of bands, where the prescription grows by it. */
+export const bandsOf = (prescription: Prescription): string[] | undefined =>
+  Bands.safeParse(prescription.progression).data?.levers.find((one) => one.lever === 'resistance')?.steps;
 
 /** A field of a dose by its path ("tempo.lift_s"). */
 export function fieldOf(dose: Dose, path: string): unknown {
