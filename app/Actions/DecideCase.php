@@ -65,7 +65,7 @@ final class DecideCase
         });
     }
 
-    /** @return array{string, TakenBack} */
+    /** @return array{string, UndoData} */
     private function accept(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): array
     {
         $plan = $case->plan();
@@ -82,7 +82,7 @@ final class DecideCase
         return [EvaluationWords::headline($evaluation, $step, $this->shelf->forCase($case, $plan)), $undo];
     }
 
-    /** @return array{string, TakenBack} */
+    /** @return array{string, UndoData} */
     private function stage(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): array
     {
         $plan = $case->plan();
@@ -96,7 +96,7 @@ final class DecideCase
         return [implode(', with what was lifted: ', array_filter(["Moved by hand to $stage->title", $this->words($case, $step)])), $undo];
     }
 
-    /** @return array{string, TakenBack} */
+    /** @return array{string, UndoData} */
     private function clearStop(CareCase $case, DecisionRequest $request, Evaluation $evaluation): array
     {
         $open = array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->isCleared() && $stop->id === $request->clears);
@@ -110,10 +110,10 @@ final class DecideCase
             'clears' => $request->clears,
         ]);
 
-        return ['Reviewed and cleared a stop', new TakenBack(review: $review->id)];
+        return ['Reviewed and cleared a stop', new UndoData(review: $review->id)];
     }
 
-    /** @return array{string, TakenBack} */
+    /** @return array{string, UndoData} */
     private function signOff(CareCase $case, Evaluation $evaluation): array
     {
         $signOff = SignOff::query()->create([
@@ -123,10 +123,10 @@ final class DecideCase
             'on' => $evaluation->log->today->toIso(),
         ]);
 
-        return ["Signed off the technique of {$evaluation->log->stage->title}", new TakenBack(signOff: $signOff->id)];
+        return ["Signed off the technique of {$evaluation->log->stage->title}", new UndoData(signOff: $signOff->id)];
     }
 
-    /** @return array{string, TakenBack} */
+    /** @return array{string, UndoData} */
     private function rule(CareCase $case, DecisionRequest $request): array
     {
         $schools = $this->shelf->of($case->practice_id)->schools;
@@ -136,13 +136,13 @@ final class DecideCase
         }
         $name = $case->response_rule['name'] ?? null;
         $before = is_string($name) ? $schools[$name]->title ?? $name : 'its own rule';
-        $undo = new TakenBack(case: ['response_rule' => $case->response_rule]);
+        $undo = new UndoData(case: ['response_rule' => $case->response_rule]);
         $case->forceFill(['response_rule' => $school->rule->toArray()])->save();
 
         return ["Changed the school: $before → $school->title", $undo];
     }
 
-    /** @return array{string, TakenBack} */
+    /** @return array{string, UndoData} */
     private function flare(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): array
     {
         assert($request->flare !== null);
@@ -151,7 +151,7 @@ final class DecideCase
         $advice = trim($request->flare->advice ?? '');
         $undo = $step->changesAnything()
             ? $this->putInForce($case, $by, $step, $evaluation, 'A flare: less for now, so that it can settle.')
-            : new TakenBack();
+            : new UndoData();
         if ($advice !== '') {
             $this->message->handle($case, $by, MessageKind::Advice, $advice);
         }
@@ -159,21 +159,21 @@ final class DecideCase
         return ['Flare plan: ' . implode('; ', array_filter([$this->words($case, $step), $advice === '' ? '' : 'advice sent'])), $undo];
     }
 
-    /** @return array{string, TakenBack} */
+    /** @return array{string, UndoData} */
     private function review(CareCase $case, DecisionRequest $request, Evaluation $evaluation): array
     {
         $on = $request->reviewOn;
         if ($on !== null && !$on->isAfter($evaluation->log->today)) {
             throw InvalidInput::at('/review_on', 'must lie after today; leave it empty to plan none');
         }
-        $undo = new TakenBack(case: ['review_on' => $case->review_on]);
+        $undo = new UndoData(case: ['review_on' => $case->review_on]);
         $case->forceFill(['review_on' => $on?->toIso()])->save();
 
         return [$on === null ? 'No review is planned any more' : 'Planned a review on ' . TimeWords::day($on), $undo];
     }
 
     /** @param string $why as the athlete is told; a reason for the record alone is never passed here */
-    private function putInForce(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $why): TakenBack
+    private function putInForce(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $why): UndoData
     {
         $entered = $step->enterStage === null ? [] : ['New stage: ' . Standing::stageTitle($evaluation, $step->enterStage)];
         $note = implode('; ', array_filter([...$entered, $this->words($case, $step)]));

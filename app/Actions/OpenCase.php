@@ -35,7 +35,7 @@ final class OpenCase
     public function __construct(private readonly RefreshStanding $standing) {}
 
     /** @throws InvalidInput */
-    public function handle(User $by, CaseOpening $opening, Catalogue $catalogue, Day $today): OpenedCase
+    public function handle(User $by, OpeningRequest $opening, Catalogue $catalogue, Day $today): OpenedCase
     {
         $start = ProposeStart::of($opening, $catalogue, $today);
         if (!$opening->screened) {
@@ -79,7 +79,7 @@ final class OpenCase
         return $found;
     }
 
-    private function store(Athlete $athlete, User $by, CaseOpening $opening, Start $start, Plan $plan, Day $today): CareCase
+    private function store(Athlete $athlete, User $by, OpeningRequest $opening, ProposedStart $start, Plan $plan, Day $today): CareCase
     {
         $proposal = $start->proposal;
         $signs = array_map(static fn(FoundSign $sign): array => $sign->toArray() + ['by' => $by->name, 'on' => $today->toIso()], $opening->signs);
@@ -153,7 +153,7 @@ final class OpenCase
     }
 
     /** @param array{practice_id: string, case_id: string} $own */
-    private static function storeBaseline(CaseOpening $opening, Start $start, array $own, Day $today, CarbonImmutable $now): void
+    private static function storeBaseline(OpeningRequest $opening, ProposedStart $start, array $own, Day $today, CarbonImmutable $now): void
     {
         if ($opening->findings->test !== null) {
             CheckIn::query()->create($own + [

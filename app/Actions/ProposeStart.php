@@ -28,7 +28,7 @@ final class ProposeStart
     public const SHOWN_DAYS = 14;
 
     /** @throws InvalidInput */
-    public static function of(CaseOpening $opening, Catalogue $catalogue, Day $today): Start
+    public static function of(OpeningRequest $opening, Catalogue $catalogue, Day $today): ProposedStart
     {
         $programme = $catalogue->programmes[$opening->programme]
             ?? throw InvalidInput::at('/programme', 'must name a programme of the library');
@@ -41,7 +41,7 @@ final class ProposeStart
         $key = $opening->stage ?? $proposal->stage;
         $level = $opening->stage !== null && $opening->stage !== $proposal->stage ? RungLevel::Easiest : $proposal->rung ?? RungLevel::Easiest;
         if ($proposal->blocked || $key === null) {
-            return new Start($catalogue, $structure, $programme, $rule->rule, $proposal, null, $level, null, [], []);
+            return new ProposedStart($catalogue, $structure, $programme, $rule->rule, $proposal, null, $level, null, [], []);
         }
         if ($programme->plan->stage($key)?->stage->appliesTo($opening->goal) !== true) {
             throw InvalidInput::at('/stage', 'must name a stage of the programme that applies to the goal');
@@ -52,7 +52,7 @@ final class ProposeStart
         assert($stage !== null);
         $calendar = PlanCalendar::of($stage, $today, self::SHOWN_DAYS, $opening->available, [], $opening->events);
 
-        return new Start($catalogue, $structure, $programme, $rule->rule, $proposal, $stage, $level, $plan, $calendar, Linter::of(new LintSubject(
+        return new ProposedStart($catalogue, $structure, $programme, $rule->rule, $proposal, $stage, $level, $plan, $calendar, Linter::of(new LintSubject(
             catalogue: $catalogue,
             structure: $structure,
             rule: $rule->rule,
@@ -66,7 +66,7 @@ final class ProposeStart
         )));
     }
 
-    public static function proposal(CaseOpening $opening, Programme $programme): StartProposal
+    public static function proposal(OpeningRequest $opening, Programme $programme): StartProposal
     {
         return StartAdvisor::propose(
             $opening->findings,
@@ -83,7 +83,7 @@ final class ProposeStart
      *
      * @throws InvalidInput where a stage is left without a gate
      */
-    public static function planFor(Start $start, ?SeverityScore $severity): Plan
+    public static function planFor(ProposedStart $start, ?SeverityScore $severity): Plan
     {
         $plan = SeverityScore::into($severity, $start->plan->plan ?? new Plan([]))->keeping($start->catalogue->ownExercises());
         foreach ($plan->stages as $stage) {

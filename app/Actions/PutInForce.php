@@ -25,7 +25,7 @@ final class PutInForce
     public function __construct(private readonly CatalogueShelf $shelf) {}
 
     /** @throws InvalidInput where a stage is entered on the first day of another */
-    public function handle(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $note, string $why, ?Day $from = null): TakenBack
+    public function handle(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $note, string $why, ?Day $from = null): UndoData
     {
         $before = $case->currentPlan();
         $setAside = self::setAside($case, Clock::utc($evaluation->log->at));
@@ -53,7 +53,7 @@ final class PutInForce
         $entry = $step->enterStage === null ? null : $this->enter($case, $step->enterStage, $evaluation);
         PlanSessions::ahead($case);
 
-        return new TakenBack($before->version, $changes, $entry, waiting: $setAside);
+        return new UndoData($before->version, $changes, $entry, waiting: $setAside);
     }
 
     /**

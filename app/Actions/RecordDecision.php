@@ -28,7 +28,7 @@ final class RecordDecision
         string $words,
         ?string $reason,
         Evaluation $evaluation,
-        ?TakenBack $undo = null,
+        ?UndoData $undo = null,
         ?string $undoes = null,
     ): Decision {
         $evidence = $evaluation->toArray();

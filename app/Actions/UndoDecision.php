@@ -34,7 +34,7 @@ final class UndoDecision
                 throw InvalidInput::at('/decision', $obstacle);
             }
             $evaluation = $this->standing->evaluate($case);
-            $this->takeBack($case, $by, $decision, TakenBack::from($decision->undo ?? []));
+            $this->takeBack($case, $by, $decision, UndoData::from($decision->undo ?? []));
 
             return RecordDecision::of($case, $by, 'undo', "Taken back: $decision->words", null, $evaluation, undoes: $decision->id);
         });
@@ -64,7 +64,7 @@ final class UndoDecision
         return $acted ? 'has been acted on by the athlete: decide anew' : null;
     }
 
-    private function takeBack(CareCase $case, User $by, Decision $decision, TakenBack $undo): void
+    private function takeBack(CareCase $case, User $by, Decision $decision, UndoData $undo): void
     {
         DoseChange::query()->whereKey($undo->doseChanges)->where('case_id', $case->id)->delete();
         StageEntry::query()->whereKey($undo->stageEntry ?? [])->where('case_id', $case->id)->delete();
@@ -92,7 +92,7 @@ final class UndoDecision
     }
 
     /** The version that waited when the decision was made waits again, with its changes of dose. */
-    private function bringBack(CareCase $case, TakenBack $undo): void
+    private function bringBack(CareCase $case, UndoData $undo): void
     {
         if ($undo->waiting === null) {
             return;

@@ -9,6 +9,7 @@ use Rung\Core\Acceptance\ChangeNoteKind;
 use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Number;
 use Rung\Core\Time\TimeWords;
 
 /** What a decision does to a plan, in words fit for the record and the athlete. */
@@ -28,7 +29,8 @@ final readonly class ChangeWords
         $until = $note->until === null ? '' : TimeWords::day($note->until);
 
         return match ($note->kind) {
-            ChangeNoteKind::Changed, ChangeNoteKind::LoadCarried => $this->changed($note),
+            ChangeNoteKind::Changed => $this->changed($note),
+            ChangeNoteKind::LoadCarried => "$title: " . Number::clean($note->after?->dose->load_kg ?? 0) . ' kg, as lifted',
             ChangeNoteKind::Added => "Added: {$this->title($note->after)}, " . self::dose($note->after),
             ChangeNoteKind::Unchanged => "$title stays as it is.",
             ChangeNoteKind::LowerEnd => "$title: the next session asks for the lower end, " . self::dose($note->before) . '.',

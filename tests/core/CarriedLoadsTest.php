@@ -33,7 +33,7 @@ final class CarriedLoadsTest extends TestCase
         $load = $step->plan->stage('springs')?->stage->prescription('spring_press')?->dose->load_kg;
         self::assertEqualsWithDelta($once / (1 + 8 / 30), $load, 5, 'to the step of the press');
         self::assertLessThanOrEqual($once / (1 + 8 / 30), $load, 'rounded down');
-        self::assertContains("Leg press, one leg: load none → $load kg", array_map((new ChangeWords(Support::catalogue()))->note(...), $step->notes));
+        self::assertContains("Leg press, one leg: $load kg, as lifted", array_map((new ChangeWords(Support::catalogue()))->note(...), $step->notes));
         // What was not lifted yet, and the stage before, stay as they are.
         self::assertEquals($plan->stage('springs')?->stage->prescription('jumps'), $step->plan->stage('springs')?->stage->prescription('jumps'));
         self::assertEquals($plan, $into('holds')->plan);

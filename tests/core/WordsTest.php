@@ -73,7 +73,7 @@ final class WordsTest extends TestCase
         $until = Day::fromIso('2026-04-17');
         yield 'a dose' => [new ChangeNote(ChangeNoteKind::Changed, $squat, self::prescription(['sets' => 4, 'reps' => 8])), 'Squat: sets 3 → 4'];
         yield 'an exercise' => [new ChangeNote(ChangeNoteKind::Changed, $squat, $split), 'Squat → Rear-foot-raised split squat, 3 × 6'];
-        yield 'a load' => [new ChangeNote(ChangeNoteKind::LoadCarried, $squat, self::prescription(['sets' => 3, 'reps' => 8, 'load_kg' => 20])), 'Squat: load none → 20 kg'];
+        yield 'a load' => [new ChangeNote(ChangeNoteKind::LoadCarried, $squat, self::prescription(['sets' => 3, 'reps' => 8, 'load_kg' => 20])), 'Squat: 20 kg, as lifted'];
         yield 'what comes in' => [new ChangeNote(ChangeNoteKind::Added, $squat, $split), 'Added: Rear-foot-raised split squat, 3 × 6'];
         yield 'what stays' => [new ChangeNote(ChangeNoteKind::Unchanged, $squat), 'Squat stays as it is.'];
         yield 'the lower end' => [new ChangeNote(ChangeNoteKind::LowerEnd, $squat), 'Squat: the next session asks for the lower end, 3 × 8.'];

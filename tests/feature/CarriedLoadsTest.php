@@ -21,7 +21,7 @@ final class CarriedLoadsTest extends TestCase
         $words = $moved->json('words');
         self::assertIsString($words);
         self::assertStringStartsWith('Moved by hand to Springs, with what was lifted: ', $words);
-        self::assertStringContainsString("Leg press, one leg: load none → $after kg", $words);
+        self::assertStringContainsString("Leg press, one leg: $after kg, as lifted", $words);
         // The stage that is left keeps its own.
         self::assertEquals($before->stage('slow'), $case->plan()->stage('slow'));
 

@@ -126,7 +126,7 @@ final class WholeWayTest extends TestCase
         $decide(['kind' => 'stage', 'stage' => 'springs', 'reason' => 'x'])->assertStatus(422)->assertJsonValidationErrors(['stage']);
 
         // The athlete is told of the stage; the reason for the record is not for the phone.
-        $this->ask($this->athlete('Piet Olander'), 'GET', '/api/today')->assertJsonPath('case.news.words', 'New stage: Slow strength')->assertJsonPath('case.news.why', null);
+        $this->ask($this->athlete('Piet Olander'), 'GET', '/api/today')->assertJsonPath('case.news.words', 'New stage: Slow strength; Leg-extension hold at 60°: 35 kg, as lifted')->assertJsonPath('case.news.why', null);
         $slots = $case->plannedSessions()->where('on', '>=', '2026-04-14')->pluck('slot')->unique()->values()->all();
         self::assertEqualsCanonicalizing(['slow', 'hold'], $slots);
         $decide(['kind' => 'keep', 'reason' => 'Let it settle'])->assertStatus(201);

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Actions\CaseOpening;
+use App\Actions\OpeningRequest;
+use App\Actions\ProposedStart;
 use App\Actions\ProposeStart;
-use App\Actions\Start;
 use Rung\Core\Calendar\Placed;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Dose\DoseArithmetic;
@@ -25,7 +25,7 @@ use Rung\Core\Words\StartWords;
 final class StartPage
 {
     /** @return array<string, mixed> */
-    public static function of(CaseOpening $opening, Start $start): array
+    public static function of(OpeningRequest $opening, ProposedStart $start): array
     {
         $proposal = $start->proposal;
 
@@ -60,7 +60,7 @@ final class StartPage
         ];
     }
 
-    private static function programmeWords(Start $start): string
+    private static function programmeWords(ProposedStart $start): string
     {
         $usual = $start->structure->usualProgramme === $start->programme->key ? "the usual programme for the {$start->structure->name()}" : 'chosen by you';
         $own = $start->rule->name === $start->programme->rule ? "the programme's own" : 'chosen by you';
@@ -70,7 +70,7 @@ final class StartPage
     }
 
     /** @return list<string> */
-    private static function blockedBy(CaseOpening $opening): array
+    private static function blockedBy(OpeningRequest $opening): array
     {
         $signs = array_map(
             static fn(FoundSign $sign): string => "$sign->words: say why it is safe to go on, or refer",
@@ -81,7 +81,7 @@ final class StartPage
     }
 
     /** @return array<string, mixed> */
-    private static function choice(RungChoice $choice, Start $start): array
+    private static function choice(RungChoice $choice, ProposedStart $start): array
     {
         $prescribed = self::prescribed($choice, $start);
 
@@ -104,13 +104,13 @@ final class StartPage
         ];
     }
 
-    private static function prescribed(RungChoice $choice, Start $start): Prescription
+    private static function prescribed(RungChoice $choice, ProposedStart $start): Prescription
     {
         return $start->stage?->stage->prescription($choice->prescription->key) ?? $choice->prescription;
     }
 
     /** @return list<array{on: string, title: string, mode: string}> */
-    private static function calendar(Start $start): array
+    private static function calendar(ProposedStart $start): array
     {
         $slots = array_column($start->stage->slots ?? [], null, 'key');
 
@@ -122,7 +122,7 @@ final class StartPage
     }
 
     /** @return list<array{title: string, minutes: int}> how long each kind of session takes */
-    private static function sessions(CaseOpening $opening, Start $start): array
+    private static function sessions(OpeningRequest $opening, ProposedStart $start): array
     {
         $mass = $opening->athlete->bodyMassKg ?? DoseArithmetic::MIN_BODY_MASS_KG;
         $sessions = [];
@@ -138,7 +138,7 @@ final class StartPage
     }
 
     /** @return list<array<string, mixed>> the other programmes for the structure, and where each would begin */
-    private static function others(CaseOpening $opening, Start $start): array
+    private static function others(OpeningRequest $opening, ProposedStart $start): array
     {
         $others = array_filter($start->catalogue->programmes, static fn(Programme $one): bool => in_array($opening->structure, $one->structures, true));
 

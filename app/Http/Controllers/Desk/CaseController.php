@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Desk;
 
-use App\Actions\CaseOpening;
 use App\Actions\OpenCase;
 use App\Actions\OpenedCase;
+use App\Actions\OpeningRequest;
 use App\Actions\ProposeStart;
 use App\Actions\RecordTest;
 use App\Actions\RefreshStanding;
@@ -88,13 +88,13 @@ final class CaseController extends Controller
         return new JsonResponse(['stored' => true], 201);
     }
 
-    /** @return array{CaseOpening, Catalogue, Day} */
+    /** @return array{OpeningRequest, Catalogue, Day} */
     private function opening(Request $request): array
     {
         $practice = self::person($request)->practice;
         $catalogue = $this->shelf->of($practice->id);
         $today = Clock::today($practice->timezone);
 
-        return [ReadsCore::from($request, static fn(ObjectNode $node): CaseOpening => CaseOpening::read($node, $catalogue, $today)), $catalogue, $today];
+        return [ReadsCore::from($request, static fn(ObjectNode $node): OpeningRequest => OpeningRequest::read($node, $catalogue, $today)), $catalogue, $today];
     }
 }

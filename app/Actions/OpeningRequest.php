@@ -19,7 +19,7 @@ use Rung\Core\Strength\Strength;
 use Rung\Core\Time\Day;
 
 /** What a practitioner found and chose when opening a case. */
-final readonly class CaseOpening
+final readonly class OpeningRequest
 {
     /**
      * @param list<Weekday> $available

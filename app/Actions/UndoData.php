@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 /** What a decision put in force, as it is needed to take it back. Kept with the decision. */
-final readonly class TakenBack
+final readonly class UndoData
 {
     /**
      * @param list<string> $doseChanges ids of rows that it made

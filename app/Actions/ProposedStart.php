@@ -16,7 +16,7 @@ use Rung\Core\Start\StartPlan;
 use Rung\Core\Start\StartProposal;
 
 /** Where a case would begin: the proposal, and the plan that comes of it and of what was chosen instead. */
-final readonly class Start
+final readonly class ProposedStart
 {
     /**
      * @param list<Placed> $calendar of the first weeks
