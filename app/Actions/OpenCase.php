@@ -94,6 +94,7 @@ final class OpenCase
             'goal_on' => $opening->goalOn?->toIso(),
             'purpose' => $start->programme->purpose->value,
             'opened_on' => $today->toIso(),
+            'review_on' => $today->plus(7 * $start->programme->reviewAfterWeeks)->toIso(),
             'history' => $opening->history,
             'programme' => $start->programme->key,
             'programme_version' => $start->catalogue->versions["programme/{$start->programme->key}"] ?? null,

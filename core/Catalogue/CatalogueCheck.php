@@ -23,6 +23,9 @@ use Rung\Core\Stage\TestValue;
  */
 final readonly class CatalogueCheck
 {
+    /** Sets below which an ease takes none off. */
+    private const FEWEST_SETS = 2;
+
     /** @param list<string> $givingWay keys of ladders beside which a practice's own may stand */
     public function __construct(private Catalogue $catalogue, private array $givingWay = []) {}
 
@@ -182,7 +185,18 @@ final readonly class CatalogueCheck
             yield 'dose/load_kg' => 'depends on the person; leave it out, so that it is found in the room';
         }
         $levers = $prescription->progression->levers ?? [];
+        if ($prescription->dose->sets > self::FEWEST_SETS && $prescription->progression?->blocks === null && ($levers[0] ?? null)?->kind !== LeverKind::Sets) {
+            yield 'progression/levers/0' => "must be sets, up to {$prescription->dose->sets} at least, so that a set that was taken off comes back";
+        }
+        $phases = [];
         foreach ($levers as $i => $lever) {
+            if ($prescription->dose->resistance !== null && $lever->increment_kg !== null) {
+                yield "progression/levers/$i" => 'adds kilograms to a band; let it grow by resistance, with the labels of the band set';
+            }
+            if ($lever->phase !== null && isset($phases[$lever->phase->value])) {
+                yield "progression/levers/$i/phase" => 'has a lever already; one phase of a tempo has one';
+            }
+            $phases += $lever->phase === null ? [] : [$lever->phase->value => true];
             if ($i < count($levers) - 1 && self::goesOnWithoutEnd($lever)) {
                 yield "progression/levers/$i" => 'goes on without end, so what stands after it is never reached; give it an upper end or put it last';
             }

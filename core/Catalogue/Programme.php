@@ -20,6 +20,10 @@ final readonly class Programme
     public const TEST_OF_STRUCTURE = 'structure';
 
     /** What a variant keeps of the programme's dose; the rest is its exercise's own. */
+    private const REVIEW_AFTER_WEEKS = 6;
+
+    private const MOST_WEEKS = 104;
+
     /**
      * @param list<Structure> $structures
      * @param list<Variant> $variants
@@ -43,6 +47,10 @@ final readonly class Programme
         public ?string $severityMeasure,
         public array $variants,
         public Plan $plan,
+        /** Weeks after which the case is looked at as a whole: its review date at opening. */
+        public int $reviewAfterWeeks = self::REVIEW_AFTER_WEEKS,
+        /** Weeks that it usually takes; null where nobody can say. */
+        public ?int $usualWeeks = null,
     ) {}
 
     public static function read(ObjectNode $node): self
@@ -61,6 +69,8 @@ final readonly class Programme
             $node->textOrNull('severity_measure'),
             $node->eachOrEmpty('variants', Variant::read(...)),
             new Plan(Plan::readStages($node)),
+            $node->wholeOrNull('review_after_weeks', 1, self::MOST_WEEKS) ?? self::REVIEW_AFTER_WEEKS,
+            $node->wholeOrNull('usual_weeks', 1, self::MOST_WEEKS),
         );
     }
 
@@ -100,6 +110,8 @@ final readonly class Programme
             'summary' => $this->summary,
             'caution' => $this->caution,
             'time_scale' => $this->timeScale,
+            'review_after_weeks' => $this->reviewAfterWeeks === self::REVIEW_AFTER_WEEKS ? null : $this->reviewAfterWeeks,
+            'usual_weeks' => $this->usualWeeks,
             'severity_measure' => $this->severityMeasure,
             'variants' => $this->variants === [] ? null : array_map(static fn(Variant $one): array => $one->toArray(), $this->variants),
             'stages' => array_map(static fn(PlanStage $stage): array => $stage->toArray(), $this->plan->stages),

@@ -26,7 +26,9 @@ final class GrowthWords
                 array_keys($progression->blocks),
             ));
         }
-        $levers = array_map(static fn(Lever $lever): string => self::lever($lever, $catalogue), $progression->levers ?? []);
+        // Sets that are there already only come back after an ease.
+        $growing = array_filter($progression->levers ?? [], static fn(Lever $lever): bool => $lever->kind !== LeverKind::Sets || $lever->to > $prescription->dose->sets);
+        $levers = array_map(static fn(Lever $lever): string => self::lever($lever, $catalogue), $growing);
 
         return $levers === [] ? null : implode(', then ', $levers);
     }

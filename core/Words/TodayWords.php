@@ -75,6 +75,14 @@ final class TodayWords
         };
     }
 
+    /** "Week 5 of about 12"; beyond what is usual the week alone. */
+    public static function week(Day $today, Day $opened, ?int $usualWeeks): string
+    {
+        $week = intdiv($today->daysSince($opened), 7) + 1;
+
+        return "Week $week" . ($usualWeeks === null || $week > $usualWeeks ? '' : " of about $usualWeeks");
+    }
+
     /** Why the next session asks for so much of an exercise; null where there is nothing to say. */
     public static function asked(Asked $asked): ?string
     {

@@ -96,6 +96,8 @@ final class CatalogueTest extends TestCase
         yield 'a slot that never comes' => ['/programmes/0/stages/1/prescriptions/2/slot', $stage(1, ['rhythm' => ['cycle' => [1 => 'slow']]])];
         yield 'an exercise in the practice of the sport' => ['/programmes/0/stages/3/prescriptions/0/slot', $stage(3, ['prescriptions' => [['slot' => 'act']]])];
         yield 'a lever out of reach' => ['/programmes/0/stages/1/prescriptions/0/progression/levers/3', $stage(1, ['prescriptions' => [['progression' => ['levers' => [4 => ['lever' => 'sets', 'to' => 6]]]]]])];
+        yield 'sets that never come back' => ['/programmes/0/stages/0/prescriptions/0/progression/levers/0', $stage(0, ['prescriptions' => [['progression' => ['levers' => [['lever' => 'load', 'to' => null, 'step' => null, 'increment_kg' => 2.5]]]]]])];
+        yield 'kilograms on a band' => ['/programmes/0/stages/1/prescriptions/0/progression/levers/3', $stage(1, ['prescriptions' => [['dose' => ['resistance' => 'thin']]]])];
         yield 'more sessions than there are' => ['/programmes/0/stages/0/gate/1/min_sessions', $stage(0, ['gate' => [1 => ['min_sessions' => 8]]])];
         yield 'a test that everybody passes' => ['/programmes/0/stages/1/gate/4/min', $stage(1, ['gate' => [4 => ['type' => 'test_value', 'test' => 'knee_extension_strength', 'min' => 1]]])];
         yield 'a key that ships' => ['/programmes/0/key', ['programmes' => [['key' => 'heel_paced']]]];
@@ -137,8 +139,8 @@ final class CatalogueTest extends TestCase
         };
         self::assertSame('weeks 1–2: 3 × 12; weeks 3–4: 4 × 10; from week 5: 5 × 8', $words('sole_heavy_load', 'toe'));
         self::assertSame('weeks 1–2: 3 × 12–15; weeks 3–4: 3 × 8–12; from week 5: 3 × 4–6', $words('outer_elbow_six_week', 'e_raise'));
-        self::assertSame('sets to 4, then lowering in 1 s, then lifting in 1 s, then 2.5 kg more at a time', $words('hold_strength_speed', 'slow_any'));
-        self::assertSame('sets to 4, then range to 90°, then heavier for fewer repetitions, to 6 RM, then 5 kg more at a time', $words('knee_four_stage', 'press'));
+        self::assertSame('sets to 4, then lowering in 1 s, then lifting in 1 s, then range to 90°, then 2.5 kg more at a time', $words('hold_strength_speed', 'slow_any'));
+        self::assertSame('range to 90°, then heavier for fewer repetitions, to 6 RM, then 5 kg more at a time', $words('knee_four_stage', 'press'));
         self::assertSame('up the ladder to Hop on one leg, then height to 30 cm, then sets to 6', $words('knee_four_stage', 'jumps'));
         self::assertSame('0.25 kg more at a time, to 1.5 kg', $words('playing_hands', 'm_up'));
         self::assertStringStartsWith('sets to 3, then resistance thin → thin, one step out → medium', (string) $words('biceps_pulley', 'b_bent'));

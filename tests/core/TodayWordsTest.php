@@ -14,6 +14,13 @@ use Rung\Core\Words\TodayWords;
 /** What an athlete reads: why today, what is missing, what has been gained. */
 final class TodayWordsTest extends TestCase
 {
+    public function testTheWeekIsCountedFromTheOpening(): void
+    {
+        $week = static fn(string $today, ?int $usual): string => TodayWords::week(Day::fromIso($today), Day::fromIso('2026-03-02'), $usual);
+        self::assertSame(['Week 1 of about 12', 'Week 1 of about 12', 'Week 2 of about 12'], [$week('2026-03-02', 12), $week('2026-03-08', 12), $week('2026-03-09', 12)]);
+        self::assertSame(['Week 12 of about 12', 'Week 13', 'Week 5'], [$week('2026-05-24', 12), $week('2026-05-25', 12), $week('2026-03-30', null)]);
+    }
+
     public function testADaySaysWhyItIsWhatItIs(): void
     {
         $plan = Support::catalogue()->programme('knee_four_stage')->plan;

@@ -47,6 +47,7 @@ final class OpeningTest extends TestCase
 
         $case = CareCase::query()->findOrFail(self::text($opened->json('id')));
         $this->ask($own, 'GET', "/api/cases/$case->id")->assertOk()
+            ->assertJsonPath('review_on', '2026-05-26')
             ->assertJsonPath('standing.stage.key', 'holds')
             ->assertJsonPath('standing.action', 'gather')
             ->assertJsonPath('strength_test.key', 'knee_extension_strength')
@@ -62,6 +63,7 @@ final class OpeningTest extends TestCase
         $this->ask($athlete, 'GET', '/api/today')->assertOk()
             ->assertJsonPath('case.sessions.0.exercises.0.words', '5 × 45 s, 70 % of maximum')
             ->assertJsonPath('case.sessions.0.exercises.0.load.source', 'to_find')
+            ->assertJsonPath('case.week', 'Week 1 of about 12')
             ->assertJsonPath('case.morning.answered.0.provocation', 4)
             ->assertJsonPath('case.advice', ['Half of the jumps']);
     }

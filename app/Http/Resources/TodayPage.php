@@ -114,6 +114,7 @@ final class TodayPage
             'pegs' => ['met' => count($outlooks) - count($missing), 'of' => count($outlooks)],
             'hooks' => Standing::hooks($evaluation, self::STORY_DAYS),
             'gained' => $this->gained($case, $evaluation, $catalogue),
+            'week' => TodayWords::week($today, Day::fromIso($case->opened_on), $programme?->usualWeeks),
             'time_scale' => $programme->timeScale ?? '',
         ];
     }

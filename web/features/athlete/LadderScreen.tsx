@@ -45,6 +45,7 @@ export default function LadderScreen({ plan }: { plan: TodayData }) {
       </Paper>
       <Paper variant="outlined" component="section" aria-label="How long it takes" sx={{ p: 2 }}>
         <Typography variant="h2">How long it takes</Typography>
+        <Typography sx={{ fontWeight: 600 }}>{plan.week}</Typography>
         <Typography>{plan.time_scale} Pain may stay while you get stronger: that is progress too. What a scan shows does not steer the plan; what you can do does.</Typography>
       </Paper>
       {plan.messages.length > 0 && (
