@@ -39,7 +39,7 @@ final class ProposeStart
         $structure = $catalogue->structure($opening->structure);
         $proposal = self::proposal($opening, $programme);
         $key = $opening->stage ?? $proposal->stage;
-        $level = $opening->stage !== null && $opening->stage !== $proposal->stage ? RungLevel::Easiest : $proposal->rung ?? RungLevel::Easiest;
+        $level = $opening->stage !== null && $opening->stage !== $proposal->stage ? RungLevel::Easiest : $proposal->level($programme->purpose, self::isAtRisk($opening));
         if ($proposal->blocked || $key === null) {
             return new ProposedStart($catalogue, $structure, $programme, $rule->rule, $proposal, null, $level, null, [], []);
         }
@@ -66,13 +66,18 @@ final class ProposeStart
         )));
     }
 
+    private static function isAtRisk(OpeningRequest $opening): bool
+    {
+        return array_filter($opening->risks, static fn(FoundRisk $risk): bool => $risk->counts($opening->beganOn)) !== [];
+    }
+
     public static function proposal(OpeningRequest $opening, Programme $programme): StartProposal
     {
         return StartAdvisor::propose(
             $opening->findings,
             $opening->goal,
             array_map(StartStage::of(...), $programme->plan->caseStages()),
-            array_filter($opening->risks, static fn(FoundRisk $risk): bool => $risk->counts($opening->beganOn)) !== [],
+            self::isAtRisk($opening),
             array_filter($opening->signs, static fn(FoundSign $sign): bool => $sign->blocks()) !== [],
         );
     }

@@ -48,6 +48,10 @@ final readonly class Variant
             return $prescription;
         }
         $other = $catalogue->exercise($key)->inPlaceOf($prescription, $prescription->cue);
+        if ($prescription->ladder === [$prescription->exercise]) {
+            // A programme that keeps to its exercise keeps to the variant's likewise.
+            $other = $other->onLadder([$key]);
+        }
         $tempo = $other->dose->tempo?->toArray();
         if ($tempo !== null && $this->tempo !== []) {
             $other = $other->withDose($other->dose->merged(['tempo' => $this->tempo + $tempo]));

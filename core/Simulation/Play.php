@@ -37,7 +37,6 @@ use Rung\Core\Record\StrengthTest;
 use Rung\Core\Stage\Criterion;
 use Rung\Core\Stage\OverTest;
 use Rung\Core\Stage\TechniqueSigned;
-use Rung\Core\Start\RungLevel;
 use Rung\Core\Start\SeverityScore;
 use Rung\Core\Start\StartAdvisor;
 use Rung\Core\Start\StartPlan;
@@ -129,7 +128,7 @@ final class Play
             $this->catalogue,
             $this->catalogue->structure($request->structure),
             $proposal->stage,
-            $proposal->rung ?? RungLevel::Easiest,
+            $proposal->level($request->purpose, $request->atRisk),
             $proposal->irritability !== Irritability::Low,
             $request->equipment,
         );

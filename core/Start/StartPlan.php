@@ -7,9 +7,11 @@ namespace Rung\Core\Start;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\StructureInfo;
+use Rung\Core\Dose\LeverKind;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\InvalidInput;
+use Rung\Core\Number;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 
@@ -59,7 +61,8 @@ final readonly class StartPlan
                 };
                 $taken[] = $choice->exercise->key;
                 $asProgrammed = !isset($byHand[$prescription->key]) && (!$begins || $level === RungLevel::Usual || !self::isMainKind($planned, $prescription));
-                $prescriptions[] = self::swapped($prescription, $choice, $asProgrammed)->onLadder($later->ladder($choice->exercise->key, $prescription->ladder));
+                $started = $asProgrammed ? self::swapped($prescription, $choice, true) : self::gentler(self::swapped($prescription, $choice, false), $level);
+                $prescriptions[] = $started->onLadder($later->ladder($choice->exercise->key, $prescription->ladder));
                 if ($begins) {
                     $choices[] = $choice;
                 }
@@ -76,6 +79,17 @@ final readonly class StartPlan
         $mode = $planned->stage->mode;
 
         return $mode === Mode::Mixed || $mode === $prescription->mode || ($mode->isMoving() && $prescription->mode->isMoving());
+    }
+
+    /** Where pain asks for it, a share of the maximum that is raised in steps begins one of them lower (docs/rules.md, "The first exercise"). */
+    private static function gentler(Prescription $prescription, RungLevel $level): Prescription
+    {
+        $lever = $prescription->progression?->lever(LeverKind::Percent);
+        $percent = $prescription->dose->percent_mvc;
+        if ($lever === null || $percent === null || $level === RungLevel::Usual) {
+            return $prescription;
+        }
+        return $prescription->withDose($prescription->dose->with(['percent_mvc' => max(1, Number::clean($percent - $lever->step()))]));
     }
 
     /** The programme's own dose where its own exercise or its stand-in is done; on an easier rung the easier end of what is usual. */

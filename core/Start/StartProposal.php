@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rung\Core\Start;
 
 use Rung\Core\Record\Irritability;
+use Rung\Core\Record\Purpose;
 
 /** Where to begin, as it is proposed. */
 final readonly class StartProposal
@@ -24,6 +25,17 @@ final readonly class StartProposal
         public array $notes,
         public bool $blocked,
     ) {}
+
+    /**
+     * The rung to begin with. In prevention nothing is sore to begin with: where no finding speaks against it, the usual
+     * one (docs/rules.md, "The first exercise").
+     */
+    public function level(Purpose $purpose, bool $atRisk): RungLevel
+    {
+        return $purpose === Purpose::Prevention && $this->irritability === Irritability::Unknown && !$atRisk
+            ? RungLevel::Usual
+            : $this->rung ?? RungLevel::Easiest;
+    }
 
     /** @return array<string, mixed> */
     public function toArray(): array

@@ -59,6 +59,15 @@ final class CoursesTest extends TestCase
         self::assertSame($loads, self::sorted($loads));
     }
 
+    public function testASoreTendonBeginsHeavyHoldsALittleLowerAndIsThereInThreeWeeks(): void
+    {
+        foreach ([['rest' => 2, 'test' => 4], ['rest' => 5, 'test' => 6]] as $found) {
+            $played = self::played('heavy_holds', 'patellar_tendon', 'running', 6, ['irritability' => $found]);
+            self::assertSame([60, 60], array_column(array_column(self::week($played, 1)['exercises'], 'dose'), 'percent_mvc'));
+            self::assertSame([70, 70], array_column(array_column(self::week($played, 3)['exercises'], 'dose'), 'percent_mvc'), 'by day 21');
+        }
+    }
+
     public function testALoadThatWasFoundIsAskedForWhenARaiseIsTakenBack(): void
     {
         $played = self::played('heavy_holds', 'patellar_tendon', 'running', 8, ['athlete' => ['kind' => 'steady', 'flares' => [['day' => 20, 'rise' => 3]]]]);

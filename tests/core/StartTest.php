@@ -12,6 +12,7 @@ use Rung\Core\Input\Json;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\Goal;
+use Rung\Core\Record\Purpose;
 use Rung\Core\Record\Structure;
 use Rung\Core\Screening\FoundRisk;
 use Rung\Core\Stage\Criterion;
@@ -22,6 +23,7 @@ use Rung\Core\Start\RungLevel;
 use Rung\Core\Start\SeverityScore;
 use Rung\Core\Start\StartAdvisor;
 use Rung\Core\Start\StartPlan;
+use Rung\Core\Start\StartProposal;
 use Rung\Core\Start\StartStage;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\StartWords;
@@ -105,6 +107,18 @@ final class StartTest extends TestCase
             self::assertNotEmpty($choice->reasons);
             self::assertSame($choice->exercise->key, $start->plan->stage($stage)?->stage->prescription($choice->prescription->key)?->exercise);
         }
+    }
+
+    public function testPreventionBeginsAsTheProgrammeDoes(): void
+    {
+        $catalogue = Support::catalogue();
+        $stages = array_map(StartStage::of(...), $catalogue->programme('groin_build_and_keep')->plan->caseStages());
+        $of = static fn(Findings $findings, bool $atRisk): StartProposal => StartAdvisor::propose($findings, Goal::Cutting, $stages, $atRisk, false);
+        $nothing = new Findings(null, null, null, null, null, 3);
+        self::assertSame(RungLevel::Usual, $of($nothing, false)->level(Purpose::Prevention, false), 'nothing is sore to begin with');
+        self::assertSame(RungLevel::Easiest, $of($nothing, false)->level(Purpose::Rehab, false), 'not knowing counts as irritable');
+        self::assertNotSame(RungLevel::Usual, $of($nothing, true)->level(Purpose::Prevention, true), 'a risk speaks against it');
+        self::assertSame(RungLevel::Easiest, $of(new Findings(5, 6, null, null, null, 3), false)->level(Purpose::Prevention, false), 'and so does pain');
     }
 
     public function testDeepBendIsRuledOutWhileIrritable(): void
