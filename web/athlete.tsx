@@ -8,6 +8,7 @@ import { SendingStrip } from './features/athlete/SendingStrip';
 import { Today } from './features/athlete/Today';
 import { SignIn } from './features/signin/SignIn';
 import { keptPlan, type TodayData, useSending, useToday } from './phone/useToday';
+import { ScreenBoundary } from './shell/ScreenBoundary';
 import { start } from './shell/Shell';
 import { Empty, Failed, Loading } from './shell/States';
 import { useSignedIn } from './shell/useSignedIn';
@@ -45,15 +46,17 @@ function Plan({ who }: { who: string | null }) {
   return (
     <Box sx={{ pb: 9 }}>
       <SendingStrip person={plan.person} offline={today.offline} />
-      <Suspense fallback={<Loading what="the page" />}>
-        <Routes>
-          <Route path="/session" element={<SessionScreen plan={plan} />} />
-          <Route path="/ladder" element={<LadderScreen plan={plan} />} />
-          <Route path="/help" element={<HelpScreen plan={plan} />} />
-          <Route path="/sheet" element={<SheetScreen plan={plan} />} />
-          <Route path="*" element={<Today plan={plan} />} />
-        </Routes>
-      </Suspense>
+      <ScreenBoundary>
+        <Suspense fallback={<Loading what="the page" />}>
+          <Routes>
+            <Route path="/session" element={<SessionScreen plan={plan} />} />
+            <Route path="/ladder" element={<LadderScreen plan={plan} />} />
+            <Route path="/help" element={<HelpScreen plan={plan} />} />
+            <Route path="/sheet" element={<SheetScreen plan={plan} />} />
+            <Route path="*" element={<Today plan={plan} />} />
+          </Routes>
+        </Suspense>
+      </ScreenBoundary>
       <Tabs plan={plan} />
     </Box>
   );

@@ -8,6 +8,7 @@ import { PrescribePage } from './features/prescribe/PrescribePage';
 import { Round } from './features/round/Round';
 import { SignIn } from './features/signin/SignIn';
 import { Frame } from './shell/Frame';
+import { ScreenBoundary } from './shell/ScreenBoundary';
 import { start } from './shell/Shell';
 import { Empty, Failed, Loading } from './shell/States';
 import { useSignedIn } from './shell/useSignedIn';
@@ -27,16 +28,18 @@ function Desk() {
   }
   return (
     <Frame user={signedIn.data}>
-      <Routes>
-        <Route path="/" element={<Round />} />
-        <Route path="/new" element={<OpenCase />} />
-        <Route path="/new/:id" element={<OpenCase />} />
-        <Route path="/library" element={<LibraryPage />} />
-        <Route path="/library/:kind/:key" element={<EditItem />} />
-        <Route path="/cases/:id" element={<CasePage />} />
-        <Route path="/cases/:id/prescribe" element={<PrescribePage />} />
-        <Route path="*" element={<Empty title="There is no such page"><a href="/">To the Round</a></Empty>} />
-      </Routes>
+      <ScreenBoundary>
+        <Routes>
+          <Route path="/" element={<Round />} />
+          <Route path="/new" element={<OpenCase />} />
+          <Route path="/new/:id" element={<OpenCase />} />
+          <Route path="/library" element={<LibraryPage />} />
+          <Route path="/library/:kind/:key" element={<EditItem />} />
+          <Route path="/cases/:id" element={<CasePage />} />
+          <Route path="/cases/:id/prescribe" element={<PrescribePage />} />
+          <Route path="*" element={<Empty title="There is no such page"><a href="/">To the Round</a></Empty>} />
+        </Routes>
+      </ScreenBoundary>
     </Frame>
   );
 }

@@ -256,3 +256,13 @@ test('another stage is looked at dose by dose before it is entered', async ({ pa
   await expect(doses.getByRole('listitem').filter({ hasText: 'Leg press' })).toContainText(/4 × 15.* → 4 × 8 at \d+ kg/s);
   await expect(doses).toContainText('No more: Leg extension, one leg');
 });
+
+test('a page that breaks says so, and the others go on', async ({ page }) => {
+  await practitioner(page);
+  await page.route('**/api/library', (route) => route.fulfill({ json: { exercises: null } }));
+  await page.getByRole('link', { name: 'Library' }).click();
+  await expect(page.getByText('This page could not be shown.')).toBeVisible();
+  await page.unroute('**/api/library');
+  await page.getByRole('link', { name: 'Round' }).click();
+  await expect(page.getByRole('article').first()).toBeVisible();
+});

@@ -12,7 +12,11 @@ test('a case from intake to the first session on the phone', async ({ page, brow
   await page.getByLabel('E-mail address to sign in with').fill('odile.marsh@ropewalk.example');
   await page.getByLabel('Pain began on').fill('2026-03-01');
   await page.getByLabel('After what change of load').fill('A week of double rehearsals');
-  await page.getByRole('button', { name: 'everything' }).click();
+  // The page may still be moving while the athletes' names are looked up.
+  await expect(async () => {
+    await page.getByRole('button', { name: 'everything' }).click();
+    await expect(page.getByRole('button', { name: 'leg extension' })).toHaveAttribute('aria-pressed', 'true', { timeout: 1000 });
+  }).toPass();
   await page.getByLabel('History, what was tried').fill('Rest for two weeks');
   await page.keyboard.press('Control+Enter');
 
