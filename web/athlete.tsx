@@ -7,7 +7,8 @@ import { setPatience } from './api/client';
 import { SendingStrip } from './features/athlete/SendingStrip';
 import { Today } from './features/athlete/Today';
 import { SignIn } from './features/signin/SignIn';
-import { keptPlan, type TodayData, useSending, useToday } from './phone/useToday';
+import { keptPlan, type TodayData } from './phone/plan';
+import { useSending, useToday } from './phone/useToday';
 import { ScreenBoundary } from './shell/ScreenBoundary';
 import { start } from './shell/Shell';
 import { Empty, Failed, Loading } from './shell/States';
@@ -41,7 +42,12 @@ function Plan({ who }: { who: string | null }) {
   if (today.isPending) return <Loading what="your plan" />;
   if (today.data === undefined) return <Failed problem={today.error} again={() => void today.refetch()} />;
   if (plan === null) {
-    return <Empty title="No plan yet"><Typography>Your practitioner has not opened one. It will show here.</Typography></Empty>;
+    return (
+      <>
+        {who !== null && <SendingStrip person={who} offline={today.offline} />}
+        <main><Empty title="No plan is open for you"><Typography>Nothing is asked of you now. When your practitioner opens a plan, it shows here. If it swells, gives way or hurts at rest, load nothing and tell your practitioner.</Typography></Empty></main>
+      </>
+    );
   }
   return (
     <Box sx={{ pb: 9 }}>

@@ -45,7 +45,7 @@ final class DecideCase
     {
         return $this->write->run($case, $by, "decided: {$request->kind->value}", function (CareCase $case) use ($by, $request): Decision {
             StaleDecision::unless($case, $request->revision);
-            if ($case->closed_on !== null && $request->kind !== DecisionKind::Note) {
+            if ($case->closed_on !== null && !in_array($request->kind, [DecisionKind::Note, DecisionKind::ClearStop], true)) {
                 throw InvalidInput::at('/kind', 'cannot be decided: this case is closed');
             }
             $evaluation = $this->standing->evaluate($case);

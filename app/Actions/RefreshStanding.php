@@ -38,6 +38,8 @@ final class RefreshStanding
             'course' => json_encode(TrainingSummary::of($evaluation)->toArray(), JSON_THROW_ON_ERROR),
             'attention_group' => $evaluation->attention->group->value,
             'attention_rank' => array_search($evaluation->attention->group, AttentionGroup::cases(), true),
+            // A closed case comes back to the Round only for a stop that nobody can have reviewed.
+            'stopped_after_close' => $case->closed_on !== null && $evaluation->attention->group === AttentionGroup::StopReview && $case->entriesAfterClose() > 0,
             'evaluated_at' => CarbonImmutable::now()->utc(),
             'revision' => $case->revision + ($written ? 1 : 0),
         ])->save();

@@ -30,6 +30,7 @@ use Rung\Core\Time\Day;
  * @property string $opened_on
  * @property string|null $review_on
  * @property string|null $closed_on
+ * @property bool $stopped_after_close a stop came in after it was closed, and waits for a review
  * @property string|null $history
  * @property string $programme
  * @property array<string, mixed> $response_rule
@@ -111,6 +112,13 @@ final class CareCase extends Model
     public function checkIns(): HasMany
     {
         return $this->hasMany(CheckIn::class, 'case_id')->where('superseded', false)->orderBy('at')->orderBy('created_at');
+    }
+
+    /** Sessions and answers that came in after the case was closed. */
+    public function entriesAfterClose(): int
+    {
+        return TrainingSession::query()->where('case_id', $this->id)->where('after_close', true)->count()
+            + CheckIn::query()->where('case_id', $this->id)->where('after_close', true)->count();
     }
 
     /** @return HasMany<StrengthTest, $this> */

@@ -140,7 +140,7 @@ final class Standing
             $notes[$note->before->key ?? ''] = $note;
         }
 
-        return array_map(static function (Proposal $proposal) use ($notes, $catalogue): array {
+        return array_map(static function (Proposal $proposal) use ($notes, $catalogue, $evaluation): array {
             $prescription = $proposal->prescription;
             $note = $notes[$prescription->key] ?? null;
 
@@ -149,8 +149,8 @@ final class Standing
                 'title' => $catalogue->titleOf($prescription->exercise),
                 'change' => $proposal->change->value,
                 'preferred' => $proposal->preferred,
-                'before' => DoseWords::of($prescription),
-                'after' => self::after($proposal, $note, $catalogue),
+                'before' => DoseWords::of($prescription, $evaluation->isMeasured()),
+                'after' => self::after($proposal, $note, $catalogue, $evaluation->isMeasured()),
                 'dose' => $proposal->dose?->toArray(),
             ];
         }, $evaluation->proposals);
@@ -193,14 +193,14 @@ final class Standing
         ];
     }
 
-    private static function after(Proposal $proposal, ?ChangeNote $note, Catalogue $catalogue): string
+    private static function after(Proposal $proposal, ?ChangeNote $note, Catalogue $catalogue, bool $isMeasured): string
     {
         if ($note?->after !== null) {
             $title = $note->after->exercise === $note->before?->exercise
                 ? ''
                 : $catalogue->titleOf($note->after->exercise) . ', ';
 
-            return $title . DoseWords::of($note->after);
+            return $title . DoseWords::of($note->after, $isMeasured);
         }
 
         return $note !== null ? (new ChangeWords($catalogue))->note($note) : match ($proposal->change) {
@@ -211,11 +211,11 @@ final class Standing
             Change::Waiting => 'failed before: waits for a longer settled run',
             Change::AtTop => 'the top of its ladder: choose what is next by hand',
             Change::AtBottom => 'the bottom of its ladder',
-            Change::WithinRange => 'the lower end, ' . DoseWords::of($proposal->prescription),
-            Change::Back => $proposal->dose === null ? '' : DoseWords::of($proposal->prescription->withDose($proposal->dose)),
+            Change::WithinRange => 'the lower end, ' . DoseWords::of($proposal->prescription, $isMeasured),
+            Change::Back => $proposal->dose === null ? '' : DoseWords::of($proposal->prescription->withDose($proposal->dose), $isMeasured),
             Change::NextRung => 'the next rung',
             Change::PreviousRung => 'the rung below',
-            Change::Dose => $proposal->dose === null ? '' : DoseWords::of($proposal->prescription->withDose($proposal->dose)),
+            Change::Dose => $proposal->dose === null ? '' : DoseWords::of($proposal->prescription->withDose($proposal->dose), $isMeasured),
         };
     }
 }

@@ -17,7 +17,6 @@ use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Record\DoseChange;
 use Rung\Core\Record\DoseChangeKind;
-use Rung\Core\Record\LoggedSet;
 use Rung\Core\Time\Day;
 
 /** Works out what accepting a proposal, or a flare, does to the plan. */
@@ -209,12 +208,9 @@ final class Acceptance
             return $prescription->dose;
         }
         foreach (array_reverse($this->evaluation->sessions) as $response) {
-            $loads = array_filter(
-                array_map(static fn(LoggedSet $set): int|float|null => $set->load_kg, $response->session->setsOf($prescription->key)),
-                static fn(int|float|null $load): bool => $load !== null,
-            );
-            if ($loads !== []) {
-                return $prescription->dose->with(['load_kg' => min($loads)]);
+            $load = $response->session->leastLoadOf($prescription->key);
+            if ($load !== null) {
+                return $prescription->dose->with(['load_kg' => $load]);
             }
         }
 

@@ -8,7 +8,6 @@ use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Record\DoseChangeKind;
-use Rung\Core\Record\LoggedSet;
 use Rung\Core\Time\Day;
 
 /** The weight of the next session, where the dose leaves it to be found (docs/rules.md, "Loads to be found"). */
@@ -38,12 +37,9 @@ final readonly class NextLoad
             if ($session->stage !== $evaluation->log->stage->key || ($changesRung && !$session->started_at->after($change->at))) {
                 continue;
             }
-            $loads = array_filter(
-                array_map(static fn(LoggedSet $set): int|float|null => $set->load_kg, $session->setsOf($prescription->key)),
-                static fn(int|float|null $load): bool => $load !== null,
-            );
-            if ($loads !== []) {
-                return new self(LoadSource::Lifted, min($loads), $evaluation->log->file->timezone->dayOf($session->started_at));
+            $load = $session->leastLoadOf($prescription->key);
+            if ($load !== null) {
+                return new self(LoadSource::Lifted, $load, $evaluation->log->file->timezone->dayOf($session->started_at));
             }
         }
 

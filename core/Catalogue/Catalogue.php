@@ -89,13 +89,6 @@ final readonly class Catalogue
         return $this->exercises[$key] ?? throw new OutOfBoundsException("no exercise $key");
     }
 
-    /** What people call an exercise; its key where the catalogue does not have it. */
-    /** What tells this library from another state of it: how much there is, and the versions of what is the practice's own. */
-    public function fingerprint(): string
-    {
-        return serialize([count($this->exercises), count($this->programmes), $this->versions]);
-    }
-
     /** @return array<string, Exercise> the practice's own exercises, by key */
     public function ownExercises(): array
     {

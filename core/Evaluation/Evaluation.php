@@ -78,6 +78,12 @@ final readonly class Evaluation
         return $this->bouts->last();
     }
 
+    /** Whether a maximum was measured, so that a share of it means something. */
+    public function isMeasured(): bool
+    {
+        return $this->log->file->tests !== [];
+    }
+
     /** @return array<string, mixed> as docs/formats/case-file.md, "Evaluation", has it */
     public function toArray(): array
     {

@@ -122,4 +122,12 @@ final readonly class Session
 
         return $sets;
     }
+
+    /** Kilograms of the lightest set of a prescription that told its weight; null where none did. */
+    public function leastLoadOf(string $prescription): int|float|null
+    {
+        $loads = array_filter(array_column($this->setsOf($prescription), 'load_kg'), static fn(int|float|null $load): bool => $load !== null);
+
+        return $loads === [] ? null : min($loads);
+    }
 }

@@ -6,6 +6,7 @@ namespace Rung\Core\Words;
 
 use Rung\Core\Acceptance\LoadSource;
 use Rung\Core\Acceptance\NextLoad;
+use Rung\Core\Dose\Dose;
 use Rung\Core\Dose\Limbs;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
@@ -91,7 +92,7 @@ final class DoseWords
             ['work up to', $old->work_to_s, $new->work_to_s, ' s'],
             ['grows by', $old->grow_by, $new->grow_by, ''],
             ['grows after so many settled sessions', $old->grow_after, $new->grow_after, ''],
-            ['load', $old->load_kg, $new->load_kg, ' kg'],
+            ['load', $old->load_kg ?? self::asFound($old), $new->load_kg ?? self::asFound($new), $new->load_kg === null ? '' : ' kg'],
             ['band', $old->resistance, $new->resistance, ''],
             ['height', $old->height_cm, $new->height_cm, ' cm'],
             ['in reserve', $old->rir, $new->rir, ''],
@@ -117,6 +118,12 @@ final class DoseWords
             static fn(array $one): string => $one[0] . ' ' . ($one[1] ?? 'none') . ' → ' . ($one[2] ?? 'none') . $one[3],
             $changed,
         ));
+    }
+
+    /** A repetition maximum without its weight leaves it to be found: that is not the same as no weight. */
+    private static function asFound(Dose $dose): ?string
+    {
+        return $dose->rm === null ? null : 'as found';
     }
 
     /** One set as it was done: "8 at 40 kg, 2 in reserve". */

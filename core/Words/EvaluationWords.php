@@ -105,7 +105,7 @@ final class EvaluationWords
     }
 
     /** What the next session asks inside a corridor, and why; null where the dose has none. */
-    public static function asked(Asked $asked): ?string
+    public static function asked(Asked $asked, bool $isMeasured): ?string
     {
         $why = match ($asked->because) {
             Because::Fixed => null,
@@ -118,7 +118,7 @@ final class EvaluationWords
             Because::Grown => 'the last session settled',
         };
 
-        return $why === null ? null : 'Next session: ' . DoseWords::of($asked->asPrescription()) . " ($why)";
+        return $why === null ? null : 'Next session: ' . DoseWords::of($asked->asPrescription(), $isMeasured) . " ($why)";
     }
 
     /** One response: what was done to the baseline, and the verdict's reasons. */

@@ -30,7 +30,7 @@ final class PreviewWords
             'prescriptions' => array_map(static fn(Prescription $one): array => [
                 'exercise' => $one->exercise,
                 'title' => $catalogue->titleOf($one->exercise),
-                'words' => DoseWords::of($one),
+                'words' => DoseWords::of($one, $preview->summary->tests !== []),
                 'tempo_words' => DoseWords::tempo($one),
                 'figures' => $preview->figures($one)->toArray(),
                 'turns' => $one->limbs->turns(),

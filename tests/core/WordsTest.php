@@ -50,6 +50,9 @@ final class WordsTest extends TestCase
         $after = self::prescription(['sets' => 4, 'reps' => 8, 'reps_to' => 12, 'load_kg' => 42.5]);
         self::assertSame('sets 3 → 4, reps up to none → 12, load 40 → 42.5 kg', DoseWords::difference($before, $after));
         self::assertSame('', DoseWords::difference($before, $before));
+        $found = self::prescription(['sets' => 3, 'reps' => 15, 'rm' => 15]);
+        self::assertSame('reps 15 → 12, load as found → 25 kg, RM aimed at 15 → 12', DoseWords::difference($found, self::prescription(['sets' => 3, 'reps' => 12, 'rm' => 12, 'load_kg' => 25])));
+        self::assertSame('load none → 5 kg', DoseWords::difference(self::prescription(['sets' => 3, 'reps' => 8]), self::prescription(['sets' => 3, 'reps' => 8, 'load_kg' => 5])));
         $faster = self::prescription(['sets' => 3, 'reps' => 8, 'tempo' => ['lift_s' => 3, 'top_s' => 0, 'lower_s' => 3, 'bottom_s' => 1, 'starts' => 'lower']]);
         self::assertSame('lower 3 s · pause 1 s · lift 3 s', DoseWords::tempo($faster));
         self::assertNull(DoseWords::tempo($before));

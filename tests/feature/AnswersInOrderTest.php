@@ -8,7 +8,9 @@ use App\Models\AccessLogEntry;
 use App\Models\CheckIn;
 use App\Models\TrainingSession;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
 
 /** What a phone sends twice, in another order than it was entered in, or after the case was closed. */
 final class AnswersInOrderTest extends TestCase
@@ -77,5 +79,34 @@ final class AnswersInOrderTest extends TestCase
         // Nobody reaches the case of another in this way.
         $this->ask($this->athlete('Juno Tamsin'), 'PUT', '/api/today/sessions/' . Str::uuid7() . "?case=$case->id", $log)->assertStatus(404);
         $this->ask($piet, 'PUT', '/api/today/sessions/' . Str::uuid7() . '?case=none', $log)->assertStatus(404);
+    }
+
+    public function testAStopThatComesInAfterClosingStandsOnTheRoundUntilItIsReviewed(): void
+    {
+        $case = $this->caseOf('Piet Olander');
+        $own = $this->practitioner();
+        $piet = $this->athlete('Piet Olander');
+        $case->forceFill(['closed_on' => '2026-04-14'])->save();
+        $answer = fn(int $score): TestResponse => $this->ask($piet, 'PUT', '/api/today/check-ins/' . Str::uuid7() . "?case=$case->id", ['at' => '2026-04-14T07:50:00+01:00', 'provocation' => $score]);
+        $round = fn(): TestResponse => $this->ask($own, 'GET', '/api/round')->assertOk();
+        $shown = static fn(): array => array_values(array_filter((array) $round()->json('cases'), static fn(mixed $one): bool => is_array($one) && $one['id'] === $case->id));
+        $stops = static fn(): mixed => $round()->json('groups.stop_review');
+        $before = $stops();
+
+        $answer(2)->assertStatus(201);
+        self::assertSame([], $shown(), 'a quiet answer brings nothing back');
+        $answer(9)->assertStatus(201);
+        self::assertSame(['2026-04-14'], array_column($shown(), 'closed_on'));
+        self::assertSame([true], array_column(array_column($shown(), 'standing'), 'stopped'));
+        self::assertSame([1, 2], [$before, $stops()]);
+        Artisan::call('rung:standings', ['--all' => true]);
+        self::assertCount(1, $shown(), 'also after standings were refreshed');
+
+        $page = $this->ask($own, 'GET', "/api/cases/$case->id");
+        $decide = fn(array $what): TestResponse => $this->ask($own, 'POST', "/api/cases/$case->id/decisions", $what + ['revision' => $page->json('revision'), 'reason' => 'Seen in the room.']);
+        $decide(['kind' => 'keep'])->assertStatus(422);
+        $decide(['kind' => 'clear_stop', 'clears' => $page->json('stops.0.id')])->assertStatus(201);
+        self::assertSame([], $shown());
+        self::assertSame('2026-04-14', $case->refresh()->closed_on, 'it stays closed');
     }
 }

@@ -219,6 +219,22 @@ final class DeskTest extends TestCase
         self::assertTrue(AccessLogEntry::query()->where('what', 'nudged the athlete')->where('athlete_id', $case->athlete_id)->exists());
     }
 
+    public function testAShareOfAMeasuredMaximumIsToldTheSameOnEveryScreen(): void
+    {
+        $case = $this->caseOf('Piet Olander');
+        $own = $this->practitioner();
+        $page = $this->ask($own, 'GET', "/api/cases/$case->id")->assertOk();
+        $sessions = self::texts($page->json('hooks.*.session'));
+        $told = [
+            'in force' => $page->json('prescriptions.0.words'),
+            'done' => $this->ask($own, 'GET', "/api/cases/$case->id/sessions/" . end($sessions))->assertOk()->json('entries.0.asked'),
+            'on the phone' => $this->ask($this->athlete('Piet Olander'), 'GET', '/api/today')->json('case.sessions.0.exercises.0.words'),
+        ];
+        foreach ($told as $where => $words) {
+            self::assertStringContainsString('70 % of maximum', self::text($words), $where);
+        }
+    }
+
     public function testASessionIsToldAgainstTheVersionThatItWasDoneFrom(): void
     {
         $case = $this->caseOf('Tobias Fenwick');

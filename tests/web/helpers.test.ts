@@ -7,7 +7,7 @@ import { COUNT_IN_S, doneBy, levelAt, phaseAt, repsDone, timelineOf, type Tone }
 import type { Waiting } from '../../web/phone/outbox';
 import { dueOn, isAnswered, stopsHere, toSettle } from '../../web/phone/pending';
 import { fromKg, inUnits, loadWords, toKg } from '../../web/phone/settings';
-import type { TodayData } from '../../web/phone/useToday';
+import type { TodayData } from '../../web/phone/plan';
 
 type Dose = Schemas['Dose'];
 

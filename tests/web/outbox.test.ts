@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 
 import { forgetPerson, outbox, put, sendAll, SENT, takeOut, tryAgain, type Waiting } from '../../web/phone/outbox';
+import { keepPlan, type TodayData } from '../../web/phone/plan';
 import { away, server } from './server';
 
 const ME = 'person-1';
@@ -126,6 +127,21 @@ describe('what was entered on the phone', () => {
     expect(outbox().map((one) => one.id)).toEqual(['m1']);
     expect(Object.keys(localStorage).filter((key) => key.startsWith('rung:aside:')).sort()).toEqual(['rung:aside:wait:morningm2', 'rung:aside:wait:morningm3', 'rung:aside:wait:morningm4']);
     expect(localStorage.getItem('rung:aside:wait:morningm3')).toBe('no JSON');
+  });
+
+  test('what the first version kept is sent for whoever the plan of its case is for, and waits until that is known', async () => {
+    const stop = item('m1', { body: { at: '2026-04-14T07:00:00+01:00', provocation: null, signs: ['swelling'] } });
+    for (const one of [stop, item('m2', { case: 'case-2' })]) localStorage.setItem(`rung:wait:${one.what}${one.id}`, JSON.stringify({ ...one, person: undefined }));
+    const asked = server(() => 201);
+    await sendAll(ME);
+    expect(asked).toHaveLength(0);
+    expect(outbox().map((one) => one.id)).toEqual(['m1', 'm2']);
+    keepPlan({ case: 'case-1', person: ME, today: '2026-04-14', sessions: [], days: [] } as unknown as TodayData);
+    await sendAll(ME);
+    expect(idsSent()).toEqual(['m1']);
+    expect(outbox().find((one) => one.id === 'm1')?.person).toBe(ME);
+    forgetPerson(ME);
+    expect(outbox().map((one) => one.id), 'another’s answer stays for them').toEqual(['m2']);
   });
 
   test('two tabs that send at the same time send each thing once', async () => {

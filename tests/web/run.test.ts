@@ -2,7 +2,8 @@ import { beforeEach, describe, expect, test, vi } from 'vitest';
 
 import type { Schemas } from '../../web/api/client';
 import { asLog, begin, doneSet, isBegun, isStopped, keepRun, keptRun, lastTold, type Run, withoutPain, worst } from '../../web/features/athlete/run';
-import type { Due, Exercise, TodayData } from '../../web/phone/useToday';
+import { keepPlan, type TodayData } from '../../web/phone/plan';
+import type { Due, Exercise } from '../../web/phone/useToday';
 
 const exercise = (key: string, dose: Partial<Schemas['Dose']> = {}, load: Exercise['load'] = null): Exercise => ({
   prescription: key, exercise: key, title: key, set_up: null, movement: null, feel: null, faults: null, cue: null, mode: 'isotonic', limbs: 'the sore side', sides: 1,
@@ -28,6 +29,17 @@ describe('a session under way', () => {
       localStorage.setItem('rung:run', JSON.stringify({ version: 1, value: spoilt }));
       expect(keptRun()).toBeNull();
     }
+  });
+
+  test('that the first version kept goes on for whoever the plan of its case is for', () => {
+    const run = begin(plan, due);
+    const progress = run.progress.map((one) => ({ ...one, reserve: undefined, hurt_at: undefined }));
+    localStorage.setItem('rung:run', JSON.stringify({ ...run, person: undefined, progress }));
+    expect(keptRun()?.person).toBe('');
+    keepPlan({ ...plan, today: '2026-04-14', sessions: [], days: [] });
+    expect(keptRun()).toMatchObject({ person: 'me', progress: [{ reserve: null, hurt_at: null }, { reserve: null, hurt_at: null }] });
+    keepPlan({ ...plan, case: 'another', today: '2026-04-14', sessions: [], days: [] });
+    expect(keptRun()?.person).toBe('');
   });
 
   test('keeps the load that was used, else the one asked for, else the one lifted last', () => {

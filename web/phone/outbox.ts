@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import { api, Refusal, type Schemas, send } from '../api/client';
 import { nowIso } from './moments';
+import { withOwner } from './plan';
 import { forget, forgetAll, keep, kept, keptNames, type Kind, setAside } from './store';
 
 /** Something that waits to be sent, each with an id of its own: sent twice, it is stored once. */
@@ -42,6 +43,7 @@ const WAITING: Kind<Waiting> = {
     refused: z.string().optional(),
     sent: z.boolean().optional(),
   }),
+  migrate: withOwner,
 };
 
 export const outbox = (): Waiting[] => keptNames(NAME)

@@ -1,5 +1,6 @@
 import type { Waiting } from './outbox';
-import type { Due, TodayData } from './useToday';
+import type { TodayData } from './plan';
+import type { Due } from './useToday';
 
 /** Planned sessions that were done, here or on another phone, sent or not. */
 const doneIds = (plan: TodayData, waiting: readonly Waiting[]): Set<string> => new Set([

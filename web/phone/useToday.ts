@@ -1,23 +1,13 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { z } from 'zod';
 
-import { api, Refusal, type Schemas, send } from '../api/client';
+import { api, Refusal, send } from '../api/client';
 import { outbox, sendAll, SENT, takeOut, type Waiting } from './outbox';
-import { keep, kept, type Kind, useKeptDigest } from './store';
+import { keepPlan, keptPlan, type TodayData } from './plan';
+import { useKeptDigest } from './store';
 
-export type TodayData = Schemas['Today'];
 export type Due = TodayData['sessions'][number];
 export type Exercise = Due['exercises'][number];
-
-/** Raised whenever the plan of the week changes its shape: an older one is asked for anew. */
-const PLAN: Kind<TodayData | null> = {
-  version: 1,
-  shape: z.custom<TodayData | null>((plan) => plan === null || z.looseObject({ case: z.string(), person: z.string(), today: z.string(), sessions: z.array(z.unknown()), days: z.array(z.unknown()) }).safeParse(plan).success),
-};
-
-/** The plan that this phone keeps, whoever is signed in. */
-export const keptPlan = (): TodayData | null => kept('plan', PLAN);
 
 const LOOK_AGAIN = 60_000;
 const SEND_AGAIN = 15_000;
@@ -36,7 +26,7 @@ export function useToday(who: string | null) {
     queryFn: async () => {
       const sent = outbox().filter((one) => one.sent === true);
       const told = (await send(() => api.GET('/api/today'))).case;
-      keep('plan', PLAN, told);
+      keepPlan(told);
       for (const one of sent) reflected.add(one.what + one.id);
       return told;
     },

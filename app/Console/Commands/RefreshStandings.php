@@ -37,7 +37,7 @@ final class RefreshStandings extends Command
     /** @return int how many cases of the current practice were looked at */
     private function refresh(RefreshStanding $standing): int
     {
-        $query = CareCase::query()->whereNull('closed_on');
+        $query = CareCase::query()->where(static fn($round) => $round->whereNull('closed_on')->orWhere('stopped_after_close', true)->orWhereNull('evaluated_at'));
         if ($this->option('new') === true) {
             $query->whereNull('evaluated_at');
         } elseif ($this->option('all') !== true) {
@@ -47,7 +47,7 @@ final class RefreshStandings extends Command
         foreach ($query->pluck('id')->all() as $id) {
             DB::transaction(static function () use ($id, $standing): void {
                 $case = CareCase::query()->whereKey($id)->lockForUpdate()->firstOrFail();
-                if (PlanSessions::runsShort($case)) {
+                if ($case->closed_on === null && PlanSessions::runsShort($case)) {
                     PlanSessions::ahead($case);
                 }
                 $standing->of($case, written: false);

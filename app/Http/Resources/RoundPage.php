@@ -61,7 +61,7 @@ final class RoundPage
         $query = $this->narrowed()
             ->join('athletes as a', 'a.id', '=', 'c.athlete_id')
             ->join('users as p', 'p.id', '=', 'c.practitioner_id')
-            ->select(['c.id', 'c.athlete_id', 'c.attention_rank', 'c.opened_on', 'c.revision', 'c.structure_title', 'c.side', 'c.nudged_at', 'c.standing', 'a.name', 'a.act', 'p.name as practitioner'])
+            ->select(['c.id', 'c.athlete_id', 'c.attention_rank', 'c.opened_on', 'c.closed_on', 'c.revision', 'c.structure_title', 'c.side', 'c.nudged_at', 'c.standing', 'a.name', 'a.act', 'p.name as practitioner'])
             ->orderBy('c.attention_rank')->orderBy('c.opened_on')->orderBy('c.id')
             ->limit(self::LINES + 1);
         $after = explode('.', $this->text('after'));
@@ -107,7 +107,7 @@ final class RoundPage
 
     private function narrowed(): Builder
     {
-        $query = DB::table('cases as c')->where('c.practice_id', $this->for->practice_id)->whereNull('c.closed_on');
+        $query = DB::table('cases as c')->where('c.practice_id', $this->for->practice_id)->whereRaw('(c.closed_on is null or c.stopped_after_close)');
         foreach (preg_split('/\s+/', $this->text('search'), 6, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
             $query->whereRaw(
                 "(select s.name || ' ' || coalesce(s.act, '') from athletes as s where s.id = c.athlete_id) || ' ' || c.structure_title ilike ?",
@@ -139,6 +139,7 @@ final class RoundPage
             'structure' => $row->structure_title,
             'side' => $row->side,
             'opened_on' => $row->opened_on,
+            'closed_on' => $row->closed_on,
             'revision' => $row->revision,
             'nudged_at' => is_string($row->nudged_at) ? str_replace(' ', 'T', substr($row->nudged_at, 0, 19)) . 'Z' : null,
         ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);

@@ -70,7 +70,7 @@ final class SessionPage
     {
         return [
             'title' => $asked === null ? 'Practice' : $catalogue->titleOf($asked->exercise),
-            'asked' => $asked === null ? null : DoseWords::of($asked),
+            'asked' => $asked === null ? null : DoseWords::of($asked, $evaluation->isMeasured()),
             'asked_sets' => $asked?->dose->sets,
             'done' => array_map(static fn(LoggedSet $set): string => DoseWords::set($set), $entry->sets),
             'pain' => $entry->pain,

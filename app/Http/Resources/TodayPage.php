@@ -181,7 +181,7 @@ final class TodayPage
                     'mode' => $one->mode->value,
                     'limbs' => DoseWords::limbs($one->limbs),
                     'sides' => $one->limbs->turns(),
-                    'words' => DoseWords::of($one, $evaluation->log->file->tests !== []),
+                    'words' => DoseWords::of($one, $evaluation->isMeasured()),
                     'load' => $load === null ? null : ['source' => $load->source->value, 'kg' => $load->kg, 'words' => DoseWords::load($load, $one)],
                     'tempo_words' => DoseWords::tempo($one),
                     'max_pain' => $one->maxPain(is_int($case->response_rule['during_max'] ?? null) ? $case->response_rule['during_max'] : 10),

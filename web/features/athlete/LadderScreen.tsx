@@ -10,7 +10,7 @@ import { api, send } from '../../api/client';
 import { HookStrip } from '../../charts/Hook';
 import { UprightLadder } from '../../charts/Ladder';
 import { inUnits, useSettings } from '../../phone/settings';
-import type { TodayData } from '../../phone/useToday';
+import type { TodayData } from '../../phone/plan';
 import { ago, moment } from '../../shell/dates';
 
 /** Where the athlete is, what the missing pegs ask for, and what has been gained, told honestly. */

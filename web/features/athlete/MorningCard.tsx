@@ -11,7 +11,7 @@ import { useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { nowIso } from '../../phone/moments';
 import { put } from '../../phone/outbox';
-import type { TodayData } from '../../phone/useToday';
+import type { TodayData } from '../../phone/plan';
 import { day } from '../../shell/dates';
 import { PainRow } from './PainRow';
 import { SignList } from './SignList';

@@ -9,7 +9,7 @@ import { localDay, nowIso } from '../../phone/moments';
 import { put } from '../../phone/outbox';
 import { dueOn } from '../../phone/pending';
 import { useIsFull } from '../../phone/store';
-import type { TodayData } from '../../phone/useToday';
+import type { TodayData } from '../../phone/plan';
 import { useOutbox } from '../../phone/useToday';
 import { Empty } from '../../shell/States';
 import { ExerciseFlow } from './ExerciseFlow';

@@ -6,7 +6,7 @@ import { useEffect, useState } from 'react';
 
 import { nowIso } from '../../phone/moments';
 import { put } from '../../phone/outbox';
-import type { TodayData } from '../../phone/useToday';
+import type { TodayData } from '../../phone/plan';
 import { moment } from '../../shell/dates';
 
 const TIMES: [number, string][] = [[0, 'at once'], [30, 'half an hour'], [60, '1 hour'], [120, '2 hours'], [720, 'by night'], [1440, 'a day'], [2880, 'longer']];

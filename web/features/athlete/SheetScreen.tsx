@@ -5,7 +5,8 @@ import { Link as RouterLink } from 'react-router';
 
 import { Movement } from '../../charts/Movement';
 import { inUnits, useSettings } from '../../phone/settings';
-import type { Exercise, TodayData } from '../../phone/useToday';
+import type { TodayData } from '../../phone/plan';
+import type { Exercise } from '../../phone/useToday';
 import { day } from '../../shell/dates';
 import { STOP_WORDS } from './signs';
 
@@ -25,7 +26,7 @@ export default function SheetScreen({ plan }: { plan: TodayData }) {
         <Box key={title} component="section" aria-label={title} sx={{ mt: 2, breakInside: 'avoid' }}>
           <Typography variant="h2">{title}</Typography>
           <Typography>On {plan.sessions.filter((one) => one.title === title).map((one) => day(one.on)).join(', ')}</Typography>
-          {exercises.map((one) => <Row key={one.prescription} one={one} words={inUnits(one.words, units)} />)}
+          {exercises.map((one) => <Row key={one.prescription} one={one} words={inUnits(one.words, units)} load={one.load === null ? null : inUnits(one.load.words, units)} />)}
         </Box>
       ))}
       <Typography sx={{ mt: 2 }}>Pain up to {plan.limits.during_max} of 10 is allowed in the exercise. At {plan.limits.stop_at} or more, a pop, swelling, fever, numbness, giving way, locking or a fall: {STOP_WORDS}</Typography>
@@ -33,12 +34,13 @@ export default function SheetScreen({ plan }: { plan: TodayData }) {
   );
 }
 
-function Row({ one, words }: { one: Exercise; words: string }) {
+function Row({ one, words, load }: { one: Exercise; words: string; load: string | null }) {
   return (
     <Box sx={{ display: 'flex', gap: 2, borderTop: 1, borderColor: 'divider', py: 1, breakInside: 'avoid' }}>
       <Movement exercise={one.exercise} mode={one.mode} title={one.title} size={90} />
       <Box>
         <Typography sx={{ fontWeight: 600 }}>{one.title}: {words}, {one.limbs}</Typography>
+        {load !== null && <Typography variant="body2">{load}</Typography>}
         <Typography variant="body2">{[one.tempo_words, `rest ${one.dose.rest_s} s`].filter(Boolean).join(' · ')}</Typography>
         <Typography variant="body2">{[one.set_up, one.movement, one.feel === null ? null : `Feel: ${one.feel}`, one.faults === null ? null : `Not: ${one.faults}`].filter(Boolean).join(' ')}</Typography>
       </Box>

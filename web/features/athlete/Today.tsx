@@ -9,7 +9,8 @@ import { Link as RouterLink } from 'react-router';
 import { localDay } from '../../phone/moments';
 import { dueOn, isAnswered, isDone, stopsHere, toSettle } from '../../phone/pending';
 import { inUnits, useSettings } from '../../phone/settings';
-import { type Due, type TodayData, useOutbox } from '../../phone/useToday';
+import type { TodayData } from '../../phone/plan';
+import { type Due, useOutbox } from '../../phone/useToday';
 import { ago, day, plusDays } from '../../shell/dates';
 import { MorningCard } from './MorningCard';
 import { forgetRun, type Run, useRun } from './run';
@@ -121,6 +122,7 @@ function SessionCard({ session, why, first }: { session: Due; why: string; first
         <Box key={one.prescription} sx={{ py: 0.75, borderTop: 1, borderColor: 'divider' }}>
           <Typography sx={{ fontWeight: 600 }}>{one.title}</Typography>
           <Typography>{inUnits(one.words, units)}, {one.limbs}</Typography>
+          {one.load !== null && <Typography color="textSecondary">{one.load.source === 'to_find' ? 'Load to be found' : inUnits(one.load.words, units)}</Typography>}
           {one.why !== null && <Typography variant="body2" color="textSecondary">{one.why}</Typography>}
         </Box>
       ))}

@@ -3,7 +3,8 @@ import { z } from 'zod';
 import type { Schemas } from '../../api/client';
 import { nowIso } from '../../phone/moments';
 import { forget, keep, kept, type Kind, useKept } from '../../phone/store';
-import type { Due, Exercise, TodayData } from '../../phone/useToday';
+import { type TodayData, withOwner } from '../../phone/plan';
+import type { Due, Exercise } from '../../phone/useToday';
 
 type SetData = Schemas['LoggedSet'];
 
@@ -67,6 +68,11 @@ const RUN: Kind<Run> = {
     signs: z.array(z.string()),
     practice: z.looseObject({}),
   }).refine((found) => found.progress.length === found.due.exercises.length).safeParse(run).success),
+  migrate: (value, version) => {
+    const before = z.looseObject({ progress: z.array(z.looseObject({})) }).safeParse(withOwner(value, version));
+    // One that was begun before an update lacks what is asked since.
+    return before.success ? { ...before.data, progress: before.data.progress.map((one) => ({ reserve: null, hurt_at: null, ...one })) } : undefined;
+  },
 };
 
 export const keepRun = (run: Run): boolean => keep(NAME, RUN, { ...run, touched_at: nowIso() });

@@ -14,6 +14,9 @@ const WIDTH = 520;
 const ROW = 26;
 const TOP = 24;
 
+/** As much of a text as there is room for. */
+const cut = (text: string, letters: number): string => (text.length <= letters ? text : letters < 4 ? '' : `${text.slice(0, letters - 1).trimEnd()}…`);
+
 /** A programme's weeks before it is given to anybody: stages as bands, each exercise's work growing week by week. */
 export function CoursePicture({ programme, structure }: { programme: string; structure: string }) {
   const [open, setOpen] = useState(false);
@@ -48,7 +51,7 @@ function Weeks({ athlete, weeks }: { athlete: Athlete; weeks: number }) {
         {athlete.stages.map((stage, i) => (
           <g key={stage.title}>
             <rect x={x(stage.from_day)} y={0} width={Math.max(2, x(stage.to_day + 1) - x(stage.from_day))} height={height - 16} fill="var(--mui-palette-primary-main)" opacity={i % 2 === 0 ? 0.06 : 0.12} />
-            <text x={x(stage.from_day) + 3} y={14} fontSize={12} fontWeight={600} fill="var(--mui-palette-text-primary)">{x(stage.to_day + 1) - x(stage.from_day) > 34 ? stage.title.slice(0, Math.floor((x(stage.to_day + 1) - x(stage.from_day)) / 6.5)) : ''}<title>{stage.title}</title></text>
+            <text x={x(stage.from_day) + 3} y={14} fontSize={12} fontWeight={600} fill="var(--mui-palette-text-primary)">{cut(stage.title, Math.floor((x(stage.to_day + 1) - x(stage.from_day)) / 6.5))}<title>{stage.title}</title></text>
           </g>
         ))}
         {athlete.rows.map((row, i) => <Growth key={row.title + String(i)} row={row} y={TOP + i * ROW} wide={wide} />)}
@@ -68,7 +71,7 @@ function Growth({ row, y, wide }: { row: Athlete['rows'][number]; y: number; wid
   const middle = (week: number) => LABEL + (week - 0.5) * wide;
   return (
     <g>
-      <text x={0} y={y + ROW - 8} fontSize={12} fill="var(--mui-palette-text-primary)">{row.title.length > 30 ? `${row.title.slice(0, 29)}…` : row.title}<title>{row.title}</title></text>
+      <text x={0} y={y + ROW - 8} fontSize={12} fill="var(--mui-palette-text-primary)">{cut(row.title, 30)}<title>{row.title}</title></text>
       {row.weeks.map((one) => {
         const high = Math.max(2, (one.work / most) * (ROW - 8));
         return (

@@ -9,8 +9,8 @@ import { api, send } from '../../api/client';
 import { moment } from '../../shell/dates';
 import { STEPS } from './form';
 
-/** Openings that were left, to go on with. Discarding one can be undone. */
-export function LeftOpenings() {
+/** Openings that were left, to go on with, except the one that is being typed. Discarding one can be undone. */
+export function LeftOpenings({ except }: { except: string | null }) {
   const queries = useQueryClient();
   const left = useQuery({ queryKey: ['openings'], queryFn: () => send(() => api.GET('/api/openings')) });
   const again = () => queries.invalidateQueries({ queryKey: ['openings'] });
@@ -30,7 +30,7 @@ export function LeftOpenings() {
       await again();
     },
   });
-  const openings = left.data?.openings ?? [];
+  const openings = (left.data?.openings ?? []).filter((one) => one.id !== except);
   if (openings.length === 0 && !discard.isSuccess) return null;
   return (
     <Box component="section" aria-label="Left openings" sx={{ mb: 1.5 }}>

@@ -96,7 +96,7 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
           </Typography>
         </Box>
         {draft.state === 'failed' && <Failed problem={draft.problem} again={draft.again} />}
-        {id === null && draft.draft === null && <LeftOpenings />}
+        {id === null && <LeftOpenings except={draft.draft} />}
         <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '180px minmax(0, 1fr) 300px' }, gap: 1.5, alignItems: 'start' }}>
           <Box component="ol" aria-label="Steps" sx={{ listStyle: 'none', p: 0, m: 0, display: 'grid', gap: 0.25 }}>
             {STEPS.map(({ title }, i) => (

@@ -43,7 +43,7 @@ export function Round() {
       if (now === undefined) return;
       if (event.key === 'a' && now.standing.acceptable) setAccepting(now.id);
       if (event.key === 'n' && now.standing.group === 'silent') setNudging(now.id);
-      if (event.key === 'c') void navigate(`/cases/${now.id}/prescribe?proposal=1`);
+      if (event.key === 'c' && now.closed_on === null) void navigate(`/cases/${now.id}/prescribe?proposal=1`);
       if (event.key === 'o') void navigate(`/cases/${now.id}`);
     };
     window.addEventListener('keydown', press);

@@ -65,7 +65,7 @@ export function RoundLine({ line, here, accept, nudge }: { line: Schemas['RoundC
           {standing.headline}
         </Typography>
         <Typography variant="body2" color="textSecondary" sx={{ lineHeight: 1.2, display: '-webkit-box', WebkitLineClamp: 1, WebkitBoxOrient: 'vertical', overflow: 'hidden' }} title={standing.because}>
-          {[...standing.group_reasons.map((reason) => `${reason[0]?.toUpperCase() ?? ''}${reason.slice(1)}.`), standing.because].join(' ')}
+          {[...(line.closed_on === null ? [] : [`Closed on ${day(line.closed_on)}; this came in after that.`]), ...standing.group_reasons.map((reason) => `${reason[0]?.toUpperCase() ?? ''}${reason.slice(1)}.`), standing.because].join(' ')}
         </Typography>
       </Box>
       <Box sx={{ display: 'flex', gap: 0.5, justifyContent: 'flex-end' }}>
@@ -74,7 +74,7 @@ export function RoundLine({ line, here, accept, nudge }: { line: Schemas['RoundC
           ? <Button variant="outlined" onClick={nudge} aria-label={`Nudge ${line.athlete.name}`}>Nudge</Button>
           : <Button variant="text" onClick={nudge} aria-label={`nudged ${since(line.nudged_at)}; nudge ${line.athlete.name} again`} sx={{ whiteSpace: 'nowrap' }}>nudged {since(line.nudged_at)}</Button>)}
         {standing.acceptable && <Button variant="contained" onClick={accept} aria-label={`Accept for ${line.athlete.name}`}>Accept</Button>}
-        <Button component={RouterLink} to={`/cases/${line.id}/prescribe?proposal=1`} aria-label={`Change for ${line.athlete.name}`} sx={{ minWidth: 0 }}>Change</Button>
+        {line.closed_on === null && <Button component={RouterLink} to={`/cases/${line.id}/prescribe?proposal=1`} aria-label={`Change for ${line.athlete.name}`} sx={{ minWidth: 0 }}>Change</Button>}
         <Button component={RouterLink} to={`/cases/${line.id}`} aria-label={`Open ${line.athlete.name}`} sx={{ minWidth: 0 }}>Open</Button>
       </Box>
     </Box>

@@ -74,9 +74,8 @@ final class LibraryController extends Controller
         $structure = ReadsCore::refusing(static fn(): Structure => $asked !== null && in_array($asked, $programme->structures, true)
             ? $asked
             : throw InvalidInput::at('/structure', 'must be one that the programme is for'));
-        $version = hash('xxh128', serialize([$catalogue->fingerprint(), $key, $structure]));
 
-        return self::unlessKnown($request, $version, static fn(): array => (new CourseWords($catalogue))->of($programme, $structure));
+        return new JsonResponse((new CourseWords($catalogue))->of($programme, $structure));
     }
 
     public function item(Request $request, LibraryKind $kind, string $key): JsonResponse

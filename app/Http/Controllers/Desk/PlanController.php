@@ -47,7 +47,7 @@ final class PlanController extends Controller
         $move = StageMove::of($plan, $evaluation, $catalogue, $stage) ?? abort(404);
         AccessLog::readAgain(self::person($request), $request->session(), 'previewed a stage', [$case->id]);
 
-        return new JsonResponse(StageMovePage::of($move, $catalogue, $evaluation->log->file->tests !== []));
+        return new JsonResponse(StageMovePage::of($move, $catalogue, $evaluation->isMeasured()));
     }
 
     /** Nothing is stored. */
