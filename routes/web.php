@@ -8,6 +8,7 @@ use App\Http\Controllers\Desk\DecisionController;
 use App\Http\Controllers\Desk\LibraryController;
 use App\Http\Controllers\Desk\OpeningController;
 use App\Http\Controllers\Desk\PlanController;
+use App\Http\Controllers\Desk\PracticeController;
 use App\Http\Controllers\Desk\RoundController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\Phone\CalendarController;
@@ -29,6 +30,8 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::get('cases/{case}/invitation', [InvitationController::class, 'show']);
         Route::post('cases/{case}/invitation', [InvitationController::class, 'store']);
         Route::delete('cases/{case}/invitation', [InvitationController::class, 'withdraw']);
+        Route::get('practice', [PracticeController::class, 'show']);
+        Route::put('practice', [PracticeController::class, 'update'])->middleware('can:own');
         Route::get('round', RoundController::class);
         Route::get('round/filters', [RoundController::class, 'filters']);
         Route::get('athletes', AthleteController::class);

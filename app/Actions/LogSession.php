@@ -18,6 +18,7 @@ use Rung\Core\Input\InvalidInput;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Record\Goal;
 use Rung\Core\Record\Session;
+use Rung\Core\Record\Side;
 use Rung\Core\Time\Zone;
 
 /**
@@ -41,6 +42,7 @@ final class LogSession
     public function handle(CareCase $case, User $by, Session $session, int $planVersion): bool
     {
         $now = Clock::now($case->practice->timezone);
+        $session = $session->counted(Side::from($case->side));
         if ($session->ended_at->micros > $now->micros + self::CLOCK_AHEAD_MIN * 60_000_000) {
             throw InvalidInput::at('/ended_at', 'must not lie in the future; check the clock of this phone');
         }

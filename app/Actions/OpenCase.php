@@ -164,6 +164,7 @@ final class OpenCase
                 'provocation' => $opening->findings->test,
                 'stiffness_min' => $opening->findings->stiffness,
                 'signs' => [],
+                'made_at' => $now,
                 'created_at' => $now,
             ]);
         }

@@ -30,6 +30,7 @@ use Rung\Core\Record\Review;
 use Rung\Core\Record\Session;
 use Rung\Core\Record\SessionKind;
 use Rung\Core\Record\Side;
+use Rung\Core\Record\SideSet;
 use Rung\Core\Record\Sign;
 use Rung\Core\Record\SignOff;
 use Rung\Core\Record\StageEntry;
@@ -215,7 +216,13 @@ final class CaseHistory
     /** @param SetRow $row */
     private static function set(array $row): LoggedSet
     {
-        return new LoggedSet($row['reps'] ?? null, $row['hold_s'] ?? null, $row['work_s'] ?? null, $row['load_kg'] ?? null, $row['rir'] ?? null, $row['effort'] ?? null, $row['height_cm'] ?? null);
+        return new LoggedSet($row['reps'] ?? null, $row['hold_s'] ?? null, $row['work_s'] ?? null, $row['load_kg'] ?? null, $row['rir'] ?? null, $row['effort'] ?? null, $row['height_cm'] ?? null, $row['pain'] ?? null, self::share($row['left'] ?? null), self::share($row['right'] ?? null));
+    }
+
+    /** @param array{reps?: int, hold_s?: int|float, work_s?: int|float}|null $row */
+    private static function share(?array $row): ?SideSet
+    {
+        return $row === null ? null : new SideSet($row['reps'] ?? null, $row['hold_s'] ?? null, $row['work_s'] ?? null);
     }
 
     /**

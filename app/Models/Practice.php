@@ -11,6 +11,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $id
  * @property string $name
  * @property string $timezone
+ * @property string|null $telephone that athletes call
+ * @property string|null $hours when somebody is there
  * @property bool $demo the demo practice, which ./rung demo may erase
  */
 final class Practice extends Model

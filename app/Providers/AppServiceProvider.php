@@ -8,6 +8,7 @@ use App\Access\People;
 use App\Database\PracticeConnector;
 use App\Database\Walls;
 use App\Models\CareCase;
+use App\Models\Role;
 use App\Models\User;
 use App\Policies\CareCasePolicy;
 use App\Support\CatalogueFiles;
@@ -57,6 +58,7 @@ final class AppServiceProvider extends ServiceProvider
 
         Gate::policy(CareCase::class, CareCasePolicy::class);
         Gate::define('treat', static fn(User $user): bool => $user->role->treats());
+        Gate::define('own', static fn(User $user): bool => $user->role === Role::Owner);
         Gate::define('train', static fn(User $user): bool => $user->athlete_id !== null);
     }
 

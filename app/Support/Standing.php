@@ -49,7 +49,7 @@ final class Standing
             'group' => $evaluation->attention->group->value,
             'group_reasons' => EvaluationWords::attention($evaluation),
             'event_on' => self::nextEvent($events, $evaluation->log->today),
-            'stopped' => array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->isCleared()) !== [],
+            'stopped' => self::isStopped($evaluation),
         ];
     }
 
@@ -165,6 +165,12 @@ final class Standing
             'cleared' => $stop->isCleared(),
             'words' => EvaluationWords::stop($stop, $evaluation),
         ], $evaluation->stops);
+    }
+
+    /** Whether a stop waits for a review. */
+    public static function isStopped(Evaluation $evaluation): bool
+    {
+        return array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->isCleared()) !== [];
     }
 
     public static function stageTitle(Evaluation $evaluation, ?string $key): ?string

@@ -41,15 +41,18 @@ final class CaseFileReader
         if ($node->hasText('format') && $format !== CaseFile::FORMAT) {
             $node->fault('format', 'must be "' . CaseFile::FORMAT . '"');
         }
+        $zone = self::zone($node);
+        $athlete = $node->child('athlete', Athlete::read(...));
+        $case = $node->child('case', Details::read(...));
         $file = new CaseFile(
-            timezone: self::zone($node),
-            athlete: $node->child('athlete', Athlete::read(...)),
-            case: $node->child('case', Details::read(...)),
+            timezone: $zone,
+            athlete: $athlete,
+            case: $case,
             response_rule: $node->child('response_rule', ResponseRule::read(...)),
             stages: $node->each('stages', Stage::read(...)),
             stage_history: $node->each('stage_history', StageEntry::read(...)),
             planned: $node->eachOrEmpty('planned', PlannedSession::read(...)),
-            sessions: $node->eachOrEmpty('sessions', Session::read(...)),
+            sessions: $node->eachOrEmpty('sessions', static fn(ObjectNode $one): Session => Session::read($one)->counted($case->side)),
             check_ins: $node->eachOrEmpty('check_ins', CheckIn::read(...)),
             tests: $node->eachOrEmpty('tests', StrengthTest::read(...)),
             outcomes: $node->eachOrEmpty('outcomes', Outcome::read(...)),

@@ -19,6 +19,8 @@ final readonly class School
         public string $view,
         public string $forAndAgainst,
         public ResponseRule $rule,
+        /** What an athlete is told where an exercise hurt more than its limit; null: what Rung says by itself. */
+        public ?string $whenOver = null,
     ) {}
 
     public static function read(ObjectNode $node): self
@@ -42,6 +44,7 @@ final readonly class School
             $node->key('view'),
             $node->key('for_and_against'),
             $rule->named($key),
+            $node->textOrNull('when_over'),
         );
     }
 
@@ -56,6 +59,7 @@ final readonly class School
             'title' => $this->title,
             'view' => $this->view,
             'for_and_against' => $this->forAndAgainst,
+            ...($this->whenOver === null ? [] : ['when_over' => $this->whenOver]),
             'limits' => $limits,
         ];
     }

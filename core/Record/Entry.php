@@ -46,6 +46,29 @@ final readonly class Entry
         return $entry;
     }
 
+    /**
+     * The entry as it counts: each set by the share of the affected limb, and the worst pain of the exercise at least as high
+     * as that of any set.
+     */
+    public function counted(Side $affected): self
+    {
+        if (array_filter($this->sets, static fn(LoggedSet $set): bool => $set->left !== null || $set->right !== null || $set->pain !== null) === []) {
+            return $this;
+        }
+        $pains = array_filter([$this->pain, ...array_column($this->sets, 'pain')], static fn(?int $pain): bool => $pain !== null);
+
+        return new self(
+            $this->prescription,
+            array_map(static fn(LoggedSet $set): LoggedSet => $set->counted($affected), $this->sets),
+            $pains === [] ? null : max($pains),
+            $this->before,
+            $this->after,
+            $this->skipped,
+            $this->notes,
+            $this->hurt_at,
+        );
+    }
+
     /** Whether the test was worse after the exercise than before it. */
     public function testGotWorse(): bool
     {

@@ -24,6 +24,12 @@ final readonly class LoggedSet
         public ?int $effort = null,
         /** Centimetres. */
         public int|float|null $height_cm = null,
+        /** Worst pain in this set, 0–10, where it is asked after each. */
+        public ?int $pain = null,
+        /** What the left limb did, where both take turns. */
+        public ?SideSet $left = null,
+        /** What the right limb did, where both take turns. */
+        public ?SideSet $right = null,
     ) {}
 
     public static function read(ObjectNode $node): self
@@ -36,7 +42,28 @@ final readonly class LoggedSet
             $node->wholeOrNull('rir'),
             $node->wholeOrNull('effort', 0, 10),
             $node->numberOrNull('height_cm'),
+            $node->wholeOrNull('pain', 0, 10),
+            $node->childOrNull('left', SideSet::read(...)),
+            $node->childOrNull('right', SideSet::read(...)),
         );
+    }
+
+    /**
+     * The set as it counts where each limb's own share is known: what the affected limb did, or the lesser of the two where
+     * both are (docs/rules.md, "Sets of both sides"). Without shares it is as it was logged.
+     */
+    public function counted(Side $affected): self
+    {
+        if ($this->left === null && $this->right === null) {
+            return $this;
+        }
+        $share = match ($affected) {
+            Side::Left => SideSet::shareOf($this->left, $this->right),
+            Side::Right => SideSet::shareOf($this->right, $this->left),
+            Side::Both => SideSet::least($this->left, $this->right),
+        };
+
+        return new self($share->reps, $share->hold_s, $share->work_s, $this->load_kg, $this->rir, $this->effort, $this->height_cm, $this->pain, $this->left, $this->right);
     }
 
     /** Repetitions that count: what was not logged is 0, but 1 for a hold. */

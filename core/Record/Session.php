@@ -61,13 +61,27 @@ final readonly class Session
     /** The same session at other times, where a phone's clock was wrong. */
     public function at(Moment $startedAt, Moment $endedAt): self
     {
+        return $this->with($startedAt, $endedAt, $this->entries);
+    }
+
+    /** The session as it counts for a case of that side (docs/rules.md, "Sets of both sides"). */
+    public function counted(Side $affected): self
+    {
+        $entries = array_map(static fn(Entry $entry): Entry => $entry->counted($affected), $this->entries);
+
+        return $entries === $this->entries ? $this : $this->with($this->started_at, $this->ended_at, $entries);
+    }
+
+    /** @param list<Entry> $entries */
+    private function with(Moment $startedAt, Moment $endedAt, array $entries): self
+    {
         return new self(
             $this->id,
             $this->stage,
             $this->kind,
             $startedAt,
             $endedAt,
-            $this->entries,
+            $entries,
             $this->planned,
             $this->participation,
             $this->minutes,

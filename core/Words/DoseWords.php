@@ -12,6 +12,7 @@ use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Dose\Starts;
 use Rung\Core\Record\LoggedSet;
+use Rung\Core\Record\SideSet;
 use Rung\Core\Time\TimeWords;
 
 /** A dose in words and signs that a practitioner would write on a sheet. */
@@ -129,14 +130,21 @@ final class DoseWords
     /** One set as it was done: "8 at 40 kg, 2 in reserve". */
     public static function set(LoggedSet $set): string
     {
-        $main = match (true) {
+        $main = $set->left === null && $set->right === null
+            ? self::amount($set)
+            : 'left ' . self::amount(SideSet::shareOf($set->left, $set->right)) . ', right ' . self::amount(SideSet::shareOf($set->right, $set->left));
+
+        return $main . (($set->load_kg ?? 0) > 0 ? " at $set->load_kg kg" : '') . ($set->rir === null ? '' : ", $set->rir in reserve") . ($set->pain === null ? '' : ", pain $set->pain");
+    }
+
+    private static function amount(LoggedSet|SideSet $set): string
+    {
+        return match (true) {
             $set->hold_s !== null && ($set->reps ?? 1) > 1 => "$set->reps × $set->hold_s s",
             $set->hold_s !== null => "$set->hold_s s",
             $set->work_s !== null => "$set->work_s s",
             default => (string) ($set->reps ?? 0),
         };
-
-        return $main . (($set->load_kg ?? 0) > 0 ? " at $set->load_kg kg" : '') . ($set->rir === null ? '' : ", $set->rir in reserve");
     }
 
     /** How a repetition is paced, in the order in which its phases come. */

@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace Rung\Core\Words;
 
+use Rung\Core\Acceptance\Relief;
+use Rung\Core\Acceptance\ReliefKind;
 use Rung\Core\Calendar\Slot;
+use Rung\Core\CaseFile\ResponseRule;
+use Rung\Core\Catalogue\School;
 use Rung\Core\Decision\Asked;
 use Rung\Core\Decision\Because;
+use Rung\Core\Dose\Limbs;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Gate\CriterionOutlook;
@@ -15,6 +20,7 @@ use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\LoggedSet;
 use Rung\Core\Record\Session;
+use Rung\Core\Record\Side;
 use Rung\Core\Stage\CleanDays;
 use Rung\Core\Stage\CriterionState;
 use Rung\Core\Stage\DaysInStage;
@@ -96,6 +102,54 @@ final class TodayWords
             Because::Full => 'The top of your range: it settles.',
             Because::Grown => 'More than the last time: it settled.',
         };
+    }
+
+    /** What is told of a day while a stop stands. */
+    public const STOPPED = 'No loading until you have been seen.';
+
+    /**
+     * The limbs that take turns in an exercise, the sore one first; one where it is done on one side, none where both work
+     * at once.
+     *
+     * @return list<array{side: string, words: string}>
+     */
+    public static function sides(Limbs $limbs, Side $affected): array
+    {
+        $sides = match (true) {
+            $limbs === Limbs::Together, $limbs === Limbs::Affected && $affected === Side::Both => [],
+            $limbs === Limbs::Affected => [$affected],
+            $affected === Side::Right => [Side::Right, Side::Left],
+            default => [Side::Left, Side::Right],
+        };
+
+        return array_map(static fn(Side $side): array => [
+            'side' => $side->value,
+            'words' => $side->value . ($limbs === Limbs::Each && $side === $affected ? ', the sore one' : ''),
+        ], $sides);
+    }
+
+    /** What a school says where an exercise hurt more than its limit, if the school's own words are not known. */
+    public static function overLimit(?School $school): string
+    {
+        return $school->whenOver ?? 'That is more than it should take. Make it easier now, or leave it for today.';
+    }
+
+    /** What may help at once, as it stands on a button. */
+    public static function relief(Relief $relief): string
+    {
+        return match ($relief->kind) {
+            ReliefKind::ShorterRange => 'Shorter range: stop just before it hurts',
+            ReliefKind::LessHard => 'Less hard: only as much as stays within the limit',
+            ReliefKind::FewerSets => 'One set fewer today',
+            ReliefKind::EasierRung => 'Easier: ' . lcfirst($relief->exercise->title ?? ''),
+            ReliefKind::LeaveOut => 'Leave it for today',
+        };
+    }
+
+    /** When somebody whose case is closed should come back. */
+    public static function comeBack(ResponseRule $rule): string
+    {
+        return "Come back if a morning scores over $rule->next_day_max of 10, if it hurts more than before for a week, or before your training grows by a lot. With a stop sign: at once.";
     }
 
     /** What earns a peg that is still missing, in an athlete's words. */

@@ -41,7 +41,7 @@ final class DemoPractice
     public function load(string $password): int
     {
         DB::transaction(function () use ($password): void {
-            $practice = $this->current->across(static fn(): Practice => Practice::query()->create(['name' => 'Ropewalk Circus School', 'timezone' => self::ZONE, 'demo' => true]));
+            $practice = $this->current->across(static fn(): Practice => Practice::query()->create(['name' => 'Ropewalk Circus School', 'timezone' => self::ZONE, 'demo' => true, 'telephone' => '+351 210 000 000', 'hours' => 'Monday to Friday, 9:00 to 18:00']));
             $this->current->during($practice->id, function () use ($practice, $password): void {
                 $ola = self::user($practice, 'Ola Vance', 'ola.vance', $password, Role::Owner);
                 $ren = self::user($practice, 'Ren Castellan', 'ren.castellan', $password, Role::Practitioner);

@@ -228,7 +228,7 @@ final class DeskTest extends TestCase
         $told = [
             'in force' => $page->json('prescriptions.0.words'),
             'done' => $this->ask($own, 'GET', "/api/cases/$case->id/sessions/" . end($sessions))->assertOk()->json('entries.0.asked'),
-            'on the phone' => $this->ask($this->athlete('Piet Olander'), 'GET', '/api/today')->json('case.sessions.0.exercises.0.words'),
+            'on the phone' => $this->ask($this->athlete('Piet Olander'), 'GET', '/api/today')->json('cases.0.sessions.0.exercises.0.words'),
         ];
         foreach ($told as $where => $words) {
             self::assertStringContainsString('70 % of maximum', self::text($words), $where);
@@ -291,11 +291,11 @@ final class DeskTest extends TestCase
         // From Friday on: until then nothing changes, for nobody.
         $save($draft($heavier, ['from' => '2026-04-17', 'note' => 'Two sets more']))->assertStatus(201);
         $athlete = $this->athlete('Edda Moorgate');
-        self::assertNotSame('Two sets more', $this->ask($athlete, 'GET', '/api/today')->json('case.news.words'));
+        self::assertNotSame('Two sets more', $this->ask($athlete, 'GET', '/api/today')->json('cases.0.news.words'));
         $this->ask($own, 'GET', "/api/cases/$case->id")->assertJsonPath('prescriptions.0.dose.sets', $sets)->assertJsonPath('waiting.from', '2026-04-17');
         CarbonImmutable::setTestNow('2026-04-17T08:30:00+01:00');
         $this->ask($own, 'GET', "/api/cases/$case->id")->assertJsonPath('prescriptions.0.dose.sets', $sets + 2)->assertJsonPath('waiting', null);
-        $this->ask($athlete, 'GET', '/api/today')->assertJsonPath('case.news.words', 'Two sets more')->assertJsonPath('case.news.why', 'Shows every night');
+        $this->ask($athlete, 'GET', '/api/today')->assertJsonPath('cases.0.news.words', 'Two sets more')->assertJsonPath('cases.0.news.why', 'Shows every night');
     }
 
     public function testExercisesAreSwappedAddedLeftOutAndOrderedAndOldSessionsStayReadable(): void

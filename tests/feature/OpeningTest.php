@@ -61,11 +61,11 @@ final class OpeningTest extends TestCase
 
         $athlete = User::query()->where('email', 'odile@ropewalk.example')->firstOrFail();
         $this->ask($athlete, 'GET', '/api/today')->assertOk()
-            ->assertJsonPath('case.sessions.0.exercises.0.words', '5 × 45 s, 70 % of maximum')
-            ->assertJsonPath('case.sessions.0.exercises.0.load.source', 'to_find')
-            ->assertJsonPath('case.week', 'Week 1 of about 12')
-            ->assertJsonPath('case.morning.answered.0.provocation', 4)
-            ->assertJsonPath('case.advice', ['Half of the jumps']);
+            ->assertJsonPath('cases.0.sessions.0.exercises.0.words', '5 × 45 s, 70 % of maximum')
+            ->assertJsonPath('cases.0.sessions.0.exercises.0.load.source', 'to_find')
+            ->assertJsonPath('cases.0.week', 'Week 1 of about 12')
+            ->assertJsonPath('cases.0.morning.answered.0.provocation', 4)
+            ->assertJsonPath('cases.0.advice', ['Half of the jumps']);
     }
 
     public function testASignBlocksUntilAReasonIsRecordedAndThenStaysInSight(): void

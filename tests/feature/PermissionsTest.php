@@ -16,6 +16,8 @@ final class PermissionsTest extends TestCase
     /** @return iterable<string, array{string, string, bool, int}> method, path, whether it is the practitioner's, and how it answers an empty request */
     public static function doors(): iterable
     {
+        yield 'whom to call' => ['GET', '/api/practice', true, 200];
+        yield 'saying whom to call' => ['PUT', '/api/practice', true, 422];
         yield 'the Round' => ['GET', '/api/round', true, 200];
         yield 'the athletes' => ['GET', '/api/athletes', true, 200];
         yield 'openings' => ['GET', '/api/openings', true, 200];

@@ -57,16 +57,16 @@ final class PhoneTest extends TestCase
     public function testThePhoneHoldsAWeekAndSaysWhy(): void
     {
         $told = $this->ask($this->athlete('Tobias Fenwick'), 'GET', '/api/today')->assertOk();
-        self::assertCount(7, (array) $told->json('case.days'));
-        self::assertSame('2026-04-14', $told->json('case.days.0.on'));
-        $why = implode(' ', array_map(self::text(...), (array) $told->json('case.days.*.why')));
+        self::assertCount(7, (array) $told->json('cases.0.days'));
+        self::assertSame('2026-04-14', $told->json('cases.0.days.0.on'));
+        $why = implode(' ', array_map(self::text(...), (array) $told->json('cases.0.days.*.why')));
         self::assertMatchesRegularExpression('/Holds only, so that \w+day’s (jumps|slow strength) can settle\./', $why);
-        self::assertGreaterThan(4, count((array) $told->json('case.sessions')));
-        self::assertNotEmpty($told->json('case.missing'));
-        self::assertMatchesRegularExpression('/^\d\d:\d\d$/', self::text($told->json('case.morning.usual')));
+        self::assertGreaterThan(4, count((array) $told->json('cases.0.sessions')));
+        self::assertNotEmpty($told->json('cases.0.missing'));
+        self::assertMatchesRegularExpression('/^\d\d:\d\d$/', self::text($told->json('cases.0.morning.usual')));
         $gained = [];
         foreach (['Ines Calloway', 'Basil Thorne', 'Greta Osei-Vane', 'Tobias Fenwick', 'Dario Pell'] as $name) {
-            array_push($gained, ...(array) $this->ask($this->athlete($name), 'GET', '/api/today')->json('case.gained'));
+            array_push($gained, ...(array) $this->ask($this->athlete($name), 'GET', '/api/today')->json('cases.0.gained'));
         }
         self::assertNotSame([], $gained);
         foreach ($gained as $words) {
@@ -79,9 +79,9 @@ final class PhoneTest extends TestCase
         $case = $this->caseOf('Edda Moorgate');
         $edda = $this->athlete('Edda Moorgate');
         $today = $this->ask($edda, 'GET', '/api/today');
-        $due = $today->json('case.sessions.0');
+        $due = $today->json('cases.0.sessions.0');
         self::assertIsArray($due);
-        $log = $this->log($due, $today->json('case.plan_version'), '2026-04-14T07:00:00+01:00', '2026-04-14T07:40:00+01:00');
+        $log = $this->log($due, $today->json('cases.0.plan_version'), '2026-04-14T07:00:00+01:00', '2026-04-14T07:40:00+01:00');
 
         // Meanwhile the practitioner moves the athlete on; the calendar and the stage are others.
         $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/decisions", ['kind' => 'stage', 'stage' => 'springs', 'reason' => 'Ready', 'revision' => $case->refresh()->revision])->assertStatus(201);
@@ -89,9 +89,9 @@ final class PhoneTest extends TestCase
         $id = (string) Str::uuid7();
         $this->ask($edda, 'PUT', "/api/today/sessions/$id", $log)->assertStatus(201);
         $stored = TrainingSession::query()->findOrFail($id);
-        self::assertSame([$due['stage'], $today->json('case.plan_version'), $due['planned']], [$stored->stage, $stored->plan_version, $stored->planned_id]);
+        self::assertSame([$due['stage'], $today->json('cases.0.plan_version'), $due['planned']], [$stored->stage, $stored->plan_version, $stored->planned_id]);
         self::assertFalse(PlannedSession::query()->whereKey($due['planned'])->firstOrFail()->withdrawn);
-        $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/sessions/$id")->assertOk()->assertJsonPath('plan_version', $today->json('case.plan_version'));
+        $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/sessions/$id")->assertOk()->assertJsonPath('plan_version', $today->json('cases.0.plan_version'));
     }
 
     public function testTheSameSessionFromTwoPhonesCountsOnce(): void
@@ -99,8 +99,8 @@ final class PhoneTest extends TestCase
         $case = $this->caseOf('Juno Tamsin');
         $juno = $this->athlete('Juno Tamsin');
         $today = $this->ask($juno, 'GET', '/api/today');
-        $due = $today->json('case.sessions.0');
-        $version = $today->json('case.plan_version');
+        $due = $today->json('cases.0.sessions.0');
+        $version = $today->json('cases.0.plan_version');
         $put = function (array $log) use ($juno): string {
             $id = (string) Str::uuid7();
             $this->ask($juno, 'PUT', "/api/today/sessions/$id", $log)->assertStatus(201);

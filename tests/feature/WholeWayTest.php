@@ -20,17 +20,17 @@ final class WholeWayTest extends TestCase
     {
         $juno = $this->athlete('Juno Tamsin');
         $today = $this->ask($juno, 'GET', '/api/today');
-        $log = $this->log($today->json('case.sessions.0'), $today->json('case.plan_version'));
+        $log = $this->log($today->json('cases.0.sessions.0'), $today->json('cases.0.plan_version'));
         $id = (string) Str::uuid7();
 
         $this->ask($juno, 'PUT', "/api/today/sessions/$id", $log)->assertStatus(201)->assertJson(['new' => true]);
         $this->ask($juno, 'PUT', "/api/today/sessions/$id", ['notes' => 'again'] + $log)->assertStatus(200)->assertJson(['new' => false]);
         self::assertSame([1, null], [TrainingSession::query()->whereKey($id)->count(), TrainingSession::query()->findOrFail($id)->notes]);
 
-        $this->ask($juno, 'GET', '/api/today')->assertJsonPath('case.sessions.0.done', true)->assertJsonPath('case.settling.0.session', $id);
+        $this->ask($juno, 'GET', '/api/today')->assertJsonPath('cases.0.sessions.0.done', true)->assertJsonPath('cases.0.settling.0.session', $id);
         $this->ask($juno, 'PATCH', "/api/today/sessions/$id", ['settled_min' => 30])->assertOk();
         $this->ask($juno, 'PATCH', "/api/today/sessions/$id", ['settled_min' => -1])->assertStatus(422)->assertJsonValidationErrors(['settled_min']);
-        $this->ask($juno, 'GET', '/api/today')->assertJsonPath('case.settling', []);
+        $this->ask($juno, 'GET', '/api/today')->assertJsonPath('cases.0.settling', []);
         self::assertSame(30.0, TrainingSession::query()->findOrFail($id)->settled_min);
 
         $hooks = $this->ask($this->practitioner(), 'GET', '/api/cases/' . $this->caseOf('Juno Tamsin')->id)->json('hooks');
@@ -44,7 +44,7 @@ final class WholeWayTest extends TestCase
     {
         $juno = $this->athlete('Juno Tamsin');
         $today = $this->ask($juno, 'GET', '/api/today');
-        $log = $this->log($today->json('case.sessions.0'), $today->json('case.plan_version'));
+        $log = $this->log($today->json('cases.0.sessions.0'), $today->json('cases.0.plan_version'));
         $counts = static fn(): array => [TrainingSession::query()->count(), CheckIn::query()->count()];
         $before = $counts();
         $session = fn(array $spoilt): \Illuminate\Testing\TestResponse => $this->ask($juno, 'PUT', '/api/today/sessions/' . Str::uuid7(), array_replace_recursive($log, $spoilt))->assertStatus(422);
@@ -71,7 +71,7 @@ final class WholeWayTest extends TestCase
         $this->ask($this->athlete('Juno Tamsin'), 'PUT', '/api/today/check-ins/' . Str::uuid7(), ['at' => '2026-04-14T07:10:00+01:00', 'provocation' => 3, 'signs' => ['giving_way']])->assertStatus(201);
 
         self::assertSame(['stop_review', 'stop', true], [$standing()['group'], $standing()['action'], $standing()['stopped']]);
-        $this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today')->assertJsonPath('case.stopped', true);
+        $this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today')->assertJsonPath('cases.0.stopped', true);
     }
 
     public function testAStopIsClearedWithAReasonAndNothingGrowsForAWeek(): void
@@ -126,7 +126,7 @@ final class WholeWayTest extends TestCase
         $decide(['kind' => 'stage', 'stage' => 'springs', 'reason' => 'x'])->assertStatus(422)->assertJsonValidationErrors(['stage']);
 
         // The athlete is told of the stage; the reason for the record is not for the phone.
-        $this->ask($this->athlete('Piet Olander'), 'GET', '/api/today')->assertJsonPath('case.news.words', 'New stage: Slow strength; Leg-extension hold at 60°: 35 kg, as lifted')->assertJsonPath('case.news.why', null);
+        $this->ask($this->athlete('Piet Olander'), 'GET', '/api/today')->assertJsonPath('cases.0.news.words', 'New stage: Slow strength; Leg-extension hold at 60°: 35 kg, as lifted')->assertJsonPath('cases.0.news.why', null);
         $slots = $case->plannedSessions()->where('on', '>=', '2026-04-14')->pluck('slot')->unique()->values()->all();
         self::assertEqualsCanonicalizing(['slow', 'hold'], $slots);
         $decide(['kind' => 'keep', 'reason' => 'Let it settle'])->assertStatus(201);

@@ -20,10 +20,28 @@ final class PageVersion
 
     public static function of(CareCase $case, User $for): string
     {
-        $cases = CareCase::query()->where('athlete_id', $case->athlete_id)->orderBy('id')->toBase()->get(['id', 'revision', 'closed_on', 'evaluated_at']);
-        $library = LibraryItem::query()->where('practice_id', $case->practice_id)->toBase()->selectRaw('count(*) as n, max(created_at) as newest')->first();
-        $step = intdiv(CarbonImmutable::now()->getTimestamp(), 60 * self::STEP_MIN);
+        return self::hash([$case->id, $for->id, self::cases($case->athlete_id), self::library($for)]);
+    }
 
-        return hash('xxh128', json_encode([$case->id, $for->id, $step, $cases, $library], JSON_THROW_ON_ERROR));
+    /** Of the page of an athlete, over all their cases; whom to call is told there too. */
+    public static function ofAthlete(User $athlete): string
+    {
+        return self::hash([$athlete->id, self::cases((string) $athlete->athlete_id), self::library($athlete), WhomToCall::of($athlete->practice)]);
+    }
+
+    private static function cases(string $athlete): mixed
+    {
+        return CareCase::query()->where('athlete_id', $athlete)->orderBy('id')->toBase()->get(['id', 'revision', 'closed_on', 'evaluated_at']);
+    }
+
+    private static function library(User $for): mixed
+    {
+        return LibraryItem::query()->where('practice_id', $for->practice_id)->toBase()->selectRaw('count(*) as n, max(created_at) as newest')->first();
+    }
+
+    /** @param list<mixed> $state */
+    private static function hash(array $state): string
+    {
+        return hash('xxh128', json_encode([intdiv(CarbonImmutable::now()->getTimestamp(), 60 * self::STEP_MIN), ...$state], JSON_THROW_ON_ERROR));
     }
 }

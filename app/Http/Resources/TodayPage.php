@@ -15,6 +15,8 @@ use App\Support\Standing;
 use App\Support\UsualMorning;
 use Carbon\CarbonImmutable;
 use Rung\Core\Acceptance\NextLoad;
+use Rung\Core\Acceptance\Relief;
+use Rung\Core\Acceptance\UsualLoad;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Dose\Prescription;
@@ -22,14 +24,12 @@ use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\Session;
+use Rung\Core\Record\Side;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\DoseWords;
 use Rung\Core\Words\TodayWords;
 
-/**
- * All that the athlete's phone shows, for today and the week ahead: it is kept on the phone, so that a gym without
- * reception needs nothing else.
- */
+/** What the athlete's phone shows of one open case, for today and the week ahead. */
 final class TodayPage
 {
     private const NEXT_DAYS = 7;
@@ -60,7 +60,7 @@ final class TodayPage
         $today = $evaluation->log->today;
         $rule = $evaluation->log->file->response_rule;
         $programme = $catalogue->programmes[$case->programme] ?? null;
-        $stops = array_filter(Standing::stops($evaluation), static fn(array $stop): bool => $stop['cleared'] === false);
+        $isStopped = Standing::isStopped($evaluation);
         $around = array_values($case->plannedSessions()
             ->whereBetween('on', [$today->plus(-self::NEXT_DAYS)->toIso(), $today->plus(self::NEXT_DAYS - 1)->toIso()])
             ->get()->all());
@@ -77,20 +77,22 @@ final class TodayPage
             'case' => $case->id,
             'athlete' => $case->athlete->name,
             'structure' => $case->structure_title,
+            'side' => $case->side,
             'today' => $today->toIso(),
             'at' => $evaluation->log->at->toIso(),
             'plan_version' => $version->version,
-            'stopped' => $stops !== [],
+            'stopped' => $isStopped,
             'morning' => $this->morning($case, $today),
-            'sessions' => $stage === null ? [] : array_map(
-                fn(PlannedSession $one): array => self::session($one, $stage, $plan, $catalogue, $case, $evaluation) + ['done' => in_array($one->id, $done, true)],
+            // Under a stop nothing is asked for, today or on the days ahead.
+            'sessions' => $stage === null || $isStopped ? [] : array_map(
+                fn(PlannedSession $one): array => self::session($one, $stage, $plan, $catalogue, $case, $evaluation, $programme->retest ?? false) + ['done' => in_array($one->id, $done, true)],
                 $planned,
             ),
             'retest' => $programme->retest ?? false,
             'settling' => $this->settling($case),
             'days' => array_map(fn(int $i): array => [
                 'on' => $today->plus($i)->toIso(),
-                'why' => $stage === null ? '' : TodayWords::why($plan, $stage, $today->plus($i), $slots, $case->eventDays()),
+                'why' => $isStopped ? TodayWords::STOPPED : ($stage === null ? '' : TodayWords::why($plan, $stage, $today->plus($i), $slots, $case->eventDays())),
                 'event' => in_array($today->plus($i)->toIso(), $case->events, true),
             ], range(0, self::NEXT_DAYS - 1)),
             'news' => $version->version > 1 && self::begins($version, $case)->daysSince($today) > -self::NEWS_DAYS
@@ -109,6 +111,8 @@ final class TodayPage
                 'settle_within_min' => $rule->settle_within_min,
                 'next_day_max' => $rule->next_day_max,
             ],
+            'over_words' => TodayWords::overLimit($catalogue->schools[$rule->name ?? ''] ?? null),
+            'usual_minutes' => UsualLoad::ofPractice($evaluation->log)->toArray(),
             'ladder' => Standing::ladder($evaluation),
             'missing' => $missing,
             'pegs' => ['met' => count($outlooks) - count($missing), 'of' => count($outlooks)],
@@ -146,7 +150,7 @@ final class TodayPage
     }
 
     /** @return array<string, mixed> */
-    private static function session(PlannedSession $planned, PlanStage $stage, Plan $plan, Catalogue $catalogue, CareCase $case, Evaluation $evaluation): array
+    private static function session(PlannedSession $planned, PlanStage $stage, Plan $plan, Catalogue $catalogue, CareCase $case, Evaluation $evaluation, bool $retests): array
     {
         $due = array_values(array_filter(
             $stage->stage->prescriptions,
@@ -162,7 +166,7 @@ final class TodayPage
             'title' => $stage->slot($planned->slot)?->name() ?? $planned->slot,
             'kind' => $due === [] ? 'sport' : 'loading',
             'duration_s' => DoseArithmetic::session($figures)['duration_s'],
-            'exercises' => array_map(static function (Prescription $one) use ($catalogue, $case, $asked, $evaluation): array {
+            'exercises' => array_map(static function (Prescription $one) use ($catalogue, $case, $asked, $evaluation, $retests): array {
                 $next = $asked[$one->key] ?? null;
                 // What the next session asks within what is prescribed.
                 $one = $next === null ? $one : $next->asPrescription();
@@ -180,12 +184,23 @@ final class TodayPage
                     'cue' => $one->cue,
                     'mode' => $one->mode->value,
                     'limbs' => DoseWords::limbs($one->limbs),
-                    'sides' => $one->limbs->turns(),
+                    'sides' => TodayWords::sides($one->limbs, Side::from($case->side)),
                     'words' => DoseWords::of($one, $evaluation->isMeasured()),
                     'load' => $load === null ? null : ['source' => $load->source->value, 'kg' => $load->kg, 'words' => DoseWords::load($load, $one)],
                     'tempo_words' => DoseWords::tempo($one),
                     'max_pain' => $one->maxPain(is_int($case->response_rule['during_max'] ?? null) ? $case->response_rule['during_max'] : 10),
                     'wanted_pain' => $one->minPain(),
+                    // Where pain leads the dose, or the test is repeated between sets, each set is judged by itself.
+                    'pain_by_set' => $retests || $one->minPain() !== null,
+                    'relief' => array_map(static fn(Relief $relief): array => [
+                        'kind' => $relief->kind->value,
+                        'words' => TodayWords::relief($relief),
+                        'exercise' => $relief->exercise === null ? null : [
+                            'exercise' => $relief->exercise->key, 'title' => $relief->exercise->title, 'mode' => $relief->exercise->mode->value,
+                            'set_up' => $relief->exercise->set_up, 'movement' => $relief->exercise->movement,
+                        ],
+                    ], Relief::of($one, $catalogue)),
+                    'usual_load' => UsualLoad::of($one, $load, $case->athlete->body_mass_kg)?->toArray(),
                     'why' => $next === null ? null : TodayWords::asked($next),
                     'dose' => $one->dose->toArray(),
                 ];
@@ -202,6 +217,12 @@ final class TodayPage
                 'session' => $one->id,
                 'ended_at' => $one->ended_at->setTimezone($case->practice->timezone)->toIso8601String(),
             ])->all());
+    }
+
+    /** @return array{ladder: list<array<string, mixed>>, gained: list<string>} what stays to be seen once a case is closed */
+    public function history(CareCase $case, Evaluation $evaluation): array
+    {
+        return ['ladder' => Standing::ladder($evaluation), 'gained' => $this->gained($case, $evaluation, $this->shelf->forCase($case, $case->plan()))];
     }
 
     /** @return list<string> */

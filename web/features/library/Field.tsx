@@ -17,7 +17,7 @@ const LABELS: Record<string, string> = {
   week_growth_max_percent: 'Growth a week, at most, %', min_gap_days: 'Days apart, at least', per_week: 'Times a week', every_days: 'Every so many days', to: 'Up to',
   stand_in: 'Without the equipment', rule: 'Response rule', exercise: 'Exercise', demand: 'Demand, 1–10', changes: 'What is harder', range: 'Range, in words', words: 'In words',
   set_up: 'Set-up', feel: 'What to feel', faults: 'Usual faults', time_scale: 'Time to tell', lowering_only: 'Built on lowering alone', retest: 'Test again around each exercise',
-  for_and_against: 'For and against', beats_per_min: 'Beats a minute', min: 'At least', max: 'At most', days: 'Over days', min_sessions: 'Sessions, at least', min_readings: 'Readings, at least',
+  for_and_against: 'For and against', when_over: 'Told to the athlete over the limit', beats_per_min: 'Beats a minute', min: 'At least', max: 'At most', days: 'Over days', min_sessions: 'Sessions, at least', min_readings: 'Readings, at least',
   min_percent: 'Percent, at least', within_days: 'Tested within days', severity_measure: 'Severity score of the gates',
 };
 
@@ -25,7 +25,7 @@ const CHOICES: Record<string, readonly string[]> = {
   limbs: ['affected', 'each', 'together'], lever: ['none', 'short', 'middle', 'long'], purpose: ['rehab', 'prevention'], starts: ['lift', 'lower'],
 };
 
-const LONG = new Set(['summary', 'caution', 'time_scale', 'set_up', 'movement', 'feel', 'faults', 'view', 'for_and_against', 'notes']);
+const LONG = new Set(['summary', 'caution', 'time_scale', 'set_up', 'movement', 'feel', 'faults', 'view', 'for_and_against', 'when_over', 'notes']);
 const ENDS = ['from', 'to'];
 
 /** One value of an item: a choice where names are meant, else a field that keeps what was typed. */

@@ -27,9 +27,11 @@ final class CalendarController
 
     private static function of(User $user): Response
     {
-        $case = CareCase::query()->where('athlete_id', $user->athlete_id)->whereNull('closed_on')->orderBy('opened_on')->first() ?? abort(404);
-        AccessLog::read($user, $case, 'read the calendar');
+        $cases = CareCase::query()->where('athlete_id', $user->athlete_id)->whereNull('closed_on')->orderBy('opened_on')->get()->all();
+        foreach ($cases as $case) {
+            AccessLog::read($user, $case, 'read the calendar');
+        }
 
-        return new Response(SessionCalendar::of($case), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'no-store, private']);
+        return new Response(SessionCalendar::of(array_values($cases), $user->practice->timezone), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'no-store, private']);
     }
 }

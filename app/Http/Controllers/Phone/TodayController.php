@@ -7,17 +7,17 @@ namespace App\Http\Controllers\Phone;
 use App\Actions\LogCheckIn;
 use App\Actions\LogSession;
 use App\Actions\LogSettling;
-use App\Actions\RefreshStanding;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
 use App\Http\Resources\PageVersion;
-use App\Http\Resources\TodayPage;
+use App\Http\Resources\PhonePage;
 use App\Models\CareCase;
 use App\Models\Invitation;
 use App\Models\TrainingSession;
 use App\Support\AccessLog;
 use App\Support\Clock;
 use App\Support\PhoneClock;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -29,21 +29,15 @@ use Rung\Core\Record\Session;
 /** What the athlete is to do now, and what the athlete answers. */
 final class TodayController extends Controller
 {
-    public function show(Request $request, RefreshStanding $standing, TodayPage $page): JsonResponse
+    public function show(Request $request, PhonePage $page): JsonResponse
     {
-        $case = $this->ownCase($request);
-        if ($case === null) {
-            return new JsonResponse(['case' => null]);
-        }
-        AccessLog::read(self::person($request), $case, 'looked at today');
-
         $person = self::person($request);
+        $cases = $this->ownCases($request)->get()->all();
+        foreach ($cases as $case) {
+            AccessLog::read($person, $case, 'looked at today');
+        }
 
-        return self::unlessKnown(
-            $request,
-            PageVersion::of($case, $person),
-            static fn(): array => ['case' => ['person' => $person->id] + $page->of($case, $standing->evaluate($case))],
-        );
+        return self::unlessKnown($request, PageVersion::ofAthlete($person), static fn(): array => $page->of($person, array_values($cases)));
     }
 
     public function session(Request $request, string $id, LogSession $log): JsonResponse
@@ -95,15 +89,10 @@ final class TodayController extends Controller
         return new JsonResponse(['address' => "/calendar/$token.ics"], 201);
     }
 
-    private function ownCase(Request $request): ?CareCase
+    /** @return Builder<CareCase> */
+    private function ownCases(Request $request): Builder
     {
-        $user = self::person($request);
-
-        return CareCase::query()
-            ->where('athlete_id', $user->athlete_id)
-            ->whereNull('closed_on')
-            ->orderBy('opened_on')
-            ->first();
+        return CareCase::query()->where('athlete_id', self::person($request)->athlete_id)->orderBy('opened_on')->orderBy('id');
     }
 
     /**
@@ -114,8 +103,8 @@ final class TodayController extends Controller
     {
         $id = $request->query('case');
         $case = $id === null
-            ? $this->ownCase($request)
-            : CareCase::query()->where('athlete_id', self::person($request)->athlete_id)->whereKey(self::uuid(is_string($id) ? $id : ''))->first();
+            ? $this->ownCases($request)->whereNull('closed_on')->first()
+            : $this->ownCases($request)->whereKey(self::uuid(is_string($id) ? $id : ''))->first();
 
         return $case ?? throw (new ModelNotFoundException())->setModel(CareCase::class);
     }

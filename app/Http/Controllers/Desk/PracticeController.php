@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Desk;
+
+use App\Http\Controllers\Controller;
+use App\Http\Resources\WhomToCall;
+use App\Support\AccessLog;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** What athletes are told of the practice: whom to call, and when. */
+final class PracticeController extends Controller
+{
+    public function show(Request $request): JsonResponse
+    {
+        return new JsonResponse(WhomToCall::of(self::person($request)->practice));
+    }
+
+    public function update(Request $request): JsonResponse
+    {
+        /** @var array{telephone: string|null, hours: string|null} $told */
+        $told = $request->validate([
+            'telephone' => ['present', 'nullable', 'string', 'max:40', 'regex:/^\+?[0-9][0-9 ()\/.-]{3,}$/'],
+            'hours' => ['present', 'nullable', 'string', 'max:200'],
+        ], ['telephone.regex' => 'The telephone number must be digits, such as +351 210 000 000.']);
+        $practice = self::person($request)->practice;
+        $practice->update($told);
+        AccessLog::note(self::person($request), 'changed whom athletes call');
+
+        return new JsonResponse(WhomToCall::of($practice));
+    }
+}

@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\CareCase;
+use App\Models\Role;
+use App\Models\TrainingSession;
+use App\Models\User;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+
+/** What a phone is told: every open case, what became of closed ones, what a stop means, and what each limb did. */
+final class PhoneCasesTest extends TestCase
+{
+    use AtTheDesk;
+
+    public function testEveryOpenCaseIsOnThePhoneAndAClosedOneKeepsItsHistory(): void
+    {
+        $own = $this->practitioner();
+        $knee = $this->caseOf('Piet Olander');
+        $piet = $this->athlete('Piet Olander');
+        $elbow = CareCase::query()->findOrFail(self::text($this->ask($own, 'POST', '/api/cases', OpeningTest::opening([
+            'athlete' => ['id' => $knee->athlete_id], 'structure' => 'lateral_elbow', 'programme' => 'hold_strength_speed', 'side' => 'left', 'severity' => null,
+        ]))->assertStatus(201)->json('id')));
+
+        $told = $this->ask($piet, 'GET', '/api/today')->assertOk();
+        self::assertSame([$knee->id, $elbow->id], $told->json('cases.*.case'));
+        self::assertSame([$piet->id, 'Piet Olander', []], [$told->json('person'), $told->json('athlete'), $told->json('closed')]);
+        foreach ([0, 1] as $i) {
+            self::assertNotEmpty($told->json("cases.$i.sessions"));
+            self::assertNotEmpty($told->json("cases.$i.ladder"));
+        }
+        $morning = fn(CareCase $case): TestResponse => $this->ask($piet, 'PUT', '/api/today/check-ins/' . Str::uuid7() . "?case=$case->id", ['at' => '2026-04-14T08:50:00+01:00', 'provocation' => 3]);
+        CarbonImmutable::setTestNow('2026-04-14T09:00:00+01:00');
+        $morning($elbow)->assertStatus(201);
+        self::assertSame([[3], 0], [$elbow->checkIns()->where('local_on', '2026-04-14')->pluck('provocation')->all(), $knee->checkIns()->where('at', '2026-04-14T08:50:00+01:00')->count()]);
+        $text = $this->calendar($piet);
+        foreach ([$knee, $elbow] as $case) {
+            self::assertStringContainsString($case->plannedSessions()->where('on', '2026-04-15')->firstOrFail()->id, $text, $case->structure);
+        }
+        self::assertSame(1, substr_count($text, 'SUMMARY:Morning answer'), 'one reminder for both');
+
+        // The knee is done: the elbow goes on alone, and the knee says who closed it and when to come back.
+        $knee->update(['closed_on' => '2026-04-14', 'revision' => $knee->refresh()->revision + 1]);
+        $knee->decisions()->create(['practice_id' => $knee->practice_id, 'user_id' => $own->id, 'at' => CarbonImmutable::now(), 'kind' => 'accept', 'words' => 'Done', 'reason' => 'Full shows again', 'evidence' => [], 'plan_version' => 1, 'undo' => ['case' => ['closed_on' => null]]]);
+        $told = $this->ask($piet, 'GET', '/api/today');
+        self::assertSame([$elbow->id], $told->json('cases.*.case'));
+        $told->assertJsonPath('closed.0.case', $knee->id)->assertJsonPath('closed.0.closed_by', $own->name)->assertJsonPath('closed.0.why', 'Full shows again')->assertJsonPath('closed.0.closed_on', '2026-04-14');
+        self::assertSame($knee->trainingSessions()->count(), $told->json('closed.0.sessions'));
+        self::assertStringContainsString('over 5 of 10', self::text($told->json('closed.0.come_back')));
+        self::assertNotEmpty($told->json('closed.0.ladder'));
+        self::assertStringNotContainsString($knee->plannedSessions()->firstOrFail()->id, $this->calendar($piet));
+    }
+
+    public function testUnderAStopNothingIsAskedForAndItIsSaidWhomToCall(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $juno = $this->athlete('Juno Tamsin');
+        self::assertNotEmpty($this->ask($juno, 'GET', '/api/today')->json('cases.0.sessions'));
+        self::assertStringContainsString('BEGIN:VALARM', $this->calendar($juno));
+
+        $this->ask($juno, 'PUT', '/api/today/check-ins/' . Str::uuid7(), ['at' => '2026-04-14T07:00:00+01:00', 'provocation' => 2, 'signs' => ['swelling']])->assertStatus(201);
+        $told = $this->ask($juno, 'GET', '/api/today')->assertJsonPath('cases.0.stopped', true)->assertJsonPath('cases.0.sessions', []);
+        self::assertSame(array_fill(0, 7, 'No loading until you have been seen.'), $told->json('cases.0.days.*.why'));
+        self::assertSame(['name' => 'Ropewalk Circus School', 'telephone' => '+351 210 000 000', 'hours' => 'Monday to Friday, 9:00 to 18:00'], $told->json('practice'));
+        $text = $this->calendar($juno);
+        self::assertStringContainsString('SUMMARY:No loading until you have been seen.', $text);
+        self::assertStringNotContainsString('Morning answer', $text, 'no test is asked for');
+        self::assertSame(1, substr_count($text, 'BEGIN:VEVENT'));
+
+        // Reviewed: the plan goes on.
+        $stop = self::text($case->checkIns()->whereJsonContains('signs', 'swelling')->firstOrFail()->id);
+        $this->decide($case, ['kind' => 'clear_stop', 'clears' => $stop, 'reason' => 'A blister'])->assertStatus(201);
+        self::assertNotEmpty($this->ask($juno, 'GET', '/api/today')->assertJsonPath('cases.0.stopped', false)->json('cases.0.sessions'));
+    }
+
+    public function testTheOwnerSaysWhomAthletesCall(): void
+    {
+        $own = $this->practitioner();
+        $this->ask($own, 'PUT', '/api/practice', ['telephone' => 'ring me', 'hours' => null])->assertStatus(422)->assertJsonValidationErrors(['telephone' => 'digits, such as']);
+        $juno = $this->athlete('Juno Tamsin');
+        $before = $this->ask($juno, 'GET', '/api/today')->headers->get('ETag');
+        $this->ask($own, 'PUT', '/api/practice', ['telephone' => '0210 55 55', 'hours' => 'Mornings'])->assertOk();
+        $this->ask($own, 'GET', '/api/practice')->assertJson(['telephone' => '0210 55 55', 'hours' => 'Mornings']);
+        // A phone that has an older page is told the new number.
+        $told = $this->withHeaders(['If-None-Match' => (string) $before])->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today')->assertOk();
+        self::assertSame('0210 55 55', $told->json('practice.telephone'));
+        $this->flushHeaders();
+        // Another practice keeps its own, and a practitioner who does not own it changes nothing.
+        self::assertSame('+351 210 000 000', $this->ask($this->athlete('Juno Tamsin', 'Another Practice'), 'GET', '/api/today')->json('practice.telephone'));
+        $ren = User::query()->where('role', Role::Practitioner)->where('practice_id', $own->practice_id)->firstOrFail();
+        $this->ask($ren, 'PUT', '/api/practice', ['telephone' => null, 'hours' => null])->assertStatus(403);
+        $this->ask($ren, 'GET', '/api/practice')->assertOk();
+    }
+
+    public function testEachLimbKeepsItsOwnCountAndThePainOfEachSet(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        self::assertSame('left', $case->side);
+        $juno = $this->athlete('Juno Tamsin');
+        $today = $this->ask($juno, 'GET', '/api/today');
+        $prescription = $today->json('cases.0.sessions.0.exercises.0.prescription');
+        $id = (string) Str::uuid7();
+        $log = [
+            'planned' => $today->json('cases.0.sessions.0.planned'), 'plan_version' => $today->json('cases.0.plan_version'), 'kind' => 'loading',
+            'started_at' => '2026-04-14T07:00:00+01:00', 'ended_at' => '2026-04-14T07:40:00+01:00',
+            'entries' => [['prescription' => $prescription, 'pain' => 1, 'sets' => [
+                ['left' => ['reps' => 3], 'right' => ['reps' => 15], 'load_kg' => 20, 'pain' => 5],
+                ['left' => ['reps' => 15], 'right' => ['reps' => 15], 'load_kg' => 20, 'pain' => 2],
+            ]]],
+        ];
+        $this->ask($juno, 'PUT', "/api/today/sessions/$id", $log)->assertStatus(201);
+        $stored = (string) json_encode(TrainingSession::query()->findOrFail($id)->entries);
+        // The sore side counts, each side is kept, and the worst set is the pain of the exercise.
+        self::assertJsonStringEqualsJsonString((string) json_encode([['prescription' => $prescription, 'pain' => 5, 'sets' => [
+            ['reps' => 3, 'load_kg' => 20, 'pain' => 5, 'left' => ['reps' => 3], 'right' => ['reps' => 15]],
+            ['reps' => 15, 'load_kg' => 20, 'pain' => 2, 'left' => ['reps' => 15], 'right' => ['reps' => 15]],
+        ]]]), $stored);
+        $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/sessions/$id")->assertOk()
+            ->assertJsonPath('entries.0.done.0', 'left 3, right 15 at 20 kg, pain 5')->assertJsonPath('entries.0.pain', 5)->assertJsonPath('verdict', 'over');
+
+        $log['entries'][0]['sets'][0]['left']['reps'] = 201;
+        $this->ask($juno, 'PUT', '/api/today/sessions/' . Str::uuid7(), $log)->assertStatus(422)->assertJsonValidationErrorFor('entries.0.sets.0.left.reps');
+    }
+
+    public function testAnExerciseSaysItsSidesItsHelpAndWhatIsUsual(): void
+    {
+        foreach (['Juno Tamsin', 'Basil Thorne', 'Anouk Sorrel', 'Piet Olander'] as $name) {
+            $case = $this->caseOf($name);
+            $told = $this->ask($this->athlete($name), 'GET', '/api/today')->assertOk();
+            foreach ((array) $told->json('cases.0.sessions.*.exercises.*') as $exercise) {
+                $one = collect((array) $exercise);
+                self::assertSame('leave_out', data_get($one->get('relief'), count((array) $one->get('relief')) - 1 . '.kind'));
+                if (count((array) $one->get('sides')) === 2 && $case->side !== 'both') {
+                    self::assertSame(['side' => $case->side, 'words' => "$case->side, the sore one"], data_get($one->get('sides'), '0'));
+                }
+                self::assertSame(data_get($one, 'dose.load_kg') ?? data_get($one, 'load.kg'), data_get($one, 'usual_load.usual'));
+            }
+            self::assertGreaterThan(10, strlen(self::text($told->json('cases.0.over_words'))));
+        }
+        // Where the test is repeated between sets, each set is judged by itself.
+        $edda = $this->caseOf('Edda Moorgate');
+        self::assertNotContains(true, (array) $this->ask($this->athlete('Edda Moorgate'), 'GET', '/api/today')->json('cases.0.sessions.*.exercises.*.pain_by_set'));
+        $edda->update(['programme' => 'outer_elbow_six_week', 'revision' => $edda->revision + 1]);
+        self::assertNotContains(false, (array) $this->ask($this->athlete('Edda Moorgate'), 'GET', '/api/today')->json('cases.0.sessions.*.exercises.*.pain_by_set'));
+    }
+
+    private function calendar(User $athlete): string
+    {
+        $path = self::text($this->ask($athlete, 'POST', '/api/today/calendar')->assertStatus(201)->json('address'));
+        \Illuminate\Support\Facades\Auth::forgetGuards();
+
+        return (string) $this->get($path)->assertOk()->getContent();
+    }
+}
