@@ -4,6 +4,7 @@ import { CasePage } from './features/case/CasePage';
 import { EditItem } from './features/library/EditItem';
 import { LibraryPage } from './features/library/LibraryPage';
 import { OpenCase } from './features/open/OpenCase';
+import { PracticePage } from './features/practice/PracticePage';
 import { PrescribePage } from './features/prescribe/PrescribePage';
 import { Round } from './features/round/Round';
 import { SignIn } from './features/signin/SignIn';
@@ -35,6 +36,7 @@ function Desk() {
           <Route path="/new/:id" element={<OpenCase />} />
           <Route path="/library" element={<LibraryPage />} />
           <Route path="/library/:kind/:key" element={<EditItem />} />
+          <Route path="/practice" element={<PracticePage user={signedIn.data} />} />
           <Route path="/cases/:id" element={<CasePage />} />
           <Route path="/cases/:id/prescribe" element={<PrescribePage />} />
           <Route path="*" element={<Empty title="There is no such page"><a href="/">To the Round</a></Empty>} />

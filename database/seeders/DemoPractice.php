@@ -67,10 +67,11 @@ final class DemoPractice
         $info = $catalogue->structure($demo->structure);
         $plan = $programme->planFor($info, $catalogue);
 
-        $athlete = Athlete::query()->create([
-            'practice_id' => $practice->id, 'name' => $demo->name, 'act' => $demo->act, 'body_mass_kg' => $demo->mass,
-        ]);
-        self::user($practice, $demo->name, strtolower(str_replace(' ', '.', $demo->name)), $password, Role::Athlete, $athlete->id);
+        // Somebody may have more than one case.
+        $athlete = Athlete::query()->firstOrCreate(['practice_id' => $practice->id, 'name' => $demo->name], ['act' => $demo->act, 'body_mass_kg' => $demo->mass]);
+        if ($athlete->wasRecentlyCreated) {
+            self::user($practice, $demo->name, strtolower(str_replace(' ', '.', $demo->name)), $password, Role::Athlete, $athlete->id);
+        }
         $opened = $today->plus(-$story->days);
         $case = CareCase::query()->create([
             'practice_id' => $practice->id,

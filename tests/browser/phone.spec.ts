@@ -1,6 +1,6 @@
 import { expect, type Page, type Route, test } from '@playwright/test';
 
-import { athlete, expectAccessible, openStep, practitioner, startSession, through, throughAll } from './people';
+import { athlete, audioClock, doSet, expectAccessible, openStep, practitioner, startSession, through, throughAll } from './people';
 
 const strip = (phone: Page) => phone.getByRole('status').first();
 
@@ -65,8 +65,7 @@ test('a day without reception: morning, session and settling are kept, sent late
   await first.getByRole('button', { name: 'Another load' }).click();
   await phone.getByLabel('Load used, kg').fill('37,5');
   await phone.getByRole('button', { name: 'Use it' }).click();
-  await phone.getByRole('button', { name: 'Start', exact: true }).click();
-  await phone.getByRole('button', { name: /^End the (set|hold) here$/ }).click();
+  await doSet(phone);
   // Closed in the middle: it goes on where it was.
   await phone.reload();
   await expect(phone.getByText(/37.5 kg/).first()).toBeVisible();
@@ -112,8 +111,8 @@ test('what was sent is not asked for again, not even for a moment', async ({ bro
   await phone.route('**/api/today/check-ins/*', (route) => route.fulfill({ status: 201, json: { stored: true, new: true } }));
   await phone.route('**/api/today', async (route) => {
     const answer = await route.fetch({ headers: anew(route) });
-    const told = (await answer.json()) as { case: { today: string; morning: { answered: object[] } } };
-    told.case.morning.answered.push({ on: told.case.today, provocation: 2, stiffness_min: null });
+    const told = (await answer.json()) as { cases: { today: string; morning: { answered: object[] } }[] };
+    for (const one of told.cases) one.morning.answered.push({ on: one.today, provocation: 2, stiffness_min: null });
     await new Promise((go) => setTimeout(go, 1500));
     await route.fulfill({ response: answer, json: told });
   });
@@ -169,7 +168,7 @@ test('a sign-in that has run out and a full phone lose nothing', async ({ browse
   await phone.context().setOffline(true);
   await morning.getByRole('button', { name: 'Send' }).click();
   await expect(strip(phone)).toHaveText(/This phone is full/);
-  await expect(morning.getByText('no room left to keep your answer')).toBeVisible();
+  await expect(morning.getByText('This phone has no room left to keep it, and it could not be sent now.')).toBeVisible();
   await expect(morning.getByRole('radio', { name: '2', exact: true })).toBeChecked();
   await phone.evaluate(() => (window as unknown as { room: () => void }).room());
   await morning.getByRole('button', { name: 'Send' }).click();
@@ -194,33 +193,158 @@ test('pain over the limit is told, pain at the stop level ends the session and r
   await expect(phone.getByRole('button', { name: 'Start', exact: true })).toBeHidden();
   await expectAccessible(phone);
   await phone.getByRole('button', { name: 'Stop and send' }).click();
-  await expect(phone.getByText('No session until your practitioner has looked at what you reported.')).toBeVisible();
+  const stop = phone.getByRole('region', { name: 'Stop' });
+  await expect(stop).toContainText('No loading and no test until you have been seen.');
+  await expect(stop.getByRole('link', { name: '+351 210 000 000' })).toHaveAttribute('href', 'tel:+351210000000');
+  await expect(phone.getByRole('region', { name: 'This morning' })).toBeHidden();
+  await expect(phone.getByRole('region', { name: 'The next days' })).toContainText('No loading until you have been seen.');
+  await expectAccessible(phone);
   await expect(strip(phone)).toHaveText(/All sent/);
   await practitioner(page);
   await expect(page.getByRole('region', { name: 'Stopped: review before any loading' }).getByRole('article', { name: 'Calla Westerby' })).toContainText('pain 8 of 10');
+});
+
+test('a knee and an elbow stand on one Today, each with its morning, sessions, ladder and sheet', async ({ browser }) => {
+  const phone = await athlete(browser, 'mirela.quill');
+  const [knee, elbow] = ['Achilles midportion, left', 'Outer elbow, right'];
+  await expect(phone.getByRole('region', { name: 'The next days' })).toContainText(knee);
+  await expect(phone.getByRole('region', { name: 'The next days' })).toContainText(elbow);
+  // The elbow's morning is answered; the other case is not asked again by it, nor answered.
+  await openStep(phone, new RegExp(`${elbow}: This morning`), 'This morning');
+  const morning = phone.getByRole('region', { name: 'This morning' });
+  await expect(morning).toContainText(elbow);
+  await morning.getByRole('radio', { name: '1', exact: true }).click();
+  await morning.getByRole('button', { name: 'Send' }).click();
+  await expect(phone.getByRole('button', { name: `${elbow}: This morning’s answer` })).toBeHidden();
+  await expect(phone.getByText(elbow).first()).toBeVisible();
+  await phone.getByRole('link', { name: 'My ladder' }).click();
+  await phone.getByRole('button', { name: elbow }).click();
+  await expect(phone.getByText(/^You are on/)).toBeVisible();
+  await expectAccessible(phone);
+  await phone.getByRole('link', { name: 'Exercise sheet to print' }).click();
+  for (const name of [knee, elbow]) await expect(phone.getByRole('region', { name, exact: true })).toBeVisible();
+  await phone.emulateMedia({ media: 'print' });
+  await expect(phone.getByRole('button', { name: 'Print' })).toBeHidden();
+  await expect(strip(phone)).toBeHidden();
+  await expect(phone.getByText('+351 210 000 000').first()).toBeVisible();
+});
+
+test('over the limit the school speaks at once and something easier is offered; each side keeps its own count', async ({ browser, page }) => {
+  const phone = await athlete(browser, 'ines.calloway');
+  await phone.route('**/api/today', async (route) => {
+    const answer = await route.fetch({ headers: anew(route) });
+    const told = (await answer.json()) as { cases: { morning: { answered: object[] }; today: string; sessions: { exercises: object[] }[] }[] };
+    for (const exercise of told.cases.flatMap((one) => one.sessions).flatMap((one) => one.exercises)) {
+      Object.assign(exercise, { mode: 'isotonic', max_pain: 3, pain_by_set: true, sides: [{ side: 'left', words: 'left, the sore one' }, { side: 'right', words: 'right' }], dose: { sets: 2, reps: 15, rest_s: 0, tempo: { lift_s: 2, top_s: 0, lower_s: 2, bottom_s: 0, starts: 'lift' } } });
+    }
+    await route.fulfill({ response: answer, json: told });
+  });
+  await Promise.all([phone.waitForResponse('**/api/today'), phone.reload()]);
+  await startSession(phone);
+  // Ended before anything was done: nothing is written down.
+  await expect(phone.getByText('Set 1 of 2, left, the sore one').first()).toBeVisible();
+  await phone.getByRole('button', { name: 'Begin with the right' }).click();
+  await expect(phone.getByText('Set 1 of 2, right').first()).toBeVisible();
+  await phone.getByRole('button', { name: 'Begin with the left' }).click();
+  for (let i = 0; i < 12; i++) await phone.getByRole('button', { name: 'One less' }).click();
+  await doSet(phone);
+  await expect(phone.getByText('Set 1 of 2, right').first()).toBeVisible();
+  await doSet(phone);
+  const asked = phone.getByRole('radiogroup', { name: 'Pain in set 1' });
+  await expect(asked).toContainText('4 to 7 too much');
+  // By keys: the arrows go along the row, and nothing is chosen until it is taken.
+  await asked.getByRole('radio').first().focus();
+  for (let i = 0; i < 6; i++) await phone.keyboard.press('ArrowRight');
+  await expectAccessible(phone);
+  await phone.keyboard.press('Enter');
+  const over = phone.getByRole('region', { name: 'Over your limit' });
+  await expect(over).toContainText('6 is over your limit of 3 here');
+  await expect(over.getByRole('heading')).toBeFocused();
+  await expectAccessible(phone);
+  await over.getByRole('button', { name: 'at the end' }).click();
+  await over.getByRole('button', { name: 'Leave it for today' }).click();
+  if (await phone.getByRole('button', { name: 'End the session here' }).isVisible()) {
+    await phone.getByRole('button', { name: 'End the session here' }).click();
+    await phone.getByRole('button', { name: 'no time' }).click();
+  }
+  await expect(phone.getByRole('region', { name: 'Done' })).toContainText('1 of 2 sets: left 3, right 15 (hurts too much), pain 6');
+  await phone.getByRole('button', { name: 'Finish and send' }).click();
+  await expect(strip(phone)).toHaveText(/All sent/);
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Open Ines Calloway' }).click();
+  const table = page.getByRole('region', { name: 'Sessions' }).getByRole('table');
+  await expect(table).toContainText('left 3, right 15');
+  await expect(table).toContainText('6 of 10');
+});
+
+test('a session goes on in one tab at a time, and the older never writes over the newer', async ({ browser }) => {
+  const phone = await athlete(browser, 'dario.pell');
+  await startSession(phone);
+  await doSet(phone);
+  const sets = () => phone.evaluate(() => JSON.stringify((JSON.parse(localStorage.getItem('rung:run') ?? '{}') as { value: { revision: number; progress: { sets: unknown[]; turn: object }[] } }).value.progress.map((one) => [one.sets.length, Object.keys(one.turn).length])));
+  const before = await sets();
+  const other = await phone.context().newPage();
+  await other.goto('/athlete/session');
+  await expect(other.getByText('This session goes on in another tab')).toBeVisible();
+  await other.getByRole('button', { name: 'Go on here instead' }).click();
+  await expect(phone.getByText('This session goes on in another tab')).toBeVisible();
+  const next = other.getByRole('button', { name: /^(Start|Go on now|Done: \d+)$/ });
+  await next.first().click();
+  await other.getByRole('link', { name: 'Leave', exact: true }).click();
+  expect(await sets()).toBe(before);
+  // The other tab is closed: this one may go on, from what the other left.
+  await other.close();
+  await expect(phone.getByText('This session goes on in another tab')).toBeHidden();
+});
+
+test('what is far from the usual is asked about before it counts', async ({ browser }) => {
+  const phone = await athlete(browser, 'greta.osei-vane');
+  await startSession(phone);
+  await phone.getByRole('button', { name: 'Another load' }).click();
+  const field = phone.getByLabel('Load used, kg');
+  await field.fill('4000');
+  await expect(phone.getByText('At most 1000 kg')).toBeVisible();
+  await expect(phone.getByRole('button', { name: 'Use it' })).toBeDisabled();
+  await field.fill('400');
+  await phone.getByRole('button', { name: 'Use it' }).click();
+  await expect(phone.getByText(/^400 kg\? You usually use \d/)).toBeVisible();
+  await phone.getByRole('button', { name: 'Change it' }).click();
+  await field.fill('41');
+  await phone.getByRole('button', { name: 'Use it' }).click();
+  await expect(phone.getByText(/· 41 kg/).first()).toBeVisible();
+});
+
+test('the kept plan is on the screen within a second, though nothing answers', async ({ browser }) => {
+  const phone = await athlete(browser, 'piet.olander');
+  await expect(phone.getByRole('region', { name: 'The next days' })).toBeVisible();
+  await keptOnPhone(phone);
+  await phone.context().route('**/api/**', () => undefined);
+  await phone.goto('/athlete', { waitUntil: 'commit' });
+  await expect(phone.getByText('Piet Olander')).toBeVisible({ timeout: 1_000 });
+  await expect(strip(phone)).not.toHaveText(/All sent/);
 });
 
 test('where the school tests again, what makes the test worse is told', async ({ browser, page }) => {
   const phone = await athlete(browser, 'edda.moorgate');
   await phone.route('**/api/today', async (route) => {
     const answer = await route.fetch({ headers: anew(route) });
-    const told = (await answer.json()) as { case: { retest: boolean } };
-    told.case.retest = true;
+    const told = (await answer.json()) as { cases: { retest: boolean }[] };
+    for (const one of told.cases) one.retest = true;
     await route.fulfill({ response: answer, json: told });
   });
   await Promise.all([phone.waitForResponse('**/api/today'), phone.reload()]);
   await startSession(phone);
   await phone.getByRole('radiogroup', { name: 'Test before' }).getByRole('radio', { name: '2', exact: true }).click();
   // Asked in the rest between sets too: where it gets worse, no more sets are offered as the better choice.
-  await phone.getByRole('button', { name: 'Start', exact: true }).click();
-  await phone.getByRole('button', { name: /^End the (set|hold) here$/ }).click();
+  await doSet(phone);
   const rest = phone.getByRole('region', { name: 'The test in this rest' });
-  if (await phone.getByText(/side 2 of 2/).first().isVisible()) {
+  if (await phone.getByText(/^Next: Set 1 of/).isVisible()) {
+    // The other side first: nothing is tested between the two.
     await expect(rest).toBeHidden();
     await phone.getByRole('button', { name: 'Go on now' }).click();
-    await phone.getByRole('button', { name: 'Start', exact: true }).click();
-    await phone.getByRole('button', { name: /^End the (set|hold) here$/ }).click();
+    await doSet(phone);
   }
+  if (await phone.getByRole('radiogroup', { name: /^Pain in set/ }).isVisible()) await phone.getByRole('radio', { name: '1', exact: true }).click();
   await rest.getByRole('radio', { name: '2', exact: true }).click();
   await expect(rest.getByText(/It made the test worse/)).toBeHidden();
   await rest.getByRole('radio', { name: '3, mild', exact: false }).click();
@@ -231,7 +355,10 @@ test('where the school tests again, what makes the test worse is told', async ({
   await expect(phone.getByText(/From 2 to 4. Better leave/)).toBeVisible();
   await phone.getByRole('button', { name: 'Go on' }).click();
   const end = phone.getByRole('button', { name: 'End the session here' });
-  if (await end.isVisible()) await end.click();
+  if (await end.isVisible()) {
+    await end.click();
+    await phone.getByRole('button', { name: 'no time' }).click();
+  }
   await phone.getByRole('button', { name: 'Finish and send' }).click();
   await expect(strip(phone)).toHaveText(/All sent/);
   await practitioner(page);
@@ -243,29 +370,17 @@ test('where the school tests again, what makes the test worse is told', async ({
 test('the pacer: mark and sound stay on the audio clock over five minutes, late timers and all', async ({ browser }) => {
   const phone = await athlete(browser, 'juno.tamsin');
   // Sound and time are measured, not waited for: an audio clock that follows the page's own time, run by hand.
+  await phone.addInitScript(audioClock, 1);
   await phone.addInitScript(() => {
-    const nothing = () => undefined;
-    const part = () => ({
-      gain: { value: 1, setValueAtTime: nothing, linearRampToValueAtTime: nothing, exponentialRampToValueAtTime: nothing },
-      frequency: { value: 0 }, onended: null, connect: nothing, disconnect: nothing, start: nothing, stop: nothing,
-    });
-    class Clock {
-      state = 'running';
-      destination = {};
-      createGain = part;
-      createOscillator = part;
-      resume = () => Promise.resolve();
-      get currentTime() { return performance.now() / 1000; }
-    }
-    Object.assign(window, { AudioContext: Clock, beats: [], marks: [] });
+    Object.assign(window, { beats: [], marks: [] });
     (window as unknown as { rungWatch: (told: unknown) => void }).rungWatch = (told) => { (window as unknown as { beats: unknown[] }).beats.push(told); };
   });
   await phone.route('**/api/today', async (route) => {
     const answer = await route.fetch({ headers: anew(route) });
-    const told = (await answer.json()) as { case: { sessions: { kind: string; exercises: { mode: string; sides: number; dose: object }[] }[] } };
-    for (const session of told.case.sessions) {
+    const told = (await answer.json()) as { cases: { sessions: { exercises: object[] }[] }[] };
+    for (const session of told.cases.flatMap((one) => one.sessions)) {
       for (const exercise of session.exercises) {
-        Object.assign(exercise, { mode: 'isotonic', sides: 1, dose: { sets: 1, reps: 42, rest_s: 0, beats_per_min: 50, tempo: { lift_s: 3, top_s: 0.7, lower_s: 2.9, bottom_s: 0.6, starts: 'lift' } } });
+        Object.assign(exercise, { mode: 'isotonic', sides: [], dose: { sets: 1, reps: 42, rest_s: 0, beats_per_min: 50, tempo: { lift_s: 3, top_s: 0.7, lower_s: 2.9, bottom_s: 0.6, starts: 'lift' } } });
       }
     }
     await route.fulfill({ response: answer, json: told });
@@ -325,7 +440,10 @@ test('pounds, a missed morning, leaving an exercise out, the ladder and the shee
   await phone.getByRole('button', { name: 'no equipment' }).click();
   await expect(phone.getByRole('heading', { level: 2 }).first()).not.toHaveText(title);
   const end = phone.getByRole('button', { name: 'End the session here' });
-  if (await end.isVisible()) await end.click();
+  if (await end.isVisible()) {
+    await end.click();
+    await phone.getByRole('button', { name: 'no time' }).click();
+  }
   await expect(phone.getByRole('region', { name: 'Done' })).toContainText('left out (no equipment)');
   await phone.goto('/athlete/ladder');
   await expect(phone.getByText(/^You are on/)).toBeVisible();

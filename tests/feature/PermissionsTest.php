@@ -118,7 +118,7 @@ final class PermissionsTest extends TestCase
         }
         $seen = $this->ask($own, 'GET', '/api/round')->json('cases.*.id');
         self::assertIsArray($seen);
-        self::assertCount(13, $seen);
+        self::assertCount(14, $seen);
         self::assertNotContains($foreign->id, $seen);
 
         // The planned session of another practice cannot be named either.

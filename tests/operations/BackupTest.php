@@ -48,7 +48,7 @@ final class BackupTest extends TestCase
             self::assertSame($cases, (int) self::owner()->query('select count(*) from cases')->fetchColumn());
             self::rung('demo', '--yes');
             self::assertSame(['A Real Practice', 'Ropewalk Circus School'], self::owner()->query('select name from practices order by name')->fetchAll(\PDO::FETCH_COLUMN));
-            self::assertSame(13, (int) self::owner()->query('select count(*) from cases')->fetchColumn(), 'as it is loaded, without what was entered');
+            self::assertSame(14, (int) self::owner()->query('select count(*) from cases')->fetchColumn(), 'as it is loaded, without what was entered');
             self::assertSame(0, (int) self::owner()->query("select count(*) from pg_trigger where tgenabled = 'D'")->fetchColumn(), 'what is written once is guarded again');
         } finally {
             self::owner()->exec("delete from practices where id = '$real'");

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import type { Schemas } from '../../web/api/client';
 import { added, asRequest, bandsOf, begin, fieldOf, isDrawable, type PlanInForce, swapped, withField, withProposal } from '../../web/features/prescribe/draft';
 import { type AudioClock, Pacer } from '../../web/pacer/pacer';
-import { COUNT_IN_S, doneBy, levelAt, phaseAt, repsDone, timelineOf, type Tone } from '../../web/pacer/timeline';
+import { COUNT_IN_S, doneBy, endOf, levelAt, phaseAt, repsDone, timelineOf, type Tone } from '../../web/pacer/timeline';
 import type { Waiting } from '../../web/phone/outbox';
 import { dueOn, isAnswered, stopsHere, toSettle } from '../../web/phone/pending';
 import { fromKg, inUnits, loadWords, toKg } from '../../web/phone/settings';
@@ -44,22 +44,23 @@ describe('the pacer along time', () => {
     const by = (dose: Dose, mode: Schemas['Mode'], at: number) => {
       const line = timelineOf(dose, mode);
       if (line === null) throw new Error('not paced');
-      const { reps, held_s } = doneBy(line, dose, mode, COUNT_IN_S + at);
-      return [reps, held_s];
+      const done = doneBy(line, dose, mode, COUNT_IN_S + at);
+      return done === null ? null : [done.reps, done.held_s];
     };
     const hold: Dose = { sets: 1, reps: 1, rest_s: 0, hold_s: 45 };
-    expect([-1, 0, 20.9, 44].map((at) => by(hold, 'isometric', at))).toEqual([[1, 0], [1, 0], [1, 20], [1, 44]]);
-    // Ten short holds with two seconds between them: whole ones count, a first one that was broken off counts by its seconds.
+    // In the count-in and within the first second nothing was done.
+    expect([-1, 0, 20.9, 44].map((at) => by(hold, 'isometric', at))).toEqual([null, null, [1, 20], [1, 44]]);
+    // Ten short holds with two seconds between them: the one that was broken off counts from half of it on.
     const squeeze: Dose = { sets: 1, reps: 10, rest_s: 0, hold_s: 3 };
-    expect([2, 4, 8, 24.5].map((at) => by(squeeze, 'isometric', at))).toEqual([[1, 2], [1, null], [2, null], [5, null]]);
-    expect([4.9, 6, 11.9].map((at) => by({ ...squat, tempo: { lift_s: 3, top_s: 0, lower_s: 2, bottom_s: 1, starts: 'lower' } }, 'isotonic', at))).toEqual([[0, null], [1, null], [1, null]]);
+    expect([2, 4, 8, 16.2, 17, 24.5].map((at) => by(squeeze, 'isometric', at))).toEqual([[1, 2], [1, null], [2, null], [3, null], [4, null], [5, null]]);
+    expect([4.9, 6, 11.9].map((at) => by({ ...squat, tempo: { lift_s: 3, top_s: 0, lower_s: 2, bottom_s: 1, starts: 'lower' } }, 'isotonic', at))).toEqual([null, [1, null], [1, null]]);
     expect(by({ sets: 1, reps: 1, rest_s: 0, work_s: 60 }, 'mobility', 31)).toEqual([1, 31]);
   });
 
   test('a pause takes back what was asked for and goes on at the same place', () => {
     let now = 100;
     let asked: { tone: Tone; at: number }[] = [];
-    const clock: AudioClock = { now: () => now, play: (tone, at) => { asked.push({ tone, at }); }, hush: () => { asked = asked.filter(({ at }) => at <= now); } };
+    const clock: AudioClock = { now: () => now, play: (tone, at) => { asked.push({ tone, at }); }, hush: () => { asked = asked.filter(({ at }) => at <= now); }, loud: () => undefined };
     const line = timelineOf(squat, 'isotonic');
     if (line === null) throw new Error('not paced');
     const pacer = new Pacer(clock, line);
@@ -75,17 +76,47 @@ describe('the pacer along time', () => {
     pacer.start();
     const started = now;
     // Once a second, as on a hidden page: still asked for in time.
-    for (let i = 0; i < 14; i++) { pacer.ask(true); now += 1; }
+    // It is counted in again; the mark waits until then.
+    expect([pacer.position(), Math.ceil(pacer.countIn())]).toEqual([position, COUNT_IN_S + 1]);
+    for (let i = 0; i < 17; i++) { pacer.ask(true); now += 1; }
+    expect(pacer.countIn()).toBe(0);
     const tones = asked.map(({ tone }) => tone);
-    expect(tones).toEqual(['count', 'count', 'count', 'lower', 'pause', 'lift', 'lower', 'pause', 'lift', 'end']);
+    expect(tones).toEqual(['count', 'count', 'count', 'lower', 'count', 'count', 'count', 'pause', 'lift', 'lower', 'pause', 'lift', 'end']);
     const end = asked[asked.length - 1]?.at ?? 0;
-    expect(end - started).toBeCloseTo(line.length - position + 0.12, 6);
+    expect(end - started).toBeCloseTo(COUNT_IN_S + line.length - position + 0.12, 6);
     expect(pacer.isOver()).toBe(true);
+    // At its end the last tone is heard out; ended by hand it is taken back.
+    const all = asked.length;
+    now = end;
+    pacer.end();
+    expect(asked.length).toBe(all);
+    expect(pacer.position()).toBe(line.length);
+  });
+
+  test('broken off in the count-in it is counted in anew', () => {
+    let now = 10;
+    const line = timelineOf(squat, 'isotonic');
+    if (line === null) throw new Error('not paced');
+    const pacer = new Pacer({ now: () => now, play: () => undefined, hush: () => undefined, loud: () => undefined }, line);
+    pacer.start();
+    now += 2;
+    pacer.pause();
+    pacer.start();
+    expect([pacer.position(), pacer.countIn()]).toEqual([0, 0]);
+    now += COUNT_IN_S + 0.12;
+    expect(pacer.position()).toBeCloseTo(COUNT_IN_S, 6);
+  });
+
+  test('with some repetitions left out it ends earlier', () => {
+    const line = timelineOf(squat, 'isotonic');
+    if (line === null) throw new Error('not paced');
+    expect([endOf(line, 2), endOf(line, 1), endOf(line, 0)]).toEqual([15, 9, 0]);
   });
 });
 
 describe('what a phone takes for open', () => {
   const plan = {
+    case: 'k',
     sessions: [{ planned: 'a', on: '2026-04-14', done: false }, { planned: 'b', on: '2026-04-14', done: true }, { planned: 'c', on: '2026-04-15', done: false }],
     morning: { answered: [{ on: '2026-04-13', provocation: 2, stiffness_min: 5 }] },
     settling: [{ session: 's1', ended_at: '2026-04-13T18:00:00+01:00' }],
@@ -105,6 +136,9 @@ describe('what a phone takes for open', () => {
     // A sign alone is no answer to the morning.
     expect(isAnswered(plan, '2026-04-14', [item('morning', 'm', { at: '2026-04-14T07:00:00+01:00', provocation: null, signs: ['swelling'] })])).toBe(false);
     expect(toSettle(plan, waiting)).toEqual([{ session: 's2', ended_at: '2026-04-14T08:00:00+01:00' }]);
+    // What was entered for another case of the same athlete answers nothing here.
+    const other = { ...plan, case: 'elbow', settling: [] };
+    expect([isAnswered(other, '2026-04-14', waiting), toSettle(other, waiting), stopsHere(other, [item('morning', 'm', { at: '', provocation: 9 })])]).toEqual([false, [], false]);
   });
 
   test('a stop that is not sent yet stops here already', () => {

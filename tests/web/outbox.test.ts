@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 
-import { forgetPerson, outbox, put, sendAll, SENT, takeOut, tryAgain, type Waiting } from '../../web/phone/outbox';
-import { keepPlan, type TodayData } from '../../web/phone/plan';
+import { forgetPerson, outbox, put, sendAll, sendingState, SENT, takeOut, tryAgain, type Waiting } from '../../web/phone/outbox';
+import { keepPhone, type PhoneData } from '../../web/phone/plan';
 import { away, server } from './server';
 
 const ME = 'person-1';
@@ -102,19 +102,36 @@ describe('what was entered on the phone', () => {
     expect(localStorage.getItem('rung:plan')).toBeNull();
   });
 
-  test('is put by at once, and a full phone says so', () => {
+  test('is put by at once; a full phone sends it directly, and says where it can do neither', async () => {
     server(away);
-    expect(put(item('m1'))).toBe(true);
+    expect(await put(item('m1'))).toBe('kept');
     expect(outbox()).toHaveLength(1);
+    await sendAll(ME);
     const room = localStorage;
     vi.stubGlobal('localStorage', { getItem: (key: string) => room.getItem(key), setItem: () => { throw new DOMException('full', 'QuotaExceededError'); } });
-    expect(put(item('m2'))).toBe(false);
+    expect(await put(item('m2'))).toEqual({ lost: expect.stringMatching(/no room left.*reception/) as string });
+    const asked = server(() => 201);
+    let heard = 0;
+    window.addEventListener(SENT, () => { heard += 1; }, { once: true });
+    expect(await put(item('m2'))).toBe('sent');
+    expect(asked.map((one) => one.path)).toEqual(['/api/today/check-ins/m2?case=case-1']);
+    expect(heard).toBe(1);
+    server(() => [422, { message: 'no', errors: { at: ['The date must be today.'] } }]);
+    expect(await put(item('m2'))).toEqual({ lost: 'The date must be today.' });
+    vi.unstubAllGlobals();
+  });
+
+  test.each([[401, 'signed_out'], [503, 'failing'], [500, 'failing'], [0, 'away'], [201, 'idle']] as const)('how sending stands after %i is %s', async (status, stands) => {
+    laid(item('m1'));
+    server(status === 0 ? away : () => (status === 201 ? 201 : [status, {}]));
+    await sendAll(ME);
+    expect(sendingState()).toBe(stands);
   });
 
   test('put in while the last is on its way is sent after it', async () => {
     const asked = server(async () => { await Promise.resolve(); return 201 as never; });
-    put(item('m1'));
-    put(item('m2'));
+    void put(item('m1'));
+    void put(item('m2'));
     await vi.waitFor(() => { expect(idsSent()).toEqual(['m1', 'm2']); });
     expect(asked).toHaveLength(2);
   });
@@ -136,7 +153,7 @@ describe('what was entered on the phone', () => {
     await sendAll(ME);
     expect(asked).toHaveLength(0);
     expect(outbox().map((one) => one.id)).toEqual(['m1', 'm2']);
-    keepPlan({ case: 'case-1', person: ME, today: '2026-04-14', sessions: [], days: [] } as unknown as TodayData);
+    keepPhone({ person: ME, practice: {}, cases: [{ case: 'case-1', person: ME, today: '2026-04-14', sessions: [], days: [] }], closed: [] } as unknown as PhoneData);
     await sendAll(ME);
     expect(idsSent()).toEqual(['m1']);
     expect(outbox().find((one) => one.id === 'm1')?.person).toBe(ME);

@@ -1,4 +1,4 @@
-import type { Timeline, Tone } from './timeline';
+import { COUNT_IN_S, type Timeline, type Tone } from './timeline';
 
 /** The clock that sound is played by, in seconds, and a tone at a moment of it. */
 export interface AudioClock {
@@ -6,6 +6,8 @@ export interface AudioClock {
   play: (tone: Tone, at: number) => void;
   /** Takes back what was asked for and has not sounded yet. */
   hush: () => void;
+  /** With sound, or silent from now on. */
+  loud: (on: boolean) => void;
 }
 
 /** Told of every sound as it is asked for: when it is due and for when it was asked, by the audio clock. */
@@ -37,7 +39,16 @@ export class Pacer {
 
   /** Seconds from the beginning of the set. */
   position(): number {
-    return this.startedAt === null ? this.pausedAt : Math.max(0, this.clock.now() - this.startedAt);
+    return this.startedAt === null ? this.pausedAt : Math.max(this.pausedAt, this.clock.now() - this.startedAt);
+  }
+
+  /** Seconds of the count-in after a pause that are left; 0 where the set is going. */
+  countIn(): number {
+    return this.startedAt === null || this.pausedAt === 0 ? 0 : Math.max(0, this.startedAt + this.pausedAt - this.clock.now());
+  }
+
+  loud(on: boolean): void {
+    this.clock.loud(on);
   }
 
   isRunning(): boolean {
@@ -50,8 +61,12 @@ export class Pacer {
 
   start(): void {
     if (this.startedAt !== null) return;
-    this.startedAt = this.clock.now() + LEAD_S - this.pausedAt;
+    // Broken off in the count-in, it is counted in anew; later, it goes on where it was after a count of its own.
+    if (this.pausedAt <= COUNT_IN_S) this.pausedAt = 0;
     const from = this.pausedAt;
+    const begin = this.clock.now() + LEAD_S + (from === 0 ? 0 : COUNT_IN_S);
+    for (let left = from === 0 ? 0 : COUNT_IN_S; left >= 1; left--) this.clock.play('count', begin - left);
+    this.startedAt = begin - from;
     this.next = this.line.sounds.findIndex((sound) => sound.at >= from - 1e-6);
     if (this.next < 0) this.next = this.line.sounds.length;
     this.ask(false);
@@ -62,6 +77,12 @@ export class Pacer {
     this.pausedAt = Math.min(this.position(), this.line.length);
     this.startedAt = null;
     this.clock.hush();
+  }
+
+  /** The set has come to its end: what is sounding is heard out. */
+  end(): void {
+    this.pausedAt = Math.min(this.position(), this.line.length);
+    this.startedAt = null;
   }
 
   /** Asks for the sounds that are due soon; called often. */

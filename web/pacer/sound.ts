@@ -16,15 +16,23 @@ const TONES: Record<Tone, [number, number, number]> = {
 
 let context: AudioContext | null = null;
 
+/** Whether sound has come since it was asked for last: some browsers take a moment, and that is no interruption. */
+let heard = false;
+
 /** The page's own audio context; made at a press, since browsers ask for one. */
 export function audio(): AudioContext {
-  context ??= new AudioContext();
-  if (context.state !== 'running') void context.resume();
+  if (context === null) {
+    const made = new AudioContext();
+    made.onstatechange = () => { if (made.state === 'running') heard = true; };
+    context = made;
+  }
+  heard = context.state === 'running';
+  if (!heard) void context.resume();
   return context;
 }
 
 /** Whether sound was taken away from the page: a call, another application. */
-export const isInterrupted = (): boolean => context !== null && context.state !== 'running';
+export const isInterrupted = (): boolean => context !== null && heard && context.state !== 'running';
 
 export function audioClock(loud: boolean): AudioClock {
   const at = audio();
@@ -34,6 +42,7 @@ export function audioClock(loud: boolean): AudioClock {
   let asked: OscillatorNode[] = [];
   return {
     now: () => at.currentTime,
+    loud: (on) => { out.gain.value = on ? 1 : 0; },
     play: (tone, when) => {
       const [hertz, seconds, loudness] = TONES[tone];
       const source = at.createOscillator();

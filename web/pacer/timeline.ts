@@ -107,15 +107,29 @@ export const repsDone = (line: Timeline, position: number): number => {
   return more ? last.rep - 1 : last.rep;
 };
 
+/** What of a set one limb did: repetitions, and the seconds of a hold or of timed work that was broken off. */
+export interface Done {
+  reps: number;
+  /** Null where whole repetitions or holds stand for themselves. */
+  held_s: number | null;
+}
+
+/** When a set ends of which some repetitions are left out, in seconds from its beginning. */
+export const endOf = (line: Timeline, reps: number): number =>
+  Math.max(0, ...line.phases.filter((phase) => phase.rep <= reps).map((phase) => phase.to));
+
 /**
- * What of a set was done when it is ended at a moment: repetitions, and the seconds of a hold or of timed work that was
- * broken off; null where whole repetitions stand for themselves.
+ * What of a set was done when it is ended at a moment; null where nothing was: in the count-in, before the first repetition
+ * was whole. Of several holds the one that is broken off counts once half of it was held.
  */
-export function doneBy(line: Timeline, dose: Dose, mode: Mode, position: number): { reps: number; held_s: number | null } {
+export function doneBy(line: Timeline, dose: Dose, mode: Mode, position: number): Done | null {
+  const phase = phaseAt(line, position);
   const whole = repsDone(line, position);
-  const begun = Math.max(0, Math.floor(position - phaseAt(line, position).from));
-  const isReady = phaseAt(line, position).move === 'ready';
-  if (mode === 'isometric' && dose.hold_s !== undefined) return whole > 0 ? { reps: whole, held_s: null } : { reps: 1, held_s: isReady ? 0 : begun };
-  if (dose.tempo === undefined && dose.work_s !== undefined) return { reps: dose.reps, held_s: isReady ? 0 : Math.min(begun, dose.work_s) };
-  return { reps: whole, held_s: null };
+  const seconds = phase.move === 'ready' ? 0 : Math.max(0, Math.floor(position - phase.from));
+  if (mode === 'isometric' && dose.hold_s !== undefined) {
+    if (whole > 0) return { reps: whole + (phase.move === 'hold' && position < phase.to - 1e-6 && seconds >= dose.hold_s / 2 ? 1 : 0), held_s: null };
+    return seconds > 0 ? { reps: 1, held_s: seconds } : null;
+  }
+  if (dose.tempo === undefined && dose.work_s !== undefined) return seconds > 0 ? { reps: dose.reps, held_s: Math.min(seconds, dose.work_s) } : null;
+  return whole > 0 ? { reps: whole, held_s: null } : null;
 }

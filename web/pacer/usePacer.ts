@@ -13,8 +13,8 @@ declare global {
 
 const ASK_EVERY = 60;
 
-/** Runs a pacer: `draw` is called at every frame with the position, `over` once at the end. */
-export function usePacer(line: Timeline | null, loud: boolean, draw: (position: number) => void, over: () => void) {
+/** Runs a pacer: `draw` is called at every frame with the position and what is left of a count-in, `over` once at the end. */
+export function usePacer(line: Timeline | null, loud: boolean, draw: (position: number, countIn: number) => void, over: () => void) {
   const [running, setRunning] = useState(false);
   const [interrupted, setInterrupted] = useState(false);
   const pacer = useRef<Pacer | null>(null);
@@ -22,6 +22,7 @@ export function usePacer(line: Timeline | null, loud: boolean, draw: (position: 
   useEffect(() => { calls.current = { draw, over }; });
 
   useEffect(() => () => { pacer.current?.pause(); }, []);
+  useEffect(() => { pacer.current?.loud(loud); }, [loud]);
 
   useEffect(() => {
     if (!running) return undefined;
@@ -37,7 +38,7 @@ export function usePacer(line: Timeline | null, loud: boolean, draw: (position: 
       }
       now.ask(document.hidden);
       if (now.isOver()) {
-        now.pause();
+        now.end();
         setRunning(false);
         calls.current.over();
       }
@@ -46,7 +47,7 @@ export function usePacer(line: Timeline | null, loud: boolean, draw: (position: 
     // Timers come rarely once the page is hidden: what is due soon is asked for before.
     document.addEventListener('visibilitychange', ask);
     const show = () => {
-      if (pacer.current !== null) calls.current.draw(pacer.current.position());
+      if (pacer.current !== null) calls.current.draw(pacer.current.position(), pacer.current.countIn());
       frame = requestAnimationFrame(show);
     };
     frame = requestAnimationFrame(show);

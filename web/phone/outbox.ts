@@ -1,3 +1,4 @@
+import { useSyncExternalStore } from 'react';
 import { z } from 'zod';
 
 import { api, Refusal, type Schemas, send } from '../api/client';
@@ -55,12 +56,44 @@ export const outbox = (): Waiting[] => keptNames(NAME)
   .filter((one) => one !== null)
   .sort((a, b) => a.made_at.localeCompare(b.made_at) || a.id.localeCompare(b.id));
 
-/** Puts it into the outbox and tries to send at once. @returns false where the phone has no room */
-export function put(item: Waiting): boolean {
-  const stored = keepItem(item);
-  void sendAll(item.person);
-  return stored;
+/** What became of an entry: kept on the phone, sent at once because the phone has no room, or neither, with the reason. */
+export type Putting = 'kept' | 'sent' | { lost: string };
+
+const NO_ROOM = 'This phone has no room left to keep it, and it could not be sent now.';
+
+/** Puts it into the outbox and tries to send at once. Where the phone has no room it is sent without being kept. */
+export async function put(item: Waiting): Promise<Putting> {
+  if (keepItem(item)) {
+    void sendAll(item.person);
+    return 'kept';
+  }
+  try {
+    await request(item);
+    window.dispatchEvent(new Event(SENT));
+    return 'sent';
+  } catch (problem) {
+    const told = problem instanceof Refusal && problem.status === 422 ? problem.message : `${NO_ROOM} Make room, or go where there is reception, then send it again.`;
+    return { lost: told };
+  }
 }
+
+/** How sending stands: nothing on its way, on its way, no reception, the sign-in has run out, or the server cannot take it now. */
+export type Sending = 'idle' | 'sending' | 'away' | 'signed_out' | 'failing';
+
+let state: Sending = 'idle';
+const STATE = 'rung:sending';
+
+const nowSending = (next: Sending): void => {
+  state = next;
+  window.dispatchEvent(new Event(STATE));
+};
+
+export const sendingState = (): Sending => state;
+
+export const useSendingState = (): Sending => useSyncExternalStore((changed) => {
+  window.addEventListener(STATE, changed);
+  return () => window.removeEventListener(STATE, changed);
+}, sendingState);
 
 const keepItem = (item: Waiting): boolean => keep(NAME + item.what + item.id, WAITING, item);
 
@@ -109,7 +142,8 @@ export async function sendAll(person: string): Promise<void> {
   }
   sending = true;
   try {
-    await locked(() => sendEach(person));
+    nowSending('sending');
+    await locked(async () => { nowSending(await sendEach(person)); });
   } finally {
     sending = false;
   }
@@ -120,9 +154,9 @@ export async function sendAll(person: string): Promise<void> {
 }
 
 /** Answers that are about the connection or the sign-in, not about the item: nothing else would get through either. */
-const CONCERNS_ALL = [0, 401, 419, 429, 503];
+const CONCERNS_ALL: Readonly<Record<number, Sending>> = { 0: 'away', 401: 'signed_out', 419: 'signed_out', 429: 'failing', 503: 'failing' };
 
-async function sendEach(person: string): Promise<void> {
+async function sendEach(person: string): Promise<Sending> {
   const stuck = new Set<string>();
   for (const item of outbox().filter((one) => one.person === person && one.refused === undefined && one.sent !== true)) {
     // When things were back to normal is told of a session that the server has.
@@ -133,7 +167,8 @@ async function sendEach(person: string): Promise<void> {
       window.dispatchEvent(new Event(SENT));
     } catch (problem) {
       const status = problem instanceof Refusal ? problem.status : 0;
-      if (CONCERNS_ALL.includes(status)) return;
+      const forAll = CONCERNS_ALL[status];
+      if (forAll !== undefined) return forAll;
       // Only what the server has read and will not take is refused; all else is tried again.
       if (status !== 422 && status !== 404) {
         stuck.add(item.id);
@@ -142,6 +177,7 @@ async function sendEach(person: string): Promise<void> {
       keepItem({ ...item, refused: problem instanceof Refusal ? problem.message : 'It could not be taken.' });
     }
   }
+  return stuck.size > 0 ? 'failing' : 'idle';
 }
 
 async function locked(work: () => Promise<void>): Promise<void> {

@@ -1,6 +1,9 @@
 import type { Waiting } from './outbox';
 import type { TodayData } from './plan';
-import type { Due } from './useToday';
+import type { Due } from './usePhone';
+
+/** What waits of one case: an athlete may have more. */
+const ofCase = (plan: TodayData, waiting: readonly Waiting[]): Waiting[] => waiting.filter((one) => one.case === plan.case);
 
 /** Planned sessions that were done, here or on another phone, sent or not. */
 const doneIds = (plan: TodayData, waiting: readonly Waiting[]): Set<string> => new Set([
@@ -19,20 +22,21 @@ export const isDone = (plan: TodayData, planned: string, waiting: readonly Waiti
 /** Whether the morning of a day was answered, sent or not. */
 export const isAnswered = (plan: TodayData, day: string, waiting: readonly Waiting[]): boolean =>
   plan.morning.answered.some((one) => one.on === day)
-  || waiting.some((one) => one.what === 'morning' && 'at' in one.body && one.body.at.slice(0, 10) === day && one.body.provocation !== null);
+  || ofCase(plan, waiting).some((one) => one.what === 'morning' && 'at' in one.body && one.body.at.slice(0, 10) === day && one.body.provocation !== null);
 
 /** Sessions of which it is not told yet when things were back to normal, those that wait to be sent among them. */
 export const toSettle = (plan: TodayData, waiting: readonly Waiting[]): { session: string; ended_at: string }[] => {
-  const told = new Set(waiting.filter((one) => one.what === 'settled').map((one) => one.id));
-  const unsent = waiting.flatMap((one) => (one.what === 'session' && 'ended_at' in one.body ? [{ session: one.id, ended_at: one.body.ended_at }] : []));
+  const own = ofCase(plan, waiting);
+  const told = new Set(own.filter((one) => one.what === 'settled').map((one) => one.id));
+  const unsent = own.flatMap((one) => (one.what === 'session' && 'ended_at' in one.body ? [{ session: one.id, ended_at: one.body.ended_at }] : []));
   return [...plan.settling, ...unsent.filter((one) => !plan.settling.some((known) => known.session === one.session))].filter((one) => !told.has(one.session));
 };
 
 /** Whether something was reported that means stop, though it is not sent yet. */
-export const stopsHere = (plan: TodayData, waiting: readonly Waiting[]): boolean => waiting.some((one) => {
+export const stopsHere = (plan: TodayData, waiting: readonly Waiting[]): boolean => ofCase(plan, waiting).some((one) => {
   const body = one.body;
   if ('settled_min' in body && one.what === 'settled') return false;
   const signs = ('signs' in body ? body.signs ?? [] : []).filter((sign) => sign !== 'night_ache');
-  const pains = 'entries' in body ? body.entries.map((entry) => entry.pain ?? 0) : 'provocation' in body ? [body.provocation ?? 0] : [];
+  const pains = 'entries' in body ? body.entries.flatMap((entry) => [entry.pain ?? 0, ...(entry.sets as { pain?: number }[] | undefined ?? []).map((set) => set.pain ?? 0)]) : 'provocation' in body ? [body.provocation ?? 0] : [];
   return signs.length > 0 || pains.some((pain) => pain >= plan.limits.stop_at);
 });

@@ -1,28 +1,46 @@
 import { z } from 'zod';
 
 import type { Schemas } from '../api/client';
-import { keep, kept, type Kind } from './store';
+import { forget, keep, kept, type Kind } from './store';
 
+/** Everything that the phone shows of one athlete. */
+export type PhoneData = Schemas['Phone'];
+
+/** One open case of it. */
 export type TodayData = Schemas['Today'];
 
-/** Raised whenever the plan of the week changes its shape: an older one is asked for anew. */
-const PLAN: Kind<TodayData | null> = {
-  version: 1,
-  shape: z.custom<TodayData | null>((plan) => plan === null || z.looseObject({ case: z.string(), person: z.string(), today: z.string(), sessions: z.array(z.unknown()), days: z.array(z.unknown()) }).safeParse(plan).success),
+/** Raised whenever the page changes its shape: an older one is asked for anew. */
+const PHONE: Kind<PhoneData> = {
+  version: 2,
+  shape: z.custom<PhoneData>((page) => z.looseObject({
+    person: z.string(),
+    practice: z.looseObject({}),
+    cases: z.array(z.looseObject({ case: z.string(), person: z.string(), today: z.string(), sessions: z.array(z.unknown()), days: z.array(z.unknown()) })),
+    closed: z.array(z.unknown()),
+  }).safeParse(page).success),
 };
 
-/** The plan that this phone keeps, whoever is signed in. */
-export const keptPlan = (): TodayData | null => kept('plan', PLAN);
+/** The page that this phone keeps, whoever is signed in. */
+export const keptPhone = (): PhoneData | null => kept('plan', PHONE);
 
-export const keepPlan = (plan: TodayData | null): boolean => keep('plan', PLAN, plan);
+export const keepPhone = (page: PhoneData): boolean => keep('plan', PHONE, page);
+
+export const forgetPhone = (): void => forget('plan');
+
+/** An open case by its id. */
+export const caseOf = (page: PhoneData, id: string): TodayData | undefined => page.cases.find((one) => one.case === id);
+
+/** What a case is called where an athlete has more than one. */
+export const caseName = (one: { structure: string; side: string }): string => `${one.structure}, ${one.side === 'both' ? 'both sides' : one.side}`;
 
 /**
- * Makes what the first version kept, without saying whose it was, into what is kept now: it is of whoever the plan of its
- * case is for. Until that plan is on the phone it is nobody's, and waits.
+ * Makes what the first version kept, without saying whose it was, into what is kept now: it is of whoever the page with its
+ * case is for. Until that page is on the phone it is nobody's, and waits.
  */
 export function withOwner(value: unknown, version: number): unknown {
   const before = z.looseObject({ case: z.string() }).safeParse(value);
   if (version !== 0 || !before.success) return undefined;
-  const plan = keptPlan();
-  return { ...before.data, person: plan?.case === before.data.case ? plan.person : '' };
+  const page = keptPhone();
+  const known = page !== null && [...page.cases, ...page.closed].some((one) => one.case === before.data.case);
+  return { ...before.data, person: known ? page.person : '' };
 }

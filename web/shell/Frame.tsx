@@ -35,7 +35,7 @@ export function Frame({ user, children }: { user: User; children: ReactNode }) {
           <Button component={RouterLink} to="/new">New case</Button>
           <Button component={RouterLink} to="/library">Library</Button>
         </Box>
-        <Typography variant="body2" color="textSecondary">{user.practice}</Typography>
+        <Button component={RouterLink} to="/practice" color="inherit" sx={{ color: 'text.secondary' }}>{user.practice}</Button>
         <Typography variant="body2">{user.name}</Typography>
         <Button onClick={() => setKeys(true)} aria-label="Keys">?</Button>
         <Button onClick={() => signOut.mutate()} loading={signOut.isPending}>Sign out</Button>

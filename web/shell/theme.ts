@@ -79,6 +79,7 @@ export const theme = createTheme({
     },
     MuiButton: { defaultProps: { disableElevation: true, size: 'small' } },
     MuiButtonBase: { styleOverrides: { root: { fontFamily: 'inherit' } } },
+    MuiToggleButton: { styleOverrides: { root: { color: 'var(--mui-palette-text-primary)' } } },
     MuiTextField: { defaultProps: { size: 'small' } },
     MuiPaper: { defaultProps: { elevation: 0 } },
     MuiAlert: {

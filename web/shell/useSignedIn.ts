@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
 import { api, forgetAnswers, type Schemas, send } from '../api/client';
+import { forgetPhone, keptPhone } from '../phone/plan';
 
 export type User = NonNullable<Schemas['SignedIn']['user']>;
 
@@ -21,6 +22,8 @@ export function useSignIn() {
     mutationFn: (body: { email: string; password: string; stay: boolean }) => send(() => api.POST('/api/session', { body })),
     onSuccess: async (answer) => {
       forgetAnswers();
+      // What another left on this phone is not shown to whoever signs in now.
+      if (keptPhone()?.person !== answer.user?.id) forgetPhone();
       queries.setQueryData(KEY, answer.user);
       await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== KEY[0] });
     },

@@ -11,33 +11,45 @@ import { useState } from 'react';
 import { api, send } from '../../api/client';
 import { forgetPerson } from '../../phone/outbox';
 import { changeSettings, type Settings, useSettings } from '../../phone/settings';
-import type { TodayData } from '../../phone/plan';
-import { useOutbox } from '../../phone/useToday';
+import { caseName, type PhoneData } from '../../phone/plan';
+import { useOutbox } from '../../phone/usePhone';
 import { useSignOut } from '../../shell/useSignedIn';
 import { useRun } from './run';
 import { within } from './SettlingCard';
 import { STOP_SIGNS, STOP_WORDS } from './signs';
+import { WhomToCall } from './StopCard';
 
-/** What to do when it hurts, the stop signs, and what is set on this phone. */
-export default function HelpScreen({ plan }: { plan: TodayData }) {
-  const { limits } = plan;
+/** What to do when it hurts, the stop signs, whom to call, and what is set on this phone. */
+export default function HelpScreen({ page }: { page: PhoneData }) {
+  const named = page.cases.length > 1;
+  const stopAt = Math.min(8, ...page.cases.map((plan) => plan.limits.stop_at));
   return (
     <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
       <Typography variant="h1">When it hurts</Typography>
-      <Paper variant="outlined" component="section" aria-label="What is allowed" sx={{ p: 2 }}>
-        <Typography>Up to <b>{limits.during_max} of 10</b> in the exercise is allowed, if it is back to how it was within {within(limits.settle_within_min)}.</Typography>
-        <Typography sx={{ mt: 1 }}>Over that: stop that exercise, tell it, and do no more of it today. Next morning at most {limits.next_day_max}: else the plan is eased, and that is no failure.</Typography>
-        <Typography sx={{ mt: 1 }}>Aching in the night after loading means that it was too much. Tell it in the morning.</Typography>
-      </Paper>
+      {page.cases.map((plan) => (
+        <Paper key={plan.case} variant="outlined" component="section" aria-label={named ? `What is allowed: ${caseName(plan)}` : 'What is allowed'} sx={{ p: 2 }}>
+          {named && <Typography variant="h2">{caseName(plan)}</Typography>}
+          {plan.stopped
+            ? <Typography><b>Nothing is allowed now:</b> no loading until you have been seen.</Typography>
+            : (
+              <>
+                <Typography>Up to <b>{plan.limits.during_max} of 10</b> in the exercise is allowed, if it is back to how it was within {within(plan.limits.settle_within_min)}.</Typography>
+                <Typography sx={{ mt: 1 }}>Over that: {plan.over_words} Next morning at most {plan.limits.next_day_max}: else the plan is eased, and that is no failure.</Typography>
+                <Typography sx={{ mt: 1 }}>Aching in the night after loading means that it was too much. Tell it in the morning.</Typography>
+              </>
+            )}
+        </Paper>
+      ))}
       <Paper variant="outlined" component="section" aria-label="Stop signs" sx={{ p: 2, borderWidth: 2, borderColor: 'stop.main' }}>
         <Typography variant="h2" sx={{ color: 'stop.main' }}>Stop and be seen</Typography>
         <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
-          <li>Pain of {limits.stop_at} of 10 or more</li>
+          <li>Pain of {stopAt} of 10 or more</li>
           {STOP_SIGNS.map(([sign, words]) => <li key={sign}>{words}</li>)}
         </Box>
         <Typography sx={{ mt: 1 }}><b>{STOP_WORDS}</b></Typography>
+        <WhomToCall practice={page.practice} />
       </Paper>
-      <OnThisPhone person={plan.person} />
+      <OnThisPhone person={page.person} />
     </Box>
   );
 }

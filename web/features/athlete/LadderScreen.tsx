@@ -2,26 +2,49 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 
 import { api, send } from '../../api/client';
 import { HookStrip } from '../../charts/Hook';
 import { UprightLadder } from '../../charts/Ladder';
 import { inUnits, useSettings } from '../../phone/settings';
-import type { TodayData } from '../../phone/plan';
+import { caseName, type PhoneData, type TodayData } from '../../phone/plan';
 import { ago, moment } from '../../shell/dates';
+import { ClosedCase } from './ClosedCase';
 
-/** Where the athlete is, what the missing pegs ask for, and what has been gained, told honestly. */
-export default function LadderScreen({ plan }: { plan: TodayData }) {
+/** Where the athlete is in every case, and what became of those that are closed. */
+export default function LadderScreen({ page }: { page: PhoneData }) {
+  const [chosen, setChosen] = useState(page.cases[0]?.case);
+  const plan = page.cases.find((one) => one.case === chosen) ?? page.cases[0];
+  return (
+    <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
+      <Typography variant="h1">My ladder</Typography>
+      {page.cases.length > 1 && (
+        <ToggleButtonGroup exclusive fullWidth value={plan?.case} aria-label="Which" onChange={(_, id: string | null) => { if (id !== null) setChosen(id); }}>
+          {page.cases.map((one) => <ToggleButton key={one.case} value={one.case} sx={{ textTransform: 'none', minHeight: 48 }}>{caseName(one)}</ToggleButton>)}
+        </ToggleButtonGroup>
+      )}
+      {plan !== undefined && <CaseLadder plan={plan} />}
+      {page.cases.length > 0 && <Calendar />}
+      {page.cases.length > 0 && <Button component={RouterLink} to="/sheet" variant="outlined" sx={{ minHeight: 52 }}>Exercise sheet to print</Button>}
+      {page.closed.map((one) => <ClosedCase key={one.case} one={one} />)}
+    </Box>
+  );
+}
+
+/** Where one case is, what the missing pegs ask for, and what has been gained, told honestly. */
+function CaseLadder({ plan }: { plan: TodayData }) {
   const { units } = useSettings();
   const here = plan.ladder.find((one) => one.state === 'current');
   const at = plan.ladder.findIndex((one) => one.state === 'current');
   const recent = plan.hooks.slice(-1)[0];
   return (
-    <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
-      <Typography variant="h1">My ladder</Typography>
+    <>
       <Paper variant="outlined" component="section" aria-label="Where I am" sx={{ p: 2 }}>
         <UprightLadder rungs={plan.ladder} width={300} />
         {here !== undefined && <Typography>You are on {here.title.toLowerCase()}, rung {at + 1} of {plan.ladder.length}. {plan.pegs.of === 0 ? 'Your practitioner decides when it goes on.' : `${plan.pegs.met} of ${plan.pegs.of} pegs to the next are in.`}</Typography>}
@@ -54,9 +77,7 @@ export default function LadderScreen({ plan }: { plan: TodayData }) {
           {plan.messages.map((one) => <Typography key={one.id} sx={{ mt: 0.5 }} title={moment(one.at)}><b>{one.by}, {ago(one.at, plan.today)}:</b> {one.words}</Typography>)}
         </Paper>
       )}
-      <Calendar />
-      <Button component={RouterLink} to="/sheet" variant="outlined" sx={{ minHeight: 52 }}>Exercise sheet to print</Button>
-    </Box>
+    </>
   );
 }
 

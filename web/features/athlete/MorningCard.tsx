@@ -11,8 +11,9 @@ import { useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { nowIso } from '../../phone/moments';
 import { put } from '../../phone/outbox';
-import type { TodayData } from '../../phone/plan';
+import { caseName, type TodayData } from '../../phone/plan';
 import { day } from '../../shell/dates';
+import { NotKept } from './NotKept';
 import { PainRow } from './PainRow';
 import { SignList } from './SignList';
 import { NIGHT_ACHE, STOP_WORDS } from './signs';
@@ -20,25 +21,27 @@ import { NIGHT_ACHE, STOP_WORDS } from './signs';
 const STIFF = [0, 5, 10, 20, 30, 60];
 
 /** The morning answer, for today or late for yesterday: the test, stiffness, signs. */
-export function MorningCard({ plan, on, late, first }: { plan: TodayData; on: string; late: boolean; first: boolean }) {
+export function MorningCard({ plan, on, late, first, named }: { plan: TodayData; on: string; late: boolean; first: boolean; named: boolean }) {
   const [id] = useState(() => crypto.randomUUID());
   const [score, setScore] = useState<number | null>(null);
   const [stiff, setStiff] = useState<number | null>(null);
   const [more, setMore] = useState(false);
   const [signs, setSigns] = useState<Schemas['Sign'][]>([]);
-  const [isFull, setFull] = useState(false);
+  const [lost, setLost] = useState<string | null>(null);
   const stop = signs.some((sign) => sign !== 'night_ache') || (score ?? 0) >= plan.limits.stop_at;
-  const answer = () => {
+  const answer = async () => {
     const now = nowIso();
     // A late answer belongs to yesterday, at the usual time.
     const at = late ? `${on}T${plan.morning.usual ?? '07:00'}:00${now.slice(19)}` : now;
-    setFull(!put({ id, person: plan.person, case: plan.case, made_at: now, what: 'morning', title: `Morning of ${day(on)}`, body: { at, made_at: now, provocation: score, stiffness_min: stiff, signs } }));
+    const became = await put({ id, person: plan.person, case: plan.case, made_at: now, what: 'morning', title: `Morning of ${day(on)}`, body: { at, made_at: now, provocation: score, stiffness_min: stiff, signs } });
+    setLost(typeof became === 'object' ? became.lost : null);
   };
   const ached = signs.includes('night_ache');
 
   return (
     <Paper variant="outlined" component="section" aria-label={late ? 'Yesterday morning' : 'This morning'} sx={{ p: 2, borderWidth: first ? 2 : 1, borderColor: first ? 'primary.main' : 'divider' }}>
       <Typography color="textSecondary">{late ? `Yesterday morning, ${day(on)}: as you remember it` : `This morning${plan.morning.usual === null ? '' : `, usually at ${plan.morning.usual}`}`}</Typography>
+      {named && <Typography sx={{ fontWeight: 600 }}>{caseName(plan)}</Typography>}
       <Typography variant="h2">{plan.morning.title}</Typography>
       <Typography variant="body2" sx={{ mb: 1 }}>{plan.morning.instruction}{late ? '' : ' At the same time every day.'}</Typography>
       <PainRow label="Pain on the test" value={score} choose={setScore} />
@@ -50,8 +53,8 @@ export function MorningCard({ plan, on, late, first }: { plan: TodayData; on: st
       <Button onClick={() => setMore(!more)} aria-expanded={more} sx={{ minHeight: 44, color: 'stop.main' }}>Something else is wrong</Button>
       {more && <SignList signs={signs} set={setSigns} />}
       {stop && <Alert severity="error" sx={{ mt: 1, bgcolor: 'stop.main', color: 'background.paper' }}><b>Stop.</b> {STOP_WORDS}</Alert>}
-      {isFull && <Alert severity="error" sx={{ mt: 1 }}>This phone has no room left to keep your answer. Make room, then send it again.</Alert>}
-      <Button variant="contained" fullWidth sx={{ mt: 1, minHeight: 56, fontSize: 18 }} disabled={score === null && signs.length === 0} onClick={answer}>Send</Button>
+      <NotKept why={lost} />
+      <Button variant="contained" fullWidth sx={{ mt: 1, minHeight: 56, fontSize: 18 }} disabled={score === null && signs.length === 0} onClick={() => void answer()}>Send</Button>
     </Paper>
   );
 }

@@ -1,11 +1,12 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { type RefObject, useMemo, useRef } from 'react';
+import { type RefObject, useMemo, useRef, useState } from 'react';
 
-import { doneBy, levelAt, type Move, phaseAt, repsDone, type Timeline, timelineOf } from '../../pacer/timeline';
+import { type Done, doneBy, endOf, levelAt, type Move, phaseAt, repsDone, type Timeline, timelineOf } from '../../pacer/timeline';
+import { audioClock } from '../../pacer/sound';
 import { useAwake, usePacer } from '../../pacer/usePacer';
-import type { Exercise } from '../../phone/useToday';
+import type { Exercise } from '../../phone/usePhone';
 import { colour, faint } from '../../shell/theme';
 
 const WORDS: Record<Move, string> = { ready: 'Ready', lift: 'Lift', hold: 'Hold', lower: 'Lower', pause: 'Pause', work: 'Work' };
@@ -14,23 +15,25 @@ const WIDE = 340;
 const HIGH = 120;
 
 /** One set of one limb, paced by the audio clock: a mark along the trace, a ring for a hold, and tones. */
-export function PacedSet({ exercise, loud, title, done }: { exercise: Exercise; loud: boolean; title: string; done: (reps: number, heldS: number | null) => void }) {
+export function PacedSet({ exercise, loud, title, done }: { exercise: Exercise; loud: boolean; title: string; done: (done: Done | null) => void }) {
   const line = useMemo(() => timelineOf(exercise.dose, exercise.mode), [exercise]);
   return line === null
     ? <OwnPace exercise={exercise} title={title} done={done} />
     : <Paced line={line} exercise={exercise} loud={loud} title={title} done={done} />;
 }
 
-function Paced({ line, exercise, loud, title, done }: { line: Timeline; exercise: Exercise; loud: boolean; title: string; done: (reps: number, heldS: number | null) => void }) {
+function Paced({ line, exercise, loud, title, done }: { line: Timeline; exercise: Exercise; loud: boolean; title: string; done: (done: Done | null) => void }) {
   const mark = useRef<SVGCircleElement>(null);
   const ring = useRef<SVGCircleElement>(null);
   const word = useRef<HTMLSpanElement>(null);
   const count = useRef<HTMLSpanElement>(null);
   const clockFace = useRef<HTMLSpanElement>(null);
   const held = exercise.dose.hold_s !== undefined && exercise.mode === 'isometric' ? exercise.dose.hold_s : exercise.dose.tempo === undefined ? exercise.dose.work_s ?? null : null;
-  const less = useRef(0);
+  const [less, setLess] = useState(0);
+  const asked = line.reps - less;
+  const isDone = useRef(false);
 
-  const draw = (position: number) => {
+  const draw = (position: number, countIn: number) => {
     const phase = phaseAt(line, position);
     const [from, to] = window_(line, position);
     if (mark.current !== null) {
@@ -39,17 +42,22 @@ function Paced({ line, exercise, loud, title, done }: { line: Timeline; exercise
       mark.current.setAttribute('data-position', position.toFixed(4));
     }
     if (ring.current !== null) ring.current.style.strokeDashoffset = String(1 - Math.min(1, (position - phase.from) / (phase.to - phase.from)));
-    if (word.current !== null) word.current.textContent = `${WORDS[phase.move]}${held !== null && line.reps > 1 && phase.move === 'hold' ? ` ${phase.rep} of ${line.reps}` : ''}`;
-    if (count.current !== null) count.current.textContent = phase.move === 'ready' ? String(Math.ceil(phase.to - position)) : held === null ? `${Math.min(line.reps, phase.rep)} of ${line.reps - less.current}` : String(Math.max(0, Math.ceil(phase.to - position)));
-    if (clockFace.current !== null) clockFace.current.textContent = `${Math.max(0, Math.ceil(line.length - position))} s left`;
-    if (held === null && less.current > 0 && repsDone(line, position) >= line.reps - less.current) finish();
+    const isReady = countIn > 0 || phase.move === 'ready';
+    if (word.current !== null) word.current.textContent = isReady ? WORDS.ready : `${WORDS[phase.move]}${held !== null && line.reps > 1 && phase.move === 'hold' ? ` ${phase.rep} of ${line.reps}` : ''}`;
+    if (count.current !== null) count.current.textContent = isReady ? String(Math.ceil(countIn > 0 ? countIn : phase.to - position)) : held === null ? `${Math.min(asked, phase.rep)} of ${asked}` : String(Math.max(0, Math.ceil(phase.to - position)));
+    if (clockFace.current !== null) clockFace.current.textContent = `${Math.max(0, Math.ceil(endOf(line, asked) - position))} s left`;
+    if (held === null && less > 0 && !isDone.current && repsDone(line, position) >= asked) {
+      isDone.current = true;
+      soundEnd(loud);
+      finish();
+    }
   };
   const finish = () => {
     pacer.pause();
-    const { reps, held_s: seconds } = doneBy(line, exercise.dose, exercise.mode, pacer.position());
-    done(held === null ? Math.min(line.reps - less.current, reps) : reps, seconds);
+    const by = doneBy(line, exercise.dose, exercise.mode, pacer.position());
+    done(by === null || held !== null ? by : { reps: Math.min(asked, by.reps), held_s: by.held_s });
   };
-  const pacer = usePacer(line, loud, draw, () => done(held === null ? line.reps - less.current : exercise.dose.reps, null));
+  const pacer = usePacer(line, loud, draw, () => done({ reps: held === null ? asked : exercise.dose.reps, held_s: null }));
   useAwake(pacer.running);
   const begun = pacer.running || pacer.position() > 0;
 
@@ -59,8 +67,8 @@ function Paced({ line, exercise, loud, title, done }: { line: Timeline; exercise
         {held === null ? <Trace line={line} mark={mark} /> : <Ring ring={ring} mark={mark} />}
         <Box sx={{ ...(held === null ? {} : { position: 'absolute', inset: 0, display: 'grid', placeContent: 'center' }) }}>
           <Typography component="p" sx={{ fontSize: 30, fontWeight: 600, lineHeight: 1.1 }}><span ref={word}>{begun ? 'Paused' : 'Ready'}</span></Typography>
-          <Typography component="p" sx={{ fontSize: held === null ? 22 : 52, lineHeight: 1.15 }}><span ref={count}>{held === null ? `${line.reps} reps` : `${held} s`}</span></Typography>
-          {held === null && <Typography color="textSecondary"><span ref={clockFace}>{Math.ceil(line.length)} s</span></Typography>}
+          <Typography component="p" sx={{ fontSize: held === null ? 22 : 52, lineHeight: 1.15 }}><span ref={count}>{held !== null ? `${held} s` : begun ? `${Math.min(asked, phaseAt(line, pacer.position()).rep)} of ${asked}` : `${asked} reps`}</span></Typography>
+          {held === null && <Typography color="textSecondary"><span ref={clockFace}>{Math.ceil(endOf(line, asked) - pacer.position())} s</span></Typography>}
         </Box>
       </Box>
       {pacer.interrupted && <Typography role="status" sx={{ mt: 1 }}>Interrupted. Go on when you are ready.</Typography>}
@@ -69,13 +77,20 @@ function Paced({ line, exercise, loud, title, done }: { line: Timeline; exercise
           ? <Button variant="contained" onClick={pacer.start} sx={BIG}>{begun ? 'Go on' : 'Start'}</Button>
           : <Button variant="contained" color="inherit" onClick={pacer.pause} sx={BIG}>Pause</Button>}
         <Box sx={{ display: 'flex', gap: 1 }}>
-          {held === null && <Button variant="outlined" disabled={!begun} onClick={() => { less.current = Math.min(line.reps - 1, less.current + 1); if (!pacer.running) draw(pacer.position()); }} sx={SIDE}>One less</Button>}
+          {held === null && line.reps > 1 && <Button variant="outlined" disabled={asked <= 1} onClick={() => setLess(less + 1)} sx={SIDE}>One less</Button>}
+          {less > 0 && <Button variant="outlined" onClick={() => setLess(less - 1)} sx={SIDE}>One more again</Button>}
           <Button variant="outlined" disabled={!begun} onClick={finish} sx={SIDE}>{held === null ? 'End the set here' : 'End the hold here'}</Button>
         </Box>
       </Box>
     </Box>
   );
 }
+
+/** The tone of the end, where a set ends before the last repetition that was planned. */
+const soundEnd = (loud: boolean): void => {
+  const clock = audioClock(loud);
+  clock.play('end', clock.now() + 0.02);
+};
 
 const BIG = { minHeight: 72, fontSize: 24 } as const;
 const SIDE = { flex: 1, minHeight: 56, fontSize: 16 } as const;
@@ -115,16 +130,16 @@ function Ring({ ring, mark }: { ring: RefObject<SVGCircleElement | null>; mark: 
 }
 
 /** Repetitions that nothing paces: springs at one's own pace. */
-function OwnPace({ exercise, title, done }: { exercise: Exercise; title: string; done: (reps: number, heldS: number | null) => void }) {
+function OwnPace({ exercise, title, done }: { exercise: Exercise; title: string; done: (done: Done | null) => void }) {
   const reps = exercise.dose.reps;
   useAwake(true);
   return (
     <Box component="section" aria-label={title} sx={{ textAlign: 'center' }}>
       <Typography sx={{ fontSize: 44, fontWeight: 600 }}>{reps}</Typography>
       <Typography color="textSecondary">at your own pace, each one clean</Typography>
-      <Button variant="contained" fullWidth onClick={() => done(reps, null)} sx={{ ...BIG, mt: 1.5 }}>Done: {reps}</Button>
+      <Button variant="contained" fullWidth onClick={() => done({ reps, held_s: null })} sx={{ ...BIG, mt: 1.5 }}>Done: {reps}</Button>
       <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
-        {[1, 2, 3].filter((less) => reps - less > 0).map((less) => <Button key={less} variant="outlined" onClick={() => done(reps - less, null)} sx={SIDE}>{reps - less}</Button>)}
+        {[1, 2, 3].filter((less) => reps - less > 0).map((less) => <Button key={less} variant="outlined" onClick={() => done({ reps: reps - less, held_s: null })} sx={SIDE}>{reps - less}</Button>)}
       </Box>
     </Box>
   );

@@ -3,12 +3,17 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 
-import { takeOut, tryAgain } from '../../phone/outbox';
+import { type Sending, takeOut, tryAgain, useSendingState } from '../../phone/outbox';
 import { useIsFull } from '../../phone/store';
-import { useOutbox } from '../../phone/useToday';
+import { useOutbox } from '../../phone/usePhone';
+import { isBegun, useRun } from './run';
 
-/** How the sending stands, always in sight: all sent, waiting, refused, no room. */
-export function SendingStrip({ person, offline }: { person: string; offline: boolean }) {
+const HOW: Record<Sending, string> = { idle: 'sent soon', sending: 'being sent', away: 'no reception', signed_out: 'sign in to send', failing: 'tried again soon' };
+
+/** How the sending stands, always in sight; "all sent" only where the server has everything and has said so. */
+export function SendingStrip({ person, offline, fresh }: { person: string; offline: boolean; fresh: boolean }) {
+  const sending = useSendingState();
+  const run = useRun(person);
   const waiting = useOutbox(person).filter((one) => one.sent !== true);
   const full = useIsFull();
   const [open, setOpen] = useState(false);
@@ -16,10 +21,14 @@ export function SendingStrip({ person, offline }: { person: string; offline: boo
   const bad = full || refused.length > 0;
   const words = full ? 'This phone is full: make room'
     : refused.length > 0 ? `${refused.length} not taken: look`
-      : waiting.length > 0 ? `${waiting.length} kept on this phone, ${offline ? 'no reception' : 'being sent'}`
-        : offline ? 'No reception: it works all the same' : 'All sent';
+      : waiting.length > 0 ? `${waiting.length} kept on this phone, ${offline && sending !== 'signed_out' ? 'no reception' : HOW[sending]}`
+        : offline ? 'No reception: it works all the same'
+          : sending === 'signed_out' ? 'Signed out: sign in to go on'
+            : run !== null && isBegun(run) ? 'Session under way, kept on this phone'
+              : fresh ? 'All sent' : 'Looking for what is new';
+  const isSure = words === 'All sent';
   return (
-    <Box sx={{ borderBottom: 1, borderColor: 'divider', bgcolor: 'background.paper' }}>
+    <Box sx={{ borderBottom: 1, borderColor: 'divider', bgcolor: 'background.paper', '@media print': { display: 'none' } }}>
       <Box
         component="button"
         type="button"
@@ -28,7 +37,7 @@ export function SendingStrip({ person, offline }: { person: string; offline: boo
         disabled={waiting.length === 0}
         sx={{ width: '100%', minHeight: 32, border: 0, bgcolor: 'transparent', font: 'inherit', fontSize: 14, color: bad ? 'over.main' : 'text.secondary', fontWeight: bad ? 600 : 400 }}
       >
-        <span role="status">{bad ? '! ' : waiting.length > 0 ? '↑ ' : offline ? '○ ' : '✓ '}{words}</span>
+        <span role="status">{bad ? '! ' : waiting.length > 0 ? '↑ ' : isSure ? '✓ ' : '○ '}{words}</span>
       </Box>
       {open && waiting.map((one) => (
         <Box key={one.what + one.id} sx={{ px: 2, py: 0.75, borderTop: 1, borderColor: 'divider' }}>

@@ -3,102 +3,143 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { Link as RouterLink, useNavigate } from 'react-router';
+import { Link as RouterLink, useNavigate, useSearchParams } from 'react-router';
 
 import { localDay, nowIso } from '../../phone/moments';
+import { useOnlyWriter } from '../../phone/onlyWriter';
 import { put } from '../../phone/outbox';
-import { dueOn } from '../../phone/pending';
+import { dueOn, stopsHere } from '../../phone/pending';
+import { caseOf, type PhoneData } from '../../phone/plan';
 import { useIsFull } from '../../phone/store';
-import type { TodayData } from '../../phone/plan';
-import { useOutbox } from '../../phone/useToday';
+import { useOutbox } from '../../phone/usePhone';
 import { Empty } from '../../shell/States';
-import { ExerciseFlow } from './ExerciseFlow';
-import { PracticeFlow } from './PracticeFlow';
-import { asLog, begin, forgetRun, isBegun, isStopped, keepRun, keptRun, lastTold, type Run, withoutPain } from './run';
+import { EndHere, ExerciseFlow } from './ExerciseFlow';
+import { GoOn } from './GoOn';
+import { NotKept } from './NotKept';
+import { PracticeFlow, practiceIsTold } from './PracticeFlow';
+import { asLog, begin, forgetRun, isBegun, isIdle, isStopped, keepRun, keptRun, type Run } from './run';
 import { SignList } from './SignList';
 import { STOP_WORDS } from './signs';
+import { doneWords, ended, painAgain } from './steps';
+import { Stop, WhomToCall } from './StopCard';
 
-/** The session, exercise by exercise; it goes on where it was, whatever came between. */
-export default function SessionScreen({ plan }: { plan: TodayData }) {
-  const waiting = useOutbox(plan.person);
-  const [run, setRun] = useState<Run | null>(() => {
-    const before = keptRun();
-    if (before !== null && before.person === plan.person && before.case === plan.case) return before;
-    const due = dueOn(plan, localDay(), waiting)[0];
-    return due === undefined || plan.stopped ? null : begin(plan, due);
+const back = <Button component={RouterLink} to="/" variant="contained" sx={{ minHeight: 56 }}>Back to today</Button>;
+
+/** The session, exercise by exercise; it goes on where it was, whatever came between, and in one tab at a time. */
+export default function SessionScreen({ page }: { page: PhoneData }) {
+  const waiting = useOutbox(page.person);
+  const [search] = useSearchParams();
+  const planned = search.get('planned');
+  const [before] = useState(() => {
+    const run = keptRun();
+    return run?.person === page.person ? run : null;
   });
-  if (run === null) return <Empty title="No session is due now"><Button component={RouterLink} to="/">Back to today</Button></Empty>;
-  return <Going key={run.id} run={run} set={(next) => { keepRun(next); setRun(next); }} />;
+  const [run, setRun] = useState<Run | null>(() => {
+    if (before !== null) return before;
+    for (const plan of page.cases) {
+      const due = dueOn(plan, localDay(), waiting).find((one) => planned === null || one.planned === planned);
+      if (due !== undefined && !plan.stopped && !stopsHere(plan, waiting)) return begin(plan, due);
+    }
+    return null;
+  });
+  if (run === null) return <main><Empty title="No session is due now">{back}</Empty></main>;
+  // One that was left lying is finished or discarded before another begins.
+  if (run === before && planned !== null && run.due.planned !== planned && isIdle(run)) {
+    return (
+      <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gap: 1.5 }}>
+        <GoOn run={run} over={() => { const plan = page.cases.find((one) => one.sessions.some((due) => due.planned === planned)); const due = plan?.sessions.find((one) => one.planned === planned); setRun(plan === undefined || due === undefined ? null : begin(plan, due)); }} />
+        {back}
+      </Box>
+    );
+  }
+  return <Going key={run.id} run={run} set={setRun} page={page} />;
 }
 
-function Going({ run, set }: { run: Run; set: (run: Run) => void }) {
-  const [asking, setAsking] = useState(false);
+function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => void; page: PhoneData }) {
+  const waiting = useOutbox(page.person);
+  const [asking, setAsking] = useState<'signs' | 'end' | null>(null);
+  const [lost, setLost] = useState<string | null>(null);
+  const [isSending, setSending] = useState(false);
   const full = useIsFull();
   const navigate = useNavigate();
-  const stopped = isStopped(run);
+  // Another tab may have gone further, or have sent it.
+  const follow = () => { const there = keptRun(); if (there?.id === run.id && there.revision > run.revision) show(there); };
+  const { writer, take } = useOnlyWriter(`rung:run:${run.id}`, follow);
+  const set = (next: Run) => {
+    const step = { ...next, revision: run.revision + 1 };
+    if (keepRun(step) === 'newer') follow(); else show(step);
+  };
+  const plan = caseOf(page, run.case);
+  const stopped = isStopped(run) || (plan !== undefined && (plan.stopped || stopsHere(plan, waiting)));
   const sport = run.due.kind === 'sport';
   const over = run.at >= run.due.exercises.length;
   const exercise = run.due.exercises[run.at];
-  const told = lastTold(run);
 
-  const finish = () => {
-    const log = asLog(run);
-    const stored = put({ id: run.id, person: run.person, case: run.case, made_at: nowIso(), what: 'session', title: run.due.title, body: log, planned: run.due.planned });
-    if (stored) {
-      forgetRun();
-      void navigate('/');
-    }
+  const finish = async () => {
+    setSending(true);
+    const became = await put({ id: run.id, person: run.person, case: run.case, made_at: nowIso(), what: 'session', title: run.due.title, body: asLog(run), planned: run.due.planned });
+    setSending(false);
+    if (typeof became === 'object') { setLost(became.lost); return; }
+    forgetRun();
+    void navigate('/');
   };
 
+  if (writer === 'elsewhere') {
+    return (
+      <main>
+        <Empty title="This session goes on in another tab">
+          <Typography sx={{ mb: 2 }}>So that nothing is written over, it is entered in one place at a time.</Typography>
+          <Button variant="contained" onClick={take} sx={{ minHeight: 56 }}>Go on here instead</Button>
+        </Empty>
+      </main>
+    );
+  }
   return (
     <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, pb: 4, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
         <Typography variant="h1" sx={{ flex: 1 }}>{run.due.title}</Typography>
         {!sport && <Typography color="textSecondary">{Math.min(run.at + 1, run.due.exercises.length)} of {run.due.exercises.length}</Typography>}
-        <Button component={RouterLink} to="/">Leave</Button>
+        <Button component={RouterLink} to="/" sx={{ minHeight: 44 }}>Leave</Button>
       </Box>
-      {full && <Alert severity="error">This phone has no room left to keep what you enter. Finish and send before you close this page, or make room.</Alert>}
+      {full && <Alert severity="warning">This phone has no room left. With reception it is all sent at the end; do not close this page before.</Alert>}
       {stopped && (
-        <Alert severity="error" sx={{ bgcolor: 'stop.main', color: 'background.paper', fontSize: 17 }}>
-          <b>Stop.</b> {STOP_WORDS} Send this now, so that your practitioner sees it.
-        </Alert>
+        <Stop>
+          <Typography sx={{ fontSize: 'inherit' }}><b>Stop.</b> {STOP_WORDS} Send this now, so that your practitioner sees it.</Typography>
+          <WhomToCall practice={page.practice} />
+        </Stop>
       )}
       {!stopped && sport && <PracticeFlow run={run} set={set} />}
-      {!stopped && !sport && !over && exercise !== undefined && <ExerciseFlow key={exercise.prescription} run={run} exercise={exercise} set={set} />}
-      {!stopped && over && !sport && <Summary run={run} />}
-      {(stopped || over) && run.signs.length === 0 && told !== undefined && (
-        <Button onClick={() => set(withoutPain(run, told))} sx={{ minHeight: 48, fontSize: 16 }}>Wrong tap: change the pain of {run.due.exercises[told]?.title.toLowerCase()}</Button>
-      )}
+      {!stopped && !sport && !over && asking === 'end' && <EndHere why={(reason) => { setAsking(null); set(ended(run, reason)); }} stay={() => setAsking(null)} />}
+      {!stopped && !sport && !over && asking !== 'end' && exercise !== undefined && <ExerciseFlow key={exercise.prescription} run={run} exercise={exercise} set={set} />}
+      {!sport && (over || stopped) && <Summary run={run} again={run.signs.length > 0 ? null : (at) => set(painAgain(run, at))} />}
+      <NotKept why={lost} />
       {(stopped || over || sport) && (
-        <Button variant="contained" onClick={finish} disabled={!stopped && sport && (run.practice.pain === null || run.practice.effort === null || !(Number(run.practice.minutes.replace(',', '.')) > 0))} sx={{ minHeight: 64, fontSize: 20, ...(stopped ? { bgcolor: 'stop.main', color: 'background.paper' } : {}) }}>
+        <Button variant="contained" onClick={() => void finish()} loading={isSending} disabled={!stopped && sport && !practiceIsTold(run)} sx={{ minHeight: 64, fontSize: '1.25rem', ...(stopped ? { bgcolor: 'stop.main', color: 'background.paper' } : {}) }}>
           {stopped ? 'Stop and send' : 'Finish and send'}
         </Button>
       )}
-      {!stopped && !over && !sport && isBegun(run) && (
-        <Button onClick={() => set({ ...run, at: run.due.exercises.length, rest_until: null })} sx={{ minHeight: 48, fontSize: 16 }}>End the session here</Button>
+      {!stopped && !over && !sport && isBegun(run) && run.ending === null && asking !== 'end' && (
+        <Button onClick={() => setAsking('end')} sx={{ minHeight: 48, fontSize: '1rem' }}>End the session here</Button>
       )}
-      <Button onClick={() => setAsking(!asking)} aria-expanded={asking} sx={{ minHeight: 48, fontSize: 16, color: 'stop.main' }}>Something is wrong</Button>
-      {asking && <SignList signs={run.signs} set={(signs) => set({ ...run, signs, rest_until: null })} />}
+      <Button onClick={() => setAsking(asking === 'signs' ? null : 'signs')} aria-expanded={asking === 'signs'} sx={{ minHeight: 48, fontSize: '1rem', color: 'stop.main' }}>Something is wrong</Button>
+      {asking === 'signs' && <SignList signs={run.signs} set={(signs) => set({ ...run, signs, rest_until: null })} />}
     </Box>
   );
 }
 
-function doneWords(one: Run['progress'][number], exercise: Run['due']['exercises'][number]): string {
-  if (one.sets.length === 0) return one.skipped === null ? 'not done' : `left out (${one.skipped})`;
-  return `${one.sets.length} of ${exercise.dose.sets} sets${one.skipped === null ? '' : ` (${one.skipped})`}${one.pain === null ? '' : `, pain ${one.pain}`}`;
-}
-
-function Summary({ run }: { run: Run }) {
+/** What was done and at what pain; each pain can be told again before it is sent. */
+function Summary({ run, again }: { run: Run; again: ((at: number) => void) | null }) {
   return (
     <Box component="section" aria-label="Done">
-      <Typography variant="h2" sx={{ mb: 0.5 }}>Done</Typography>
+      <Typography variant="h2" tabIndex={-1} sx={{ mb: 0.5 }}>Done</Typography>
       {run.due.exercises.map((exercise, i) => {
         const one = run.progress[i];
         if (one === undefined) return null;
         return (
-          <Typography key={exercise.prescription} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
-            <b>{exercise.title}</b>: {doneWords(one, exercise)}
-          </Typography>
+          <Box key={exercise.prescription} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75, display: 'flex', alignItems: 'center', gap: 1 }}>
+            <Typography sx={{ flex: 1 }}><b>{exercise.title}</b>: {doneWords(one, exercise, run.ending)}</Typography>
+            {again !== null && (one.pain !== null || one.told !== null) && <Button onClick={() => again(i)} aria-label={`Change pain: ${exercise.title}`} sx={{ minHeight: 44 }}>Change pain</Button>}
+          </Box>
         );
       })}
     </Box>

@@ -4,46 +4,84 @@ import Typography from '@mui/material/Typography';
 import { Link as RouterLink } from 'react-router';
 
 import { Movement } from '../../charts/Movement';
-import { inUnits, useSettings } from '../../phone/settings';
-import type { TodayData } from '../../phone/plan';
-import type { Exercise } from '../../phone/useToday';
+import { caseName, type PhoneData, type TodayData } from '../../phone/plan';
+import { inUnits, type Settings, useSettings } from '../../phone/settings';
+import type { Exercise } from '../../phone/usePhone';
 import { day } from '../../shell/dates';
-import { STOP_WORDS } from './signs';
+import { within } from './SettlingCard';
+import { STOP_SIGNS, STOP_WORDS } from './signs';
 
-/** The exercises on paper, with the limits and the stop signs. */
-export default function SheetScreen({ plan }: { plan: TodayData }) {
+/** Days that a sheet has room for. */
+const DAYS = 14;
+
+const ON_PAPER = { '@media print': { display: 'none' } } as const;
+
+/** The exercises on paper, with the limits, room to write for two weeks, the stop signs and whom to call. */
+export default function SheetScreen({ page }: { page: PhoneData }) {
   const { units } = useSettings();
-  const kinds = new Map(plan.sessions.filter((one) => one.kind === 'loading').map((one) => [one.title, one.exercises]));
   return (
-    <Box component="main" sx={{ maxWidth: 760, mx: 'auto', p: 2, '@media print': { p: 0, color: '#000' } }}>
-      <Box sx={{ display: 'flex', gap: 1, '@media print': { display: 'none' } }}>
+    <Box component="main" sx={{ maxWidth: 860, mx: 'auto', p: 2, '@media print': { p: 0, color: '#000', fontSize: '10pt' }, '@page': { margin: '10mm' } }}>
+      <Box sx={{ display: 'flex', gap: 1, mb: 1, ...ON_PAPER }}>
         <Button variant="contained" onClick={() => window.print()} sx={{ minHeight: 48 }}>Print</Button>
         <Button component={RouterLink} to="/ladder" sx={{ minHeight: 48 }}>Back</Button>
       </Box>
-      <Typography variant="h1" sx={{ mt: 1 }}>{plan.athlete}: exercises</Typography>
-      <Typography color="textSecondary">As of {day(plan.today)}, plan {plan.plan_version}. The phone shows what is newest.</Typography>
-      {[...kinds].map(([title, exercises]) => (
-        <Box key={title} component="section" aria-label={title} sx={{ mt: 2, breakInside: 'avoid' }}>
-          <Typography variant="h2">{title}</Typography>
-          <Typography>On {plan.sessions.filter((one) => one.title === title).map((one) => day(one.on)).join(', ')}</Typography>
-          {exercises.map((one) => <Row key={one.prescription} one={one} words={inUnits(one.words, units)} load={one.load === null ? null : inUnits(one.load.words, units)} />)}
-        </Box>
-      ))}
-      <Typography sx={{ mt: 2 }}>Pain up to {plan.limits.during_max} of 10 is allowed in the exercise. At {plan.limits.stop_at} or more, a pop, swelling, fever, numbness, giving way, locking or a fall: {STOP_WORDS}</Typography>
+      <Typography variant="h1">{page.athlete}: exercises</Typography>
+      {page.cases.map((plan) => <CaseSheet key={plan.case} plan={plan} units={units} />)}
+      <Box sx={{ mt: 1.5, p: 1, border: 2, borderColor: 'stop.main', breakInside: 'avoid' }}>
+        <Typography><b>Stop at pain of {Math.min(8, ...page.cases.map((plan) => plan.limits.stop_at))} of 10 or more, or with:</b> {STOP_SIGNS.map(([, words]) => words.toLowerCase()).join(', ')}. {STOP_WORDS}</Typography>
+        <Typography><b>{page.practice.name}</b>{page.practice.telephone === null ? '' : `, ${page.practice.telephone}`}{page.practice.hours === null ? '' : ` (${page.practice.hours})`}</Typography>
+      </Box>
     </Box>
   );
 }
 
-function Row({ one, words, load }: { one: Exercise; words: string; load: string | null }) {
+function CaseSheet({ plan, units }: { plan: TodayData; units: Settings['units'] }) {
+  const kinds = new Map(plan.sessions.filter((one) => one.kind === 'loading').map((one) => [one.title, one.exercises]));
   return (
-    <Box sx={{ display: 'flex', gap: 2, borderTop: 1, borderColor: 'divider', py: 1, breakInside: 'avoid' }}>
-      <Movement exercise={one.exercise} mode={one.mode} title={one.title} size={90} />
-      <Box>
-        <Typography sx={{ fontWeight: 600 }}>{one.title}: {words}, {one.limbs}</Typography>
-        {load !== null && <Typography variant="body2">{load}</Typography>}
-        <Typography variant="body2">{[one.tempo_words, `rest ${one.dose.rest_s} s`].filter(Boolean).join(' · ')}</Typography>
-        <Typography variant="body2">{[one.set_up, one.movement, one.feel === null ? null : `Feel: ${one.feel}`, one.faults === null ? null : `Not: ${one.faults}`].filter(Boolean).join(' ')}</Typography>
-      </Box>
+    <Box component="section" aria-label={caseName(plan)}>
+      <Typography><b>{caseName(plan)}.</b> As of {day(plan.today)}, plan {plan.plan_version}. The phone shows what is newest.</Typography>
+      {plan.stopped && <Typography sx={{ mt: 1, fontWeight: 600 }}>No loading until you have been seen.</Typography>}
+      {!plan.stopped && <Typography>Pain up to {plan.limits.during_max} of 10 is allowed in an exercise, if it is back to how it was within {within(plan.limits.settle_within_min)}. The next morning: at most {plan.limits.next_day_max}.</Typography>}
+      {[...kinds].map(([title, exercises]) => (
+        <Box key={title} component="section" aria-label={title} sx={{ mt: 1.25, breakInside: 'avoid' }}>
+          <Typography variant="h2">{title}: {plan.sessions.filter((one) => one.title === title).map((one) => day(one.on)).join(', ')}</Typography>
+          <Box sx={{ overflowX: 'auto', '@media print': { overflow: 'visible' } }} tabIndex={0} role="group" aria-label={`${title}, with room to write`}>
+            <Box component="table" sx={{ borderCollapse: 'collapse', width: '100%', minWidth: 700, '@media print': { minWidth: 0 }, '& td, & th': { border: 1, borderColor: 'divider', verticalAlign: 'top', p: 0.5, textAlign: 'left', fontWeight: 400 } }}>
+              <thead>
+                <tr>
+                  <th scope="col">Exercise</th>
+                  {Array.from({ length: DAYS }, (_, i) => <Box key={i} component="th" scope="col" sx={{ width: 30, fontSize: '0.75rem', color: 'text.secondary' }} aria-label={`Day ${i + 1}`}>{i === 0 ? 'date' : ''}</Box>)}
+                </tr>
+              </thead>
+              <tbody>
+                {exercises.map((one) => <Row key={one.prescription} one={one} units={units} />)}
+              </tbody>
+            </Box>
+          </Box>
+          <Typography variant="body2" color="textSecondary">In each box above: the sets that you did; below the line: the worst pain, 0 to 10.</Typography>
+        </Box>
+      ))}
     </Box>
+  );
+}
+
+function Row({ one, units }: { one: Exercise; units: Settings['units'] }) {
+  const sides = one.sides.map((side) => side.words).join(', then ');
+  const details = [one.load === null ? null : inUnits(one.load.words, units), one.tempo_words, one.dose.rest_s > 0 ? `rest ${one.dose.rest_s} s` : null, `up to ${one.max_pain} of 10`].filter((part) => part !== null).join(' · ');
+  return (
+    <tr>
+      <Box component="th" scope="row">
+        <Box sx={{ display: 'flex', gap: 1 }}>
+          <Movement exercise={one.exercise} mode={one.mode} title={one.title} size={64} />
+          <Box>
+            <Typography sx={{ fontWeight: 600, fontSize: 'inherit' }}>{one.title}</Typography>
+            <Typography sx={{ fontSize: 'inherit' }}>{inUnits(one.words, units)}, {sides === '' ? one.limbs : sides}</Typography>
+            <Typography variant="body2">{details}</Typography>
+            <Typography variant="body2">{[one.set_up, one.movement].filter(Boolean).join(' ')}</Typography>
+          </Box>
+        </Box>
+      </Box>
+      {Array.from({ length: DAYS }, (_, i) => <Box key={i} component="td" sx={{ p: '0 !important', height: 64 }}><Box sx={{ height: '50%', borderBottom: '1px dotted', borderColor: 'divider' }} /></Box>)}
+    </tr>
   );
 }

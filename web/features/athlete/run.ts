@@ -1,27 +1,55 @@
 import { z } from 'zod';
 
 import type { Schemas } from '../../api/client';
+import type { Done } from '../../pacer/timeline';
 import { nowIso } from '../../phone/moments';
-import { forget, keep, kept, type Kind, useKept } from '../../phone/store';
 import { type TodayData, withOwner } from '../../phone/plan';
-import type { Due, Exercise } from '../../phone/useToday';
+import { forget, keep, kept, type Kind, useKept } from '../../phone/store';
+import type { Due, Exercise } from '../../phone/usePhone';
 
 type SetData = Schemas['LoggedSet'];
+
+export type SideName = 'left' | 'right';
+
+export type HurtAt = 'start' | 'end' | 'throughout' | 'unsaid';
+
+/** An easier exercise that is done instead for today. */
+export interface Easier {
+  exercise: string;
+  title: string;
+  mode: string;
+  set_up: string | null;
+  movement: string | null;
+  sets: number;
+}
 
 /** What was done of one exercise so far. */
 export interface Progress {
   prescription: string;
   sets: SetData[];
+  /** What each limb did of the present set; null: left out. */
+  turn: Partial<Record<SideName, Done | null>>;
+  /** The limb that begins, where another than the first was chosen. */
+  first: SideName | null;
   pain: number | null;
+  /** The highest pain that was told in the middle of the sets. */
+  told: number | null;
+  /** Pain over the limit that was told and not yet answered by what may help. */
+  over: number | null;
   before: number | null;
   after: number | null;
   /** The test in the latest rest between sets. */
   between: number | null;
   skipped: string | null;
+  /** Sets that are left out today. */
+  fewer: number;
+  easier: Easier | null;
+  /** What was changed for today, in words for the practitioner. */
+  notes: string[];
   /** How many more could have been done, 0 to 4 (4 or more); null where it was not said. */
   reserve: number | null;
   /** Where in the movement it hurt, asked where that was over the limit. */
-  hurt_at: 'start' | 'end' | 'throughout' | 'unsaid' | null;
+  hurt_at: HurtAt | null;
   /** Kilograms that are used, where they differ from what was asked. */
   load_kg: number | null;
 }
@@ -35,47 +63,81 @@ export interface Run {
   /** Whose session it is, by id. */
   person: string;
   case: string;
+  /** Counted up at every step: what one tab has written, an older one does not overwrite. */
+  revision: number;
   plan_version: number;
   due: Due;
   retest: boolean;
   stop_at: number;
   during_max: number;
+  over_words: string;
+  usual_minutes: Schemas['Usual'];
   started_at: string;
   /** When something was last entered. */
   touched_at: string;
   at: number;
-  /** Limbs of the present set that are done. */
-  turns: number;
   /** Until when the present rest lasts, in milliseconds since 1970. */
   rest_until: number | null;
   progress: Progress[];
+  /** Why the session is being ended before its end, once that was said. */
+  ending: string | null;
   signs: Schemas['Sign'][];
-  practice: { minutes: string; effort: number | null; pain: number | null; full: boolean };
+  practice: { minutes: string; effort: number | null; pain: number | null; full: boolean; sure: string | null };
   /** The test after the last exercise: what the next is compared with. */
   last_test: number | null;
 }
 
 const NAME = 'run';
 
+const blank = (prescription: string): Progress => ({
+  prescription, sets: [], turn: {}, first: null, pain: null, told: null, over: null, before: null, after: null, between: null, skipped: null, fewer: 0, easier: null, notes: [], reserve: null, hurt_at: null, load_kg: null,
+});
+
 /** Of the plan it is done from, only what the screens could not do without is looked at; the server reads all of it. */
+const Shape = z.looseObject({
+  id: z.string(), person: z.string(), case: z.string(), revision: z.number(), started_at: z.string(), at: z.number().int().min(0),
+  rest_until: z.number().nullable(),
+  due: z.looseObject({
+    title: z.string(), kind: z.string(),
+    exercises: z.array(z.looseObject({ prescription: z.string(), dose: z.looseObject({}), sides: z.array(z.looseObject({})), relief: z.array(z.looseObject({})) })),
+  }),
+  progress: z.array(z.looseObject({ prescription: z.string(), sets: z.array(z.unknown()), turn: z.looseObject({}), notes: z.array(z.string()) })),
+  signs: z.array(z.string()),
+  practice: z.looseObject({}),
+}).refine((found) => found.progress.length === found.due.exercises.length);
+
+const Before = z.looseObject({
+  progress: z.array(z.looseObject({ prescription: z.string() })),
+  due: z.looseObject({ exercises: z.array(z.looseObject({})) }),
+});
+
+/** Before both limbs were counted by themselves, an exercise said only how many take turns. */
+const sidesOf = (sides: unknown): unknown => (Array.isArray(sides) ? sides : sides === 2 ? [{ side: 'left', words: 'left' }, { side: 'right', words: 'right' }] : []);
+
 const RUN: Kind<Run> = {
-  version: 1,
-  shape: z.custom<Run>((run) => z.looseObject({
-    id: z.string(), person: z.string(), case: z.string(), started_at: z.string(), at: z.number().int().min(0), turns: z.number(),
-    rest_until: z.number().nullable(),
-    due: z.looseObject({ title: z.string(), kind: z.string(), exercises: z.array(z.looseObject({ prescription: z.string(), dose: z.looseObject({}) })) }),
-    progress: z.array(z.looseObject({ prescription: z.string(), sets: z.array(z.unknown()) })),
-    signs: z.array(z.string()),
-    practice: z.looseObject({}),
-  }).refine((found) => found.progress.length === found.due.exercises.length).safeParse(run).success),
+  version: 2,
+  shape: z.custom<Run>((run) => Shape.safeParse(run).success),
   migrate: (value, version) => {
-    const before = z.looseObject({ progress: z.array(z.looseObject({})) }).safeParse(withOwner(value, version));
+    const before = Before.safeParse(version === 0 ? withOwner(value, version) : value);
     // One that was begun before an update lacks what is asked since.
-    return before.success ? { ...before.data, progress: before.data.progress.map((one) => ({ reserve: null, hurt_at: null, ...one })) } : undefined;
+    return before.success ? {
+      revision: 0, ending: null, over_words: '', usual_minutes: { from: 0, to: 1440, usual: null },
+      ...before.data,
+      due: { ...before.data.due, exercises: before.data.due.exercises.map((one) => ({ pain_by_set: false, relief: [], usual_load: null, ...one, sides: sidesOf(one.sides) })) },
+      progress: before.data.progress.map((one) => ({ ...blank(one.prescription), ...one })),
+    } : undefined;
   },
 };
 
-export const keepRun = (run: Run): boolean => keep(NAME, RUN, { ...run, touched_at: nowIso() });
+export type Keeping = 'kept' | 'full' | 'newer';
+
+/** Keeps a step of a session. Where another tab has gone further, nothing is written. */
+export function keepRun(run: Run): Keeping {
+  const there = keptRun();
+  if (there !== null && there.id === run.id && there.revision >= run.revision) return 'newer';
+  return keep(NAME, RUN, { ...run, touched_at: nowIso() }) ? 'kept' : 'full';
+}
+
 export const forgetRun = (): void => forget(NAME);
 export const keptRun = (): Run | null => kept(NAME, RUN);
 
@@ -89,64 +151,77 @@ export const begin = (plan: TodayData, due: Due): Run => ({
   id: crypto.randomUUID(),
   person: plan.person,
   case: plan.case,
+  revision: 0,
   plan_version: plan.plan_version,
   due,
   retest: plan.retest,
   stop_at: plan.limits.stop_at,
   during_max: plan.limits.during_max,
+  over_words: plan.over_words,
+  usual_minutes: plan.usual_minutes,
   started_at: nowIso(),
   touched_at: nowIso(),
   at: 0,
-  turns: 0,
   rest_until: null,
-  progress: due.exercises.map((one) => ({ prescription: one.prescription, sets: [], pain: null, before: null, after: null, between: null, skipped: null, reserve: null, hurt_at: null, load_kg: null })),
+  progress: due.exercises.map((one) => blank(one.prescription)),
+  ending: null,
   signs: [],
-  practice: { minutes: '', effort: null, pain: null, full: true },
+  practice: { minutes: '', effort: null, pain: null, full: true, sure: null },
   last_test: null,
 });
 
-/** A set as it was done. */
-export const doneSet = (exercise: Exercise, loadKg: number | null, reps: number, heldS: number | null): SetData => {
-  const load = loadKg ?? exercise.dose.load_kg ?? exercise.load?.kg ?? undefined;
+/** The load of the present set: what was chosen, else what is asked, else what was lifted last. */
+export const loadOf = (exercise: Exercise, progress: Progress): number | null => progress.load_kg ?? exercise.dose.load_kg ?? exercise.load?.kg ?? null;
+
+const share = (exercise: Exercise, done: Done | null): Schemas['SideSet'] => {
+  const { dose } = exercise;
   return {
-    reps,
-    ...(exercise.dose.hold_s === undefined ? {} : { hold_s: heldS ?? exercise.dose.hold_s }),
-    ...(exercise.dose.work_s === undefined ? {} : { work_s: heldS ?? exercise.dose.work_s }),
-    ...(load === undefined ? {} : { load_kg: load }),
+    reps: done?.reps ?? 0,
+    ...(dose.hold_s === undefined ? {} : { hold_s: done === null ? 0 : done.held_s ?? dose.hold_s }),
+    ...(dose.work_s === undefined ? {} : { work_s: done === null ? 0 : done.held_s ?? dose.work_s }),
   };
 };
 
-/** The exercise of which pain was told last, by its place. */
-export const lastTold = (run: Run): number | undefined => {
-  const told = run.progress.map((one, i) => (one.pain === null ? -1 : i)).filter((i) => i >= 0);
-  return told[told.length - 1];
+/** A set as it was done. Where both limbs took turns, each with its own share; what counts of it the server works out. */
+export const doneSet = (exercise: Exercise, progress: Progress, done: Done | Progress['turn']): SetData => {
+  const load = loadOf(exercise, progress);
+  return {
+    ...('reps' in done ? share(exercise, done) : { left: share(exercise, done.left ?? null), right: share(exercise, done.right ?? null) }),
+    ...(load === null ? {} : { load_kg: load }),
+  };
 };
 
-/** Back to the question how much an exercise hurt. */
-export const withoutPain = (run: Run, at: number): Run => ({
-  ...run, at, turns: 0, rest_until: null, progress: run.progress.map((one, i) => (i === at ? { ...one, pain: null, after: null, hurt_at: null } : one)),
-});
-
 /** The highest pain told so far; -1 where none was. */
-export const worst = (run: Run): number => Math.max(-1, run.practice.pain ?? -1, ...run.progress.map((one) => one.pain ?? -1));
+export const worst = (run: Run): number => Math.max(-1, run.practice.pain ?? -1, ...run.progress.flatMap((one) => [one.pain ?? -1, one.told ?? -1, ...one.sets.map((set) => set.pain ?? -1)]));
 
 export const isStopped = (run: Run): boolean => worst(run) >= run.stop_at || run.signs.length > 0;
 
 export const isBegun = (run: Run): boolean =>
-  run.progress.some((one) => one.sets.length > 0 || one.pain !== null || one.skipped !== null) || run.practice.pain !== null || run.signs.length > 0;
+  run.progress.some((one) => one.sets.length > 0 || one.pain !== null || one.told !== null || one.skipped !== null) || run.practice.pain !== null || run.signs.length > 0;
 
 /** A session that was left lying ended when something was last entered. */
 const IDLE_MS = 2 * 3_600_000;
 
-const endOf = (run: Run): string => (Date.now() - new Date(run.touched_at).getTime() > IDLE_MS ? run.touched_at : nowIso());
+export const isIdle = (run: Run): boolean => Date.now() - new Date(run.touched_at).getTime() > IDLE_MS;
 
-/** As it is sent: nothing of what was not done. */
+const endOf = (run: Run): string => (isIdle(run) ? run.touched_at : nowIso());
+
+/** Minutes of practice as they were typed; null where that is no number. */
+export const minutesOf = (text: string): number | null => {
+  const minutes = Number(text.trim().replace(',', '.'));
+  return text.trim() !== '' && Number.isFinite(minutes) && minutes > 0 ? minutes : null;
+};
+
+/** As it is sent: nothing of what was not done, and why what is missing is. */
 export function asLog(run: Run): Schemas['SessionLog'] {
   const entries: Schemas['SessionLog']['entries'] = run.progress
+    .map((one) => ({ ...one, pain: one.pain ?? one.told }))
+    .map((one) => (run.ending !== null && one.sets.length === 0 && one.pain === null && one.skipped === null ? { ...one, skipped: run.ending } : one))
     .filter((one) => one.sets.length > 0 || one.pain !== null || one.skipped !== null)
-    .map(({ prescription, pain, before, after, skipped, sets, reserve, hurt_at }) => ({
+    .map(({ prescription, pain, before, after, skipped, sets, reserve, hurt_at, notes }) => ({
       prescription, pain, before, after, skipped,
       ...(hurt_at === null || hurt_at === 'unsaid' ? {} : { hurt_at }),
+      ...(notes.length === 0 ? {} : { notes: notes.join('; ') }),
       sets: reserve === null ? sets : sets.map((set) => ({ ...set, rir: reserve })),
     }));
   const sport = run.due.kind === 'sport';
@@ -159,6 +234,6 @@ export function asLog(run: Run): Schemas['SessionLog'] {
     ended_at: endOf(run),
     signs: run.signs,
     entries,
-    ...(sport ? { minutes: Number(run.practice.minutes.replace(',', '.')), effort: run.practice.effort, participation: run.practice.full ? 'full' as const : 'partial' as const } : {}),
+    ...(sport ? { minutes: minutesOf(run.practice.minutes), effort: run.practice.effort, participation: run.practice.full ? 'full' as const : 'partial' as const } : {}),
   };
 }

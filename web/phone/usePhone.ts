@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 
 import { api, Refusal, send } from '../api/client';
 import { outbox, sendAll, SENT, takeOut, type Waiting } from './outbox';
-import { keepPlan, keptPlan, type TodayData } from './plan';
+import { keepPhone, keptPhone, type TodayData } from './plan';
 import { useKeptDigest } from './store';
 
 export type Due = TodayData['sessions'][number];
@@ -16,23 +16,23 @@ const SEND_AGAIN = 15_000;
 const reflected = new Set<string>();
 
 /**
- * The plan of the week: from the server where there is reception, from the phone where there is none.
+ * The page of an athlete: from the server where there is reception, from the phone where there is none.
  *
  * @param who is signed in, by id, so that nobody is shown what another left on the phone; null where that cannot be asked
  */
-export function useToday(who: string | null) {
+export function usePhone(who: string | null) {
   const query = useQuery({
     queryKey: ['today'],
     queryFn: async () => {
       const sent = outbox().filter((one) => one.sent === true);
-      const told = (await send(() => api.GET('/api/today'))).case;
-      keepPlan(told);
+      const told = await send(() => api.GET('/api/today'));
+      keepPhone(told);
       for (const one of sent) reflected.add(one.what + one.id);
       return told;
     },
     initialData: () => {
-      const plan = keptPlan();
-      return plan === null || (who !== null && plan.person !== who) ? undefined : plan;
+      const page = keptPhone();
+      return page === null || (who !== null && page.person !== who) ? undefined : page;
     },
     initialDataUpdatedAt: 0,
     refetchInterval: LOOK_AGAIN,

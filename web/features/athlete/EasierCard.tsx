@@ -1,0 +1,34 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Paper from '@mui/material/Paper';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+
+import { Movement } from '../../charts/Movement';
+import { PainRow, type Zones } from './PainRow';
+import type { Easier } from './run';
+
+/** The easier exercise that is done instead for today: how it goes, how many sets, and how it felt. */
+export function EasierCard({ easier, left, words, zones, done }: { easier: Easier; left: number; words: string; zones: Zones; done: (sets: number, pain: number) => void }) {
+  const [sets, setSets] = useState<number | null>(null);
+  return (
+    <Paper variant="outlined" component="section" aria-label={easier.title} sx={{ p: 2, display: 'grid', gap: 1.25 }}>
+      <Typography variant="h2" tabIndex={-1} data-focus>{easier.title}, instead</Typography>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start' }}>
+        <Movement exercise={easier.exercise} mode={easier.mode} title={easier.title} size={96} />
+        <Box component="ul" sx={{ m: 0, pl: 2 }}>{[easier.set_up, easier.movement].filter((line) => line !== null).map((line) => <li key={line}>{line}</li>)}</Box>
+      </Box>
+      <Typography>At most as much as is left of {words}. Stop where it hurts.</Typography>
+      <Typography id="instead">How many sets of it did you do?</Typography>
+      <Box role="group" aria-labelledby="instead" sx={{ display: 'flex', gap: 1 }}>
+        {Array.from({ length: left + 1 }, (_, i) => <Button key={i} variant={sets === i ? 'contained' : 'outlined'} onClick={() => { if (i === 0) done(0, 0); else setSets(i); }} sx={{ flex: 1, minHeight: 56, fontSize: '1.125rem' }}>{i === 0 ? 'None' : i}</Button>)}
+      </Box>
+      {sets !== null && (
+        <>
+          <Typography>Worst pain in it, 0–10</Typography>
+          <PainRow label={`Pain in ${easier.title}`} value={null} zones={zones} choose={(pain) => done(sets, pain)} />
+        </>
+      )}
+    </Paper>
+  );
+}

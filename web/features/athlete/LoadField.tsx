@@ -1,0 +1,45 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+
+import type { Schemas } from '../../api/client';
+import { fromKg, loadWords, type Settings, toKg } from '../../phone/settings';
+import { isFar, numberOf } from './typed';
+
+/** The heaviest load that is taken, in kilograms. */
+const MOST_KG = 1000;
+
+/** The load that is used, in the athlete's unit; what is far from the usual is asked about first. */
+export function LoadField({ kg, usual, units, choose }: { kg: number | null; usual: Schemas['Usual'] | null; units: Settings['units']; choose: (kg: number) => void }) {
+  const shown = kg === null ? '' : String(fromKg(kg, units));
+  const [text, setText] = useState(shown);
+  const [asked, setAsked] = useState<number | null>(null);
+  const typed = numberOf(text);
+  // What was not changed stays what it was, however it is rounded in pounds.
+  const load = typed === null ? null : text === shown && kg !== null ? kg : toKg(typed, units);
+  const tooMuch = load !== null && load > MOST_KG;
+  const fault = text === '' ? undefined : load === null ? 'A number, such as 22.5' : tooMuch ? `At most ${loadWords(MOST_KG, units)}` : undefined;
+  const use = () => {
+    if (load === null || tooMuch) return;
+    if (isFar(load, usual)) setAsked(load); else choose(load);
+  };
+  return (
+    <Box sx={{ mt: 1 }}>
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
+        <TextField label={`Load used, ${units}`} value={text} onChange={(event) => { setText(event.target.value); setAsked(null); }} error={fault !== undefined} helperText={fault} slotProps={{ htmlInput: { inputMode: 'decimal' } }} sx={{ width: 170 }} />
+        <Button variant="contained" disabled={load === null || tooMuch} onClick={use} sx={{ minHeight: 56 }}>Use it</Button>
+      </Box>
+      {asked !== null && (
+        <Alert severity="warning" sx={{ mt: 1 }} action={undefined}>
+          {loadWords(asked, units)}? {usual?.usual == null ? 'That is far from what is usual.' : `You usually use ${loadWords(usual.usual, units)}.`}
+          <Box sx={{ display: 'flex', gap: 1, mt: 0.5 }}>
+            <Button variant="outlined" color="inherit" onClick={() => choose(asked)} sx={{ minHeight: 48 }}>Yes, {loadWords(asked, units)}</Button>
+            <Button color="inherit" onClick={() => setAsked(null)} sx={{ minHeight: 48 }}>Change it</Button>
+          </Box>
+        </Alert>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,53 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Paper from '@mui/material/Paper';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type SyntheticEvent, useState } from 'react';
+
+import { api, faultAt, type Schemas, send } from '../../api/client';
+import { Failed, Loading } from '../../shell/States';
+import type { User } from '../../shell/useSignedIn';
+
+type WhomToCall = Schemas['WhomToCall'];
+
+const KEY = ['practice'];
+
+/** What athletes are told of the practice: whom to call where loading is stopped, and when somebody is there. */
+export function PracticePage({ user }: { user: User }) {
+  const told = useQuery({ queryKey: KEY, queryFn: () => send(() => api.GET('/api/practice')) });
+  if (told.isPending) return <Loading what="the practice" />;
+  if (told.isError) return <Failed problem={told.error} again={() => void told.refetch()} />;
+  return (
+    <Box component="main" sx={{ maxWidth: 640, mx: 'auto', p: 3, display: 'grid', gap: 2 }}>
+      <Typography variant="h1">{told.data.name}</Typography>
+      <Contact told={told.data} mayChange={user.role === 'owner'} />
+    </Box>
+  );
+}
+
+function Contact({ told, mayChange }: { told: WhomToCall; mayChange: boolean }) {
+  const [telephone, setTelephone] = useState(told.telephone ?? '');
+  const [hours, setHours] = useState(told.hours ?? '');
+  const queries = useQueryClient();
+  const save = useMutation({
+    mutationFn: () => send(() => api.PUT('/api/practice', { body: { telephone: telephone.trim() === '' ? null : telephone.trim(), hours: hours.trim() === '' ? null : hours.trim() } })),
+    onSuccess: (answer) => { queries.setQueryData(KEY, answer); },
+  });
+  const submit = (event: SyntheticEvent) => { event.preventDefault(); save.mutate(); };
+  return (
+    <Paper variant="outlined" component="form" noValidate onSubmit={submit} aria-label="Whom athletes call" sx={{ p: 2.5, display: 'grid', gap: 2 }}>
+      <Box>
+        <Typography variant="h2">Whom athletes call</Typography>
+        <Typography color="textSecondary">Shown on every phone where loading is stopped, under “When it hurts”, and on the printed sheet.</Typography>
+      </Box>
+      {telephone.trim() === '' && <Alert severity="warning">Without a number an athlete who is told to stop has nobody to call.</Alert>}
+      <TextField label="Telephone" type="tel" value={telephone} onChange={(event) => setTelephone(event.target.value)} disabled={!mayChange} error={faultAt(save.error, 'telephone') !== undefined} helperText={faultAt(save.error, 'telephone') ?? 'For instance +351 210 000 000'} />
+      <TextField label="Hours" value={hours} onChange={(event) => setHours(event.target.value)} disabled={!mayChange} error={faultAt(save.error, 'hours') !== undefined} helperText={faultAt(save.error, 'hours') ?? 'When somebody answers, and whom to call at other times'} />
+      {mayChange ? <Box><Button type="submit" variant="contained" loading={save.isPending}>Save</Button></Box> : <Typography color="textSecondary">The owner of the practice can change this.</Typography>}
+      {save.isSuccess && <Alert severity="success">Saved. Phones show it with the next reception.</Alert>}
+    </Paper>
+  );
+}
