@@ -8,7 +8,6 @@ import { ClosedCase } from './features/athlete/ClosedCase';
 import { SendingStrip } from './features/athlete/SendingStrip';
 import { WhomToCall } from './features/athlete/StopCard';
 import { Today } from './features/athlete/Today';
-import { SignIn } from './features/signin/SignIn';
 import { keptPhone, type PhoneData } from './phone/plan';
 import { usePhone, useSending } from './phone/usePhone';
 import { ScreenBoundary } from './shell/ScreenBoundary';
@@ -20,6 +19,7 @@ const LadderScreen = lazy(() => import('./features/athlete/LadderScreen'));
 const HelpScreen = lazy(() => import('./features/athlete/HelpScreen'));
 const SessionScreen = lazy(() => import('./features/athlete/SessionScreen'));
 const SheetScreen = lazy(() => import('./features/athlete/SheetScreen'));
+const SignIn = lazy(() => import('./features/signin/SignIn').then(({ SignIn: screen }) => ({ default: screen })));
 const JoinScreen = lazy(() => import('./features/athlete/JoinScreen'));
 
 /** The athlete's side, on a phone: what was kept is shown at once, and is enough where there is no reception. */
@@ -28,7 +28,7 @@ function Phone() {
   const place = useLocation();
   const [before] = useState(keptPhone);
   if (place.pathname === '/join') return <Suspense fallback={<Loading what="Rung" />}><JoinScreen /></Suspense>;
-  if (signedIn.data === null) return <SignIn stay words="Your loading plan. Use the link that your practitioner gave you, or sign in." />;
+  if (signedIn.data === null) return <Suspense fallback={<Loading what="Rung" />}><SignIn stay words="Your loading plan. Use the link that your practitioner gave you, or sign in." /></Suspense>;
   if (signedIn.data !== undefined && signedIn.data.role !== 'athlete') {
     return <Empty title="This side is for athletes"><a href="/">To the Round</a></Empty>;
   }

@@ -51,7 +51,7 @@ http {
     default_type application/octet-stream;
     access_log off;
     server_tokens off;
-    gzip on; gzip_types text/css text/javascript application/json image/svg+xml;
+    gzip on; gzip_comp_level 6; gzip_types text/css text/javascript application/json image/svg+xml;
     client_body_temp_path $HOME_DIR/tmp/body; proxy_temp_path $HOME_DIR/tmp/proxy; fastcgi_temp_path $HOME_DIR/tmp/fastcgi;
     uwsgi_temp_path $HOME_DIR/tmp/uwsgi; scgi_temp_path $HOME_DIR/tmp/scgi;
     client_header_timeout 10s; client_body_timeout 20s; send_timeout 20s;

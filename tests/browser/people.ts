@@ -87,7 +87,7 @@ export async function through(phone: Page, pain: string): Promise<void> {
     if (await asked.isVisible()) {
       const name = await asked.getAttribute('aria-label');
       await asked.getByRole('radio', { name: pain, exact: true }).click();
-      if (!/^Pain in set/.test(name ?? '')) return;
+      if (name?.startsWith('Pain in set') !== true) return;
       continue;
     }
     if (await phone.getByRole('button', { name: 'Go on now' }).isVisible()) await phone.getByRole('button', { name: 'Go on now' }).click();

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test } from 'vitest';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 import { keep, kept, type Kind } from '../../web/phone/store';
 

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 import { api, Refusal, type Schemas, send } from '../api/client';
 import { nowIso } from './moments';
@@ -40,9 +40,9 @@ const WAITING: Kind<Waiting> = {
     what: z.enum(['session', 'settled', 'morning']),
     title: z.string(),
     body: z.custom<Waiting['body']>((body) => typeof body === 'object' && body !== null),
-    planned: z.string().nullish(),
-    refused: z.string().optional(),
-    sent: z.boolean().optional(),
+    planned: z.nullish(z.string()),
+    refused: z.optional(z.string()),
+    sent: z.optional(z.boolean()),
   }),
   migrate: withOwner,
 };

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 import type { Schemas } from '../api/client';
 import { forget, keep, kept, type Kind } from './store';

@@ -1,5 +1,5 @@
 import { useMemo, useSyncExternalStore } from 'react';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 /*
  * What the phone keeps: the plan of the week, what waits to be sent, the session under way. Written at once and whole, so
@@ -17,7 +17,7 @@ function told(): void {
 /** A kind of thing that is kept: its shape, the version of that shape, and how an older one is made into it. */
 export interface Kind<T> {
   version: number;
-  shape: z.ZodType<T>;
+  shape: z.ZodMiniType<T>;
   migrate?: (value: unknown, version: number) => unknown;
 }
 

@@ -2,7 +2,6 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -10,6 +9,7 @@ import { useNavigate } from 'react-router';
 
 import { api, faultAt, send } from '../../api/client';
 import { Mark } from '../../charts/Mark';
+import { TextInput } from '../../shell/TextInput';
 
 /** The first visit, by the link or the code on the paper: a password or PIN is set, and the phone stays signed in. */
 export default function JoinScreen() {
@@ -40,7 +40,7 @@ export default function JoinScreen() {
         <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1 }}><Mark size={34} /><Typography variant="h1">Welcome to Rung</Typography></Box>
         <Typography sx={{ mb: 2 }}>Set a PIN of at least 6 digits, or a password of at least 8 letters. Nobody at your practice sees it.</Typography>
         <Box component="form" noValidate onSubmit={(event) => { event.preventDefault(); join.mutate(); }} sx={{ display: 'grid', gap: 1.5 }}>
-          <TextField label="PIN or password" type="password" autoComplete="new-password" autoFocus value={password} onChange={(event) => setPassword(event.target.value)} error={fault !== undefined} helperText={fault} />
+          <TextInput label="PIN or password" type="password" autoComplete="new-password" autoFocus value={password} change={setPassword} fault={fault} />
           {join.isError && fault === undefined && <Alert severity="error">{join.error.message}</Alert>}
           <Button type="submit" variant="contained" loading={join.isPending} sx={{ minHeight: 56, fontSize: 18 }}>Set it and go on</Button>
         </Box>

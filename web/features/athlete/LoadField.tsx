@@ -1,11 +1,11 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 
 import type { Schemas } from '../../api/client';
 import { fromKg, loadWords, type Settings, toKg } from '../../phone/settings';
+import { TextInput } from '../../shell/TextInput';
 import { isFar, numberOf } from './typed';
 
 /** The heaviest load that is taken, in kilograms. */
@@ -28,11 +28,11 @@ export function LoadField({ kg, usual, units, choose }: { kg: number | null; usu
   return (
     <Box sx={{ mt: 1 }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
-        <TextField label={`Load used, ${units}`} value={text} onChange={(event) => { setText(event.target.value); setAsked(null); }} error={fault !== undefined} helperText={fault} slotProps={{ htmlInput: { inputMode: 'decimal' } }} sx={{ width: 170 }} />
+        <TextInput label={`Load used, ${units}`} value={text} change={(typing) => { setText(typing); setAsked(null); }} fault={fault} inputMode="decimal" sx={{ width: 170 }} />
         <Button variant="contained" disabled={load === null || tooMuch} onClick={use} sx={{ minHeight: 56 }}>Use it</Button>
       </Box>
       {asked !== null && (
-        <Alert severity="warning" sx={{ mt: 1 }} action={undefined}>
+        <Alert severity="warning" sx={{ mt: 1 }}>
           {loadWords(asked, units)}? {usual?.usual == null ? 'That is far from what is usual.' : `You usually use ${loadWords(usual.usual, units)}.`}
           <Box sx={{ display: 'flex', gap: 1, mt: 0.5 }}>
             <Button variant="outlined" color="inherit" onClick={() => choose(asked)} sx={{ minHeight: 48 }}>Yes, {loadWords(asked, units)}</Button>

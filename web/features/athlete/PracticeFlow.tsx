@@ -4,9 +4,9 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Paper from '@mui/material/Paper';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 
+import { TextInput } from '../../shell/TextInput';
 import { PainRow } from './PainRow';
 import { minutesOf, type Run } from './run';
 import { isFar } from './typed';
@@ -34,7 +34,7 @@ export function PracticeFlow({ run, set }: { run: Run; set: (run: Run) => void }
   const usual = run.usual_minutes.usual;
   return (
     <Paper variant="outlined" component="section" aria-label="Practice" sx={{ p: 2, display: 'grid', gap: 1.5 }}>
-      <TextField label="Minutes of practice" value={practice.minutes} onChange={(event) => change({ minutes: event.target.value })} error={fault !== undefined} helperText={fault} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
+      <TextInput label="Minutes of practice" value={practice.minutes} change={(minutesTyped) => change({ minutes: minutesTyped })} fault={fault} inputMode="decimal" />
       {needsAsking(run) && (
         <Alert severity="warning">
           {minutes} minutes? {usual === null ? 'That is long.' : `You usually practise for ${usual}.`}

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 import type { Schemas } from '../../api/client';
 import type { Done } from '../../pacer/timeline';
@@ -95,8 +95,8 @@ const blank = (prescription: string): Progress => ({
 
 /** Of the plan it is done from, only what the screens could not do without is looked at; the server reads all of it. */
 const Shape = z.looseObject({
-  id: z.string(), person: z.string(), case: z.string(), revision: z.number(), started_at: z.string(), at: z.number().int().min(0),
-  rest_until: z.number().nullable(),
+  id: z.string(), person: z.string(), case: z.string(), revision: z.number(), started_at: z.string(), at: z.int().check(z.minimum(0)),
+  rest_until: z.nullable(z.number()),
   due: z.looseObject({
     title: z.string(), kind: z.string(),
     exercises: z.array(z.looseObject({ prescription: z.string(), dose: z.looseObject({}), sides: z.array(z.looseObject({})), relief: z.array(z.looseObject({})) })),
@@ -104,7 +104,7 @@ const Shape = z.looseObject({
   progress: z.array(z.looseObject({ prescription: z.string(), sets: z.array(z.unknown()), turn: z.looseObject({}), notes: z.array(z.string()) })),
   signs: z.array(z.string()),
   practice: z.looseObject({}),
-}).refine((found) => found.progress.length === found.due.exercises.length);
+}).check(z.refine((found) => found.progress.length === found.due.exercises.length));
 
 const Before = z.looseObject({
   progress: z.array(z.looseObject({ prescription: z.string() })),

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 import type { Schemas } from '../../api/client';
 
@@ -107,7 +107,7 @@ export function asRequest(draft: Draft): Schemas['PlanRequest'] {
   };
 }
 
-const Bands = z.object({ levers: z.array(z.looseObject({ lever: z.string(), steps: z.array(z.string()).optional() })) });
+const Bands = z.object({ levers: z.array(z.looseObject({ lever: z.string(), steps: z.optional(z.array(z.string())) })) });
 
 /** The practice's ordered set of bands, where the prescription grows by it. */
 export const bandsOf = (prescription: Prescription): string[] | undefined =>

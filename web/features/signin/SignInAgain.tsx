@@ -1,11 +1,8 @@
-import Dialog from '@mui/material/Dialog';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
-import Typography from '@mui/material/Typography';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 
 import { SIGNED_OUT } from '../../api/client';
-import { SignInForm } from './SignInForm';
+
+const SignInDialog = lazy(() => import('./SignInDialog'));
 
 /** Asks for the password over the page where the sign-in ran out; the page keeps what was entered. */
 export function SignInAgain() {
@@ -15,14 +12,5 @@ export function SignInAgain() {
     window.addEventListener(SIGNED_OUT, show);
     return () => window.removeEventListener(SIGNED_OUT, show);
   }, []);
-
-  return (
-    <Dialog open={open} aria-labelledby="sign-in-again" fullWidth maxWidth="xs">
-      <DialogTitle id="sign-in-again">Your sign-in has run out</DialogTitle>
-      <DialogContent>
-        <Typography sx={{ mb: 2 }}>Sign in again. What you entered is kept: send it once more afterwards.</Typography>
-        <SignInForm then={() => setOpen(false)} stay={window.location.pathname.startsWith('/athlete')} />
-      </DialogContent>
-    </Dialog>
-  );
+  return open ? <Suspense><SignInDialog then={() => setOpen(false)} /></Suspense> : null;
 }

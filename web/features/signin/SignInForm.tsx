@@ -1,10 +1,10 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
-import TextField from '@mui/material/TextField';
 import { type SyntheticEvent, useState } from 'react';
 
 import { faultAt, Refusal } from '../../api/client';
+import { TextInput } from '../../shell/TextInput';
 import { useSignIn } from '../../shell/useSignedIn';
 
 /** E-mail address and password; the same form on the desk, on the phone and over an expired page. */
@@ -22,25 +22,8 @@ export function SignInForm({ then, stay = false }: { then?: () => void; stay?: b
 
   return (
     <Stack component="form" onSubmit={submit} noValidate sx={{ gap: 2 }}>
-      <TextField
-        label="E-mail address"
-        type="email"
-        autoComplete="username"
-        value={email}
-        onChange={(event) => setEmail(event.target.value)}
-        error={faultAt(problem, 'email') !== undefined}
-        helperText={faultAt(problem, 'email')}
-        autoFocus
-      />
-      <TextField
-        label={stay ? 'PIN or password' : 'Password'}
-        type="password"
-        autoComplete="current-password"
-        value={password}
-        onChange={(event) => setPassword(event.target.value)}
-        error={faultAt(problem, 'password') !== undefined}
-        helperText={faultAt(problem, 'password')}
-      />
+      <TextInput label="E-mail address" type="email" autoComplete="username" value={email} change={setEmail} fault={faultAt(problem, 'email')} autoFocus />
+      <TextInput label={stay ? 'PIN or password' : 'Password'} type="password" autoComplete="current-password" value={password} change={setPassword} fault={faultAt(problem, 'password')} />
       {problem instanceof Refusal && atField === undefined && (
         <Alert severity="error">
           {problem.message}

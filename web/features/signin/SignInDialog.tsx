@@ -1,0 +1,19 @@
+import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Typography from '@mui/material/Typography';
+
+import { SignInForm } from './SignInForm';
+
+/** Signing in over a page that keeps what was entered. */
+export default function SignInDialog({ then }: { then: () => void }) {
+  return (
+    <Dialog open aria-labelledby="sign-in-again" fullWidth maxWidth="xs">
+      <DialogTitle id="sign-in-again">Your sign-in has run out</DialogTitle>
+      <DialogContent>
+        <Typography sx={{ mb: 2 }}>Sign in again. What you entered is kept: send it once more afterwards.</Typography>
+        <SignInForm then={then} stay={window.location.pathname.startsWith('/athlete')} />
+      </DialogContent>
+    </Dialog>
+  );
+}
