@@ -12,6 +12,7 @@ use App\Http\Controllers\Desk\PracticeController;
 use App\Http\Controllers\Desk\RoundController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\Phone\CalendarController;
+use App\Http\Controllers\Phone\EntryController;
 use App\Http\Controllers\Phone\TodayController;
 use App\Http\Controllers\Phone\WorkerController;
 use App\Http\Controllers\SignInController;
@@ -56,6 +57,7 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::post('cases/{case}/tests', [CaseController::class, 'test']);
         Route::post('cases/{case}/decisions', [DecisionController::class, 'store']);
         Route::delete('cases/{case}/decisions/{decision}', [DecisionController::class, 'undo'])->whereUuid('decision');
+        Route::post('cases/{case}/messages', [DecisionController::class, 'answer']);
         Route::post('cases/{case}/nudges', [DecisionController::class, 'nudge']);
         Route::get('cases/{case}/sessions/{session}', [CaseController::class, 'session'])->whereUuid('session');
         Route::get('cases/{case}/opinions', [CaseController::class, 'opinions']);
@@ -70,6 +72,9 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::put('today/sessions/{id}', [TodayController::class, 'session']);
         Route::patch('today/sessions/{id}', [TodayController::class, 'settled']);
         Route::put('today/check-ins/{id}', [TodayController::class, 'checkIn']);
+        Route::put('today/corrections/{id}', [EntryController::class, 'correct']);
+        Route::put('today/planned/{id}', [EntryController::class, 'missed']);
+        Route::put('today/messages/{id}', [EntryController::class, 'message']);
         Route::post('today/calendar', [TodayController::class, 'calendar']);
     });
 

@@ -53,6 +53,7 @@ use Rung\Core\Time\Day;
  * @property string $stage_title
  * @property string|null $course how it has gone, as prescribing looks at it (JSON)
  * @property CarbonImmutable|null $nudged_at
+ * @property CarbonImmutable|null $asked_at since when something that the athlete wrote waits for an answer
  * @property Athlete $athlete
  * @property User $practitioner
  * @property Practice $practice
@@ -228,6 +229,7 @@ final class CareCase extends Model
             'standing' => 'array',
             'evaluated_at' => 'immutable_datetime',
             'nudged_at' => 'immutable_datetime',
+            'asked_at' => 'immutable_datetime',
         ];
     }
 }

@@ -8,12 +8,14 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * What an athlete was told beside the plan.
+ * What an athlete was told beside the plan, asked or told.
  *
  * @property string $user_id
  * @property MessageKind $kind
  * @property string $words
  * @property CarbonImmutable $at
+ * @property int|null $pain of a flare, 0–10
+ * @property CarbonImmutable|null $seen_at when somebody dealt with what the athlete wrote
  * @property CarbonImmutable|null $sent_at
  * @property User $user
  */
@@ -30,6 +32,6 @@ final class Message extends CaseRecord
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['kind' => MessageKind::class, 'at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime'];
+        return ['kind' => MessageKind::class, 'at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime', 'seen_at' => 'immutable_datetime'];
     }
 }

@@ -21,7 +21,7 @@ use Rung\Core\Record\Session;
  * @property int|null $effort
  * @property float|null $settled_min
  * @property list<string> $signs
- * @property list<array<string, mixed>> $entries
+ * @property list<array{prescription?: string|null, pain?: int|null, sets?: list<array<string, mixed>>}> $entries
  * @property string|null $notes
  * @property bool $after_close came in after the case was closed
  * @property bool $superseded another phone sent more of the same session

@@ -52,6 +52,10 @@ final class PermissionsTest extends TestCase
         yield 'how an athlete gets in' => ['GET', '/api/cases/{case}/invitation', true, 200];
         yield 'inviting' => ['POST', '/api/cases/{case}/invitation', true, 201];
         yield 'withdrawing access' => ['DELETE', '/api/cases/{case}/invitation', true, 200];
+        yield 'answering the athlete' => ['POST', '/api/cases/{case}/messages', true, 422];
+        yield 'putting an entry right' => ['PUT', '/api/today/corrections/{id}', false, 422];
+        yield 'a missed session' => ['PUT', '/api/today/planned/{planned}', false, 422];
+        yield 'writing to the practice' => ['PUT', '/api/today/messages/{id}', false, 422];
         yield 'a calendar to subscribe to' => ['POST', '/api/today/calendar', false, 201];
         yield 'today' => ['GET', '/api/today', false, 200];
         yield 'a session' => ['PUT', '/api/today/sessions/{id}', false, 422];
@@ -68,7 +72,7 @@ final class PermissionsTest extends TestCase
         $this->ask($own, 'POST', '/api/library/items', ['kind' => 'rule', 'key' => 'low'])->assertStatus(201);
         $decision = self::text($this->ask($own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'review', 'review_on' => '2026-05-20', 'reason' => 'x', 'revision' => $case->refresh()->revision])->assertStatus(201)->json('id'));
         $path = strtr($path, [
-            '{opening}' => $opening->id, '{case}' => $case->id, '{decision}' => $decision, '{session}' => $case->trainingSessions()->firstOrFail()->id, '{id}' => (string) Str::uuid7(),
+            '{opening}' => $opening->id, '{case}' => $case->id, '{decision}' => $decision, '{session}' => $case->trainingSessions()->firstOrFail()->id, '{planned}' => $case->plannedSessions()->firstOrFail()->id, '{id}' => (string) Str::uuid7(),
         ]);
 
         \Illuminate\Support\Facades\Auth::forgetGuards();

@@ -7,6 +7,7 @@ namespace App\Http\Resources;
 use App\Actions\NudgeAthlete;
 use App\Actions\UndoDecision;
 use App\Models\CareCase;
+use App\Models\Correction;
 use App\Models\Decision;
 use App\Models\Message;
 use App\Models\PlannedSession;
@@ -38,6 +39,7 @@ use Rung\Core\Record\Structure;
 use Rung\Core\Stage\EvidenceDay;
 use Rung\Core\Strength\Strength;
 use Rung\Core\Time\Day;
+use Rung\Core\Time\TimeWords;
 use Rung\Core\Words\DoseWords;
 use Rung\Core\Words\EvaluationWords;
 use Rung\Core\Words\Ground;
@@ -120,14 +122,48 @@ final class CasePage
                 'unit' => $test->unit,
                 'symmetry_percent' => Number::tenth(Strength::symmetry($test->affected, $test->unaffected, $case->side === 'both')),
             ])->all()),
+            'asked_at' => $case->asked_at?->setTimezone($case->practice->timezone)->toIso8601String(),
+            'missed' => self::missed($case),
+            'corrected' => self::corrected($case),
             'waiting' => self::waiting($case),
             'messages' => array_values($case->messages()->with('user')->limit(self::MESSAGES)->get()->map(static fn(Message $one): array => [
                 'id' => $one->id, 'at' => $one->at->setTimezone($case->practice->timezone)->toIso8601String(), 'by' => $one->user->name,
-                'kind' => $one->kind->value, 'words' => $one->words, 'sent' => $one->sent_at !== null,
+                'kind' => $one->kind->value, 'words' => $one->words, 'sent' => $one->sent_at !== null, 'pain' => $one->pain, 'own' => $one->user->athlete_id !== null, 'seen' => $one->seen_at !== null,
             ])->all()),
             'nudge_words' => NudgeAthlete::words($case),
             'decisions' => self::decisions($case),
         ];
+    }
+
+    /** @return list<array{on: string, title: string, why: string}> newest first */
+    private static function missed(CareCase $case): array
+    {
+        $plan = $case->plan();
+
+        return array_values($case->plannedSessions()->whereNotNull('missed_why')->reorder('on', 'desc')->limit(self::MESSAGES)->get()->map(static fn(PlannedSession $one): array => [
+            'on' => $one->on, 'title' => $plan->stage($one->stage)?->slot($one->slot)?->name() ?? 'Session', 'why' => (string) $one->missed_why,
+        ])->all());
+    }
+
+    /** @return list<array{at: string, words: string}> what the athlete put right, newest first, with what it said before */
+    private static function corrected(CareCase $case): array
+    {
+        $zone = $case->practice->timezone;
+
+        return array_values(Correction::query()->where('case_id', $case->id)->orderByDesc('at')->orderByDesc('id')->limit(self::MESSAGES)->get()->map(static function (Correction $one) use ($zone): array {
+            $at = $one->before[$one->what === 'session' ? 'started_at' : 'at'] ?? null;
+            $on = is_string($at) ? TimeWords::day(Day::fromIso(CarbonImmutable::parse($at)->setTimezone($zone)->format('Y-m-d'))) : '';
+            $entries = is_array($one->before['entries'] ?? null) ? $one->before['entries'] : [];
+            $pains = array_filter(array_column($entries, 'pain'), is_int(...));
+            $score = $one->before['provocation'] ?? null;
+            $was = match (true) {
+                is_int($score) => "the test was $score of 10",
+                $pains !== [] => 'pain was ' . implode(', ', $pains) . ' of 10',
+                default => 'without pain told',
+            };
+
+            return ['at' => $one->at->setTimezone($zone)->toIso8601String(), 'words' => ($one->what === 'session' ? 'Session' : 'Morning') . " of $on: " . ($one->withdrawn ? 'withdrawn; ' : '') . $was];
+        })->all());
     }
 
     /** @return list<array<string, mixed>> newest first, with the evidence as it was */

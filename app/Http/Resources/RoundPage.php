@@ -27,6 +27,9 @@ final class RoundPage
 
     private const EVENT_DAYS = 7;
 
+    /** Messages of athletes that are shown at once. */
+    private const ASKED = 10;
+
     /** @var list<string> */
     private array $shown = [];
 
@@ -43,6 +46,7 @@ final class RoundPage
         $rest = json_encode([
             'groups' => (object) ($groups = $this->groups()),
             'all_counted' => array_sum($groups) < self::COUNTED,
+            'asked' => $this->waitingForAnswer(),
             'next' => $last === null ? null : implode('.', [self::of($last, 'attention_rank'), self::of($last, 'opened_on'), self::of($last, 'id')]),
         ], JSON_THROW_ON_ERROR);
 
@@ -88,6 +92,18 @@ final class RoundPage
         if (!$isPlace) {
             throw InvalidInput::at('/after', 'must be the `next` of the page before; begin again at the first page');
         }
+    }
+
+    /** @return list<array<string, mixed>> what athletes wrote and nobody has answered, what has waited longest first */
+    private function waitingForAnswer(): array
+    {
+        $newest = DB::table('messages as m')->join('cases as c', 'c.id', '=', 'm.case_id')->join('athletes as a', 'a.id', '=', 'c.athlete_id')
+            ->where('c.practice_id', $this->for->practice_id)->whereNotNull('c.asked_at')->whereNull('m.seen_at')->whereIn('m.kind', ['question', 'flare'])
+            ->orderBy('m.at')->limit(self::ASKED)->get(['c.id as case', 'a.name as athlete', 'm.at', 'm.kind', 'm.words', 'm.pain']);
+
+        return array_values($newest->map(static fn(stdClass $one): array => [
+            'case' => $one->case, 'athlete' => $one->athlete, 'at' => str_replace(' ', 'T', substr(self::of($one, 'at'), 0, 19)) . 'Z', 'kind' => $one->kind, 'words' => $one->words, 'pain' => $one->pain,
+        ])->all());
     }
 
     /**

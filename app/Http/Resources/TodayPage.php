@@ -11,6 +11,7 @@ use App\Models\PlannedSession;
 use App\Models\PlanVersion;
 use App\Models\TrainingSession;
 use App\Support\CatalogueShelf;
+use App\Support\EntryLock;
 use App\Support\Standing;
 use App\Support\UsualMorning;
 use Carbon\CarbonImmutable;
@@ -44,6 +45,9 @@ final class TodayPage
     private const SETTLING_HOURS = 48;
 
     private const MESSAGES = 10;
+
+    /** Days back for which it can be said why a session was missed. */
+    private const UNDONE_DAYS = 2;
 
     /** Days back whose mornings the phone knows to be answered. */
     private const ANSWERED_DAYS = 4;
@@ -90,6 +94,8 @@ final class TodayPage
             ),
             'retest' => $programme->retest ?? false,
             'settling' => $this->settling($case),
+            'entered' => $this->entered($case, $plan, $catalogue, $today),
+            'undone' => $isStopped ? [] : self::undone($case, $plan, $today),
             'days' => array_map(fn(int $i): array => [
                 'on' => $today->plus($i)->toIso(),
                 'why' => $isStopped ? TodayWords::STOPPED : ($stage === null ? '' : TodayWords::why($plan, $stage, $today->plus($i), $slots, $case->eventDays())),
@@ -104,6 +110,7 @@ final class TodayPage
             ), 'words')),
             'messages' => array_values($case->messages()->with('user')->limit(self::MESSAGES)->get()->map(static fn(Message $one): array => [
                 'id' => $one->id, 'at' => $one->at->setTimezone($case->practice->timezone)->toIso8601String(), 'by' => $one->user->name, 'words' => $one->words,
+                'kind' => $one->kind->value, 'own' => $one->user->athlete_id === $case->athlete_id, 'pain' => $one->pain, 'seen' => $one->seen_at !== null,
             ])->all()),
             'limits' => [
                 'during_max' => $rule->during_max,
@@ -206,6 +213,53 @@ final class TodayPage
                 ];
             }, $due),
         ];
+    }
+
+    /** @return array<string, mixed> what was entered today and yesterday, to be looked at and put right */
+    private function entered(CareCase $case, Plan $plan, Catalogue $catalogue, Day $today): array
+    {
+        $zone = $case->practice->timezone;
+        $from = CarbonImmutable::parse($today->plus(-1)->toIso(), $zone);
+        $exercises = array_column([...$plan->prescriptions(), ...$plan->leftOut], 'exercise', 'key');
+        $titles = PlannedSession::query()->where('case_id', $case->id)->whereIn('id', $case->trainingSessions()->where('started_at', '>=', $from)->pluck('planned_id')->filter()->all())->get()->keyBy('id');
+
+        return [
+            'mornings' => array_values($case->checkIns()->where('at', '>=', $from)->whereNotNull('provocation')->get()->map(static fn(CheckIn $one): array => [
+                'id' => $one->id, 'on' => $one->local_on ?? $one->at->setTimezone($zone)->format('Y-m-d'), 'at' => $one->at->setTimezone($zone)->toIso8601String(),
+                'provocation' => $one->provocation, 'stiffness_min' => $one->stiffness_min, 'locked' => EntryLock::of($case, $one),
+            ])->all()),
+            'sessions' => array_values($case->trainingSessions()->where('started_at', '>=', $from)->get()->map(static function (TrainingSession $one) use ($case, $zone, $titles, $plan, $catalogue, $exercises): array {
+                $planned = $titles->get($one->planned_id ?? '');
+
+                return [
+                    'id' => $one->id,
+                    'on' => $one->started_at->setTimezone($zone)->format('Y-m-d'),
+                    'at' => $one->started_at->setTimezone($zone)->toIso8601String(),
+                    'title' => ($planned === null ? null : $plan->stage($planned->stage)?->slot($planned->slot)?->name()) ?? ($one->kind === 'sport' ? 'Practice' : 'Session'),
+                    'kind' => $one->kind,
+                    'minutes' => $one->minutes,
+                    'effort' => $one->effort,
+                    'settled_min' => $one->settled_min,
+                    'entries' => array_map(static fn(array $entry): array => [
+                        'prescription' => $entry['prescription'] ?? null,
+                        'title' => isset($entry['prescription']) ? $catalogue->titleOf($exercises[$entry['prescription']] ?? $entry['prescription']) : 'Practice',
+                        'pain' => $entry['pain'] ?? null,
+                        'sets' => count($entry['sets'] ?? []),
+                    ], $one->entries),
+                    'locked' => EntryLock::of($case, $one),
+                ];
+            })->all()),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> planned sessions of the last days and today that were not done, so that it can be said why */
+    private static function undone(CareCase $case, Plan $plan, Day $today): array
+    {
+        $done = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
+
+        return array_values($case->plannedSessions()->whereBetween('on', [$today->plus(-self::UNDONE_DAYS)->toIso(), $today->toIso()])->whereNotIn('id', $done)->get()->map(static fn(PlannedSession $one): array => [
+            'planned' => $one->id, 'on' => $one->on, 'title' => $plan->stage($one->stage)?->slot($one->slot)?->name() ?? 'Session', 'why' => $one->missed_why,
+        ])->all());
     }
 
     /** @return list<array{session: string, ended_at: string}> sessions whose settling was not told yet, oldest first */

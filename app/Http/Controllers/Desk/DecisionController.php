@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Desk;
 
+use App\Actions\AnswerAthlete;
 use App\Actions\DecideCase;
 use App\Actions\DecisionRequest;
 use App\Actions\NudgeAthlete;
@@ -44,6 +45,15 @@ final class DecisionController extends Controller
         $message = ReadsCore::refusing(static fn(): Message => $nudge->handle($case, self::person($request), $words));
 
         return new JsonResponse(['id' => $message->id, 'words' => $message->words], 201);
+    }
+
+    public function answer(Request $request, CareCase $case, AnswerAthlete $answer): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $words = ReadsCore::from($request, static fn(ObjectNode $node): string => $node->text('words'));
+        $answer->handle($case, self::person($request), $words);
+
+        return new JsonResponse(['stored' => true], 201);
     }
 
     private static function told(Decision $decision): JsonResponse

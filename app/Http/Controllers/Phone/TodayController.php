@@ -11,14 +11,11 @@ use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
 use App\Http\Resources\PageVersion;
 use App\Http\Resources\PhonePage;
-use App\Models\CareCase;
 use App\Models\Invitation;
 use App\Models\TrainingSession;
 use App\Support\AccessLog;
 use App\Support\Clock;
 use App\Support\PhoneClock;
-use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
@@ -29,6 +26,8 @@ use Rung\Core\Record\Session;
 /** What the athlete is to do now, and what the athlete answers. */
 final class TodayController extends Controller
 {
+    use OwnCases;
+
     public function show(Request $request, PhonePage $page): JsonResponse
     {
         $person = self::person($request);
@@ -46,7 +45,7 @@ final class TodayController extends Controller
         [$session, $version] = ReadsCore::from($request, static fn(ObjectNode $node): array => [
             Session::read($node),
             $node->whole('plan_version', 1),
-        ], ['id' => self::uuid($id), 'stage' => '']);
+        ], ['id' => self::uuid($id, TrainingSession::class), 'stage' => '']);
         $clock = PhoneClock::of($request);
         $right = $session->at($clock->right($session->started_at), $clock->right($session->ended_at));
         $new = ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $right, $version));
@@ -57,7 +56,7 @@ final class TodayController extends Controller
     public function settled(Request $request, string $id, LogSettling $log): JsonResponse
     {
         $case = $this->namedCase($request);
-        $session = TrainingSession::query()->where('case_id', $case->id)->findOrFail(self::uuid($id));
+        $session = TrainingSession::query()->where('case_id', $case->id)->findOrFail(self::uuid($id, TrainingSession::class));
         $minutes = ReadsCore::from($request, static fn(ObjectNode $node): int|float => $node->number('settled_min', 0, 4320));
         $log->handle($session, self::person($request), $minutes);
 
@@ -70,7 +69,7 @@ final class TodayController extends Controller
         [$checkIn, $made] = ReadsCore::from($request, static fn(ObjectNode $node): array => [
             CheckIn::read($node),
             $node->momentOrNull('made_at'),
-        ], ['id' => self::uuid($id)]);
+        ], ['id' => self::uuid($id, TrainingSession::class)]);
         $clock = PhoneClock::of($request);
         $right = $checkIn->movedTo($clock->right($checkIn->at));
         // One that does not say when it was entered was entered now, where the athlete is.
@@ -87,30 +86,5 @@ final class TodayController extends Controller
         self::person($request)->forceFill(['calendar_hash' => Invitation::hash($token)])->save();
 
         return new JsonResponse(['address' => "/calendar/$token.ics"], 201);
-    }
-
-    /** @return Builder<CareCase> */
-    private function ownCases(Request $request): Builder
-    {
-        return CareCase::query()->where('athlete_id', self::person($request)->athlete_id)->orderBy('opened_on')->orderBy('id');
-    }
-
-    /**
-     * The case that something was entered for, closed meanwhile or not: what waited on a phone is not lost. Without a name
-     * the open one.
-     */
-    private function namedCase(Request $request): CareCase
-    {
-        $id = $request->query('case');
-        $case = $id === null
-            ? $this->ownCases($request)->whereNull('closed_on')->first()
-            : $this->ownCases($request)->whereKey(self::uuid(is_string($id) ? $id : ''))->first();
-
-        return $case ?? throw (new ModelNotFoundException())->setModel(CareCase::class);
-    }
-
-    private static function uuid(string $id): string
-    {
-        return Str::isUuid($id) ? $id : throw (new ModelNotFoundException())->setModel(TrainingSession::class);
     }
 }

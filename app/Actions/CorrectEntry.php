@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\CareCase;
+use App\Models\CheckIn;
+use App\Models\Correction;
+use App\Models\TrainingSession;
+use App\Models\User;
+use App\Support\EntryLock;
+use Carbon\CarbonImmutable;
+use Rung\Core\Input\InvalidInput;
+
+/**
+ * Puts right, or withdraws, what an athlete entered today or yesterday, as long as nobody has decided on it. What it said
+ * before stays in the record. A stop is never taken back by the athlete.
+ */
+final class CorrectEntry
+{
+    public function __construct(private readonly WriteCase $write) {}
+
+    /**
+     * @param string $id of the correction, made by the phone, so that sending twice changes once
+     *
+     * @return bool whether it is new
+     *
+     * @throws InvalidInput
+     */
+    public function handle(CareCase $case, User $by, string $id, CorrectionRequest $request): bool
+    {
+        return $this->write->run($case, $by, $request->withdrawn ? 'withdrew an entry' : 'corrected an entry', static function (CareCase $case) use ($by, $id, $request): bool {
+            if (Correction::isStored($case, $id)) {
+                return false;
+            }
+            $entry = ($request->what === 'session' ? TrainingSession::query() : CheckIn::query())
+                ->where('case_id', $case->id)->where('superseded', false)->whereKey($request->entry)->first()
+                ?? throw InvalidInput::at('/entry', 'must name an entry of this case that still counts');
+            $locked = EntryLock::of($case, $entry);
+            if ($locked !== null) {
+                throw InvalidInput::at('/entry', $locked);
+            }
+            $before = $entry->toArray();
+            if ($request->withdrawn) {
+                $entry->update(['superseded' => true]);
+            } elseif ($entry instanceof TrainingSession) {
+                self::session($entry, $request, $case);
+            } else {
+                self::morning($entry, $request, $case);
+            }
+            Correction::query()->create([
+                'id' => $id, 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $by->id, 'what' => $request->what,
+                'entry' => $request->entry, 'at' => CarbonImmutable::now()->utc(), 'before' => $before, 'withdrawn' => $request->withdrawn,
+            ]);
+
+            return true;
+        });
+    }
+
+    private static function session(TrainingSession $session, CorrectionRequest $request, CareCase $case): void
+    {
+        $entries = $session->entries;
+        foreach ($request->pains as $i => $told) {
+            $found = array_filter($entries, static fn(array $entry): bool => ($entry['prescription'] ?? null) === $told['prescription']);
+            if ($found === []) {
+                throw InvalidInput::at("/pains/$i/prescription", 'must name an exercise of that session');
+            }
+            $entries[array_key_first($found)]['pain'] = $told['pain'];
+            // What was told of single sets gives way to what is told of the exercise now.
+            $sets = $entries[array_key_first($found)]['sets'] ?? [];
+            $entries[array_key_first($found)]['sets'] = array_map(static fn(mixed $set): mixed => is_array($set) ? array_diff_key($set, ['pain' => 1]) : $set, is_array($sets) ? $sets : []);
+        }
+        $session->update([
+            'entries' => $entries,
+            'minutes' => $request->minutes ?? $session->minutes,
+            'effort' => $request->effort ?? $session->effort,
+            'settled_min' => $request->settledMin ?? $session->settled_min,
+        ]);
+    }
+
+    private static function morning(CheckIn $morning, CorrectionRequest $request, CareCase $case): void
+    {
+        $morning->update([
+            'provocation' => $request->provocation ?? $morning->provocation,
+            'stiffness_min' => $request->stiffnessMin ?? $morning->stiffness_min,
+        ]);
+    }
+}
