@@ -17,6 +17,8 @@ import { useSignedIn } from './shell/useSignedIn';
 
 const LadderScreen = lazy(() => import('./features/athlete/LadderScreen'));
 const HelpScreen = lazy(() => import('./features/athlete/HelpScreen'));
+const EnteredScreen = lazy(() => import('./features/athlete/EnteredScreen'));
+const SettingsScreen = lazy(() => import('./features/athlete/SettingsScreen'));
 const SessionScreen = lazy(() => import('./features/athlete/SessionScreen'));
 const SheetScreen = lazy(() => import('./features/athlete/SheetScreen'));
 const SignIn = lazy(() => import('./features/signin/SignIn').then(({ SignIn: screen }) => ({ default: screen })));
@@ -53,6 +55,8 @@ function Pages({ who }: { who: string | null }) {
             <Route path="/session" element={<SessionScreen page={page} />} />
             <Route path="/ladder" element={<LadderScreen page={page} />} />
             <Route path="/help" element={<HelpScreen page={page} />} />
+            <Route path="/entered" element={<EnteredScreen page={page} />} />
+            <Route path="/settings" element={<SettingsScreen page={page} />} />
             <Route path="/sheet" element={<SheetScreen page={page} />} />
             <Route path="*" element={page.cases.length === 0 ? <Closed page={page} /> : <Today page={page} />} />
           </Routes>
@@ -75,16 +79,16 @@ function Closed({ page }: { page: PhoneData }) {
   );
 }
 
-const TABS: [string, string][] = [['/', 'Today'], ['/ladder', 'My ladder'], ['/help', 'When it hurts']];
+const TABS: [string, string][] = [['/', 'Today'], ['/ladder', 'My ladder'], ['/help', 'When it hurts'], ['/settings', 'Settings']];
 
 /** Within reach of a thumb. */
 function Tabs({ page }: { page: PhoneData }) {
   const place = useLocation();
   if (place.pathname === '/session' || place.pathname === '/sheet') return null;
   return (
-    <Box component="nav" aria-label={`Pages of ${page.athlete}`} sx={{ position: 'fixed', bottom: 0, left: 0, right: 0, display: 'flex', bgcolor: 'background.paper', borderTop: 1, borderColor: 'divider', pb: 'env(safe-area-inset-bottom)', '@media print': { display: 'none' } }}>
+    <Box component="nav" aria-label={`Pages of ${page.athlete}`} sx={{ position: 'fixed', zIndex: 2, bottom: 0, left: 0, right: 0, display: 'flex', bgcolor: 'background.paper', borderTop: 1, borderColor: 'divider', pb: 'env(safe-area-inset-bottom)', '@media print': { display: 'none' } }}>
       {TABS.map(([to, title]) => (
-        <Box key={to} component={NavLink} to={to} end sx={{ flex: 1, textAlign: 'center', py: 1.75, color: 'text.secondary', textDecoration: 'none', fontSize: '1rem', '&.active': { color: 'primary.main', fontWeight: 600, boxShadow: 'inset 0 3px 0 var(--mui-palette-primary-main)' } }}>{title}</Box>
+        <Box key={to} component={NavLink} to={to} end sx={{ flex: 1, textAlign: 'center', py: 1.75, color: 'text.secondary', textDecoration: 'none', fontSize: '0.9375rem', '&.active': { color: 'primary.main', fontWeight: 600, boxShadow: 'inset 0 3px 0 var(--mui-palette-primary-main)' } }}>{title}</Box>
       ))}
     </Box>
   );

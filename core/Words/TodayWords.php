@@ -66,17 +66,23 @@ final class TodayWords
         $hasSprings = array_filter($stage->slots, static fn(Slot $one): bool => $one->mode->isSpringy()) !== [];
         foreach ($events as $event) {
             if ($hasSprings && abs($event->daysSince($on)) <= 1 && !$slot->mode->isSpringy()) {
-                $day = $event->number === $on->number ? 'today' : ($event->isAfter($on) ? 'tomorrow' : 'yesterday');
-
-                return "No springs today: there is an event $day.";
+                return 'No springs today: ' . match (true) {
+                    $event->number === $on->number => 'there is an event today.',
+                    $event->isAfter($on) => 'there is an event tomorrow.',
+                    default => 'there was an event yesterday.',
+                };
             }
         }
 
         return match (true) {
             $slot->mode === Mode::Isometric && $settles !== null => "Holds only, $settles.",
             $slot->mode === Mode::Isometric => 'Holds: they calm it and keep it strong.',
+            $slot->mode === Mode::Running => 'Running: a little more at a time, as it settles.',
+            $slot->mode === Mode::Throwing => 'Throwing: a little more at a time, as it settles.',
             $slot->mode->isSpringy() => 'Springs: fast loading, on rested legs, once the slow work holds.',
             $slot->mode === Mode::Sport => 'Back to your act: its load counts too.',
+            $slot->mode === Mode::Control => 'Control: slow and exact, without much load.',
+            $slot->mode === Mode::Mobility, $slot->mode === Mode::SoftTissue => 'Loosening: light, to keep it moving.',
             default => ucfirst(self::noun($slot)) . ': the slow, heavy work that builds it up.',
         };
     }

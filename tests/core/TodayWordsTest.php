@@ -40,9 +40,28 @@ final class TodayWordsTest extends TestCase
         self::assertSame('Rest: nothing is planned today.', $why('2026-04-20'));
         self::assertSame('No springs today: there is an event tomorrow.', $why('2026-04-15', '2026-04-16'));
         self::assertSame('No springs today: there is an event today.', $why('2026-04-16', '2026-04-16'));
+        self::assertSame('No springs today: there was an event yesterday.', $why('2026-04-15', '2026-04-14'));
         // A stage without springs does not speak of them, and a flare speaks for itself.
         self::assertSame('Holds: they calm it and keep it strong.', $why('2026-04-14', '2026-04-14', null, $holds));
         self::assertSame('Rest until Friday, so that it can settle.', $why('2026-04-15', null, $plan->restingAllUntil(Day::fromIso('2026-04-17'))));
+    }
+
+    public function testEveryKindOfSessionIsCalledWhatItIs(): void
+    {
+        $monday = Day::fromIso('2026-04-13');
+        $seen = [];
+        foreach (Support::catalogue()->programmes as $programme) {
+            foreach ($programme->plan->stages as $stage) {
+                foreach ($stage->slots as $slot) {
+                    $seen[$slot->mode->value][] = TodayWords::why($programme->plan, $stage, $monday, [$monday->toIso() => $slot->key], []);
+                }
+            }
+        }
+        $begins = ['isometric' => 'Holds', 'running' => 'Running', 'control' => 'Control', 'mobility' => 'Loosening', 'plyometric' => 'Springs', 'sport' => 'Back to your act', 'isotonic' => 'Slow strength'];
+        foreach (array_intersect_key($seen, $begins) as $mode => $words) {
+            self::assertSame([], array_values(array_filter($words, static fn(string $one): bool => !str_starts_with($one, $begins[$mode]))), $mode);
+        }
+        self::assertSame([], array_diff(['isometric', 'running', 'mobility', 'plyometric', 'isotonic'], array_keys($seen)));
     }
 
     public function testMissingPegsSayWhatEarnsThem(): void

@@ -127,7 +127,7 @@ describe('what a phone takes for open', () => {
   test('what is done or waits to be sent is not asked for again', () => {
     expect(dueOn(plan, '2026-04-14', []).map((one) => one.planned)).toEqual(['a']);
     const waiting = [
-      item('session', 's2', { ended_at: '2026-04-14T08:00:00+01:00', entries: [] }, 'a'),
+      item('session', 's2', { ended_at: '2026-04-14T08:00:00+01:00', entries: [{ pain: 2, sets: [] }] }, 'a'),
       item('morning', 'm', { at: '2026-04-14T07:00:00+01:00', provocation: 2 }),
       item('settled', 's1', { settled_min: 30 }),
     ];
@@ -136,6 +136,8 @@ describe('what a phone takes for open', () => {
     // A sign alone is no answer to the morning.
     expect(isAnswered(plan, '2026-04-14', [item('morning', 'm', { at: '2026-04-14T07:00:00+01:00', provocation: null, signs: ['swelling'] })])).toBe(false);
     expect(toSettle(plan, waiting)).toEqual([{ session: 's2', ended_at: '2026-04-14T08:00:00+01:00' }]);
+    // After a session without pain there is nothing to settle.
+    expect(toSettle({ ...plan, settling: [] }, [item('session', 's3', { ended_at: '2026-04-14T08:00:00+01:00', entries: [{ pain: 0, sets: [] }, { pain: null, sets: [] }] })])).toEqual([]);
     // What was entered for another case of the same athlete answers nothing here.
     const other = { ...plan, case: 'elbow', settling: [] };
     expect([isAnswered(other, '2026-04-14', waiting), toSettle(other, waiting), stopsHere(other, [item('morning', 'm', { at: '', provocation: 9 })])]).toEqual([false, [], false]);

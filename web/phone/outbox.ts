@@ -6,6 +6,17 @@ import { nowIso } from './moments';
 import { withOwner } from './plan';
 import { forget, forgetAll, keep, kept, keptNames, type Kind, setAside } from './store';
 
+const WHAT = ['session', 'settled', 'morning', 'correction', 'missed', 'message'] as const;
+type What = (typeof WHAT)[number];
+
+/** What an athlete writes to whoever treats them. */
+export interface Writing {
+  kind: 'question' | 'flare';
+  words: string;
+  /** Of a flare, 0–10. */
+  pain: number | null;
+}
+
 /** Something that waits to be sent, each with an id of its own: sent twice, it is stored once. */
 export interface Waiting {
   id: string;
@@ -15,10 +26,10 @@ export interface Waiting {
   case: string;
   /** When it was entered; what was entered first is sent first. */
   made_at: string;
-  what: 'session' | 'settled' | 'morning';
+  what: What;
   /** As people call it. */
   title: string;
-  body: Schemas['SessionLog'] | { settled_min: number } | Schemas['CheckIn'];
+  body: Schemas['SessionLog'] | { settled_min: number } | Schemas['CheckIn'] | Schemas['Correction'] | { why: string } | Writing;
   /** The planned session that it is, so that it is not asked for again. */
   planned?: string | null;
   /** Why the server would not take it. */
@@ -37,9 +48,9 @@ const WAITING: Kind<Waiting> = {
     person: z.string(),
     case: z.string(),
     made_at: z.string(),
-    what: z.enum(['session', 'settled', 'morning']),
+    what: z.enum(WHAT),
     title: z.string(),
-    body: z.custom<Waiting['body']>((body) => typeof body === 'object' && body !== null),
+    body: z.custom<Waiting['body']>((body: unknown) => typeof body === 'object' && body !== null),
     planned: z.nullish(z.string()),
     refused: z.optional(z.string()),
     sent: z.optional(z.boolean()),
@@ -121,9 +132,14 @@ const clock = () => ({ headers: { 'X-Phone-Clock': nowIso() } });
 
 function request(item: Waiting): Promise<unknown> {
   const params = { path: { id: item.id }, query: { case: item.case } };
-  if (item.what === 'session') return send(() => api.PUT('/api/today/sessions/{id}', { params, body: item.body as Schemas['SessionLog'], ...clock() }));
-  if (item.what === 'settled') return send(() => api.PATCH('/api/today/sessions/{id}', { params, body: item.body as { settled_min: number } }));
-  return send(() => api.PUT('/api/today/check-ins/{id}', { params, body: item.body as Schemas['CheckIn'], ...clock() }));
+  switch (item.what) {
+    case 'session': return send(() => api.PUT('/api/today/sessions/{id}', { params, body: item.body as Schemas['SessionLog'], ...clock() }));
+    case 'settled': return send(() => api.PATCH('/api/today/sessions/{id}', { params, body: item.body as { settled_min: number } }));
+    case 'morning': return send(() => api.PUT('/api/today/check-ins/{id}', { params, body: item.body as Schemas['CheckIn'], ...clock() }));
+    case 'correction': return send(() => api.PUT('/api/today/corrections/{id}', { params, body: item.body as Schemas['Correction'] }));
+    case 'missed': return send(() => api.PUT('/api/today/planned/{id}', { params, body: item.body as { why: string } }));
+    default: return send(() => api.PUT('/api/today/messages/{id}', { params, body: item.body as Writing }));
+  }
 }
 
 let sending = false;

@@ -24,18 +24,21 @@ export const isAnswered = (plan: TodayData, day: string, waiting: readonly Waiti
   plan.morning.answered.some((one) => one.on === day)
   || ofCase(plan, waiting).some((one) => one.what === 'morning' && 'at' in one.body && one.body.at.slice(0, 10) === day && one.body.provocation !== null);
 
+/** Whether anything hurt: after a session without pain there is nothing to settle. */
+const hurt = (entries: readonly { pain?: number | null }[]): boolean => entries.some((entry) => (entry.pain ?? 0) > 0);
+
 /** Sessions of which it is not told yet when things were back to normal, those that wait to be sent among them. */
 export const toSettle = (plan: TodayData, waiting: readonly Waiting[]): { session: string; ended_at: string }[] => {
   const own = ofCase(plan, waiting);
   const told = new Set(own.filter((one) => one.what === 'settled').map((one) => one.id));
-  const unsent = own.flatMap((one) => (one.what === 'session' && 'ended_at' in one.body ? [{ session: one.id, ended_at: one.body.ended_at }] : []));
+  const unsent = own.flatMap((one) => (one.what === 'session' && 'ended_at' in one.body && hurt(one.body.entries) ? [{ session: one.id, ended_at: one.body.ended_at }] : []));
   return [...plan.settling, ...unsent.filter((one) => !plan.settling.some((known) => known.session === one.session))].filter((one) => !told.has(one.session));
 };
 
 /** Whether something was reported that means stop, though it is not sent yet. */
 export const stopsHere = (plan: TodayData, waiting: readonly Waiting[]): boolean => ofCase(plan, waiting).some((one) => {
   const body = one.body;
-  if ('settled_min' in body && one.what === 'settled') return false;
+  if (one.what !== 'session' && one.what !== 'morning') return false;
   const signs = ('signs' in body ? body.signs ?? [] : []).filter((sign) => sign !== 'night_ache');
   const pains = 'entries' in body ? body.entries.flatMap((entry) => [entry.pain ?? 0, ...(entry.sets as { pain?: number }[] | undefined ?? []).map((set) => set.pain ?? 0)]) : 'provocation' in body ? [body.provocation ?? 0] : [];
   return signs.length > 0 || pains.some((pain) => pain >= plan.limits.stop_at);

@@ -267,6 +267,8 @@ final class TodayPage
     {
         return array_values($case->trainingSessions()->whereNull('settled_min')
             ->where('ended_at', '>', CarbonImmutable::now()->utc()->subHours(self::SETTLING_HOURS))->get()
+            // After a session without pain there is nothing to settle.
+            ->filter(static fn(TrainingSession $one): bool => max([0, ...array_map('intval', array_column($one->entries, 'pain'))]) > 0)
             ->map(static fn(TrainingSession $one): array => [
                 'session' => $one->id,
                 'ended_at' => $one->ended_at->setTimezone($case->practice->timezone)->toIso8601String(),

@@ -19,7 +19,7 @@ export function GoOn({ run, over }: { run: Run; over?: () => void }) {
   const sets = run.progress.reduce((sum, one) => sum + one.sets.length, 0);
   const idle = isIdle(run);
   const send = async () => {
-    const became = await put({ id: run.id, person: run.person, case: run.case, made_at: nowIso(), what: 'session', title: run.due.title, body: asLog(ended(run, 'not finished')), planned: run.due.planned });
+    const became = await put({ id: run.id, person: run.person, case: run.case, made_at: nowIso(), what: 'session', title: run.due.title, body: asLog(ended(run, 'not finished')), planned: run.due.planned === '' ? null : run.due.planned });
     if (typeof became === 'object') { setLost(became.lost); return; }
     forgetRun();
     over?.();

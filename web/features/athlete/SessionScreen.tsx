@@ -36,6 +36,14 @@ export default function SessionScreen({ page }: { page: PhoneData }) {
   });
   const [run, setRun] = useState<Run | null>(() => {
     if (before !== null) return before;
+    // Practice beside the plan, at any time.
+    const beside = page.cases.find((one) => one.case === search.get('practice'));
+    if (beside !== undefined && !beside.stopped) return begin(beside, { planned: '', on: localDay(), stage: '', title: 'Practice', kind: 'sport', duration_s: 0, exercises: [], done: false });
+    // A session of the plan once more, beside what is due.
+    const again = search.get('again');
+    const more = page.cases.find((one) => !one.stopped && one.sessions.some((due) => due.planned === again));
+    const due = more?.sessions.find((one) => one.planned === again);
+    if (more !== undefined && due !== undefined) return begin(more, { ...due, planned: '' });
     for (const plan of page.cases) {
       const due = dueOn(plan, localDay(), waiting).find((one) => planned === null || one.planned === planned);
       if (due !== undefined && !plan.stopped && !stopsHere(plan, waiting)) return begin(plan, due);
@@ -77,7 +85,7 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
 
   const finish = async () => {
     setSending(true);
-    const became = await put({ id: run.id, person: run.person, case: run.case, made_at: nowIso(), what: 'session', title: run.due.title, body: asLog(run), planned: run.due.planned });
+    const became = await put({ id: run.id, person: run.person, case: run.case, made_at: nowIso(), what: 'session', title: run.due.title, body: asLog(run), planned: run.due.planned === '' ? null : run.due.planned });
     setSending(false);
     if (typeof became === 'object') { setLost(became.lost); return; }
     forgetRun();

@@ -28,7 +28,7 @@ export default function SheetScreen({ page }: { page: PhoneData }) {
       <Typography variant="h1">{page.athlete}: exercises</Typography>
       {page.cases.map((plan) => <CaseSheet key={plan.case} plan={plan} units={units} />)}
       <Box sx={{ mt: 1.5, p: 1, border: 2, borderColor: 'stop.main', breakInside: 'avoid' }}>
-        <Typography><b>Stop at pain of {Math.min(8, ...page.cases.map((plan) => plan.limits.stop_at))} of 10 or more, or with:</b> {STOP_SIGNS.map(([, words]) => words.toLowerCase()).join(', ')}. {STOP_WORDS}</Typography>
+        <Typography><b>Stop at pain of {Math.min(8, ...page.cases.map((plan) => plan.limits.stop_at))} of 10 or more, or with:</b> {STOP_SIGNS.map(([, words]) => (words.startsWith('I ') ? words : `${words[0]?.toLowerCase() ?? ''}${words.slice(1)}`)).join(', ')}. {STOP_WORDS}</Typography>
         <Typography><b>{page.practice.name}</b>{page.practice.telephone === null ? '' : `, ${page.practice.telephone}`}{page.practice.hours === null ? '' : ` (${page.practice.hours})`}</Typography>
       </Box>
     </Box>
@@ -67,7 +67,7 @@ function CaseSheet({ plan, units }: { plan: TodayData; units: Settings['units'] 
 
 function Row({ one, units }: { one: Exercise; units: Settings['units'] }) {
   const sides = one.sides.map((side) => side.words).join(', then ');
-  const details = [one.load === null ? null : inUnits(one.load.words, units), one.tempo_words, one.dose.rest_s > 0 ? `rest ${one.dose.rest_s} s` : null, `up to ${one.max_pain} of 10`].filter((part) => part !== null).join(' · ');
+  const details = [one.load === null ? null : inUnits(one.load.words, units), one.tempo_words, one.dose.rest_s > 0 ? `rest ${one.dose.rest_s} s` : null, `pain up to ${one.max_pain} of 10`].filter((part) => part !== null).join(' · ');
   return (
     <tr>
       <Box component="th" scope="row">

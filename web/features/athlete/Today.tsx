@@ -19,8 +19,6 @@ import { isIdle, type Run, useRun } from './run';
 import { SettlingCard } from './SettlingCard';
 import { StopCard } from './StopCard';
 
-const HALF_HOUR = 30;
-
 const minutesSince = (iso: string): number => (Date.now() - new Date(iso).getTime()) / 60_000;
 
 /** The order of a day: what is under way, the morning, what has to settle, the sessions, and what is late. */
@@ -43,8 +41,8 @@ function stepsOf(plan: TodayData, waiting: readonly Waiting[], today: string, ru
   }
   const settling = toSettle(plan, waiting).slice(-1)[0];
   if (settling !== undefined) {
-    // Asked once the school's time has come, or half an hour; before that it can be told all the same.
-    const isTime = minutesSince(settling.ended_at) >= Math.min(HALF_HOUR, plan.limits.settle_within_min);
+    // Asked once the school's time has come; before that it can be told all the same.
+    const isTime = minutesSince(settling.ended_at) >= plan.limits.settle_within_min;
     steps.push({ key: `settle-${settling.session}`, order: isTime ? ORDER.settle : ORDER.settle_later, title: `${prefix}Back to normal?`, card: (first) => <SettlingCard plan={plan} settling={settling} first={first} named={named} /> });
   }
   const why = plan.days.find((one) => one.on === today)?.why ?? '';
@@ -95,6 +93,12 @@ export function Today({ page }: { page: PhoneData }) {
         </Paper>
       )}
       {page.cases.map((plan) => <News key={plan.case} plan={plan} today={today} named={named} />)}
+      {page.cases.length > 0 && (
+        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
+          <Button component={RouterLink} to="/entered" variant="outlined" sx={{ minHeight: 52, fontSize: '1rem' }}>What I entered</Button>
+          <Button component={RouterLink} to="/entered#extra" variant="outlined" sx={{ minHeight: 52, fontSize: '1rem' }}>Log something else</Button>
+        </Box>
+      )}
       {page.cases.length > 0 && <Week page={page} today={today} isStopped={isStopped} />}
     </Box>
   );
@@ -109,7 +113,7 @@ function News({ plan, today, named }: { plan: TodayData; today: string; named: b
           <b>{prefix}New {ago(plan.news.on, today)}:</b> {plan.news.words}{plan.news.why !== null && <><br /><b>Why:</b> {plan.news.why}</>}
         </Alert>
       )}
-      {plan.messages.slice(0, 2).map((one) => (
+      {plan.messages.filter((one) => !one.own).slice(0, 2).map((one) => (
         <Alert key={one.id} severity="info"><b>{prefix}{one.by}, {ago(one.at, today)}:</b> {one.words}</Alert>
       ))}
       {plan.advice.length > 0 && <Alert severity="info"><b>{prefix}For now, beside the exercises:</b> {plan.advice.join(' ')}</Alert>}

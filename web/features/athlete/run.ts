@@ -227,7 +227,7 @@ export function asLog(run: Run): Schemas['SessionLog'] {
   const sport = run.due.kind === 'sport';
   if (sport) entries.push({ prescription: null, pain: run.practice.pain, sets: [] });
   return {
-    planned: run.due.planned,
+    planned: run.due.planned === '' ? null : run.due.planned,
     plan_version: run.plan_version,
     kind: run.due.kind,
     started_at: run.started_at,

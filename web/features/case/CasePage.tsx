@@ -115,10 +115,11 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
           <TestPanel found={found} />
         </Box>
         <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0, order: { xs: -1, sm: 1, md: 0 } }}>
+          {found.asked_at !== null && <MessagesPanel found={found} />}
           <ProposalCard found={found} accept={() => setOpen({ dialog: 'accept' })} keep={() => ask({ kind: 'keep' })} clear={(stop) => ask({ kind: 'clear_stop', clears: stop.id, words: stop.words })} />
           <LintPanel found={found} />
           <OpinionsPanel found={found} />
-          <MessagesPanel found={found} />
+          {found.asked_at === null && <MessagesPanel found={found} />}
         </Box>
       </Box>
       {open?.dialog === 'accept' && <AcceptDialog id={found.id} close={() => setOpen(null)} decided={setDone} />}

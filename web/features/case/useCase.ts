@@ -66,3 +66,12 @@ export function useDecide(id: string) {
       Promise.all([queries.invalidateQueries({ queryKey: ['case', id] }), queries.invalidateQueries({ queryKey: ['round'] })]),
   });
 }
+
+/** Answers what the athlete wrote; an empty text marks it as dealt with. */
+export function useAnswer(id: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (words: string) => send(() => api.POST('/api/cases/{case}/messages', { params: { path: { case: id } }, body: { words } })),
+    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: ['round'] }), queries.invalidateQueries({ queryKey: ['case', id] })]),
+  });
+}

@@ -9,6 +9,7 @@ import { Empty, Failed, Loading } from '../../shell/States';
 import { useSettled } from '../../shell/useSettled';
 import { AcceptDialog } from '../case/AcceptDialog';
 import { type Done, UndoBar } from '../case/UndoBar';
+import { AskedPanel } from './AskedPanel';
 import { Filters } from './Filters';
 import { GROUPS } from './groups';
 import { NudgeDialog } from './NudgeDialog';
@@ -76,6 +77,7 @@ export function Round() {
         <Filters narrowing={narrowing} set={(change) => setNarrowing({ ...narrowing, ...change })} search={search} />
       </Box>
       {round.isError && <Failed problem={round.error} again={() => void round.refetch()} />}
+      <AskedPanel asked={first.asked} />
       {lines.length === 0 && <Empty title="No case matches"><Button onClick={() => setNarrowing(EVERYTHING)}>Show all</Button></Empty>}
       {GROUPS.map(({ key, title, tone }) => {
         const members = lines.filter((line) => line.standing.group === key);

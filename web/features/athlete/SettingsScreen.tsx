@@ -1,0 +1,58 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Paper from '@mui/material/Paper';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import { api, send } from '../../api/client';
+import { forgetPerson } from '../../phone/outbox';
+import type { PhoneData } from '../../phone/plan';
+import { changeSettings, type Settings, useSettings } from '../../phone/settings';
+import { useOutbox } from '../../phone/usePhone';
+import { useSignOut } from '../../shell/useSignedIn';
+import { useRun } from './run';
+
+/** What is set on this phone, and the way out of it. */
+export default function SettingsScreen({ page }: { page: PhoneData }) {
+  return (
+    <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
+      <Typography variant="h1">Settings</Typography>
+      <OnThisPhone person={page.person} />
+    </Box>
+  );
+}
+
+function OnThisPhone({ person }: { person: string }) {
+  const settings = useSettings();
+  const waiting = useOutbox(person).filter((one) => one.sent !== true);
+  const run = useRun(person);
+  const signOut = useSignOut();
+  const queries = useQueryClient();
+  const [sure, setSure] = useState(false);
+  const everywhere = useMutation({
+    mutationFn: () => send(() => api.DELETE('/api/sessions')),
+    onSuccess: () => { forgetPerson(person); queries.clear(); queries.setQueryData(['session'], null); },
+  });
+  const loses = waiting.length > 0 || run !== null;
+  return (
+    <Paper variant="outlined" component="section" aria-label="On this phone" sx={{ p: 2, display: 'grid', gap: 1 }}>
+      <Typography variant="h2">On this phone</Typography>
+      <ToggleButtonGroup exclusive fullWidth value={settings.units} onChange={(_, units: Settings['units'] | null) => { if (units !== null) changeSettings({ units }); }} aria-label="Units of load">
+        <ToggleButton value="kg" sx={{ textTransform: 'none', minHeight: 48 }}>kilograms</ToggleButton>
+        <ToggleButton value="lb" sx={{ textTransform: 'none', minHeight: 48 }}>pounds</ToggleButton>
+      </ToggleButtonGroup>
+      <ToggleButtonGroup exclusive fullWidth value={settings.sound} onChange={(_, sound: boolean | null) => { if (sound !== null) changeSettings({ sound }); }} aria-label="Sound of the pacer">
+        <ToggleButton value sx={{ textTransform: 'none', minHeight: 48 }}>with sound</ToggleButton>
+        <ToggleButton value={false} sx={{ textTransform: 'none', minHeight: 48 }}>silent</ToggleButton>
+      </ToggleButtonGroup>
+      {sure && <Alert severity="warning">{waiting.length > 0 ? `${waiting.length} of your answers wait to be sent.` : 'A session is under way.'} Signing out erases them from this phone.</Alert>}
+      <Button variant="outlined" loading={signOut.isPending} onClick={() => { if (loses && !sure) setSure(true); else signOut.mutate(undefined, { onSuccess: () => { forgetPerson(person); } }); }} sx={{ minHeight: 48 }}>{sure ? 'Sign out all the same' : 'Sign out'}</Button>
+      <Button variant="outlined" loading={everywhere.isPending} onClick={() => { if (loses && !sure) setSure(true); else everywhere.mutate(); }} sx={{ minHeight: 48 }}>Lost a phone: sign out everywhere</Button>
+      {everywhere.isError && <Alert severity="error">{everywhere.error.message}</Alert>}
+    </Paper>
+  );
+}
