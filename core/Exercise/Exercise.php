@@ -42,6 +42,7 @@ final readonly class Exercise
         public Usual $usual,
         /** Whether the weight depends on the person: it is found in the room, and no programme says it. */
         public bool $loadIsFound = false,
+        public ?Says $says = null,
     ) {}
 
     public static function read(ObjectNode $node): self
@@ -77,6 +78,7 @@ final readonly class Exercise
             $node->child('dose', Dose::read(...)),
             $node->child('usual', Usual::read(...)),
             $node->has('load_is_found') && $node->flag('load_is_found'),
+            $node->childOrNull('says', Says::read(...)),
         );
         if ($exercise->loadIsFound && $exercise->dose->load_kg !== null) {
             $node->fault('dose/load_kg', 'is found in the room for this exercise; leave it out');
@@ -151,6 +153,7 @@ final readonly class Exercise
             'positions' => array_column($this->positions, 'value'),
             'set_up' => $this->set_up,
             'movement' => $this->movement,
+            ...($this->says === null ? [] : ['says' => (object) $this->says->toArray()]),
             'feel' => $this->feel,
             'faults' => $this->faults,
             'dose' => $this->dose->toArray(),

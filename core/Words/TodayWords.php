@@ -43,6 +43,9 @@ final class TodayWords
 {
     private const WEEKDAYS = [1 => 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 
+    /** Hours of a day over which several sessions are spread. */
+    private const WAKING_HOURS = 12;
+
     /** Days back to the session that today's ease lets settle. */
     private const SETTLING_DAYS = 3;
 
@@ -132,6 +135,12 @@ final class TodayWords
             'side' => $side->value,
             'words' => $side->value . ($limbs === Limbs::Each && $side === $affected ? ', the sore one' : ''),
         ], $sides);
+    }
+
+    /** Hours between two sessions of one kind on a day: the waking half of the day, shared out (docs/rules.md, "Several a day"). */
+    public static function leastHours(int $timesADay): int
+    {
+        return max(1, intdiv(self::WAKING_HOURS, $timesADay));
     }
 
     /** What a school says where an exercise hurt more than its limit, if the school's own words are not known. */

@@ -13,10 +13,12 @@ use Rung\Core\Catalogue\LintKey;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\School;
 use Rung\Core\Catalogue\Search;
+use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Exercise\Directness;
 use Rung\Core\Exercise\Exercise;
 use Rung\Core\Input\InvalidInput;
+use Rung\Core\Input\Json;
 use Rung\Core\Record\Structure;
 use Rung\Core\Words\Comparison;
 use Rung\Core\Words\GrowthWords;
@@ -210,6 +212,35 @@ final class CatalogueTest extends TestCase
             self::assertNotSame($text, $bad);
             self::assertFalse($isValid($bad), $spoilt);
             self::assertSame(2, Support::rung(['validate', '-'], $bad)[0], $spoilt);
+        }
+    }
+
+    /** What the pacer says names phases that the exercise has: a hold is not told to lift, nor a jump. */
+    public function testWhatThePacerSaysFitsTheExercise(): void
+    {
+        $own = 0;
+        foreach (Support::catalogue()->exercises as $exercise) {
+            $says = $exercise->says?->toArray() ?? [];
+            $own += count($says);
+            $tempo = $exercise->dose->tempo;
+            foreach (array_keys($says) as $phase) {
+                $has = match ($phase) {
+                    'lift', 'lower' => $tempo !== null || $exercise->mode->isMoving(),
+                    'hold' => $exercise->mode === Mode::Isometric || ($tempo !== null && $tempo->top_s > 0),
+                    default => $exercise->mode === Mode::Isometric || $tempo !== null,
+                };
+                self::assertTrue($has, "$exercise->key has no phase to $phase");
+            }
+        }
+        self::assertGreaterThan(80, $own);
+        self::assertSame(['lift' => 'Turn out', 'lower' => 'Turn in'], Support::catalogue()->exercise('rotation_alone')->says?->toArray());
+        // What is too long to be read between two beats is refused, at its place.
+        $exercise = (string) json_encode(['says' => ['lift' => 'Turn the hand out slowly', 'lower' => '']] + Support::catalogue()->exercise('rotation_alone')->toArray());
+        try {
+            Json::read($exercise, Exercise::read(...));
+            self::fail('a long word was taken');
+        } catch (InvalidInput $bad) {
+            self::assertSame(['/says/lift', '/says/lower'], array_column($bad->faults, 'path'));
         }
     }
 }

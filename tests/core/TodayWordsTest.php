@@ -46,6 +46,11 @@ final class TodayWordsTest extends TestCase
         self::assertSame('Rest until Friday, so that it can settle.', $why('2026-04-15', null, $plan->restingAllUntil(Day::fromIso('2026-04-17'))));
     }
 
+    public function testSeveralSessionsOfADayAreSpreadOverIt(): void
+    {
+        self::assertSame([6, 4, 3, 1], array_map(TodayWords::leastHours(...), [2, 3, 4, 24]));
+    }
+
     public function testEveryKindOfSessionIsCalledWhatItIs(): void
     {
         $monday = Day::fromIso('2026-04-13');

@@ -157,6 +157,23 @@ final class PhoneWritesTest extends TestCase
         self::assertSame(1, Message::query()->where('case_id', $case->id)->where('kind', 'answer')->count());
     }
 
+    public function testOneOfSeveralSessionsADaySaysWhichAndFromWhen(): void
+    {
+        $own = $this->practitioner();
+        $id = self::text($this->ask($own, 'POST', '/api/cases', OpeningTest::opening(['programme' => 'knee_provoked_eccentric', 'severity' => null]))->assertStatus(201)->json('id'));
+        $athlete = User::query()->where('email', 'odile@ropewalk.example')->firstOrFail();
+        $today = $this->ask($athlete, 'GET', '/api/today');
+        self::assertSame([['number' => 1, 'of' => 2, 'least_hours' => 6, 'from' => null], ['number' => 2, 'of' => 2, 'least_hours' => 6, 'from' => null]], array_slice((array) $today->json('cases.0.sessions.*.part'), 0, 2));
+        self::assertSame(['lift' => 'Forward', 'lower' => 'Rock back'], $today->json('cases.0.sessions.0.exercises.0.says'));
+        self::assertTrue($today->json('cases.0.sessions.0.exercises.0.pain_by_set'), 'pain leads this dose');
+        CarbonImmutable::setTestNow('2026-04-14T09:00:00+01:00');
+        $this->ask($athlete, 'PUT', '/api/today/sessions/' . Str::uuid7() . "?case=$id", [
+            'planned' => $today->json('cases.0.sessions.0.planned'), 'plan_version' => 1, 'kind' => 'loading', 'started_at' => '2026-04-14T08:35:00+01:00', 'ended_at' => '2026-04-14T08:55:00+01:00',
+            'entries' => [['prescription' => $today->json('cases.0.sessions.0.exercises.0.prescription'), 'pain' => 5, 'sets' => [['reps' => 15]]]],
+        ])->assertStatus(201);
+        $this->ask($athlete, 'GET', '/api/today')->assertJsonPath('cases.0.sessions.1.part.from', '14:55')->assertJsonPath('cases.0.sessions.1.done', false);
+    }
+
     public function testPracticeBesideThePlanCounts(): void
     {
         $case = $this->caseOf('Juno Tamsin');

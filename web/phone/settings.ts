@@ -5,11 +5,19 @@ import { keep, kept, type Kind, useKept } from './store';
 export interface Settings {
   units: 'kg' | 'lb';
   sound: boolean;
+  /** The pacer says each phase aloud and counts. */
+  spoken: boolean;
+  /** The phone shakes at each phase, where it can. */
+  shake: boolean;
 }
 
-const SETTINGS: Kind<Settings> = { version: 1, shape: z.object({ units: z.enum(['kg', 'lb']), sound: z.boolean() }), migrate: (value) => ({ ...USUAL, ...(value as Partial<Settings>) }) };
+const USUAL: Settings = { units: 'kg', sound: true, spoken: false, shake: false };
 
-const USUAL: Settings = { units: 'kg', sound: true };
+const SETTINGS: Kind<Settings> = {
+  version: 2,
+  shape: z.object({ units: z.enum(['kg', 'lb']), sound: z.boolean(), spoken: z.boolean(), shake: z.boolean() }),
+  migrate: (value) => ({ ...USUAL, ...(value as Partial<Settings>) }),
+};
 
 export const useSettings = (): Settings => useKept('settings', SETTINGS) ?? USUAL;
 

@@ -171,6 +171,7 @@ final class TodayPage
             'on' => $planned->on,
             'stage' => $stage->stage->key,
             'title' => $stage->slot($planned->slot)?->name() ?? $planned->slot,
+            'part' => self::part($planned, $stage, $case),
             'kind' => $due === [] ? 'sport' : 'loading',
             'duration_s' => DoseArithmetic::session($figures)['duration_s'],
             'exercises' => array_map(static function (Prescription $one) use ($catalogue, $case, $asked, $evaluation, $retests): array {
@@ -189,6 +190,7 @@ final class TodayPage
                     'feel' => $exercise?->feel,
                     'faults' => $exercise?->faults,
                     'cue' => $one->cue,
+                    'says' => (object) ($exercise?->says?->toArray() ?? []),
                     'mode' => $one->mode->value,
                     'limbs' => DoseWords::limbs($one->limbs),
                     'sides' => TodayWords::sides($one->limbs, Side::from($case->side)),
@@ -213,6 +215,19 @@ final class TodayPage
                 ];
             }, $due),
         ];
+    }
+
+    /** @return array{number: int, of: int, least_hours: int, from: string|null}|null which of several of its kind on a day it is */
+    private static function part(PlannedSession $planned, PlanStage $stage, CareCase $case): ?array
+    {
+        $of = $stage->slot($planned->slot)->times_per_day ?? 1;
+        if ($of < 2) {
+            return null;
+        }
+        $least = TodayWords::leastHours($of);
+        $last = $case->trainingSessions()->whereIn('planned_id', PlannedSession::query()->select('id')->where('case_id', $case->id)->where('on', $planned->on)->where('slot', $planned->slot))->reorder('ended_at', 'desc')->first();
+
+        return ['number' => $planned->number, 'of' => $of, 'least_hours' => $least, 'from' => $last?->ended_at->addHours($least)->setTimezone($case->practice->timezone)->format('H:i')];
     }
 
     /** @return array<string, mixed> what was entered today and yesterday, to be looked at and put right */

@@ -3,16 +3,19 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { type RefObject, useMemo, useRef, useState } from 'react';
 
-import { type Done, doneBy, endOf, levelAt, type Move, phaseAt, repsDone, type Timeline, timelineOf } from '../../pacer/timeline';
+import { type Done, doneBy, endOf, levelAt, type Phase, phaseAt, repsDone, type Timeline, timelineOf } from '../../pacer/timeline';
+import { spokenOf, tell, wordOf } from '../../pacer/cues';
 import { audioClock } from '../../pacer/sound';
 import { useAwake, usePacer } from '../../pacer/usePacer';
+import { useSettings } from '../../phone/settings';
 import type { Exercise } from '../../phone/usePhone';
 import { colour, faint } from '../../shell/theme';
 
-const WORDS: Record<Move, string> = { ready: 'Ready', lift: 'Lift', hold: 'Hold', lower: 'Lower', pause: 'Pause', work: 'Work' };
-
 const WIDE = 340;
 const HIGH = 120;
+
+/** Read by what reads the screen aloud, and not seen. */
+const visuallyHidden = { position: 'absolute', width: '1px', height: '1px', overflow: 'hidden', clipPath: 'inset(50%)', whiteSpace: 'nowrap' } as const;
 
 /** One set of one limb, paced by the audio clock: a mark along the trace, a ring for a hold, and tones. */
 export function PacedSet({ exercise, loud, title, done }: { exercise: Exercise; loud: boolean; title: string; done: (done: Done | null) => void }) {
@@ -32,9 +35,18 @@ function Paced({ line, exercise, loud, title, done }: { line: Timeline; exercise
   const [less, setLess] = useState(0);
   const asked = line.reps - less;
   const isDone = useRef(false);
+  const { says } = exercise;
+  const settings = useSettings();
+  const told = useRef<Phase | null>(null);
+  const [announced, setAnnounced] = useState('');
 
   const draw = (position: number, countIn: number) => {
     const phase = phaseAt(line, position);
+    if (told.current !== phase && countIn === 0) {
+      told.current = phase;
+      tell(line, phase, says, settings);
+      setAnnounced(spokenOf(line, phase, says));
+    }
     const [from, to] = window_(line, position);
     if (mark.current !== null) {
       mark.current.setAttribute('cx', String((Math.max(0, position - from) / Math.max(0.001, to - from)) * WIDE));
@@ -43,7 +55,7 @@ function Paced({ line, exercise, loud, title, done }: { line: Timeline; exercise
     }
     if (ring.current !== null) ring.current.style.strokeDashoffset = String(1 - Math.min(1, (position - phase.from) / (phase.to - phase.from)));
     const isReady = countIn > 0 || phase.move === 'ready';
-    if (word.current !== null) word.current.textContent = isReady ? WORDS.ready : `${WORDS[phase.move]}${held !== null && line.reps > 1 && phase.move === 'hold' ? ` ${phase.rep} of ${line.reps}` : ''}`;
+    if (word.current !== null) word.current.textContent = isReady ? wordOf('ready', says) : `${wordOf(phase.move, says)}${held !== null && line.reps > 1 && phase.move === 'hold' ? ` ${phase.rep} of ${line.reps}` : ''}`;
     if (count.current !== null) count.current.textContent = isReady ? String(Math.ceil(countIn > 0 ? countIn : phase.to - position)) : held === null ? `${Math.min(asked, phase.rep)} of ${asked}` : String(Math.max(0, Math.ceil(phase.to - position)));
     if (clockFace.current !== null) clockFace.current.textContent = `${Math.max(0, Math.ceil(endOf(line, asked) - position))} s left`;
     if (held === null && less > 0 && !isDone.current && repsDone(line, position) >= asked) {
@@ -64,13 +76,14 @@ function Paced({ line, exercise, loud, title, done }: { line: Timeline; exercise
   return (
     <Box component="section" aria-label={title} sx={{ textAlign: 'center' }}>
       <Box sx={{ position: 'relative', mx: 'auto', width: WIDE, maxWidth: '100%' }}>
-        {held === null ? <Trace line={line} mark={mark} /> : <Ring ring={ring} mark={mark} />}
+        {held === null ? <Trace line={line} mark={mark} says={says} /> : <Ring ring={ring} mark={mark} />}
         <Box sx={{ ...(held === null ? {} : { position: 'absolute', inset: 0, display: 'grid', placeContent: 'center' }) }}>
           <Typography component="p" sx={{ fontSize: 30, fontWeight: 600, lineHeight: 1.1 }}><span ref={word}>{begun ? 'Paused' : 'Ready'}</span></Typography>
           <Typography component="p" sx={{ fontSize: held === null ? 22 : 52, lineHeight: 1.15 }}><span ref={count}>{held !== null ? `${held} s` : begun ? `${Math.min(asked, phaseAt(line, pacer.position()).rep)} of ${asked}` : `${asked} reps`}</span></Typography>
           {held === null && <Typography color="textSecondary"><span ref={clockFace}>{Math.ceil(endOf(line, asked) - pacer.position())} s</span></Typography>}
         </Box>
       </Box>
+      <Box role="status" sx={visuallyHidden}>{announced}</Box>
       {pacer.interrupted && <Typography role="status" sx={{ mt: 1 }}>Interrupted. Go on when you are ready.</Typography>}
       <Box sx={{ display: 'grid', gap: 1, mt: 1.5 }}>
         {!pacer.running
@@ -104,7 +117,7 @@ function window_(line: Timeline, position: number): [number, number] {
 
 const yOf = (level: number): number => HIGH - 18 - level * (HIGH - 40);
 
-function Trace({ line, mark }: { line: Timeline; mark: RefObject<SVGCircleElement | null> }) {
+function Trace({ line, mark, says }: { line: Timeline; mark: RefObject<SVGCircleElement | null>; says: Exercise['says'] }) {
   const first = line.phases.filter((one) => one.rep === Math.min(2, line.reps) && one.move !== 'ready');
   const from = first[0]?.from ?? 0;
   const long = (first[first.length - 1]?.to ?? 1) - from;
@@ -113,7 +126,7 @@ function Trace({ line, mark }: { line: Timeline; mark: RefObject<SVGCircleElemen
   return (
     <svg viewBox={`-8 0 ${WIDE + 16} ${HIGH}`} width="100%" role="img" aria-label="The mark goes along one repetition">
       <polyline points={points.map((point) => point.map((value) => value.toFixed(1)).join(',')).join(' ')} fill="none" stroke={colour('primary')} strokeWidth={4} strokeLinejoin="round" strokeLinecap="round" />
-      {first.map((one) => <text key={one.from} x={(x(one.from) + x(one.to)) / 2} y={HIGH - 2} textAnchor="middle" fontSize={13} fill={faint}>{WORDS[one.move].toLowerCase()} {Math.round((one.to - one.from) * 10) / 10} s</text>)}
+      {first.map((one) => <text key={one.from} x={(x(one.from) + x(one.to)) / 2} y={HIGH - 2} textAnchor="middle" fontSize={13} fill={faint}>{wordOf(one.move, says).toLowerCase()} {Math.round((one.to - one.from) * 10) / 10} s</text>)}
       <circle ref={mark} data-mark cx={0} cy={yOf(first[0]?.low ?? 0)} r={9} fill={colour('watch')} stroke="var(--mui-palette-background-paper)" strokeWidth={3} />
     </svg>
   );

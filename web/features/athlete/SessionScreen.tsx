@@ -22,6 +22,7 @@ import { SignList } from './SignList';
 import { STOP_WORDS } from './signs';
 import { doneWords, ended, painAgain } from './steps';
 import { Stop, WhomToCall } from './StopCard';
+import { titleOf } from './titles';
 
 const back = <Button component={RouterLink} to="/" variant="contained" sx={{ minHeight: 56 }}>Back to today</Button>;
 
@@ -38,7 +39,7 @@ export default function SessionScreen({ page }: { page: PhoneData }) {
     if (before !== null) return before;
     // Practice beside the plan, at any time.
     const beside = page.cases.find((one) => one.case === search.get('practice'));
-    if (beside !== undefined && !beside.stopped) return begin(beside, { planned: '', on: localDay(), stage: '', title: 'Practice', kind: 'sport', duration_s: 0, exercises: [], done: false });
+    if (beside !== undefined && !beside.stopped) return begin(beside, { planned: '', on: localDay(), stage: '', title: 'Practice', part: null, kind: 'sport', duration_s: 0, exercises: [], done: false });
     // A session of the plan once more, beside what is due.
     const again = search.get('again');
     const more = page.cases.find((one) => !one.stopped && one.sessions.some((due) => due.planned === again));
@@ -85,7 +86,7 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
 
   const finish = async () => {
     setSending(true);
-    const became = await put({ id: run.id, person: run.person, case: run.case, made_at: nowIso(), what: 'session', title: run.due.title, body: asLog(run), planned: run.due.planned === '' ? null : run.due.planned });
+    const became = await put({ id: run.id, person: run.person, case: run.case, made_at: nowIso(), what: 'session', title: titleOf(run.due), body: asLog(run), planned: run.due.planned === '' ? null : run.due.planned });
     setSending(false);
     if (typeof became === 'object') { setLost(became.lost); return; }
     forgetRun();
@@ -105,7 +106,7 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
   return (
     <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, pb: 4, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-        <Typography variant="h1" sx={{ flex: 1 }}>{run.due.title}</Typography>
+        <Typography variant="h1" sx={{ flex: 1 }}>{titleOf(run.due)}</Typography>
         {!sport && <Typography color="textSecondary">{Math.min(run.at + 1, run.due.exercises.length)} of {run.due.exercises.length}</Typography>}
         <Button component={RouterLink} to="/" sx={{ minHeight: 44 }}>Leave</Button>
       </Box>

@@ -1,6 +1,8 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import Paper from '@mui/material/Paper';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
@@ -49,6 +51,8 @@ function OnThisPhone({ person }: { person: string }) {
         <ToggleButton value sx={{ textTransform: 'none', minHeight: 48 }}>with sound</ToggleButton>
         <ToggleButton value={false} sx={{ textTransform: 'none', minHeight: 48 }}>silent</ToggleButton>
       </ToggleButtonGroup>
+      <FormControlLabel sx={{ minHeight: 48 }} control={<Checkbox checked={settings.spoken} onChange={(event) => changeSettings({ spoken: event.target.checked })} />} label="The pacer speaks: lift, hold, lower, and counts" />
+      <FormControlLabel sx={{ minHeight: 48 }} control={<Checkbox checked={settings.shake} onChange={(event) => changeSettings({ shake: event.target.checked })} />} label="The phone shakes at each phase, where it can" />
       {sure && <Alert severity="warning">{waiting.length > 0 ? `${waiting.length} of your answers wait to be sent.` : 'A session is under way.'} Signing out erases them from this phone.</Alert>}
       <Button variant="outlined" loading={signOut.isPending} onClick={() => { if (loses && !sure) setSure(true); else signOut.mutate(undefined, { onSuccess: () => { forgetPerson(person); } }); }} sx={{ minHeight: 48 }}>{sure ? 'Sign out all the same' : 'Sign out'}</Button>
       <Button variant="outlined" loading={everywhere.isPending} onClick={() => { if (loses && !sure) setSure(true); else everywhere.mutate(); }} sx={{ minHeight: 48 }}>Lost a phone: sign out everywhere</Button>

@@ -18,6 +18,7 @@ import { MorningCard } from './MorningCard';
 import { isIdle, type Run, useRun } from './run';
 import { SettlingCard } from './SettlingCard';
 import { StopCard } from './StopCard';
+import { titleOf } from './titles';
 
 const minutesSince = (iso: string): number => (Date.now() - new Date(iso).getTime()) / 60_000;
 
@@ -48,7 +49,7 @@ function stepsOf(plan: TodayData, waiting: readonly Waiting[], today: string, ru
   const why = plan.days.find((one) => one.on === today)?.why ?? '';
   for (const session of dueOn(plan, today, waiting)) {
     if (run?.due.planned === session.planned) continue;
-    steps.push({ key: session.planned, order: ORDER.session, title: `${prefix}${session.title}, about ${minutesOf(session)} min`, card: (first) => <SessionCard plan={plan} session={session} why={why} first={first} named={named} /> });
+    steps.push({ key: session.planned, order: ORDER.session, title: `${prefix}${titleOf(session)}, about ${minutesOf(session)} min`, card: (first) => <SessionCard plan={plan} session={session} why={why} first={first} named={named} /> });
   }
   if (!isAnswered(plan, yesterday, waiting) && yesterday >= plan.morning.opened_on) {
     steps.push({ key: `late-${plan.case}`, order: ORDER.late, title: `${prefix}Yesterday’s answer is missing`, card: (first) => <MorningCard key={`${plan.case}${yesterday}`} plan={plan} on={yesterday} late first={first} named={named} /> });
@@ -69,7 +70,7 @@ export function Today({ page }: { page: PhoneData }) {
   const stopped = page.cases.filter(isStopped);
   const going = page.cases.filter((plan) => !isStopped(plan));
   const steps = going.flatMap((plan) => stepsOf(plan, waiting, today, run, named));
-  if (run !== null) steps.push({ key: 'run', order: isIdle(run) ? ORDER.left : ORDER.run, title: `${isIdle(run) ? 'Unfinished: ' : 'Go on with '}${run.due.title}`, card: () => <GoOn run={run} /> });
+  if (run !== null) steps.push({ key: 'run', order: isIdle(run) ? ORDER.left : ORDER.run, title: `${isIdle(run) ? 'Unfinished: ' : 'Go on with '}${titleOf(run.due)}`, card: () => <GoOn run={run} /> });
   steps.sort((a, b) => a.order - b.order);
   const isPressing = (step: Step | undefined) => step !== undefined && step.order < ORDER.late;
   const now = steps.find((step) => step.key === opened) ?? (isPressing(steps[0]) ? steps[0] : undefined);
@@ -126,7 +127,8 @@ function SessionCard({ plan, session, why, first, named }: { plan: TodayData; se
   return (
     <Paper variant="outlined" component="section" aria-label="Today's session" sx={{ p: 2, borderWidth: first ? 2 : 1, borderColor: first ? 'primary.main' : 'divider' }}>
       <Typography color="textSecondary">{named ? caseName(plan) : 'Today’s session'}{session.kind === 'sport' ? '' : `, about ${minutesOf(session)} min`}</Typography>
-      <Typography variant="h1" component="h2">{session.title}</Typography>
+      <Typography variant="h1" component="h2">{titleOf(session)}</Typography>
+      {session.part !== null && session.part.number > 1 && <Typography>At least {session.part.least_hours} hours after the one before.</Typography>}
       {why !== '' && <Typography sx={{ mb: 1 }}>{why}</Typography>}
       {session.exercises.map((one) => (
         <Box key={one.prescription} sx={{ py: 0.75, borderTop: 1, borderColor: 'divider' }}>

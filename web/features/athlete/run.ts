@@ -123,7 +123,7 @@ const RUN: Kind<Run> = {
     return before.success ? {
       revision: 0, ending: null, over_words: '', usual_minutes: { from: 0, to: 1440, usual: null },
       ...before.data,
-      due: { ...before.data.due, exercises: before.data.due.exercises.map((one) => ({ pain_by_set: false, relief: [], usual_load: null, ...one, sides: sidesOf(one.sides) })) },
+      due: { part: null, ...before.data.due, exercises: before.data.due.exercises.map((one) => ({ pain_by_set: false, relief: [], usual_load: null, says: {}, ...one, sides: sidesOf(one.sides) })) },
       progress: before.data.progress.map((one) => ({ ...blank(one.prescription), ...one })),
     } : undefined;
   },
