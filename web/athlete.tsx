@@ -5,10 +5,12 @@ import { NavLink, Route, Routes, useLocation } from 'react-router';
 
 import { setPatience } from './api/client';
 import { ClosedCase } from './features/athlete/ClosedCase';
+import { FirstPages } from './features/athlete/FirstPages';
 import { SendingStrip } from './features/athlete/SendingStrip';
 import { WhomToCall } from './features/athlete/StopCard';
 import { Today } from './features/athlete/Today';
 import { keptPhone, type PhoneData } from './phone/plan';
+import { changeSettings, useSettings } from './phone/settings';
 import { usePhone, useSending } from './phone/usePhone';
 import { ScreenBoundary } from './shell/ScreenBoundary';
 import { start } from './shell/Shell';
@@ -44,6 +46,7 @@ function Phone() {
 function Pages({ who }: { who: string | null }) {
   const phone = usePhone(who);
   const page = phone.data;
+  const { introduced } = useSettings();
   useSending(who ?? page?.person ?? null);
   if (page === undefined) return phone.isPending ? <Loading what="your plan" /> : <Failed problem={phone.error} again={() => void phone.refetch()} />;
   return (
@@ -52,13 +55,13 @@ function Pages({ who }: { who: string | null }) {
       <ScreenBoundary>
         <Suspense fallback={<Loading what="the page" />}>
           <Routes>
-            <Route path="/session" element={<SessionScreen page={page} />} />
-            <Route path="/ladder" element={<LadderScreen page={page} />} />
-            <Route path="/help" element={<HelpScreen page={page} />} />
-            <Route path="/entered" element={<EnteredScreen page={page} />} />
-            <Route path="/settings" element={<SettingsScreen page={page} />} />
-            <Route path="/sheet" element={<SheetScreen page={page} />} />
-            <Route path="*" element={page.cases.length === 0 ? <Closed page={page} /> : <Today page={page} />} />
+            <Route path="/session" element={<><title>Session · Rung</title><SessionScreen page={page} /></>} />
+            <Route path="/ladder" element={<><title>My ladder · Rung</title><LadderScreen page={page} /></>} />
+            <Route path="/help" element={<><title>When it hurts · Rung</title><HelpScreen page={page} /></>} />
+            <Route path="/entered" element={<><title>What I entered · Rung</title><EnteredScreen page={page} /></>} />
+            <Route path="/settings" element={<><title>Settings · Rung</title><SettingsScreen page={page} /></>} />
+            <Route path="/sheet" element={<><title>Exercises · Rung</title><SheetScreen page={page} /></>} />
+            <Route path="*" element={<><title>Today · Rung</title>{page.cases.length === 0 ? <Closed page={page} /> : introduced ? <Today page={page} /> : <FirstPages page={page} done={() => changeSettings({ introduced: true })} />}</>} />
           </Routes>
         </Suspense>
       </ScreenBoundary>

@@ -11,7 +11,6 @@ use App\Models\User;
 use App\Support\AccessLog;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 
 /**
  * Makes the link that a practitioner hands over. An older one that was not used yet gives way, every sign-in of the
@@ -25,7 +24,7 @@ final class InviteAthlete
     public function handle(CareCase $case, User $by): string
     {
         $user = User::query()->where('athlete_id', $case->athlete_id)->firstOrFail();
-        $token = Str::random(40);
+        $token = Invitation::code();
         DB::transaction(static fn() => self::invite($case, $by, $user, $token));
 
         return $token;

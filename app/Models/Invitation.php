@@ -28,6 +28,10 @@ final class Invitation extends Model
     use BelongsToPractice;
     use HasUuids;
 
+    private const LETTERS = '23456789ABCDEFGHJKLMNPQRSTUVWXYZ';
+
+    private const LENGTH = 12;
+
     public $timestamps = false;
 
     protected $guarded = [];
@@ -43,9 +47,21 @@ final class Invitation extends Model
         return $this->used_at === null && $this->withdrawn_at === null && $this->expires_at->isFuture();
     }
 
+    /** A code of 60 bits that can be typed by hand: three groups of four, without letters and digits that look alike. */
+    public static function code(): string
+    {
+        $letters = array_map(static fn(): string => self::LETTERS[random_int(0, strlen(self::LETTERS) - 1)], range(1, self::LENGTH));
+
+        return implode('-', str_split(implode('', $letters), 4));
+    }
+
+    /** Of a code, however it was typed; anything else stands as it is. */
     public static function hash(string $token): string
     {
-        return hash('sha256', $token);
+        $typed = strtoupper((string) preg_replace('/[\s-]+/', '', $token));
+        $isCode = strlen($typed) === self::LENGTH && strspn($typed, self::LETTERS) === self::LENGTH;
+
+        return hash('sha256', $isCode ? $typed : $token);
     }
 
     /** @return array<string, string> */

@@ -5,15 +5,25 @@ declare(strict_types=1);
 namespace App\Support;
 
 use App\Models\CareCase;
+use App\Models\TrainingSession;
 use Carbon\CarbonImmutable;
 use Rung\Core\Words\TodayWords;
 use Sabre\VObject\Component\VCalendar;
+use Sabre\VObject\Component\VEvent;
 
 /** An athlete's coming sessions, and the morning answer at its usual time, as iCalendar; under a stop that loading waits. */
 final class SessionCalendar
 {
     /** Where no morning was answered yet. */
     private const MORNING = '07:00';
+
+    /** Where nothing was trained yet. */
+    private const TRAINING = '17:00';
+
+    /** Latest sessions that the usual time is found from. */
+    private const STARTS = 9;
+
+    private const SESSION_MIN = 30;
 
     /** Days for which it is told that loading waits. */
     private const STOPPED_DAYS = 7;
@@ -23,6 +33,7 @@ final class SessionCalendar
     {
         $now = CarbonImmutable::now($zone);
         $calendar = new VCalendar(['PRODID' => '-//Rung//Sessions//EN', 'X-WR-CALNAME' => 'Rung']);
+        TimezonePart::add($calendar, $zone);
         $mornings = [];
         foreach ($cases as $case) {
             if (($case->standing['stopped'] ?? false) === true) {
@@ -31,24 +42,36 @@ final class SessionCalendar
             }
             $plan = $case->plan();
             foreach ($case->plannedSessions()->where('on', '>=', $now->format('Y-m-d'))->get()->all() as $planned) {
-                self::day($calendar, "$planned->id@rung", $plan->stage($planned->stage)?->slot($planned->slot)?->name() ?? 'Session', $planned->on);
+                $slot = $plan->stage($planned->stage)?->slot($planned->slot);
+                $start = CarbonImmutable::parse("$planned->on " . self::usualStart($case, $zone), $zone);
+                self::timed($calendar, "$planned->id@rung", $slot?->name() ?? 'Session', $start->addHours(($planned->number - 1) * TodayWords::leastHours($slot->times_per_day ?? 1)), self::SESSION_MIN);
             }
             $mornings[] = UsualMorning::of($case) ?? self::MORNING;
         }
         if ($mornings !== []) {
             $start = CarbonImmutable::parse($now->format('Y-m-d') . ' ' . min($mornings), $zone)->addDay();
-            $daily = $calendar->createComponent('VEVENT', [
-                'UID' => "morning-{$cases[0]->athlete_id}@rung",
-                'SUMMARY' => 'Morning answer',
-                'DTSTART' => $start->toDateTimeImmutable(),
-                'DTEND' => $start->addMinutes(5)->toDateTimeImmutable(),
-                'RRULE' => 'FREQ=DAILY',
-            ]);
-            $daily->add('VALARM', ['TRIGGER' => 'PT0M', 'ACTION' => 'DISPLAY', 'DESCRIPTION' => 'Morning answer']);
-            $calendar->add($daily);
+            self::timed($calendar, "morning-{$cases[0]->athlete_id}@rung", 'Morning answer', $start, 5)->add('RRULE', 'FREQ=DAILY');
         }
 
         return $calendar->serialize();
+    }
+
+    /** When the athlete usually trains: the middle one of the latest starts. */
+    private static function usualStart(CareCase $case, string $zone): string
+    {
+        $starts = $case->trainingSessions()->reorder('started_at', 'desc')->limit(self::STARTS)->get()->map(static fn(TrainingSession $one): string => $one->started_at->setTimezone($zone)->format('H:i'))->sort()->values()->all();
+
+        return $starts[intdiv(count($starts), 2)] ?? self::TRAINING;
+    }
+
+    private static function timed(VCalendar $calendar, string $id, string $title, CarbonImmutable $start, int $minutes): VEvent
+    {
+        $event = $calendar->createComponent('VEVENT', ['UID' => $id, 'SUMMARY' => $title, 'DTSTART' => $start->toDateTimeImmutable(), 'DTEND' => $start->addMinutes($minutes)->toDateTimeImmutable()]);
+        assert($event instanceof VEvent);
+        $event->add('VALARM', ['TRIGGER' => 'PT0M', 'ACTION' => 'DISPLAY', 'DESCRIPTION' => $title]);
+        $calendar->add($event);
+
+        return $event;
     }
 
     private static function day(VCalendar $calendar, string $id, string $title, string $on, int $days = 1): void

@@ -8,6 +8,7 @@
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
     @if ($entry === 'web/athlete.tsx')
     <link rel="manifest" href="/athlete.webmanifest">
+    <link rel="apple-touch-icon" href="/icon-180.png">
     <meta name="theme-color" content="#1f5a43">
     @endif
     @vite($entry)

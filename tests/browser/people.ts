@@ -41,12 +41,16 @@ export const audioClock = (hurry: number) => {
   Object.assign(window, { AudioContext: Clock });
 };
 
+/** The first pages come once on each phone. */
+export const skipFirstPages = (page: Page) => page.getByRole('button', { name: /^Skip/ }).click();
+
 /** An athlete on a phone of their own, whose pacer goes fast. */
 export async function athlete(browser: Browser, mailbox: string, password: string = demo()): Promise<Page> {
   const context = await browser.newContext({ viewport: PHONE, hasTouch: true, timezoneId: 'Europe/Lisbon' });
   await context.addInitScript(audioClock, HURRY);
   const page = await context.newPage();
   await signIn(page, '/athlete', mailbox, password);
+  await skipFirstPages(page);
   return page;
 }
 

@@ -38,6 +38,13 @@ test('an invitation on paper lets an athlete in, and out again', async ({ page, 
   await phone.getByRole('button', { name: 'Set it and go on' }).click();
   await expect(phone.getByText('anouk.sorrel@ropewalk.example')).toBeVisible();
   await phone.getByRole('button', { name: 'To my plan' }).click();
+  // Three short pages, once; found again under help.
+  await expect(phone.getByRole('heading', { name: 'Every morning, one answer' })).toBeVisible();
+  await expectAccessible(phone);
+  await phone.getByRole('button', { name: 'Next' }).click();
+  await expect(phone.getByRole('region', { name: 'What is allowed, and what stops' })).toContainText('+351 210 000 000');
+  await phone.getByRole('button', { name: 'Next' }).click();
+  await phone.getByRole('button', { name: 'To my plan' }).click();
   await expect(phone.getByText('Anouk Sorrel')).toBeVisible();
   // The sign-in itself runs out; the phone stays signed in.
   await context.clearCookies({ name: 'rung_session' });
@@ -375,6 +382,24 @@ test('the owner says whom athletes call, and bad numbers are refused in place', 
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved. Phones show it')).toBeVisible();
   await expectAccessible(page);
+});
+
+test('a narrow phone with letters twice as large loses nothing, and every target is large enough', async ({ browser }) => {
+  const phone = await athlete(browser, 'edda.moorgate');
+  for (const path of ['/athlete', '/athlete/ladder', '/athlete/help', '/athlete/entered', '/athlete/settings', '/athlete/session']) {
+    await phone.setViewportSize({ width: 390, height: 844 });
+    await phone.goto(path);
+    await expect(phone.getByRole('main')).toBeVisible();
+    await expect(phone).toHaveTitle(/ · Rung$/);
+    const small = await phone.evaluate(() => [...document.querySelectorAll('button, [role=radio], nav a, main a.MuiButton-root, summary')]
+      .map((one) => ({ box: one.getBoundingClientRect(), name: (one.getAttribute('aria-label') ?? one.textContent).slice(0, 40), off: (one as HTMLButtonElement).disabled }))
+      .filter(({ box, off }) => box.height > 0 && !off && (box.height < 43.5 || box.width < 43.5)).map(({ name, box }) => `${name} ${Math.round(box.width)}×${Math.round(box.height)}`));
+    expect(small, path).toEqual([]);
+    await phone.setViewportSize({ width: 320, height: 700 });
+    await phone.evaluate(() => { document.documentElement.style.fontSize = '200%'; });
+    const wide = await phone.evaluate(() => [document.documentElement.scrollWidth, ...[...document.querySelectorAll('main *')].map((one) => one.getBoundingClientRect()).filter((box) => box.width > 0 && box.right > 330).map((box) => Math.round(box.right))].slice(0, 3));
+    expect(wide[0], `${path} ${wide.join(' ')}`).toBeLessThanOrEqual(320);
+  }
 });
 
 test('what is far from the usual is asked about before it counts', async ({ browser }) => {

@@ -11,6 +11,7 @@ use App\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
+use Sabre\VObject\Reader;
 
 /** What a phone is told: every open case, what became of closed ones, what a stop means, and what each limb did. */
 final class PhoneCasesTest extends TestCase
@@ -42,6 +43,11 @@ final class PhoneCasesTest extends TestCase
             self::assertStringContainsString($case->plannedSessions()->where('on', '2026-04-15')->firstOrFail()->id, $text, $case->structure);
         }
         self::assertSame(1, substr_count($text, 'SUMMARY:Morning answer'), 'one reminder for both');
+        // Each session has its time, its reminder and the zone's own rules.
+        self::assertSame(substr_count($text, 'BEGIN:VEVENT'), substr_count($text, 'BEGIN:VALARM'));
+        self::assertStringContainsString('BEGIN:VTIMEZONE', $text);
+        $read = Reader::read($text);
+        self::assertSame([], array_filter($read->validate(), static fn(mixed $one): bool => data_get($one, 'level') === 3));
 
         // The knee is done: the elbow goes on alone, and the knee says who closed it and when to come back.
         $knee->update(['closed_on' => '2026-04-14', 'revision' => $knee->refresh()->revision + 1]);
@@ -64,7 +70,7 @@ final class PhoneCasesTest extends TestCase
 
         $this->ask($juno, 'PUT', '/api/today/check-ins/' . Str::uuid7(), ['at' => '2026-04-14T07:00:00+01:00', 'provocation' => 2, 'signs' => ['swelling']])->assertStatus(201);
         $told = $this->ask($juno, 'GET', '/api/today')->assertJsonPath('cases.0.stopped', true)->assertJsonPath('cases.0.sessions', []);
-        self::assertSame(array_fill(0, 7, 'No loading until you have been seen.'), $told->json('cases.0.days.*.why'));
+        self::assertSame(array_fill(0, 8, 'No loading until you have been seen.'), $told->json('cases.0.days.*.why'));
         self::assertSame(['name' => 'Ropewalk Circus School', 'telephone' => '+351 210 000 000', 'hours' => 'Monday to Friday, 9:00 to 18:00'], $told->json('practice'));
         $text = $this->calendar($juno);
         self::assertStringContainsString('SUMMARY:No loading until you have been seen.', $text);
@@ -102,10 +108,10 @@ final class PhoneCasesTest extends TestCase
         self::assertSame('left', $case->side);
         $juno = $this->athlete('Juno Tamsin');
         $today = $this->ask($juno, 'GET', '/api/today');
-        $prescription = $today->json('cases.0.sessions.0.exercises.0.prescription');
+        $prescription = data_get(self::dueOn($today), 'exercises.0.prescription');
         $id = (string) Str::uuid7();
         $log = [
-            'planned' => $today->json('cases.0.sessions.0.planned'), 'plan_version' => $today->json('cases.0.plan_version'), 'kind' => 'loading',
+            'planned' => self::dueOn($today)['planned'], 'plan_version' => $today->json('cases.0.plan_version'), 'kind' => 'loading',
             'started_at' => '2026-04-14T07:00:00+01:00', 'ended_at' => '2026-04-14T07:40:00+01:00',
             'entries' => [['prescription' => $prescription, 'pain' => 1, 'sets' => [
                 ['left' => ['reps' => 3], 'right' => ['reps' => 15], 'load_kg' => 20, 'pain' => 5],

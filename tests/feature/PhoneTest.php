@@ -57,8 +57,9 @@ final class PhoneTest extends TestCase
     public function testThePhoneHoldsAWeekAndSaysWhy(): void
     {
         $told = $this->ask($this->athlete('Tobias Fenwick'), 'GET', '/api/today')->assertOk();
-        self::assertCount(7, (array) $told->json('cases.0.days'));
-        self::assertSame('2026-04-14', $told->json('cases.0.days.0.on'));
+        self::assertCount(8, (array) $told->json('cases.0.days'));
+        // From the day before: west of the practice it may still be that day.
+        self::assertSame(['2026-04-13', '2026-04-14'], array_slice((array) $told->json('cases.0.days.*.on'), 0, 2));
         $why = implode(' ', array_map(self::text(...), (array) $told->json('cases.0.days.*.why')));
         self::assertMatchesRegularExpression('/Holds only, so that \w+day’s (jumps|slow strength) can settle\./', $why);
         self::assertGreaterThan(4, count((array) $told->json('cases.0.sessions')));
@@ -79,8 +80,7 @@ final class PhoneTest extends TestCase
         $case = $this->caseOf('Edda Moorgate');
         $edda = $this->athlete('Edda Moorgate');
         $today = $this->ask($edda, 'GET', '/api/today');
-        $due = $today->json('cases.0.sessions.0');
-        self::assertIsArray($due);
+        $due = self::dueOn($today);
         $log = $this->log($due, $today->json('cases.0.plan_version'), '2026-04-14T07:00:00+01:00', '2026-04-14T07:40:00+01:00');
 
         // Meanwhile the practitioner moves the athlete on; the calendar and the stage are others.
@@ -99,7 +99,7 @@ final class PhoneTest extends TestCase
         $case = $this->caseOf('Juno Tamsin');
         $juno = $this->athlete('Juno Tamsin');
         $today = $this->ask($juno, 'GET', '/api/today');
-        $due = $today->json('cases.0.sessions.0');
+        $due = self::dueOn($today);
         $version = $today->json('cases.0.plan_version');
         $put = function (array $log) use ($juno): string {
             $id = (string) Str::uuid7();

@@ -66,7 +66,7 @@ final class PhoneWritesTest extends TestCase
         $case = $this->caseOf('Juno Tamsin');
         $juno = $this->athlete('Juno Tamsin');
         [$id, $due] = $this->trained($juno, 5);
-        self::assertTrue($this->ask($juno, 'GET', '/api/today')->json('cases.0.sessions.0.done'));
+        self::assertTrue(self::dueOn($this->ask($juno, 'GET', '/api/today'))['done']);
         $entered = $this->ask($juno, 'GET', '/api/today')->json('cases.0.entered.sessions');
         $session = collect((array) $entered)->firstWhere('id', $id);
         self::assertSame([5, null], [data_get($session, 'entries.0.pain'), data_get($session, 'locked')]);
@@ -78,7 +78,7 @@ final class PhoneWritesTest extends TestCase
         $this->correct($juno, ['what' => 'session', 'entry' => $id, 'withdrawn' => false, 'minutes' => 2000])->assertStatus(422)->assertJsonValidationErrorFor('minutes');
 
         $this->correct($juno, ['what' => 'session', 'entry' => $id, 'withdrawn' => true])->assertStatus(201);
-        self::assertFalse($this->ask($juno, 'GET', '/api/today')->json('cases.0.sessions.0.done'), 'it is due again');
+        self::assertFalse(self::dueOn($this->ask($juno, 'GET', '/api/today'))['done'], 'it is due again');
         $words = self::texts($this->ask($this->practitioner(), 'GET', "/api/cases/$case->id")->json('corrected.*.words'));
         self::assertStringStartsWith('Session of Tue 14 Apr: withdrawn; pain was 1', $words[0]);
     }
@@ -199,7 +199,7 @@ final class PhoneWritesTest extends TestCase
     private function trained(User $athlete, int $pain): array
     {
         $today = $this->ask($athlete, 'GET', '/api/today');
-        $due = $today->json('cases.0.sessions.0') ?? ['planned' => null, 'exercises' => [['prescription' => CareCase::query()->where('athlete_id', $athlete->athlete_id)->firstOrFail()->plan()->prescriptions()[0]->key]]];
+        $due = self::dueOn($today) ?: ['planned' => null, 'exercises' => [['prescription' => CareCase::query()->where('athlete_id', $athlete->athlete_id)->firstOrFail()->plan()->prescriptions()[0]->key]]];
         $id = (string) Str::uuid7();
         $this->ask($athlete, 'PUT', "/api/today/sessions/$id", [
             'planned' => data_get($due, 'planned'), 'plan_version' => $today->json('cases.0.plan_version'), 'kind' => 'loading',

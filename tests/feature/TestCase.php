@@ -103,6 +103,18 @@ abstract class TestCase extends Base
         return $response;
     }
 
+    /**
+     * The first session of a day that the phone was told of; the day before is told too.
+     *
+     * @param TestResponse<\Symfony\Component\HttpFoundation\Response> $today
+     *
+     * @return array<array-key, mixed>
+     */
+    protected static function dueOn(TestResponse $today, string $on = '2026-04-14'): array
+    {
+        return (array) collect((array) $today->json('cases.0.sessions'))->firstWhere('on', $on);
+    }
+
     protected static function text(mixed $value): string
     {
         self::assertIsString($value);

@@ -20,14 +20,14 @@ final class WholeWayTest extends TestCase
     {
         $juno = $this->athlete('Juno Tamsin');
         $today = $this->ask($juno, 'GET', '/api/today');
-        $log = $this->log($today->json('cases.0.sessions.0'), $today->json('cases.0.plan_version'));
+        $log = $this->log(self::dueOn($today), $today->json('cases.0.plan_version'));
         $id = (string) Str::uuid7();
 
         $this->ask($juno, 'PUT', "/api/today/sessions/$id", $log)->assertStatus(201)->assertJson(['new' => true]);
         $this->ask($juno, 'PUT', "/api/today/sessions/$id", ['notes' => 'again'] + $log)->assertStatus(200)->assertJson(['new' => false]);
         self::assertSame([1, null], [TrainingSession::query()->whereKey($id)->count(), TrainingSession::query()->findOrFail($id)->notes]);
 
-        $this->ask($juno, 'GET', '/api/today')->assertJsonPath('cases.0.sessions.0.done', true)->assertJsonPath('cases.0.settling.0.session', $id);
+        self::assertTrue(self::dueOn($this->ask($juno, 'GET', '/api/today')->assertJsonPath('cases.0.settling.0.session', $id))['done']);
         $this->ask($juno, 'PATCH', "/api/today/sessions/$id", ['settled_min' => 30])->assertOk();
         $this->ask($juno, 'PATCH', "/api/today/sessions/$id", ['settled_min' => -1])->assertStatus(422)->assertJsonValidationErrors(['settled_min']);
         $this->ask($juno, 'GET', '/api/today')->assertJsonPath('cases.0.settling', []);
@@ -44,7 +44,7 @@ final class WholeWayTest extends TestCase
     {
         $juno = $this->athlete('Juno Tamsin');
         $today = $this->ask($juno, 'GET', '/api/today');
-        $log = $this->log($today->json('cases.0.sessions.0'), $today->json('cases.0.plan_version'));
+        $log = $this->log(self::dueOn($today), $today->json('cases.0.plan_version'));
         $counts = static fn(): array => [TrainingSession::query()->count(), CheckIn::query()->count()];
         $before = $counts();
         $session = fn(array $spoilt): \Illuminate\Testing\TestResponse => $this->ask($juno, 'PUT', '/api/today/sessions/' . Str::uuid7(), array_replace_recursive($log, $spoilt))->assertStatus(422);

@@ -23,6 +23,9 @@ export class Refusal extends Error {
 /** Heard by the shell, which asks for the password without leaving the page. */
 export const SIGNED_OUT = 'rung:signed-out';
 
+/** Heard by the shell where somebody chooses to sign in again. */
+export const SIGN_IN_WANTED = 'rung:sign-in';
+
 const token = (): string => {
   const cookie = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie);
   return cookie?.[1] === undefined ? '' : decodeURIComponent(cookie[1]);

@@ -9,13 +9,15 @@ export interface Settings {
   spoken: boolean;
   /** The phone shakes at each phase, where it can. */
   shake: boolean;
+  /** Whether the first pages were seen or skipped on this phone. */
+  introduced: boolean;
 }
 
-const USUAL: Settings = { units: 'kg', sound: true, spoken: false, shake: false };
+const USUAL: Settings = { units: 'kg', sound: true, spoken: false, shake: false, introduced: false };
 
 const SETTINGS: Kind<Settings> = {
   version: 2,
-  shape: z.object({ units: z.enum(['kg', 'lb']), sound: z.boolean(), spoken: z.boolean(), shake: z.boolean() }),
+  shape: z.object({ units: z.enum(['kg', 'lb']), sound: z.boolean(), spoken: z.boolean(), shake: z.boolean(), introduced: z.boolean() }),
   migrate: (value) => ({ ...USUAL, ...(value as Partial<Settings>) }),
 };
 

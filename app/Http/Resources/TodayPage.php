@@ -72,7 +72,8 @@ final class TodayPage
         foreach ($around as $one) {
             $slots[$one->on] ??= $one->slot;
         }
-        $planned = array_values(array_filter($around, static fn(PlannedSession $one): bool => $one->on >= $today->toIso()));
+        // From yesterday on: where the athlete is, it may still be that day.
+        $planned = array_values(array_filter($around, static fn(PlannedSession $one): bool => $one->on >= $today->plus(-1)->toIso()));
         $done = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
         $outlooks = $evaluation->outlooks();
         $missing = array_values(array_filter(array_map(TodayWords::missing(...), $outlooks)));
@@ -100,7 +101,7 @@ final class TodayPage
                 'on' => $today->plus($i)->toIso(),
                 'why' => $isStopped ? TodayWords::STOPPED : ($stage === null ? '' : TodayWords::why($plan, $stage, $today->plus($i), $slots, $case->eventDays())),
                 'event' => in_array($today->plus($i)->toIso(), $case->events, true),
-            ], range(0, self::NEXT_DAYS - 1)),
+            ], range(-1, self::NEXT_DAYS - 1)),
             'news' => $version->version > 1 && self::begins($version, $case)->daysSince($today) > -self::NEWS_DAYS
                 ? ['on' => self::begins($version, $case)->toIso(), 'words' => $version->note, 'why' => $version->why]
                 : null,

@@ -1,8 +1,13 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 
+import { Link as RouterLink } from 'react-router';
+
 import { caseName, type PhoneData } from '../../phone/plan';
+import { changeSettings } from '../../phone/settings';
+import { Meanings } from './Meanings';
 import { within } from './SettlingCard';
 import { STOP_SIGNS, STOP_WORDS } from './signs';
 import { WhomToCall } from './StopCard';
@@ -39,6 +44,8 @@ export default function HelpScreen({ page }: { page: PhoneData }) {
         <WhomToCall practice={page.practice} />
       </Paper>
       {page.cases.map((plan) => <WriteCard key={plan.case} plan={plan} named={named} />)}
+      <Meanings />
+      <Button variant="outlined" component={RouterLink} to="/" onClick={() => changeSettings({ introduced: false })} sx={{ minHeight: 52, fontSize: '1rem' }}>The first pages once more</Button>
     </Box>
   );
 }

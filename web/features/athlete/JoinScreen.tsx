@@ -13,7 +13,9 @@ import { TextInput } from '../../shell/TextInput';
 
 /** The first visit, by the link or the code on the paper: a password or PIN is set, and the phone stays signed in. */
 export default function JoinScreen() {
-  const [token] = useState(() => window.location.hash.slice(1));
+  const [link] = useState(() => window.location.hash.slice(1));
+  const [code, setCode] = useState('');
+  const token = link === '' ? code.trim() : link;
   const [password, setPassword] = useState('');
   const queries = useQueryClient();
   const navigate = useNavigate();
@@ -30,7 +32,7 @@ export default function JoinScreen() {
       <Box component="main" sx={{ maxWidth: 420, mx: 'auto', p: 2, display: 'grid', gap: 1.5 }}>
         <Typography variant="h1">You are in</Typography>
         <Typography>This phone stays signed in. On another, sign in with <b>{join.data.email}</b> and what you just set.</Typography>
-        <Button variant="contained" sx={{ minHeight: 56, fontSize: 18 }} onClick={() => { void queries.invalidateQueries().then(() => navigate('/', { replace: true })); }}>To my plan</Button>
+        <Button variant="contained" sx={{ minHeight: 56, fontSize: '1.125rem' }} onClick={() => { void queries.invalidateQueries().then(() => navigate('/', { replace: true })); }}>To my plan</Button>
       </Box>
     );
   }
@@ -40,9 +42,10 @@ export default function JoinScreen() {
         <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1 }}><Mark size={34} /><Typography variant="h1">Welcome to Rung</Typography></Box>
         <Typography sx={{ mb: 2 }}>Set a PIN of at least 6 digits, or a password of at least 8 letters. Nobody at your practice sees it.</Typography>
         <Box component="form" noValidate onSubmit={(event) => { event.preventDefault(); join.mutate(); }} sx={{ display: 'grid', gap: 1.5 }}>
-          <TextInput label="PIN or password" type="password" autoComplete="new-password" autoFocus value={password} change={setPassword} fault={fault} />
-          {join.isError && fault === undefined && <Alert severity="error">{join.error.message}</Alert>}
-          <Button type="submit" variant="contained" loading={join.isPending} sx={{ minHeight: 56, fontSize: 18 }}>Set it and go on</Button>
+          {link === '' && <TextInput label="Code on the paper" autoComplete="one-time-code" autoFocus value={code} change={setCode} fault={faultAt(join.error, 'token')} />}
+          <TextInput label="PIN or password" type="password" autoComplete="new-password" autoFocus={link !== ''} value={password} change={setPassword} fault={fault} />
+          {join.isError && fault === undefined && (link !== '' || faultAt(join.error, 'token') === undefined) && <Alert severity="error">{join.error.message}</Alert>}
+          <Button type="submit" variant="contained" loading={join.isPending} sx={{ minHeight: 56, fontSize: '1.125rem' }}>Set it and go on</Button>
         </Box>
       </Paper>
     </Box>

@@ -47,14 +47,14 @@ export function MorningCard({ plan, on, late, first, named }: { plan: TodayData;
       <PainRow label="Pain on the test" value={score} choose={setScore} />
       <Typography id={`stiff-${on}`} sx={{ mt: 1.25, mb: 0.5 }}>Stiff, minutes</Typography>
       <ToggleButtonGroup exclusive fullWidth value={stiff} onChange={(_, value: number | null) => setStiff(value)} aria-labelledby={`stiff-${on}`}>
-        {STIFF.map((minutes) => <ToggleButton key={minutes} value={minutes} sx={{ fontSize: 17, minHeight: 48 }}>{minutes === 60 ? '60+' : minutes}</ToggleButton>)}
+        {STIFF.map((minutes) => <ToggleButton key={minutes} value={minutes} sx={{ fontSize: '1.0625rem', minHeight: 48 }}>{minutes === 60 ? '60+' : minutes}</ToggleButton>)}
       </ToggleButtonGroup>
       <FormControlLabel sx={{ mt: 0.75, minHeight: 44 }} control={<Checkbox checked={ached} onChange={() => setSigns(ached ? signs.filter((one) => one !== 'night_ache') : [...signs, 'night_ache'])} />} label={NIGHT_ACHE[1]} />
       <Button onClick={() => setMore(!more)} aria-expanded={more} sx={{ minHeight: 44, color: 'stop.main' }}>Something else is wrong</Button>
       {more && <SignList signs={signs} set={setSigns} />}
       {stop && <Alert severity="error" sx={{ mt: 1, bgcolor: 'stop.main', color: 'background.paper' }}><b>Stop.</b> {STOP_WORDS}</Alert>}
       <NotKept why={lost} />
-      <Button variant="contained" fullWidth sx={{ mt: 1, minHeight: 56, fontSize: 18 }} disabled={score === null && signs.length === 0} onClick={() => void answer()}>Send</Button>
+      <Button variant="contained" fullWidth sx={{ mt: 1, minHeight: 56, fontSize: '1.125rem' }} disabled={score === null && signs.length === 0} onClick={() => void answer()}>Send</Button>
     </Paper>
   );
 }

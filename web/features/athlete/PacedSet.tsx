@@ -11,6 +11,9 @@ import { useSettings } from '../../phone/settings';
 import type { Exercise } from '../../phone/usePhone';
 import { colour, faint } from '../../shell/theme';
 
+/** Whether whoever uses this phone wants nothing to sweep. */
+const isStill = (): boolean => window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+
 const WIDE = 340;
 const HIGH = 120;
 
@@ -49,11 +52,13 @@ function Paced({ line, exercise, loud, title, done }: { line: Timeline; exercise
     }
     const [from, to] = window_(line, position);
     if (mark.current !== null) {
-      mark.current.setAttribute('cx', String((Math.max(0, position - from) / Math.max(0.001, to - from)) * WIDE));
-      mark.current.setAttribute('cy', String(yOf(levelAt(line, Math.max(position, from)))));
+      // Where movement is unwanted, the mark steps from phase to phase.
+      const shown = isStill() ? phase.from : position;
+      mark.current.setAttribute('cx', String((Math.max(0, shown - from) / Math.max(0.001, to - from)) * WIDE));
+      mark.current.setAttribute('cy', String(yOf(levelAt(line, Math.max(shown, from)))));
       mark.current.setAttribute('data-position', position.toFixed(4));
     }
-    if (ring.current !== null) ring.current.style.strokeDashoffset = String(1 - Math.min(1, (position - phase.from) / (phase.to - phase.from)));
+    if (ring.current !== null) ring.current.style.strokeDashoffset = String(1 - Math.min(1, ((isStill() ? Math.floor(position) : position) - phase.from) / (phase.to - phase.from)));
     const isReady = countIn > 0 || phase.move === 'ready';
     if (word.current !== null) word.current.textContent = isReady ? wordOf('ready', says) : `${wordOf(phase.move, says)}${held !== null && line.reps > 1 && phase.move === 'hold' ? ` ${phase.rep} of ${line.reps}` : ''}`;
     if (count.current !== null) count.current.textContent = isReady ? String(Math.ceil(countIn > 0 ? countIn : phase.to - position)) : held === null ? `${Math.min(asked, phase.rep)} of ${asked}` : String(Math.max(0, Math.ceil(phase.to - position)));
@@ -78,7 +83,7 @@ function Paced({ line, exercise, loud, title, done }: { line: Timeline; exercise
       <Box sx={{ position: 'relative', mx: 'auto', width: WIDE, maxWidth: '100%' }}>
         {held === null ? <Trace line={line} mark={mark} says={says} /> : <Ring ring={ring} mark={mark} />}
         <Box sx={{ ...(held === null ? {} : { position: 'absolute', inset: 0, display: 'grid', placeContent: 'center' }) }}>
-          <Typography component="p" sx={{ fontSize: 30, fontWeight: 600, lineHeight: 1.1 }}><span ref={word}>{begun ? 'Paused' : 'Ready'}</span></Typography>
+          <Typography component="p" sx={{ fontSize: '1.875rem', fontWeight: 600, lineHeight: 1.1 }}><span ref={word}>{begun ? 'Paused' : 'Ready'}</span></Typography>
           <Typography component="p" sx={{ fontSize: held === null ? 22 : 52, lineHeight: 1.15 }}><span ref={count}>{held !== null ? `${held} s` : begun ? `${Math.min(asked, phaseAt(line, pacer.position()).rep)} of ${asked}` : `${asked} reps`}</span></Typography>
           {held === null && <Typography color="textSecondary"><span ref={clockFace}>{Math.ceil(endOf(line, asked) - pacer.position())} s</span></Typography>}
         </Box>
@@ -105,8 +110,8 @@ const soundEnd = (loud: boolean): void => {
   clock.play('end', clock.now() + 0.02);
 };
 
-const BIG = { minHeight: 72, fontSize: 24 } as const;
-const SIDE = { flex: 1, minHeight: 56, fontSize: 16 } as const;
+const BIG = { minHeight: 72, fontSize: '1.5rem' } as const;
+const SIDE = { flex: 1, minHeight: 56, fontSize: '1rem' } as const;
 
 /** What of the set is drawn at a moment: the repetition under way; the mark waits at its beginning while it is counted in. */
 function window_(line: Timeline, position: number): [number, number] {
@@ -148,7 +153,7 @@ function OwnPace({ exercise, title, done }: { exercise: Exercise; title: string;
   useAwake(true);
   return (
     <Box component="section" aria-label={title} sx={{ textAlign: 'center' }}>
-      <Typography sx={{ fontSize: 44, fontWeight: 600 }}>{reps}</Typography>
+      <Typography sx={{ fontSize: '2.75rem', fontWeight: 600 }}>{reps}</Typography>
       <Typography color="textSecondary">at your own pace, each one clean</Typography>
       <Button variant="contained" fullWidth onClick={() => done({ reps, held_s: null })} sx={{ ...BIG, mt: 1.5 }}>Done: {reps}</Button>
       <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>

@@ -28,13 +28,13 @@ export function Rest({ until, seconds, loud, next, over }: { until: number; seco
   }, [until, loud]);
   return (
     <Box component="section" aria-label="Rest" sx={{ textAlign: 'center' }}>
-      <Typography component="p" sx={{ fontSize: 26, fontWeight: 600 }}>Rest</Typography>
-      <Typography component="p" role="timer" aria-label={`${Math.ceil(left)} seconds of rest left`} sx={{ fontSize: 64, lineHeight: 1.1, fontWeight: 600 }}>{Math.ceil(left)}</Typography>
+      <Typography component="p" sx={{ fontSize: '1.625rem', fontWeight: 600 }}>Rest</Typography>
+      <Typography component="p" role="timer" aria-label={`${Math.ceil(left)} seconds of rest left`} sx={{ fontSize: '4rem', lineHeight: 1.1, fontWeight: 600 }}>{Math.ceil(left)}</Typography>
       <Box sx={{ height: 10, borderRadius: 5, bgcolor: 'divider', overflow: 'hidden', my: 1.5 }}>
         <Box sx={{ height: 1, bgcolor: 'primary.main', width: `${Math.min(100, (100 * left) / Math.max(1, seconds))}%` }} />
       </Box>
       <Typography color="textSecondary" sx={{ mb: 1.5 }}>Next: {next}</Typography>
-      <Button variant="outlined" fullWidth onClick={over} sx={{ minHeight: 64, fontSize: 20 }}>Go on now</Button>
+      <Button variant="outlined" fullWidth onClick={over} sx={{ minHeight: 64, fontSize: '1.25rem' }}>Go on now</Button>
     </Box>
   );
 }

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 
+import { SIGN_IN_WANTED } from '../../api/client';
 import { type Sending, takeOut, tryAgain, useSendingState } from '../../phone/outbox';
 import { useIsFull } from '../../phone/store';
 import { useOutbox } from '../../phone/usePhone';
@@ -33,9 +34,9 @@ export function SendingStrip({ person, offline, fresh }: { person: string; offli
         component="button"
         type="button"
         aria-expanded={open}
-        onClick={() => setOpen(!open)}
-        disabled={waiting.length === 0}
-        sx={{ width: '100%', minHeight: 32, border: 0, bgcolor: 'transparent', font: 'inherit', fontSize: 14, color: bad ? 'over.main' : 'text.secondary', fontWeight: bad ? 600 : 400 }}
+        onClick={() => { if (sending === 'signed_out') window.dispatchEvent(new Event(SIGN_IN_WANTED)); else setOpen(!open); }}
+        disabled={waiting.length === 0 && sending !== 'signed_out'}
+        sx={{ width: '100%', minHeight: waiting.length > 0 || sending === 'signed_out' ? 44 : 32, border: 0, bgcolor: 'transparent', font: 'inherit', fontSize: '0.875rem', color: bad ? 'over.main' : 'text.secondary', fontWeight: bad ? 600 : 400 }}
       >
         <span role="status">{bad ? '! ' : waiting.length > 0 ? '↑ ' : isSure ? '✓ ' : '○ '}{words}</span>
       </Box>

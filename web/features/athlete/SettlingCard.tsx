@@ -33,7 +33,7 @@ export function SettlingCard({ plan, settling, first, named }: { plan: TodayData
     <Paper variant="outlined" component="section" aria-label="Back to normal" sx={{ p: 2, borderWidth: first ? 2 : 1, borderColor: first ? 'primary.main' : 'divider' }}>
       <Typography variant="h2">Back to how it was before?</Typography>
       <Typography sx={{ mb: 1 }}>{named ? `${caseName(plan)}: after` : 'After'} the session that ended {moment(settling.ended_at)}. It should be within {within(plan.limits.settle_within_min)}.</Typography>
-      <Button variant="contained" fullWidth onClick={() => void tell(elapsed())} sx={{ minHeight: 56, fontSize: 18, mb: 1 }}>Yes, just now</Button>
+      <Button variant="contained" fullWidth onClick={() => void tell(elapsed())} sx={{ minHeight: 56, fontSize: '1.125rem', mb: 1 }}>Yes, just now</Button>
       <Typography sx={{ mb: 0.5 }}>Or it took</Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}>
         {TIMES.filter(([minutes]) => minutes <= since + 5).map(([minutes, words]) => (

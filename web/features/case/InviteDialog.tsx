@@ -5,6 +5,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import GlobalStyles from '@mui/material/GlobalStyles';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import qrcode from 'qrcode-generator';
@@ -14,6 +15,9 @@ import { api, send } from '../../api/client';
 import { moment } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 import type { Case } from './useCase';
+
+/** The paper carries the invitation and nothing of the page behind it. */
+const ON_PAPER = <GlobalStyles styles={{ '@media print': { '#root, .MuiBackdrop-root, .MuiDialogActions-root, .MuiAlert-root, [data-screen]': { display: 'none !important' } } }} />;
 
 /** The way in, on paper: a link and the same as a code, drawn here; and how to withdraw it. */
 export function InviteDialog({ found, close }: { found: Case; close: () => void }) {
@@ -27,12 +31,13 @@ export function InviteDialog({ found, close }: { found: Case; close: () => void 
   const problem = invite.error ?? withdraw.error;
   return (
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="invite">
+      {ON_PAPER}
       <DialogTitle id="invite">{found.athlete.name}: the way in</DialogTitle>
       <DialogContent dividers sx={{ display: 'grid', gap: 1.5 }}>
         {state.isPending && <Loading what="the invitation" />}
         {state.isError && <Failed problem={state.error} again={() => void state.refetch()} />}
         {state.data !== undefined && (
-          <Typography color="textSecondary">
+          <Typography color="textSecondary" data-screen>
             Signs in as {state.data.email}. {state.data.open_until !== null ? `An invitation is open until ${moment(state.data.open_until)}.` : state.data.joined_at !== null ? `Came in by an invitation on ${moment(state.data.joined_at)}.` : 'No invitation is open.'}
           </Typography>
         )}
@@ -68,6 +73,7 @@ function OnPaper({ link, name }: { link: string; name: string }) {
         <path d={path} fill="#000" />
       </svg>
       <Typography sx={{ overflowWrap: 'anywhere', textAlign: 'center' }}>{link}</Typography>
+      <Typography sx={{ textAlign: 'center' }}>or open {link.split('#')[0]} and type<br /><Box component="b" sx={{ fontSize: 22, letterSpacing: 1 }}>{link.split('#')[1]}</Box></Typography>
       <Typography variant="body2" color="textSecondary">For {name} alone: good for 7 days and for one use. It is shown this once.</Typography>
     </Box>
   );

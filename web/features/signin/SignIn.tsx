@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import Link from '@mui/material/Link';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 
@@ -17,6 +18,11 @@ export function SignIn({ words, stay = false }: { words: string; stay?: boolean 
           {words}
         </Typography>
         <SignInForm stay={stay} />
+        {stay && (
+          <Typography variant="body2" color="textSecondary" sx={{ mt: 2 }}>
+            First time here, or the PIN is lost? Your practitioner makes an invitation: open its link, or <Link href="/athlete/join" color="inherit">type its code</Link>. Your plan and all you entered are still there.
+          </Typography>
+        )}
       </Paper>
     </Box>
   );

@@ -1,16 +1,27 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
 
-import { SIGNED_OUT } from '../../api/client';
+import { SIGN_IN_WANTED, SIGNED_OUT } from '../../api/client';
 
 const SignInDialog = lazy(() => import('./SignInDialog'));
 
-/** Asks for the password over the page where the sign-in ran out; the page keeps what was entered. */
+/**
+ * Asks for the password over the page where the sign-in ran out; the page keeps what was entered. On a phone it can be
+ * left: the plan is still there, and what is entered waits until somebody signs in.
+ */
 export function SignInAgain() {
   const [open, setOpen] = useState(false);
+  const [isLeft, setLeft] = useState(false);
   useEffect(() => {
     const show = () => setOpen(true);
+    const wanted = () => { setLeft(false); setOpen(true); };
     window.addEventListener(SIGNED_OUT, show);
-    return () => window.removeEventListener(SIGNED_OUT, show);
+    window.addEventListener(SIGN_IN_WANTED, wanted);
+    return () => {
+      window.removeEventListener(SIGNED_OUT, show);
+      window.removeEventListener(SIGN_IN_WANTED, wanted);
+    };
   }, []);
-  return open ? <Suspense><SignInDialog then={() => setOpen(false)} /></Suspense> : null;
+  if (!open || isLeft) return null;
+  const phone = window.location.pathname.startsWith('/athlete');
+  return <Suspense><SignInDialog then={() => setOpen(false)} {...(phone ? { leave: () => { setLeft(true); setOpen(false); } } : {})} /></Suspense>;
 }
