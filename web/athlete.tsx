@@ -50,8 +50,9 @@ function Pages({ who }: { who: string | null }) {
   useSending(who ?? page?.person ?? null);
   if (page === undefined) return phone.isPending ? <Loading what="your plan" /> : <Failed problem={phone.error} again={() => void phone.refetch()} />;
   return (
-    <Box sx={{ pb: 9 }}>
+    <Box sx={{ minHeight: '100dvh', display: 'flex', flexDirection: 'column' }}>
       <SendingStrip person={page.person} offline={phone.offline} fresh={phone.isFetchedAfterMount && phone.isSuccess} />
+      <Box sx={{ flex: 1, pb: 2 }}>
       <ScreenBoundary>
         <Suspense fallback={<Loading what="the page" />}>
           <Routes>
@@ -65,6 +66,7 @@ function Pages({ who }: { who: string | null }) {
           </Routes>
         </Suspense>
       </ScreenBoundary>
+      </Box>
       <Tabs page={page} />
     </Box>
   );
@@ -89,9 +91,9 @@ function Tabs({ page }: { page: PhoneData }) {
   const place = useLocation();
   if (place.pathname === '/session' || place.pathname === '/sheet') return null;
   return (
-    <Box component="nav" aria-label={`Pages of ${page.athlete}`} sx={{ position: 'fixed', zIndex: 2, bottom: 0, left: 0, right: 0, display: 'flex', bgcolor: 'background.paper', borderTop: 1, borderColor: 'divider', pb: 'env(safe-area-inset-bottom)', '@media print': { display: 'none' } }}>
+    <Box component="nav" aria-label={`Pages of ${page.athlete}`} sx={{ position: 'sticky', zIndex: 2, bottom: 0, display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(4.6rem, 1fr))', bgcolor: 'background.paper', borderTop: 1, borderColor: 'divider', pb: 'env(safe-area-inset-bottom)', '@media print': { display: 'none' } }}>
       {TABS.map(([to, title]) => (
-        <Box key={to} component={NavLink} to={to} end sx={{ flex: 1, textAlign: 'center', py: 1.75, color: 'text.secondary', textDecoration: 'none', fontSize: '0.9375rem', '&.active': { color: 'primary.main', fontWeight: 600, boxShadow: 'inset 0 3px 0 var(--mui-palette-primary-main)' } }}>{title}</Box>
+        <Box key={to} component={NavLink} to={to} end sx={{ textAlign: 'center', py: 1.5, px: 0.25, color: 'text.secondary', textDecoration: 'none', fontSize: '0.9375rem', '&.active': { color: 'primary.main', fontWeight: 600, boxShadow: 'inset 0 3px 0 var(--mui-palette-primary-main)' } }}>{title}</Box>
       ))}
     </Box>
   );

@@ -77,7 +77,7 @@ export function UprightLadder({ rungs, width = 220 }: { rungs: readonly Rung[]; 
   const height = 48 + (rungs.length - 1) * step + above;
   const y = (i: number) => height - 24 - i * step - (i > at && at >= 0 ? climb - step : 0);
   return (
-    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={inWords(rungs)}>
+    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} style={{ maxWidth: '100%', height: 'auto' }} role="img" aria-label={inWords(rungs)}>
       <path d={`M14 4V${height - 4}M62 4V${height - 4}`} stroke={colour('line')} strokeWidth={3} strokeLinecap="round" />
       {rungs.map((rung, i) => (
         <g key={rung.key}>

@@ -108,7 +108,7 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
         <Typography variant="h1" sx={{ flex: 1 }}>{titleOf(run.due)}</Typography>
         {!sport && <Typography color="textSecondary">{Math.min(run.at + 1, run.due.exercises.length)} of {run.due.exercises.length}</Typography>}
-        <Button component={RouterLink} to="/" sx={{ minHeight: 44 }}>Leave</Button>
+        <Button component={RouterLink} to="/" sx={{ minHeight: 44, px: 0.5 }}>Leave</Button>
       </Box>
       {full && <Alert severity="warning">This phone has no room left. With reception it is all sent at the end; do not close this page before.</Alert>}
       {stopped && (

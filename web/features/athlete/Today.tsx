@@ -95,7 +95,7 @@ export function Today({ page }: { page: PhoneData }) {
       )}
       {page.cases.map((plan) => <News key={plan.case} plan={plan} today={today} named={named} />)}
       {page.cases.length > 0 && (
-        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
+        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(min(9.5rem, 100%), 1fr))', gap: 1 }}>
           <Button component={RouterLink} to="/entered" variant="outlined" sx={{ minHeight: 52, fontSize: '1rem' }}>What I entered</Button>
           <Button component={RouterLink} to="/entered#extra" variant="outlined" sx={{ minHeight: 52, fontSize: '1rem' }}>Log something else</Button>
         </Box>
@@ -157,6 +157,9 @@ function RestCard({ plans, waiting, today }: { plans: TodayData[]; waiting: read
   );
 }
 
+/** The column of the dates: narrower where letters are large. */
+const WIDE = 'min(6.5rem, 33%)';
+
 /** The days ahead, every case on its day; where one is stopped, the day says so and asks for nothing. */
 function Week({ page, today, isStopped }: { page: PhoneData; today: string; isStopped: (plan: TodayData) => boolean }) {
   const waiting = useOutbox(page.person);
@@ -177,11 +180,11 @@ function Week({ page, today, isStopped }: { page: PhoneData; today: string; isSt
               return (
                 <Box key={plan.case} sx={{ py: 0.25 }}>
                   <Box sx={{ display: 'flex', flexWrap: 'wrap' }}>
-                    <Typography sx={{ width: '6.5rem', flex: 'none', fontWeight: on === today ? 600 : 400 }}>{plan === page.cases[0] ? (on === today ? 'Today' : day(on)) : ''}</Typography>
-                    <Typography sx={{ flex: 1 }}>{stopped ? 'No loading' : sessions.length === 0 ? 'Rest' : sessions.map((session) => session.title).join(', ')}{named ? ` · ${caseName(plan)}` : ''}{one?.event === true ? ' · event' : ''}</Typography>
+                    <Typography sx={{ width: WIDE, flex: 'none', fontWeight: on === today ? 600 : 400 }}>{plan === page.cases[0] ? (on === today ? 'Today' : day(on)) : ''}</Typography>
+                    <Typography sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>{stopped ? 'No loading' : sessions.length === 0 ? 'Rest' : sessions.map((session) => session.title).join(', ')}{named ? ` · ${caseName(plan)}` : ''}{one?.event === true ? ' · event' : ''}</Typography>
                     {done && <Typography color="primary">done</Typography>}
                   </Box>
-                  {(!named || stopped || on === today) && <Typography variant="body2" color="textSecondary" sx={{ pl: '6.5rem' }}>{stopped ? 'No loading until you have been seen.' : one?.why}</Typography>}
+                  {(!named || stopped || on === today) && <Typography variant="body2" color="textSecondary" sx={{ pl: WIDE, overflowWrap: 'anywhere' }}>{stopped ? 'No loading until you have been seen.' : one?.why}</Typography>}
                 </Box>
               );
             })}
