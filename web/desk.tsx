@@ -12,11 +12,12 @@ import { Frame } from './shell/Frame';
 import { ScreenBoundary } from './shell/ScreenBoundary';
 import { start } from './shell/Shell';
 import { Empty, Failed, Loading } from './shell/States';
-import { useSignedIn } from './shell/useSignedIn';
+import { useIsSigningOut, useSignedIn } from './shell/useSignedIn';
 
 /** The practitioner's side. */
 function Desk() {
   const signedIn = useSignedIn();
+  const leaving = useIsSigningOut();
   if (signedIn.isPending) return <Loading what="Rung" />;
   if (signedIn.isError) return <Failed problem={signedIn.error} again={() => void signedIn.refetch()} />;
   if (signedIn.data === null) return <SignIn words="Staged loading for tendon and muscle. Sign in to your practice." />;
@@ -29,6 +30,8 @@ function Desk() {
   }
   return (
     <Frame user={signedIn.data}>
+      {/* Hidden and not taken away: should it fail, nothing that was typed is lost. */}
+      <div hidden={leaving}>
       <ScreenBoundary>
         <Routes>
           <Route path="/" element={<Round />} />
@@ -42,6 +45,8 @@ function Desk() {
           <Route path="*" element={<Empty title="There is no such page"><a href="/">To the Round</a></Empty>} />
         </Routes>
       </ScreenBoundary>
+      </div>
+      {leaving && <Loading what="the sign-in" />}
     </Frame>
   );
 }

@@ -266,3 +266,43 @@ test('a page that breaks says so, and the others go on', async ({ page }) => {
   await page.getByRole('link', { name: 'Round' }).click();
   await expect(page.getByRole('article').first()).toBeVisible();
 });
+
+test('signing out takes everything of a person away at once, in every tab, and somebody else sees nothing of it', async ({ page }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Open Ines Calloway' }).click();
+  await expect(page.getByRole('heading', { name: 'Ines Calloway' })).toBeVisible();
+  const other = await page.context().newPage();
+  await other.goto('/');
+  await other.getByRole('link', { name: 'Open Fenn Harrow' }).click();
+  await expect(other.getByRole('heading', { name: 'Fenn Harrow' })).toBeVisible();
+  // However long the server takes, nothing is shown from the press on.
+  await page.route('**/api/session', async (route) => {
+    if (route.request().method() === 'DELETE') await new Promise((go) => setTimeout(go, 3_000));
+    return route.continue();
+  });
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page.getByText('Ines Calloway')).toBeHidden({ timeout: 500 });
+  await expect(page.getByLabel('E-mail address')).toBeVisible();
+  await expect(other.getByLabel('E-mail address')).toBeVisible({ timeout: 2_000 });
+  await expect(other.getByText('Fenn Harrow')).toHaveCount(0);
+  expect(new URL(page.url()).pathname).toBe('/');
+  await page.getByLabel('E-mail address').fill('ren.castellan@ropewalk.example');
+  await page.getByLabel('Password').fill(process.env.DEMO_PASSWORD ?? '');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'Round' })).toBeVisible();
+  await expect(page.getByText('Ola Vance', { exact: true })).toBeHidden();
+});
+
+test('where the sign-in runs out the page behind is hidden, and somebody else begins at the Round', async ({ page }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Open Ines Calloway' }).click();
+  await expect(page.getByRole('heading', { name: 'Ines Calloway' })).toBeVisible();
+  await page.context().clearCookies();
+  const again = page.getByRole('dialog', { name: 'Your sign-in has run out' });
+  await expect(again).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Ines Calloway').first()).toBeHidden();
+  await again.getByLabel('E-mail address').fill('ren.castellan@ropewalk.example');
+  await again.getByLabel('Password').fill(process.env.DEMO_PASSWORD ?? '');
+  await again.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'Round' })).toBeVisible();
+});

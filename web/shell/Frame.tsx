@@ -9,6 +9,7 @@ import { Link as RouterLink } from 'react-router';
 
 import { Mark } from '../charts/Mark';
 import { isTyping, KEYS } from './keys';
+import { Failed } from './States';
 import { type User, useSignOut } from './useSignedIn';
 
 /** The bar over every page of the desk. */
@@ -40,6 +41,7 @@ export function Frame({ user, children }: { user: User; children: ReactNode }) {
         <Button onClick={() => setKeys(true)} aria-label="Keys">?</Button>
         <Button onClick={() => signOut.mutate()} loading={signOut.isPending}>Sign out</Button>
       </Box>
+      {signOut.isError && <Failed problem={signOut.error} again={() => signOut.mutate()} />}
       {children}
       <Dialog open={keys} onClose={() => setKeys(false)} aria-labelledby="keys">
         <DialogTitle id="keys">Keys</DialogTitle>

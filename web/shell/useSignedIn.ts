@@ -1,14 +1,35 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type Query, type QueryClient, useIsMutating, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
 
 import { api, forgetAnswers, type Schemas, send } from '../api/client';
 import { forgetPhone, keptPhone } from '../phone/plan';
+import { hearTabs, tellTabs } from './tabs';
 
 export type User = NonNullable<Schemas['SignedIn']['user']>;
 
 const KEY = ['session'];
 
+const SIGN_OUT = ['sign-out'];
+
+const firstPage = (): string => (window.location.pathname.startsWith('/athlete') ? '/athlete' : '/');
+
+/** Everything of whoever was signed in goes from this tab: answers, what is still on its way, and the page. */
+export function forgetSession(queries: QueryClient): void {
+  forgetAnswers();
+  const others = { predicate: (query: Query) => query.queryKey[0] !== KEY[0] };
+  void queries.cancelQueries(others);
+  // First who is signed in, so that whoever looks at it is told and the page goes; then all that the page held.
+  queries.setQueryData(KEY, null);
+  queries.removeQueries(others);
+}
+
 /** Who is signed in; null when nobody is. */
 export function useSignedIn() {
+  const queries = useQueryClient();
+  useEffect(() => hearTabs((told) => {
+    // In every tab at once: the page of the last athlete is not left for the next person.
+    if (told === 'signed-out') forgetSession(queries); else window.location.assign(firstPage());
+  }), [queries]);
   return useQuery({
     queryKey: KEY,
     queryFn: async () => (await send(() => api.GET('/api/session'))).user,
@@ -24,6 +45,13 @@ export function useSignIn() {
       forgetAnswers();
       // What another left on this phone is not shown to whoever signs in now.
       if (keptPhone()?.person !== answer.user?.id) forgetPhone();
+      const before = queries.getQueryData<User | null>(KEY);
+      if (before != null && before.id !== answer.user?.id) {
+        // Somebody else: nothing of the page that was open stays, in any tab.
+        tellTabs('other-person');
+        window.location.assign(firstPage());
+        await new Promise(() => undefined);
+      }
       queries.setQueryData(KEY, answer.user);
       await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== KEY[0] });
     },
@@ -33,11 +61,16 @@ export function useSignIn() {
 export function useSignOut() {
   const queries = useQueryClient();
   return useMutation({
+    mutationKey: SIGN_OUT,
     mutationFn: () => send(() => api.DELETE('/api/session')),
     onSuccess: () => {
-      forgetAnswers();
-      queries.clear();
-      queries.setQueryData(KEY, null);
+      tellTabs('signed-out');
+      forgetSession(queries);
+      window.history.replaceState(null, '', firstPage());
+      window.dispatchEvent(new PopStateEvent('popstate'));
     },
   });
 }
+
+/** Whether signing out is on its way: from the press on nothing of anybody is shown. */
+export const useIsSigningOut = (): boolean => useIsMutating({ mutationKey: SIGN_OUT }) > 0;

@@ -20,7 +20,7 @@ export function FirstPages({ page, done }: { page: PhoneData; done: () => void }
   const pages: [string, ReactNode][] = [
     ['Every morning, one answer', (
       <>
-        <Typography>{plan.morning.title}: {plan.morning.instruction} At the same time every day, before you train. It takes fifteen seconds, and it is what your plan is judged by.</Typography>
+        <Typography>{plan.morning.title}: {plan.morning.instruction} Before you train. It takes fifteen seconds, and it is what your plan is judged by.</Typography>
         <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2, rowGap: 0.5 }}>
           {ANCHORS.map(([score, words]) => (
             <Box key={score} sx={{ display: 'contents' }}>

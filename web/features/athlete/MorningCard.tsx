@@ -43,7 +43,7 @@ export function MorningCard({ plan, on, late, first, named }: { plan: TodayData;
       <Typography color="textSecondary">{late ? `Yesterday morning, ${day(on)}: as you remember it` : `This morning${plan.morning.usual === null ? '' : `, usually at ${plan.morning.usual}`}`}</Typography>
       {named && <Typography sx={{ fontWeight: 600 }}>{caseName(plan)}</Typography>}
       <Typography variant="h2">{plan.morning.title}</Typography>
-      <Typography variant="body2" sx={{ mb: 1 }}>{plan.morning.instruction}{late ? '' : ' At the same time every day.'}</Typography>
+      <Typography variant="body2" sx={{ mb: 1 }}>{plan.morning.instruction}{late || plan.morning.instruction.includes('same time') ? '' : ' At the same time every day.'}</Typography>
       <PainRow label="Pain on the test" value={score} choose={setScore} />
       <Typography id={`stiff-${on}`} sx={{ mt: 1.25, mb: 0.5 }}>Stiff, minutes</Typography>
       <ToggleButtonGroup exclusive fullWidth value={stiff} onChange={(_, value: number | null) => setStiff(value)} aria-labelledby={`stiff-${on}`}>

@@ -15,7 +15,7 @@ import { forgetPerson } from '../../phone/outbox';
 import type { PhoneData } from '../../phone/plan';
 import { changeSettings, type Settings, useSettings } from '../../phone/settings';
 import { useOutbox } from '../../phone/usePhone';
-import { useSignOut } from '../../shell/useSignedIn';
+import { forgetSession, useSignOut } from '../../shell/useSignedIn';
 import { useRun } from './run';
 
 /** What is set on this phone, and the way out of it. */
@@ -37,7 +37,7 @@ function OnThisPhone({ person }: { person: string }) {
   const [sure, setSure] = useState(false);
   const everywhere = useMutation({
     mutationFn: () => send(() => api.DELETE('/api/sessions')),
-    onSuccess: () => { forgetPerson(person); queries.clear(); queries.setQueryData(['session'], null); },
+    onSuccess: () => { forgetPerson(person); forgetSession(queries); },
   });
   const loses = waiting.length > 0 || run !== null;
   return (

@@ -21,7 +21,13 @@ export function SignInAgain() {
       window.removeEventListener(SIGN_IN_WANTED, wanted);
     };
   }, []);
-  if (!open || isLeft) return null;
   const phone = window.location.pathname.startsWith('/athlete');
+  const isAsking = open && !isLeft;
+  useEffect(() => {
+    // At the desk somebody else may come: the page behind is kept, and not shown.
+    const root = document.getElementById('root');
+    if (root !== null) root.style.visibility = isAsking && !phone ? 'hidden' : '';
+  }, [isAsking, phone]);
+  if (!isAsking) return null;
   return <Suspense><SignInDialog then={() => setOpen(false)} {...(phone ? { leave: () => { setLeft(true); setOpen(false); } } : {})} /></Suspense>;
 }
