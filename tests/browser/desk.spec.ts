@@ -297,6 +297,8 @@ test('where the sign-in runs out the page behind is hidden, and somebody else be
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Ines Calloway' }).click();
   await expect(page.getByRole('heading', { name: 'Ines Calloway' })).toBeVisible();
+  // An answer that is still on its way would bring the sign-in back.
+  await expect(page.getByRole('region', { name: 'Sessions' }).getByRole('table')).toBeVisible();
   await page.context().clearCookies();
   const again = page.getByRole('dialog', { name: 'Your sign-in has run out' });
   await expect(again).toBeVisible({ timeout: 30_000 });
