@@ -57,7 +57,9 @@ final class DecideCase
                 DecisionKind::Rule => $this->rule($case, $request),
                 DecisionKind::Flare => $this->flare($case, $by, $request, $evaluation),
                 DecisionKind::Review => $this->review($case, $request, $evaluation),
-                DecisionKind::Keep => ['Kept the dose as it is', null],
+                DecisionKind::Keep => Standing::isStopped($evaluation)
+                    ? throw InvalidInput::at('/kind', 'cannot be decided while a stop waits for your review: clear it, or refer')
+                    : ['Kept the dose as it is', null],
                 DecisionKind::Note => ['Note', null],
             };
 

@@ -16,6 +16,7 @@ use Rung\Core\Screening\FoundSign;
 use Rung\Core\Start\Findings;
 use Rung\Core\Start\SeverityScore;
 use Rung\Core\Strength\Strength;
+use Rung\Core\Strength\TestSense;
 use Rung\Core\Time\Day;
 
 /** What a practitioner found and chose when opening a case. */
@@ -81,6 +82,10 @@ final readonly class OpeningRequest
                 'unit' => $unit,
             ]);
             if ($test !== null) {
+                $fault = TestSense::fault($test['affected'], $test['unaffected']);
+                if ($fault !== null) {
+                    $node->inItem("$kind/affected", $fault);
+                }
                 $tests[$kind] = $test;
             }
         }

@@ -9,6 +9,7 @@ use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Plan\Plan;
+use Rung\Core\Prescribe\DoseSense;
 use Rung\Core\Prescribe\StageDraft;
 
 /** A stage as a practitioner prescribes it, previewed or saved. */
@@ -36,6 +37,11 @@ final readonly class PlanRequest
             Clock::today($case->practice->timezone),
             $case->athlete->body_mass_kg,
         );
+        foreach ($draft->stage->stage->prescriptions as $i => $prescription) {
+            foreach (DoseSense::faults($prescription->dose) as $field => $message) {
+                $node->inItem("prescriptions/$i/dose/$field", $message);
+            }
+        }
         $note = trim($node->textOrNull('note') ?? '');
         $why = trim($node->textOrNull('why') ?? '');
         if ($saving && $why === '') {

@@ -11,6 +11,7 @@ use App\Support\Clock;
 use Carbon\CarbonImmutable;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Record\StrengthTest;
+use Rung\Core\Strength\TestSense;
 
 /** Stores a test of both sides. */
 final class RecordTest
@@ -22,6 +23,10 @@ final class RecordTest
     {
         if ($test->on->isAfter(Clock::today($case->practice->timezone))) {
             throw InvalidInput::at('/on', 'must not lie in the future');
+        }
+        $fault = TestSense::fault($test->affected, $test->unaffected);
+        if ($fault !== null) {
+            throw InvalidInput::at('/affected', $fault);
         }
         $this->write->run($case, $by, 'recorded a test', static fn(CareCase $case): StrengthTestRow => StrengthTestRow::query()->create([
             'practice_id' => $case->practice_id,

@@ -112,7 +112,8 @@ final class CasePage
                 static fn(PlanStage $one): array => ['key' => $one->stage->key, 'title' => $one->stage->title],
                 $plan->stages,
             ),
-            'coming' => $stage === null ? [] : $this->coming($case, $stage, $evaluation),
+            // Under a stop nothing is asked for.
+            'coming' => $stage === null || Standing::isStopped($evaluation) ? [] : $this->coming($case, $stage, $evaluation),
             'strength_test' => $catalogue->structure(Structure::from($case->structure))->strengthTest->toArray(),
             'tests' => array_values($case->tests()->get()->map(static fn(StrengthTest $test): array => [
                 'test' => $test->test,

@@ -36,7 +36,7 @@ export function DoseTable({ found }: { found: Case }) {
             <Typography variant="body2">{one.slot}</Typography>
           </Box>
         ))}
-        {found.coming.length === 0 && <Typography color="textSecondary">No session is planned for the next seven days.</Typography>}
+        {found.coming.length === 0 && <Typography color="textSecondary">{found.standing.stopped ? 'No loading until the stop is reviewed.' : 'No session is planned for the next seven days.'}</Typography>}
       </Box>
     </Paper>
   );

@@ -22,7 +22,7 @@ export function ProposalCard({ found, accept, keep, clear }: { found: Case; acce
           {stop !== undefined && <Button variant="contained" onClick={() => clear(stop)} sx={{ bgcolor: 'stop.main', color: 'background.paper' }}>Review the stop …</Button>}
           {standing.acceptable && <Button variant="contained" onClick={accept}>Accept …</Button>}
           <Button component={RouterLink} to={`/cases/${found.id}/prescribe?proposal=1`} variant={standing.acceptable || stop !== undefined ? 'outlined' : 'contained'}>Change …</Button>
-          <Button onClick={keep}>Keep as it is …</Button>
+          {stop === undefined && <Button onClick={keep}>Keep as it is …</Button>}
         </Box>
       )}
       {found.proposals.length > 0 && (
