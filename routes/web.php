@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\Desk\AthleteController;
 use App\Http\Controllers\Desk\CaseController;
+use App\Http\Controllers\Desk\ClosedCasesController;
 use App\Http\Controllers\Desk\DecisionController;
 use App\Http\Controllers\Desk\LibraryController;
 use App\Http\Controllers\Desk\OpeningController;
@@ -33,6 +34,7 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::delete('cases/{case}/invitation', [InvitationController::class, 'withdraw']);
         Route::get('practice', [PracticeController::class, 'show']);
         Route::put('practice', [PracticeController::class, 'update'])->middleware('can:own');
+        Route::get('closed-cases', ClosedCasesController::class);
         Route::get('round', RoundController::class);
         Route::get('round/filters', [RoundController::class, 'filters']);
         Route::get('athletes', AthleteController::class);

@@ -6,6 +6,7 @@ import { LibraryPage } from './features/library/LibraryPage';
 import { OpenCase } from './features/open/OpenCase';
 import { PracticePage } from './features/practice/PracticePage';
 import { PrescribePage } from './features/prescribe/PrescribePage';
+import { ClosedCases } from './features/round/ClosedCases';
 import { Round } from './features/round/Round';
 import { SignIn } from './features/signin/SignIn';
 import { Frame } from './shell/Frame';
@@ -39,6 +40,7 @@ function Desk() {
           <Route path="/new/:id" element={<OpenCase />} />
           <Route path="/library" element={<LibraryPage />} />
           <Route path="/library/:kind/:key" element={<EditItem />} />
+          <Route path="/closed" element={<ClosedCases />} />
           <Route path="/practice" element={<PracticePage user={signedIn.data} />} />
           <Route path="/cases/:id" element={<CasePage />} />
           <Route path="/cases/:id/prescribe" element={<PrescribePage />} />

@@ -15,6 +15,7 @@ use App\Support\Clock;
 use App\Support\Standing;
 use Rung\Core\Acceptance\Acceptance;
 use Rung\Core\Acceptance\CarriedLoads;
+use Rung\Core\Acceptance\Flare;
 use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
@@ -45,8 +46,11 @@ final class DecideCase
     {
         return $this->write->run($case, $by, "decided: {$request->kind->value}", function (CareCase $case) use ($by, $request): Decision {
             StaleDecision::unless($case, $request->revision);
-            if ($case->closed_on !== null && !in_array($request->kind, [DecisionKind::Note, DecisionKind::ClearStop], true)) {
+            if ($case->closed_on !== null && !in_array($request->kind, [DecisionKind::Note, DecisionKind::ClearStop, DecisionKind::Reopen], true)) {
                 throw InvalidInput::at('/kind', 'cannot be decided: this case is closed');
+            }
+            if ($case->closed_on === null && $request->kind === DecisionKind::Reopen) {
+                throw InvalidInput::at('/kind', 'cannot be decided: this case is open');
             }
             $evaluation = $this->standing->evaluate($case);
             [$words, $undo] = match ($request->kind) {
@@ -60,6 +64,8 @@ final class DecideCase
                 DecisionKind::Keep => Standing::isStopped($evaluation)
                     ? throw InvalidInput::at('/kind', 'cannot be decided while a stop waits for your review: clear it, or refer')
                     : ['Kept the dose as it is', null],
+                DecisionKind::Close => $this->close($case, $request, $evaluation),
+                DecisionKind::Reopen => $this->reopen($case, $by, $evaluation),
                 DecisionKind::Note => ['Note', null],
             };
 
@@ -159,6 +165,50 @@ final class DecideCase
         }
 
         return ['Flare plan: ' . implode('; ', array_filter([$this->words($case, $step), $advice === '' ? '' : 'advice sent'])), $undo];
+    }
+
+    /**
+     * Ends the case. While a stop waits, it ends only by handing the athlete on.
+     *
+     * @return array{string, UndoData}
+     */
+    private function close(CareCase $case, DecisionRequest $request, Evaluation $evaluation): array
+    {
+        if ($request->ending !== CaseEnding::Referred && Standing::isStopped($evaluation)) {
+            throw InvalidInput::at('/ending', 'must be referred while a stop waits for a review; or clear the stop first');
+        }
+        $case->forceFill(['closed_on' => $evaluation->log->today->toIso()])->save();
+
+        return [match ($request->ending) {
+            CaseEnding::Referred => "Closed: referred to $request->referTo",
+            CaseEnding::Stopped => 'Closed: stopped',
+            default => 'Closed: discharged',
+        }, new UndoData(case: ['closed_on' => null])];
+    }
+
+    /**
+     * Opens the case again where it was, every dose one step easier: nobody knows what the tissue lost meanwhile.
+     *
+     * @return array{string, UndoData}
+     */
+    private function reopen(CareCase $case, User $by, Evaluation $evaluation): array
+    {
+        self::refuseSecond($case);
+        $closed = $case->closed_on;
+        $plan = $case->plan();
+        $step = Acceptance::flare($plan, $evaluation, $this->shelf->forCase($case, $plan), new Flare(true, 0, 0, null));
+        $case->forceFill(['closed_on' => null])->save();
+        $undo = $step->changesAnything() ? $this->putInForce($case, $by, $step, $evaluation, 'You begin again one step lower.') : new UndoData();
+
+        return ['Reopened, one step lower: ' . $this->words($case, $step), $undo->withCase(['closed_on' => $closed])];
+    }
+
+    /** @throws InvalidInput where the athlete has another open case of the same structure and side */
+    private static function refuseSecond(CareCase $case): void
+    {
+        if (CareCase::sameOpen($case->athlete_id, $case->structure, $case->side) !== null) {
+            throw InvalidInput::at('/kind', 'cannot be decided: this athlete has another open case of the same structure; go on there');
+        }
     }
 
     /** @return array{string, UndoData} */

@@ -23,11 +23,15 @@ enum DecisionKind: string
     case Flare = 'flare';
     /** Look again on a day. */
     case Review = 'review';
+    /** End the case: discharged, referred or stopped, for a reason. */
+    case Close = 'close';
+    /** Open a closed case again, one step lower. */
+    case Reopen = 'reopen';
     /** Write something down. */
     case Note = 'note';
 
     public function needsReason(): bool
     {
-        return in_array($this, [self::Stage, self::ClearStop, self::Keep, self::Rule, self::Note], true);
+        return in_array($this, [self::Stage, self::ClearStop, self::Keep, self::Rule, self::Close, self::Reopen, self::Note], true);
     }
 }

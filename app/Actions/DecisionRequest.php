@@ -25,6 +25,9 @@ final readonly class DecisionRequest
         /** The day on which to look again; null: none is planned any more. */
         public ?Day $reviewOn,
         public ?Flare $flare,
+        public ?CaseEnding $ending = null,
+        /** To whom the athlete is referred. */
+        public ?string $referTo = null,
     ) {}
 
     public static function read(ObjectNode $node): self
@@ -33,6 +36,12 @@ final readonly class DecisionRequest
         $reason = $node->textOrNull('reason');
         if ($kind->needsReason() && trim($reason ?? '') === '') {
             $node->fault('reason', $kind === DecisionKind::Note ? 'is needed: write what is to be remembered' : 'is needed: say why, for the record');
+        }
+
+        $ending = $kind === DecisionKind::Close ? $node->choice('ending', CaseEnding::class) : $node->choiceOrNull('ending', CaseEnding::class);
+        $referTo = trim($node->textOrNull('refer_to') ?? '');
+        if ($kind === DecisionKind::Close && $ending === CaseEnding::Referred && $referTo === '') {
+            $node->fault('refer_to', 'is needed: say to whom, so that the record and the athlete know');
         }
 
         return new self(
@@ -45,6 +54,8 @@ final readonly class DecisionRequest
             $kind === DecisionKind::Rule ? $node->key('rule') : $node->textOrNull('rule'),
             $node->dayOrNull('review_on'),
             $kind === DecisionKind::Flare ? $node->child('flare', Flare::read(...)) : $node->childOrNull('flare', Flare::read(...)),
+            $ending,
+            $referTo === '' ? null : $referTo,
         );
     }
 }

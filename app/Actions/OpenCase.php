@@ -81,6 +81,9 @@ final class OpenCase
 
     private function store(Athlete $athlete, User $by, OpeningRequest $opening, ProposedStart $start, Plan $plan, Day $today): CareCase
     {
+        if (CareCase::sameOpen($athlete->id, $opening->structure->value, $opening->side->value) !== null) {
+            throw InvalidInput::at('/structure', 'is treated in a case of this athlete that is open; go on there, or close it first');
+        }
         $proposal = $start->proposal;
         $signs = array_map(static fn(FoundSign $sign): array => $sign->toArray() + ['by' => $by->name, 'on' => $today->toIso()], $opening->signs);
         $case = CareCase::query()->create(($opening->id === null ? [] : ['id' => $opening->id]) + [

@@ -115,6 +115,13 @@ final class CareCase extends Model
         return $this->hasMany(CheckIn::class, 'case_id')->where('superseded', false)->orderBy('at')->orderBy('created_at');
     }
 
+    /** An open case of an athlete at the same structure, on the same side or on both. */
+    public static function sameOpen(string $athlete, string $structure, string $side): ?self
+    {
+        return self::query()->where('athlete_id', $athlete)->where('structure', $structure)->whereNull('closed_on')
+            ->where(static fn($query) => $side === 'both' ? $query : $query->whereIn('side', [$side, 'both']))->first();
+    }
+
     /** Sessions and answers that came in after the case was closed. */
     public function entriesAfterClose(): int
     {

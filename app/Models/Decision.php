@@ -29,6 +29,14 @@ final class Decision extends CaseRecord
         return $this->belongsTo(User::class);
     }
 
+    /** Whether it closed the case. */
+    public function closes(): bool
+    {
+        $case = $this->undo['case'] ?? null;
+
+        return is_array($case) && array_key_exists('closed_on', $case) && $case['closed_on'] === null;
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {

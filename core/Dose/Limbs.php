@@ -14,6 +14,12 @@ enum Limbs: string
     /** Both at once. */
     case Together = 'together';
 
+    /** As it is done by somebody with both sides affected: each in turn, where one would be the affected one alone. */
+    public function onBothSides(): self
+    {
+        return $this === self::Affected ? self::Each : $this;
+    }
+
     /** How often a set is done: once for each limb that takes a turn. */
     public function turns(): int
     {

@@ -124,8 +124,9 @@ final class TodayWords
      */
     public static function sides(Limbs $limbs, Side $affected): array
     {
+        $limbs = $affected === Side::Both ? $limbs->onBothSides() : $limbs;
         $sides = match (true) {
-            $limbs === Limbs::Together, $limbs === Limbs::Affected && $affected === Side::Both => [],
+            $limbs === Limbs::Together => [],
             $limbs === Limbs::Affected => [$affected],
             $affected === Side::Right => [Side::Right, Side::Left],
             default => [Side::Left, Side::Right],

@@ -2,7 +2,7 @@ import { expect, type Page, test } from '@playwright/test';
 
 import type { Schemas } from '../../web/api/client';
 import { COUNT_IN_S, repsDone, timelineOf } from '../../web/pacer/timeline';
-import { athlete, practitioner } from './people';
+import { athlete, expectAccessible, practitioner } from './people';
 
 const record = (page: Page) => page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem');
 
@@ -307,4 +307,32 @@ test('where the sign-in runs out the page behind is hidden, and somebody else be
   await again.getByLabel('Password').fill(process.env.DEMO_PASSWORD ?? '');
   await again.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('heading', { name: 'Round' })).toBeVisible();
+});
+
+test('a case is closed with a reason, found among the closed ones, and opened again a step lower', async ({ page }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Open Greta Osei-Vane' }).click();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Close the case …' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Close the case' });
+  await expect(dialog).toContainText('Nothing is asked of the athlete any more');
+  await dialog.getByLabel('How it ends').click();
+  await page.getByRole('option', { name: /^Refer/ }).click();
+  await dialog.getByLabel('Reason').fill('Pain that nothing explains');
+  await dialog.getByRole('button', { name: 'Close the case' }).click();
+  await expect(dialog.getByText(/say to whom/)).toBeVisible();
+  await expect(dialog.getByLabel('Reason')).toHaveValue('Pain that nothing explains');
+  await dialog.getByLabel('To whom').fill('the hand clinic');
+  await dialog.getByRole('button', { name: 'Close the case' }).click();
+  await expect(page.getByText('This case was closed today.')).toBeVisible();
+  await page.getByRole('link', { name: 'Closed cases' }).click();
+  await page.getByLabel('Search').fill('greta');
+  const line = page.getByRole('article', { name: 'Greta Osei-Vane' });
+  await expect(line).toContainText('Closed: referred to the hand clinic, by Ola Vance');
+  await expectAccessible(page);
+  await line.getByRole('link', { name: 'Greta Osei-Vane' }).click();
+  await page.getByRole('button', { name: 'Open again …' }).click();
+  await page.getByRole('dialog').getByLabel('Reason').fill('It hurts again');
+  await page.getByRole('dialog').getByRole('button', { name: 'Open again', exact: true }).click();
+  await expect(record(page).first()).toContainText('Reopened, one step lower');
 });

@@ -89,7 +89,8 @@ final class SessionSidesTest extends TestCase
         self::assertSame(['left', 'right'], $words(Limbs::Each, Side::Both));
         self::assertSame(['right'], $words(Limbs::Affected, Side::Right));
         self::assertSame([], $words(Limbs::Together, Side::Left));
-        self::assertSame([], $words(Limbs::Affected, Side::Both));
+        self::assertSame(['left', 'right'], $words(Limbs::Affected, Side::Both), 'both are sore: each takes its turn');
+        self::assertSame([Limbs::Each, Limbs::Each, Limbs::Together], [Limbs::Affected->onBothSides(), Limbs::Each->onBothSides(), Limbs::Together->onBothSides()]);
     }
 
     public function testWhatHelpsAtOnceFitsTheExercise(): void

@@ -18,6 +18,7 @@ final class PermissionsTest extends TestCase
     {
         yield 'whom to call' => ['GET', '/api/practice', true, 200];
         yield 'saying whom to call' => ['PUT', '/api/practice', true, 422];
+        yield 'closed cases' => ['GET', '/api/closed-cases', true, 200];
         yield 'the Round' => ['GET', '/api/round', true, 200];
         yield 'the athletes' => ['GET', '/api/athletes', true, 200];
         yield 'openings' => ['GET', '/api/openings', true, 200];

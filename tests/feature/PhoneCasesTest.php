@@ -147,6 +147,13 @@ final class PhoneCasesTest extends TestCase
             }
             self::assertGreaterThan(10, strlen(self::text($told->json('cases.0.over_words'))));
         }
+        // Where both sides are sore, both take their turn, and none is called the sore one.
+        foreach (['Anouk Sorrel', 'Ines Calloway'] as $name) {
+            $told = $this->ask($this->athlete($name), 'GET', '/api/today');
+            self::assertNotContains('the sore side', (array) $told->json('cases.0.sessions.*.exercises.*.limbs'));
+            self::assertNotContains('left, the sore one', (array) $told->json('cases.0.sessions.*.exercises.*.sides.*.words'));
+            self::assertContains(['left', 'right'], array_map(static fn(mixed $sides): array => array_column((array) $sides, 'side'), (array) $told->json('cases.0.sessions.*.exercises.*.sides')));
+        }
         // Where the test is repeated between sets, each set is judged by itself.
         $edda = $this->caseOf('Edda Moorgate');
         self::assertNotContains(true, (array) $this->ask($this->athlete('Edda Moorgate'), 'GET', '/api/today')->json('cases.0.sessions.*.exercises.*.pain_by_set'));

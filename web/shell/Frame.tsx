@@ -35,6 +35,7 @@ export function Frame({ user, children }: { user: User; children: ReactNode }) {
           <Button component={RouterLink} to="/">Round</Button>
           <Button component={RouterLink} to="/new">New case</Button>
           <Button component={RouterLink} to="/library">Library</Button>
+          <Button component={RouterLink} to="/closed">Closed cases</Button>
         </Box>
         <Button component={RouterLink} to="/practice" color="inherit" sx={{ color: 'text.secondary' }}>{user.practice}</Button>
         <Typography variant="body2">{user.name}</Typography>

@@ -41,7 +41,7 @@ final class PhonePage
     private function closed(CareCase $case): array
     {
         $evaluation = $this->standing->evaluate($case);
-        $decision = $case->decisions()->with('user')->get()->first(static fn(Decision $one): bool => array_key_exists('closed_on', (array) ($one->undo['case'] ?? [])));
+        $decision = $case->decisions()->with('user')->get()->first(static fn(Decision $one): bool => $one->closes());
 
         return [
             'case' => $case->id,
@@ -50,7 +50,7 @@ final class PhonePage
             'opened_on' => $case->opened_on,
             'closed_on' => $case->closed_on,
             'closed_by' => $decision?->user->name,
-            'why' => $decision?->reason,
+            'why' => $decision === null ? null : implode(': ', array_filter([$decision->kind === 'close' ? substr($decision->words, strlen('Closed: ')) : null, $decision->reason])),
             'come_back' => TodayWords::comeBack($evaluation->log->file->response_rule),
             'sessions' => count($evaluation->log->ended),
         ] + $this->today->history($case, $evaluation);

@@ -20,6 +20,7 @@ use Rung\Core\Acceptance\Relief;
 use Rung\Core\Acceptance\UsualLoad;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\DoseArithmetic;
+use Rung\Core\Dose\Limbs;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Plan\Plan;
@@ -165,7 +166,9 @@ final class TodayPage
             static fn(Prescription $one): bool => $one->slot === $planned->slot && !$plan->rests($one->key, Day::fromIso($planned->on)),
         ));
         $asked = $stage->stage->key === $evaluation->log->stage->key ? $evaluation->askedByPrescription() : [];
-        $figures = array_map(static fn(Prescription $one) => DoseArithmetic::of($one->mode, $one->limbs, isset($asked[$one->key]) ? $asked[$one->key]->asPrescription()->dose : $one->dose, $case->athlete->body_mass_kg), $due);
+        // Where both sides are affected, both take their turn.
+        $limbs = static fn(Prescription $one): Limbs => $case->side === Side::Both->value ? $one->limbs->onBothSides() : $one->limbs;
+        $figures = array_map(static fn(Prescription $one) => DoseArithmetic::of($one->mode, $limbs($one), isset($asked[$one->key]) ? $asked[$one->key]->asPrescription()->dose : $one->dose, $case->athlete->body_mass_kg), $due);
 
         return [
             'planned' => $planned->id,
@@ -175,7 +178,7 @@ final class TodayPage
             'part' => self::part($planned, $stage, $case),
             'kind' => $due === [] ? 'sport' : 'loading',
             'duration_s' => DoseArithmetic::session($figures)['duration_s'],
-            'exercises' => array_map(static function (Prescription $one) use ($catalogue, $case, $asked, $evaluation, $retests): array {
+            'exercises' => array_map(static function (Prescription $one) use ($catalogue, $case, $asked, $evaluation, $retests, $limbs): array {
                 $next = $asked[$one->key] ?? null;
                 // What the next session asks within what is prescribed.
                 $one = $next === null ? $one : $next->asPrescription();
@@ -193,7 +196,7 @@ final class TodayPage
                     'cue' => $one->cue,
                     'says' => (object) ($exercise?->says?->toArray() ?? []),
                     'mode' => $one->mode->value,
-                    'limbs' => DoseWords::limbs($one->limbs),
+                    'limbs' => DoseWords::limbs($limbs($one)),
                     'sides' => TodayWords::sides($one->limbs, Side::from($case->side)),
                     'words' => DoseWords::of($one, $evaluation->isMeasured()),
                     'load' => $load === null ? null : ['source' => $load->source->value, 'kg' => $load->kg, 'words' => DoseWords::load($load, $one)],

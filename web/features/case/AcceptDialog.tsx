@@ -69,6 +69,7 @@ function Proposal({ found, close, decided }: { found: Case; close: () => void; d
         {(standing.action === 'advance' || standing.action === 'finish') && (
           <>
             <Typography variant="h3" sx={{ mb: 0.5 }}>{standing.headline}</Typography>
+            {standing.action === 'finish' && <Alert severity="warning" sx={{ mb: 1 }}>This closes the case: nothing is asked of the athlete any more. Agree on the maintenance dose with the athlete; it is not planned here. The case can be opened again.</Alert>}
             <PegList pegs={found.gate.criteria} />
             {standing.action === 'advance' && found.next_stage !== null && <Box sx={{ mt: 1.5 }}><StageMove found={found} stage={found.next_stage} /></Box>}
           </>

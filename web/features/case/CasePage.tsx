@@ -80,7 +80,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
       </Box>
       {problem !== null && <Failed problem={problem} />}
       {closed && (
-        <Alert severity="info" sx={{ mb: 1.5 }} action={<Button onClick={() => ask({ kind: 'note' })}>Add a note</Button>}>
+        <Alert severity="info" sx={{ mb: 1.5 }} action={<><Button onClick={() => ask({ kind: 'note' })}>Add a note</Button><Button onClick={() => ask({ kind: 'reopen' })}>Open again …</Button></>}>
           This case was closed {ago(found.closed_on ?? '', standing.today)}.
           {found.after_close > 0 && ` ${found.after_close} ${found.after_close === 1 ? 'entry' : 'entries'} of the athlete came in after that.`}
         </Alert>
@@ -139,6 +139,7 @@ function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; 
     ['Change the school …', () => ask({ kind: 'rule' })],
     [found.review_on === null ? 'Plan a review …' : 'Move the review …', () => ask({ kind: 'review' })],
     ['Add a note …', () => ask({ kind: 'note' })],
+    ['Close the case …', () => ask({ kind: 'close' })],
     ['Nudge the athlete …', () => open('nudge')],
     ['Invite the athlete …', () => open('invite')],
   ];

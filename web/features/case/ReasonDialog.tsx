@@ -15,7 +15,7 @@ import { StageMove } from './StageMove';
 import type { Done } from './UndoBar';
 import { type Case, useDecide } from './useCase';
 
-export type Asked = { kind: 'stage' | 'keep' | 'sign_off' | 'rule' | 'review' | 'note' } | { kind: 'clear_stop'; clears: string; words: string };
+export type Asked = { kind: 'stage' | 'keep' | 'sign_off' | 'rule' | 'review' | 'note' | 'close' | 'reopen' } | { kind: 'clear_stop'; clears: string; words: string };
 
 const TITLES: Record<Asked['kind'], string> = {
   stage: 'Advance or go back by hand',
@@ -25,6 +25,8 @@ const TITLES: Record<Asked['kind'], string> = {
   rule: 'Change the school',
   review: 'Plan a review',
   note: 'Add a note',
+  close: 'Close the case',
+  reopen: 'Open the case again',
 };
 
 const REASONS: Record<Asked['kind'], string> = {
@@ -35,7 +37,15 @@ const REASONS: Record<Asked['kind'], string> = {
   rule: 'Reason, for the record',
   review: 'What to look at (may be left empty)',
   note: 'Note',
+  close: 'Reason, for the record and the athlete',
+  reopen: 'Reason, for the record',
 };
+
+const DO: Partial<Record<Asked['kind'], string>> = { note: 'Write down', close: 'Close the case', reopen: 'Open again' };
+
+type Ending = NonNullable<Schemas['DecisionRequest']['ending']>;
+
+const ENDINGS: [Ending, string][] = [['discharged', 'Discharge: back to what was wanted'], ['referred', 'Refer: somebody else goes on'], ['stopped', 'Stop: it ends before its end']];
 
 const WEEKS = 14;
 
@@ -44,12 +54,15 @@ export function ReasonDialog({ found, asked, close, decided }: { found: Case; as
   const decide = useDecide(found.id);
   const [reason, setReason] = useState('');
   const [chosen, setChosen] = useState('');
+  const [ending, setEnding] = useState<Ending | ''>('');
+  const [referTo, setReferTo] = useState('');
   const [reviewOn, setReviewOn] = useState(found.review_on ?? plusDays(found.standing.today, WEEKS));
   const send = () => {
     const body: Schemas['DecisionRequest'] = { kind: asked.kind, revision: found.revision, reason };
     if (asked.kind === 'stage') body.stage = chosen;
     if (asked.kind === 'rule') body.rule = chosen;
     if (asked.kind === 'review') body.review_on = reviewOn === '' ? null : reviewOn;
+    if (asked.kind === 'close' && ending !== '') { body.ending = ending; body.refer_to = ending === 'referred' ? referTo : null; }
     if (asked.kind === 'clear_stop') body.clears = asked.clears;
     decide.mutate(body, {
       onSuccess: (answer) => {
@@ -59,7 +72,7 @@ export function ReasonDialog({ found, asked, close, decided }: { found: Case; as
     });
   };
   const at = (field: string) => ({ error: faultAt(decide.error, field) !== undefined, helperText: faultAt(decide.error, field) });
-  const shown = ['reason', 'stage', 'rule', 'review_on'].some((field) => faultAt(decide.error, field) !== undefined);
+  const shown = ['reason', 'stage', 'rule', 'review_on', 'ending', 'refer_to'].some((field) => faultAt(decide.error, field) !== undefined);
   const options = asked.kind === 'stage'
     ? found.stages.filter((one) => one.key !== found.standing.stage.key)
     : found.schools.filter((one) => one.key !== found.school.key);
@@ -83,6 +96,16 @@ export function ReasonDialog({ found, asked, close, decided }: { found: Case; as
           </TextField>
         )}
         {asked.kind === 'stage' && chosen !== '' && <StageMove found={found} stage={chosen} />}
+        {asked.kind === 'close' && (
+          <>
+            <Typography variant="body2" color="textSecondary">Nothing is asked of the athlete any more: no session, no morning. The phone says who closed it, why, and when to come back. It can be opened again.</Typography>
+            <TextField select label="How it ends" value={ending} onChange={(event) => setEnding(event.target.value as Ending)} {...at('ending')}>
+              {ENDINGS.map(([key, title]) => <MenuItem key={key} value={key}>{title}</MenuItem>)}
+            </TextField>
+            {ending === 'referred' && <TextField label="To whom" value={referTo} onChange={(event) => setReferTo(event.target.value)} {...at('refer_to')} />}
+          </>
+        )}
+        {asked.kind === 'reopen' && <Typography variant="body2" color="textSecondary">It goes on in {found.standing.stage.title}, every dose one step easier than it was: nobody knows what the tissue lost meanwhile. Look at the doses before the first session.</Typography>}
         {asked.kind === 'review' && (
           <TextField type="date" label="Review on (empty: none)" value={reviewOn} onChange={(event) => setReviewOn(event.target.value)} slotProps={{ inputLabel: { shrink: true } }} {...at('review_on')} />
         )}
@@ -91,7 +114,7 @@ export function ReasonDialog({ found, asked, close, decided }: { found: Case; as
       </DialogContent>
       <DialogActions>
         <Button onClick={close}>Cancel</Button>
-        <Button variant="contained" onClick={send} loading={decide.isPending} disabled={(asked.kind === 'stage' || asked.kind === 'rule') && chosen === ''}>{asked.kind === 'note' ? 'Write down' : 'Put in force'}</Button>
+        <Button variant="contained" onClick={send} loading={decide.isPending} disabled={((asked.kind === 'stage' || asked.kind === 'rule') && chosen === '') || (asked.kind === 'close' && ending === '')}>{DO[asked.kind] ?? 'Put in force'}</Button>
       </DialogActions>
     </Dialog>
   );

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\CareCase;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Str;
+
+/** How a case ends, is found again and goes on. */
+final class EndingTest extends TestCase
+{
+    use AtTheDesk;
+
+    public function testACaseIsClosedForAReasonFoundAgainAndTakenBack(): void
+    {
+        $case = $this->caseOf('Basil Thorne');
+        $own = $this->practitioner();
+        $this->decide($case, ['kind' => 'close', 'ending' => 'discharged', 'reason' => ' '])->assertStatus(422)->assertJsonValidationErrors(['reason' => 'is needed']);
+        $this->decide($case, ['kind' => 'close', 'ending' => 'referred', 'reason' => 'Night pain'])->assertStatus(422)->assertJsonValidationErrors(['refer_to' => 'say to whom']);
+        $this->decide($case, ['kind' => 'close', 'reason' => 'x'])->assertStatus(422)->assertJsonValidationErrorFor('ending');
+        self::assertSame([], $this->ask($own, 'GET', '/api/closed-cases')->json('cases'));
+
+        $id = self::text($this->decide($case, ['kind' => 'close', 'ending' => 'referred', 'refer_to' => 'the knee clinic', 'reason' => 'Night pain'])->assertStatus(201)->assertJsonPath('words', 'Closed: referred to the knee clinic')->json('id'));
+        self::assertSame('2026-04-14', $case->refresh()->closed_on);
+        $this->ask($own, 'GET', '/api/closed-cases?search=basil')->assertJsonPath('cases.0.id', $case->id)->assertJsonPath('cases.0.words', 'Closed: referred to the knee clinic')->assertJsonPath('cases.0.by', $own->name)->assertJsonPath('more', false);
+        self::assertSame([], $this->ask($own, 'GET', '/api/closed-cases?search=nobody')->json('cases'));
+        self::assertNotContains($case->id, (array) $this->ask($own, 'GET', '/api/round')->json('cases.*.id'));
+        Auth::forgetGuards();
+        $told = $this->ask($this->athlete('Basil Thorne'), 'GET', '/api/today');
+        self::assertSame([[], 'referred to the knee clinic: Night pain', $own->name], [$told->json('cases'), $told->json('closed.0.why'), $told->json('closed.0.closed_by')]);
+        Auth::forgetGuards();
+        // Another practice does not find it.
+        self::assertSame([], $this->ask($this->practitioner('Another Practice'), 'GET', '/api/closed-cases')->json('cases'));
+        Auth::forgetGuards();
+        $this->ask($own, 'DELETE', "/api/cases/$case->id/decisions/$id")->assertStatus(201);
+        self::assertNull($case->refresh()->closed_on);
+        self::assertSame([], $this->ask($own, 'GET', '/api/closed-cases')->json('cases'));
+    }
+
+    public function testWhileAStopWaitsACaseEndsOnlyByHandingTheAthleteOn(): void
+    {
+        $case = $this->caseOf('Fenn Harrow');
+        self::assertTrue($case->standing['stopped'] ?? false);
+        foreach (['discharged', 'stopped'] as $ending) {
+            $this->decide($case, ['kind' => 'close', 'ending' => $ending, 'reason' => 'Moved away'])->assertStatus(422)->assertJsonValidationErrors(['ending' => 'while a stop waits']);
+        }
+        $this->decide($case, ['kind' => 'close', 'ending' => 'referred', 'refer_to' => 'emergency care', 'reason' => 'Swelling'])->assertStatus(201);
+    }
+
+    public function testAClosedCaseIsOpenedAgainOneStepLowerAndASecondOneIsRefused(): void
+    {
+        $case = $this->caseOf('Basil Thorne');
+        $own = $this->practitioner();
+        $this->decide($case, ['kind' => 'reopen', 'reason' => 'x'])->assertStatus(422)->assertJsonValidationErrors(['kind' => 'this case is open']);
+        $this->decide($case, ['kind' => 'close', 'ending' => 'stopped', 'reason' => 'On tour'])->assertStatus(201);
+        $this->decide($case, ['kind' => 'close', 'ending' => 'stopped', 'reason' => 'Again'])->assertStatus(422);
+        $before = $this->ask($own, 'GET', "/api/cases/$case->id")->json('prescriptions');
+        $id = self::text($this->decide($case, ['kind' => 'reopen', 'reason' => 'It hurts again'])->assertStatus(201)->json('id'));
+        self::assertNull($case->refresh()->closed_on);
+        $page = $this->ask($own, 'GET', "/api/cases/$case->id");
+        self::assertNotEquals($before, $page->json('prescriptions'), 'the doses are lower');
+        self::assertStringStartsWith('Reopened, one step lower: ', self::text($page->json('decisions.0.words')));
+        self::assertNotEmpty($page->json('coming'));
+        self::assertTrue($page->json('decisions.0.can_undo'));
+
+        // The same structure of the same athlete is not opened twice; another side is another case.
+        $again = fn(string $side): \Illuminate\Testing\TestResponse => $this->ask($own, 'POST', '/api/cases', OpeningTest::opening(['id' => (string) Str::uuid7(), 'athlete' => ['id' => $case->athlete_id], 'side' => $side, 'severity' => null]));
+        self::assertSame(['patellar_tendon', 'left'], [$case->structure, $case->side]);
+        foreach (['left', 'both'] as $side) {
+            $again($side)->assertStatus(422)->assertJsonValidationErrors(['structure' => 'in a case of this athlete that is open']);
+        }
+        $again('right')->assertStatus(201);
+
+        $this->ask($own, 'DELETE', "/api/cases/$case->id/decisions/$id")->assertStatus(201);
+        self::assertSame('2026-04-14', CareCase::query()->findOrFail($case->id)->closed_on);
+        $again('left')->assertStatus(201);
+        $this->decide($case, ['kind' => 'reopen', 'reason' => 'Again'])->assertStatus(422)->assertJsonValidationErrors(['kind' => 'another open case']);
+    }
+}
