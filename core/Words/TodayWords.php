@@ -213,9 +213,9 @@ final class TodayWords
             return null;
         }
         $pain = $last->painOf($prescription);
-        $now = self::best($last->setsOf($prescription));
+        $now = self::bestSet($last->setsOf($prescription));
         foreach ($told as $then) {
-            $before = self::best($then->setsOf($prescription));
+            $before = self::bestSet($then->setsOf($prescription));
             if ($then !== $last && $then->painOf($prescription) >= $pain && $exerciseOf($then) === $exerciseOf($last) && self::more($now, $before, $mode)) {
                 $sets = count($last->setsOf($prescription));
 
@@ -229,8 +229,12 @@ final class TodayWords
         return null;
     }
 
-    /** @param list<LoggedSet> $sets */
-    private static function best(array $sets): LoggedSet
+    /**
+     * The set with the most load, then the longest hold, then the most repetitions.
+     *
+     * @param list<LoggedSet> $sets one at least
+     */
+    public static function bestSet(array $sets): LoggedSet
     {
         usort($sets, static fn(LoggedSet $a, LoggedSet $b): int => [$b->load_kg ?? 0, $b->hold_s ?? 0, $b->reps ?? 0] <=> [$a->load_kg ?? 0, $a->hold_s ?? 0, $a->reps ?? 0]);
 

@@ -161,6 +161,21 @@ final class PhoneCasesTest extends TestCase
         self::assertNotContains(false, (array) $this->ask($this->athlete('Edda Moorgate'), 'GET', '/api/today')->json('cases.0.sessions.*.exercises.*.pain_by_set'));
     }
 
+    public function testTheWholeCaseIsToldThenAndNow(): void
+    {
+        $case = $this->caseOf('Ines Calloway');
+        $told = (array) $this->ask($this->athlete('Ines Calloway'), 'GET', '/api/today')->json('cases.0.then_and_now');
+        self::assertGreaterThan(1, count($told));
+        $sessions = $case->trainingSessions()->get();
+        $day = static fn(?TrainingSession $one): ?string => $one?->started_at->setTimezone('Europe/Lisbon')->format('Y-m-d');
+        self::assertContains($day($sessions->first()), array_map(static fn(mixed $one): mixed => data_get($one, 'then.on'), $told));
+        self::assertContains($day($sessions->where('kind', 'loading')->last()), array_map(static fn(mixed $one): mixed => data_get($one, 'now.on'), $told));
+        foreach ($told as $one) {
+            self::assertLessThan(self::text(data_get($one, 'now.on')), self::text(data_get($one, 'then.on')));
+            self::assertMatchesRegularExpression('/^\d+ × \d/', self::text(data_get($one, 'now.words')));
+        }
+    }
+
     private function calendar(User $athlete): string
     {
         $path = self::text($this->ask($athlete, 'POST', '/api/today/calendar')->assertStatus(201)->json('address'));

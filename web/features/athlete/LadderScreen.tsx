@@ -14,7 +14,7 @@ import { HookStrip } from '../../charts/Hook';
 import { UprightLadder } from '../../charts/Ladder';
 import { inUnits, useSettings } from '../../phone/settings';
 import { caseName, type PhoneData, type TodayData } from '../../phone/plan';
-import { ago, moment } from '../../shell/dates';
+import { ago, day, moment } from '../../shell/dates';
 import { ClosedCase } from './ClosedCase';
 
 /** Where the athlete is in every case, and what became of those that are closed. */
@@ -60,6 +60,18 @@ function CaseLadder({ plan }: { plan: TodayData }) {
         {plan.gained.length === 0 && <Typography color="textSecondary">It shows here once there is something to compare: more work at the same pain is progress.</Typography>}
         {plan.gained.map((one) => <Typography key={one} sx={{ mt: 0.5 }}>{inUnits(one, units)}</Typography>)}
       </Paper>
+      {plan.then_and_now.length > 0 && (
+        <Paper variant="outlined" component="section" aria-label="Then and now" sx={{ p: 2 }}>
+          <Typography variant="h2">Then and now</Typography>
+          {plan.then_and_now.map((one) => (
+            <Box key={one.title} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
+              <Typography sx={{ fontWeight: 600 }}>{one.title}</Typography>
+              <Typography color="textSecondary">{day(one.then.on)}: {inUnits(one.then.words, units)}{one.then.pain === null ? '' : `, pain ${one.then.pain}`}</Typography>
+              <Typography>{day(one.now.on)}: {inUnits(one.now.words, units)}{one.now.pain === null ? '' : `, pain ${one.now.pain}`}</Typography>
+            </Box>
+          ))}
+        </Paper>
+      )}
       <Paper variant="outlined" component="section" aria-label="Six weeks" sx={{ p: 2 }}>
         <Typography variant="h2">Six weeks</Typography>
         <Box tabIndex={0} role="group" aria-label="Sessions of six weeks" sx={{ overflowX: 'auto', direction: 'rtl' }}><Box sx={{ direction: 'ltr', width: 'max-content' }}><HookStrip hooks={plan.hooks} days={42} today={plan.today} /></Box></Box>
