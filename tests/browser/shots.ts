@@ -66,7 +66,12 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await phone.getByText('2 of 15').waitFor();
   await phone.waitForTimeout(1200);
   await shot(phone, 'phone-pacer');
+  await phone.getByRole('button', { name: 'It hurts' }).click();
+  await phone.getByRole('radiogroup', { name: 'Pain now' }).getByRole('radio', { name: '6' }).click();
+  await phone.getByRole('region', { name: 'Over your limit' }).waitFor();
+  await shot(phone, 'phone-over');
   await phone.goto('/athlete/ladder');
   await phone.getByText(/^You are on/).waitFor();
+  await phone.getByRole('status').first().getByText(/All sent|under way/).waitFor();
   await shot(phone, 'phone-ladder');
 });

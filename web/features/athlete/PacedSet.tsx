@@ -21,14 +21,14 @@ const HIGH = 120;
 const visuallyHidden = { position: 'absolute', width: '1px', height: '1px', overflow: 'hidden', clipPath: 'inset(50%)', whiteSpace: 'nowrap' } as const;
 
 /** One set of one limb, paced by the audio clock: a mark along the trace, a ring for a hold, and tones. */
-export function PacedSet({ exercise, loud, title, done }: { exercise: Exercise; loud: boolean; title: string; done: (done: Done | null) => void }) {
+export function PacedSet({ exercise, loud, title, begun, done }: { exercise: Exercise; loud: boolean; title: string; begun: () => void; done: (done: Done | null) => void }) {
   const line = useMemo(() => timelineOf(exercise.dose, exercise.mode), [exercise]);
   return line === null
     ? <OwnPace exercise={exercise} title={title} done={done} />
-    : <Paced line={line} exercise={exercise} loud={loud} title={title} done={done} />;
+    : <Paced line={line} exercise={exercise} loud={loud} title={title} onBegin={begun} done={done} />;
 }
 
-function Paced({ line, exercise, loud, title, done }: { line: Timeline; exercise: Exercise; loud: boolean; title: string; done: (done: Done | null) => void }) {
+function Paced({ line, exercise, loud, title, onBegin, done }: { line: Timeline; exercise: Exercise; loud: boolean; title: string; onBegin: () => void; done: (done: Done | null) => void }) {
   const mark = useRef<SVGCircleElement>(null);
   const ring = useRef<SVGCircleElement>(null);
   const word = useRef<HTMLSpanElement>(null);
@@ -92,7 +92,7 @@ function Paced({ line, exercise, loud, title, done }: { line: Timeline; exercise
       {pacer.interrupted && <Typography role="status" sx={{ mt: 1 }}>Interrupted. Go on when you are ready.</Typography>}
       <Box sx={{ display: 'grid', gap: 1, mt: 1.5 }}>
         {!pacer.running
-          ? <Button variant="contained" onClick={pacer.start} sx={BIG}>{begun ? 'Go on' : 'Start'}</Button>
+          ? <Button variant="contained" onClick={() => { pacer.start(); onBegin(); }} sx={BIG}>{begun ? 'Go on' : 'Start'}</Button>
           : <Button variant="contained" color="inherit" onClick={pacer.pause} sx={BIG}>Pause</Button>}
         <Box sx={{ display: 'flex', gap: 1 }}>
           {held === null && line.reps > 1 && <Button variant="outlined" disabled={asked <= 1} onClick={() => setLess(less + 1)} sx={SIDE}>One less</Button>}

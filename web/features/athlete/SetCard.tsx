@@ -36,6 +36,8 @@ export function SetCard({ exercise, progress, zones, restUntil, inRest, limbDone
   const settings = useSettings();
   const [open, setOpen] = useState<'load' | 'leave' | 'hurts' | null>(null);
   const [isNothing, setNothing] = useState(false);
+  /** The limb and set that the pacer was started for. */
+  const [begun, setBegun] = useState<string | null>(null);
   const done = progress.sets.length;
   const load = loadOf(exercise, progress);
   const isToFind = exercise.load?.source === 'to_find' && progress.load_kg === null;
@@ -46,7 +48,8 @@ export function SetCard({ exercise, progress, zones, restUntil, inRest, limbDone
   const other = exercise.sides.find((one) => one.side !== side);
   const title = `Set ${done + 1} of ${setsAsked(exercise, progress)}${words === undefined ? '' : `, ${words}`}`;
   const toggle = (what: typeof open) => setOpen(open === what ? null : what);
-  const finish = (what: Done | null) => { setNothing(what === null); if (what !== null) limbDone(what); };
+  const now = `${done}-${side ?? ''}`;
+  const finish = (what: Done | null) => { setNothing(what === null); setBegun(null); if (what !== null) limbDone(what); };
   if (restUntil !== null) {
     return (
       <Frame exercise={exercise} title={title} load={load} units={settings.units}>
@@ -61,8 +64,8 @@ export function SetCard({ exercise, progress, zones, restUntil, inRest, limbDone
       {exercise.load != null && (done === 0 || isToFind) && <Alert severity={isToFind ? 'info' : 'success'} icon={false} sx={{ my: 1, fontSize: '1rem' }}>{inUnits(exercise.load.words, settings.units)}</Alert>}
       {isToFind && <LoadField kg={null} usual={exercise.usual_load} units={settings.units} choose={(kg) => change({ load_kg: kg })} />}
       {isNothing && <Alert severity="info" sx={{ my: 1 }}>Nothing was done of this {takesTurns ? 'side' : 'set'}, so nothing is written down. Start it again, or leave it out.</Alert>}
-      <PacedSet key={`${done}-${side ?? ''}`} exercise={exercise} loud={settings.sound} title={title} done={finish} />
-      {takesTurns && turn === 0 && other !== undefined && <Button onClick={() => change({ first: other.side })} sx={{ minHeight: 48 }}>Begin with the {other.side}</Button>}
+      <PacedSet key={now} exercise={exercise} loud={settings.sound} title={title} begun={() => setBegun(now)} done={finish} />
+      {takesTurns && turn === 0 && other !== undefined && begun !== now && <Button onClick={() => change({ first: other.side })} sx={{ minHeight: 48 }}>Begin with the {other.side}</Button>}
       {isNothing && takesTurns && <Button onClick={() => { setNothing(false); limbDone(null); }} sx={{ minHeight: 48 }}>Leave the {side} out of this set</Button>}
       {done === 0 && turn === 0 && <How exercise={exercise} />}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 1 }}>
