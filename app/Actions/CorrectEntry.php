@@ -45,9 +45,9 @@ final class CorrectEntry
             if ($request->withdrawn) {
                 $entry->update(['superseded' => true]);
             } elseif ($entry instanceof TrainingSession) {
-                self::session($entry, $request, $case);
+                self::session($entry, $request);
             } else {
-                self::morning($entry, $request, $case);
+                self::morning($entry, $request);
             }
             Correction::query()->create([
                 'id' => $id, 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $by->id, 'what' => $request->what,
@@ -58,7 +58,7 @@ final class CorrectEntry
         });
     }
 
-    private static function session(TrainingSession $session, CorrectionRequest $request, CareCase $case): void
+    private static function session(TrainingSession $session, CorrectionRequest $request): void
     {
         $entries = $session->entries;
         foreach ($request->pains as $i => $told) {
@@ -79,7 +79,7 @@ final class CorrectEntry
         ]);
     }
 
-    private static function morning(CheckIn $morning, CorrectionRequest $request, CareCase $case): void
+    private static function morning(CheckIn $morning, CorrectionRequest $request): void
     {
         $morning->update([
             'provocation' => $request->provocation ?? $morning->provocation,

@@ -63,6 +63,9 @@ final class CareCase extends Model
     use BelongsToPractice;
     use HasUuids;
 
+    /** The stop level where a rule names none; none is higher. */
+    private const STOP_AT = 8;
+
     protected $table = 'cases';
 
     protected $guarded = [];
@@ -113,6 +116,12 @@ final class CareCase extends Model
     public function checkIns(): HasMany
     {
         return $this->hasMany(CheckIn::class, 'case_id')->where('superseded', false)->orderBy('at')->orderBy('created_at');
+    }
+
+    /** Whether the athlete told of pain at the stop level between sessions, and nobody has dealt with it yet. */
+    public function hasSevereFlare(): bool
+    {
+        return $this->asked_at !== null && $this->messages()->where('kind', MessageKind::Flare)->whereNull('seen_at')->where('pain', '>=', $this->response_rule['stop_at'] ?? self::STOP_AT)->exists();
     }
 
     /** An open case of an athlete at the same structure, on the same side or on both. */

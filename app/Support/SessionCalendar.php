@@ -36,7 +36,7 @@ final class SessionCalendar
         TimezonePart::add($calendar, $zone);
         $mornings = [];
         foreach ($cases as $case) {
-            if (($case->standing['stopped'] ?? false) === true) {
+            if (($case->standing['stopped'] ?? false) === true || $case->hasSevereFlare()) {
                 self::day($calendar, "stopped-$case->id@rung", TodayWords::STOPPED, $now->format('Y-m-d'), self::STOPPED_DAYS);
                 continue;
             }

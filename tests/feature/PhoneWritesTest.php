@@ -157,6 +157,21 @@ final class PhoneWritesTest extends TestCase
         self::assertSame(1, Message::query()->where('case_id', $case->id)->where('kind', 'answer')->count());
     }
 
+    public function testAFlareAtTheStopLevelStopsUntilSomebodyHasDealtWithIt(): void
+    {
+        $case = $this->caseOf('Ines Calloway');
+        $ines = $this->athlete('Ines Calloway');
+        $write = fn(int $pain): TestResponse => $this->ask($ines, 'PUT', '/api/today/messages/' . Str::uuid7(), ['kind' => 'flare', 'words' => 'Since last night', 'pain' => $pain]);
+        $write(7)->assertStatus(201);
+        $this->ask($ines, 'GET', '/api/today')->assertJsonPath('cases.0.stopped', false);
+        $write(8)->assertStatus(201);
+        $this->ask($ines, 'GET', '/api/today')->assertJsonPath('cases.0.stopped', true)->assertJsonPath('cases.0.sessions', [])->assertJsonPath('cases.0.days.1.why', 'No loading until you have been seen.');
+        \Illuminate\Support\Facades\Auth::forgetGuards();
+        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/messages", ['words' => 'Seen this morning: holds only.'])->assertStatus(201);
+        \Illuminate\Support\Facades\Auth::forgetGuards();
+        self::assertNotEmpty($this->ask($ines, 'GET', '/api/today')->assertJsonPath('cases.0.stopped', false)->json('cases.0.sessions'));
+    }
+
     public function testOneOfSeveralSessionsADaySaysWhichAndFromWhen(): void
     {
         $own = $this->practitioner();

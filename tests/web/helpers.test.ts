@@ -148,7 +148,10 @@ describe('what a phone takes for open', () => {
     expect([
       stops({ entries: [{ pain: 7 }], signs: [] }), stops({ entries: [{ pain: 8 }], signs: [] }), stops({ entries: [], signs: ['giving_way'] }),
       stops({ at: '', provocation: 8 }, 'morning'), stops({ at: '', provocation: 1, signs: ['night_ache'] }, 'morning'), stops({ settled_min: 90 }, 'settled'),
-    ]).toEqual([false, true, true, true, false, false]);
+      // A flare at the stop level stops too, until somebody has dealt with it.
+      stops({ kind: 'flare', words: '', pain: 8 }, 'message'), stops({ kind: 'flare', words: '', pain: 7 }, 'message'), stops({ kind: 'question', words: 'May I?', pain: null }, 'message'),
+      stops({ entries: [{ pain: 1, sets: [{ pain: 8 }] }], signs: [] }),
+    ]).toEqual([false, true, true, true, false, false, true, false, false, true]);
   });
 });
 

@@ -140,6 +140,20 @@ describe('an exercise, step by step', () => {
     expect([stepOf(ended(runOf(press), 'no time'), press), stepOf(ended(runOf(press), HURTS), press)]).toEqual(['next', 'pain']);
   });
 
+  test('one limb that was done is kept, however the exercise is left', () => {
+    const press = exercise('press', { sides: BOTH });
+    const half = limbDone(runOf(press), press, { reps: 6, held_s: null });
+    const kept = [{ left: { reps: 0 }, right: { reps: 6 } }];
+    const hurting = { ...half, progress: half.progress.map((one) => ({ ...one, over: 5 })) };
+    for (const left of [leftOut(half, 'no time'), leftOut(half, HURTS), ended(half, 'too tired'), helped(hurting, press, relief(press, 'leave_out')), helped(hurting, press, relief(press, 'easier_rung'))]) {
+      expect(present(left).sets).toEqual(kept);
+      expect(present(left).turn).toEqual({});
+    }
+    expect(stepOf(leftOut(half, 'no time'), press)).toBe('pain');
+    // A limb in which nothing was done leaves nothing.
+    expect(present(leftOut(limbDone(runOf(press), press, null), 'no time')).sets).toEqual([]);
+  });
+
   test('the test is asked before and after where the school repeats it, and not of what was left out', () => {
     const press = exercise('press');
     let run: Run = { ...runOf(press, exercise('hold')), retest: true };

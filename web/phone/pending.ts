@@ -38,6 +38,7 @@ export const toSettle = (plan: TodayData, waiting: readonly Waiting[]): { sessio
 /** Whether something was reported that means stop, though it is not sent yet. */
 export const stopsHere = (plan: TodayData, waiting: readonly Waiting[]): boolean => ofCase(plan, waiting).some((one) => {
   const body = one.body;
+  if (one.what === 'message') return 'kind' in body && 'words' in body && body.kind === 'flare' && (body.pain ?? 0) >= plan.limits.stop_at;
   if (one.what !== 'session' && one.what !== 'morning') return false;
   const signs = ('signs' in body ? body.signs ?? [] : []).filter((sign) => sign !== 'night_ache');
   const pains = 'entries' in body ? body.entries.flatMap((entry) => [entry.pain ?? 0, ...(entry.sets as { pain?: number }[] | undefined ?? []).map((set) => set.pain ?? 0)]) : 'provocation' in body ? [body.provocation ?? 0] : [];

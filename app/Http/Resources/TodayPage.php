@@ -67,7 +67,7 @@ final class TodayPage
         $today = $evaluation->log->today;
         $rule = $evaluation->log->file->response_rule;
         $programme = $catalogue->programmes[$case->programme] ?? null;
-        $isStopped = Standing::isStopped($evaluation);
+        $isStopped = Standing::isStopped($evaluation) || $case->hasSevereFlare();
         $around = array_values($case->plannedSessions()
             ->whereBetween('on', [$today->plus(-self::NEXT_DAYS)->toIso(), $today->plus(self::NEXT_DAYS - 1)->toIso()])
             ->get()->all());

@@ -76,6 +76,15 @@ function setDone(run: Run, exercise: Exercise, progress: Progress, set: Schemas[
   return changed(run, { sets, turn: {}, between: null }, { rest_until: sets.length < exercise.dose.sets - progress.fewer ? rest : null });
 }
 
+/** A set of which one limb was done is kept as it was, where no more of it comes. */
+function asFarAsItWent(run: Run): Pick<Progress, 'sets' | 'turn'> {
+  const progress = present(run);
+  const exercise = run.due.exercises[run.at];
+  if (progress === undefined || exercise === undefined) return { sets: [], turn: {} };
+  const isDone = Object.values(progress.turn).some((done) => done !== null);
+  return { sets: isDone ? [...progress.sets, doneSet(exercise, progress, progress.turn)] : progress.sets, turn: {} };
+}
+
 /** Pain was told: of the set, where the school judges by set, or of the exercise. */
 export function toldPain(run: Run, exercise: Exercise, pain: number): Run {
   const progress = present(run);
@@ -109,11 +118,11 @@ export function helped(run: Run, exercise: Exercise, relief: Exercise['relief'][
     case 'fewer_sets': {
       const fewer = progress.fewer + 1;
       const done = progress.sets.length >= exercise.dose.sets - fewer;
-      return changed(run, { over: null, fewer, notes: [...progress.notes, 'one set fewer'], ...(done ? { pain, skipped: HURTS } : {}) }, done ? { rest_until: null } : {});
+      return changed(run, { over: null, fewer, notes: [...progress.notes, 'one set fewer'], ...(done ? { ...asFarAsItWent(run), pain, skipped: HURTS } : {}) }, done ? { rest_until: null } : {});
     }
     case 'easier_rung':
-      return relief.exercise === null ? run : changed(run, { over: null, pain, skipped: HURTS, easier: { ...relief.exercise, sets: 0 } }, { rest_until: null });
-    default: return changed(run, { over: null, pain, skipped: HURTS, turn: {} }, { rest_until: null });
+      return relief.exercise === null ? run : changed(run, { ...asFarAsItWent(run), over: null, pain, skipped: HURTS, easier: { ...relief.exercise, sets: 0 } }, { rest_until: null });
+    default: return changed(run, { ...asFarAsItWent(run), over: null, pain, skipped: HURTS }, { rest_until: null });
   }
 }
 
@@ -129,13 +138,14 @@ export function easierDone(run: Run, sets: number, pain: number): Run {
 }
 
 /** No more of this exercise, for a reason. */
-export const leftOut = (run: Run, why: string): Run => changed(run, { skipped: why, turn: {} }, { rest_until: null });
+export const leftOut = (run: Run, why: string): Run => changed(run, { ...asFarAsItWent(run), skipped: why }, { rest_until: null });
 
 /** The session ends here; what of it was not done is told to be left out for the reason. */
 export function ended(run: Run, why: string): Run {
   const progress = present(run);
-  const half = progress !== undefined && progress.sets.length > 0 && progress.skipped === null;
-  return changed(run, { ...(half ? { skipped: why } : {}), turn: {}, over: null }, { ending: why, rest_until: null });
+  const done = asFarAsItWent(run);
+  const half = progress !== undefined && done.sets.length > 0 && progress.skipped === null;
+  return changed(run, { ...done, ...(half ? { skipped: why } : {}), over: null }, { ending: why, rest_until: null });
 }
 
 /** On to the next exercise, or to the end where the session is being ended. */
