@@ -94,6 +94,7 @@ final class OpeningTest extends TestCase
         $start('exercises', ['ext_hold' => 'straight_leg_lift'])->assertJsonPath('choices.0.exercise', 'straight_leg_lift')->assertJsonFragment(['title' => 'Heavy holds']);
         // An earlier episode is shown.
         $juno = $this->caseOf('Juno Tamsin');
+        $juno->update(['closed_on' => '2026-04-13']);
         $again = self::text($this->ask($own, 'POST', '/api/cases', self::opening(['athlete' => ['id' => $juno->athlete_id]]))->assertStatus(201)->json('id'));
         $this->ask($own, 'GET', "/api/cases/$again")->assertJsonPath('earlier.0.id', $juno->id);
     }

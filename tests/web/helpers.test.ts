@@ -5,7 +5,7 @@ import { added, asRequest, bandsOf, begin, fieldOf, isDrawable, type PlanInForce
 import { type AudioClock, Pacer } from '../../web/pacer/pacer';
 import { COUNT_IN_S, doneBy, endOf, levelAt, phaseAt, repsDone, timelineOf, type Tone } from '../../web/pacer/timeline';
 import type { Waiting } from '../../web/phone/outbox';
-import { dueOn, isAnswered, stopsHere, toSettle } from '../../web/phone/pending';
+import { dueOn, isAnswered, stopsHere, toSettle, trainedOn } from '../../web/phone/pending';
 import { fromKg, inUnits, loadWords, toKg } from '../../web/phone/settings';
 import type { TodayData } from '../../web/phone/plan';
 
@@ -141,6 +141,12 @@ describe('what a phone takes for open', () => {
     // What was entered for another case of the same athlete answers nothing here.
     const other = { ...plan, case: 'elbow', settling: [] };
     expect([isAnswered(other, '2026-04-14', waiting), toSettle(other, waiting), stopsHere(other, [item('morning', 'm', { at: '', provocation: 9 })])]).toEqual([false, [], false]);
+  });
+
+  test('what is answered after a session of the day is no morning of its own', () => {
+    const told = { ...plan, entered: { mornings: [], sessions: [{ on: '2026-04-13' }] } } as unknown as TodayData;
+    const waiting = [item('session', 's2', { started_at: '2026-04-14T06:30:00+01:00', entries: [] })];
+    expect([trainedOn(told, '2026-04-13', []), trainedOn(told, '2026-04-14', []), trainedOn(told, '2026-04-14', waiting), trainedOn({ ...told, case: 'other' }, '2026-04-14', waiting)]).toEqual([true, false, true, false]);
   });
 
   test('a stop that is not sent yet stops here already', () => {

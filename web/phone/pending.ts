@@ -44,3 +44,8 @@ export const stopsHere = (plan: TodayData, waiting: readonly Waiting[]): boolean
   const pains = 'entries' in body ? body.entries.flatMap((entry) => [entry.pain ?? 0, ...(entry.sets as { pain?: number }[] | undefined ?? []).map((set) => set.pain ?? 0)]) : 'provocation' in body ? [body.provocation ?? 0] : [];
   return signs.length > 0 || pains.some((pain) => pain >= plan.limits.stop_at);
 });
+
+/** Whether a session of that day was done already, sent or not: what is answered after it is no morning of its own. */
+export const trainedOn = (plan: TodayData, day: string, waiting: readonly Waiting[]): boolean =>
+  plan.entered.sessions.some((one) => one.on === day)
+  || ofCase(plan, waiting).some((one) => one.what === 'session' && 'started_at' in one.body && one.body.started_at.slice(0, 10) === day);

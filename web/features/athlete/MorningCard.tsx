@@ -11,7 +11,9 @@ import { useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { nowIso } from '../../phone/moments';
 import { put } from '../../phone/outbox';
+import { trainedOn } from '../../phone/pending';
 import { caseName, type TodayData } from '../../phone/plan';
+import { useOutbox } from '../../phone/usePhone';
 import { day } from '../../shell/dates';
 import { NotKept } from './NotKept';
 import { PainRow } from './PainRow';
@@ -29,11 +31,13 @@ export function MorningCard({ plan, on, late, first, named }: { plan: TodayData;
   const [signs, setSigns] = useState<Schemas['Sign'][]>([]);
   const [lost, setLost] = useState<string | null>(null);
   const stop = signs.some((sign) => sign !== 'night_ache') || (score ?? 0) >= plan.limits.stop_at;
+  const waiting = useOutbox(plan.person);
+  const isAfter = trainedOn(plan, on, waiting);
   const answer = async () => {
     const now = nowIso();
     // A late answer belongs to yesterday, at the usual time.
     const at = late ? `${on}T${plan.morning.usual ?? '07:00'}:00${now.slice(19)}` : now;
-    const became = await put({ id, person: plan.person, case: plan.case, made_at: now, what: 'morning', title: `Morning of ${day(on)}`, body: { at, made_at: now, provocation: score, stiffness_min: stiff, signs } });
+    const became = await put({ id, person: plan.person, case: plan.case, made_at: now, what: 'morning', title: `Morning of ${day(on)}`, body: { at, made_at: now, provocation: score, stiffness_min: stiff, signs, notes: isAfter ? 'Answered after a session of that day.' : null } });
     setLost(typeof became === 'object' ? became.lost : null);
   };
   const ached = signs.includes('night_ache');
@@ -44,6 +48,7 @@ export function MorningCard({ plan, on, late, first, named }: { plan: TodayData;
       {named && <Typography sx={{ fontWeight: 600 }}>{caseName(plan)}</Typography>}
       <Typography variant="h2">{plan.morning.title}</Typography>
       <Typography variant="body2" sx={{ mb: 1 }}>{plan.morning.instruction}{late || plan.morning.instruction.includes('same time') ? '' : ' At the same time every day.'}</Typography>
+      {isAfter && <Alert severity="info" sx={{ mb: 1 }}>You have trained already: score it as it was before, if you can. It is marked as answered after the session.</Alert>}
       <PainRow label="Pain on the test" value={score} choose={setScore} />
       <Typography id={`stiff-${on}`} sx={{ mt: 1.25, mb: 0.5 }}>Stiff, minutes</Typography>
       <ToggleButtonGroup exclusive fullWidth value={stiff} onChange={(_, value: number | null) => setStiff(value)} aria-labelledby={`stiff-${on}`}>
