@@ -55,7 +55,10 @@ test('an invitation on paper lets an athlete in, and out again', async ({ page, 
   await page.getByRole('button', { name: 'Withdraw it now' }).click();
   await expect(page.getByText('No phone of this athlete is signed in any more.')).toBeVisible();
   await phone.reload();
-  await expect(phone.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  // The plan that is still kept is not shown, and the sign-in is asked for once.
+  await expect(phone.getByRole('button', { name: 'Sign in' })).toHaveCount(1);
+  await expect(phone.getByRole('region', { name: 'The next days' })).toBeHidden();
+  await expect(phone.getByRole('dialog')).toHaveCount(0);
 });
 
 test('a day without reception: morning, session and settling are kept, sent later, each once', async ({ browser, page }) => {

@@ -37,6 +37,9 @@ export function useSignedIn() {
   });
 }
 
+/** Whether it is known that nobody is signed in, without asking. */
+export const useIsSignedOut = (): boolean => useQuery<User | null>({ queryKey: KEY, enabled: false }).data === null;
+
 export function useSignIn() {
   const queries = useQueryClient();
   return useMutation({

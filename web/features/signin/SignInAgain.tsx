@@ -1,6 +1,7 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
 
 import { SIGN_IN_WANTED, SIGNED_OUT } from '../../api/client';
+import { useIsSignedOut } from '../../shell/useSignedIn';
 
 const SignInDialog = lazy(() => import('./SignInDialog'));
 
@@ -9,6 +10,11 @@ const SignInDialog = lazy(() => import('./SignInDialog'));
  * left: the plan is still there, and what is entered waits until somebody signs in.
  */
 export function SignInAgain() {
+  // Where the page itself asks for the sign-in, it is not asked twice, nor right after it.
+  return useIsSignedOut() ? null : <Asking />;
+}
+
+function Asking() {
   const [open, setOpen] = useState(false);
   const [isLeft, setLeft] = useState(false);
   useEffect(() => {
@@ -26,7 +32,9 @@ export function SignInAgain() {
   useEffect(() => {
     // At the desk somebody else may come: the page behind is kept, and not shown.
     const root = document.getElementById('root');
-    if (root !== null) root.style.visibility = isAsking && !phone ? 'hidden' : '';
+    if (root === null) return undefined;
+    root.style.visibility = isAsking && !phone ? 'hidden' : '';
+    return () => { root.style.visibility = ''; };
   }, [isAsking, phone]);
   if (!isAsking) return null;
   return <Suspense><SignInDialog then={() => setOpen(false)} {...(phone ? { leave: () => { setLeft(true); setOpen(false); } } : {})} /></Suspense>;
