@@ -30,6 +30,19 @@ static_analysis() (
     php -d memory_limit=3G vendor/bin/phpstan analyse --no-progress --configuration=phpstan.neon
 )
 
+front_end_checks() { npm run --silent types && npm run --silent lint && npm run --silent unit; }
+
+# Runs two checks at the same time; what the first says is shown once the second is done.
+side_by_side() {
+    local said code=0; said=$(mktemp)
+    "$1" >"$said" 2>&1 &
+    local first=$!
+    "$2" || code=$?
+    wait "$first" || code=$?
+    cat "$said"; rm -f "$said"
+    return "$code"
+}
+
 browser_tests() ( export RUNG_URL=http://127.0.0.1:$PORT DEMO_PASSWORD; npx playwright test --config="$@" )
 
 # Kills, backups, privileges: what holds of the instance as it stands on the machine.
@@ -48,11 +61,8 @@ check_all() {
     step "core" php vendor/bin/phpunit --testsuite=core
     make_storage
     start_postgres
-    step "features" feature_tests
     build_front_end
-    step "types" npm run --silent types
-    step "JavaScript style" npm run --silent lint
-    step "browser code" npm run --silent unit
+    step "features, and beside them types, JavaScript style and browser code" side_by_side front_end_checks feature_tests
     owner_artisan migrate:fresh --force --quiet
     serve
     artisan rung:demo

@@ -52,7 +52,7 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await page.waitForTimeout(500);
   await shot(page, 'new-case');
 
-  const phone = await athlete(browser, 'juno.tamsin');
+  const phone = await athlete(browser, 'juno.tamsin', process.env.DEMO_PASSWORD ?? '', 10);
   await phone.getByRole('region', { name: 'The next days' }).waitFor();
   await shot(phone, 'phone-morning');
   const morning = phone.getByRole('region', { name: 'This morning' });
