@@ -30,7 +30,7 @@ static_analysis() (
     php -d memory_limit=3G vendor/bin/phpstan analyse --no-progress --configuration=phpstan.neon
 )
 
-front_end_checks() { npm run --silent types && npm run --silent lint && npm run --silent unit; }
+core_tests() { php vendor/bin/phpunit --testsuite=core; }
 
 # Runs two checks at the same time; what the first says is shown once the second is done.
 side_by_side() {
@@ -57,12 +57,14 @@ check_all() {
     install_all
     mkdir -p tests/browser
     step "code style" php vendor/bin/php-cs-fixer check --quiet --config=.php-cs-fixer.php
-    step "static analysis and layering" static_analysis
-    step "core" php vendor/bin/phpunit --testsuite=core
+    step "static analysis and layering, and beside them the core" side_by_side core_tests static_analysis
     make_storage
     start_postgres
+    step "features" feature_tests
     build_front_end
-    step "features, and beside them types, JavaScript style and browser code" side_by_side front_end_checks feature_tests
+    step "types" npm run --silent types
+    step "JavaScript style" npm run --silent lint
+    step "browser code" npm run --silent unit
     owner_artisan migrate:fresh --force --quiet
     serve
     artisan rung:demo

@@ -70,7 +70,7 @@ test('a case from intake to the first session on the phone', async ({ page, brow
   await expect(page.getByText('Referral sign at the start: locking or snapping on twist.')).toBeVisible();
   await expect(page.getByRole('region', { name: 'In force' }).getByText('Holds', { exact: true }).first()).toBeVisible();
 
-  const phone = await athlete(browser, 'odile.marsh', password, 15);
+  const phone = await athlete(browser, 'odile.marsh', password, 25);
   await expect(phone.getByText('Fewer jumps and landings')).toBeVisible();
   await expect(phone.getByRole('region', { name: "Today's session" })).toContainText(/Leg-extension hold at 60°.*Load to be found/);
   await startSession(phone);

@@ -54,7 +54,8 @@ final class FuzzTest extends TestCase
         $this->send($who, $method, $real, '{"id":', ['CONTENT_TYPE' => 'application/json']);
         $this->send($who, $method, $real, str_repeat('[', 100) . str_repeat(']', 100));
         $this->send($who, $method, $real, "\xff\xfe");
-        foreach (['+1000000000 years', '9999-12-31T00:00:00Z', '0001-01-01T00:00:00Z', "x\xff"] as $clock) {
+        // Only what comes from a phone is put right by the phone's clock.
+        foreach (str_starts_with($path, '/api/today') ? ['+1000000000 years', '9999-12-31T00:00:00Z', '0001-01-01T00:00:00Z', "x\xff"] : [] as $clock) {
             $this->send($who, $method, $real, (string) json_encode($this->body($method, $path, $case)), ['HTTP_X_PHONE_CLOCK' => $clock]);
         }
         $body = $this->body($method, $path, $case);
