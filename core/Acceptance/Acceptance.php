@@ -60,7 +60,7 @@ final class Acceptance
         }
         $before = $self->stageBefore ? $self->previousStage() : null;
 
-        return new PlanStep($self->plan, $self->changes, $self->notes, enterStage: $before);
+        return new PlanStep($before === null ? $self->plan : $self->plan->goingOn(), $self->changes, $self->notes, enterStage: $before);
     }
 
     /**

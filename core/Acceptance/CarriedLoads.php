@@ -35,7 +35,7 @@ final readonly class CarriedLoads
             }
         }
 
-        return new PlanStep($plan, [], $notes, enterStage: $stage);
+        return new PlanStep($plan->goingOn(), [], $notes, enterStage: $stage);
     }
 
     /** Kilograms; null where the exercise was not done with a weight in the stage that is left. */

@@ -18,5 +18,7 @@ final readonly class ChangeNote
         public ?Day $until = null,
         /** For how many days it rests. */
         public ?int $days = null,
+        /** Sessions a week, where that is what is told. */
+        public ?int $perWeek = null,
     ) {}
 }

@@ -35,4 +35,7 @@ enum ChangeNoteKind
 
     /** No loading at all until a day. */
     case NoLoading;
+
+    /** The programme is finished; its doses are kept up until a day. */
+    case KeptUp;
 }

@@ -24,6 +24,12 @@ final readonly class Flare
         public ?string $advice,
     ) {}
 
+    /** Every dose one step easier and nothing else, as where a closed case is opened again. */
+    public static function easingAlone(): self
+    {
+        return new self(true, 0, 0, null);
+    }
+
     public static function read(ObjectNode $node): self
     {
         $flare = new self(

@@ -67,6 +67,22 @@ final readonly class Attention
         };
     }
 
+    /** The same where a finished programme's doses are kept up: nobody is asked every morning, and nothing is raised. */
+    public function whereMaintained(bool $isOver): self
+    {
+        if (in_array($this->group, [AttentionGroup::StopReview, AttentionGroup::OverTwice, AttentionGroup::Over], true)) {
+            return $this;
+        }
+        $missed = array_values(array_filter($this->reasons, static fn(AttentionReason $one): bool => $one === AttentionReason::SessionsMissed));
+
+        return match (true) {
+            $missed !== [] => new self(AttentionGroup::Silent, $missed),
+            $isOver => new self(AttentionGroup::ReadyStage, []),
+            in_array(AttentionReason::ReviewDue, $this->reasons, true) => new self(AttentionGroup::Stalled, [AttentionReason::ReviewDue]),
+            default => new self(AttentionGroup::OnCourse, []),
+        };
+    }
+
     /**
      * Whether nothing was changed for three weeks though every answer settled.
      *

@@ -20,6 +20,15 @@ final readonly class Rhythm
         public ?int $min_gap_days,
     ) {}
 
+    /**
+     * @param int $times most sessions from Monday to Sunday, 1 to 7
+     * @param int $minGapDays least number of days between two of them
+     */
+    public static function perWeek(int $times, int $minGapDays): self
+    {
+        return new self(null, null, $times, $minGapDays);
+    }
+
     public static function read(ObjectNode $node): self
     {
         $forms = array_values(array_filter(['cycle', 'every_days', 'per_week'], $node->has(...)));

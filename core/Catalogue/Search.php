@@ -56,7 +56,7 @@ final readonly class Search
         $parts = self::parts($query);
 
         return array_values(array_filter($this->catalogue->programmes, function (Programme $programme) use ($parts): bool {
-            $structures = implode(' ', array_map(fn($one): string => $this->catalogue->structure($one)->title . " $one->value", $programme->structures));
+            $structures = implode(' ', array_map(fn($one): string => $this->catalogue->structure($one)->names(), $programme->structures));
             $school = $this->catalogue->schools[$programme->rule]->title ?? '';
             $text = self::plain("$programme->title $programme->summary $structures $school $programme->key");
 
@@ -73,9 +73,10 @@ final readonly class Search
     {
         $directness = 3;
         $named = 0;
-        $name = self::plain($exercise->title . ' ' . implode(' ', $exercise->equipment));
+        $name = self::plain(implode(' ', [$exercise->title, ...$exercise->equipment]));
         foreach ($parts as $part) {
-            $named += str_contains($name, $part) ? 1 : 0;
+            // What is named so counts for more than what is also called so.
+            $named += str_contains($name, $part) ? 2 : (str_contains(self::plain(implode(' ', $exercise->alsoCalled)), $part) ? 1 : 0);
             $fits = $this->fits($exercise, $part, $directness);
             if (!$fits) {
                 return null;
@@ -99,7 +100,7 @@ final readonly class Search
         }
         $stem = strlen($part) > 4 && str_ends_with($part, 's') ? substr($part, 0, -1) : $part;
         if (isset(self::MODES[$stem])) {
-            return in_array($exercise->mode, self::MODES[$stem], true);
+            return in_array($exercise->mode, self::MODES[$stem], true) || str_contains(self::plain(implode(' ', $exercise->alsoCalled)), $stem);
         }
         $structure = $this->byStructure($exercise, $stem);
         if ($structure !== null) {
@@ -108,7 +109,7 @@ final readonly class Search
             return true;
         }
         $ladder = $this->catalogue->ladderOf($exercise->key)->title ?? '';
-        $text = self::plain("$exercise->title $exercise->set_up $exercise->movement $ladder " . implode(' ', $exercise->equipment));
+        $text = self::plain("$exercise->title $exercise->set_up $exercise->movement $ladder " . implode(' ', [...$exercise->equipment, ...$exercise->alsoCalled]));
 
         return str_contains($text, $stem);
     }
@@ -119,7 +120,7 @@ final readonly class Search
         $best = null;
         foreach ($exercise->structures as $key => $directness) {
             $info = $this->catalogue->structures[$key] ?? null;
-            if ($info !== null && $directness !== Directness::Slight && str_contains(self::plain("$info->title $key {$info->region->value}"), $word)) {
+            if ($info !== null && $directness !== Directness::Slight && str_contains(self::plain($info->names()), $word)) {
                 $best = min($best ?? 1, $directness === Directness::Target ? 0 : 1);
             }
         }

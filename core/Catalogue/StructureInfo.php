@@ -14,6 +14,8 @@ final readonly class StructureInfo
 {
     /**
      * @param list<Avoid> $avoid while irritable
+     * @param list<string> $alsoCalled what people type who look for it: common and anatomical names
+     * @param list<Differential> $differentials what else it could be
      * @param list<string> $loadRelief advice to choose from
      */
     private function __construct(
@@ -22,6 +24,8 @@ final readonly class StructureInfo
         public Region $region,
         public bool $isMuscle,
         public array $avoid,
+        public array $alsoCalled,
+        public array $differentials,
         public array $loadRelief,
         private ProvocationTest $test,
         private ?ProvocationTest $testIfIrritable,
@@ -40,6 +44,8 @@ final readonly class StructureInfo
             $node->choice('region', Region::class),
             $node->text('kind') === 'muscle',
             $node->eachOrEmpty('avoid', Avoid::read(...)),
+            $node->textsOrNull('also_called') ?? [],
+            $node->eachOrEmpty('differentials', Differential::read(...)),
             $node->textsOrNull('load_relief') ?? [],
             $node->child('provocation_test', ProvocationTest::read(...)),
             $node->childOrNull('test_if_irritable', ProvocationTest::read(...)),
@@ -47,6 +53,12 @@ final readonly class StructureInfo
             $node->child('strength_test', StrengthTestInfo::read(...)),
             $node->key('usual_programme'),
         );
+    }
+
+    /** All that people may call it. */
+    public function names(): string
+    {
+        return implode(' ', [$this->title, $this->structure->value, $this->region->value, ...$this->alsoCalled]);
     }
 
     /** Its title inside a sentence. */

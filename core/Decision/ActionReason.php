@@ -34,4 +34,10 @@ enum ActionReason: string
     case HeldAtCap = 'held_at_cap';
     case NothingToRaise = 'nothing_to_raise';
     case TryAgain = 'try_again';
+
+    /** The programme is finished, and its doses are kept up; never told of a case file, which knows no such thing. */
+    case Maintained = 'maintained';
+
+    /** They were kept up for as long as was agreed. */
+    case MaintenanceOver = 'maintenance_over';
 }

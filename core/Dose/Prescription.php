@@ -135,6 +135,12 @@ final readonly class Prescription
         return new self($this->key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $progression, $this->slot, $this->cue, $this->notes, $this->ladder, $this->before);
     }
 
+    /** The same for somebody with both sides affected: each limb takes its turn (docs/rules.md, "Sets of both sides"). */
+    public function onBothSides(): self
+    {
+        return new self($this->key, $this->exercise, $this->mode, $this->limbs->onBothSides(), $this->dose, $this->pain, $this->progression, $this->slot, $this->cue, $this->notes, $this->ladder, $this->before);
+    }
+
     public function withKey(string $key): self
     {
         return new self($key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $this->progression, $this->slot, $this->cue, $this->notes, $this->ladder, $this->before);

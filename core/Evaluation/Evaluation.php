@@ -84,6 +84,29 @@ final readonly class Evaluation
         return $this->log->file->tests !== [];
     }
 
+    /** @param list<Proposal> $proposals */
+    public function decidedAs(Action $action, Attention $attention, array $proposals): self
+    {
+        return new self(
+            $this->log,
+            $this->sessions,
+            $this->creep,
+            $action,
+            $attention,
+            $this->gate,
+            $this->adherence,
+            $this->thisWeek,
+            $this->lastWeek,
+            $this->asked,
+            $proposals,
+            $this->drop,
+            $this->nextStage,
+            $this->stops,
+            $this->bouts,
+            $this->work,
+        );
+    }
+
     /** @return array<string, mixed> as docs/formats/case-file.md, "Evaluation", has it */
     public function toArray(): array
     {

@@ -20,6 +20,7 @@ final readonly class Exercise
      * @param array<string, Directness> $structures by structure
      * @param list<string> $equipment
      * @param list<Position> $positions that it goes into
+     * @param list<string> $alsoCalled what people type who look for it: common and anatomical names
      */
     private function __construct(
         public string $key,
@@ -43,6 +44,7 @@ final readonly class Exercise
         /** Whether the weight depends on the person: it is found in the room, and no programme says it. */
         public bool $loadIsFound = false,
         public ?Says $says = null,
+        public array $alsoCalled = [],
     ) {}
 
     public static function read(ObjectNode $node): self
@@ -79,6 +81,7 @@ final readonly class Exercise
             $node->child('usual', Usual::read(...)),
             $node->has('load_is_found') && $node->flag('load_is_found'),
             $node->childOrNull('says', Says::read(...)),
+            $node->textsOrNull('also_called') ?? [],
         );
         if ($exercise->loadIsFound && $exercise->dose->load_kg !== null) {
             $node->fault('dose/load_kg', 'is found in the room for this exercise; leave it out');
@@ -158,6 +161,6 @@ final readonly class Exercise
             'faults' => $this->faults,
             'dose' => $this->dose->toArray(),
             'usual' => $this->usual->toArray(),
-        ] + ($this->loadIsFound ? ['load_is_found' => true] : []);
+        ] + ($this->loadIsFound ? ['load_is_found' => true] : []) + ($this->alsoCalled === [] ? [] : ['also_called' => $this->alsoCalled]);
     }
 }

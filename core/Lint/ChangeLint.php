@@ -9,6 +9,8 @@ use Rung\Core\Dose\Dose;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Number;
+use Rung\Core\Record\LoggedSet;
+use Rung\Core\Time\TimeWords;
 
 /** What can be said of the step from the doses before to these. */
 final class ChangeLint extends Notes
@@ -23,9 +25,11 @@ final class ChangeLint extends Notes
                     $changes[] = "$what of {$this->subject->catalogue->titleOf($prescription->exercise)}";
                 }
                 $this->growth($before, $prescription);
+                $this->againstDone($before, $prescription);
             }
             $this->blocks($prescription);
         }
+        $this->inAll();
         if (count($changes) > $this->limit(LintKey::SeveralLevers, 'levers')) {
             $this->say(LintKey::SeveralLevers, count($changes) . ' at once: ' . implode(', ', $changes) . '. Change one and wait for its answer.');
         }
@@ -37,6 +41,59 @@ final class ChangeLint extends Notes
             return;
         }
         $this->judge($after, $this->work($before->mode, $before->dose), $this->work($after->mode, $after->dose), '');
+    }
+
+    /** What is asked is one thing, what was done another: growth is told against both. */
+    private function againstDone(Prescription $before, Prescription $after): void
+    {
+        $done = $this->subject->summary->done[$after->key] ?? null;
+        if ($done === null || $done->exercise !== $after->exercise || $this->work($after->mode, $after->dose) <= $this->work($before->mode, $before->dose)) {
+            return;
+        }
+        $body = ($after->dose->body_fraction ?? 0) * ($this->subject->bodyMassKg ?? 0);
+        $work = array_sum(array_map(static fn(LoggedSet $set): int|float => match (true) {
+            $after->mode === Mode::Isometric => ($set->reps ?? 1) * ($set->hold_s ?? 0),
+            $after->mode->isMoving() => ($set->reps ?? 0) * max(1, ($set->load_kg ?? 0) + $body),
+            default => $set->reps ?? 0,
+        }, $done->sets));
+        $this->judge($after, $work, $this->work($after->mode, $after->dose), ' against what was done on ' . TimeWords::day($done->on));
+    }
+
+    /** An exercise that comes in grows the whole, though no dose grew. */
+    private function inAll(): void
+    {
+        if ($this->subject->before === []) {
+            return;
+        }
+        $known = array_column($this->subject->before, 'key');
+        $added = array_filter($this->subject->stage->stage->prescriptions, static fn(Prescription $one): bool => !in_array($one->key, $known, true));
+        [$old, $new, $more] = [$this->sums($this->subject->before), $this->sums($this->subject->stage->stage->prescriptions), $this->sums(array_values($added))];
+        foreach (array_keys($more) as $kind) {
+            $percent = ($old[$kind] ?? 0) == 0 ? 0 : 100 * ($new[$kind] - $old[$kind]) / $old[$kind];
+            if (Number::over($percent, $this->subject->rule->week_growth_max_percent)) {
+                $this->say(LintKey::Growth, 'In all +' . Number::tenth($percent) . " % of $kind in a session, since an exercise comes in; the school's limit is {$this->subject->rule->week_growth_max_percent} % a week.");
+            }
+        }
+    }
+
+    /**
+     * @param list<Prescription> $of
+     *
+     * @return array<string, int|float> the work of one session, by its kind
+     */
+    private function sums(array $of): array
+    {
+        $sums = [];
+        foreach ($of as $one) {
+            $kind = match (true) {
+                $one->mode === Mode::Isometric => 'seconds held',
+                $one->mode->isMoving() => 'work lifted',
+                default => 'repetitions',
+            };
+            $sums[$kind] = ($sums[$kind] ?? 0) + $this->work($one->mode, $one->dose);
+        }
+
+        return $sums;
     }
 
     /** Blocks of weeks fix their own growth: the real percentage is told. */

@@ -114,8 +114,10 @@ final class DoseLint extends Notes
 
     private function length(): void
     {
-        $minutes = $this->subject->sessionMinutes;
-        foreach ($minutes === null ? [] : $this->subject->stage->slots as $slot) {
+        // Where nobody asked how much time there is, an hour is taken as what most have.
+        $minutes = $this->subject->sessionMinutes ?? $this->limit(LintKey::TooLong, 'minutes');
+        $there = $this->subject->sessionMinutes === null ? "over $minutes min, and nobody has asked how much time there is" : "there are $minutes";
+        foreach ($this->subject->stage->slots as $slot) {
             $figures = array_map(
                 fn(Prescription $p) => DoseArithmetic::of($p->mode, $p->limbs, $p->dose, $this->subject->bodyMassKg),
                 array_values(array_filter(
@@ -125,7 +127,7 @@ final class DoseLint extends Notes
             );
             $takes = (int) ceil(DoseArithmetic::session($figures)['duration_s'] / 60);
             if ($takes > $minutes) {
-                $this->say(LintKey::TooLong, "$slot->title takes $takes min; there are $minutes.");
+                $this->say(LintKey::TooLong, "$slot->title takes $takes min; $there.");
             }
         }
     }

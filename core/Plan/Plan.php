@@ -35,6 +35,8 @@ final readonly class Plan
         public ?array $available = null,
         /** The day until which nothing at all is asked for. */
         public ?Day $restUntil = null,
+        /** What is kept up after the programme is finished; null: it is not finished. */
+        public ?Maintenance $maintenance = null,
     ) {}
 
     /** @throws InvalidInput */
@@ -56,6 +58,7 @@ final readonly class Plan
                 $node->eachOrEmpty('left_out', Prescription::read(...)),
                 $node->choicesOrNull('available', Weekday::class),
                 $node->dayOrNull('rest_until'),
+                $node->childOrNull('maintenance', Maintenance::read(...)),
             );
         });
     }
@@ -162,6 +165,23 @@ final readonly class Plan
         return $this->with(['restUntil' => $until]);
     }
 
+    public function maintained(Maintenance $maintenance): self
+    {
+        return $this->with(['maintenance' => $maintenance]);
+    }
+
+    /** The plan in which a programme goes on: what was kept up after its end is kept up no more. */
+    public function goingOn(): self
+    {
+        return $this->maintenance === null ? $this : $this->with(['maintenance' => null]);
+    }
+
+    /** The plan for somebody with both sides affected: what the affected limb would do, each does in turn. */
+    public function onBothSides(): self
+    {
+        return $this->mapStages(static fn(PlanStage $one): PlanStage => $one->onBothSides());
+    }
+
     /** @return list<Prescription> of all stages */
     public function prescriptions(): array
     {
@@ -255,10 +275,11 @@ final readonly class Plan
             'left_out' => array_map(static fn(Prescription $one): array => $one->toArray(), $this->leftOut),
             'available' => $this->available === null ? null : array_column($this->available, 'value'),
             'rest_until' => $this->restUntil?->toIso(),
+            'maintenance' => $this->maintenance?->toArray(),
         ];
     }
 
-    /** @param array{stages?: list<PlanStage>, resting?: array<string, Day>, exercises?: array<string, Exercise>, leftOut?: list<Prescription>, available?: list<Weekday>|null, restUntil?: Day|null} $changes */
+    /** @param array{stages?: list<PlanStage>, resting?: array<string, Day>, exercises?: array<string, Exercise>, leftOut?: list<Prescription>, available?: list<Weekday>|null, restUntil?: Day|null, maintenance?: Maintenance|null} $changes */
     private function with(array $changes): self
     {
         /** @phpstan-ignore argument.type (the names and types are the constructor's own) */

@@ -53,7 +53,8 @@ final class PlanCalendar
     }
 
     /**
-     * What a plan asks for of a stage from a day on: the same without the days on which all of a session rests.
+     * What a plan asks for of a stage from a day on: the same without the days on which all of a session rests, and after
+     * the programme is finished no more than is kept up.
      *
      * @param list<Weekday> $available
      * @param list<Day> $blocked
@@ -63,6 +64,11 @@ final class PlanCalendar
      */
     public static function asked(Plan $plan, PlanStage $stage, Day $stageFrom, Day $from, int $days, array $available, array $blocked, array $events): array
     {
+        $kept = $plan->maintenance?->calendarOf($stage);
+        if ($kept !== null && $plan->maintenance !== null) {
+            [$stage, $stageFrom] = [$kept, $plan->maintenance->from];
+        }
+
         return array_values(array_filter(
             self::from($stage, $stageFrom, $from, $days, $available, $blocked, $events),
             static fn(Placed $placed): bool => !$plan->slotRests($stage, $placed->slot, $placed->on),

@@ -6,6 +6,7 @@ namespace Rung\Core\Plan;
 
 use Rung\Core\Calendar\Rhythm;
 use Rung\Core\Calendar\Slot;
+use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Stage\Stage;
 
@@ -49,6 +50,12 @@ final readonly class PlanStage
     public function withStage(Stage $stage): self
     {
         return new self($stage, $this->slots, $this->rhythm);
+    }
+
+    /** The same for somebody with both sides affected. */
+    public function onBothSides(): self
+    {
+        return $this->withStage($this->stage->withPrescriptions(array_map(static fn(Prescription $one): Prescription => $one->onBothSides(), $this->stage->prescriptions)));
     }
 
     /** @return array<string, mixed> */

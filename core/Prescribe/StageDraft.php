@@ -34,12 +34,13 @@ final readonly class StageDraft
      * Reads `stage`, `prescriptions`, `rhythm`, `available`, `from` and `ends_rest` over the plan in force.
      *
      * @param list<Weekday> $available the days in force
+     * @param bool $bothSides whether both sides are affected, so that each limb takes its turn
      */
-    public static function read(ObjectNode $node, Plan $plan, Catalogue $catalogue, array $available, Day $today, int|float|null $bodyMassKg): self
+    public static function read(ObjectNode $node, Plan $plan, Catalogue $catalogue, array $available, Day $today, int|float|null $bodyMassKg, bool $bothSides = false): self
     {
         $key = $node->key('stage');
         $before = $plan->stage($key);
-        $prescriptions = $node->each('prescriptions', Prescription::read(...));
+        $prescriptions = $node->each('prescriptions', static fn(ObjectNode $one): Prescription => $bothSides ? Prescription::read($one)->onBothSides() : Prescription::read($one));
         $rhythm = $node->childOrNull('rhythm', Rhythm::read(...));
         $days = $node->choicesOrNull('available', Weekday::class);
         $from = $node->dayOrNull('from');
@@ -88,6 +89,13 @@ final readonly class StageDraft
             }
             if ($prescription->exercise !== '' && !isset($catalogue->exercises[$prescription->exercise]) && $before->stage->prescription($prescription->key)?->exercise !== $prescription->exercise) {
                 $node->inItem("prescriptions/$i/exercise", 'must name an exercise of the library');
+            }
+            // What was on the plan before stays allowed: the library may have changed since.
+            if ($prescription->ladder !== null && $prescription->ladder !== $before->stage->prescription($prescription->key)?->ladder) {
+                $rungs = $catalogue->ladderOf($prescription->exercise)?->exercises() ?? [];
+                if (array_values(array_intersect($rungs, $prescription->ladder)) !== $prescription->ladder) {
+                    $node->inItem("prescriptions/$i/ladder", 'must hold rungs of its ladder in the library, easier first');
+                }
             }
             if ($bodyMassKg === null && ($prescription->dose->body_fraction ?? 0) > 0) {
                 $node->inItem("prescriptions/$i/dose/body_fraction", "needs the athlete's body mass, which is not known: set it to 0, or record the mass");

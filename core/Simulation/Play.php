@@ -24,7 +24,6 @@ use Rung\Core\Plan\PlanCalendar;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\CheckIn;
 use Rung\Core\Record\Entry;
-use Rung\Core\Record\Irritability;
 use Rung\Core\Record\LoggedSet;
 use Rung\Core\Record\Participation;
 use Rung\Core\Record\PlannedSession;
@@ -129,7 +128,7 @@ final class Play
             $this->catalogue->structure($request->structure),
             $proposal->stage,
             $proposal->level($request->purpose, $request->atRisk),
-            $proposal->irritability !== Irritability::Low,
+            $proposal->isIrritable($request->purpose, $request->atRisk),
             $request->equipment,
         );
         $this->plan = SeverityScore::into(null, $plan->plan);

@@ -14,12 +14,18 @@ abstract readonly class OverTest extends ByHand
     /** The same criterion over another strength test. */
     abstract public function withTest(string $test): self;
 
+    /** Days that a test counts, with the day on which it was taken. */
+    public function countsForDays(): int
+    {
+        return $this->within_days ?? self::TEST_WITHIN_DAYS;
+    }
+
     /** The newest test that still counts on a day. */
     protected function latest(Evidence $evidence, int $day): ?StrengthTest
     {
         $latest = null;
         foreach ($evidence->tests($day) as $test) {
-            if ($test->test === $this->test && $day - $test->on->number < ($this->within_days ?? self::TEST_WITHIN_DAYS)
+            if ($test->test === $this->test && $day - $test->on->number < $this->countsForDays()
                 && ($latest === null || $test->on->number >= $latest->on->number)) {
                 $latest = $test;
             }

@@ -19,5 +19,7 @@ final readonly class RungChoice
         public Exercise $exercise,
         public array $reasons,
         public array $alternatives,
+        /** The trial in the room that decided the rung; null where none did. */
+        public ?Trial $tried = null,
     ) {}
 }

@@ -24,6 +24,7 @@ final readonly class RungChooser
         private StructureInfo $structure,
         private ?array $equipment,
         private bool $irritable,
+        private Trials $trials = new Trials([], 0),
     ) {}
 
     /**
@@ -46,7 +47,10 @@ final readonly class RungChooser
             $level === RungLevel::Easiest => $allowed[0],
             default => $this->middle($allowed, $own),
         };
-        if ($this->missing($wanted) === []) {
+        [$wanted, $trial] = $usual && !$this->isDirect($own) ? [$own, null] : $this->trials->rung($allowed, $wanted);
+        if ($trial !== null) {
+            array_unshift($reasons, $this->tried($trial, $wanted));
+        } elseif ($this->missing($wanted) === []) {
             array_unshift($reasons, match (true) {
                 $usual => 'The usual beginning of the programme',
                 $level === RungLevel::Easiest => 'The easiest rung of its ladder',
@@ -54,7 +58,20 @@ final readonly class RungChooser
             } . $this->loading($wanted));
         }
 
-        return $this->finish($prescription, $wanted, $reasons, $allowed, $taken);
+        return $this->finish($prescription, $wanted, $reasons, $allowed, $taken, $trial);
+    }
+
+    /** What a trial says for the rung that is taken. */
+    private function tried(Trial $trial, Exercise $wanted): string
+    {
+        $title = $this->catalogue->exercise($trial->exercise)->title;
+        $words = $trial->words();
+
+        return match (true) {
+            $trial->exercise === $wanted->key && !$this->trials->allows($trial) => "$title hurt too much when it was tried ($words), and nothing easier may be taken: begin with another kind of work, or choose by hand.",
+            $trial->exercise === $wanted->key => "Tried in the room and borne ($words){$this->loading($wanted)}",
+            default => "$title hurt too much when it was tried ($words): one rung below{$this->loading($wanted)}",
+        };
     }
 
     /**
@@ -104,7 +121,7 @@ final readonly class RungChooser
      * @param list<Exercise> $allowed
      * @param list<string> $taken
      */
-    private function finish(Prescription $prescription, Exercise $wanted, array $reasons, array $allowed, array $taken): RungChoice
+    private function finish(Prescription $prescription, Exercise $wanted, array $reasons, array $allowed, array $taken, ?Trial $trial = null): RungChoice
     {
         $missing = $this->missing($wanted);
         if ($missing !== []) {
@@ -117,7 +134,7 @@ final readonly class RungChooser
         }
         $others = array_values(array_filter($allowed, fn(Exercise $one): bool => $one->key !== $wanted->key && $this->missing($one) === []));
 
-        return new RungChoice($prescription, $wanted, $reasons, $others);
+        return new RungChoice($prescription, $wanted, $reasons, $others, $trial);
     }
 
     /**

@@ -36,11 +36,18 @@ final readonly class SeverityScore
         if ($severity->highest <= $severity->lowest) {
             $node->fault('highest', 'must be over the lowest');
         }
-        if ($severity->score !== null && ($severity->score < $severity->lowest || $severity->score > $severity->highest)) {
-            $node->fault('score', "must be from $severity->lowest to $severity->highest, the range of the score");
+        $fault = $severity->score === null ? null : $severity->faultOf($severity->score);
+        if ($fault !== null) {
+            $node->fault('score', $fault);
         }
 
         return $severity;
+    }
+
+    /** What is wrong with a result of this score; null where nothing is. */
+    public function faultOf(int|float $result): ?string
+    {
+        return $result < $this->lowest || $result > $this->highest ? "must be from $this->lowest to $this->highest, the range of the score" : null;
     }
 
     /**

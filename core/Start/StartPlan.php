@@ -10,6 +10,7 @@ use Rung\Core\Catalogue\StructureInfo;
 use Rung\Core\Dose\LeverKind;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Exercise\Exercise;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Number;
 use Rung\Core\Plan\Plan;
@@ -21,10 +22,17 @@ final readonly class StartPlan
     /** @param list<RungChoice> $choices of the stage in which it begins, in its order */
     private function __construct(public Plan $plan, public array $choices) {}
 
+    /** The same for somebody with both sides affected. */
+    public function onBothSides(): self
+    {
+        return new self($this->plan->onBothSides(), $this->choices);
+    }
+
     /**
      * @param string $stage in which it begins
      * @param list<string>|null $equipment at hand; null: all of it
      * @param array<string, string> $byHand exercises that the practitioner chose, by prescription
+     * @param Trials $trials what was tried in the room
      *
      * @throws InvalidInput at /exercises where a choice names nothing
      */
@@ -37,9 +45,10 @@ final readonly class StartPlan
         bool $irritable,
         ?array $equipment,
         array $byHand = [],
+        Trials $trials = new Trials([], 0),
     ): self {
         $plan = $programme->planFor($structure, $catalogue);
-        $first = new RungChooser($catalogue, $structure, $equipment, $irritable);
+        $first = new RungChooser($catalogue, $structure, $equipment, $irritable, $trials);
         $later = new RungChooser($catalogue, $structure, $equipment, false);
         $own = array_column($plan->prescriptions(), 'key');
         foreach ($byHand as $prescription => $exercise) {
@@ -48,7 +57,7 @@ final readonly class StartPlan
             }
         }
         $choices = [];
-        $plan = $plan->mapStages(static function (PlanStage $planned) use ($catalogue, $stage, $level, $first, $later, $byHand, &$choices): PlanStage {
+        $plan = $plan->mapStages(static function (PlanStage $planned) use ($catalogue, $stage, $level, $first, $later, $byHand, $trials, &$choices): PlanStage {
             $begins = $planned->stage->key === $stage;
             $taken = [];
             $prescriptions = [];
@@ -62,6 +71,7 @@ final readonly class StartPlan
                 $taken[] = $choice->exercise->key;
                 $asProgrammed = !isset($byHand[$prescription->key]) && (!$begins || $level === RungLevel::Usual || !self::isMainKind($planned, $prescription));
                 $started = $asProgrammed ? self::swapped($prescription, $choice, true) : self::gentler(self::swapped($prescription, $choice, false), $level);
+                $started = $begins ? self::withTriedLoad($started, $choice->exercise, $trials) : $started;
                 $prescriptions[] = $started->onLadder($later->ladder($choice->exercise->key, $prescription->ladder));
                 if ($begins) {
                     $choices[] = $choice;
@@ -90,6 +100,14 @@ final readonly class StartPlan
             return $prescription;
         }
         return $prescription->withDose($prescription->dose->with(['percent_mvc' => max(1, Number::clean($percent - $lever->step()))]));
+    }
+
+    /** A weight that has to be found was found where the exercise was tried with it, for the repetitions that are asked. */
+    private static function withTriedLoad(Prescription $prescription, Exercise $exercise, Trials $trials): Prescription
+    {
+        $load = $exercise->loadIsFound ? $trials->load($exercise->key, $prescription->dose->reps) : null;
+
+        return $load === null ? $prescription : $prescription->withDose($prescription->dose->with(['load_kg' => $load]));
     }
 
     /** The programme's own dose where its own exercise or its stand-in is done; on an easier rung the easier end of what is usual. */

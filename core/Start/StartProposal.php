@@ -32,9 +32,18 @@ final readonly class StartProposal
      */
     public function level(Purpose $purpose, bool $atRisk): RungLevel
     {
-        return $purpose === Purpose::Prevention && $this->irritability === Irritability::Unknown && !$atRisk
-            ? RungLevel::Usual
-            : $this->rung ?? RungLevel::Easiest;
+        return $this->nothingIsSore($purpose, $atRisk) ? RungLevel::Usual : $this->rung ?? RungLevel::Easiest;
+    }
+
+    /** Whether positions are left out that the structure does not bear while irritable: not knowing counts as irritable, but where nothing is sore to begin with. */
+    public function isIrritable(Purpose $purpose, bool $atRisk): bool
+    {
+        return $this->irritability !== Irritability::Low && !$this->nothingIsSore($purpose, $atRisk);
+    }
+
+    private function nothingIsSore(Purpose $purpose, bool $atRisk): bool
+    {
+        return $purpose === Purpose::Prevention && $this->irritability === Irritability::Unknown && !$atRisk;
     }
 
     /** @return array<string, mixed> */

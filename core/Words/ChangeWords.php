@@ -39,6 +39,7 @@ final readonly class ChangeWords
             ChangeNoteKind::Rests => "$title rests for $note->days days, then is tried again.",
             ChangeNoteKind::HoldsOnly => "Holds only until $until",
             ChangeNoteKind::NoLoading => "No loading until $until",
+            ChangeNoteKind::KeptUp => 'Finished: the doses are kept up ' . ($note->perWeek === 1 ? 'once' : 'twice') . " a week until $until",
         };
     }
 

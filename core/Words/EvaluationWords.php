@@ -50,9 +50,9 @@ final class EvaluationWords
         return match ($evaluation->action->kind) {
             ActionKind::Stop => 'No loading until you have reviewed the stop',
             ActionKind::Gather => 'Gather answers before anything changes',
-            ActionKind::Repeat => 'Repeat the dose as it is',
+            ActionKind::Repeat => $evaluation->action->reason === ActionReason::Maintained ? 'Keep up the maintenance dose' : 'Repeat the dose as it is',
             ActionKind::Advance => 'Move on to ' . $stage($evaluation->nextStage) . ($notes === '' ? '' : ", with what was lifted: $notes"),
-            ActionKind::Finish => 'Finish the programme and keep a maintenance dose',
+            ActionKind::Finish => $evaluation->action->reason === ActionReason::MaintenanceOver ? 'Ask whether it stays good: discharge, or keep the dose up' : 'Finish the programme and keep a maintenance dose',
             ActionKind::StepDown => match (true) {
                 $step->enterStage !== null => 'Step back to ' . $stage($step->enterStage),
                 $notes === '' => 'Step back: choose what is easier by hand',
@@ -100,6 +100,8 @@ final class EvaluationWords
             ActionReason::FailedBefore => 'This step failed before: it waits for a longer run of settled answers.',
             ActionReason::HeldAtCap => 'It settles, and this week has grown as much as the school allows.',
             ActionReason::NothingToRaise => 'It settles, and nothing in the plan has a next step: choose one by hand.',
+            ActionReason::Maintained => 'The programme is finished, and its doses are kept up.',
+            ActionReason::MaintenanceOver => 'The doses were kept up for the weeks agreed, and nothing speaks against an end.',
             ActionReason::TryAgain => 'Even the easiest was too much. It has rested: try it again.',
         };
     }

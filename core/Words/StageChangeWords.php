@@ -66,9 +66,24 @@ final readonly class StageChangeWords
             $old->slot === $new->slot ? '' : 'now in ' . lcfirst($after->slot($new->slot)?->name() ?? (string) $new->slot),
             $old->pain?->toArray() == $new->pain?->toArray() ? '' : 'other pain limits',
             $old->cue === $new->cue ? '' : 'new cue',
+            self::ladder($old->ladder ?? [], $new->ladder ?? [], $catalogue),
         ], static fn(string $part): bool => $part !== '');
 
         return $told === [] ? null : "$title: " . implode(', ', $told);
+    }
+
+    /**
+     * Which rungs the athlete may take now that were not allowed before, and the other way round.
+     *
+     * @param list<string> $before
+     * @param list<string> $after
+     */
+    private static function ladder(array $before, array $after, Catalogue $catalogue): string
+    {
+        $more = array_map($catalogue->titleOf(...), array_values(array_diff($after, $before)));
+        $less = array_map($catalogue->titleOf(...), array_values(array_diff($before, $after)));
+
+        return implode(', ', array_filter([$more === [] ? '' : 'may lead to ' . implode(', ', $more), $less === [] ? '' : 'no longer leads to ' . implode(', ', $less)]));
     }
 
     /**

@@ -11,6 +11,7 @@ use Rung\Core\Start\Findings;
 use Rung\Core\Start\Measure;
 use Rung\Core\Start\RungChoice;
 use Rung\Core\Start\RungLevel;
+use Rung\Core\Time\Day;
 
 /** Says in a sentence where to begin and why. */
 final class StartWords
@@ -32,15 +33,35 @@ final class StartWords
         return ucfirst($level->value) . ' irritability' . ($told === [] ? '' : ' (' . implode(', ', $told) . ')');
     }
 
+    /** How much time there is before a season, against what the programme usually takes (weeks); null where that is not known. */
+    public static function season(Day $today, Day $begins, ?int $usualWeeks): string
+    {
+        $weeks = intdiv($begins->daysSince($today), 7);
+        $time = $weeks === 1 ? '1 week' : "$weeks weeks";
+
+        return match (true) {
+            $begins->daysSince($today) < 0 => 'The season has begun: build up beside it, away from its hardest days.',
+            $usualWeeks === null => "The season begins in $time.",
+            $weeks < $usualWeeks => "The season begins in $time; this programme usually takes about $usualWeeks. What is not built by then goes on beside it, away from its hardest days.",
+            default => "The season begins in $time; this programme usually takes about $usualWeeks.",
+        };
+    }
+
+    /** What a try that reached the stop level asks for. */
+    public static function stopped(int $pain): string
+    {
+        return "A try reached pain $pain of 10, the school's stop level: load nothing more today, and find out what it is before anything starts.";
+    }
+
     /** @param list<RungChoice> $choices of the stage */
     public static function proposal(Findings $findings, PlanStage $planned, RungLevel $level, array $choices): string
     {
         $main = $choices[0] ?? null;
         $dose = $main?->exercise->dose;
-        $words = [lcfirst($planned->stage->title), "$level->value rung"];
+        $words = [lcfirst($planned->stage->title), $main?->tried === null ? "$level->value rung" : 'by what was tried'];
         if ($main !== null) {
             $words[] = lcfirst($main->exercise->title);
-            $words[] = DoseWords::limbs($main->exercise->limbs);
+            $words[] = DoseWords::limbs($planned->stage->prescription($main->prescription->key)->limbs ?? $main->exercise->limbs);
             if ($dose?->range !== null) {
                 $words[] = "range {$dose->range->from_deg}–{$dose->range->to_deg}°";
             }

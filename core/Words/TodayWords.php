@@ -16,6 +16,7 @@ use Rung\Core\Dose\Mode;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Gate\CriterionOutlook;
 use Rung\Core\Number;
+use Rung\Core\Plan\Maintenance;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\LoggedSet;
@@ -96,6 +97,12 @@ final class TodayWords
         $week = intdiv($today->daysSince($opened), 7) + 1;
 
         return "Week $week" . ($usualWeeks === null || $week > $usualWeeks ? '' : " of about $usualWeeks");
+    }
+
+    /** "Finished. You keep it up once a week until Tue 9 Jun." */
+    public static function maintenance(Maintenance $kept): string
+    {
+        return 'Finished. You keep it up ' . ($kept->perWeek === 1 ? 'once' : 'twice') . ' a week until ' . TimeWords::day($kept->until) . '.';
     }
 
     /** Why the next session asks for so much of an exercise; null where there is nothing to say. */

@@ -8,11 +8,15 @@ use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rung\Core\Catalogue\CatalogueCheck;
+use Rung\Core\Catalogue\Differential;
 use Rung\Core\Catalogue\LibraryFile;
 use Rung\Core\Catalogue\LintKey;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\School;
 use Rung\Core\Catalogue\Search;
+use Rung\Core\Catalogue\StructureInfo;
+use Rung\Core\Dose\Lever;
+use Rung\Core\Dose\LeverKind;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Exercise\Directness;
@@ -20,8 +24,11 @@ use Rung\Core\Exercise\Exercise;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Record\Structure;
+use Rung\Core\Stage\Criterion;
+use Rung\Core\Stage\CriterionType;
 use Rung\Core\Words\Comparison;
 use Rung\Core\Words\GrowthWords;
+use Rung\Core\Words\PartWords;
 
 /** The clinical content: every document has its form, and nothing names what is not there. */
 final class CatalogueTest extends TestCase
@@ -163,6 +170,10 @@ final class CatalogueTest extends TestCase
         yield 'structure, no equipment, mode' => ['Achilles, no equipment, hold', ['calf_hold_two', 'calf_hold_bent', 'calf_hold_one'], ['calf_hold_weighted', 'heel_raise_one_floor']];
         yield 'plural and case' => ['KNEECAP springs', ['two_to_one_jump', 'one_leg_hop'], ['bounding']];
         yield 'one leg, with a machine' => ['leg press one leg', ['leg_press_one', 'leg_press_hold'], ['wall_sit']];
+        yield 'a name that trainers use' => ['calf raise one leg', ['calf_hold_one'], ['bounding']];
+        yield 'an anatomical name' => ['external rotation, hold', ['rotation_walk_out'], ['rotation_alone', 'hip_rotation_band']];
+        yield 'what is named so before what is also called so' => ['adduction', ['band_adduction', 'sliding_adduction'], ['squat']];
+        yield 'another word for it' => ['glute bridge', ['hip_bridge'], ['ball_squeeze']];
         yield 'nothing fits' => ['outer elbow sled', [], ['sled_push']];
     }
 
@@ -176,6 +187,78 @@ final class CatalogueTest extends TestCase
         $found = array_map(static fn(Exercise $one): string => $one->key, (new Search(Support::catalogue()))->exercises($query));
         self::assertSame($first, array_slice($found, 0, count($first)));
         self::assertSame([], array_intersect($absent, $found));
+    }
+
+    /** What the editor adds is sound as it stands, so that whoever writes a programme begins with something that works. */
+    public function testEveryPartThatAProgrammeCanBeMadeOfIsReadAsItIs(): void
+    {
+        $encoded = (string) json_encode(Support::catalogue()->programme('knee_four_stage')->toArray());
+        foreach (CriterionType::cases() as $type) {
+            $added = (string) json_encode((object) PartWords::newCriterion($type, 'press', 'severity_score'));
+            $document = preg_replace('/\{"type":"sign_off"\}/', $added, $encoded, 1, $count);
+            self::assertSame(1, $count, 'a signature stands in its second stage');
+            $gate = Json::read((string) $document, Programme::read(...))->plan->stage('slow')->stage->gate ?? [];
+            self::assertContains($type, array_map(static fn(Criterion $one): CriterionType => $one->type(), $gate));
+            self::assertNotSame('', PartWords::criterion($type));
+        }
+        foreach (LeverKind::cases() as $kind) {
+            $lever = Json::read((string) json_encode((object) PartWords::newLever($kind)), Lever::read(...));
+            self::assertSame($kind, $lever->kind);
+            self::assertNotSame('', PartWords::lever($kind));
+        }
+        $titles = [...array_map(PartWords::criterion(...), CriterionType::cases()), ...array_map(PartWords::lever(...), LeverKind::cases())];
+        self::assertSame($titles, array_values(array_unique($titles)), 'each under a name of its own');
+    }
+
+    public function testEveryNameOfAnExerciseFindsIt(): void
+    {
+        $catalogue = Support::catalogue();
+        $search = new Search($catalogue);
+        $named = 0;
+        foreach ($catalogue->exercises as $exercise) {
+            foreach ($exercise->alsoCalled as $name) {
+                self::assertContains($exercise->key, array_column($search->exercises($name), 'key'), "$name does not find $exercise->title");
+                $named++;
+            }
+        }
+        self::assertGreaterThan(150, $named);
+        self::assertSame(['sole raise'], Json::read((string) json_encode(['also_called' => ['sole raise']] + $catalogue->exercise('squat')->toArray()), Exercise::read(...))->alsoCalled, 'a practice may add its own');
+    }
+
+    public function testCommonAndAnatomicalNamesFindWhatLoadsTheStructure(): void
+    {
+        $catalogue = Support::catalogue();
+        $search = new Search($catalogue);
+        self::assertNotSame([], $search->exercises('soleus'));
+        foreach ($catalogue->structures as $key => $info) {
+            self::assertNotSame([], $info->alsoCalled, $key);
+            foreach ([$info->title, ...$info->alsoCalled] as $name) {
+                $first = $search->exercises($name)[0] ?? null;
+                self::assertNotNull($first, "$name finds nothing");
+                // Some names belong to more than one structure.
+                $named = array_filter($catalogue->structures, static fn(StructureInfo $one): bool => in_array($name, [$one->title, ...$one->alsoCalled], true));
+                $loads = array_map(static fn(StructureInfo $one): ?Directness => $first->loads($one->structure), $named);
+                self::assertNotSame([], array_filter($loads, static fn(?Directness $how): bool => $how === Directness::Target || $how === Directness::Shared), "$name finds $first->title first");
+                $usual = array_column($search->programmes($name), 'key');
+                self::assertContains($info->usualProgramme, $usual, "$name finds the usual programme");
+            }
+        }
+    }
+
+    public function testWhatElseItCouldBeSaysHowToTellAndWhatToDo(): void
+    {
+        foreach (Support::catalogue()->structures as $key => $info) {
+            self::assertGreaterThanOrEqual(2, count($info->differentials), $key);
+            self::assertSame(array_unique(array_column($info->differentials, 'what')), array_column($info->differentials, 'what'), $key);
+            foreach ($info->differentials as $one) {
+                self::assertMatchesRegularExpression('/^\p{Lu}.{20,}\.$/u', $one->check, $one->what);
+                self::assertMatchesRegularExpression('/^\p{Lu}.{3,}\.$/u', $one->then, $one->what);
+            }
+            // Wherever something is torn nothing is loaded before somebody has looked.
+            foreach (array_filter($info->differentials, static fn(Differential $one): bool => preg_match('/rupture|tear|clot|fracture|broken/i', $one->what) === 1) as $one) {
+                self::assertMatchesRegularExpression('/refer|emergency/i', $one->then, "$key: $one->what");
+            }
+        }
     }
 
     public function testTwoProgrammesAreComparedPointByPoint(): void

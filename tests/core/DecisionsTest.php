@@ -99,7 +99,8 @@ final class DecisionsTest extends TestCase
     public function testEveryReasonIsReachedHere(): void
     {
         $reached = array_unique(array_map(static fn(array $one): string => explode(' ', $one[2])[1], array_values(iterator_to_array(self::actions()))));
-        self::assertSame([], array_diff(array_column(ActionReason::cases(), 'value'), $reached));
+        // The end of a programme is no matter of a case file (KeepingUpTest).
+        self::assertSame(['maintained', 'maintenance_over'], array_values(array_diff(array_column(ActionReason::cases(), 'value'), $reached)));
     }
 
     /** @return iterable<string, array{CaseBuilder, int, string}> */

@@ -63,6 +63,23 @@ final class LintTest extends TestCase
         return array_map(static fn(LintNote $note): string => $note->key->value, Linter::of($subject));
     }
 
+    public function testGrowthIsToldAgainstWhatWasDoneToo(): void
+    {
+        $done = static fn(array $set): TrainingSummary => TrainingSummary::of(CaseBuilder::case()->mornings(4, 8, 1)->session(8, 1, ['sets' => array_fill(0, 3, $set)])->morning(9, 1)->at(9));
+        $press = static fn(array $dose): PlanStage => self::stage([['leg_press_one', $dose + ['sets' => 3, 'reps' => 8, 'load_kg' => 40]]], 'isotonic');
+        $words = static function (PlanStage $after, TrainingSummary $summary) use ($press): array {
+            $catalogue = Support::catalogue();
+            $notes = Linter::of(new LintSubject($catalogue, $catalogue->structure(Structure::PatellarTendon), $catalogue->school('tolerable')->rule, $after, false, before: $press([])->stage->prescriptions, bodyMassKg: 70, sessionMinutes: 60, summary: $summary));
+
+            return array_values(array_map(static fn(LintNote $note): string => $note->words, array_filter($notes, static fn(LintNote $note): bool => $note->key->value === 'growth')));
+        };
+        // 3 × 8 at 42 kg: 5 % over what was asked, twice what was done.
+        self::assertSame(["Leg press, one leg: +110 % of work against what was done on Sun 8 Mar, the school's limit is 10 % a week."], $words($press(['load_kg' => 42]), $done(['reps' => 4, 'load_kg' => 40])));
+        self::assertSame([], $words($press(['load_kg' => 42]), $done(['reps' => 8, 'load_kg' => 40])));
+        self::assertSame([], $words($press([]), $done(['reps' => 4, 'load_kg' => 40])), 'nothing grew');
+        self::assertCount(2, $words($press(['load_kg' => 60]), $done(['reps' => 4, 'load_kg' => 40])), 'each is told apart');
+    }
+
     /** @return iterable<string, array{list<string>, PlanStage, Structure, string, array<string, mixed>}> */
     public static function cases(): iterable
     {
@@ -96,6 +113,8 @@ final class LintTest extends TestCase
         yield 'weight on a bare heel' => [['barefoot'], self::stage([['heel_raise_one_floor', ['load_kg' => 5]]], 'isotonic'), Structure::AchillesMidportion, 'no_worse', []];
         yield 'weight in shoes' => [[], self::stage([['heel_raise_one_pack', []]], 'isotonic'), Structure::AchillesMidportion, 'no_worse', []];
         yield 'longer than there is time' => [['too_long'], $hold(['sets' => 5, 'hold_s' => 45]), $knee, 'tolerable', ['sessionMinutes' => 11]];
+        yield 'over an hour, where nobody asked for the time' => [['too_long'], $hold(['sets' => 20, 'hold_s' => 45, 'rest_s' => 150]), $knee, 'tolerable', []];
+        yield 'an hour at most' => [[], $hold(['sets' => 15, 'hold_s' => 45, 'rest_s' => 150]), $knee, 'tolerable', []];
         yield 'as long as there is time' => [[], $hold(['sets' => 5, 'hold_s' => 45]), $knee, 'tolerable', ['sessionMinutes' => 12]];
 
         $before = static fn(PlanStage $stage): array => ['before' => $stage->stage->prescriptions];
@@ -105,6 +124,9 @@ final class LintTest extends TestCase
         yield 'a tenth more' => [[], $hold(['hold_s' => 33]), $knee, 'tolerable', $before($hold(['hold_s' => 30]))];
         yield 'over a tenth more' => [['growth'], $hold(['hold_s' => 34]), $knee, 'tolerable', $before($hold(['hold_s' => 30]))];
         yield 'over a tenth, under a wider school' => [[], $hold(['hold_s' => 34, 'percent_mvc' => 70]), $knee, 'moderate', $before($hold(['hold_s' => 30]))];
+        $two = self::stage([['leg_extension_hold', ['hold_s' => 30]], ['leg_press_hold', ['hold_s' => 30]]]);
+        yield 'an exercise more is growth in all' => [['growth'], $two, $knee, 'tolerable', $before($hold(['hold_s' => 30]))];
+        yield 'an exercise more of another kind is none' => [[], self::stage([['leg_extension_hold', ['hold_s' => 30]], ['leg_press_one', []]], 'mixed'), $knee, 'tolerable', $before($hold(['hold_s' => 30]))];
         $blocks = [['from_week' => 1, 'sets' => 3, 'reps' => 12], ['from_week' => 3, 'sets' => 4, 'reps' => 10]];
         yield 'blocks fix their own growth' => [['growth'], self::stage([['leg_press_one', ['blocks' => $blocks]]], 'isotonic'), $knee, 'tolerable', []];
     }

@@ -146,6 +146,9 @@ final class PrescribeTest extends TestCase
         yield 'a dose out of bounds' => [['first' => ['dose' => ['sets' => 21, 'reps' => 8, 'rest_s' => 60]]], '/prescriptions/0/dose/sets'];
         yield 'a text for a number' => [['first' => ['dose' => ['sets' => 'three', 'reps' => 8, 'rest_s' => 60]]], '/prescriptions/0/dose/sets'];
         yield 'an exercise that nobody knows' => [['first' => ['exercise' => 'unheard_of', 'ladder' => null]], '/prescriptions/0/exercise'];
+        yield 'a rung that is on no ladder of the library' => [['first' => ['ladder' => ['leg_press_one', 'unheard_of']]], '/prescriptions/0/ladder'];
+        yield 'a rung of another ladder' => [['first' => ['ladder' => ['leg_press_one', 'leg_extension_one']]], '/prescriptions/0/ladder'];
+        yield 'harder rungs before easier ones' => [['first' => ['ladder' => ['leg_press_one', 'leg_press_two']]], '/prescriptions/0/ladder'];
         yield 'a session that the stage does not have' => [['first' => ['slot' => 'evening']], '/prescriptions/0/slot'];
         yield 'a rhythm of two kinds' => [['rhythm' => ['every_days' => 2, 'per_week' => 3]], '/rhythm'];
     }
@@ -161,6 +164,18 @@ final class PrescribeTest extends TestCase
         } catch (InvalidInput $bad) {
             self::assertSame([$path], array_column($bad->faults, 'path'));
         }
+    }
+
+    public function testWhereAnExerciseMayLeadIsSetAndTold(): void
+    {
+        [$plan, $evaluation] = self::played();
+        self::assertSame('leg_press_one', $plan->stage('slow')?->stage->prescriptions[0]->exercise);
+        self::assertSame('', self::told(self::preview($plan, $evaluation, ['first' => ['ladder' => ['leg_press_two', 'leg_press_one']]]))['note'], 'as it was');
+        $alone = self::preview($plan, $evaluation, ['first' => ['ladder' => ['leg_press_one']]]);
+        self::assertSame('Leg press, one leg: no longer leads to Leg press, two legs', self::told($alone)['note']);
+        $changed = $alone->draft->into($plan);
+        self::assertNull($changed->stage('slow')?->stage->prescriptions[0]->rung(-1));
+        self::assertSame('Leg press, one leg: may lead to Leg press, two legs', self::told(self::preview($changed, $evaluation, ['first' => ['ladder' => ['leg_press_two', 'leg_press_one']]]))['note']);
     }
 
     public function testWhatIsLeftOutStaysKnownAndIsNeverProposedFor(): void

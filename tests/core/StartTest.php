@@ -6,6 +6,8 @@ namespace Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
@@ -25,6 +27,8 @@ use Rung\Core\Start\StartAdvisor;
 use Rung\Core\Start\StartPlan;
 use Rung\Core\Start\StartProposal;
 use Rung\Core\Start\StartStage;
+use Rung\Core\Start\Trial;
+use Rung\Core\Start\Trials;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\StartWords;
 
@@ -118,6 +122,12 @@ final class StartTest extends TestCase
         self::assertSame(RungLevel::Usual, $of($nothing, false)->level(Purpose::Prevention, false), 'nothing is sore to begin with');
         self::assertSame(RungLevel::Easiest, $of($nothing, false)->level(Purpose::Rehab, false), 'not knowing counts as irritable');
         self::assertNotSame(RungLevel::Usual, $of($nothing, true)->level(Purpose::Prevention, true), 'a risk speaks against it');
+        self::assertSame([false, true, true], [$of($nothing, false)->isIrritable(Purpose::Prevention, false), $of($nothing, true)->isIrritable(Purpose::Prevention, true), $of($nothing, false)->isIrritable(Purpose::Rehab, false)]);
+        self::assertTrue($of(new Findings(5, 6, null, null, null, 3), false)->isIrritable(Purpose::Prevention, false), 'pain was found');
+        // So the programme's own exercise is not left out for its wide end of range.
+        $proposal = $of($nothing, false);
+        $begun = StartPlan::of($catalogue->programme('groin_build_and_keep'), $catalogue, $catalogue->structure(Structure::Adductor), (string) $proposal->stage, RungLevel::Usual, $proposal->isIrritable(Purpose::Prevention, false), null);
+        self::assertSame('adductor_lift_full', $begun->choices[0]->exercise->key);
         self::assertSame(RungLevel::Easiest, $of(new Findings(5, 6, null, null, null, 3), false)->level(Purpose::Prevention, false), 'and so does pain');
     }
 
@@ -162,6 +172,110 @@ final class StartTest extends TestCase
         self::assertSame('strap_squat_hold', $of('strap_squat_hold')->choices[0]->exercise->key);
         $this->expectExceptionMessage('/exercises/ext_hold must name an exercise');
         $of('nothing');
+    }
+
+    /** @return iterable<string, array{list<array<string, mixed>>, RungLevel, string, string}> */
+    public static function trials(): iterable
+    {
+        $hold = static fn(string $exercise, int $pain): array => ['exercise' => $exercise, 'hold_s' => 30, 'pain' => $pain];
+        yield 'nothing tried' => [[], RungLevel::Easiest, 'straight_leg_lift', 'The easiest rung of its ladder'];
+        yield 'a higher rung was borne' => [[$hold('leg_extension_hold', 3)], RungLevel::Easiest, 'leg_extension_hold', 'Tried in the room and borne (a hold of 30 s: pain 3 of 10)'];
+        yield 'pain just over the limit' => [[$hold('leg_extension_hold', 4)], RungLevel::Easiest, 'straight_leg_lift', 'The easiest rung of its ladder'];
+        yield 'over the usual rung too' => [[$hold('wall_sit_high', 1)], RungLevel::Usual, 'wall_sit_high', 'Tried in the room and borne'];
+        yield 'the highest of several' => [[$hold('leg_extension_hold', 1), $hold('wall_sit_high', 2)], RungLevel::Easiest, 'wall_sit_high', 'pain 2 of 10'];
+        yield 'borne above one that was not speaks for nothing' => [[$hold('leg_extension_hold', 6), $hold('wall_sit_high', 2)], RungLevel::Usual, 'straight_leg_lift', 'hurt too much when it was tried'];
+        yield 'the proposed rung was not borne' => [[$hold('leg_extension_hold', 6)], RungLevel::Usual, 'straight_leg_lift', 'one rung below'];
+        yield 'a lower one that was borne changes nothing' => [[$hold('straight_leg_lift', 0)], RungLevel::Usual, 'leg_extension_hold', 'The usual beginning of the programme'];
+        yield 'borne with another load' => [[$hold('leg_extension_hold', 6), $hold('leg_extension_hold', 2)], RungLevel::Usual, 'leg_extension_hold', 'The usual beginning of the programme'];
+        yield 'not even the easiest' => [[$hold('straight_leg_lift', 5)], RungLevel::Usual, 'straight_leg_lift', 'nothing easier may be taken'];
+    }
+
+    /** @param list<array<string, mixed>> $tried */
+    #[DataProvider('trials')]
+    public function testTheHighestRungThatWasBorneIsProposed(array $tried, RungLevel $level, string $exercise, string $reason): void
+    {
+        $choice = self::begun('holds', $level, $tried)->choices[0];
+        self::assertSame($exercise, $choice->exercise->key);
+        self::assertStringContainsString($reason, $choice->reasons[0]);
+        self::assertSame(str_contains($choice->reasons[0], 'tried') || str_contains($choice->reasons[0], 'Tried'), $choice->tried !== null);
+    }
+
+    public function testAWeightThatWasTriedIsTakenOver(): void
+    {
+        $reps = self::begun('slow', RungLevel::Easiest, [])->plan->stage('slow')?->stage->prescription('press')->dose->reps ?? 0;
+        $set = static fn(int $more, int $load, int $pain, ?int $reserve): array => ['exercise' => 'leg_press_two', 'reps' => $reps + $more, 'load_kg' => $load, 'pain' => $pain, 'reserve' => $reserve];
+        self::assertNull(self::pressed([]));
+        self::assertSame(40, self::pressed([$set(0, 40, 2, null)]));
+        self::assertSame(60, self::pressed([$set(0, 40, 2, null), $set(-2, 60, 3, 2)]), 'with two in reserve it would have been enough');
+        self::assertSame(40, self::pressed([$set(0, 40, 2, null), $set(-2, 60, 3, 1)]), 'one repetition short');
+        self::assertSame(40, self::pressed([$set(0, 40, 2, null), $set(0, 60, 4, 3)]), 'over the limit of the school');
+    }
+
+    /** @param list<array<string, mixed>> $tried */
+    private static function pressed(array $tried): int|float|null
+    {
+        return self::begun('slow', RungLevel::Easiest, $tried)->plan->stage('slow')?->stage->prescription('press')?->dose->load_kg;
+    }
+
+    /** A rung at or over one that was never borne is never proposed, whatever else was tried; trials that were borne never lower the beginning. */
+    public function testTrialsNeverLeadOverWhatHurt(): void
+    {
+        $random = new Randomizer(new Mt19937(77));
+        $ladder = ['straight_leg_lift', 'leg_extension_hold', 'wall_sit_high', 'wall_sit', 'all_fours_hover', 'strap_squat_hold'];
+        $changed = 0;
+        for ($i = 0; $i < 300; $i++) {
+            $level = [RungLevel::Easiest, RungLevel::Middle, RungLevel::Usual][$random->getInt(0, 2)];
+            $tried = [];
+            for ($j = $random->getInt(1, 4); $j > 0; $j--) {
+                $tried[] = ['exercise' => $ladder[$random->getInt(0, 5)], 'hold_s' => 30, 'pain' => $random->getInt(0, 7)];
+            }
+            $at = array_search(self::begun('holds', $level, $tried, false)->choices[0]->exercise->key, $ladder, true);
+            $without = array_search(self::begun('holds', $level, [], false)->choices[0]->exercise->key, $ladder, true);
+            $best = [];
+            foreach ($tried as $one) {
+                $best[$one['exercise']] = min($best[$one['exercise']] ?? 10, $one['pain']);
+            }
+            $hurt = array_keys(array_filter($best, static fn(int $pain): bool => $pain > 3));
+            $why = json_encode($tried, JSON_THROW_ON_ERROR);
+            foreach ($hurt as $key) {
+                self::assertTrue($at < array_search($key, $ladder, true) || $at === 0, $why);
+            }
+            if ($hurt === []) {
+                self::assertGreaterThanOrEqual($without, $at, $why);
+            }
+            $changed += $at === $without ? 0 : 1;
+        }
+        self::assertGreaterThan(100, $changed);
+    }
+
+    public function testATryAtTheStopLevelIsToldOfWhateverElseWasTried(): void
+    {
+        $trials = static fn(int ...$pains): Trials => new Trials(array_map(static fn(int $pain): Trial => Json::read((string) json_encode(['exercise' => 'squat', 'reps' => 5, 'pain' => $pain]), Trial::read(...)), array_values($pains)), 3);
+        self::assertNull($trials()->worstStop(8));
+        self::assertNull($trials(0, 7)->worstStop(8));
+        self::assertSame(8, $trials(8, 1)->worstStop(8));
+        self::assertSame(9, $trials(6, 9, 7)->worstStop(6), 'the worst of them');
+    }
+
+    public function testATrialIsOfRepetitionsOrOfAHold(): void
+    {
+        foreach ([[], ['reps' => 5, 'hold_s' => 5]] as $done) {
+            try {
+                self::begun('holds', RungLevel::Usual, [$done + ['exercise' => 'leg_extension_hold', 'pain' => 1]]);
+                self::fail('taken');
+            } catch (InvalidInput $refused) {
+                self::assertStringContainsString('one of the two', $refused->getMessage());
+            }
+        }
+    }
+
+    /** @param list<array<string, mixed>> $tried */
+    private static function begun(string $stage, RungLevel $level, array $tried, bool $irritable = true): StartPlan
+    {
+        $catalogue = Support::catalogue();
+        $trials = array_map(static fn(array $one): Trial => Json::read(json_encode($one, JSON_THROW_ON_ERROR), Trial::read(...)), $tried);
+
+        return StartPlan::of($catalogue->programme('knee_four_stage'), $catalogue, $catalogue->structure(Structure::PatellarTendon), $stage, $level, $irritable, null, [], new Trials($trials, 3));
     }
 
     public function testTheProposalIsSaidInOneSentence(): void

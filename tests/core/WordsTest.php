@@ -85,6 +85,8 @@ final class WordsTest extends TestCase
         yield 'a rest' => [new ChangeNote(ChangeNoteKind::Rests, $squat, days: 7), 'Squat rests for 7 days, then is tried again.'];
         yield 'holds alone' => [new ChangeNote(ChangeNoteKind::HoldsOnly, until: $until), 'Holds only until Fri 17 Apr'];
         yield 'no loading' => [new ChangeNote(ChangeNoteKind::NoLoading, until: $until), 'No loading until Fri 17 Apr'];
+        yield 'kept up' => [new ChangeNote(ChangeNoteKind::KeptUp, until: $until, perWeek: 1), 'Finished: the doses are kept up once a week until Fri 17 Apr'];
+        yield 'kept up twice' => [new ChangeNote(ChangeNoteKind::KeptUp, until: $until, perWeek: 2), 'Finished: the doses are kept up twice a week until Fri 17 Apr'];
     }
 
     #[DataProvider('notes')]
