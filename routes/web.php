@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 use App\Http\Controllers\Desk\AthleteController;
 use App\Http\Controllers\Desk\CaseController;
+use App\Http\Controllers\Desk\CaseloadController;
 use App\Http\Controllers\Desk\ClosedCasesController;
 use App\Http\Controllers\Desk\DecisionController;
+use App\Http\Controllers\Desk\EntryController as DeskEntryController;
+use App\Http\Controllers\Desk\IntakeController;
 use App\Http\Controllers\Desk\LibraryController;
+use App\Http\Controllers\Desk\MessageController;
 use App\Http\Controllers\Desk\OpeningController;
 use App\Http\Controllers\Desk\PlanController;
 use App\Http\Controllers\Desk\PracticeController;
 use App\Http\Controllers\Desk\RoundController;
+use App\Http\Controllers\Desk\VisitController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\Phone\CalendarController;
 use App\Http\Controllers\Phone\EntryController;
@@ -35,6 +40,7 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::get('practice', [PracticeController::class, 'show']);
         Route::put('practice', [PracticeController::class, 'update'])->middleware('can:own');
         Route::get('closed-cases', ClosedCasesController::class);
+        Route::get('caseload', CaseloadController::class);
         Route::get('round', RoundController::class);
         Route::get('round/filters', [RoundController::class, 'filters']);
         Route::get('athletes', AthleteController::class);
@@ -42,6 +48,8 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::post('openings', [OpeningController::class, 'store']);
         Route::get('openings/{opening}', [OpeningController::class, 'show']);
         Route::put('openings/{opening}', [OpeningController::class, 'update']);
+        Route::post('openings/{opening}/referral', [OpeningController::class, 'refer']);
+        Route::get('referrals', [OpeningController::class, 'referrals']);
         Route::delete('openings/{opening}', [OpeningController::class, 'discard']);
         Route::post('start-proposals', [CaseController::class, 'start']);
         Route::post('cases', [CaseController::class, 'store']);
@@ -51,16 +59,29 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::get('library/programmes/{key}/course', [LibraryController::class, 'course']);
         Route::get('library/file', [LibraryController::class, 'export']);
         Route::post('library/file', [LibraryController::class, 'import']);
+        Route::post('library/file/changes', [LibraryController::class, 'importing']);
         Route::post('library/items', [LibraryController::class, 'copy']);
         Route::get('library/items/{kind}/{key}', [LibraryController::class, 'item']);
         Route::put('library/items/{kind}/{key}', [LibraryController::class, 'save']);
         Route::delete('library/items/{kind}/{key}', [LibraryController::class, 'withdraw']);
         Route::get('cases/{case}', [CaseController::class, 'show']);
         Route::post('cases/{case}/tests', [CaseController::class, 'test']);
+        Route::post('cases/{case}/scores', [VisitController::class, 'score']);
+        Route::get('cases/{case}/visit', [VisitController::class, 'show']);
+        Route::post('cases/{case}/visits', [VisitController::class, 'store']);
         Route::post('cases/{case}/decisions', [DecisionController::class, 'store']);
+        Route::post('cases/{case}/decisions/preview', [DecisionController::class, 'preview']);
         Route::delete('cases/{case}/decisions/{decision}', [DecisionController::class, 'undo'])->whereUuid('decision');
+        Route::get('messages', [MessageController::class, 'index']);
+        Route::get('cases/{case}/messages', [MessageController::class, 'show']);
         Route::post('cases/{case}/messages', [DecisionController::class, 'answer']);
         Route::post('cases/{case}/nudges', [DecisionController::class, 'nudge']);
+        Route::get('cases/{case}/intake', [IntakeController::class, 'show']);
+        Route::put('cases/{case}/intake', [IntakeController::class, 'update']);
+        Route::get('cases/{case}/entries', [DeskEntryController::class, 'index']);
+        Route::put('cases/{case}/corrections/{id}', [DeskEntryController::class, 'correct']);
+        Route::put('cases/{case}/sessions/{session}', [DeskEntryController::class, 'session']);
+        Route::put('cases/{case}/check-ins/{id}', [DeskEntryController::class, 'checkIn']);
         Route::get('cases/{case}/sessions/{session}', [CaseController::class, 'session'])->whereUuid('session');
         Route::get('cases/{case}/opinions', [CaseController::class, 'opinions']);
         Route::get('cases/{case}/stages/{stage}', [PlanController::class, 'stage']);
@@ -71,6 +92,7 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
 
     Route::middleware(['auth', 'can:train'])->group(function (): void {
         Route::get('today', [TodayController::class, 'show']);
+        Route::get('today/data', [TodayController::class, 'data']);
         Route::put('today/sessions/{id}', [TodayController::class, 'session']);
         Route::patch('today/sessions/{id}', [TodayController::class, 'settled']);
         Route::put('today/check-ins/{id}', [TodayController::class, 'checkIn']);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access;
 
+use App\Models\User;
 use App\Support\CurrentPractice;
 use Illuminate\Auth\EloquentUserProvider;
 use Illuminate\Contracts\Auth\Authenticatable;
@@ -16,15 +17,26 @@ use SensitiveParameter;
  */
 final class People extends EloquentUserProvider
 {
+    private const PRACTICE = 'practice';
+
     /** @param class-string<\Illuminate\Database\Eloquent\Model> $model */
     public function __construct(Hasher $hasher, string $model, private readonly CurrentPractice $practice)
     {
         parent::__construct($hasher, $model);
     }
 
+    /** The sign-in remembers the practice, so that only its first request has to look across. */
     public function retrieveById($identifier)
     {
-        return $this->practice->across(fn() => parent::retrieveById($identifier));
+        $session = request()->hasSession() ? request()->session() : null;
+        $known = $session?->get(self::PRACTICE);
+        $found = is_string($known) ? $this->practice->during($known, fn() => parent::retrieveById($identifier)) : null;
+        if ($found === null) {
+            $found = $this->practice->across(fn() => parent::retrieveById($identifier));
+            $session?->put(self::PRACTICE, $found instanceof User ? $found->practice_id : null);
+        }
+
+        return $found;
     }
 
     public function retrieveByToken($identifier, #[SensitiveParameter] $token)

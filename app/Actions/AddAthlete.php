@@ -17,7 +17,7 @@ use Rung\Core\Input\InvalidInput;
 final class AddAthlete
 {
     /**
-     * @return array{Athlete, string|null} with the first password of somebody new, to be handed over; only its hash is kept
+     * @return array{Athlete, array{name: string, password: string}|null} with what somebody new signs in with, to be handed over; of the password only its hash is kept
      *
      * @throws InvalidInput
      */
@@ -28,16 +28,14 @@ final class AddAthlete
             if ($athlete === null) {
                 throw InvalidInput::at('/athlete/id', 'must be an athlete of this practice');
             }
-            if ($entry->bodyMassKg !== null) {
-                $athlete->update(['body_mass_kg' => $entry->bodyMassKg]);
-            }
+            $athlete->update(array_filter(['body_mass_kg' => $entry->bodyMassKg, 'born_on' => $entry->bornOn?->toIso()], static fn(mixed $value): bool => $value !== null));
 
             return [$athlete, null];
         }
-        $email = Email::folded($entry->email);
+        $email = $entry->email === '' ? self::freeName($entry->name) : Email::folded($entry->email);
         // Whoever adds the same address at the same moment waits here until the first has done so.
         DB::statement('select pg_advisory_xact_lock(hashtext(?))', ["address $email"]);
-        if (app(CurrentPractice::class)->across(static fn(): bool => User::query()->where('email', $email)->exists())) {
+        if (self::isTaken($email)) {
             throw InvalidInput::at('/athlete/email', 'is used to sign in already; use another');
         }
         $password = implode('-', str_split(Str::lower(Str::random(12)), 4));
@@ -46,6 +44,7 @@ final class AddAthlete
             'name' => $entry->name,
             'act' => $entry->act,
             'body_mass_kg' => $entry->bodyMassKg,
+            'born_on' => $entry->bornOn?->toIso(),
         ]);
         User::query()->create([
             'practice_id' => $by->practice_id,
@@ -56,6 +55,21 @@ final class AddAthlete
             'role' => Role::Athlete,
         ]);
 
-        return [$athlete, $password];
+        return [$athlete, ['name' => $email, 'password' => $password]];
+    }
+
+    /** A name to sign in with that nobody has, in whatever practice. */
+    private static function freeName(string $name): string
+    {
+        do {
+            $made = Email::madeFor($name);
+        } while (self::isTaken($made));
+
+        return $made;
+    }
+
+    private static function isTaken(string $email): bool
+    {
+        return app(CurrentPractice::class)->across(static fn(): bool => User::query()->where('email', $email)->exists());
     }
 }

@@ -9,21 +9,32 @@ use App\Models\Message;
 use App\Models\MessageKind;
 use App\Models\User;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
+use Rung\Core\Input\InvalidInput;
 
-/** Answers what an athlete asked or told, or marks it as seen; it leaves the Round. */
+/** Writes to an athlete: an answer to what was asked or told, or a message of one's own. What is answered or marked as seen leaves the Round. */
 final class AnswerAthlete
 {
     public function __construct(private readonly WriteCase $write, private readonly WriteMessage $message) {}
 
-    /** @param string $words empty: seen, and answered otherwise */
-    public function handle(CareCase $case, User $by, string $words): void
+    /**
+     * @param string $words empty: seen, and answered otherwise
+     * @param list<string>|null $seen ids of what was on the screen; what came in meanwhile still waits. Null: all of it
+     *
+     * @throws InvalidInput
+     */
+    public function handle(CareCase $case, User $by, string $words, ?array $seen = null): void
     {
         $words = trim($words);
-        $this->write->run($case, $by, $words === '' ? 'marked a message as seen' : 'answered the athlete', function (CareCase $case) use ($by, $words): bool {
-            Message::query()->where('case_id', $case->id)->whereNull('seen_at')->whereIn('kind', [MessageKind::Question, MessageKind::Flare])->update(['seen_at' => CarbonImmutable::now()->utc()]);
-            $case->forceFill(['asked_at' => null])->save();
+        $this->write->run($case, $by, $words === '' ? 'marked a message as seen' : 'wrote to the athlete', function (CareCase $case) use ($by, $words, $seen): bool {
+            $waiting = static fn(): Builder => Message::query()->where('case_id', $case->id)->whereNull('seen_at')->whereIn('kind', [MessageKind::Question, MessageKind::Flare]);
+            $marked = ($seen === null ? $waiting() : $waiting()->whereIn('id', $seen))->update(['seen_at' => CarbonImmutable::now()->utc()]);
+            if ($marked === 0 && $words === '') {
+                throw InvalidInput::at('/words', 'must say something: nothing waits for an answer');
+            }
+            $case->forceFill(['asked_at' => $waiting()->min('at')])->save();
             if ($words !== '') {
-                $this->message->handle($case, $by, MessageKind::Answer, $words);
+                $this->message->handle($case, $by, $marked > 0 ? MessageKind::Answer : MessageKind::Message, $words);
             }
 
             return true;

@@ -6,21 +6,27 @@ namespace App\Actions;
 
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Screening\Growth;
+use Rung\Core\Time\Day;
 
 /** The athlete of a new case: one of the practice's, by id, or somebody new. */
 final readonly class AthleteEntry
 {
     private const LONGEST = 120;
 
+    /** Years that anybody may have lived. */
+    private const OLDEST = 120;
+
     private function __construct(
         public ?string $id,
         public string $name,
         public ?string $act,
         public int|float|null $bodyMassKg,
+        public ?Day $bornOn,
         public string $email,
     ) {}
 
-    public static function read(ObjectNode $node): self
+    public static function read(ObjectNode $node, Day $today): self
     {
         $id = $node->textOrNull('id');
         $name = $id === null ? $node->key('name') : ($node->textOrNull('name') ?? '');
@@ -33,11 +39,23 @@ final readonly class AthleteEntry
         $mass = $id === null
             ? $node->number('body_mass_kg', DoseArithmetic::MIN_BODY_MASS_KG, DoseArithmetic::MAX_BODY_MASS_KG)
             : $node->numberOrNull('body_mass_kg', DoseArithmetic::MIN_BODY_MASS_KG, DoseArithmetic::MAX_BODY_MASS_KG);
-        $email = $id === null ? $node->key('email') : ($node->textOrNull('email') ?? '');
+        // Somebody without an address gets a name to sign in with.
+        $email = trim($node->textOrNull('email') ?? '');
         if ($id === null && $email !== '' && filter_var($email, FILTER_VALIDATE_EMAIL) === false) {
-            $node->fault('email', 'must be an e-mail address, since the athlete signs in with it');
+            $node->fault('email', 'must be an e-mail address, since the athlete signs in with it; leave it empty where there is none');
         }
 
-        return new self($id, $name, $act, $mass, $email);
+        return new self($id, $name, $act, $mass, self::bornOn($node, $today), $email);
+    }
+
+    /** Of the field born_on: a day on which somebody who is alive can have been born. */
+    public static function bornOn(ObjectNode $node, Day $today): ?Day
+    {
+        $born = $node->dayOrNull('born_on');
+        if ($born !== null && ($born->isAfter($today) || Growth::ageOn($born, $today) > self::OLDEST)) {
+            $node->fault('born_on', 'must lie in the last ' . self::OLDEST . ' years; look at the year');
+        }
+
+        return $born;
     }
 }

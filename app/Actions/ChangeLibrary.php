@@ -81,32 +81,49 @@ final class ChangeLibrary
     }
 
     /**
-     * Takes in a library file, all of it or nothing.
+     * Takes in a library file, all of it or nothing. What is in the library just so already gets no new version.
      *
-     * @return int how many items
+     * @return int how many items became new or another
      *
      * @throws InvalidInput with every fault at its place in the file
      */
     public function import(User $by, string $json): int
     {
         return $this->changing($by, function () use ($by, $json): int {
-            $file = LibraryFile::read($json, $this->shelf->shipped(), $this->shelf->of($by->practice_id));
-            $count = 0;
-            foreach (LibraryKind::cases() as $kind) {
-                $items = match ($kind) {
-                    LibraryKind::Exercise => $file->exercises,
-                    LibraryKind::Ladder => $file->ladders,
-                    LibraryKind::Programme => $file->programmes,
-                    LibraryKind::Rule => $file->schools,
-                };
-                foreach ($items as $item) {
-                    $this->store($by, $kind, $item->key, json_encode($item->toArray(), JSON_THROW_ON_ERROR), null);
-                    $count++;
-                }
+            $changes = array_filter($this->changes($by, $json), static fn(LibraryChange $one): bool => $one->what !== LibraryDifference::Same);
+            foreach ($changes as $change) {
+                $this->store($by, $change->kind, $change->item->key, json_encode($change->item->toArray(), JSON_THROW_ON_ERROR), null);
             }
 
-            return $count;
+            return count($changes);
         });
+    }
+
+    /**
+     * What taking in a file would change. Nothing is stored.
+     *
+     * @return list<LibraryChange>
+     *
+     * @throws InvalidInput with every fault at its place in the file
+     */
+    public function changes(User $by, string $json): array
+    {
+        $now = $this->shelf->of($by->practice_id);
+        $file = LibraryFile::read($json, $this->shelf->shipped(), $now);
+        $changes = [];
+        foreach (LibraryKind::cases() as $kind) {
+            $items = match ($kind) {
+                LibraryKind::Exercise => $file->exercises,
+                LibraryKind::Ladder => $file->ladders,
+                LibraryKind::Programme => $file->programmes,
+                LibraryKind::Rule => $file->schools,
+            };
+            foreach ($items as $item) {
+                $changes[] = LibraryChange::of($kind, $item, self::find($now, $kind, $item->key));
+            }
+        }
+
+        return $changes;
     }
 
     public static function find(Catalogue $catalogue, LibraryKind $kind, string $key): Exercise|Ladder|Programme|School|null

@@ -60,19 +60,8 @@ final class CorrectEntry
 
     private static function session(TrainingSession $session, CorrectionRequest $request): void
     {
-        $entries = $session->entries;
-        foreach ($request->pains as $i => $told) {
-            $found = array_filter($entries, static fn(array $entry): bool => ($entry['prescription'] ?? null) === $told['prescription']);
-            if ($found === []) {
-                throw InvalidInput::at("/pains/$i/prescription", 'must name an exercise of that session');
-            }
-            $entries[array_key_first($found)]['pain'] = $told['pain'];
-            // What was told of single sets gives way to what is told of the exercise now.
-            $sets = $entries[array_key_first($found)]['sets'] ?? [];
-            $entries[array_key_first($found)]['sets'] = array_map(static fn(mixed $set): mixed => is_array($set) ? array_diff_key($set, ['pain' => 1]) : $set, is_array($sets) ? $sets : []);
-        }
         $session->update([
-            'entries' => $entries,
+            'entries' => $session->withPains($request->pains),
             'minutes' => $request->minutes ?? $session->minutes,
             'effort' => $request->effort ?? $session->effort,
             'settled_min' => $request->settledMin ?? $session->settled_min,

@@ -16,6 +16,7 @@ use App\Support\Standing;
 use Rung\Core\Acceptance\Acceptance;
 use Rung\Core\Acceptance\CarriedLoads;
 use Rung\Core\Acceptance\Flare;
+use Rung\Core\Acceptance\KeepingUp;
 use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
@@ -45,7 +46,10 @@ final class DecideCase
     public function handle(CareCase $case, User $by, DecisionRequest $request): Decision
     {
         return $this->write->run($case, $by, "decided: {$request->kind->value}", function (CareCase $case) use ($by, $request): Decision {
-            StaleDecision::unless($case, $request->revision);
+            // A note answers nothing that was on the page, so nothing that came in meanwhile stands against it.
+            if ($request->kind !== DecisionKind::Note) {
+                StaleDecision::unless($case, $request->revision);
+            }
             if ($case->closed_on !== null && !in_array($request->kind, [DecisionKind::Note, DecisionKind::ClearStop, DecisionKind::Reopen], true)) {
                 throw InvalidInput::at('/kind', 'cannot be decided: this case is closed');
             }
@@ -81,13 +85,39 @@ final class DecideCase
         if (!$step->changesAnything()) {
             throw InvalidInput::at('/kind', 'has nothing to put in force: the proposal changes no dose and no stage');
         }
-        $undo = $this->putInForce($case, $by, $step, $evaluation, EvaluationWords::because($evaluation));
         if ($step->finish) {
-            $undo = $undo->withCase(['closed_on' => null]);
-            $case->forceFill(['closed_on' => $evaluation->log->today->toIso()])->save();
+            return $this->finish($case, $by, $request, $evaluation);
         }
+        $undo = $this->putInForce($case, $by, $step, $evaluation, EvaluationWords::because($evaluation));
 
         return [EvaluationWords::headline($evaluation, $step, $this->shelf->forCase($case, $plan)), $undo];
+    }
+
+    /**
+     * After the last stage the doses are kept up for some weeks, or the athlete is discharged.
+     *
+     * @return array{string, UndoData}
+     */
+    private function finish(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): array
+    {
+        if ($request->maintenance === null) {
+            throw InvalidInput::at('/maintenance', 'is needed: keep the doses up once or twice a week, or discharge');
+        }
+        if ($request->maintenance === 0) {
+            return ['Finished: discharged', $this->end($case, $evaluation)];
+        }
+        $step = KeepingUp::of($case->plan(), $evaluation, $request->maintenance);
+
+        return [$this->words($case, $step), $this->putInForce($case, $by, $step, $evaluation, EvaluationWords::because($evaluation))];
+    }
+
+    /** Closes the case: what was planned is asked for no more. */
+    private function end(CareCase $case, Evaluation $evaluation): UndoData
+    {
+        $case->forceFill(['closed_on' => $evaluation->log->today->toIso()])->save();
+        PlanSessions::ahead($case);
+
+        return new UndoData(case: ['closed_on' => null]);
     }
 
     /** @return array{string, UndoData} */
@@ -95,6 +125,11 @@ final class DecideCase
     {
         $plan = $case->plan();
         $stage = $plan->stage((string) $request->stage)?->stage;
+        if ($stage !== null && $stage->key === $evaluation->log->stage->key && $plan->maintenance !== null) {
+            $undo = $this->putInForce($case, $by, new PlanStep($plan->goingOn(), [], []), $evaluation, '', 'The programme goes on');
+
+            return ["The programme goes on: $stage->title", $undo];
+        }
         if ($stage === null || $stage->key === $evaluation->log->stage->key) {
             throw InvalidInput::at('/stage', 'must name another stage of the plan');
         }
@@ -177,13 +212,11 @@ final class DecideCase
         if ($request->ending !== CaseEnding::Referred && Standing::isStopped($evaluation)) {
             throw InvalidInput::at('/ending', 'must be referred while a stop waits for a review; or clear the stop first');
         }
-        $case->forceFill(['closed_on' => $evaluation->log->today->toIso()])->save();
-
         return [match ($request->ending) {
             CaseEnding::Referred => "Closed: referred to $request->referTo",
             CaseEnding::Stopped => 'Closed: stopped',
             default => 'Closed: discharged',
-        }, new UndoData(case: ['closed_on' => null])];
+        }, $this->end($case, $evaluation)];
     }
 
     /**
@@ -196,9 +229,13 @@ final class DecideCase
         self::refuseSecond($case);
         $closed = $case->closed_on;
         $plan = $case->plan();
-        $step = Acceptance::flare($plan, $evaluation, $this->shelf->forCase($case, $plan), new Flare(true, 0, 0, null));
+        $step = Acceptance::flare($plan, $evaluation, $this->shelf->forCase($case, $plan), Flare::easingAlone());
         $case->forceFill(['closed_on' => null])->save();
+        if ($plan->maintenance !== null) {
+            $step = new PlanStep($step->plan->goingOn(), $step->changes, $step->notes);
+        }
         $undo = $step->changesAnything() ? $this->putInForce($case, $by, $step, $evaluation, 'You begin again one step lower.') : new UndoData();
+        PlanSessions::ahead($case);
 
         return ['Reopened, one step lower: ' . $this->words($case, $step), $undo->withCase(['closed_on' => $closed])];
     }
@@ -224,13 +261,16 @@ final class DecideCase
         return [$on === null ? 'No review is planned any more' : 'Planned a review on ' . TimeWords::day($on), $undo];
     }
 
-    /** @param string $why as the athlete is told; a reason for the record alone is never passed here */
-    private function putInForce(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $why): UndoData
+    /**
+     * @param string $why as the athlete is told; a reason for the record alone is never passed here
+     * @param string $else what is told where no dose and no stage changes
+     */
+    private function putInForce(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $why, string $else = 'The programme is finished'): UndoData
     {
         $entered = $step->enterStage === null ? [] : ['New stage: ' . Standing::stageTitle($evaluation, $step->enterStage)];
         $note = implode('; ', array_filter([...$entered, $this->words($case, $step)]));
 
-        return $this->force->handle($case, $by, $step, $evaluation, $note === '' ? 'The programme is finished' : $note, $why);
+        return $this->force->handle($case, $by, $step, $evaluation, $note === '' ? $else : $note, $why);
     }
 
     private function words(CareCase $case, PlanStep $step): string

@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use Rung\Core\Acceptance\Flare;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Plan\Maintenance;
 use Rung\Core\Time\Day;
 
 /** A decision as a practitioner sends it. */
@@ -28,6 +29,8 @@ final readonly class DecisionRequest
         public ?CaseEnding $ending = null,
         /** To whom the athlete is referred. */
         public ?string $referTo = null,
+        /** Sessions a week that are kept up once the programme is finished; 0: discharged; null: not said. */
+        public ?int $maintenance = null,
     ) {}
 
     public static function read(ObjectNode $node): self
@@ -56,6 +59,7 @@ final readonly class DecisionRequest
             $kind === DecisionKind::Flare ? $node->child('flare', Flare::read(...)) : $node->childOrNull('flare', Flare::read(...)),
             $ending,
             $referTo === '' ? null : $referTo,
+            $node->wholeOrNull('maintenance', 0, Maintenance::MOST_PER_WEEK),
         );
     }
 }

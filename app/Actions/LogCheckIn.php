@@ -47,11 +47,42 @@ final class LogCheckIn
         if ($now->micros - $made->micros > self::WAITED_DAYS * 24 * Moment::HOUR) {
             throw InvalidInput::at('/at', 'has waited on this phone for more than ' . self::WAITED_DAYS . ' days; tell your practitioner instead');
         }
+        self::checkScore($checkIn);
+
+        return $this->store($case, $by, $checkIn, (int) $late, $for, $made);
+    }
+
+    /**
+     * An answer that the athlete gave on paper or by telephone, as a practitioner enters it: of any morning since the case
+     * was opened. Where the athlete answered it too, what is entered last counts.
+     *
+     * @return bool whether it is new
+     *
+     * @throws InvalidInput
+     */
+    public function forAthlete(CareCase $case, User $by, CheckIn $checkIn): bool
+    {
+        $now = Clock::now($case->practice->timezone);
+        $for = self::localDay($checkIn->at);
+        if ($checkIn->at->micros > $now->micros || $for->format('Y-m-d') < $case->opened_on) {
+            throw InvalidInput::at('/at', 'must lie between the day the case was opened and now');
+        }
+        self::checkScore($checkIn);
+
+        return $this->store($case, $by, $checkIn, 0, $for, $now);
+    }
+
+    /** @throws InvalidInput */
+    private static function checkScore(CheckIn $checkIn): void
+    {
         if ($checkIn->provocation === null && ($checkIn->signs ?? []) === []) {
             throw InvalidInput::at('/provocation', 'is needed: score the test from 0 to 10');
         }
+    }
 
-        return $this->write->run($case, $by, 'answered the morning', static function (CareCase $case) use ($checkIn, $late, $for, $made): bool {
+    private function store(CareCase $case, User $by, CheckIn $checkIn, int $late, CarbonImmutable $for, Moment $made): bool
+    {
+        return $this->write->run($case, $by, 'answered the morning', static function (CareCase $case) use ($by, $checkIn, $late, $for, $made): bool {
             if (CheckInRow::isStored($case, $checkIn->id)) {
                 return false;
             }
@@ -73,6 +104,7 @@ final class LogCheckIn
                 'made_at' => Clock::utc($made),
                 'superseded' => !$isLast,
                 'after_close' => $case->closed_on !== null,
+                'entered_by' => $by->role->treats() ? $by->id : null,
                 'notes' => $checkIn->notes,
                 'created_at' => CarbonImmutable::now()->utc(),
             ]);

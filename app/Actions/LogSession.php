@@ -22,7 +22,7 @@ use Rung\Core\Record\Side;
 use Rung\Core\Time\Zone;
 
 /**
- * Stores a session that the athlete did, once, whatever how often it is sent and from how many phones. It counts in the
+ * Stores a session that the athlete did, or that a practitioner enters for the athlete, once, whatever how often it is sent and from how many phones. It counts in the
  * stage of the version that it was done from, however late it comes.
  */
 final class LogSession
@@ -44,10 +44,13 @@ final class LogSession
         $now = Clock::now($case->practice->timezone);
         $session = $session->counted(Side::from($case->side));
         if ($session->ended_at->micros > $now->micros + self::CLOCK_AHEAD_MIN * 60_000_000) {
-            throw InvalidInput::at('/ended_at', 'must not lie in the future; check the clock of this phone');
+            throw InvalidInput::at('/ended_at', $by->role->treats() ? 'must not lie in the future' : 'must not lie in the future; check the clock of this phone');
+        }
+        if ($by->role->treats() && $session->started_at->toIso() < $case->opened_on) {
+            throw InvalidInput::at('/started_at', 'must not lie before the case was opened');
         }
 
-        return $this->write->run($case, $by, 'logged a session', static function (CareCase $case) use ($session, $planVersion): bool {
+        return $this->write->run($case, $by, 'logged a session', static function (CareCase $case) use ($by, $session, $planVersion): bool {
             if (TrainingSession::isStored($case, $session->id)) {
                 return false;
             }
@@ -62,6 +65,8 @@ final class LogSession
                 'planned_id' => self::planned($case, $session),
                 'plan_version' => $planVersion,
                 'after_close' => $case->closed_on !== null,
+                // Paper logs and what is told by telephone are marked as such.
+                'entered_by' => $by->role->treats() ? $by->id : null,
                 'created_at' => CarbonImmutable::now()->utc(),
             ];
             TrainingSession::query()->create(self::besideOtherPhones($case, $session, array_replace($fields, ['stage' => self::stageOf($case, $session, $version)])));

@@ -26,6 +26,8 @@ use Rung\Core\Input\InvalidInput;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Screening\FoundRisk;
 use Rung\Core\Screening\FoundSign;
+use Rung\Core\Screening\Growth;
+use Rung\Core\Start\Trial;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\StartWords;
 
@@ -38,9 +40,7 @@ final class OpenCase
     public function handle(User $by, OpeningRequest $opening, Catalogue $catalogue, Day $today): OpenedCase
     {
         $start = ProposeStart::of($opening, $catalogue, $today);
-        if (!$opening->screened) {
-            throw InvalidInput::at('/screened', 'must be signed: nothing starts before screening is done');
-        }
+        self::checkScreening($opening);
         if ($start->proposal->blocked || $start->stage === null) {
             throw InvalidInput::at('/signs', 'blocks the start: say why it is safe to go on, or refer. Pain of 8 or more blocks it too');
         }
@@ -51,16 +51,40 @@ final class OpenCase
             if ($before !== null) {
                 return new OpenedCase($before, null, false);
             }
-            [$athlete, $password] = AddAthlete::of($opening->athlete, $by);
+            [$athlete, $signIn] = AddAthlete::of($opening->athlete, $by);
+            self::checkGrowth($athlete, $opening, $today);
             self::checkBodyMass($athlete, $plan);
             $case = $this->store($athlete, $by, $opening, $start, $plan, $today);
             self::finishDraft($opening->draft, $case);
 
-            return new OpenedCase($case, $password);
+            return new OpenedCase($case, $signIn);
         });
         assert($opened instanceof OpenedCase);
 
         return $opened;
+    }
+
+    /**
+     * Screening is answered, not stepped over, and whoever goes on in spite of a sign says why in a sentence.
+     *
+     * @throws InvalidInput
+     */
+    private static function checkScreening(OpeningRequest $opening): void
+    {
+        if ($opening->signs === [] && !$opening->noSigns) {
+            throw InvalidInput::at('/signs', 'must be answered: tick what there is, or “none of these”');
+        }
+        if ($opening->risks === [] && !$opening->noRisks) {
+            throw InvalidInput::at('/risks', 'must be answered: tick what there is, or “none of these”');
+        }
+        foreach ($opening->signs as $i => $sign) {
+            if (!$sign->blocks() && !$sign->isExplained()) {
+                throw InvalidInput::at("/signs/$i/why", 'must be a sentence at least: say what you found, and why it is safe to go on');
+            }
+        }
+        if (!$opening->screened) {
+            throw InvalidInput::at('/screened', 'must be signed: nothing starts before screening is done');
+        }
     }
 
     /**
@@ -95,7 +119,7 @@ final class OpenCase
             'side' => $opening->side->value,
             'goal' => $opening->goal->value,
             'goal_on' => $opening->goalOn?->toIso(),
-            'purpose' => $start->programme->purpose->value,
+            'purpose' => $opening->purpose->value,
             'opened_on' => $today->toIso(),
             'review_on' => $today->plus(7 * $start->programme->reviewAfterWeeks)->toIso(),
             'history' => $opening->history,
@@ -113,12 +137,16 @@ final class OpenCase
             ], $opening->advice),
             'severity' => $opening->severity?->toArray(),
             'intake' => [
+                'season_from' => $opening->seasonFrom?->toIso(),
+                'season_until' => $opening->seasonUntil?->toIso(),
                 'began_on' => $opening->beganOn?->toIso(),
                 'load_change' => $opening->loadChange,
                 'aggravating' => $opening->aggravating,
                 'findings' => get_object_vars($opening->findings),
                 'risks' => array_map(static fn(FoundRisk $risk): string => $risk->words($opening->beganOn), $opening->risks),
                 'referral_signs' => $signs,
+                'trials' => array_map(static fn(Trial $one): string => "{$start->catalogue->titleOf($one->exercise)}, {$one->words()}", $opening->trials),
+                'growth_checked' => $opening->growthChecked,
                 'screened_by' => $by->name,
                 'screened_on' => $today->toIso(),
                 'start' => $proposal->toArray(),
@@ -142,7 +170,6 @@ final class OpenCase
             'user_id' => $by->id,
             'kind' => 'open',
             'words' => "Opened with {$start->programme->title}, beginning at {$start->stage?->stage->title}",
-            'reason' => $opening->loadChange ?? $opening->history,
             'evidence' => [
                 'start' => $proposal->toArray(),
                 'because' => $start->stage === null ? '' : StartWords::proposal($opening->findings, $start->stage, $start->level, $start->plan->choices ?? []),
@@ -187,6 +214,15 @@ final class OpenCase
         if ($draft !== null && Str::isUuid($draft)) {
             // What was typed is in the case now; the draft keeps nothing of it.
             Opening::query()->whereKey($draft)->update(['case_id' => $case->id, 'form' => '{}']);
+        }
+    }
+
+    /** @throws InvalidInput where somebody who still grows was not looked at for it */
+    private static function checkGrowth(Athlete $athlete, OpeningRequest $opening, Day $today): void
+    {
+        $born = $athlete->born_on === null ? null : Day::fromIso($athlete->born_on);
+        if (Growth::isGrowing($born, $today) && !$opening->growthChecked && !$opening->found(Growth::SIGN)) {
+            throw InvalidInput::at('/growth_checked', 'must be answered: press on the growth zone beside the tendon, then say that it does not hurt, or tick the sign');
         }
     }
 

@@ -6,9 +6,12 @@ namespace App\Actions;
 
 use App\Models\CareCase;
 
-/** A case that was opened, with the first password of an athlete who is new: shown once, to be handed over. */
+/** A case that was opened, with what an athlete who is new signs in with: shown once, to be handed over. */
 final readonly class OpenedCase
 {
-    /** @param bool $new false where the same opening had been sent before, and nothing was changed */
-    public function __construct(public CareCase $case, public ?string $password, public bool $new = true) {}
+    /**
+     * @param array{name: string, password: string}|null $signIn null where the athlete was known
+     * @param bool $new false where the same opening had been sent before, and nothing was changed
+     */
+    public function __construct(public CareCase $case, public ?array $signIn, public bool $new = true) {}
 }

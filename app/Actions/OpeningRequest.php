@@ -9,12 +9,14 @@ use Rung\Core\Calendar\Weekday;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Record\Goal;
+use Rung\Core\Record\Purpose;
 use Rung\Core\Record\Side;
 use Rung\Core\Record\Structure;
 use Rung\Core\Screening\FoundRisk;
 use Rung\Core\Screening\FoundSign;
 use Rung\Core\Start\Findings;
 use Rung\Core\Start\SeverityScore;
+use Rung\Core\Start\Trial;
 use Rung\Core\Strength\Strength;
 use Rung\Core\Strength\TestSense;
 use Rung\Core\Time\Day;
@@ -30,12 +32,17 @@ final readonly class OpeningRequest
      * @param list<FoundSign> $signs
      * @param list<string> $advice on what to cut or change for now
      * @param array<string, array{affected: int|float, unaffected: int|float, unit: string}> $tests by kind: strength, range, count
+     * @param list<Trial> $trials what was tried in the room
      * @param array<string, string> $exercises chosen by hand, by prescription
      */
     private function __construct(
         /** Made by the browser, so that an opening that is sent twice opens one case. */
         public ?string $id,
         public AthleteEntry $athlete,
+        public Purpose $purpose,
+        /** The season that prevention is for. */
+        public ?Day $seasonFrom,
+        public ?Day $seasonUntil,
         public Structure $structure,
         public Side $side,
         public Goal $goal,
@@ -51,6 +58,11 @@ final readonly class OpeningRequest
         public Findings $findings,
         public array $risks,
         public array $signs,
+        /** Whether it was answered that there is no sign, or no risk: an empty list alone is no answer. */
+        public bool $noSigns,
+        public bool $noRisks,
+        /** That the growth zone of somebody who still grows was looked at, and does not hurt. */
+        public bool $growthChecked,
         public bool $screened,
         public array $advice,
         public ?Day $adviceUntil,
@@ -61,6 +73,7 @@ final readonly class OpeningRequest
         public ?string $rule,
         /** The stage in which to begin; null: the proposed one. */
         public ?string $stage,
+        public array $trials,
         public array $exercises,
         /** The draft that it was typed in. */
         public ?string $draft,
@@ -74,6 +87,8 @@ final readonly class OpeningRequest
         }
         $side = $node->choice('side', Side::class);
         $structure = $node->choice('structure', Structure::class);
+        self::comingDay($node, 'season_until', $today);
+        [$seasonFrom, $seasonUntil] = IntakeRequest::season($node);
         $tests = [];
         foreach (['strength' => $catalogue->structure($structure)->strengthTest->unit, 'range' => '°', 'count' => 'repetitions'] as $kind => $unit) {
             $test = $node->childOrNull($kind, static fn(ObjectNode $test): array => [
@@ -92,7 +107,10 @@ final readonly class OpeningRequest
 
         return new self(
             id: self::id($node),
-            athlete: $node->child('athlete', AthleteEntry::read(...)),
+            athlete: $node->child('athlete', static fn(ObjectNode $athlete): AthleteEntry => AthleteEntry::read($athlete, $today)),
+            purpose: $node->choice('purpose', Purpose::class),
+            seasonFrom: $seasonFrom,
+            seasonUntil: $seasonUntil,
             structure: $structure,
             side: $side,
             goal: $node->choice('goal', Goal::class),
@@ -117,6 +135,9 @@ final readonly class OpeningRequest
             ),
             risks: $node->eachOrEmpty('risks', static fn(ObjectNode $risk): FoundRisk => self::risk($risk, $catalogue, $today)),
             signs: $node->eachOrEmpty('signs', static fn(ObjectNode $sign): FoundSign => self::sign($sign, $catalogue)),
+            noSigns: $node->flagOrNull('no_signs') ?? false,
+            noRisks: $node->flagOrNull('no_risks') ?? false,
+            growthChecked: $node->flagOrNull('growth_checked') ?? false,
             screened: $node->flagOrNull('screened') ?? false,
             advice: $node->textsOrNull('advice') ?? [],
             adviceUntil: self::comingDay($node, 'advice_until', $today),
@@ -125,9 +146,15 @@ final readonly class OpeningRequest
             programme: $node->key('programme'),
             rule: $node->textOrNull('rule'),
             stage: $node->textOrNull('stage'),
+            trials: $node->eachOrEmpty('trials', static fn(ObjectNode $one): Trial => self::trial($one, $catalogue)),
             exercises: $node->childOrNull('exercises', static fn(ObjectNode $map): array => $map->texts()) ?? [],
             draft: $node->textOrNull('draft'),
         );
+    }
+
+    public function found(string $sign): bool
+    {
+        return in_array($sign, array_column($this->signs, 'key'), true);
     }
 
     private static function id(ObjectNode $node): ?string
@@ -164,6 +191,16 @@ final readonly class OpeningRequest
         }
 
         return new FoundSign($key, $catalogue->signs[$key]->words ?? $key, $why);
+    }
+
+    private static function trial(ObjectNode $node, Catalogue $catalogue): Trial
+    {
+        $trial = Trial::read($node);
+        if (!isset($catalogue->exercises[$trial->exercise])) {
+            $node->fault('exercise', 'must be an exercise of the library');
+        }
+
+        return $trial;
     }
 
     private static function pastDay(ObjectNode $node, string $field, Day $today): ?Day

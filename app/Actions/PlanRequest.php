@@ -11,6 +11,7 @@ use Rung\Core\Input\ObjectNode;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Prescribe\DoseSense;
 use Rung\Core\Prescribe\StageDraft;
+use Rung\Core\Record\Side;
 
 /** A stage as a practitioner prescribes it, previewed or saved. */
 final readonly class PlanRequest
@@ -36,6 +37,7 @@ final readonly class PlanRequest
             $case->weekdays($plan),
             Clock::today($case->practice->timezone),
             $case->athlete->body_mass_kg,
+            $case->side === Side::Both->value,
         );
         foreach ($draft->stage->stage->prescriptions as $i => $prescription) {
             foreach (DoseSense::faults($prescription->dose) as $field => $message) {

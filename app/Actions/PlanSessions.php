@@ -29,7 +29,8 @@ final class PlanSessions
         $today = Clock::today($case->practice->timezone);
         $entry = StageEntry::query()->where('case_id', $case->id)->where('from', '<=', $today->toIso())->orderByDesc('from')->first();
         $wanted = [];
-        foreach ($entry === null ? [] : self::placed($case, $entry->stage, Day::fromIso($entry->from), $today) as $place) {
+        // Of a closed case nothing is asked any more.
+        foreach ($entry === null || $case->closed_on !== null ? [] : self::placed($case, $entry->stage, Day::fromIso($entry->from), $today) as $place) {
             $wanted["{$place->on->toIso()}/$place->slot/$place->number"] = $place;
         }
         $begun = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();

@@ -11,7 +11,7 @@ use Rung\Core\Lint\Linter;
 use Rung\Core\Lint\LintSubject;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanCalendar;
-use Rung\Core\Record\Irritability;
+use Rung\Core\Record\Side;
 use Rung\Core\Screening\FoundRisk;
 use Rung\Core\Screening\FoundSign;
 use Rung\Core\Start\RungLevel;
@@ -20,6 +20,7 @@ use Rung\Core\Start\StartAdvisor;
 use Rung\Core\Start\StartPlan;
 use Rung\Core\Start\StartProposal;
 use Rung\Core\Start\StartStage;
+use Rung\Core\Start\Trials;
 use Rung\Core\Time\Day;
 
 /** Where the programme would have an athlete begin, from what was found, and what that looks like. Nothing is stored. */
@@ -39,15 +40,18 @@ final class ProposeStart
         $structure = $catalogue->structure($opening->structure);
         $proposal = self::proposal($opening, $programme);
         $key = $opening->stage ?? $proposal->stage;
-        $level = $opening->stage !== null && $opening->stage !== $proposal->stage ? RungLevel::Easiest : $proposal->level($programme->purpose, self::isAtRisk($opening));
+        $level = $opening->stage !== null && $opening->stage !== $proposal->stage ? RungLevel::Easiest : $proposal->level($opening->purpose, self::isAtRisk($opening));
         if ($proposal->blocked || $key === null) {
             return new ProposedStart($catalogue, $structure, $programme, $rule->rule, $proposal, null, $level, null, [], []);
         }
         if ($programme->plan->stage($key)?->stage->appliesTo($opening->goal) !== true) {
             throw InvalidInput::at('/stage', 'must name a stage of the programme that applies to the goal');
         }
-        $irritable = $proposal->irritability !== Irritability::Low;
-        $plan = StartPlan::of($programme, $catalogue, $structure, $key, $level, $irritable, $opening->equipment, $opening->exercises);
+        $irritable = $proposal->isIrritable($opening->purpose, self::isAtRisk($opening));
+        $plan = StartPlan::of($programme, $catalogue, $structure, $key, $level, $irritable, $opening->equipment, $opening->exercises, new Trials($opening->trials, $rule->rule->during_max));
+        if ($opening->side === Side::Both) {
+            $plan = $plan->onBothSides();
+        }
         $stage = $plan->plan->stage($key);
         assert($stage !== null);
         $calendar = PlanCalendar::of($stage, $today, self::SHOWN_DAYS, $opening->available, [], $opening->events);

@@ -17,6 +17,7 @@ use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Record\DoseChange as CoreDoseChange;
+use Rung\Core\Record\Side;
 use Rung\Core\Time\Day;
 
 /** Makes a plan the one in force, now or from a chosen day: a new version, its changes of dose, the calendar. */
@@ -28,6 +29,8 @@ final class PutInForce
     public function handle(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $note, string $why, ?Day $from = null): UndoData
     {
         $before = $case->currentPlan();
+        // An exercise that comes in new is done by the affected limb; with both sides affected each takes its turn.
+        $plan = $case->side === Side::Both->value ? $step->plan->onBothSides() : $step->plan;
         $setAside = self::setAside($case, Clock::utc($evaluation->log->at));
         $today = $evaluation->log->today;
         $later = $from !== null && $from->isAfter($today) ? $from : null;
@@ -35,7 +38,7 @@ final class PutInForce
             'practice_id' => $case->practice_id,
             'case_id' => $case->id,
             'version' => $case->nextVersion(),
-            'content' => json_encode($step->plan->remembering(Plan::fromJson($before->content))->keeping($this->shelf->of($case->practice_id)->ownExercises())->toArray(), JSON_THROW_ON_ERROR),
+            'content' => json_encode($plan->remembering(Plan::fromJson($before->content))->keeping($this->shelf->of($case->practice_id)->ownExercises())->toArray(), JSON_THROW_ON_ERROR),
             'note' => $note,
             'why' => $why === '' ? null : $why,
             'valid_from' => $later?->toIso(),

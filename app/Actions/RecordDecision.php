@@ -30,6 +30,7 @@ final class RecordDecision
         Evaluation $evaluation,
         ?UndoData $undo = null,
         ?string $undoes = null,
+        ?string $id = null,
     ): Decision {
         $evidence = $evaluation->toArray();
         $evidence['sessions'] = array_map(
@@ -40,7 +41,7 @@ final class RecordDecision
         $evidence['pegs'] = Standing::pegs($evaluation);
         $evidence['grounds'] = array_map(static fn(Ground $ground): array => $ground->toArray(), Grounds::of($evaluation));
 
-        return Decision::query()->create([
+        return Decision::query()->create(($id === null ? [] : ['id' => $id]) + [
             'practice_id' => $case->practice_id,
             'case_id' => $case->id,
             'at' => CarbonImmutable::now()->utc(),

@@ -11,6 +11,7 @@ use App\Support\Clock;
 use App\Support\Standing;
 use Carbon\CarbonImmutable;
 use Rung\Core\Acceptance\Acceptance;
+use Rung\Core\Acceptance\KeepingUp;
 use Rung\Core\Attention\AttentionGroup;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\Evaluator;
@@ -49,6 +50,6 @@ final class RefreshStanding
 
     public function evaluate(CareCase $case): Evaluation
     {
-        return Evaluator::evaluate(CaseHistory::of($case), Clock::now($case->practice->timezone));
+        return KeepingUp::judged($case->plan(), Evaluator::evaluate(CaseHistory::of($case), Clock::now($case->practice->timezone)));
     }
 }

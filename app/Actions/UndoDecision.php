@@ -72,6 +72,7 @@ final class UndoDecision
         SignOff::query()->whereKey($undo->signOff ?? [])->where('case_id', $case->id)->delete();
         if ($undo->case !== []) {
             $case->forceFill($undo->case)->save();
+            PlanSessions::ahead($case);
         }
         if ($undo->planVersion !== null) {
             $before = PlanVersion::query()->where('case_id', $case->id)->where('version', $undo->planVersion)->firstOrFail();

@@ -52,26 +52,36 @@ final class CaseHistory
 {
     private const DAYS = 400;
 
+    /** A hundred years. */
+    private const EVER = 36500;
+
     /** The first week of scores, against which no improvement is told. */
     private const FIRST_DAYS = 8;
 
     private readonly DateTimeZone $zone;
 
-    private function __construct(private readonly CareCase $case)
+    /** @param int $days back to which sessions and check-ins reach */
+    private function __construct(private readonly CareCase $case, private readonly int $days)
     {
         $this->zone = new DateTimeZone($case->practice->timezone);
     }
 
     public static function of(CareCase $case): CaseFile
     {
-        return (new self($case))->file();
+        return (new self($case, self::DAYS))->file();
+    }
+
+    /** All of a case from its first day on, to be taken away. */
+    public static function whole(CareCase $case): CaseFile
+    {
+        return (new self($case, self::EVER))->file();
     }
 
     private function file(): CaseFile
     {
         $case = $this->case;
         $rule = Json::read(json_encode($case->response_rule, JSON_THROW_ON_ERROR), ResponseRule::read(...));
-        $from = CarbonImmutable::now($case->practice->timezone)->startOfDay()->subDays(self::DAYS)->utc();
+        $from = CarbonImmutable::now($case->practice->timezone)->startOfDay()->subDays($this->days)->utc();
         $sessions = $this->sessions($from, $rule->stop_at);
         $checkIns = $this->checkIns($from, $rule->stop_at);
         $named = array_values(array_filter(array_column($sessions, 'planned')));

@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property string|null $act what the athlete does
  * @property float|null $body_mass_kg
+ * @property string|null $born_on
  * @property \Illuminate\Database\Eloquent\Collection<int, CareCase> $cases
  */
 final class Athlete extends Model

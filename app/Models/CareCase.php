@@ -12,7 +12,15 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Rung\Core\Calendar\Weekday;
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Catalogue\Measure;
+use Rung\Core\Input\Json;
 use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\PlanStage;
+use Rung\Core\Record\Structure;
+use Rung\Core\Stage\Criterion;
+use Rung\Core\Stage\OverTest;
+use Rung\Core\Start\SeverityScore;
 use Rung\Core\Time\Day;
 
 /**
@@ -131,6 +139,24 @@ final class CareCase extends Model
             ->where(static fn($query) => $side === 'both' ? $query : $query->whereIn('side', [$side, 'both']))->first();
     }
 
+    /** The score of the practitioner's choice; null where none was chosen. */
+    public function severityScore(): ?SeverityScore
+    {
+        return $this->severity === null ? null : Json::read(json_encode($this->severity, JSON_THROW_ON_ERROR), SeverityScore::read(...));
+    }
+
+    /**
+     * What is measured again and again in this case.
+     *
+     * @return list<Measure>
+     */
+    public function measures(Plan $plan, Catalogue $catalogue): array
+    {
+        $gates = array_merge([], ...array_map(static fn(PlanStage $one): array => $one->stage->gate, $plan->stages));
+
+        return Measure::of($catalogue->structure(Structure::from($this->structure)), array_values(array_filter($gates, static fn(Criterion $one): bool => $one instanceof OverTest)));
+    }
+
     /** Sessions and answers that came in after the case was closed. */
     public function entriesAfterClose(): int
     {
@@ -141,13 +167,13 @@ final class CareCase extends Model
     /** @return HasMany<StrengthTest, $this> */
     public function tests(): HasMany
     {
-        return $this->hasMany(StrengthTest::class, 'case_id')->orderBy('on')->orderBy('created_at')->orderBy('id');
+        return $this->hasMany(StrengthTest::class, 'case_id')->where('superseded', false)->orderBy('on')->orderBy('created_at')->orderBy('id');
     }
 
     /** @return HasMany<Outcome, $this> */
     public function outcomes(): HasMany
     {
-        return $this->hasMany(Outcome::class, 'case_id')->orderBy('on')->orderBy('created_at');
+        return $this->hasMany(Outcome::class, 'case_id')->where('superseded', false)->orderBy('on')->orderBy('created_at');
     }
 
     /** @return HasMany<SignOff, $this> */

@@ -17,6 +17,7 @@ use Carbon\CarbonImmutable;
  * @property CarbonImmutable $made_at when it was entered
  * @property bool $after_close came in after the case was closed
  * @property string|null $notes
+ * @property string|null $entered_by the practitioner who entered it for the athlete
  * @property CarbonImmutable $created_at
  */
 final class CheckIn extends CaseRecord

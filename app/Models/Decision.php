@@ -37,6 +37,25 @@ final class Decision extends CaseRecord
         return is_array($case) && array_key_exists('closed_on', $case) && $case['closed_on'] === null;
     }
 
+    /**
+     * The decision that closed each case.
+     *
+     * @param list<string> $cases ids
+     *
+     * @return array<string, self> by the id of the case
+     */
+    public static function closing(array $cases): array
+    {
+        $closing = [];
+        foreach (self::query()->whereIn('case_id', $cases)->whereIn('kind', ['accept', 'close'])->with('user')->orderBy('at')->orderBy('id')->get()->all() as $one) {
+            if ($one->closes()) {
+                $closing[$one->case_id] = $one;
+            }
+        }
+
+        return $closing;
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {

@@ -17,4 +17,6 @@ enum MessageKind: string
     case Flare = 'flare';
     /** To what the athlete asked or told. */
     case Answer = 'answer';
+    /** Written to the athlete without having been asked. */
+    case Message = 'message';
 }

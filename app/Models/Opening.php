@@ -20,6 +20,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $step
  * @property object $form the fields as they were typed, sound or not
  * @property CarbonImmutable|null $discarded_at
+ * @property CarbonImmutable|null $referred_at where it ended with a letter
+ * @property array{to: string, letter: string}|null $referral
  * @property string|null $case_id once it is opened
  * @property CarbonImmutable $updated_at
  * @property User $practitioner
@@ -40,6 +42,6 @@ final class Opening extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['form' => 'object', 'discarded_at' => 'immutable_datetime'];
+        return ['form' => 'object', 'discarded_at' => 'immutable_datetime', 'referred_at' => 'immutable_datetime', 'referral' => 'array'];
     }
 }

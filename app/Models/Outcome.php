@@ -10,6 +10,7 @@ use Carbon\CarbonImmutable;
  * @property string $measure
  * @property string $on
  * @property float $score
+ * @property bool $superseded struck out
  * @property CarbonImmutable $created_at
  */
 final class Outcome extends CaseRecord
@@ -19,6 +20,6 @@ final class Outcome extends CaseRecord
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['score' => 'float', 'created_at' => 'immutable_datetime'];
+        return ['score' => 'float', 'superseded' => 'boolean', 'created_at' => 'immutable_datetime'];
     }
 }

@@ -12,6 +12,7 @@ use Carbon\CarbonImmutable;
  * @property float $affected
  * @property float $unaffected
  * @property string $unit
+ * @property bool $superseded struck out
  * @property CarbonImmutable $created_at
  */
 final class StrengthTest extends CaseRecord
@@ -21,6 +22,6 @@ final class StrengthTest extends CaseRecord
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['affected' => 'float', 'unaffected' => 'float', 'created_at' => 'immutable_datetime'];
+        return ['affected' => 'float', 'unaffected' => 'float', 'superseded' => 'boolean', 'created_at' => 'immutable_datetime'];
     }
 }

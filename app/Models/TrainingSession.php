@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
+use Rung\Core\Input\InvalidInput;
 use Rung\Core\Record\Record;
 use Rung\Core\Record\Session;
 
@@ -25,6 +26,7 @@ use Rung\Core\Record\Session;
  * @property string|null $notes
  * @property bool $after_close came in after the case was closed
  * @property bool $superseded another phone sent more of the same session
+ * @property string|null $entered_by the practitioner who entered it for the athlete
  * @property CarbonImmutable $created_at
  */
 final class TrainingSession extends CaseRecord
@@ -47,6 +49,35 @@ final class TrainingSession extends CaseRecord
             'entries' => Record::each($session->entries),
             'notes' => $session->notes,
         ];
+    }
+
+    /**
+     * What was done, with other pains of some exercises.
+     *
+     * @param list<array{prescription: string|null, pain: int}> $pains
+     *
+     * @return list<array<string, mixed>>
+     *
+     * @throws InvalidInput where one names no exercise of the session
+     */
+    public function withPains(array $pains): array
+    {
+        $entries = $this->entries;
+        foreach ($pains as $i => $told) {
+            $found = array_filter($entries, static fn(array $entry): bool => ($entry['prescription'] ?? null) === $told['prescription']);
+            if ($found === []) {
+                throw InvalidInput::at("/pains/$i/prescription", 'must name an exercise of that session');
+            }
+            $at = array_key_first($found);
+            if (($entries[$at]['pain'] ?? null) === $told['pain']) {
+                continue;
+            }
+            $entries[$at]['pain'] = $told['pain'];
+            // What was told of single sets gives way to what is told of the exercise now.
+            $entries[$at]['sets'] = array_map(static fn(array $set): array => array_diff_key($set, ['pain' => 1]), $entries[$at]['sets'] ?? []);
+        }
+
+        return $entries;
     }
 
     /** @return array<string, string> */

@@ -32,8 +32,38 @@ final class AccessLog
         self::write($user, null, $what, []);
     }
 
-    /** @param list<string> $cases ids */
+    /**
+     * A page is asked for every few seconds. Where somebody is signed in, what was written down is remembered with the
+     * sign-in, so that the log is not searched each time.
+     *
+     * @param list<string> $cases ids
+     */
     public static function readMany(User $user, string $what, array $cases, ?string $athleteId = null): void
+    {
+        $session = request()->hasSession() ? request()->session() : null;
+        $key = "read: $what";
+        $before = $session === null ? self::latest($user, $what) : self::remembered($session, $key);
+        $new = array_values(array_diff($cases, $before['cases'] ?? []));
+        if ($new === []) {
+            return;
+        }
+        self::write($user, $athleteId, $what, $new);
+        $session?->put($key, ['at' => $before['at'] ?? CarbonImmutable::now()->getTimestamp(), 'cases' => [...$before['cases'] ?? [], ...$new]]);
+    }
+
+    /** @return array{at: int, cases: list<string>}|null */
+    private static function remembered(Session $session, string $key): ?array
+    {
+        $before = $session->get($key);
+        if (!is_array($before) || !is_int($before['at'] ?? null) || !is_array($before['cases'] ?? null) || $before['at'] <= CarbonImmutable::now()->getTimestamp() - 60 * self::SAME_READING_MINUTES) {
+            return null;
+        }
+
+        return ['at' => $before['at'], 'cases' => array_values(array_filter($before['cases'], is_string(...)))];
+    }
+
+    /** @return array{at: int, cases: list<string>}|null */
+    private static function latest(User $user, string $what): ?array
     {
         $latest = AccessLogEntry::query()
             ->where('user_id', $user->id)
@@ -41,29 +71,8 @@ final class AccessLog
             ->where('at', '>', CarbonImmutable::now()->utc()->subMinutes(self::SAME_READING_MINUTES))
             ->orderByDesc('at')
             ->first();
-        if ($cases !== [] && ($latest === null || array_diff($cases, $latest->cases) !== [])) {
-            self::write($user, $athleteId, $what, $cases);
-        }
-    }
 
-    /**
-     * The same for a page that is asked for every few seconds: what was written down is remembered with the sign-in, so
-     * that the log is not searched each time.
-     *
-     * @param list<string> $cases ids
-     */
-    public static function readAgain(User $user, Session $session, string $what, array $cases): void
-    {
-        $key = "read: $what";
-        $before = $session->get($key);
-        $seen = is_array($before) && is_int($before['at'] ?? null) && is_array($before['cases'] ?? null)
-            && $before['at'] > time() - 60 * self::SAME_READING_MINUTES ? array_filter($before['cases'], is_string(...)) : [];
-        $new = array_values(array_diff($cases, $seen));
-        if ($new === []) {
-            return;
-        }
-        self::write($user, null, $what, $new);
-        $session->put($key, ['at' => $seen === [] || !is_array($before) ? time() : $before['at'], 'cases' => [...$seen, ...$new]]);
+        return $latest === null ? null : ['at' => $latest->at->getTimestamp(), 'cases' => $latest->cases];
     }
 
     /** @param list<string> $cases */

@@ -80,10 +80,14 @@ final class CurrentPractice
         return $this->with(self::EVERY, $work);
     }
 
-    /** Tells the database before a statement runs, if it does not know yet. */
+    /** Tells the database before a statement runs, if it does not know yet. A connection that is made here knows. */
     public function tell(Connection $connection): void
     {
-        if ($this->telling || $this->told === $this->wanted) {
+        if ($this->telling) {
+            return;
+        }
+        $connection->getPdo();
+        if ($this->told === $this->wanted) {
             return;
         }
         $this->telling = true;

@@ -14,7 +14,7 @@ use Carbon\CarbonImmutable;
 final class EntryLock
 {
     /** Decisions that rest on nothing an athlete entered. */
-    private const BESIDE = ['open', 'note', 'review', 'sign_off'];
+    private const BESIDE = ['open', 'note', 'review', 'sign_off', 'intake', 'visit'];
 
     private const NIGHT_ACHE = 'night_ache';
 

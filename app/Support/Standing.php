@@ -6,6 +6,7 @@ namespace App\Support;
 
 use Rung\Core\Acceptance\ChangeNote;
 use Rung\Core\Acceptance\PlanStep;
+use Rung\Core\Attention\Attention;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Decision\Change;
 use Rung\Core\Decision\Proposal;
@@ -50,6 +51,7 @@ final class Standing
             'group_reasons' => EvaluationWords::attention($evaluation),
             'event_on' => self::nextEvent($events, $evaluation->log->today),
             'stopped' => self::isStopped($evaluation),
+            'unsettled' => Attention::unsettledBy($evaluation->log) !== null,
         ];
     }
 

@@ -15,6 +15,7 @@ use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use App\Support\CurrentPractice;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Rung\Core\Calendar\Weekday;
@@ -37,16 +38,22 @@ final class DemoPractice
         private readonly CurrentPractice $current,
     ) {}
 
-    /** @return int how many cases there are now */
-    public function load(string $password): int
+    /**
+     * @param string $prefix of every mailbox, so that the practice can be loaded more than once
+     *
+     * @return int how many cases there are now
+     */
+    public function load(string $password, string $name = 'Ropewalk Circus School', string $prefix = ''): int
     {
-        DB::transaction(function () use ($password): void {
-            $practice = $this->current->across(static fn(): Practice => Practice::query()->create(['name' => 'Ropewalk Circus School', 'timezone' => self::ZONE, 'demo' => true, 'telephone' => '+351 210 000 000', 'hours' => 'Monday to Friday, 9:00 to 18:00']));
-            $this->current->during($practice->id, function () use ($practice, $password): void {
-                $ola = self::user($practice, 'Ola Vance', 'ola.vance', $password, Role::Owner);
-                $ren = self::user($practice, 'Ren Castellan', 'ren.castellan', $password, Role::Practitioner);
+        // Hashed once: hashing takes longer than the rest of the demo.
+        $password = Hash::make($password);
+        DB::transaction(function () use ($password, $name, $prefix): void {
+            $practice = $this->current->across(static fn(): Practice => Practice::query()->create(['name' => $name, 'timezone' => self::ZONE, 'demo' => true, 'telephone' => '+351 210 000 000', 'hours' => 'Monday to Friday, 9:00 to 18:00']));
+            $this->current->during($practice->id, function () use ($practice, $password, $prefix): void {
+                $ola = self::user($practice, 'Ola Vance', "{$prefix}ola.vance", $password, Role::Owner);
+                $ren = self::user($practice, 'Ren Castellan', "{$prefix}ren.castellan", $password, Role::Practitioner);
                 foreach (DemoStories::all() as $i => $demo) {
-                    $this->case($practice, $i % 3 === 2 ? $ren : $ola, $demo, $password);
+                    $this->case($practice, $i % 3 === 2 ? $ren : $ola, $demo, $password, $prefix);
                 }
             });
         });
@@ -54,7 +61,7 @@ final class DemoPractice
         return count(DemoStories::all());
     }
 
-    private function case(Practice $practice, User $practitioner, DemoPerformer $demo, string $password): void
+    private function case(Practice $practice, User $practitioner, DemoPerformer $demo, string $password, string $prefix): void
     {
         $now = Clock::now(self::ZONE);
         $zone = Zone::named(self::ZONE);
@@ -70,7 +77,7 @@ final class DemoPractice
         // Somebody may have more than one case.
         $athlete = Athlete::query()->firstOrCreate(['practice_id' => $practice->id, 'name' => $demo->name], ['act' => $demo->act, 'body_mass_kg' => $demo->mass]);
         if ($athlete->wasRecentlyCreated) {
-            self::user($practice, $demo->name, strtolower(str_replace(' ', '.', $demo->name)), $password, Role::Athlete, $athlete->id);
+            self::user($practice, $demo->name, $prefix . strtolower(str_replace(' ', '.', $demo->name)), $password, Role::Athlete, $athlete->id);
         }
         $opened = $today->plus(-$story->days);
         $case = CareCase::query()->create([
@@ -89,6 +96,7 @@ final class DemoPractice
             'available' => array_column($story->available, 'value'),
             'events' => array_map(static fn(Day $day): string => $day->toIso(), $events),
             'blocked' => [],
+            'severity' => ['name' => 'severity_score', 'lowest' => 0, 'highest' => 100, 'higher_is_better' => true, 'smallest_change' => 10, 'score' => null],
             'intake' => ['screened_by' => $practitioner->name, 'screened_on' => $opened->toIso(), 'risks' => [], 'referral_signs' => []],
         ]);
         $file = new CaseFile(

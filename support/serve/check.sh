@@ -12,14 +12,25 @@ begin_instance() {
 step() { say "$1"; shift; "$@" || stop_here "failed: $*"; }
 
 # The feature tests reach the database as the application does; what they need of the owner is named apart.
+# They go in two processes at a time, the second with a copy of the empty database.
 feature_tests() (
     owner_artisan migrate:fresh --force --quiet
+    drop_database rung_2
+    admin_sql postgres <<'SQL'
+select pg_terminate_backend(pid) from pg_stat_activity where datname = 'rung' \g /dev/null
+create database rung_2 template rung owner rung_owner;
+revoke all on database rung_2 from public;
+grant connect on database rung_2 to rung_app;
+SQL
     export_settings
     export APP_ENV=testing SESSION_DRIVER=database LARAVEL_STORAGE_PATH=$ETC/phpunit APP_CONFIG_CACHE=$ETC/phpunit/none.php
     export APP_ROUTES_CACHE=$ETC/phpunit/none.php APP_PACKAGES_CACHE=$ETC/phpunit/packages.php APP_SERVICES_CACHE=$ETC/phpunit/services.php
     export VIEW_COMPILED_PATH=$ETC/phpunit/framework/views LOG_PATH=$ETC/phpunit/rung.log RUNG_INSTANCE=$INSTANCE OWNER_PASSWORD=$DB_OWNER_PASSWORD
     mkdir -p "$ETC/phpunit/framework/views"
-    php vendor/bin/phpunit --testsuite=feature "$@"
+    local code=0
+    php vendor/bin/paratest --processes=2 --testsuite=feature "$@" || code=$?
+    drop_database rung_2
+    exit "$code"
 )
 
 # Larastan starts the application to know its models; nothing of it is kept and no database is asked.
@@ -29,6 +40,9 @@ static_analysis() (
     export APP_SERVICES_CACHE=$ROOT/var/phpstan/app/services.php LARAVEL_STORAGE_PATH=$ROOT/var/phpstan/app APP_KEY=base64:AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA=
     php -d memory_limit=3G vendor/bin/phpstan analyse --no-progress --configuration=phpstan.neon
 )
+
+browser_code_style() { npm run --silent types && npm run --silent lint; }
+browser_code_tests() { npm run --silent unit; }
 
 core_tests() { php vendor/bin/phpunit --testsuite=core; }
 
@@ -41,6 +55,12 @@ side_by_side() {
     wait "$first" || code=$?
     cat "$said"; rm -f "$said"
     return "$code"
+}
+
+# A demo practice for each file of browser tests, which signs in at its own.
+demo_practices() {
+    local file
+    for file in tests/browser/*.spec.ts; do artisan rung:demo --prefix="$(basename "$file" .spec.ts)."; done
 }
 
 browser_tests() ( export RUNG_URL=http://127.0.0.1:$PORT DEMO_PASSWORD; npx playwright test --config="$@" )
@@ -62,12 +82,11 @@ check_all() {
     start_postgres
     step "features" feature_tests
     build_front_end
-    step "types" npm run --silent types
-    step "JavaScript style" npm run --silent lint
-    step "browser code" npm run --silent unit
+    step "types and style of the browser code, and beside them its tests" side_by_side browser_code_tests browser_code_style
     owner_artisan migrate:fresh --force --quiet
     serve
     artisan rung:demo
+    demo_practices
     step "browser" browser_tests tests/browser/playwright.config.ts
     step "operations" operations_tests
     say "all checks passed"

@@ -118,7 +118,7 @@ restore_into() {
         --use-list=<("$PG_BIN/pg_restore" --list "$2" | grep -v ' SCHEMA - public ' ) "$2"
 }
 
-drop_database() { admin_sql postgres <<<"drop database if exists $1 with (force)"; }
+drop_database() { admin_sql postgres <<<"set client_min_messages = warning; drop database if exists $1 with (force)"; }
 
 # A backup a day, as many kept as the settings say; run by the supervisor.
 daily_backups() {

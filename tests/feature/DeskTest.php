@@ -114,7 +114,9 @@ final class DeskTest extends TestCase
         $case = $this->caseOf('Juno Tamsin');
         $own = $this->practitioner();
         $this->decide($case, ['kind' => 'note'])->assertStatus(422)->assertJsonValidationErrors(['reason']);
-        $this->decide($case, ['kind' => 'note', 'reason' => 'Sleeps badly before shows'])->assertStatus(201);
+        // A note is kept whatever came in since the page was read; a decision is not.
+        $this->decide($case, ['kind' => 'note', 'reason' => 'Sleeps badly before shows', 'revision' => 0])->assertStatus(201);
+        $this->decide($case, ['kind' => 'review', 'review_on' => '2026-04-15', 'revision' => 0])->assertStatus(409);
         $this->decide($case, ['kind' => 'review', 'review_on' => '2026-04-14'])->assertStatus(422)->assertJsonValidationErrors(['review_on']);
         $this->decide($case, ['kind' => 'review', 'review_on' => '2026-04-15'])->assertStatus(201);
         $this->decide($case, ['kind' => 'rule', 'rule' => 'none', 'reason' => 'x'])->assertStatus(422)->assertJsonValidationErrors(['rule']);

@@ -19,12 +19,15 @@ final class PermissionsTest extends TestCase
         yield 'whom to call' => ['GET', '/api/practice', true, 200];
         yield 'saying whom to call' => ['PUT', '/api/practice', true, 422];
         yield 'closed cases' => ['GET', '/api/closed-cases', true, 200];
+        yield 'the caseload' => ['GET', '/api/caseload', true, 200];
         yield 'the Round' => ['GET', '/api/round', true, 200];
         yield 'the athletes' => ['GET', '/api/athletes', true, 200];
         yield 'openings' => ['GET', '/api/openings', true, 200];
         yield 'leaving an opening' => ['POST', '/api/openings', true, 422];
         yield 'an opening' => ['GET', '/api/openings/{opening}', true, 200];
         yield 'typing on' => ['PUT', '/api/openings/{opening}', true, 422];
+        yield 'referring instead' => ['POST', '/api/openings/{opening}/referral', true, 422];
+        yield 'referrals' => ['GET', '/api/referrals', true, 200];
         yield 'discarding an opening' => ['DELETE', '/api/openings/{opening}', true, 200];
         yield 'a start' => ['POST', '/api/start-proposals', true, 422];
         yield 'opening a case' => ['POST', '/api/cases', true, 422];
@@ -34,17 +37,28 @@ final class PermissionsTest extends TestCase
         yield 'how a programme goes' => ['GET', '/api/library/programmes/heel_paced/course?structure=achilles_midportion', true, 200];
         yield 'the library file' => ['GET', '/api/library/file', true, 200];
         yield 'taking in a file' => ['POST', '/api/library/file', true, 422];
+        yield 'what a file would change' => ['POST', '/api/library/file/changes', true, 422];
         yield 'copying' => ['POST', '/api/library/items', true, 422];
         yield 'an item' => ['GET', '/api/library/items/rule/low', true, 200];
         yield 'saving an item' => ['PUT', '/api/library/items/rule/our_low', true, 409];
         yield 'withdrawing an item' => ['DELETE', '/api/library/items/rule/our_low', true, 200];
         yield 'a case' => ['GET', '/api/cases/{case}', true, 200];
         yield 'a test' => ['POST', '/api/cases/{case}/tests', true, 422];
+        yield 'a score' => ['POST', '/api/cases/{case}/scores', true, 422];
+        yield 'a visit' => ['GET', '/api/cases/{case}/visit', true, 200];
+        yield 'ending a visit' => ['POST', '/api/cases/{case}/visits', true, 422];
         yield 'a decision' => ['POST', '/api/cases/{case}/decisions', true, 422];
+        yield 'a decision before it is made' => ['POST', '/api/cases/{case}/decisions/preview', true, 422];
         yield 'the filters of the Round' => ['GET', '/api/round/filters', true, 200];
         yield 'taking a decision back' => ['DELETE', '/api/cases/{case}/decisions/{decision}', true, 201];
         yield 'a nudge' => ['POST', '/api/cases/{case}/nudges', true, 422];
         yield 'a session told' => ['GET', '/api/cases/{case}/sessions/{session}', true, 200];
+        yield 'the intake' => ['GET', '/api/cases/{case}/intake', true, 200];
+        yield 'changing the intake' => ['PUT', '/api/cases/{case}/intake', true, 422];
+        yield 'the entries' => ['GET', '/api/cases/{case}/entries', true, 200];
+        yield 'putting an entry right at the desk' => ['PUT', '/api/cases/{case}/corrections/{id}', true, 422];
+        yield 'a session on paper' => ['PUT', '/api/cases/{case}/sessions/{id}', true, 422];
+        yield 'a morning by telephone' => ['PUT', '/api/cases/{case}/check-ins/{id}', true, 422];
         yield 'second opinions' => ['GET', '/api/cases/{case}/opinions', true, 200];
         yield 'another stage' => ['GET', '/api/cases/{case}/stages/springs', true, 200];
         yield 'a plan' => ['GET', '/api/cases/{case}/plan', true, 200];
@@ -53,7 +67,10 @@ final class PermissionsTest extends TestCase
         yield 'how an athlete gets in' => ['GET', '/api/cases/{case}/invitation', true, 200];
         yield 'inviting' => ['POST', '/api/cases/{case}/invitation', true, 201];
         yield 'withdrawing access' => ['DELETE', '/api/cases/{case}/invitation', true, 200];
+        yield 'the messages' => ['GET', '/api/messages', true, 200];
+        yield 'what was written' => ['GET', '/api/cases/{case}/messages', true, 200];
         yield 'answering the athlete' => ['POST', '/api/cases/{case}/messages', true, 422];
+        yield 'own data' => ['GET', '/api/today/data', false, 200];
         yield 'putting an entry right' => ['PUT', '/api/today/corrections/{id}', false, 422];
         yield 'a missed session' => ['PUT', '/api/today/planned/{planned}', false, 422];
         yield 'writing to the practice' => ['PUT', '/api/today/messages/{id}', false, 422];
@@ -177,6 +194,8 @@ final class PermissionsTest extends TestCase
             'previewed a plan' => [$own, 'POST', "/api/cases/$case->id/plan/preview", $draft],
             'prescribed' => [$own, 'POST', "/api/cases/$case->id/plan", $draft],
             'decided: note' => [$own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'note', 'reason' => 'x']],
+            'began a visit' => [$own, 'GET', "/api/cases/$case->id/visit", []],
+            'ended a visit' => [$own, 'POST', "/api/cases/$case->id/visits", ['id' => (string) Str::uuid7(), 'began' => '2026-04-14T09:00:00+01:00', 'note' => 'x']],
             'recorded a test' => [$own, 'POST', "/api/cases/$case->id/tests", ['test' => 'knee_extension_strength', 'on' => '2026-04-14', 'affected' => 390, 'unaffected' => 420, 'unit' => 'N']],
             'nudged the athlete' => [$own, 'POST', "/api/cases/$case->id/nudges", ['words' => 'Hello']],
             'looked at how the athlete gets in' => [$own, 'GET', "/api/cases/$case->id/invitation", []],

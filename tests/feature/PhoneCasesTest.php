@@ -9,6 +9,7 @@ use App\Models\Role;
 use App\Models\TrainingSession;
 use App\Models\User;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Sabre\VObject\Reader;
@@ -182,5 +183,24 @@ final class PhoneCasesTest extends TestCase
         \Illuminate\Support\Facades\Auth::forgetGuards();
 
         return (string) $this->get($path)->assertOk()->getContent();
+    }
+
+    public function testAnAthleteTakesAllDataAwayAndItIsReadAgain(): void
+    {
+        $case = $this->caseOf('Basil Thorne');
+        $case->trainingSessions()->firstOrFail()->replicate(['id'])->forceFill(['planned_id' => null, 'started_at' => '2024-01-02T08:00:00Z', 'ended_at' => '2024-01-02T08:30:00Z', 'created_at' => CarbonImmutable::now()])->save();
+        $athlete = $this->athlete('Basil Thorne');
+        $told = $this->ask($athlete, 'GET', '/api/today/data')->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="rung-own-data.json"')->assertJsonPath('athlete.name', 'Basil Thorne')->assertJsonCount(1, 'cases');
+        $file = $told->json('cases.0.case_file');
+        self::assertIsArray($file);
+        self::assertCount($case->trainingSessions()->count(), (array) $file['sessions'], 'also what is years old');
+        self::assertCount($case->checkIns()->count(), (array) $file['check_ins']);
+        // It is a case file like any other: read again it is the same.
+        $json = json_encode($file, JSON_THROW_ON_ERROR);
+        self::assertEquals($file, json_decode(json_encode(\Rung\Core\CaseFile\CaseFile::fromJson($json)->toArray(), JSON_THROW_ON_ERROR), true));
+        self::assertStringNotContainsString('Juno', (string) $told->getContent(), 'nothing of anybody else');
+        self::assertTrue(\App\Models\AccessLogEntry::query()->where('user_id', $athlete->id)->where('what', 'took away all data')->exists());
+        Auth::forgetGuards();
+        $this->ask($this->athlete('Mirela Quill'), 'GET', '/api/today/data')->assertJsonCount(2, 'cases');
     }
 }

@@ -167,7 +167,11 @@ final class PhoneWritesTest extends TestCase
         $write(8)->assertStatus(201);
         $this->ask($ines, 'GET', '/api/today')->assertJsonPath('cases.0.stopped', true)->assertJsonPath('cases.0.sessions', [])->assertJsonPath('cases.0.days.1.why', 'No loading until you have been seen.');
         \Illuminate\Support\Facades\Auth::forgetGuards();
-        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/messages", ['words' => 'Seen this morning: holds only.'])->assertStatus(201);
+        $own = $this->practitioner();
+        self::assertSame([false, true], $this->ask($own, 'GET', '/api/round')->json('asked.*.stops'));
+        $this->ask($own, 'GET', "/api/cases/$case->id")->assertJsonPath('severe_flare', true)->assertJsonPath('coming', []);
+        $this->ask($own, 'POST', "/api/cases/$case->id/messages", ['words' => 'Seen this morning: holds only.'])->assertStatus(201);
+        $this->ask($own, 'GET', "/api/cases/$case->id")->assertJsonPath('severe_flare', false);
         \Illuminate\Support\Facades\Auth::forgetGuards();
         self::assertNotEmpty($this->ask($ines, 'GET', '/api/today')->assertJsonPath('cases.0.stopped', false)->json('cases.0.sessions'));
     }

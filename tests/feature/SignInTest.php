@@ -200,4 +200,24 @@ final class SignInTest extends TestCase
         });
         $work();
     }
+
+    public function testAnAthleteWithoutAnAddressSignsInByName(): void
+    {
+        $open = function (string $name): array {
+            $opened = $this->ask($this->practitioner(), 'POST', '/api/cases', OpeningTest::opening(['athlete' => ['name' => $name, 'body_mass_kg' => 59.5]]))->assertStatus(201);
+            \Illuminate\Support\Facades\Auth::forgetGuards();
+
+            return [self::text($opened->json('sign_in')), self::text($opened->json('password'))];
+        };
+        [$name, $password] = $open('Odile Marsh');
+        self::assertMatchesRegularExpression('/^odile\.marsh-\d{4}$/', $name);
+        [$other] = $open('Øyvind 王');
+        self::assertTrue(\App\Access\Email::isSound($other), $other);
+        [$none] = $open('王');
+        self::assertTrue(\App\Access\Email::isSound($none), $none);
+        $this->postJson('/api/session', ['email' => strtoupper($name), 'password' => $password])->assertOk()->assertJsonPath('user.name', 'Odile Marsh');
+        foreach (['odile marsh', 'odile..marsh', '-odile', 'odile@', 'odile/marsh'] as $odd) {
+            $this->postJson('/api/session', ['email' => $odd, 'password' => 'x'])->assertStatus(422)->assertJsonValidationErrors(['email' => 'neither an e-mail address nor a sign-in name']);
+        }
+    }
 }

@@ -149,7 +149,7 @@ final class WallsTest extends TestCase
     {
         $password = $role === 'rung_owner' ? getenv('OWNER_PASSWORD') : getenv('DB_PASSWORD');
 
-        return new PDO(sprintf('pgsql:host=127.0.0.1;port=%s;dbname=rung', getenv('DB_PORT')), $role, (string) $password, [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        return new PDO(sprintf('pgsql:host=127.0.0.1;port=%s;dbname=%s', getenv('DB_PORT'), DB::connection()->getDatabaseName()), $role, (string) $password, [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
     }
 
     private static function one(PDO $db, string $statements): string

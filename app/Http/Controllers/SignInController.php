@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Access\Email;
 use App\Access\SignInTries;
 use App\Models\User;
+use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -34,8 +35,8 @@ final class SignInController
     public function store(Request $request): JsonResponse
     {
         $request->validate(
-            ['email' => ['required', 'string', 'email', 'max:254'], 'password' => ['required', 'string', 'max:200']],
-            ['email.required' => 'Your e-mail address is needed.', 'email.*' => 'This is not an e-mail address. Check it.', 'password.required' => 'Your password is needed.', 'password.*' => 'A password has 200 letters at most.'],
+            ['email' => ['required', 'string', 'max:254', static fn(string $field, mixed $value, Closure $fail) => is_string($value) && Email::isSound($value) ? null : $fail('This is neither an e-mail address nor a sign-in name. Check it.')], 'password' => ['required', 'string', 'max:200']],
+            ['email.required' => 'Your e-mail address or sign-in name is needed.', 'email.string' => 'This is neither an e-mail address nor a sign-in name. Check it.', 'email.max' => 'This is neither an e-mail address nor a sign-in name. Check it.', 'password.required' => 'Your password is needed.', 'password.*' => 'A password has 200 letters at most.'],
         );
         $password = $request->string('password')->toString();
         $email = Email::folded($request->string('email')->toString());

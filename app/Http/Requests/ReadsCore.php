@@ -27,6 +27,8 @@ final class ReadsCore
         'rest' => 'Pain at rest',
         'test' => 'The test score',
         'body_mass_kg' => 'Body mass',
+        'born_on' => 'The date of birth',
+        'growth_checked' => 'The growing joint',
         'screened' => 'Screening',
         'referral_signs' => 'A referral sign',
         'hold_s' => 'The hold',
@@ -77,7 +79,8 @@ final class ReadsCore
             foreach ($bad->faults as $fault) {
                 $steps = explode('/', ltrim($fault->path, '/'));
                 $field = $steps[count($steps) - 1];
-                $label = self::LABELS[$field] ?? ucfirst(strtr($field, '_', ' '));
+                // A place in a list has no name of its own.
+                $label = self::LABELS[$field] ?? (ctype_digit($field) ? 'This' : ucfirst(strtr($field, '_', ' ')));
                 $messages[implode('.', $steps)][] = trim("$label $fault->message") . '.';
             }
 

@@ -9,10 +9,10 @@ use App\Actions\UndoDecision;
 use App\Models\CareCase;
 use App\Models\Correction;
 use App\Models\Decision;
-use App\Models\Message;
 use App\Models\PlannedSession;
 use App\Models\StrengthTest;
 use App\Support\CatalogueShelf;
+use App\Support\Clock;
 use App\Support\Standing;
 use Carbon\CarbonImmutable;
 use Rung\Core\Acceptance\Acceptance;
@@ -23,6 +23,7 @@ use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\School;
 use Rung\Core\Dose\DoseArithmetic;
+use Rung\Core\Dose\Limbs;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\Irritation;
@@ -35,11 +36,12 @@ use Rung\Core\Lint\LintSubject;
 use Rung\Core\Number;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Record\Side;
 use Rung\Core\Record\Structure;
+use Rung\Core\Screening\Growth;
 use Rung\Core\Stage\EvidenceDay;
 use Rung\Core\Strength\Strength;
 use Rung\Core\Time\Day;
-use Rung\Core\Time\TimeWords;
 use Rung\Core\Words\DoseWords;
 use Rung\Core\Words\EvaluationWords;
 use Rung\Core\Words\Ground;
@@ -113,7 +115,7 @@ final class CasePage
                 $plan->stages,
             ),
             // Under a stop nothing is asked for.
-            'coming' => $stage === null || Standing::isStopped($evaluation) ? [] : $this->coming($case, $stage, $evaluation),
+            'coming' => $stage === null || Standing::isStopped($evaluation) || $case->hasSevereFlare() ? [] : $this->coming($case, $stage, $evaluation),
             'strength_test' => $catalogue->structure(Structure::from($case->structure))->strengthTest->toArray(),
             'tests' => array_values($case->tests()->get()->map(static fn(StrengthTest $test): array => [
                 'test' => $test->test,
@@ -124,13 +126,12 @@ final class CasePage
                 'symmetry_percent' => Number::tenth(Strength::symmetry($test->affected, $test->unaffected, $case->side === 'both')),
             ])->all()),
             'asked_at' => $case->asked_at?->setTimezone($case->practice->timezone)->toIso8601String(),
+            'severe_flare' => $case->hasSevereFlare(),
+            'maintenance' => $plan->maintenance === null ? null : ['per_week' => $plan->maintenance->perWeek, 'from' => $plan->maintenance->from->toIso(), 'until' => $plan->maintenance->until->toIso()],
             'missed' => self::missed($case),
             'corrected' => self::corrected($case),
             'waiting' => self::waiting($case),
-            'messages' => array_values($case->messages()->with('user')->limit(self::MESSAGES)->get()->map(static fn(Message $one): array => [
-                'id' => $one->id, 'at' => $one->at->setTimezone($case->practice->timezone)->toIso8601String(), 'by' => $one->user->name,
-                'kind' => $one->kind->value, 'words' => $one->words, 'sent' => $one->sent_at !== null, 'pain' => $one->pain, 'own' => $one->user->athlete_id !== null, 'seen' => $one->seen_at !== null,
-            ])->all()),
+            'messages' => MessagesPage::conversation($case, self::MESSAGES),
             'nudge_words' => NudgeAthlete::words($case),
             'decisions' => self::decisions($case),
         ];
@@ -146,25 +147,11 @@ final class CasePage
         ])->all());
     }
 
-    /** @return list<array{at: string, words: string}> what the athlete put right, newest first, with what it said before */
+    /** @return list<array<string, mixed>> what was put right lately, newest first, with what it said before */
     private static function corrected(CareCase $case): array
     {
-        $zone = $case->practice->timezone;
-
-        return array_values(Correction::query()->where('case_id', $case->id)->orderByDesc('at')->orderByDesc('id')->limit(self::MESSAGES)->get()->map(static function (Correction $one) use ($zone): array {
-            $at = $one->before[$one->what === 'session' ? 'started_at' : 'at'] ?? null;
-            $on = is_string($at) ? TimeWords::day(Day::fromIso(CarbonImmutable::parse($at)->setTimezone($zone)->format('Y-m-d'))) : '';
-            $entries = is_array($one->before['entries'] ?? null) ? $one->before['entries'] : [];
-            $pains = array_filter(array_column($entries, 'pain'), is_int(...));
-            $score = $one->before['provocation'] ?? null;
-            $was = match (true) {
-                is_int($score) => "the test was $score of 10",
-                $pains !== [] => 'pain was ' . implode(', ', $pains) . ' of 10',
-                default => 'without pain told',
-            };
-
-            return ['at' => $one->at->setTimezone($zone)->toIso8601String(), 'words' => ($one->what === 'session' ? 'Session' : 'Morning') . " of $on: " . ($one->withdrawn ? 'withdrawn; ' : '') . $was];
-        })->all());
+        return array_values(Correction::query()->where('case_id', $case->id)->where('what', '!=', 'note')->with('user')->orderByDesc('at')->orderByDesc('id')->limit(self::MESSAGES)->get()
+            ->map(static fn(Correction $one): array => CorrectionWords::of($one, $case->practice->timezone))->all());
     }
 
     /** @return list<array<string, mixed>> newest first, with the evidence as it was */
@@ -173,6 +160,7 @@ final class CasePage
         $rows = $case->decisions()->with('user')->get();
         $taken = $rows->pluck('undoes')->filter()->all();
         $latest = $rows->first(static fn(Decision $one): bool => $one->undo !== null && !in_array($one->id, $taken, true));
+        $struck = Correction::query()->where('case_id', $case->id)->where('what', 'note')->with('user')->get()->keyBy('entry');
         $open = $latest !== null && UndoDecision::obstacle($case, $latest) === null ? $latest->id : null;
 
         return array_values($rows->map(static fn(Decision $decision): array => [
@@ -188,6 +176,7 @@ final class CasePage
             'plan_version' => $decision->plan_version,
             'taken_back' => in_array($decision->id, $taken, true),
             'can_undo' => $decision->id === $open,
+            'struck' => ($found = $struck->get($decision->id)) === null ? null : "Struck out by {$found->user->name}: $found->why",
         ])->all());
     }
 
@@ -256,21 +245,22 @@ final class CasePage
     {
         $today = $evaluation->log->today;
         $asked = $evaluation->askedByPrescription();
+        $limbs = static fn(Prescription $one): Limbs => $case->side === Side::Both->value ? $one->limbs->onBothSides() : $one->limbs;
 
         return array_map(static fn(Prescription $prescription): array => [
             'key' => $prescription->key,
             'title' => $catalogue->titleOf($prescription->exercise),
             'mode' => $prescription->mode->value,
-            'limbs' => $prescription->limbs->value,
+            'limbs' => $limbs($prescription)->value,
             'slot' => $prescription->slot,
             'rests_until' => $plan->restsUntil($prescription->key, $today)?->toIso(),
-            'turns' => $prescription->limbs->turns(),
+            'turns' => $limbs($prescription)->turns(),
             'words' => DoseWords::of($prescription, $evaluation->isMeasured()),
             'load' => self::load($prescription, $evaluation, $catalogue),
             'next' => isset($asked[$prescription->key]) ? EvaluationWords::asked($asked[$prescription->key], $evaluation->isMeasured()) : null,
             'tempo_words' => DoseWords::tempo($prescription),
             'dose' => $prescription->dose->toArray(),
-            'figures' => DoseArithmetic::of($prescription->mode, $prescription->limbs, $prescription->dose, $case->athlete->body_mass_kg)->toArray(),
+            'figures' => DoseArithmetic::of($prescription->mode, $limbs($prescription), $prescription->dose, $case->athlete->body_mass_kg)->toArray(),
         ], $stage->stage->prescriptions);
     }
 
@@ -287,14 +277,21 @@ final class CasePage
     {
         $intake = $case->intake;
         $text = static fn(string $field): ?string => is_string($intake[$field] ?? null) ? $intake[$field] : null;
+        $born = $case->athlete->born_on === null ? null : Day::fromIso($case->athlete->born_on);
 
         return [
+            'purpose' => $case->purpose,
+            'season_from' => $text('season_from'),
+            'season_until' => $text('season_until'),
+            'age' => $born === null ? null : Growth::ageOn($born, Clock::today($case->practice->timezone)),
+            'growth_checked' => Growth::isGrowing($born, Clock::today($case->practice->timezone)) ? ($intake['growth_checked'] ?? false) === true : null,
             'began_on' => $text('began_on'),
             'load_change' => $text('load_change'),
             'aggravating' => $text('aggravating'),
             'screened_by' => $text('screened_by'),
             'screened_on' => $text('screened_on'),
             'risks' => $intake['risks'] ?? [],
+            'trials' => $intake['trials'] ?? [],
             'signs' => array_values(is_array($intake['referral_signs'] ?? null) ? $intake['referral_signs'] : []),
             'goal_on' => $case->goal_on,
             'equipment' => $case->equipment,

@@ -7,6 +7,7 @@ namespace App\Http\Resources;
 use App\Models\LibraryKind;
 use Rung\Core\Catalogue\Avoid;
 use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Catalogue\Differential;
 use Rung\Core\Catalogue\Ladder;
 use Rung\Core\Catalogue\LadderRung;
 use Rung\Core\Catalogue\LintRule;
@@ -68,6 +69,7 @@ final class LibraryPage
             'load_relief' => $info->loadRelief,
             'provocation_test' => $info->usualTest()->toArray(),
             'later_test' => $info->laterTest?->toArray(),
+            'differentials' => array_map(static fn(Differential $one): array => $one->toArray(), $info->differentials),
             'strength_test' => $info->strengthTest->toArray(),
             'usual_programme' => $info->usualProgramme,
             'ladders' => array_values(array_column(array_filter($this->catalogue->ladders, fn(Ladder $one): bool => $this->climbsFor($one, $info)), 'key')),
@@ -111,6 +113,7 @@ final class LibraryPage
         return [
             'key' => $exercise->key,
             'title' => $exercise->title,
+            'also_called' => $exercise->alsoCalled,
             'version' => $this->version(LibraryKind::Exercise, $exercise->key),
             'mode' => $exercise->mode->value,
             'limbs' => DoseWords::limbs($exercise->limbs),

@@ -13,6 +13,7 @@ use Rung\Core\Evaluation\SecondOpinions;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Time\TimeWords;
 use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Words\OpinionWords;
 
 /** What every school would say of the same log, where they part and why. */
 final class OpinionsPage
@@ -48,7 +49,7 @@ final class OpinionsPage
             }
         }
 
-        return ['schools' => $schools, 'parts' => $this->parts($opinions, $reasons, $catalogue->schools, $evaluation)];
+        return ['words' => OpinionWords::agreement($opinions), 'schools' => $schools, 'parts' => $this->parts($opinions, $reasons, $catalogue->schools, $evaluation)];
     }
 
     /**

@@ -20,23 +20,22 @@ final class PageVersion
 
     public static function of(CareCase $case, User $for): string
     {
-        return self::hash([$case->id, $for->id, self::cases($case->athlete_id), self::library($for)]);
+        return self::hash([$case->id, $for->id, self::written($case->athlete_id)]);
     }
 
     /** Of the page of an athlete, over all their cases; whom to call is told there too. */
     public static function ofAthlete(User $athlete): string
     {
-        return self::hash([$athlete->id, self::cases((string) $athlete->athlete_id), self::library($athlete), WhomToCall::of($athlete->practice)]);
+        return self::hash([$athlete->id, self::written((string) $athlete->athlete_id), WhomToCall::of($athlete->practice)]);
     }
 
-    private static function cases(string $athlete): mixed
+    /** What was written last to each case of the athlete and to the library, in one question, since every poll asks it. */
+    private static function written(string $athlete): mixed
     {
-        return CareCase::query()->where('athlete_id', $athlete)->orderBy('id')->toBase()->get(['id', 'revision', 'closed_on', 'evaluated_at']);
-    }
+        $library = LibraryItem::query()->toBase()->selectRaw("concat(count(*), ' ', max(created_at))");
 
-    private static function library(User $for): mixed
-    {
-        return LibraryItem::query()->where('practice_id', $for->practice_id)->toBase()->selectRaw('count(*) as n, max(created_at) as newest')->first();
+        return CareCase::query()->where('athlete_id', $athlete)->orderBy('id')->toBase()
+            ->select(['id', 'revision', 'closed_on', 'evaluated_at'])->selectSub($library, 'library')->get();
     }
 
     /** @param list<mixed> $state */

@@ -41,7 +41,7 @@ final class PhonePage
     private function closed(CareCase $case): array
     {
         $evaluation = $this->standing->evaluate($case);
-        $decision = $case->decisions()->with('user')->get()->first(static fn(Decision $one): bool => $one->closes());
+        $decision = Decision::closing([$case->id])[$case->id] ?? null;
 
         return [
             'case' => $case->id,
@@ -50,7 +50,9 @@ final class PhonePage
             'opened_on' => $case->opened_on,
             'closed_on' => $case->closed_on,
             'closed_by' => $decision?->user->name,
-            'why' => $decision === null ? null : implode(': ', array_filter([$decision->kind === 'close' ? substr($decision->words, strlen('Closed: ')) : null, $decision->reason])),
+            // How it ended is told where it was said; the words of a finished programme speak of its gate.
+            'how' => $decision?->kind === 'close' ? $decision->words : null,
+            'why' => $decision?->reason,
             'come_back' => TodayWords::comeBack($evaluation->log->file->response_rule),
             'sessions' => count($evaluation->log->ended),
         ] + $this->today->history($case, $evaluation);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\User;
+use App\Support\CaseSearch;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -99,10 +100,10 @@ final class RoundPage
     {
         $newest = DB::table('messages as m')->join('cases as c', 'c.id', '=', 'm.case_id')->join('athletes as a', 'a.id', '=', 'c.athlete_id')
             ->where('c.practice_id', $this->for->practice_id)->whereNotNull('c.asked_at')->whereNull('m.seen_at')->whereIn('m.kind', ['question', 'flare'])
-            ->orderBy('m.at')->limit(self::ASKED)->get(['c.id as case', 'a.name as athlete', 'm.at', 'm.kind', 'm.words', 'm.pain']);
+            ->orderBy('m.at')->limit(self::ASKED)->get(['c.id as case', 'a.name as athlete', 'm.at', 'm.kind', 'm.words', 'm.pain', DB::raw("m.kind = 'flare' and m.pain >= (c.response_rule->>'stop_at')::int as stops")]);
 
         return array_values($newest->map(static fn(stdClass $one): array => [
-            'case' => $one->case, 'athlete' => $one->athlete, 'at' => str_replace(' ', 'T', substr(self::of($one, 'at'), 0, 19)) . 'Z', 'kind' => $one->kind, 'words' => $one->words, 'pain' => $one->pain,
+            'case' => $one->case, 'athlete' => $one->athlete, 'at' => str_replace(' ', 'T', substr(self::of($one, 'at'), 0, 19)) . 'Z', 'kind' => $one->kind, 'words' => $one->words, 'pain' => $one->pain, 'stops' => $one->stops === true,
         ])->all());
     }
 
@@ -124,12 +125,7 @@ final class RoundPage
     private function narrowed(): Builder
     {
         $query = DB::table('cases as c')->where('c.practice_id', $this->for->practice_id)->whereRaw('(c.closed_on is null or c.stopped_after_close)');
-        foreach (preg_split('/\s+/', $this->text('search'), 6, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
-            $query->whereRaw(
-                "(select s.name || ' ' || coalesce(s.act, '') from athletes as s where s.id = c.athlete_id) || ' ' || c.structure_title ilike ?",
-                ['%' . addcslashes($word, '%_\\') . '%'],
-            );
-        }
+        CaseSearch::narrow($query, 'c', $this->text('search'));
         foreach (['practitioner' => 'c.practitioner_id::text', 'structure' => 'c.structure', 'stage' => 'c.stage_title'] as $filter => $column) {
             if ($this->text($filter) !== '') {
                 $query->whereRaw("$column = ?", [$this->text($filter)]);

@@ -15,9 +15,13 @@ use Rung\Core\Exercise\Exercise;
 use Rung\Core\Lint\LintNote;
 use Rung\Core\Number;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Record\Purpose;
 use Rung\Core\Screening\FoundRisk;
 use Rung\Core\Screening\FoundSign;
+use Rung\Core\Screening\Growth;
 use Rung\Core\Start\RungChoice;
+use Rung\Core\Start\Trials;
+use Rung\Core\Time\Day;
 use Rung\Core\Words\DoseWords;
 use Rung\Core\Words\StartWords;
 
@@ -25,7 +29,7 @@ use Rung\Core\Words\StartWords;
 final class StartPage
 {
     /** @return array<string, mixed> */
-    public static function of(OpeningRequest $opening, ProposedStart $start): array
+    public static function of(OpeningRequest $opening, ProposedStart $start, Day $today): array
     {
         $proposal = $start->proposal;
 
@@ -35,6 +39,9 @@ final class StartPage
             'reasons' => array_column($proposal->reasons, 'value'),
             'blocked' => $proposal->blocked,
             'blocked_by' => self::blockedBy($opening),
+            'stop_words' => self::stopped($opening, $start),
+            'season_words' => $opening->purpose === Purpose::Prevention && $opening->seasonFrom !== null ? StartWords::season($today, $opening->seasonFrom, $start->programme->usualWeeks) : null,
+            'growing_age' => Growth::isGrowing($opening->athlete->bornOn, $today) && $opening->athlete->bornOn !== null ? Growth::ageOn($opening->athlete->bornOn, $today) : null,
             'stage' => $proposal->stage,
             'rung' => $proposal->rung?->value,
             'notes' => $proposal->notes,
@@ -58,6 +65,13 @@ final class StartPage
             'sessions' => self::sessions($opening, $start),
             'others' => self::others($opening, $start),
         ];
+    }
+
+    private static function stopped(OpeningRequest $opening, ProposedStart $start): ?string
+    {
+        $pain = (new Trials($opening->trials, $start->rule->during_max))->worstStop($start->rule->stop_at);
+
+        return $pain === null ? null : StartWords::stopped($pain);
     }
 
     private static function programmeWords(ProposedStart $start): string
@@ -99,7 +113,7 @@ final class StartPage
             'dose' => $prescribed->dose->toArray(),
             'reasons' => $choice->reasons,
             'alternatives' => array_map(static fn(Exercise $one): array => [
-                'exercise' => $one->key, 'title' => $one->title, 'words' => DoseWords::of($one->asPrescription()),
+                'exercise' => $one->key, 'title' => $one->title, 'mode' => $one->mode->value, 'words' => DoseWords::of($one->asPrescription()),
             ], $choice->alternatives),
         ];
     }

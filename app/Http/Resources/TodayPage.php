@@ -104,6 +104,7 @@ final class TodayPage
                 'on' => $today->plus($i)->toIso(),
                 'why' => $isStopped ? TodayWords::STOPPED : ($stage === null ? '' : TodayWords::why($plan, $stage, $today->plus($i), $slots, $case->eventDays())),
                 'event' => in_array($today->plus($i)->toIso(), $case->events, true),
+                'asks' => self::asksMorning($plan, $slots, $today->plus($i)),
             ], range(-1, self::NEXT_DAYS - 1)),
             'news' => $version->version > 1 && self::begins($version, $case)->daysSince($today) > -self::NEWS_DAYS
                 ? ['on' => self::begins($version, $case)->toIso(), 'words' => $version->note, 'why' => $version->why]
@@ -130,9 +131,19 @@ final class TodayPage
             'hooks' => Standing::hooks($evaluation, self::STORY_DAYS),
             'gained' => $this->gained($case, $evaluation, $catalogue),
             'then_and_now' => self::thenAndNow($case, $catalogue),
-            'week' => TodayWords::week($today, Day::fromIso($case->opened_on), $programme?->usualWeeks),
+            'week' => $plan->maintenance === null ? TodayWords::week($today, Day::fromIso($case->opened_on), $programme?->usualWeeks) : TodayWords::maintenance($plan->maintenance),
             'time_scale' => $programme->timeScale ?? '',
         ];
+    }
+
+    /**
+     * Whether the morning is asked for: every day, and while doses are kept up on days with a session and those after.
+     *
+     * @param array<string, string> $slots of the days that have a session
+     */
+    private static function asksMorning(Plan $plan, array $slots, Day $on): bool
+    {
+        return $plan->maintenance === null || isset($slots[$on->toIso()]) || isset($slots[$on->plus(-1)->toIso()]);
     }
 
     /** The first day on which a version is in force. */
@@ -178,7 +189,7 @@ final class TodayPage
             'on' => $planned->on,
             'stage' => $stage->stage->key,
             'title' => $stage->slot($planned->slot)?->name() ?? $planned->slot,
-            'part' => self::part($planned, $stage, $case),
+            'part' => self::part($planned, $stage, $case, $evaluation->log->today),
             'kind' => $due === [] ? 'sport' : 'loading',
             'duration_s' => DoseArithmetic::session($figures)['duration_s'],
             'exercises' => array_map(static function (Prescription $one) use ($catalogue, $case, $asked, $evaluation, $retests, $limbs): array {
@@ -225,14 +236,14 @@ final class TodayPage
     }
 
     /** @return array{number: int, of: int, least_hours: int, from: string|null}|null which of several of its kind on a day it is */
-    private static function part(PlannedSession $planned, PlanStage $stage, CareCase $case): ?array
+    private static function part(PlannedSession $planned, PlanStage $stage, CareCase $case, Day $today): ?array
     {
         $of = $stage->slot($planned->slot)->times_per_day ?? 1;
         if ($of < 2) {
             return null;
         }
         $least = TodayWords::leastHours($of);
-        $last = $case->trainingSessions()->whereIn('planned_id', PlannedSession::query()->select('id')->where('case_id', $case->id)->where('on', $planned->on)->where('slot', $planned->slot))->reorder('ended_at', 'desc')->first();
+        $last = $planned->on !== $today->toIso() ? null : $case->trainingSessions()->whereIn('planned_id', PlannedSession::query()->select('id')->where('case_id', $case->id)->where('on', $planned->on)->where('slot', $planned->slot))->reorder('ended_at', 'desc')->first();
 
         return ['number' => $planned->number, 'of' => $of, 'least_hours' => $least, 'from' => $last?->ended_at->addHours($least)->setTimezone($case->practice->timezone)->format('H:i')];
     }

@@ -27,6 +27,8 @@ final class AthleteController extends Controller
             'name' => $athlete->name,
             'act' => $athlete->act,
             'body_mass_kg' => $athlete->body_mass_kg,
+            'born_on' => $athlete->born_on,
+            'known' => self::known($athlete->cases->sortByDesc('opened_on')->first()),
             'cases' => array_values($athlete->cases->map(static fn(CareCase $case): array => [
                 'id' => $case->id,
                 'structure' => $case->structure,
@@ -36,5 +38,11 @@ final class AthleteController extends Controller
                 'closed_on' => $case->closed_on,
             ])->all()),
         ])->all())]);
+    }
+
+    /** @return array{equipment: list<string>|null, session_minutes: int|null, available: list<string>}|null what the latest case knows, to begin another with */
+    private static function known(?CareCase $case): ?array
+    {
+        return $case === null ? null : ['equipment' => $case->equipment, 'session_minutes' => $case->session_minutes, 'available' => $case->available];
     }
 }

@@ -40,7 +40,7 @@ final class CaseController extends Controller
         [$opening, $catalogue, $today] = $this->opening($request);
 
         return new JsonResponse(ReadsCore::refusing(
-            static fn(): array => StartPage::of($opening, ProposeStart::of($opening, $catalogue, $today)),
+            static fn(): array => StartPage::of($opening, ProposeStart::of($opening, $catalogue, $today), $today),
         ));
     }
 
@@ -49,7 +49,7 @@ final class CaseController extends Controller
         [$opening, $catalogue, $today] = $this->opening($request);
         $opened = ReadsCore::refusing(static fn(): OpenedCase => $open->handle(self::person($request), $opening, $catalogue, $today));
 
-        return new JsonResponse(['id' => $opened->case->id, 'athlete' => $opened->case->athlete->name, 'password' => $opened->password], $opened->new ? 201 : 200);
+        return new JsonResponse(['id' => $opened->case->id, 'athlete' => $opened->case->athlete->name, 'sign_in' => $opened->signIn['name'] ?? null, 'password' => $opened->signIn['password'] ?? null], $opened->new ? 201 : 200);
     }
 
     public function show(Request $request, CareCase $case, RefreshStanding $standing, CasePage $page): JsonResponse

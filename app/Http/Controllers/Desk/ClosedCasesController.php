@@ -8,6 +8,7 @@ use App\Http\Controllers\Controller;
 use App\Models\CareCase;
 use App\Models\Decision;
 use App\Support\AccessLog;
+use App\Support\CaseSearch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -19,27 +20,17 @@ final class ClosedCasesController extends Controller
     public function __invoke(Request $request): JsonResponse
     {
         $query = CareCase::query()->whereNotNull('closed_on')->with('athlete');
-        foreach (preg_split('/\s+/', $request->string('search')->limit(80, '')->value(), 6, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
-            $query->whereRaw("(select a.name || ' ' || coalesce(a.act, '') from athletes as a where a.id = cases.athlete_id) || ' ' || structure_title ilike ?", ['%' . addcslashes($word, '%_\\') . '%']);
-        }
+        CaseSearch::narrow($query->getQuery(), 'cases', $request->string('search')->limit(80, '')->value());
         $cases = array_values($query->orderByDesc('closed_on')->orderBy('id')->limit(self::MOST + 1)->get()->all());
         $shown = array_slice($cases, 0, self::MOST);
-        AccessLog::readMany(self::person($request), 'looked at the closed cases', array_map(static fn(CareCase $case): string => $case->id, $shown));
+        $ids = array_map(static fn(CareCase $case): string => $case->id, $shown);
+        AccessLog::readMany(self::person($request), 'looked at the closed cases', $ids);
+        $closing = Decision::closing($ids);
 
-        return new JsonResponse(['more' => count($cases) > self::MOST, 'cases' => array_map(static function (CareCase $case): array {
-            $ending = self::ending($case);
-
-            return [
-                'id' => $case->id, 'athlete' => ['id' => $case->athlete_id, 'name' => $case->athlete->name, 'act' => $case->athlete->act],
-                'structure' => $case->structure_title, 'side' => $case->side, 'opened_on' => $case->opened_on, 'closed_on' => $case->closed_on,
-                'by' => $ending?->user->name, 'words' => $ending?->words, 'reason' => $ending?->reason,
-            ];
-        }, $shown)]);
-    }
-
-    /** The decision that closed a case. */
-    private static function ending(CareCase $case): ?Decision
-    {
-        return $case->decisions()->with('user')->get()->first(static fn(Decision $one): bool => $one->closes());
+        return new JsonResponse(['more' => count($cases) > self::MOST, 'cases' => array_map(static fn(CareCase $case): array => [
+            'id' => $case->id, 'athlete' => ['id' => $case->athlete_id, 'name' => $case->athlete->name, 'act' => $case->athlete->act],
+            'structure' => $case->structure_title, 'side' => $case->side, 'opened_on' => $case->opened_on, 'closed_on' => $case->closed_on,
+            'by' => ($closing[$case->id] ?? null)?->user->name, 'words' => ($closing[$case->id] ?? null)?->words, 'reason' => ($closing[$case->id] ?? null)?->reason,
+        ], $shown)]);
     }
 }

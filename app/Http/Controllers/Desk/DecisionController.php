@@ -8,15 +8,20 @@ use App\Actions\AnswerAthlete;
 use App\Actions\DecideCase;
 use App\Actions\DecisionRequest;
 use App\Actions\NudgeAthlete;
+use App\Actions\PreviewRequest;
+use App\Actions\RefreshStanding;
 use App\Actions\UndoDecision;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
+use App\Http\Resources\DecisionPreview;
 use App\Models\CareCase;
 use App\Models\Decision;
 use App\Models\Message;
+use App\Support\AccessLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
 use Rung\Core\Input\ObjectNode;
 
 /** A practitioner decides, takes it back, or reminds an athlete who is silent. */
@@ -28,6 +33,16 @@ final class DecisionController extends Controller
         $asked = ReadsCore::from($request, DecisionRequest::read(...));
 
         return self::told(ReadsCore::refusing(static fn(): Decision => $decide->handle($case, self::person($request), $asked)));
+    }
+
+    /** What a decision would do. Nothing is stored. */
+    public function preview(Request $request, CareCase $case, RefreshStanding $standing, DecisionPreview $preview): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $asked = ReadsCore::from($request, PreviewRequest::read(...));
+        AccessLog::read(self::person($request), $case, 'previewed a decision');
+
+        return new JsonResponse(ReadsCore::refusing(static fn(): array => $preview->of($case, $standing->evaluate($case), $asked)));
     }
 
     public function undo(Request $request, CareCase $case, string $decision, UndoDecision $undo): JsonResponse
@@ -50,8 +65,8 @@ final class DecisionController extends Controller
     public function answer(Request $request, CareCase $case, AnswerAthlete $answer): JsonResponse
     {
         Gate::authorize('decide', $case);
-        $words = ReadsCore::from($request, static fn(ObjectNode $node): string => $node->text('words'));
-        $answer->handle($case, self::person($request), $words);
+        [$words, $seen] = ReadsCore::from($request, static fn(ObjectNode $node): array => [$node->text('words'), $node->textsOrNull('seen')]);
+        ReadsCore::refusing(static fn() => $answer->handle($case, self::person($request), $words, $seen === null ? null : array_values(array_filter($seen, Str::isUuid(...)))));
 
         return new JsonResponse(['stored' => true], 201);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Desk;
 
 use App\Actions\ChangeLibrary;
+use App\Actions\LibraryChange;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
 use App\Http\Resources\LibraryPage;
@@ -18,12 +19,15 @@ use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\School;
 use Rung\Core\Catalogue\Search;
+use Rung\Core\Dose\LeverKind;
 use Rung\Core\Exercise\Exercise;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Record\Structure;
+use Rung\Core\Stage\CriterionType;
 use Rung\Core\Words\Comparison;
 use Rung\Core\Words\CourseWords;
+use Rung\Core\Words\PartWords;
 
 /** The library: what ships with Rung and the practice's own over it. */
 final class LibraryController extends Controller
@@ -89,6 +93,7 @@ final class LibraryController extends Controller
             'title' => $found->title,
             'version' => $versions->first()?->version,
             'content' => $found->toArray(),
+            'parts' => self::parts($found),
             'versions' => array_values($versions->map(static fn(LibraryItem $item): array => [
                 'version' => $item->version,
                 'at' => $item->created_at->toIso8601String(),
@@ -97,6 +102,21 @@ final class LibraryController extends Controller
                 'content' => json_decode($item->content, false, 32, JSON_THROW_ON_ERROR),
             ])->all()),
         ]);
+    }
+
+    /** @return array{criteria: list<array<string, mixed>>, levers: list<array<string, mixed>>} what a programme can be made of; of other items nothing */
+    private static function parts(object $item): array
+    {
+        if (!$item instanceof Programme) {
+            return ['criteria' => [], 'levers' => []];
+        }
+        $first = $item->plan->prescriptions()[0]->key ?? '';
+        $measure = $item->severityMeasure ?? 'severity_score';
+
+        return [
+            'criteria' => array_map(static fn(CriterionType $one): array => ['key' => $one->value, 'title' => PartWords::criterion($one), 'content' => PartWords::newCriterion($one, $first, $measure)], CriterionType::cases()),
+            'levers' => array_map(static fn(LeverKind $one): array => ['key' => $one->value, 'title' => PartWords::lever($one), 'content' => PartWords::newLever($one)], LeverKind::cases()),
+        ];
     }
 
     public function copy(Request $request): JsonResponse
@@ -138,6 +158,14 @@ final class LibraryController extends Controller
         $count = ReadsCore::refusing(fn(): int => $this->change->import(self::person($request), $request->getContent()));
 
         return new JsonResponse(['items' => $count], 201);
+    }
+
+    /** What taking in a file would change, before it is done. */
+    public function importing(Request $request): JsonResponse
+    {
+        $changes = ReadsCore::refusing(fn(): array => $this->change->changes(self::person($request), $request->getContent()));
+
+        return new JsonResponse(['changes' => array_map(static fn(LibraryChange $one): array => $one->toArray(), $changes)]);
     }
 
     private function catalogue(Request $request): Catalogue

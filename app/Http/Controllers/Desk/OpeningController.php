@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Desk;
 
+use App\Actions\ReferInstead;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
 use App\Models\Opening;
 use App\Support\AccessLog;
+use App\Support\CatalogueShelf;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Rung\Core\Input\InvalidInput;
+use Rung\Core\Input\ObjectNode;
 
 /** Openings that were left, to be taken up again. What is typed is kept as it is, sound or not. */
 final class OpeningController extends Controller
@@ -20,9 +23,11 @@ final class OpeningController extends Controller
 
     private const STEPS = 7;
 
+    public function __construct(private readonly CatalogueShelf $shelf) {}
+
     public function index(): JsonResponse
     {
-        $openings = Opening::query()->whereNull('case_id')->whereNull('discarded_at')->with('practitioner')->orderByDesc('updated_at')->limit(50)->get();
+        $openings = Opening::query()->whereNull('case_id')->whereNull('discarded_at')->whereNull('referred_at')->with('practitioner')->orderByDesc('updated_at')->limit(50)->get();
 
         return new JsonResponse(['openings' => array_values($openings->map(static fn(Opening $opening): array => [
             'id' => $opening->id,
@@ -53,11 +58,43 @@ final class OpeningController extends Controller
     public function update(Request $request, Opening $opening): JsonResponse
     {
         // What comes late, when the case is open already, is in the case.
-        if ($opening->case_id === null) {
+        if ($opening->case_id === null && $opening->referred_at === null) {
             $opening->update(self::typed($request) + ['discarded_at' => null]);
         }
 
         return new JsonResponse(['stored' => true]);
+    }
+
+    /** Ends it with a letter instead of a case. */
+    public function refer(Request $request, Opening $opening, ReferInstead $refer): JsonResponse
+    {
+        $by = self::person($request);
+        [$to, $why] = ReadsCore::from($request, static function (ObjectNode $node): array {
+            $texts = [trim($node->textOrNull('to') ?? ''), trim($node->textOrNull('why') ?? '')];
+            if ($texts[0] === '') {
+                $node->fault('to', 'is needed: say to whom');
+            }
+            if ($texts[1] === '') {
+                $node->fault('why', 'is needed: say what you ask for and why');
+            }
+
+            return $texts;
+        });
+        $referral = ReadsCore::refusing(fn(): array => $refer->handle($opening, $by, $to, $why, $this->shelf->of($by->practice_id)));
+        AccessLog::note($by, 'referred instead of opening a case');
+
+        return new JsonResponse($referral, 201);
+    }
+
+    /** Openings that ended with a letter, the latest first. */
+    public function referrals(Request $request): JsonResponse
+    {
+        AccessLog::note(self::person($request), 'looked at referrals');
+        $referred = Opening::query()->whereNotNull('referred_at')->with('practitioner')->orderByDesc('referred_at')->limit(50)->get();
+
+        return new JsonResponse(['referrals' => array_values($referred->map(static fn(Opening $one): array => [
+            'id' => $one->id, 'name' => $one->name, 'at' => $one->referred_at?->toIso8601String(), 'by' => $one->practitioner->name, 'to' => $one->referral['to'] ?? '', 'letter' => $one->referral['letter'] ?? '',
+        ])->all())]);
     }
 
     /** Taken off the list; saving it again brings it back. */

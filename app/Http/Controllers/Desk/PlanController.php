@@ -45,7 +45,7 @@ final class PlanController extends Controller
         $catalogue = $this->shelf->forCase($case, $plan);
         $evaluation = $standing->evaluate($case);
         $move = StageMove::of($plan, $evaluation, $catalogue, $stage) ?? abort(404);
-        AccessLog::readAgain(self::person($request), $request->session(), 'previewed a stage', [$case->id]);
+        AccessLog::read(self::person($request), $case, 'previewed a stage');
 
         return new JsonResponse(StageMovePage::of($move, $catalogue, $evaluation->isMeasured()));
     }
@@ -57,7 +57,7 @@ final class PlanController extends Controller
         $plan = $case->plan();
         $asked = ReadsCore::from($request, fn(ObjectNode $node): PlanRequest => PlanRequest::read($node, $case, $plan, $this->shelf, false));
 
-        AccessLog::readAgain(self::person($request), $request->session(), 'previewed a plan', [$case->id]);
+        AccessLog::read(self::person($request), $case, 'previewed a plan');
 
         return new JsonResponse($preview->of($case, $plan, $asked->draft));
     }

@@ -23,7 +23,7 @@ final class RoundController extends Controller
         $person = self::person($request);
         $page = new RoundPage($person, $request->query->all());
         $answer = ReadsCore::refusing(static fn(): string => $page->toJson());
-        AccessLog::readAgain($person, $request->session(), 'looked at the Round', $page->shown());
+        AccessLog::readMany($person, 'looked at the Round', $page->shown());
 
         return new Response($answer, 200, ['Content-Type' => 'application/json']);
     }

@@ -11,6 +11,7 @@ use App\Actions\WriteToPractitioner;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
 use App\Models\Correction;
+use App\Models\Message;
 use App\Models\MessageKind;
 use App\Models\PlannedSession;
 use Illuminate\Http\JsonResponse;
@@ -47,7 +48,7 @@ final class EntryController extends Controller
         [$kind, $words, $pain] = ReadsCore::from($request, static fn(ObjectNode $node): array => [
             $node->choice('kind', MessageKind::class), $node->text('words'), $node->wholeOrNull('pain', 0, 10),
         ]);
-        $new = ReadsCore::refusing(static fn(): bool => $write->handle($case, self::person($request), self::uuid($id, Correction::class), $kind, $words, $pain));
+        $new = ReadsCore::refusing(static fn(): bool => $write->handle($case, self::person($request), self::uuid($id, Message::class), $kind, $words, $pain));
 
         return self::stored($new);
     }

@@ -6,10 +6,8 @@ namespace App\Http\Controllers\Phone;
 
 use App\Models\CareCase;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\Request;
-use Illuminate\Support\Str;
 
 /** An athlete reaches their own cases and no others. */
 trait OwnCases
@@ -32,11 +30,5 @@ trait OwnCases
             : $this->ownCases($request)->whereKey(self::uuid(is_string($id) ? $id : '', CareCase::class))->first();
 
         return $case ?? throw (new ModelNotFoundException())->setModel(CareCase::class);
-    }
-
-    /** @param class-string<Model> $of */
-    private static function uuid(string $id, string $of): string
-    {
-        return Str::isUuid($id) ? $id : throw (new ModelNotFoundException())->setModel($of);
     }
 }

@@ -9,6 +9,7 @@ use App\Actions\LogSession;
 use App\Actions\LogSettling;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
+use App\Http\Resources\OwnData;
 use App\Http\Resources\PageVersion;
 use App\Http\Resources\PhonePage;
 use App\Models\Invitation;
@@ -77,6 +78,18 @@ final class TodayController extends Controller
         $new = ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $right, $entered));
 
         return new JsonResponse(['stored' => true, 'new' => $new], $new ? 201 : 200);
+    }
+
+    /** All that is kept of the athlete's cases, as a file. */
+    public function data(Request $request): JsonResponse
+    {
+        $person = self::person($request);
+        $cases = array_values($this->ownCases($request)->get()->all());
+        foreach ($cases as $case) {
+            AccessLog::read($person, $case, 'took away all data');
+        }
+
+        return (new JsonResponse(OwnData::of($person, $cases)))->header('Content-Disposition', 'attachment; filename="rung-own-data.json"');
     }
 
     /** The address of the calendar to subscribe to; a new one, the older stops working. */

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\CareCase;
+use App\Models\Decision;
+use App\Models\User;
+use App\Support\Clock;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Time\Day;
+use Rung\Core\Time\TimeWords;
+use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
+
+/** Keeps what intake asked for up to date: what it said before stands in the record, the calendar follows. */
+final class ChangeIntake
+{
+    public function __construct(private readonly WriteCase $write, private readonly RefreshStanding $standing) {}
+
+    /**
+     * @throws InvalidInput where nothing is another
+     * @throws ConflictHttpException where somebody else changed it meanwhile
+     */
+    public function handle(CareCase $case, User $by, IntakeRequest $request): Decision
+    {
+        return $this->write->run($case, $by, 'changed what intake says', function (CareCase $case) use ($by, $request): Decision {
+            // An answer of the athlete that came in meanwhile is no matter; another change of the intake is.
+            if ($request->revision !== IntakeRequest::revisionOf($case)) {
+                throw new ConflictHttpException('Somebody else has changed the intake meanwhile. Look at what is told below; save again to put yours in its place.');
+            }
+            $words = self::changes($case, $request);
+            if ($words === []) {
+                throw InvalidInput::at('/history', 'is as it was, like every other field: change one, then save');
+            }
+            self::checkBodyMass($case, $request);
+            $case->athlete->update(['body_mass_kg' => $request->bodyMassKg, 'born_on' => $request->bornOn?->toIso()]);
+            $case->forceFill([
+                'history' => $request->history,
+                'goal' => $request->goal->value,
+                'goal_on' => $request->goalOn?->toIso(),
+                'events' => array_map(static fn(Day $day): string => $day->toIso(), $request->events),
+                'blocked' => array_map(static fn(Day $day): string => $day->toIso(), $request->blocked),
+                'equipment' => $request->equipment,
+                'session_minutes' => $request->sessionMinutes,
+                'advice' => self::advice($case, $request),
+                'intake' => [
+                    'began_on' => $request->beganOn?->toIso(), 'load_change' => $request->loadChange, 'aggravating' => $request->aggravating,
+                    'occupation' => $request->occupation, 'medicines' => $request->medicines,
+                    'season_from' => $request->seasonFrom?->toIso(), 'season_until' => $request->seasonUntil?->toIso(),
+                ] + $case->intake,
+            ])->save();
+            if ($case->closed_on === null) {
+                PlanSessions::ahead($case);
+            }
+
+            return RecordDecision::of($case->refresh(), $by, 'intake', implode('; ', $words), $request->why, $this->standing->evaluate($case));
+        });
+    }
+
+    /** @throws InvalidInput where the plan lifts the body and its mass is taken away */
+    private static function checkBodyMass(CareCase $case, IntakeRequest $request): void
+    {
+        $lifted = array_filter($case->plan()->prescriptions(), static fn(Prescription $one): bool => ($one->dose->body_fraction ?? 0) > 0);
+        if ($request->bodyMassKg === null && $lifted !== []) {
+            throw InvalidInput::at('/body_mass_kg', 'is needed: the plan lifts a share of the body');
+        }
+    }
+
+    /** @return list<string> what is another now, old → new */
+    private static function changes(CareCase $case, IntakeRequest $request): array
+    {
+        $days = static fn(array $isos): string => implode(', ', array_map(static fn(mixed $iso): string => is_string($iso) ? TimeWords::day(Day::fromIso($iso)) : '', $isos));
+        $events = array_map(static fn(Day $day): string => $day->toIso(), $request->events);
+        $blocked = array_map(static fn(Day $day): string => $day->toIso(), $request->blocked);
+        $text = static fn(mixed $value): string => is_scalar($value) ? (string) $value : '';
+        $fields = [
+            'History' => [$text($case->history), $text($request->history)],
+            'Pain began on' => [$text($case->intake['began_on'] ?? null), $text($request->beganOn?->toIso())],
+            'Cause' => [$text($case->intake['load_change'] ?? null), $text($request->loadChange)],
+            'Worse with' => [$text($case->intake['aggravating'] ?? null), $text($request->aggravating)],
+            'Occupation' => [$text($case->intake['occupation'] ?? null), $text($request->occupation)],
+            'Medicines' => [$text($case->intake['medicines'] ?? null), $text($request->medicines)],
+            'Goal' => [$case->goal, $request->goal->value],
+            'Goal by' => [$text($case->goal_on), $text($request->goalOn?->toIso())],
+            'Shows' => [$days($case->events), $days($events)],
+            'Blocked days' => [$days($case->blocked), $days($blocked)],
+            'Equipment' => [implode(', ', $case->equipment ?? []), implode(', ', $request->equipment ?? [])],
+            'Minutes for a session' => [$text($case->session_minutes), $text($request->sessionMinutes)],
+            'Date of birth' => [$text($case->athlete->born_on), $text($request->bornOn?->toIso())],
+            'Season from' => [$text($case->intake['season_from'] ?? null), $text($request->seasonFrom?->toIso())],
+            'Season until' => [$text($case->intake['season_until'] ?? null), $text($request->seasonUntil?->toIso())],
+            'Body mass' => [$text($case->athlete->body_mass_kg), $text($request->bodyMassKg)],
+            'Advice' => [implode(' ', array_column($case->advice, 'words')), implode(' ', array_column($request->advice, 'words'))],
+            'Advice until' => [$days(array_filter(array_column($case->advice, 'until'))), $days(array_filter(array_column($request->advice, 'until')))],
+        ];
+        $words = [];
+        foreach ($fields as $label => [$before, $after]) {
+            if ($before !== $after) {
+                $words[] = "$label: " . ($before === '' ? 'nothing' : $before) . ' → ' . ($after === '' ? 'nothing' : $after);
+            }
+        }
+
+        return $words;
+    }
+
+    /** @return list<array{words: string, from: string, until: string|null}> each with the day from which it stands */
+    private static function advice(CareCase $case, IntakeRequest $request): array
+    {
+        $since = array_column($case->advice, 'from', 'words');
+        $today = Clock::today($case->practice->timezone)->toIso();
+
+        return array_map(static fn(array $one): array => ['words' => $one['words'], 'from' => is_string($since[$one['words']] ?? null) ? $since[$one['words']] : $today, 'until' => $one['until']], $request->advice);
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Desk;
+
+use App\Actions\EntryChange;
+use App\Actions\LogCheckIn;
+use App\Actions\LogSession;
+use App\Actions\PutEntryRight;
+use App\Actions\RefreshStanding;
+use App\Http\Controllers\Controller;
+use App\Http\Requests\ReadsCore;
+use App\Http\Resources\EntriesPage;
+use App\Models\CareCase;
+use App\Models\CheckIn as CheckInRow;
+use App\Models\Correction;
+use App\Models\TrainingSession;
+use App\Support\AccessLog;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\CheckIn;
+use Rung\Core\Record\Session;
+
+/** A practitioner enters for the athlete what came on paper or by telephone, and puts right what was entered wrongly. */
+final class EntryController extends Controller
+{
+    public function index(Request $request, CareCase $case, RefreshStanding $standing, EntriesPage $page): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        AccessLog::read(self::person($request), $case, 'looked at the entries');
+
+        return new JsonResponse($page->of($case, $standing->evaluate($case)->log->stage->key));
+    }
+
+    public function correct(Request $request, CareCase $case, string $id, PutEntryRight $put): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $change = ReadsCore::from($request, EntryChange::read(...));
+
+        return self::stored(ReadsCore::refusing(static fn(): bool => $put->handle($case, self::person($request), self::uuid($id, Correction::class), $change)));
+    }
+
+    public function session(Request $request, CareCase $case, string $session, LogSession $log): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        [$done, $version] = ReadsCore::from($request, static fn(ObjectNode $node): array => [
+            Session::read($node),
+            $node->whole('plan_version', 1),
+        ], ['id' => self::uuid($session, TrainingSession::class), 'stage' => '']);
+
+        return self::stored(ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $done, $version)));
+    }
+
+    public function checkIn(Request $request, CareCase $case, string $id, LogCheckIn $log): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $checkIn = ReadsCore::from($request, CheckIn::read(...), ['id' => self::uuid($id, CheckInRow::class)]);
+
+        return self::stored(ReadsCore::refusing(static fn(): bool => $log->forAthlete($case, self::person($request), $checkIn)));
+    }
+
+    private static function stored(bool $new): JsonResponse
+    {
+        return new JsonResponse(['stored' => true, 'new' => $new], $new ? 201 : 200);
+    }
+}

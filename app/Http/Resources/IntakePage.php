@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Actions\IntakeRequest;
+use App\Models\CareCase;
+use App\Models\Decision;
+
+/** What intake says of a case today, and how it came to say so. */
+final class IntakePage
+{
+    /** @return array<string, mixed> */
+    public static function of(CareCase $case): array
+    {
+        $text = static fn(string $field): ?string => is_string($case->intake[$field] ?? null) ? $case->intake[$field] : null;
+
+        return [
+            'revision' => IntakeRequest::revisionOf($case),
+            'athlete' => $case->athlete->name,
+            'structure' => $case->structure_title,
+            'side' => $case->side,
+            'history' => $case->history,
+            'began_on' => $text('began_on'),
+            'load_change' => $text('load_change'),
+            'aggravating' => $text('aggravating'),
+            'occupation' => $text('occupation'),
+            'medicines' => $text('medicines'),
+            'goal' => $case->goal,
+            'goal_on' => $case->goal_on,
+            'events' => $case->events,
+            'blocked' => $case->blocked,
+            'equipment' => $case->equipment,
+            'session_minutes' => $case->session_minutes,
+            'born_on' => $case->athlete->born_on,
+            'season_from' => $text('season_from'),
+            'season_until' => $text('season_until'),
+            'purpose' => $case->purpose,
+            'body_mass_kg' => $case->athlete->body_mass_kg,
+            'advice' => array_map(static fn(array $one): array => ['words' => $one['words'], 'until' => $one['until']], $case->advice),
+            'signs' => array_values(is_array($case->intake['referral_signs'] ?? null) ? $case->intake['referral_signs'] : []),
+            'risks' => array_values(is_array($case->intake['risks'] ?? null) ? $case->intake['risks'] : []),
+            'screened_by' => $text('screened_by'),
+            'screened_on' => $text('screened_on'),
+            'changes' => array_values($case->decisions()->where('kind', 'intake')->with('user')->get()->map(static fn(Decision $one): array => [
+                'at' => $one->at->setTimezone($case->practice->timezone)->toIso8601String(), 'by' => $one->user->name, 'words' => $one->words, 'why' => $one->reason,
+            ])->all()),
+        ];
+    }
+}
