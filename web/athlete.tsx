@@ -62,7 +62,7 @@ function Pages({ who }: { who: string | null }) {
             <Route path="/entered" element={<><title>What I entered · Rung</title><EnteredScreen page={page} /></>} />
             <Route path="/settings" element={<><title>Settings · Rung</title><SettingsScreen page={page} /></>} />
             <Route path="/sheet" element={<><title>Exercises · Rung</title><SheetScreen page={page} /></>} />
-            <Route path="*" element={<><title>Today · Rung</title>{page.cases.length === 0 ? <Closed page={page} /> : introduced ? <Today page={page} /> : <FirstPages page={page} done={() => changeSettings({ introduced: true })} />}</>} />
+            <Route path="*" element={<><title>Today · Rung</title>{page.cases.length === 0 ? <Closed page={page} /> : introduced || page.cases.some((one) => one.stopped) ? <Today page={page} /> : <FirstPages page={page} done={() => changeSettings({ introduced: true })} />}</>} />
           </Routes>
         </Suspense>
       </ScreenBoundary>

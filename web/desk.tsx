@@ -1,14 +1,19 @@
 import { Route, Routes } from 'react-router';
 
 import { CasePage } from './features/case/CasePage';
+import { Caseload } from './features/caseload/Caseload';
+import { IntakePage } from './features/case/IntakePage';
+import { EntriesPage } from './features/entries/EntriesPage';
 import { EditItem } from './features/library/EditItem';
 import { LibraryPage } from './features/library/LibraryPage';
+import { Inbox } from './features/messages/Inbox';
 import { OpenCase } from './features/open/OpenCase';
 import { PracticePage } from './features/practice/PracticePage';
 import { PrescribePage } from './features/prescribe/PrescribePage';
 import { ClosedCases } from './features/round/ClosedCases';
 import { Round } from './features/round/Round';
 import { SignIn } from './features/signin/SignIn';
+import { VisitPage } from './features/visit/VisitPage';
 import { Frame } from './shell/Frame';
 import { ScreenBoundary } from './shell/ScreenBoundary';
 import { start } from './shell/Shell';
@@ -40,9 +45,14 @@ function Desk() {
           <Route path="/new/:id" element={<OpenCase />} />
           <Route path="/library" element={<LibraryPage />} />
           <Route path="/library/:kind/:key" element={<EditItem />} />
+          <Route path="/caseload" element={<Caseload />} />
+          <Route path="/messages" element={<Inbox />} />
           <Route path="/closed" element={<ClosedCases />} />
           <Route path="/practice" element={<PracticePage user={signedIn.data} />} />
           <Route path="/cases/:id" element={<CasePage />} />
+          <Route path="/cases/:id/intake" element={<IntakePage />} />
+          <Route path="/cases/:id/entries" element={<EntriesPage />} />
+          <Route path="/cases/:id/visit" element={<VisitPage />} />
           <Route path="/cases/:id/prescribe" element={<PrescribePage />} />
           <Route path="*" element={<Empty title="There is no such page"><a href="/">To the Round</a></Empty>} />
         </Routes>

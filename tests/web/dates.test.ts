@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 
 import { localDay, nowIso } from '../../web/phone/moments';
-import { ago, day, daysBetween, moment, plusDays, since } from '../../web/shell/dates';
+import { ago, day, daysBetween, dayTold, moment, plusDays, since } from '../../web/shell/dates';
 import { minutes, sums } from '../../web/shell/doses';
 
 const isoDay = fc.date({ min: new Date('2000-01-01T00:00:00Z'), max: new Date('2100-01-01T00:00:00Z'), noInvalidDate: true }).map((date) => date.toISOString().slice(0, 10));
@@ -23,8 +23,13 @@ describe('days and moments in words', () => {
   });
 
   test('a moment keeps the hour of where it was', () => {
-    expect(moment('2026-04-14T23:30:00-08:00')).toBe('Tue 14 Apr, 23:30');
-    expect(day('2026-04-14')).toBe('Tue 14 Apr');
+    expect(moment('2026-04-14T23:30:00-08:00')).toMatch(/^Tue 14 Apr( 2026)?, 23:30$/);
+    expect(dayTold('2026-04-14', 2026)).toBe('Tue 14 Apr');
+    expect(dayTold('2026-04-14', 2027)).toBe('Tue 14 Apr 2026');
+    // Days of this year are told without it, one or many.
+    const year = new Date().getFullYear();
+    expect([`${year}-04-14`, `${year}-12-24`].map(day)).toEqual([dayTold(`${year}-04-14`, year), dayTold(`${year}-12-24`, year)]);
+    expect(ago('2025-12-01', '2026-01-31')).toBe('Mon 1 Dec 2025');
   });
 
   test('now carries the offset of where the phone is and stands for the same moment', () => {

@@ -2,9 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 
 import { asLog, begin, isStopped, type Run } from '../../web/features/athlete/run';
-import { doneWords, easierDone, ended, goneOn, helped, HURTS, hurtsNow, leftOut, limbDone, oneBack, overSeen, painAgain, setsAsked, sideNow, type Step, stepOf, toldPain } from '../../web/features/athlete/steps';
-import { isFar, numberOf } from '../../web/features/athlete/typed';
+import { brokenOff, doneWords, easierDone, ended, goneOn, helped, HURTS, hurtsNow, leftOut, limbDone, oneBack, overSeen, painAgain, setsAsked, sideNow, type Step, stepOf, toldPain } from '../../web/features/athlete/steps';
+import { isFar } from '../../web/features/athlete/typed';
 import type { Exercise } from '../../web/phone/usePhone';
+import { numberOf } from '../../web/shell/numbers';
 import { exercise, plan } from './session';
 
 const BOTH: Exercise['sides'] = [{ side: 'right', words: 'right, the sore one' }, { side: 'left', words: 'left' }];
@@ -117,6 +118,22 @@ describe('an exercise, step by step', () => {
     const on = toldPain(allSets(helped(hurting, press, relief(press, 'shorter_range')), press), press, 1);
     expect([present(on).pain, present(on).notes]).toEqual([5, ['pain 5 in set 1', 'shorter range from set 1']]);
     expect([stepOf(hurtsNow(runOf(press), press, 2), press), isStopped(hurtsNow(runOf(press), press, 8))]).toEqual(['set', true]);
+  });
+
+  test('a set that is broken off because it hurts, or for anything else, keeps what was done of it', () => {
+    const press = exercise('press');
+    const soFar = { reps: 5, held_s: null };
+    expect(present(hurtsNow(runOf(press), press, 6, soFar))).toMatchObject({ sets: [{ reps: 5 }], over: 6, notes: ['pain 6 in set 1'] });
+    expect(present(hurtsNow(runOf(press), press, 9, soFar))).toMatchObject({ sets: [{ reps: 5 }], told: 9 });
+    // Within the limit the set goes on.
+    expect(present(hurtsNow(runOf(press), press, 2, soFar)).sets).toEqual([]);
+    expect(present(leftOut(brokenOff(runOf(press), soFar), 'no time'))).toMatchObject({ sets: [{ reps: 5 }], skipped: 'no time' });
+    expect(brokenOff(runOf(press), null).progress[0]?.sets).toEqual([]);
+    // Where each set is scored, it is not asked again.
+    const bySet = exercise('press', { pain_by_set: true });
+    const hurting = hurtsNow(runOf(bySet), bySet, 6, soFar);
+    expect(present(hurting).sets).toEqual([{ reps: 5, pain: 6 }]);
+    expect(stepOf({ ...helped(hurting, bySet, relief(bySet, 'shorter_range')), rest_until: null }, bySet)).toBe('set');
   });
 
   test('left out because it hurts asks how much; for another reason it does not', () => {
@@ -261,7 +278,7 @@ describe('over every order of taps', () => {
 });
 
 describe('what is typed', () => {
-  test.each([['22.5', 22.5], [' 22,5 ', 22.5], ['', null], ['x', null], ['-3', null], ['0', 0], ['1e400', null]])('%j is %s', (text, value) => {
+  test.each([['22.5', 22.5], [' 22,5 ', 22.5], ['', null], ['x', null], ['-3', -3], ['0', 0], ['1e400', null]])('%j is %s', (text, value) => {
     expect(numberOf(text)).toBe(value);
   });
 

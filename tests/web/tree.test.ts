@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 
-import { at, leaves, removed, repeated, replaced, typed } from '../../web/features/library/tree';
+import { added, at, leaves, moved, removed, repeated, replaced, typed } from '../../web/features/library/tree';
 
 const programme = {
   key: 'our_knee', title: 'Our knee', caution: null, structures: ['patellar_tendon', 'quadriceps_tendon'],
@@ -45,5 +45,30 @@ describe('a document that is edited', () => {
     expect([typed('2,5', 2), typed('2.5', 2), typed('', 2), typed('two', 2)]).toEqual([2.5, 2.5, '', 'two']);
     expect([typed('', null), typed('x', null), typed('3', 'text')]).toEqual([null, 'x', '3']);
     expect(typed(' box, , step ', ['box'])).toEqual(['box', 'step']);
+  });
+});
+
+describe('the order of a list', () => {
+  const document = { stages: [{ key: 'a', gate: [{ type: 'days' }] }, { key: 'b', gate: [] }, { key: 'c', gate: [] }] };
+  const keys = (value: unknown) => (at(value, ['stages']) as { key: string }[]).map((one) => one.key);
+
+  test('moves one place at a time, and stays at its ends', () => {
+    expect(keys(moved(document, ['stages', 1], -1))).toEqual(['b', 'a', 'c']);
+    expect(keys(moved(document, ['stages', 1], 1))).toEqual(['a', 'c', 'b']);
+    expect(moved(document, ['stages', 0], -1)).toBe(document);
+    expect(moved(document, ['stages', 2], 1)).toBe(document);
+    expect(moved(document, ['title'], 1)).toBe(document);
+    fc.assert(fc.property(fc.array(fc.integer(), { minLength: 2 }), fc.nat(), (list, at_) => {
+      const place = at_ % (list.length - 1);
+      expect(moved(moved({ list }, ['list', place], 1), ['list', place + 1], -1)).toEqual({ list });
+    }));
+  });
+
+  test('gets a thing at its end, under a key that nothing else has', () => {
+    expect(keys(added(document, ['stages'], { key: 'd' }))).toEqual(['a', 'b', 'c', 'd']);
+    expect(keys(added(document, ['stages'], { key: 'b' }))).toEqual(['a', 'b', 'c', 'b_2']);
+    expect(at(added(document, ['stages', 1, 'gate'], { type: 'days' }), ['stages', 1, 'gate'])).toEqual([{ type: 'days' }]);
+    expect(at(added(document, ['stages', 1, 'gate'], { key: 'a' }), ['stages', 1, 'gate', 0, 'key'])).toBe('a_2');
+    expect(added(document, ['title'], {})).toBe(document);
   });
 });

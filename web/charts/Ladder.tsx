@@ -15,6 +15,9 @@ function inWords(rungs: readonly Rung[]): string {
   return `Stage ${at + 1} of ${rungs.length}, ${here.title}: ${pegs}`;
 }
 
+/** What the drawing means, shown when it is pointed at. */
+const legendOf = (rungs: readonly Rung[]): string => `${inWords(rungs)}. The thick rung is the stage now. Pegs are what opens the next: filled is met, hollow is not yet, dotted has no data.`;
+
 /** A filled, a hollow, a dotted peg: met, not yet, no data. */
 export function PegMark({ state, x, y, r }: { state: Peg['state']; x: number; y: number; r: number }) {
   return (
@@ -37,6 +40,7 @@ export function LyingLadder({ rungs, width = 160 }: { rungs: readonly Rung[]; wi
   const x = (i: number) => 10 + i * gap;
   return (
     <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} style={{ display: 'block' }} role="img" aria-label={inWords(rungs)}>
+      <title>{legendOf(rungs)}</title>
       <path d={`M2 5H${width - 2}M2 23H${width - 2}`} stroke={colour('line')} strokeWidth={1.5} />
       {rungs.map((rung, i) => (
         <g key={rung.key}>
@@ -78,6 +82,7 @@ export function UprightLadder({ rungs, width = 220 }: { rungs: readonly Rung[]; 
   const y = (i: number) => height - 24 - i * step - (i > at && at >= 0 ? climb - step : 0);
   return (
     <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} style={{ maxWidth: '100%', height: 'auto' }} role="img" aria-label={inWords(rungs)}>
+      <title>{legendOf(rungs)}</title>
       <path d={`M14 4V${height - 4}M62 4V${height - 4}`} stroke={colour('line')} strokeWidth={3} strokeLinecap="round" />
       {rungs.map((rung, i) => (
         <g key={rung.key}>

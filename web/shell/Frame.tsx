@@ -31,16 +31,21 @@ export function Frame({ user, children }: { user: User; children: ReactNode }) {
           <Mark size={24} />
           <Typography component="span" sx={{ fontWeight: 600, fontSize: 18 }}>Rung</Typography>
         </Box>
-        <Box component="nav" aria-label="Pages" sx={{ display: 'flex', gap: 0.5, flex: 1 }}>
+        <Box component="nav" aria-label="Pages" sx={{ display: 'flex', gap: 0.5, flex: 1, '& a': { whiteSpace: 'nowrap', minWidth: 0 } }}>
           <Button component={RouterLink} to="/">Round</Button>
           <Button component={RouterLink} to="/new">New case</Button>
+          <Button component={RouterLink} to="/messages">Messages</Button>
           <Button component={RouterLink} to="/library">Library</Button>
+          <Button component={RouterLink} to="/caseload">Caseload</Button>
           <Button component={RouterLink} to="/closed">Closed cases</Button>
         </Box>
-        <Button component={RouterLink} to="/practice" color="inherit" sx={{ color: 'text.secondary' }}>{user.practice}</Button>
-        <Typography variant="body2">{user.name}</Typography>
+        <Button component={RouterLink} to="/practice" color="inherit" sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>
+          <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>{user.practice}</Box>
+          <Box component="span" sx={{ display: { md: 'none' } }}>Practice</Box>
+        </Button>
+        <Typography variant="body2" sx={{ display: { xs: 'none', md: 'block' } }}>{user.name}</Typography>
         <Button onClick={() => setKeys(true)} aria-label="Keys">?</Button>
-        <Button onClick={() => signOut.mutate()} loading={signOut.isPending}>Sign out</Button>
+        <Button onClick={() => signOut.mutate()} loading={signOut.isPending} sx={{ whiteSpace: 'nowrap' }}>Sign out</Button>
       </Box>
       {signOut.isError && <Failed problem={signOut.error} again={() => signOut.mutate()} />}
       {children}

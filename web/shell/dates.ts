@@ -4,8 +4,12 @@ const short = part({ day: 'numeric', month: 'short' });
 
 const atNoon = (day: string): Date => new Date(`${day.slice(0, 10)}T12:00:00Z`);
 
-/** "Tue 14 Apr" of a calendar date. */
-export const day = (iso: string): string => `${weekday.format(atNoon(iso))} ${short.format(atNoon(iso))}`;
+/** "Tue 14 Apr" of a calendar date, with the year where it is another than the one that it is told in. */
+export const dayTold = (iso: string, thisYear: number): string =>
+  `${weekday.format(atNoon(iso))} ${short.format(atNoon(iso))}${Number(iso.slice(0, 4)) === thisYear ? '' : ` ${iso.slice(0, 4)}`}`;
+
+/** The same as it is told today. */
+export const day = (iso: string): string => dayTold(iso, new Date().getFullYear());
 
 /** "14 Apr" of a calendar date. */
 export const shortDay = (iso: string): string => short.format(atNoon(iso));
@@ -20,7 +24,7 @@ export const ago = (iso: string, today: string): string => {
   if (days === 0) return 'today';
   if (days === 1) return 'yesterday';
   if (days === -1) return 'tomorrow';
-  return days > 1 && days <= 14 ? `${days} days ago` : day(iso);
+  return days > 1 && days <= 14 ? `${days} days ago` : dayTold(iso, Number(today.slice(0, 4)));
 };
 
 /** "5 min ago", "3 h ago", further back "2 days ago", of a moment. */

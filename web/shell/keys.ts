@@ -7,6 +7,7 @@ export const KEYS: [string, string][] = [
   ['n', 'Round: nudge a silent athlete'],
   ['u', 'undo the last decision'],
   ['p', 'case: prescribe'],
+  ['v', 'case: visit, to measure and try'],
   ['f', 'case: flare plan'],
   ['← / →', 'case: the session before / after, when the chart has the focus'],
   ['/', 'search'],

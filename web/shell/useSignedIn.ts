@@ -14,13 +14,21 @@ const SIGN_OUT = ['sign-out'];
 const firstPage = (): string => (window.location.pathname.startsWith('/athlete') ? '/athlete' : '/');
 
 /** Everything of whoever was signed in goes from this tab: answers, what is still on its way, and the page. */
-export function forgetSession(queries: QueryClient): void {
+function forgetSession(queries: QueryClient): void {
   forgetAnswers();
   const others = { predicate: (query: Query) => query.queryKey[0] !== KEY[0] };
   void queries.cancelQueries(others);
   // First who is signed in, so that whoever looks at it is told and the page goes; then all that the page held.
   queries.setQueryData(KEY, null);
   queries.removeQueries(others);
+}
+
+/** After signing out: nothing is left in any tab, and the next person begins at the first page. */
+export function endSession(queries: QueryClient): void {
+  tellTabs('signed-out');
+  forgetSession(queries);
+  window.history.replaceState(null, '', firstPage());
+  window.dispatchEvent(new PopStateEvent('popstate'));
 }
 
 /** Who is signed in; null when nobody is. */
@@ -67,10 +75,7 @@ export function useSignOut() {
     mutationKey: SIGN_OUT,
     mutationFn: () => send(() => api.DELETE('/api/session')),
     onSuccess: () => {
-      tellTabs('signed-out');
-      forgetSession(queries);
-      window.history.replaceState(null, '', firstPage());
-      window.dispatchEvent(new PopStateEvent('popstate'));
+      endSession(queries);
     },
   });
 }

@@ -12,7 +12,8 @@ export function ClosedCase({ one }: { one: PhoneData['closed'][number] }) {
   return (
     <Paper variant="outlined" component="section" aria-label={`${caseName(one)}, closed`} sx={{ p: 2 }}>
       <Typography variant="h2">{caseName(one)}</Typography>
-      <Typography>Closed {day(one.closed_on)}{one.closed_by === null ? '' : ` by ${one.closed_by}`}{one.why === null ? '.' : `: ${one.why}`}</Typography>
+      <Typography>{one.how ?? 'Closed'}, {day(one.closed_on)}{one.closed_by === null ? '' : `, by ${one.closed_by}`}.</Typography>
+      {one.why !== null && <Typography>{one.why}</Typography>}
       <Typography sx={{ fontWeight: 600, mt: 0.5 }}>{one.come_back}</Typography>
       <Typography sx={{ mt: 1 }}>{one.sessions} sessions since {day(one.opened_on)}.</Typography>
       <UprightLadder rungs={one.ladder} width={300} />

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import { type ReactNode, useState } from 'react';
-import { Link as RouterLink } from 'react-router';
+import { Link as RouterLink, useLocation } from 'react-router';
 
 import type { Schemas } from '../../api/client';
 import { nowIso } from '../../phone/moments';
@@ -23,6 +23,8 @@ const WHYS = ['no time', 'travelling', 'ill', 'it hurt', 'forgot'];
 export default function EnteredScreen({ page }: { page: PhoneData }) {
   const waiting = useOutbox(page.person);
   const named = page.cases.length > 1;
+  const wanted = useLocation().hash === '#extra';
+  const first = page.cases.find((one) => !one.stopped)?.case;
   return (
     <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
       <Typography variant="h1">What I entered</Typography>
@@ -31,7 +33,7 @@ export default function EnteredScreen({ page }: { page: PhoneData }) {
           {named && <Typography variant="h2">{caseName(plan)}</Typography>}
           <Entered plan={plan} waiting={waiting.filter((one) => one.case === plan.case)} />
           {plan.undone.map((one) => <Undone key={one.planned} plan={plan} one={one} waits={waiting.some((there) => there.what === 'missed' && there.id === one.planned)} />)}
-          {!plan.stopped && <Extra plan={plan} />}
+          {!plan.stopped && <Extra plan={plan} wanted={wanted && plan.case === first} />}
         </Box>
       ))}
     </Box>
@@ -147,11 +149,13 @@ function Undone({ plan, one, waits }: { plan: TodayData; one: TodayData['undone'
   );
 }
 
+const intoView = (card: HTMLElement | null): void => card?.scrollIntoView();
+
 /** Practice, or a session of the plan once more, beside what was due. */
-function Extra({ plan }: { plan: TodayData }) {
+function Extra({ plan, wanted }: { plan: TodayData; wanted: boolean }) {
   const kinds = [...new Map(plan.sessions.filter((one) => one.kind === 'loading').map((one) => [one.title, one])).values()];
   return (
-    <Paper id="extra" variant="outlined" component="section" aria-label="Beside the plan" sx={{ p: 2, display: 'grid', gap: 1 }}>
+    <Paper ref={wanted ? intoView : null} variant="outlined" component="section" aria-label="Beside the plan" sx={{ p: 2, display: 'grid', gap: 1 }}>
       <Typography variant="h2" component="h3">Beside the plan</Typography>
       <Typography color="textSecondary">All load counts, planned or not.</Typography>
       <Button component={RouterLink} to={`/session?practice=${plan.case}`} variant="outlined" sx={{ minHeight: 56, fontSize: '1rem' }}>I practised or competed</Button>

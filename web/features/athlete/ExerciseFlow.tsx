@@ -10,13 +10,15 @@ import { type ReactNode, useEffect, useRef } from 'react';
 import type { Exercise } from '../../phone/usePhone';
 import { EasierCard } from './EasierCard';
 import { OverCard } from './OverCard';
+import { focused } from './focused';
+import type { SoFar } from './PacedSet';
 import { PainRow } from './PainRow';
 import type { Progress, Run } from './run';
 import { SetCard } from './SetCard';
-import { easierDone, goneOn, helped, HURTS, hurtsNow, isOver, leftOut, limbDone, oneBack, overSeen, setsAsked, type Step, stepOf, toldPain } from './steps';
+import { brokenOff, easierDone, goneOn, helped, HURTS, hurtsNow, isOver, leftOut, limbDone, oneBack, overSeen, setsAsked, type Step, stepOf, toldPain } from './steps';
 
 /** One exercise, a question or a set at a time: each set, its rest, its pain; the test before and after where the school asks. */
-export function ExerciseFlow({ run, exercise, set }: { run: Run; exercise: Exercise; set: (run: Run) => void }) {
+export function ExerciseFlow({ run, exercise, soFar, set }: { run: Run; exercise: Exercise; soFar: SoFar; set: (run: Run) => void }) {
   const progress = run.progress[run.at];
   const step = stepOf(run, exercise);
   const onNext = useRef(set);
@@ -26,7 +28,7 @@ export function ExerciseFlow({ run, exercise, set }: { run: Run; exercise: Exerc
   useEffect(() => { if (nothingLeft) onNext.current(goneOn(run)); }, [nothingLeft, run]);
   const focus = useFocus(`${run.at} ${step} ${progress?.sets.length ?? 0} ${Object.keys(progress?.turn ?? {}).length}`);
   if (progress === undefined || nothingLeft) return null;
-  return <Box ref={focus}>{card(step, run, exercise, progress, set)}</Box>;
+  return <Box ref={focus}>{card(step, run, exercise, progress, soFar, set)}</Box>;
 }
 
 /** The keyboard and what reads the screen follow to each new question. */
@@ -42,7 +44,7 @@ function useFocus(step: string) {
   return box;
 }
 
-function card(step: Step, run: Run, exercise: Exercise, progress: Progress, set: (run: Run) => void): ReactNode {
+function card(step: Step, run: Run, exercise: Exercise, progress: Progress, soFar: SoFar, set: (run: Run) => void): ReactNode {
   const change = (part: Partial<Progress>, more: Partial<Run> = {}) => set({ ...run, ...more, progress: run.progress.map((one, i) => (i === run.at ? { ...one, ...part } : one)) });
   const zones = { max: exercise.max_pain, wanted: exercise.wanted_pain, stop: run.stop_at };
   const isCounted = exercise.mode !== 'isometric' && exercise.dose.work_s === undefined && progress.sets.length > 0;
@@ -87,7 +89,7 @@ function card(step: Step, run: Run, exercise: Exercise, progress: Progress, set:
       );
     case 'easier':
       return progress.easier === null ? null : (
-        <EasierCard easier={progress.easier} left={Math.max(1, exercise.dose.sets - progress.sets.length)} words={exercise.words} zones={zones} done={(sets, pain) => set(easierDone(run, sets, pain))} />
+        <EasierCard key={exercise.prescription} easier={progress.easier} left={Math.max(1, exercise.dose.sets - progress.sets.length)} words={exercise.words} zones={zones} done={(sets, pain) => set(easierDone(run, sets, pain))} />
       );
     case 'test_after':
       return (
@@ -106,6 +108,8 @@ function card(step: Step, run: Run, exercise: Exercise, progress: Progress, set:
     default:
       return (
         <SetCard
+          key={exercise.prescription}
+          soFar={soFar}
           exercise={exercise}
           progress={progress}
           zones={zones}
@@ -121,8 +125,8 @@ function card(step: Step, run: Run, exercise: Exercise, progress: Progress, set:
           limbDone={(done) => set(limbDone(run, exercise, done))}
           change={change}
           restOver={() => change({}, { rest_until: null })}
-          leave={(why) => set(leftOut(run, why))}
-          hurts={(pain) => set(hurtsNow(run, exercise, pain))}
+          leave={(why) => set(leftOut(brokenOff(run, soFar.current?.() ?? null), why))}
+          hurts={(pain) => set(hurtsNow(run, exercise, pain, soFar.current?.() ?? null))}
           back={() => set(oneBack(run))}
         />
       );
@@ -176,7 +180,7 @@ function Ask({ title, words, children }: { title: string; words: string; childre
 export function EndHere({ why, stay }: { why: (reason: string) => void; stay: () => void }) {
   return (
     <Paper variant="outlined" component="section" aria-label="End the session here" sx={{ p: 2, display: 'grid', gap: 1 }}>
-      <Typography variant="h2" tabIndex={-1} data-focus>Why end here?</Typography>
+      <Typography variant="h2" tabIndex={-1} ref={focused}>Why end here?</Typography>
       {[HURTS, 'no time', 'too tired', 'another reason'].map((reason) => <Button key={reason} variant="outlined" onClick={() => why(reason)} sx={{ minHeight: 56, fontSize: '1.0625rem' }}>{reason}</Button>)}
       <Button onClick={stay} sx={{ minHeight: 48 }}>Go on with the session</Button>
     </Paper>

@@ -5,8 +5,9 @@ import { useState } from 'react';
 
 import type { Schemas } from '../../api/client';
 import { fromKg, loadWords, type Settings, toKg } from '../../phone/settings';
+import { numberOf } from '../../shell/numbers';
 import { TextInput } from '../../shell/TextInput';
-import { isFar, numberOf } from './typed';
+import { isFar } from './typed';
 
 /** The heaviest load that is taken, in kilograms. */
 const MOST_KG = 1000;
@@ -20,16 +21,16 @@ export function LoadField({ kg, usual, units, choose }: { kg: number | null; usu
   // What was not changed stays what it was, however it is rounded in pounds.
   const load = typed === null ? null : text === shown && kg !== null ? kg : toKg(typed, units);
   const tooMuch = load !== null && load > MOST_KG;
-  const fault = text === '' ? undefined : load === null ? 'A number, such as 22.5' : tooMuch ? `At most ${loadWords(MOST_KG, units)}` : undefined;
+  const fault = text === '' ? undefined : load === null || load < 0 ? 'A number, such as 22.5' : tooMuch ? `At most ${loadWords(MOST_KG, units)}` : undefined;
   const use = () => {
-    if (load === null || tooMuch) return;
+    if (load === null || fault !== undefined) return;
     if (isFar(load, usual)) setAsked(load); else choose(load);
   };
   return (
     <Box sx={{ mt: 1 }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
         <TextInput label={`Load used, ${units}`} value={text} change={(typing) => { setText(typing); setAsked(null); }} fault={fault} inputMode="decimal" sx={{ width: 170 }} />
-        <Button variant="contained" disabled={load === null || tooMuch} onClick={use} sx={{ minHeight: 56 }}>Use it</Button>
+        <Button variant="contained" disabled={load === null || fault !== undefined} onClick={use} sx={{ minHeight: 56 }}>Use it</Button>
       </Box>
       {asked !== null && (
         <Alert severity="warning" sx={{ mt: 1 }}>

@@ -51,7 +51,10 @@ export function MorningCard({ plan, on, late, first, named }: { plan: TodayData;
       {isAfter && <Alert severity="info" sx={{ mb: 1 }}>You have trained already: score it as it was before, if you can. It is marked as answered after the session.</Alert>}
       <PainRow label="Pain on the test" value={score} choose={setScore} />
       <Typography id={`stiff-${on}`} sx={{ mt: 1.25, mb: 0.5 }}>Stiff, minutes</Typography>
-      <ToggleButtonGroup exclusive fullWidth value={stiff} onChange={(_, value: number | null) => setStiff(value)} aria-labelledby={`stiff-${on}`}>
+      <ToggleButtonGroup
+        exclusive value={stiff} onChange={(_, value: number | null) => setStiff(value)} aria-labelledby={`stiff-${on}`}
+        sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(max(2.9rem, 15%), 1fr))', gap: 0.75, '& .MuiToggleButton-root.MuiToggleButton-root': { m: 0, borderRadius: 1.5, border: '1px solid', borderColor: 'divider' } }}
+      >
         {STIFF.map((minutes) => <ToggleButton key={minutes} value={minutes} sx={{ fontSize: '1.0625rem', minHeight: 48 }}>{minutes === 60 ? '60+' : minutes}</ToggleButton>)}
       </ToggleButtonGroup>
       <FormControlLabel sx={{ mt: 0.75, minHeight: 44 }} control={<Checkbox checked={ached} onChange={() => setSigns(ached ? signs.filter((one) => one !== 'night_ache') : [...signs, 'night_ache'])} />} label={NIGHT_ACHE[1]} />

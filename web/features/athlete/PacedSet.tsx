@@ -1,15 +1,18 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { type RefObject, useMemo, useRef, useState } from 'react';
+import { type RefObject, useImperativeHandle, useMemo, useRef, useState } from 'react';
 
 import { type Done, doneBy, endOf, levelAt, type Phase, phaseAt, repsDone, type Timeline, timelineOf } from '../../pacer/timeline';
 import { spokenOf, tell, wordOf } from '../../pacer/cues';
 import { audioClock } from '../../pacer/sound';
 import { useAwake, usePacer } from '../../pacer/usePacer';
 import { useSettings } from '../../phone/settings';
-import type { Exercise } from '../../phone/usePhone';
+import type { Exercise as WholeExercise } from '../../phone/usePhone';
 import { colour, faint } from '../../shell/theme';
+
+/** What the pacer needs of an exercise. */
+type Exercise = Pick<WholeExercise, 'dose' | 'mode' | 'says'>;
 
 /** Whether whoever uses this phone wants nothing to sweep. */
 const isStill = (): boolean => window.matchMedia('(prefers-reduced-motion: reduce)').matches;
@@ -17,18 +20,21 @@ const isStill = (): boolean => window.matchMedia('(prefers-reduced-motion: reduc
 const WIDE = 340;
 const HIGH = 120;
 
+/** What of the set under way is done at this moment, so that it is kept when something else is chosen; null where nothing is. */
+export type SoFar = RefObject<(() => Done | null) | null>;
+
 /** Read by what reads the screen aloud, and not seen. */
 const visuallyHidden = { position: 'absolute', width: '1px', height: '1px', overflow: 'hidden', clipPath: 'inset(50%)', whiteSpace: 'nowrap' } as const;
 
 /** One set of one limb, paced by the audio clock: a mark along the trace, a ring for a hold, and tones. */
-export function PacedSet({ exercise, loud, title, begun, done }: { exercise: Exercise; loud: boolean; title: string; begun: () => void; done: (done: Done | null) => void }) {
+export function PacedSet({ exercise, loud, title, soFar, begun, done }: { exercise: Exercise; loud: boolean; title: string; soFar: SoFar; begun: () => void; done: (done: Done | null) => void }) {
   const line = useMemo(() => timelineOf(exercise.dose, exercise.mode), [exercise]);
   return line === null
     ? <OwnPace exercise={exercise} title={title} done={done} />
-    : <Paced line={line} exercise={exercise} loud={loud} title={title} onBegin={begun} done={done} />;
+    : <Paced line={line} exercise={exercise} loud={loud} title={title} soFar={soFar} onBegin={begun} done={done} />;
 }
 
-function Paced({ line, exercise, loud, title, onBegin, done }: { line: Timeline; exercise: Exercise; loud: boolean; title: string; onBegin: () => void; done: (done: Done | null) => void }) {
+function Paced({ line, exercise, loud, title, soFar, onBegin, done }: { line: Timeline; exercise: Exercise; loud: boolean; title: string; soFar: SoFar; onBegin: () => void; done: (done: Done | null) => void }) {
   const mark = useRef<SVGCircleElement>(null);
   const ring = useRef<SVGCircleElement>(null);
   const word = useRef<HTMLSpanElement>(null);
@@ -69,12 +75,16 @@ function Paced({ line, exercise, loud, title, onBegin, done }: { line: Timeline;
       finish();
     }
   };
+  const doneNow = (): Done | null => {
+    const by = doneBy(line, exercise.dose, exercise.mode, pacer.position());
+    return by === null || held !== null ? by : { reps: Math.min(asked, by.reps), held_s: by.held_s };
+  };
   const finish = () => {
     pacer.pause();
-    const by = doneBy(line, exercise.dose, exercise.mode, pacer.position());
-    done(by === null || held !== null ? by : { reps: Math.min(asked, by.reps), held_s: by.held_s });
+    done(doneNow());
   };
   const pacer = usePacer(line, loud, draw, () => done({ reps: held === null ? asked : exercise.dose.reps, held_s: null }));
+  useImperativeHandle(soFar, () => doneNow);
   useAwake(pacer.running);
   const begun = pacer.running || pacer.position() > 0;
 

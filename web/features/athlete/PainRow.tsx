@@ -34,7 +34,7 @@ export function PainRow({ label, value, choose, fault, zones, words = PAIN }: { 
   };
   return (
     <Box role="radiogroup" aria-label={label} ref={group}>
-      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(6, 1fr)', gap: 0.75 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(max(2.9rem, 15%), 1fr))', gap: 0.75 }}>
         {Array.from({ length: 11 }, (_, i) => {
           const zone = zones === undefined ? 'allowed' : zoneOf(zones, i);
           return (

@@ -2,29 +2,46 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link as RouterLink, useNavigate, useSearchParams } from 'react-router';
 
+import type { Done } from '../../pacer/timeline';
 import { localDay, nowIso } from '../../phone/moments';
 import { useOnlyWriter } from '../../phone/onlyWriter';
-import { put } from '../../phone/outbox';
+import { put, type Waiting } from '../../phone/outbox';
 import { dueOn, stopsHere } from '../../phone/pending';
 import { caseOf, type PhoneData } from '../../phone/plan';
 import { useIsFull } from '../../phone/store';
 import { useOutbox } from '../../phone/usePhone';
 import { Empty } from '../../shell/States';
 import { EndHere, ExerciseFlow } from './ExerciseFlow';
+import { focused } from './focused';
 import { GoOn } from './GoOn';
 import { NotKept } from './NotKept';
 import { PracticeFlow, practiceIsTold } from './PracticeFlow';
 import { asLog, begin, forgetRun, isBegun, isIdle, isStopped, keepRun, keptRun, type Run } from './run';
 import { SignList } from './SignList';
 import { STOP_WORDS } from './signs';
-import { doneWords, ended, painAgain } from './steps';
+import { brokenOff, doneWords, ended, painAgain } from './steps';
 import { Stop, WhomToCall } from './StopCard';
 import { titleOf } from './titles';
 
 const back = <Button component={RouterLink} to="/" variant="contained" sx={{ minHeight: 56 }}>Back to today</Button>;
+
+/** A session as it was asked for by the address: practice or a session once more beside the plan, a planned one, or what is due. */
+function begun(page: PhoneData, search: URLSearchParams, waiting: readonly Waiting[]): Run | null {
+  const [practice, again, planned] = [search.get('practice'), search.get('again'), search.get('planned')];
+  for (const plan of page.cases.filter((one) => !one.stopped && !stopsHere(one, waiting))) {
+    if (practice !== null && plan.case === practice) {
+      return begin(plan, { planned: '', on: localDay(), stage: '', title: 'Practice', part: null, kind: 'sport', duration_s: 0, exercises: [], done: false });
+    }
+    const more = plan.sessions.find((one) => one.planned === again);
+    if (more !== undefined) return begin(plan, { ...more, planned: '' });
+    const due = practice !== null || again !== null ? undefined : dueOn(plan, localDay(), waiting).find((one) => planned === null || one.planned === planned);
+    if (due !== undefined) return begin(plan, due);
+  }
+  return null;
+}
 
 /** The session, exercise by exercise; it goes on where it was, whatever came between, and in one tab at a time. */
 export default function SessionScreen({ page }: { page: PhoneData }) {
@@ -35,28 +52,13 @@ export default function SessionScreen({ page }: { page: PhoneData }) {
     const run = keptRun();
     return run?.person === page.person ? run : null;
   });
-  const [run, setRun] = useState<Run | null>(() => {
-    if (before !== null) return before;
-    // Practice beside the plan, at any time.
-    const beside = page.cases.find((one) => one.case === search.get('practice'));
-    if (beside !== undefined && !beside.stopped) return begin(beside, { planned: '', on: localDay(), stage: '', title: 'Practice', part: null, kind: 'sport', duration_s: 0, exercises: [], done: false });
-    // A session of the plan once more, beside what is due.
-    const again = search.get('again');
-    const more = page.cases.find((one) => !one.stopped && one.sessions.some((due) => due.planned === again));
-    const due = more?.sessions.find((one) => one.planned === again);
-    if (more !== undefined && due !== undefined) return begin(more, { ...due, planned: '' });
-    for (const plan of page.cases) {
-      const due = dueOn(plan, localDay(), waiting).find((one) => planned === null || one.planned === planned);
-      if (due !== undefined && !plan.stopped && !stopsHere(plan, waiting)) return begin(plan, due);
-    }
-    return null;
-  });
+  const [run, setRun] = useState<Run | null>(() => before ?? begun(page, search, waiting));
   if (run === null) return <main><Empty title="No session is due now">{back}</Empty></main>;
   // One that was left lying is finished or discarded before another begins.
   if (run === before && planned !== null && run.due.planned !== planned && isIdle(run)) {
     return (
       <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gap: 1.5 }}>
-        <GoOn run={run} over={() => { const plan = page.cases.find((one) => one.sessions.some((due) => due.planned === planned)); const due = plan?.sessions.find((one) => one.planned === planned); setRun(plan === undefined || due === undefined ? null : begin(plan, due)); }} />
+<GoOn run={run} over={() => setRun(begun(page, search, waiting))} />
         {back}
       </Box>
     );
@@ -71,13 +73,19 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
   const [isSending, setSending] = useState(false);
   const full = useIsFull();
   const navigate = useNavigate();
-  // Another tab may have gone further, or have sent it.
-  const follow = () => { const there = keptRun(); if (there?.id === run.id && there.revision > run.revision) show(there); };
+  const follow = () => {
+    const there = keptRun();
+    // Another tab has gone further, or has sent or discarded it.
+    if (there?.id === run.id && there.revision > run.revision) show(there);
+    if (there === null && run.revision > 0 && !full) show(null);
+  };
   const { writer, take } = useOnlyWriter(`rung:run:${run.id}`, follow);
   const set = (next: Run) => {
     const step = { ...next, revision: run.revision + 1 };
     if (keepRun(step) === 'newer') follow(); else show(step);
   };
+  const soFar = useRef<(() => Done | null) | null>(null);
+  const asFarAsNow = () => brokenOff(run, soFar.current?.() ?? null);
   const plan = caseOf(page, run.case);
   const stopped = isStopped(run) || (plan !== undefined && (plan.stopped || stopsHere(plan, waiting)));
   const sport = run.due.kind === 'sport';
@@ -119,7 +127,7 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
       )}
       {!stopped && sport && <PracticeFlow run={run} set={set} />}
       {!stopped && !sport && !over && asking === 'end' && <EndHere why={(reason) => { setAsking(null); set(ended(run, reason)); }} stay={() => setAsking(null)} />}
-      {!stopped && !sport && !over && asking !== 'end' && exercise !== undefined && <ExerciseFlow key={exercise.prescription} run={run} exercise={exercise} set={set} />}
+      {!stopped && !sport && !over && asking !== 'end' && exercise !== undefined && <ExerciseFlow run={run} exercise={exercise} soFar={soFar} set={set} />}
       {!sport && (over || stopped) && <Summary run={run} again={run.signs.length > 0 ? null : (at) => set(painAgain(run, at))} />}
       <NotKept why={lost} />
       {(stopped || over || sport) && (
@@ -128,10 +136,10 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
         </Button>
       )}
       {!stopped && !over && !sport && isBegun(run) && run.ending === null && asking !== 'end' && (
-        <Button onClick={() => setAsking('end')} sx={{ minHeight: 48, fontSize: '1rem' }}>End the session here</Button>
+        <Button onClick={() => { const kept = asFarAsNow(); if (kept !== run) set(kept); setAsking('end'); }} sx={{ minHeight: 48, fontSize: '1rem' }}>End the session here</Button>
       )}
       <Button onClick={() => setAsking(asking === 'signs' ? null : 'signs')} aria-expanded={asking === 'signs'} sx={{ minHeight: 48, fontSize: '1rem', color: 'stop.main' }}>Something is wrong</Button>
-      {asking === 'signs' && <SignList signs={run.signs} set={(signs) => set({ ...run, signs, rest_until: null })} />}
+      {asking === 'signs' && <SignList signs={run.signs} set={(signs) => set({ ...asFarAsNow(), signs, rest_until: null })} />}
     </Box>
   );
 }
@@ -140,7 +148,7 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
 function Summary({ run, again }: { run: Run; again: ((at: number) => void) | null }) {
   return (
     <Box component="section" aria-label="Done">
-      <Typography variant="h2" tabIndex={-1} sx={{ mb: 0.5 }}>Done</Typography>
+      <Typography variant="h2" tabIndex={-1} ref={focused} sx={{ mb: 0.5 }}>Done</Typography>
       {run.due.exercises.map((exercise, i) => {
         const one = run.progress[i];
         if (one === undefined) return null;

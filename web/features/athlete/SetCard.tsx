@@ -10,7 +10,7 @@ import type { Done } from '../../pacer/timeline';
 import { changeSettings, inUnits, loadWords, type Settings, useSettings } from '../../phone/settings';
 import type { Exercise } from '../../phone/usePhone';
 import { LoadField } from './LoadField';
-import { PacedSet } from './PacedSet';
+import { PacedSet, type SoFar } from './PacedSet';
 import { PainRow, type Zones } from './PainRow';
 import { Rest } from './Rest';
 import { loadOf, type Progress } from './run';
@@ -23,6 +23,8 @@ interface Doing {
   restUntil: number | null;
   /** The test in the rest between sets, where the school asks for it. */
   inRest: ReactNode;
+  /** What of the set under way is done. */
+  soFar: SoFar;
   limbDone: (done: Done | null) => void;
   change: (part: Partial<Progress>) => void;
   restOver: () => void;
@@ -32,7 +34,7 @@ interface Doing {
 }
 
 /** One set of one limb: what it is, the pacer or the rest, and ways to change the load, to stop and to say that it hurts. */
-export function SetCard({ exercise, progress, zones, restUntil, inRest, limbDone, change, restOver, leave, hurts, back }: Doing) {
+export function SetCard({ exercise, progress, zones, restUntil, inRest, soFar, limbDone, change, restOver, leave, hurts, back }: Doing) {
   const settings = useSettings();
   const [open, setOpen] = useState<'load' | 'leave' | 'hurts' | null>(null);
   const [isNothing, setNothing] = useState(false);
@@ -64,7 +66,7 @@ export function SetCard({ exercise, progress, zones, restUntil, inRest, limbDone
       {exercise.load != null && (done === 0 || isToFind) && <Alert severity={isToFind ? 'info' : 'success'} icon={false} sx={{ my: 1, fontSize: '1rem' }}>{inUnits(exercise.load.words, settings.units)}</Alert>}
       {isToFind && <LoadField kg={null} usual={exercise.usual_load} units={settings.units} choose={(kg) => change({ load_kg: kg })} />}
       {isNothing && <Alert severity="info" sx={{ my: 1 }}>Nothing was done of this {takesTurns ? 'side' : 'set'}, so nothing is written down. Start it again, or leave it out.</Alert>}
-      <PacedSet key={now} exercise={exercise} loud={settings.sound} title={title} begun={() => setBegun(now)} done={finish} />
+      <PacedSet key={now} exercise={exercise} loud={settings.sound} title={title} soFar={soFar} begun={() => setBegun(now)} done={finish} />
       {takesTurns && turn === 0 && other !== undefined && begun !== now && <Button onClick={() => change({ first: other.side })} sx={{ minHeight: 48 }}>Begin with the {other.side}</Button>}
       {isNothing && takesTurns && <Button onClick={() => { setNothing(false); limbDone(null); }} sx={{ minHeight: 48 }}>Leave the {side} out of this set</Button>}
       {done === 0 && turn === 0 && <How exercise={exercise} />}

@@ -15,7 +15,7 @@ import { forgetPerson } from '../../phone/outbox';
 import type { PhoneData } from '../../phone/plan';
 import { changeSettings, type Settings, useSettings } from '../../phone/settings';
 import { useOutbox } from '../../phone/usePhone';
-import { forgetSession, useSignOut } from '../../shell/useSignedIn';
+import { endSession, useSignOut } from '../../shell/useSignedIn';
 import { useRun } from './run';
 
 /** What is set on this phone, and the way out of it. */
@@ -37,8 +37,9 @@ function OnThisPhone({ person }: { person: string }) {
   const [sure, setSure] = useState(false);
   const everywhere = useMutation({
     mutationFn: () => send(() => api.DELETE('/api/sessions')),
-    onSuccess: () => { forgetPerson(person); forgetSession(queries); },
+    onSuccess: () => { forgetPerson(person); endSession(queries); },
   });
+  const save = useMutation({ mutationFn: () => send(() => api.GET('/api/today/data')), onSuccess: (data) => saveAs(data, `rung-${data.at.slice(0, 10)}.json`) });
   const loses = waiting.length > 0 || run !== null;
   return (
     <Paper variant="outlined" component="section" aria-label="On this phone" sx={{ p: 2, display: 'grid', gap: 1 }}>
@@ -54,9 +55,21 @@ function OnThisPhone({ person }: { person: string }) {
       <FormControlLabel sx={{ minHeight: 48 }} control={<Checkbox checked={settings.spoken} onChange={(event) => changeSettings({ spoken: event.target.checked })} />} label="The pacer speaks: lift, hold, lower, and counts" />
       <FormControlLabel sx={{ minHeight: 48 }} control={<Checkbox checked={settings.shake} onChange={(event) => changeSettings({ shake: event.target.checked })} />} label="The phone shakes at each phase, where it can" />
       {sure && <Alert severity="warning">{waiting.length > 0 ? `${waiting.length} of your answers wait to be sent.` : 'A session is under way.'} Signing out erases them from this phone.</Alert>}
-      <Button variant="outlined" loading={signOut.isPending} onClick={() => { if (loses && !sure) setSure(true); else signOut.mutate(undefined, { onSuccess: () => { forgetPerson(person); } }); }} sx={{ minHeight: 48 }}>{sure ? 'Sign out all the same' : 'Sign out'}</Button>
-      <Button variant="outlined" loading={everywhere.isPending} onClick={() => { if (loses && !sure) setSure(true); else everywhere.mutate(); }} sx={{ minHeight: 48 }}>Lost a phone: sign out everywhere</Button>
+      <Button variant="outlined" loading={signOut.isPending} onClick={() => { if (loses && !sure) setSure(true); else signOut.mutate(undefined, { onSuccess: () => { forgetPerson(person); } }); }} sx={{ minHeight: 48, fontSize: '1rem' }}>{sure ? 'Sign out all the same' : 'Sign out'}</Button>
+      <Button variant="outlined" loading={everywhere.isPending} onClick={() => { if (loses && !sure) setSure(true); else everywhere.mutate(); }} sx={{ minHeight: 48, fontSize: '1rem' }}>Lost a phone: sign out everywhere</Button>
+      <Button variant="outlined" loading={save.isPending} onClick={() => save.mutate()} sx={{ minHeight: 48, fontSize: '1rem' }}>Save my data as a file</Button>
+      {save.isError && <Alert severity="error">{save.error.message}</Alert>}
       {everywhere.isError && <Alert severity="error">{everywhere.error.message}</Alert>}
     </Paper>
   );
+}
+
+/** Hands what was loaded to the browser as a file to keep. */
+function saveAs(data: unknown, name: string): void {
+  const address = URL.createObjectURL(new Blob([JSON.stringify(data, null, 2)], { type: 'application/json' }));
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(address);
 }

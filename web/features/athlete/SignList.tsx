@@ -8,7 +8,7 @@ import { STOP_SIGNS } from './signs';
 /** What means stop and be seen, to be ticked. */
 export function SignList({ signs, set }: { signs: readonly Schemas['Sign'][]; set: (signs: Schemas['Sign'][]) => void }) {
   return (
-    <Paper variant="outlined" sx={{ p: 1.5, display: 'grid' }} role="group" aria-label="Signs to stop for">
+    <Paper variant="outlined" sx={{ p: 1.5, display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(min(15rem, 100%), 1fr))' }} role="group" aria-label="Signs to stop for">
       {STOP_SIGNS.map(([sign, words]) => (
         <FormControlLabel
           key={sign}

@@ -55,7 +55,7 @@ export function StopCard({ plan, practice, named }: { plan: TodayData; practice:
         <Typography sx={{ fontSize: 'inherit' }}>{STOP_WORDS} No loading and no test until you have been seen.</Typography>
         <WhomToCall practice={practice} />
       </Stop>
-      <Button onClick={() => setOpen(!open)} aria-expanded={open} variant="outlined" sx={{ minHeight: 52, color: 'stop.main' }}>Tell what is new</Button>
+      <Button onClick={() => setOpen(!open)} aria-expanded={open} variant="outlined" sx={{ minHeight: 52, fontSize: '1rem', color: 'stop.main' }}>Tell what is new</Button>
       {open && <SignList signs={signs} set={setSigns} />}
       {open && <Button variant="contained" disabled={signs.length === 0} onClick={() => void tell()} sx={{ minHeight: 56, bgcolor: 'stop.main', color: 'background.paper' }}>Send</Button>}
       <NotKept why={lost} />

@@ -37,7 +37,8 @@ function stepsOf(plan: TodayData, waiting: readonly Waiting[], today: string, ru
   const yesterday = plusDays(today, -1);
   const prefix = named ? `${caseName(plan)}: ` : '';
   const steps: Step[] = [];
-  if (!isAnswered(plan, today, waiting)) {
+  const asks = (on: string) => plan.days.find((one) => one.on === on)?.asks ?? true;
+  if (asks(today) && !isAnswered(plan, today, waiting)) {
     steps.push({ key: `morning-${plan.case}`, order: ORDER.morning, title: `${prefix}This morning’s answer`, card: (first) => <MorningCard key={`${plan.case}${today}`} plan={plan} on={today} late={false} first={first} named={named} /> });
   }
   const settling = toSettle(plan, waiting).slice(-1)[0];
@@ -51,7 +52,7 @@ function stepsOf(plan: TodayData, waiting: readonly Waiting[], today: string, ru
     if (run?.due.planned === session.planned) continue;
     steps.push({ key: session.planned, order: ORDER.session, title: `${prefix}${titleOf(session)}, about ${minutesOf(session)} min`, card: (first) => <SessionCard plan={plan} session={session} why={why} first={first} named={named} /> });
   }
-  if (!isAnswered(plan, yesterday, waiting) && yesterday >= plan.morning.opened_on) {
+  if (asks(yesterday) && !isAnswered(plan, yesterday, waiting) && yesterday >= plan.morning.opened_on) {
     steps.push({ key: `late-${plan.case}`, order: ORDER.late, title: `${prefix}Yesterday’s answer is missing`, card: (first) => <MorningCard key={`${plan.case}${yesterday}`} plan={plan} on={yesterday} late first={first} named={named} /> });
   }
   return steps;
@@ -97,7 +98,7 @@ export function Today({ page }: { page: PhoneData }) {
       {page.cases.length > 0 && (
         <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(min(9.5rem, 100%), 1fr))', gap: 1 }}>
           <Button component={RouterLink} to="/entered" variant="outlined" sx={{ minHeight: 52, fontSize: '1rem' }}>What I entered</Button>
-          <Button component={RouterLink} to="/entered#extra" variant="outlined" sx={{ minHeight: 52, fontSize: '1rem' }}>Log something else</Button>
+          {going.length > 0 && <Button component={RouterLink} to="/entered#extra" variant="outlined" sx={{ minHeight: 52, fontSize: '1rem' }}>Log something else</Button>}
         </Box>
       )}
       {page.cases.length > 0 && <Week page={page} today={today} isStopped={isStopped} />}

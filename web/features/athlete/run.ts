@@ -6,6 +6,7 @@ import { nowIso } from '../../phone/moments';
 import { type TodayData, withOwner } from '../../phone/plan';
 import { forget, keep, kept, type Kind, useKept } from '../../phone/store';
 import type { Due, Exercise } from '../../phone/usePhone';
+import { numberOf } from '../../shell/numbers';
 
 type SetData = Schemas['LoggedSet'];
 
@@ -208,8 +209,8 @@ const endOf = (run: Run): string => (isIdle(run) ? run.touched_at : nowIso());
 
 /** Minutes of practice as they were typed; null where that is no number. */
 export const minutesOf = (text: string): number | null => {
-  const minutes = Number(text.trim().replace(',', '.'));
-  return text.trim() !== '' && Number.isFinite(minutes) && minutes > 0 ? minutes : null;
+  const minutes = numberOf(text);
+  return minutes !== null && minutes > 0 ? minutes : null;
 };
 
 /** As it is sent: nothing of what was not done, and why what is missing is. */

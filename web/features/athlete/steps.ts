@@ -17,8 +17,6 @@ const changed = (run: Run, part: Partial<Progress>, more: Partial<Run> = {}): Ru
   ...run, ...more, progress: run.progress.map((one, i) => (i === run.at ? { ...one, ...part } : one)),
 });
 
-const next = (run: Run, part: Partial<Progress> = {}): Run => ({ ...changed(run, part), at: run.at + 1, rest_until: null });
-
 /** Sets that are asked for today. */
 export const setsAsked = (exercise: Exercise, progress: Progress): number => Math.max(progress.sets.length, exercise.dose.sets - progress.fewer);
 
@@ -85,12 +83,15 @@ function asFarAsItWent(run: Run): Pick<Progress, 'sets' | 'turn'> {
   return { sets: isDone ? [...progress.sets, doneSet(exercise, progress, progress.turn)] : progress.sets, turn: {} };
 }
 
+/** The last set with the pain in it. */
+const withPain = (sets: readonly Schemas['LoggedSet'][], pain: number): Schemas['LoggedSet'][] => sets.map((set, i) => (i === sets.length - 1 ? { ...set, pain } : set));
+
 /** Pain was told: of the set, where the school judges by set, or of the exercise. */
 export function toldPain(run: Run, exercise: Exercise, pain: number): Run {
   const progress = present(run);
   if (progress === undefined) return run;
   const bySet = stepOf(run, exercise) === 'set_pain';
-  const sets = bySet ? progress.sets.map((set, i) => (i === progress.sets.length - 1 ? { ...set, pain } : set)) : progress.sets;
+  const sets = bySet ? withPain(progress.sets, pain) : progress.sets;
   const all = { ...progress, sets };
   // The exercise's own pain is known once its last set was scored.
   const whole = bySet && !isOver(exercise, all) ? null : Math.max(pain, toldSoFar(all));
@@ -98,12 +99,23 @@ export function toldPain(run: Run, exercise: Exercise, pain: number): Run {
   return changed(run, { sets, pain: whole, over });
 }
 
-/** It hurts now, in the middle of the sets. */
-export function hurtsNow(run: Run, exercise: Exercise, pain: number): Run {
+/** It hurts now, in the middle of a set; over the limit the set ends there, with what was done of it. */
+export function hurtsNow(run: Run, exercise: Exercise, pain: number, soFar: Done | null = null): Run {
   const progress = present(run);
   if (progress === undefined) return run;
   const notes = [...progress.notes, `pain ${pain} in set ${progress.sets.length + 1}`];
-  return changed(run, { told: Math.max(pain, progress.told ?? 0), notes, over: pain > exercise.max_pain && pain < run.stop_at ? pain : null });
+  const told = changed(run, { told: Math.max(pain, progress.told ?? 0), notes, over: pain > exercise.max_pain && pain < run.stop_at ? pain : null });
+  if (pain <= exercise.max_pain) return told;
+  const broken = brokenOff(told, soFar);
+  const { sets } = broken.progress[run.at] ?? progress;
+  // The set that ended there has its pain told already.
+  return exercise.pain_by_set && sets.length > progress.sets.length ? changed(broken, { sets: withPain(sets, pain) }) : broken;
+}
+
+/** The set under way ends because something else was chosen; what was done of it is kept. */
+export function brokenOff(run: Run, soFar: Done | null): Run {
+  const exercise = run.due.exercises[run.at];
+  return exercise === undefined || soFar === null ? run : limbDone(run, exercise, soFar);
 }
 
 /** What was chosen to help at once. */
@@ -151,9 +163,12 @@ export function ended(run: Run, why: string): Run {
 /** On to the next exercise, or to the end where the session is being ended. */
 export function goneOn(run: Run): Run {
   const progress = present(run);
-  const on = next(run, { before: progress?.before ?? (run.retest ? run.last_test : null) });
-  const told = { ...on, last_test: progress?.after ?? run.last_test };
-  return run.ending === null ? told : { ...told, at: run.due.exercises.length };
+  const before = progress?.before ?? (run.retest ? run.last_test : null);
+  return changed(run, { before }, {
+    at: run.ending === null ? run.at + 1 : run.due.exercises.length,
+    rest_until: null,
+    last_test: progress?.after ?? run.last_test,
+  });
 }
 
 /** The last limb or set is taken back, to be done or told again. */

@@ -6,7 +6,11 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import FormControl from '@mui/material/FormControl';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import FormLabel from '@mui/material/FormLabel';
+import Radio from '@mui/material/Radio';
+import RadioGroup from '@mui/material/RadioGroup';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 
@@ -35,13 +39,14 @@ export function AcceptDialog({ id, close, decided }: { id: string; close: () => 
 
 function Proposal({ found, close, decided }: { found: Case; close: () => void; decided: (done: Done) => void }) {
   const decide = useDecide(found.id);
+  const [kept, setKept] = useState<number | null>(null);
   const [chosen, setChosen] = useState(() => found.proposals.filter((one) => one.preferred).map((one) => one.prescription));
   const { standing } = found;
   const many = found.proposals.length > 0;
   const toggle = (key: string) => setChosen((keys) => (keys.includes(key) ? keys.filter((one) => one !== key) : [...keys, key]));
   const accept = () =>
     decide.mutate(
-      { kind: 'accept', revision: found.revision, prescriptions: many ? chosen : undefined },
+      { kind: 'accept', revision: found.revision, prescriptions: many ? chosen : undefined, maintenance: kept },
       { onSuccess: (answer) => { decided({ words: `${found.athlete.name}: ${answer.words}`, undo: answer.undo ? { id: found.id, decision: answer.id } : undefined }); close(); } },
     );
 
@@ -69,7 +74,7 @@ function Proposal({ found, close, decided }: { found: Case; close: () => void; d
         {(standing.action === 'advance' || standing.action === 'finish') && (
           <>
             <Typography variant="h3" sx={{ mb: 0.5 }}>{standing.headline}</Typography>
-            {standing.action === 'finish' && <Alert severity="warning" sx={{ mb: 1 }}>This closes the case: nothing is asked of the athlete any more. Agree on the maintenance dose with the athlete; it is not planned here. The case can be opened again.</Alert>}
+            {standing.action === 'finish' && <KeepUp found={found} kept={kept} onChange={setKept} />}
             <PegList pegs={found.gate.criteria} />
             {standing.action === 'advance' && found.next_stage !== null && <Box sx={{ mt: 1.5 }}><StageMove found={found} stage={found.next_stage} /></Box>}
           </>
@@ -79,8 +84,24 @@ function Proposal({ found, close, decided }: { found: Case; close: () => void; d
       </DialogContent>
       <DialogActions>
         <Button onClick={close}>Not now</Button>
-        <Button variant="contained" onClick={accept} loading={decide.isPending} disabled={many && chosen.length === 0} autoFocus>Put in force</Button>
+        <Button variant="contained" onClick={accept} loading={decide.isPending} disabled={(many && chosen.length === 0) || (standing.action === 'finish' && kept === null)} autoFocus>{kept === 0 ? 'Close the case' : 'Put in force'}</Button>
       </DialogActions>
     </>
+  );
+}
+
+const KEPT: [number, string][] = [[1, 'once a week'], [2, 'twice a week']];
+
+/** What becomes of the doses once the programme is finished. Nothing is chosen beforehand. */
+function KeepUp({ found, kept, onChange }: { found: Case; kept: number | null; onChange: (kept: number) => void }) {
+  const again = found.maintenance !== null;
+  return (
+    <FormControl sx={{ my: 1 }}>
+      <FormLabel id="after-the-end">{again ? 'Does it stay good?' : 'After the end'}</FormLabel>
+      <RadioGroup aria-labelledby="after-the-end" value={kept ?? ''} onChange={(event) => onChange(Number(event.target.value))}>
+        {KEPT.map(([times, words]) => <FormControlLabel key={times} value={times} control={<Radio />} label={`Keep the doses up ${words} for ${again ? 'another 8' : '8'} weeks; the case stays open, and then it is asked whether it stays good`} />)}
+        <FormControlLabel value={0} control={<Radio />} label="Discharge: the case is closed, and nothing is asked of the athlete any more" />
+      </RadioGroup>
+    </FormControl>
   );
 }

@@ -58,10 +58,11 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
       if (event.key === 'f') setOpen({ dialog: 'flare' });
       if (event.key === 'c') void navigate(`${prescribe}?proposal=1`);
       if (event.key === 'p') void navigate(prescribe);
+      if (event.key === 'v') void navigate(`/cases/${found.id}/visit`);
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, [closed, standing.acceptable, prescribe, navigate]);
+  }, [closed, standing.acceptable, prescribe, navigate, found.id]);
 
   return (
     <Box component="main" sx={{ px: 2, pb: 3 }}>
@@ -73,6 +74,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
         {!closed && (
           <Box sx={{ display: 'flex', gap: 1 }}>
             <Button component={RouterLink} to={prescribe} variant="outlined">Prescribe</Button>
+            <Button component={RouterLink} to={`/cases/${found.id}/visit`} variant="outlined">Visit</Button>
             <Button variant="outlined" onClick={() => setOpen({ dialog: 'flare' })}>Flare plan …</Button>
             <More found={found} ask={ask} open={(dialog) => setOpen({ dialog })} />
           </Box>
@@ -96,6 +98,11 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
           Stop, reported {ago(stop.at, standing.today)}: {stop.words}. No loading until you have reviewed it; refer if it is outside your scope.
         </Alert>
       ))}
+      {found.severe_flare && (
+        <Alert severity="error" icon={false} sx={{ mb: 1.5, bgcolor: 'stop.main', color: 'background.paper' }}>
+          A flare at the stop level was told between sessions. The phone shows no loading until you have answered it or marked it as seen.
+        </Alert>
+      )}
       <IntakeNotes found={found} />
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: '236px minmax(0, 1fr)', md: '236px minmax(0, 1fr) 340px', xl: '270px minmax(0, 1fr) 420px' }, alignItems: 'start' }}>
         <Box sx={{ display: 'grid', gap: 1.5 }}>
@@ -104,6 +111,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
           <UprightLadder rungs={standing.ladder} width={206} />
           <Typography variant="body2" color="textSecondary">In {standing.stage.title} since {day(found.stage_from)}</Typography>
           {found.waiting !== null && <Typography variant="body2" sx={{ mt: 1, color: 'watch.main' }}>From {day(found.waiting.from)}: {found.waiting.note}</Typography>}
+          {found.maintenance !== null && <Typography variant="body2" sx={{ mt: 1 }}>Doses kept up {found.maintenance.per_week === 1 ? 'once' : 'twice'} a week until {day(found.maintenance.until)}</Typography>}
           {found.review_on !== null && <Typography variant="body2" sx={{ mt: 1 }}>Review planned {ago(found.review_on, standing.today)}</Typography>}
         </Paper>
         <GatePanel found={found} light={setLit} signOff={() => ask({ kind: 'sign_off' })} />
@@ -127,17 +135,26 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
       {open?.dialog === 'nudge' && <NudgeDialog id={found.id} close={() => setOpen(null)} done={(words) => setDone({ words })} />}
       {open?.dialog === 'invite' && <InviteDialog found={found} close={() => setOpen(null)} />}
       {open?.dialog === 'reason' && <ReasonDialog found={found} asked={open.asked} close={() => setOpen(null)} decided={setDone} />}
-      <UndoBar done={done} set={setDone} />
+      <UndoBar done={done} set={setDone} latest={undoable(found)} />
     </Box>
   );
 }
 
+/** The latest decision that can still be taken back. */
+function undoable(found: Case): Done | undefined {
+  const latest = found.decisions.find((one) => one.can_undo);
+  return latest === undefined ? undefined : { words: `Latest decision: ${latest.words}`, undo: { id: found.id, decision: latest.id } };
+}
+
 function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; open: (dialog: 'nudge' | 'invite') => void }) {
   const [at, setAt] = useState<HTMLElement | null>(null);
+  const navigate = useNavigate();
   const choices: [string, () => void][] = [
     ['Advance or go back by hand …', () => ask({ kind: 'stage' })],
     ['Change the school …', () => ask({ kind: 'rule' })],
     [found.review_on === null ? 'Plan a review …' : 'Move the review …', () => ask({ kind: 'review' })],
+    ['Intake …', () => void navigate(`/cases/${found.id}/intake`)],
+    ['Entries: put right, enter for the athlete …', () => void navigate(`/cases/${found.id}/entries`)],
     ['Add a note …', () => ask({ kind: 'note' })],
     ['Close the case …', () => ask({ kind: 'close' })],
     ['Nudge the athlete …', () => open('nudge')],

@@ -1,11 +1,17 @@
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 
 import { ExerciseTrace, traceSeconds } from '../../charts/ExerciseTrace';
-import { day } from '../../shell/dates';
+import { day, plusDays } from '../../shell/dates';
 import { LIMBS, sums } from '../../shell/doses';
 import type { Case } from './useCase';
+
+const WEEK = [0, 1, 2, 3, 4, 5, 6];
+
+/** Each kind of session of a day, with how often it comes. */
+const named = (sessions: Case['coming']): [string, number][] => [...new Set(sessions.map((one) => one.slot))].map((slot) => [slot, sessions.filter((one) => one.slot === slot).length]);
 
 /** What is in force: each exercise with one set drawn along time, and the week ahead. */
 export function DoseTable({ found }: { found: Case }) {
@@ -13,6 +19,7 @@ export function DoseTable({ found }: { found: Case }) {
   return (
     <Paper variant="outlined" component="section" aria-label="In force" sx={{ p: 1.5 }}>
       <Typography variant="h2" sx={{ mb: 0.5 }}>In force</Typography>
+      {found.waiting !== null && <Alert severity="info" sx={{ mb: 1, py: 0 }}>Until {day(plusDays(found.waiting.from, -1))}. From {day(found.waiting.from)}: {found.waiting.note}</Alert>}
       {found.prescriptions.length === 0 && <Typography color="textSecondary">Nothing but the act itself in this stage.</Typography>}
       {found.prescriptions.map((one) => (
         <Box key={one.key} sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 240px', gap: 1.5, py: 0.75, borderTop: 1, borderColor: 'divider', alignItems: 'center' }}>
@@ -29,14 +36,20 @@ export function DoseTable({ found }: { found: Case }) {
         </Box>
       ))}
       <Typography variant="h3" sx={{ mt: 1.5, mb: 0.5 }}>The week ahead</Typography>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}>
-        {found.coming.map((one) => (
-          <Box key={one.on + one.slot} sx={{ border: 1, borderColor: 'divider', borderRadius: 1, px: 1, py: 0.5, minWidth: 92 }}>
-            <Typography variant="caption" color="textSecondary" sx={{ display: 'block' }}>{day(one.on)}</Typography>
-            <Typography variant="body2">{one.slot}</Typography>
-          </Box>
-        ))}
-        {found.coming.length === 0 && <Typography color="textSecondary">{found.standing.stopped ? 'No loading until the stop is reviewed.' : 'No session is planned for the next seven days.'}</Typography>}
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(7, minmax(0, 1fr))', gap: 0.5 }}>
+        {(found.coming.length === 0 ? [] : WEEK).map((i) => {
+          const on = plusDays(found.standing.today, i);
+          const sessions = found.coming.filter((one) => one.on === on);
+          return (
+            <Box key={on} sx={{ border: 1, borderColor: found.waiting?.from === on ? 'watch.main' : 'divider', borderRadius: 1, px: 0.75, py: 0.5, minWidth: 0, borderStyle: sessions.length === 0 ? 'dashed' : 'solid' }}>
+              <Typography variant="caption" color="textSecondary" sx={{ display: 'block', lineHeight: 1.3 }}>{day(on)}</Typography>
+              {named(sessions).map(([slot, times]) => <Typography key={slot} variant="body2" sx={{ lineHeight: 1.25, overflowWrap: 'anywhere' }}>{slot}{times > 1 && ` × ${times}`}</Typography>)}
+              {sessions.length === 0 && <Typography variant="body2" color="textSecondary">–</Typography>}
+              {found.waiting?.from === on && <Typography variant="caption" sx={{ color: 'watch.main', display: 'block', lineHeight: 1.2 }}>new doses</Typography>}
+            </Box>
+          );
+        })}
+        {found.coming.length === 0 && <Typography sx={{ gridColumn: '1 / -1' }} color="textSecondary">{found.standing.stopped ? 'No loading until the stop is reviewed.' : 'No session is planned for the next seven days.'}</Typography>}
       </Box>
     </Paper>
   );

@@ -13,6 +13,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 
 import { faultAt, Refusal } from '../../api/client';
+import { DecisionPreview } from './DecisionPreview';
 import type { Done } from './UndoBar';
 import { type Case, useDecide } from './useCase';
 
@@ -39,7 +40,8 @@ export function FlareDialog({ found, close, decided }: { found: Case; close: () 
         },
       },
     );
-  const nothing = !ease && rest === null && holds === null && (advice ?? '') === '';
+  const changes = ease || rest !== null || holds !== null;
+  const nothing = !changes && (advice ?? '') === '';
 
   return (
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="flare">
@@ -52,6 +54,7 @@ export function FlareDialog({ found, close, decided }: { found: Case; close: () 
         <FormControlLabel control={<Checkbox checked={advice !== null} onChange={(event) => setAdvice(event.target.checked ? '' : null)} />} label="Tell the athlete" />
         {advice !== null && <TextField label="Message to the athlete" multiline minRows={3} value={advice} onChange={(event) => setAdvice(event.target.value)} error={faultAt(decide.error, 'flare.advice') !== undefined} helperText={faultAt(decide.error, 'flare.advice')} />}
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>The days are defaults, not evidence. Sessions on those days leave the calendar; sport and act are eased by your advice alone.</Typography>
+        {changes && <DecisionPreview found={found} asked={{ kind: 'flare', flare: { ease, rest_days: rest ?? 0, holds_only_days: holds ?? 0 } }} />}
         {decide.error instanceof Refusal && <Alert severity="error">{decide.error.message}</Alert>}
       </DialogContent>
       <DialogActions>

@@ -9,6 +9,13 @@ export function Grounds({ grounds }: { grounds: readonly Schemas['Ground'][] }) 
   if (grounds.length === 0) return null;
   return (
     <Box component="table" sx={{ width: '100%', borderCollapse: 'collapse', fontSize: 13, my: 0.75, '& td, & th': { py: '1px', pr: 1, textAlign: 'left', verticalAlign: 'top', fontWeight: 400 } }}>
+      <thead>
+        <tr>
+          <Box component="td" />
+          <Box component="th" scope="col" sx={{ color: 'text.secondary' }}>Value</Box>
+          <Box component="th" scope="col" sx={{ color: 'text.secondary' }}>Limit</Box>
+        </tr>
+      </thead>
       <tbody>
         {grounds.map((one, i) => {
           const fresh = one.on !== null && one.on !== grounds[i - 1]?.on;

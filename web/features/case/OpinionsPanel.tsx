@@ -44,7 +44,7 @@ export function OpinionsPanel({ found }: { found: Case }) {
             ))}
           </Box>
           <Typography variant="h3" sx={{ mt: 1 }}>Where they part</Typography>
-          {opinions.data.parts.length === 0 && <Typography variant="body2" color="textSecondary">They judge every session of this log alike.</Typography>}
+          <Typography variant="body2" color="textSecondary">{opinions.data.words}</Typography>
           {opinions.data.parts.map((part) => (
             <Box key={part.session} sx={{ mt: 0.5 }}>
               <Typography variant="body2" sx={{ fontWeight: 600 }}>{day(part.on)}: {part.words}</Typography>

@@ -11,6 +11,7 @@ import { useState } from 'react';
 
 import { faultAt, Refusal, type Schemas } from '../../api/client';
 import { plusDays } from '../../shell/dates';
+import { DecisionPreview } from './DecisionPreview';
 import { StageMove } from './StageMove';
 import type { Done } from './UndoBar';
 import { type Case, useDecide } from './useCase';
@@ -74,7 +75,7 @@ export function ReasonDialog({ found, asked, close, decided }: { found: Case; as
   const at = (field: string) => ({ error: faultAt(decide.error, field) !== undefined, helperText: faultAt(decide.error, field) });
   const shown = ['reason', 'stage', 'rule', 'review_on', 'ending', 'refer_to'].some((field) => faultAt(decide.error, field) !== undefined);
   const options = asked.kind === 'stage'
-    ? found.stages.filter((one) => one.key !== found.standing.stage.key)
+    ? found.stages.filter((one) => one.key !== found.standing.stage.key || found.maintenance !== null)
     : found.schools.filter((one) => one.key !== found.school.key);
   const stopped = found.standing.stopped;
 
@@ -92,7 +93,7 @@ export function ReasonDialog({ found, asked, close, decided }: { found: Case; as
         {asked.kind === 'rule' && <Typography variant="body2" color="textSecondary">Now judged by {found.school.title}. The whole log is judged anew by the other limits; what was decided stays as it was. Its limits are defaults that a practice can change.</Typography>}
         {(asked.kind === 'stage' || asked.kind === 'rule') && (
           <TextField select label={asked.kind === 'stage' ? 'Stage' : 'School'} value={chosen} onChange={(event) => setChosen(event.target.value)} {...at(asked.kind)}>
-            {options.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
+            {options.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}{asked.kind === 'stage' && one.key === found.standing.stage.key && ': the programme goes on, as often as before'}</MenuItem>)}
           </TextField>
         )}
         {asked.kind === 'stage' && chosen !== '' && <StageMove found={found} stage={chosen} />}
@@ -105,7 +106,9 @@ export function ReasonDialog({ found, asked, close, decided }: { found: Case; as
             {ending === 'referred' && <TextField label="To whom" value={referTo} onChange={(event) => setReferTo(event.target.value)} {...at('refer_to')} />}
           </>
         )}
-        {asked.kind === 'reopen' && <Typography variant="body2" color="textSecondary">It goes on in {found.standing.stage.title}, every dose one step easier than it was: nobody knows what the tissue lost meanwhile. Look at the doses before the first session.</Typography>}
+        {asked.kind === 'reopen' && <Typography variant="body2" color="textSecondary">It goes on in {found.standing.stage.title}, every dose one step easier than it was: nobody knows what the tissue lost meanwhile.</Typography>}
+        {asked.kind === 'reopen' && <DecisionPreview found={found} asked={{ kind: 'reopen' }} />}
+        {asked.kind === 'rule' && chosen !== '' && <DecisionPreview found={found} asked={{ kind: 'rule', rule: chosen }} />}
         {asked.kind === 'review' && (
           <TextField type="date" label="Review on (empty: none)" value={reviewOn} onChange={(event) => setReviewOn(event.target.value)} slotProps={{ inputLabel: { shrink: true } }} {...at('review_on')} />
         )}

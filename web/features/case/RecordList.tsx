@@ -2,11 +2,13 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
+import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 
-import { Refusal } from '../../api/client';
+import { faultAt, Refusal } from '../../api/client';
 import { ago, moment } from '../../shell/dates';
+import { useCorrect } from '../entries/useEntries';
 import { Grounds } from './Grounds';
 import { PegList } from './PegList';
 import type { Done } from './UndoBar';
@@ -38,19 +40,23 @@ export function RecordList({ found, note, done }: { found: Case; note: () => voi
 function Entry({ id, one, today, done }: { id: string; one: Decision; today: string; done: (done: Done) => void }) {
   const [open, setOpen] = useState(false);
   const undo = useUndo();
+  const [striking, setStriking] = useState(false);
   const evidence = one.grounds.length > 0 || one.pegs.length > 0;
   const isNote = one.kind === 'note';
   return (
     <Box component="li" sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
       <Typography variant="caption" color="textSecondary" title={moment(one.at)}>{ago(one.at, today)}, {one.by} · plan {one.plan_version}</Typography>
-      <Typography variant="body2" sx={{ fontWeight: 600, ...(one.taken_back ? { textDecoration: 'line-through' } : {}) }}>{isNote ? one.reason : one.words}</Typography>
+      <Typography variant="body2" sx={{ fontWeight: 600, ...(one.taken_back || one.struck !== null ? { textDecoration: 'line-through' } : {}) }}>{isNote ? one.reason : one.words}</Typography>
+      {one.struck !== null && <Typography variant="body2" color="textSecondary">{one.struck}</Typography>}
       {one.taken_back && <Typography variant="body2" color="textSecondary">Taken back since.</Typography>}
-      {!isNote && one.because !== null && !one.taken_back && one.kind !== 'undo' && <Typography variant="body2" color="textSecondary">{one.because}</Typography>}
-      {!isNote && one.reason !== null && <Typography variant="body2">Reason: {one.reason}</Typography>}
+      {(one.kind === 'accept' || one.kind === 'open') && one.because !== null && !one.taken_back && <Typography variant="body2" color="textSecondary">{one.because}</Typography>}
+      {!isNote && one.reason !== null && <Typography variant="body2">{one.kind === 'visit' ? 'Note' : 'Reason'}: {one.reason}</Typography>}
       <Box sx={{ display: 'flex', gap: 1 }}>
         {evidence && <Button onClick={() => setOpen(!open)} aria-expanded={open} sx={{ px: 0, minWidth: 0 }}>{open ? 'Hide the evidence' : 'Evidence as it was'}</Button>}
+        {isNote && one.struck === null && <Button onClick={() => setStriking(true)} sx={{ px: 0, minWidth: 0 }}>Strike out …</Button>}
         {one.can_undo && <Button loading={undo.isPending} onClick={() => undo.mutate({ id, decision: one.id }, { onSuccess: (answer) => done({ words: answer.words }) })} sx={{ px: 0, minWidth: 0 }}>Undo</Button>}
       </Box>
+      {striking && <StrikeNote id={id} note={one.id} close={() => setStriking(false)} />}
       {undo.error instanceof Refusal && <Alert severity="error">{undo.error.message}</Alert>}
       {open && (
         <Box sx={{ bgcolor: 'background.default', borderRadius: 1, p: 1 }}>
@@ -58,6 +64,20 @@ function Entry({ id, one, today, done }: { id: string; one: Decision; today: str
           {one.pegs.length > 0 && <PegList pegs={one.pegs} />}
         </Box>
       )}
+    </Box>
+  );
+}
+
+/** A note is not rewritten: it is struck out with a reason, and stays to be read. */
+function StrikeNote({ id, note, close }: { id: string; note: string; close: () => void }) {
+  const [correction] = useState(() => crypto.randomUUID());
+  const [why, setWhy] = useState('');
+  const correct = useCorrect(id, correction);
+  return (
+    <Box component="form" noValidate onSubmit={(event) => { event.preventDefault(); correct.mutate({ what: 'note', entry: note, struck: true, why }, { onSuccess: close }); }} sx={{ display: 'flex', gap: 1, mt: 1, alignItems: 'flex-start' }}>
+      <TextField autoFocus fullWidth label="What was wrong, for the record" value={why} onChange={(event) => setWhy(event.target.value)} error={correct.isError} helperText={faultAt(correct.error, 'why') ?? (correct.error instanceof Refusal ? correct.error.message : undefined)} />
+      <Button type="submit" loading={correct.isPending} sx={{ height: 37, flexShrink: 0 }}>Strike out</Button>
+      <Button onClick={close} sx={{ height: 37 }}>Cancel</Button>
     </Box>
   );
 }

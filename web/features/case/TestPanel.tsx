@@ -8,6 +8,7 @@ import { useState } from 'react';
 
 import { api, faultAt, Refusal, send } from '../../api/client';
 import { day } from '../../shell/dates';
+import { numberOf } from '../../shell/numbers';
 import type { Case } from './useCase';
 
 /** Strength of both sides: the latest test, and room for a new one. */
@@ -20,7 +21,7 @@ export function TestPanel({ found }: { found: Case }) {
   const record = useMutation({
     mutationFn: () => send(() => api.POST('/api/cases/{case}/tests', {
       params: { path: { case: found.id } },
-      body: { test: test.key, on: found.standing.today, affected: Number(affected), unaffected: Number(unaffected), unit: test.unit },
+      body: { test: test.key, on: found.standing.today, affected: numberOf(affected) ?? 0, unaffected: numberOf(unaffected) ?? 0, unit: test.unit },
     })),
     onSuccess: async () => {
       setAffected('');
@@ -42,7 +43,7 @@ export function TestPanel({ found }: { found: Case }) {
       <Box component="form" noValidate onSubmit={(event) => { event.preventDefault(); record.mutate(); }} sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
         <TextField label={`${both ? 'Left' : 'Sore side'}, ${test.unit}`} value={affected} onChange={(event) => setAffected(event.target.value)} error={faultAt(record.error, 'affected') !== undefined} helperText={faultAt(record.error, 'affected')} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
         <TextField label={`${both ? 'Right' : 'Other side'}, ${test.unit}`} value={unaffected} onChange={(event) => setUnaffected(event.target.value)} error={faultAt(record.error, 'unaffected') !== undefined} helperText={faultAt(record.error, 'unaffected')} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
-        <Button type="submit" variant="outlined" loading={record.isPending} disabled={affected === '' || unaffected === ''} sx={{ height: 37 }}>Record</Button>
+        <Button type="submit" variant="outlined" loading={record.isPending} disabled={numberOf(affected) === null || numberOf(unaffected) === null} sx={{ height: 37 }}>Record</Button>
       </Box>
       {record.error instanceof Refusal && Object.keys(record.error.fields).length === 0 && <Typography color="error">{record.error.message}</Typography>}
     </Paper>

@@ -13,8 +13,8 @@ export interface Done {
   undo?: { id: string; decision: string } | undefined;
 }
 
-/** Says what was done; `u` or its button takes it back, as long as the athlete has not acted on it. */
-export function UndoBar({ done, set }: { done: Done | null; set: (done: Done | null) => void }) {
+/** Says what was done; `u` or its button takes it back, as long as the athlete has not acted on it, also after the page was loaded anew. */
+export function UndoBar({ done, set, latest }: { done: Done | null; set: (done: Done | null) => void; latest?: Done | undefined }) {
   const undo = useUndo();
   const back = done?.undo;
   const take = (): void => {
@@ -26,7 +26,10 @@ export function UndoBar({ done, set }: { done: Done | null; set: (done: Done | n
   };
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
-      if (event.key === 'u' && !isTyping(event)) take();
+      if (event.key !== 'u' || isTyping(event)) return;
+      // After the page was left, the first press says what would be taken back.
+      if (done === null && latest !== undefined) set(latest);
+      else take();
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);

@@ -46,6 +46,16 @@ export function useStageMove(id: string, revision: number, stage: string) {
   });
 }
 
+/** What a decision would do; asked again whenever another choice is made, the former answer dimmed meanwhile. */
+export function usePreview(id: string, revision: number, asked: Schemas['PreviewRequest']) {
+  return useQuery({
+    queryKey: ['case', id, 'preview', revision, asked],
+    queryFn: () => send(() => api.POST('/api/cases/{case}/decisions/preview', { params: { path: { case: id } }, body: asked })),
+    staleTime: Infinity,
+    placeholderData: (before) => before,
+  });
+}
+
 /** Takes a decision back. */
 export function useUndo() {
   const queries = useQueryClient();
@@ -64,14 +74,5 @@ export function useDecide(id: string) {
       send(() => api.POST('/api/cases/{case}/decisions', { params: { path: { case: id } }, body })),
     onSettled: () =>
       Promise.all([queries.invalidateQueries({ queryKey: ['case', id] }), queries.invalidateQueries({ queryKey: ['round'] })]),
-  });
-}
-
-/** Answers what the athlete wrote; an empty text marks it as dealt with. */
-export function useAnswer(id: string) {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (words: string) => send(() => api.POST('/api/cases/{case}/messages', { params: { path: { case: id } }, body: { words } })),
-    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: ['round'] }), queries.invalidateQueries({ queryKey: ['case', id] })]),
   });
 }

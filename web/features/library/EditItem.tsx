@@ -12,6 +12,7 @@ import { api, Refusal, send } from '../../api/client';
 import { moment } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 import { Field } from './Field';
+import { ProgrammeForm } from './ProgrammeForm';
 import { at, leaves, type Leaf, type Path, removed, repeated, replaced } from './tree';
 import { useCopy, useLibrary } from './useLibrary';
 import type { Kind, Library } from './words';
@@ -73,12 +74,13 @@ function Editor({ item, library }: { item: Item; library: Library }) {
     );
   }
   return (
-    <Box component="main" sx={{ px: 2, pb: 10, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 280px', gap: 1.5, alignItems: 'start' }}>
+    <Box component="main" sx={{ px: 2, pb: 10, display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 280px' }, gap: 1.5, alignItems: 'start' }}>
       <Box>
         <Typography variant="h1" sx={{ py: 1.25 }}>{item.title} <Typography component="span" color="textSecondary">{own ? `our own, version ${item.version ?? 1}` : 'ships with Rung'}</Typography></Typography>
-        {elsewhere.map(([place, message]) => <Alert key={place} severity="error" sx={{ mb: 1 }}>{place === 'key' ? '' : `${place}: `}{message}</Alert>)}
+        {elsewhere.map(([place, message]) => <Alert key={place} severity="error" sx={{ mb: 1 }}>{place === 'key' ? '' : `${heading(content, stepsOf(place), library)}: `}{message}</Alert>)}
         {problem !== null && Object.keys(fields).length === 0 && <Failed problem={problem} />}
-        {groups.map((group) => (
+        {item.kind === 'programme' && <ProgrammeForm editing={{ content, library, criteria: item.parts.criteria, levers: item.parts.levers, own, faults: fields, put: (path, next) => setContent((now: unknown) => replaced(now, path, next)), reshape: begin, turn }} />}
+        {item.kind !== 'programme' && groups.map((group) => (
           <Paper key={group.path.join('.')} variant="outlined" component="section" aria-label={heading(content, group.path, library)} sx={{ p: 1.5, mb: 1 }}>
             <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
               <Typography variant="h3" sx={{ flex: 1 }}>{heading(content, group.path, library)}</Typography>
@@ -97,7 +99,7 @@ function Editor({ item, library }: { item: Item; library: Library }) {
           </Paper>
         ))}
       </Box>
-      <Box sx={{ position: 'sticky', top: 12, pt: 1.5, display: 'grid', gap: 1 }}>
+      <Box sx={{ position: { md: 'sticky' }, order: { xs: -1, md: 0 }, top: 12, pt: 1.5, display: 'grid', gap: 1 }}>
         {own ? (
           <>
             <Button variant="contained" size="large" disabled={!changed} loading={save.isPending} onClick={() => put(item.version ?? 1, content)}>Save as version {(item.version ?? 0) + 1}</Button>
@@ -141,6 +143,9 @@ function grouped(all: readonly Leaf[]): Group[] {
 const PARTS: Record<string, string> = {
   stages: 'Stage', prescriptions: 'Exercise', gate: 'Gate', slots: 'Session', levers: 'Lever', blocks: 'Block', rungs: 'Rung', variants: 'Variant', usual: 'Usual',
 };
+
+/** The steps of a path as the server writes it. */
+const stepsOf = (place: string): Path => place.split('.').map((step) => (/^\d+$/.test(step) ? Number(step) : step));
 
 /** "Stage 1 Holds › Exercise 1 Leg-extension hold at 60°" */
 function heading(content: unknown, path: Path, library: Library): string {

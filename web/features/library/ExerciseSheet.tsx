@@ -10,6 +10,7 @@ export function ExerciseSheet({ exercise, library }: { exercise: Exercise; libra
   const structures = Object.entries(exercise.structures).map(([key, how]) => `${library.structures.find((one) => one.key === key)?.title ?? key} ${DIRECTNESS[how]}`);
   const standIn = library.exercises.find((one) => one.key === exercise.stand_in)?.title;
   const lines: [string, string][] = [
+    ...(exercise.also_called.length === 0 ? [] : [['Also called', exercise.also_called.join(', ')] as [string, string]]),
     ['Set-up', exercise.set_up],
     ['Movement', exercise.movement],
     ['What to feel', exercise.feel],

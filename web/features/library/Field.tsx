@@ -1,3 +1,4 @@
+import Autocomplete from '@mui/material/Autocomplete';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import FormHelperText from '@mui/material/FormHelperText';
 import MenuItem from '@mui/material/MenuItem';
@@ -5,6 +6,7 @@ import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 
+import { GOALS } from '../open/form';
 import { type Leaf, typed } from './tree';
 import type { Library } from './words';
 
@@ -15,21 +17,46 @@ const LABELS: Record<string, string> = {
   during_max: 'Pain in the exercise, at most', settle_within_min: 'Back to how it was within, min', next_day_max: 'Next morning, at most', rise_watch_from: 'A small reaction from a rise of',
   rise_over_from: 'Too much from a rise of', stiffness_rise_max_min: 'Stiffness may grow by, min (empty: not judged)', stop_at: 'Loading stops at', progress_after: 'Grows after settled answers',
   week_growth_max_percent: 'Growth a week, at most, %', min_gap_days: 'Days apart, at least', per_week: 'Times a week', every_days: 'Every so many days', to: 'Up to',
-  stand_in: 'Without the equipment', rule: 'Response rule', exercise: 'Exercise', demand: 'Demand, 1–10', changes: 'What is harder', range: 'Range, in words', words: 'In words',
+  stand_in: 'Without the equipment', rule: 'School', exercise: 'Exercise', demand: 'Demand, 1–10', changes: 'What is harder', range: 'Range, in words', words: 'In words',
   set_up: 'Set-up', feel: 'What to feel', faults: 'Usual faults', time_scale: 'Time to tell', lowering_only: 'Built on lowering alone', retest: 'Test again around each exercise',
   for_and_against: 'For and against', when_over: 'Told to the athlete over the limit', beats_per_min: 'Beats a minute', min: 'At least', max: 'At most', days: 'Over days', min_sessions: 'Sessions, at least', min_readings: 'Readings, at least',
+  step: 'By, each time', reps_to: 'Repetitions up to', hold_to_s: 'Hold up to, s', work_to_s: 'Work up to, s', grow_by: 'Grows by', grow_after: 'Grows after, answers', slot: 'Session', height_cm: 'Height, cm', rir: 'In reserve', resistance: 'Band', goals: 'For those who must get back to', limbs: 'Who works', starts: 'Begins with', purpose: 'For', min_load_kg: 'With at least, kg', min_per_week: 'Times a week, at least', usual_weeks: 'Usual weeks', review_after_weeks: 'Look again after, weeks', test: 'Test', steps: 'Bands, easier first', phase: 'Part of the tempo', better: 'Better is',
   min_percent: 'Percent, at least', within_days: 'Tested within days', severity_measure: 'Severity score of the gates',
 };
 
-const CHOICES: Record<string, readonly string[]> = {
-  limbs: ['affected', 'each', 'together'], lever: ['none', 'short', 'middle', 'long'], purpose: ['rehab', 'prevention'], starts: ['lift', 'lower'],
+const CHOICES: Record<string, readonly (readonly [string, string])[]> = {
+  limbs: [['affected', 'the sore side'], ['each', 'each side in turn'], ['together', 'both together']], lever: [['none', 'none'], ['short', 'short'], ['middle', 'middle'], ['long', 'long']],
+  purpose: [['rehab', 'something that hurts'], ['prevention', 'prevention']], starts: [['lift', 'the lift'], ['lower', 'the lowering']], better: [['higher', 'higher'], ['lower', 'lower']],
 };
 
 const LONG = new Set(['summary', 'caution', 'time_scale', 'set_up', 'movement', 'feel', 'faults', 'view', 'for_and_against', 'when_over', 'notes']);
 const ENDS = ['from', 'to'];
 
+/** Of a list of names what there is to choose from; null where anything may be typed. */
+function manyOf(name: string, library: Library): readonly (readonly [string, string])[] | null {
+  if (name === 'structures') return library.structures.map((one) => [one.key, one.title] as const);
+  if (name === 'equipment') return library.equipment.map((one) => [one, one] as const);
+  return name === 'goals' ? Object.entries(GOALS) : null;
+}
+
+/** Several of a list, by name. */
+function Many({ label, value, known, disabled, fault, change }: { label: string; value: readonly string[]; known: readonly (readonly [string, string])[]; disabled: boolean; fault: string | undefined; change: (next: readonly string[]) => void }) {
+  return (
+    <Autocomplete
+      multiple
+      disabled={disabled}
+      options={known.map(([key]) => key)}
+      value={[...value]}
+      getOptionLabel={(key) => known.find(([one]) => one === key)?.[1] ?? key}
+      onChange={(_, next) => change(next)}
+      renderInput={(props) => <TextField {...props} label={label} error={fault !== undefined} helperText={fault} />}
+      sx={{ width: '100%' }}
+    />
+  );
+}
+
 /** One value of an item: a choice where names are meant, else a field that keeps what was typed. */
-export function Field({ leaf, library, disabled, fault, change }: { leaf: Leaf; library: Library; disabled: boolean; fault: string | undefined; change: (next: Leaf['value']) => void }) {
+export function Field({ leaf, library, disabled, fault, change, choices, width }: { leaf: Leaf; library: Library; disabled: boolean; fault: string | undefined; change: (next: Leaf['value']) => void; choices?: readonly (readonly [string, string])[] | undefined; width?: number | undefined }) {
   const last = leaf.path.at(-1);
   const parent = leaf.path.at(-2);
   const name = typeof last === 'number' ? String(parent) : last ?? '';
@@ -50,14 +77,18 @@ export function Field({ leaf, library, disabled, fault, change }: { leaf: Leaf; 
     );
   }
   const namesExercise = name === 'exercise' || name === 'stand_in' || inVariant || (name === 'to' && typeof leaf.value === 'string');
-  const options: readonly (readonly [string, string])[] = namesExercise ? [...(name === 'stand_in' ? [['', 'nothing'] as const] : []), ...library.exercises.map((one) => [one.key, one.title] as const)]
+  if (Array.isArray(leaf.value)) {
+    const known = manyOf(name, library);
+    if (known !== null) return <Many label={label} value={leaf.value as readonly string[]} known={known} disabled={disabled} fault={fault} change={change} />;
+  }
+  const options: readonly (readonly [string, string])[] = choices ?? (namesExercise ? [...(name === 'stand_in' ? [['', 'nothing'] as const] : []), ...library.exercises.map((one) => [one.key, one.title] as const)]
     : name === 'rule' ? library.rules.map((one) => [one.key, one.title] as const)
       : parent === 'structures' ? ['target', 'shared', 'slight'].map((one) => [one, one] as const)
-        : typeof leaf.value === 'string' ? (CHOICES[name] ?? []).map((one) => [one, one] as const) : [];
+        : typeof leaf.value === 'string' ? CHOICES[name] ?? [] : []);
   if (options.length > 0) {
     const value = typeof leaf.value === 'string' ? leaf.value : '';
     return (
-      <TextField select label={parent === 'structures' ? library.structures.find((one) => one.key === name)?.title ?? label : label} value={value} disabled={disabled} error={fault !== undefined} helperText={fault} onChange={(event) => change(event.target.value === '' ? null : event.target.value)} sx={{ width: namesExercise ? 290 : 220 }}>
+      <TextField select label={parent === 'structures' ? library.structures.find((one) => one.key === name)?.title ?? label : label} value={value} disabled={disabled} error={fault !== undefined} helperText={fault} onChange={(event) => change(event.target.value === '' ? null : event.target.value)} sx={{ width: width ?? (namesExercise ? 290 : 220) }}>
         {value !== '' && !options.some(([key]) => key === value) && <MenuItem value={value}>{value}</MenuItem>}
         {options.map(([key, title]) => <MenuItem key={key} value={key}>{title}</MenuItem>)}
       </TextField>
@@ -78,7 +109,7 @@ export function Field({ leaf, library, disabled, fault, change }: { leaf: Leaf; 
         const before = number || (first === null && name === 'stiffness_rise_max_min') ? 0 : first;
         change(event.target.value === '' && name === 'stiffness_rise_max_min' ? null : typed(event.target.value, before));
       }}
-      sx={{ width: LONG.has(name) ? '100%' : number ? 190 : 320 }}
+      sx={{ width: LONG.has(name) ? '100%' : width ?? (number ? 190 : 320) }}
     />
   );
 }

@@ -20,7 +20,7 @@ import { Rules } from './Rules';
 import { useLibrary } from './useLibrary';
 import { type Library, REGIONS } from './words';
 
-const VIEWS = { ladders: 'Ladders', programmes: 'Programmes', rules: 'Response rules', own: 'Our own' } as const;
+const VIEWS = { ladders: 'Ladders', programmes: 'Programmes', rules: 'Schools', own: 'Our own' } as const;
 type View = keyof typeof VIEWS;
 
 /** Structures → ladders → exercises, programmes → rules; what the practice made of them; two side by side. */

@@ -6,16 +6,39 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link as RouterLink } from 'react-router';
 
-import { api, Refusal, send } from '../../api/client';
+import { api, Refusal, type Schemas, send } from '../../api/client';
 import { Empty } from '../../shell/States';
 import type { Kind, Library } from './words';
 
-const TITLES: Record<Kind, string> = { exercise: 'Exercises', ladder: 'Ladders', programme: 'Programmes', rule: 'Response rules' };
+const TITLES: Record<Kind, string> = { exercise: 'Exercises', ladder: 'Ladders', programme: 'Programmes', rule: 'Schools' };
+
+type Change = Schemas['LibraryChange'];
+
+const WHAT: Record<Change['what'], string> = { new: 'new', changed: 'becomes a new version', same: 'is just so already: nothing changes' };
+
+/** What a file would change, before it is taken in. */
+function Changes({ found, taking, take, leave }: { found: { name: string; changes: Change[] }; taking: boolean; take: () => void; leave: () => void }) {
+  const count = found.changes.filter((one) => one.what !== 'same').length;
+  return (
+    <Paper variant="outlined" component="section" aria-label={`What ${found.name} changes`} sx={{ p: 1.5, mb: 1, borderColor: 'primary.main', borderWidth: 2 }}>
+      <Typography variant="h3">What {found.name} changes</Typography>
+      {found.changes.map((one) => <Typography key={`${one.kind}/${one.key}`} variant="body2" color={one.what === 'same' ? 'textSecondary' : undefined}><b>{one.title}</b> ({ONE[one.kind]}): {WHAT[one.what]}</Typography>)}
+      {count === 0 && <Typography sx={{ mt: 0.5 }}>Nothing would change.</Typography>}
+      <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
+        {count > 0 && <Button variant="contained" loading={taking} onClick={take}>Take in {count === 1 ? '1 item' : `${count} items`}</Button>}
+        <Button onClick={leave}>{count > 0 ? 'Leave it' : 'Close'}</Button>
+      </Box>
+    </Paper>
+  );
+}
+
+const ONE: Record<Kind, string> = { exercise: 'exercise', ladder: 'ladder', programme: 'programme', rule: 'school' };
 
 /** What the practice made its own, to edit, to take out as a file, and to take in. */
 export function OwnLibrary({ library }: { library: Library }) {
   const queries = useQueryClient();
-  const take = useMutation({
+  // A file is looked at first, and taken in when its changes were seen.
+  const look = useMutation({
     mutationFn: async (file: File) => {
       const text = await file.text();
       let body: Record<string, unknown>;
@@ -24,35 +47,42 @@ export function OwnLibrary({ library }: { library: Library }) {
       } catch {
         throw new Refusal(422, `${file.name} is no library file: it is not JSON. Take out a library to see the form.`);
       }
-      return send(() => api.POST('/api/library/file', { body }));
+      const { changes } = await send(() => api.POST('/api/library/file/changes', { body }));
+      return { name: file.name, body, changes };
     },
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['library'] }),
+    onMutate: () => take.reset(),
   });
+  const take = useMutation({
+    mutationFn: (body: Record<string, unknown>) => send(() => api.POST('/api/library/file', { body })),
+    onSuccess: () => { look.reset(); return queries.invalidateQueries({ queryKey: ['library'] }); },
+  });
+  const problem = look.error ?? take.error;
   const own: [Kind, { key: string; title: string; version: number | null }[]][] = [
     ['programme', library.programmes], ['exercise', library.exercises], ['ladder', library.ladders], ['rule', library.rules],
   ];
   const parts = own.map(([kind, items]) => [kind, items.filter((one) => one.version !== null)] as const).filter(([, items]) => items.length > 0);
-  const faults = take.error instanceof Refusal ? Object.entries(take.error.fields) : [];
+  const faults = problem instanceof Refusal ? Object.entries(problem.fields) : [];
 
   return (
     <Paper variant="outlined" component="section" aria-label="Our own" sx={{ p: 1.5, maxWidth: 900 }}>
       <Box sx={{ display: 'flex', gap: 1, mb: 1, alignItems: 'center' }}>
         <Typography variant="h2" sx={{ flex: 1 }}>Our own library</Typography>
         <Button component="a" href="/api/library/file" download="library.json" variant="outlined">Take out as a file</Button>
-        <Button component="label" variant="outlined" loading={take.isPending}>
-          Take in a file
+        <Button component="label" variant="outlined" loading={look.isPending}>
+          Take in a file …
           <input type="file" accept="application/json,.json" hidden aria-label="Library file" onChange={(event) => {
             const file = event.target.files?.[0];
-            if (file !== undefined) take.mutate(file);
+            if (file !== undefined) look.mutate(file);
             event.target.value = '';
           }} />
         </Button>
       </Box>
-      {take.isSuccess && <Alert severity="success" sx={{ mb: 1 }}>{take.data.items === 1 ? '1 item' : `${take.data.items} items`} taken in.</Alert>}
-      {take.isError && (
+      {look.data !== undefined && <Changes found={look.data} taking={take.isPending} take={() => take.mutate(look.data.body)} leave={() => look.reset()} />}
+      {take.isSuccess && <Alert severity="success" sx={{ mb: 1 }}>{take.data.items === 1 ? '1 item' : `${take.data.items} items`} taken in. Cases keep the version that they were given.</Alert>}
+      {problem !== null && (
         <Alert severity="error" sx={{ mb: 1 }}>
           <b>Nothing was taken in.</b>
-          {faults.length === 0 ? ` ${take.error.message}` : (
+          {faults.length === 0 ? ` ${problem.message}` : (
             <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
               {faults.map(([path, message]) => <li key={path}><code>{path}</code>: {message}</li>)}
             </Box>

@@ -13,7 +13,7 @@ import { Picks } from './Picks';
 import { useCopy } from './useLibrary';
 import type { Library } from './words';
 
-/** The response rules: whose view each is, its limits in words, and two side by side. */
+/** The schools: whose view each is, its limits in words, and two side by side. */
 export function Rules({ library }: { library: Library }) {
   const [a, setA] = useState(library.rules[0]?.key ?? '');
   const [b, setB] = useState('');
@@ -23,7 +23,7 @@ export function Rules({ library }: { library: Library }) {
   if (shown === undefined) return null;
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '270px minmax(0, 1fr) 300px', gap: 1.5, alignItems: 'start' }}>
-      <Picks label="Response rules" picks={library.rules.map((one) => ({ ...one, what: `${one.points[1]?.words ?? ''}, stop ${one.points.find((point) => point.point === 'Loading stops')?.words ?? ''}` }))} chosen={shown.key} choose={setA} />
+      <Picks label="Schools" picks={library.rules.map((one) => ({ ...one, what: `${one.points[1]?.words ?? ''}, stop ${one.points.find((point) => point.point === 'Loading stops')?.words ?? ''}` }))} chosen={shown.key} choose={setA} />
       <Paper variant="outlined" component="section" aria-label={shown.title} sx={{ p: 1.5 }}>
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mb: 1, flexWrap: 'wrap' }}>
           <Typography variant="h2" sx={{ flex: 1 }}>{shown.title}</Typography>

@@ -1,3 +1,5 @@
+import { numberOf } from '../../shell/numbers';
+
 /** A value inside a document, by the steps that lead to it. */
 export type Path = readonly (string | number)[];
 
@@ -49,19 +51,37 @@ export function repeated(value: unknown, path: Path): unknown {
   const place = path.at(-1);
   if (!Array.isArray(list) || typeof place !== 'number') return value;
   const all: unknown[] = list;
-  const one = all[place];
-  const key = at(one, ['key']);
+  return replaced(value, path.slice(0, -1), [...all.slice(0, place + 1), withFreshKey(value, all[place]), ...all.slice(place + 1)]);
+}
+
+/** The document with a thing of a list one place further up (-1) or down (1); at an end it stays. */
+export function moved(value: unknown, path: Path, by: -1 | 1): unknown {
+  const list: unknown = at(value, path.slice(0, -1));
+  const place = path.at(-1);
+  if (!Array.isArray(list) || typeof place !== 'number' || list[place + by] === undefined) return value;
+  const all: unknown[] = [...(list as unknown[])];
+  [all[place], all[place + by]] = [all[place + by], all[place]];
+  return replaced(value, path.slice(0, -1), all);
+}
+
+/** The document with a thing at the end of a list; its key is made one that nothing else in the document has. */
+export function added(value: unknown, list: Path, thing: unknown): unknown {
+  const all: unknown = at(value, list);
+  return Array.isArray(all) ? replaced(value, list, [...(all as unknown[]), withFreshKey(value, thing)]) : value;
+}
+
+/** A thing under a key that stands nowhere else in the document, where it has one. */
+function withFreshKey(value: unknown, thing: unknown): unknown {
+  const key = at(thing, ['key']);
   const text = JSON.stringify(value);
   let fresh = key;
   for (let n = 2; typeof fresh === 'string' && text.includes(`"key":"${fresh}"`); n++) fresh = `${String(key)}_${n}`;
-  const copy = typeof fresh === 'string' ? replaced(one, ['key'], fresh) : one;
-  return replaced(value, path.slice(0, -1), [...all.slice(0, place + 1), copy, ...all.slice(place + 1)]);
+  return typeof fresh === 'string' ? replaced(thing, ['key'], fresh) : thing;
 }
 
 /** What was typed, as the kind of value that was there: "2,5" is a number where a number stood. */
 export function typed(text: string, before: Leaf['value']): Leaf['value'] {
   if (Array.isArray(before)) return text.split(',').map((one) => one.trim()).filter((one) => one !== '');
-  const number = Number(text.replace(',', '.'));
-  if (typeof before === 'number') return text.trim() !== '' && Number.isFinite(number) ? number : text;
+  if (typeof before === 'number') return numberOf(text) ?? text;
   return before === null && text === '' ? null : text;
 }

@@ -7,7 +7,10 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 
-import { useOpening } from './form';
+import { type Opened, useOpening } from './form';
+import { ReferInstead } from './ReferInstead';
+import { Tries } from './Tries';
+import type { Tryable } from './tried';
 import { PairField, TypedField } from './TypedField';
 
 const without = (map: Record<string, string>, key: string): Record<string, string> => Object.fromEntries(Object.entries(map).filter(([one]) => one !== key));
@@ -15,10 +18,15 @@ const without = (map: Record<string, string>, key: string): Record<string, strin
 /** Signs that call for a referral, by region, and what weakens tendons. */
 export function Screening() {
   const { form, set, fault, library, start } = useOpening();
-  const region = library.structures.find((one) => one.key === form.structure)?.region ?? '';
+  const structure = library.structures.find((one) => one.key === form.structure);
+  const region = structure?.region ?? '';
+  const growing = start?.growing_age ?? null;
+  const differentials = structure?.differentials ?? [];
+  const whyFault = (sign: string) => fault(`signs.${Object.keys(form.signs).indexOf(sign)}.why`);
   return (
     <>
       <Typography variant="body2" sx={{ width: '100%' }}>Signs that call for a referral. One that is ticked blocks the start until you say why it is safe to go on; it then stays in sight on the case.</Typography>
+      {region === '' && <Typography color="error" sx={{ width: '100%' }}>Choose the structure in step 1 first: the signs are those of its region.</Typography>}
       {library.signs.filter((one) => one.regions.includes(region)).map((sign) => (
         <Box key={sign.key} sx={{ width: '100%', display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', gap: 1, alignItems: 'center' }}>
           <Box>
@@ -28,10 +36,30 @@ export function Screening() {
             />
             {sign.how !== null && <Typography variant="caption" color="textSecondary" sx={{ display: 'block', pl: 4, lineHeight: 1.3 }}>{sign.how}</Typography>}
           </Box>
-          {sign.key in form.signs && <TextField label="Why it is safe to go on" value={form.signs[sign.key]} onChange={(event) => set('signs', { ...form.signs, [sign.key]: event.target.value })} />}
+          {sign.key in form.signs && <TextField label="Why it is safe to go on" value={form.signs[sign.key]} error={whyFault(sign.key) !== undefined} helperText={whyFault(sign.key) ?? 'In a sentence; it stays in sight on the case.'} onChange={(event) => set('signs', { ...form.signs, [sign.key]: event.target.value })} />}
         </Box>
       ))}
+      {growing !== null && !('growing' in form.signs) && (
+        <Alert severity="warning" sx={{ width: '100%', py: 0 }}>
+          <b>{growing} years old: a joint that may still grow.</b> Press on the growth zone beside the tendon. If it hurts, tick the sign above.
+          <FormControlLabel sx={{ display: 'flex' }} control={<Checkbox size="small" sx={{ py: 0.25 }} checked={form.growth_checked} onChange={(event) => set('growth_checked', event.target.checked)} />} label="I pressed on it, and it does not hurt" />
+          {fault('growth_checked') !== undefined && <FormHelperText error>{fault('growth_checked')}</FormHelperText>}
+        </Alert>
+      )}
+      <FormControlLabel
+        sx={{ width: '100%' }}
+        control={<Checkbox size="small" sx={{ py: 0.25 }} disabled={Object.keys(form.signs).length > 0} checked={form.no_signs && Object.keys(form.signs).length === 0} onChange={(event) => set('no_signs', event.target.checked)} />}
+        label={<b>None of these signs: I asked and looked for each</b>}
+      />
       {fault('signs') !== undefined && <FormHelperText error>{fault('signs')}</FormHelperText>}
+      {differentials.length > 0 && (
+        <Box component="section" aria-label="What else it could be" sx={{ width: '100%', mt: 1 }}>
+          <Typography variant="h3">What else it could be</Typography>
+          {differentials.map((one) => (
+            <Typography key={one.what} variant="body2" sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}><b>{one.what}.</b> {one.check} <Box component="span" sx={{ color: 'watch.main' }}>{one.then}</Box></Typography>
+          ))}
+        </Box>
+      )}
       <Typography variant="body2" sx={{ width: '100%', mt: 1 }}>Risks: each that counts makes the start one rung easier.</Typography>
       <Box sx={{ width: '100%', display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))', columnGap: 1 }}>
         {library.risks.map((risk, at) => {
@@ -50,6 +78,13 @@ export function Screening() {
           );
         })}
       </Box>
+      <FormControlLabel
+        sx={{ width: '100%' }}
+        control={<Checkbox size="small" sx={{ py: 0.25 }} disabled={Object.keys(form.risks).length > 0} checked={form.no_risks && Object.keys(form.risks).length === 0} onChange={(event) => set('no_risks', event.target.checked)} />}
+        label={<b>None of these risks</b>}
+      />
+      {fault('risks') !== undefined && <FormHelperText error>{fault('risks')}</FormHelperText>}
+      <ReferInstead />
     </>
   );
 }
@@ -89,8 +124,14 @@ export function LoadRelief() {
 }
 
 /** What the gates and the way ahead are measured against. */
+/** The rungs on which the proposed stage could begin, each once. */
+const tryable = (start: Opened['start']): Tryable[] => {
+  const rungs = (start?.choices ?? []).flatMap((one) => [one, ...one.alternatives]);
+  return [...new Map(rungs.map((one) => [one.exercise, { exercise: one.exercise, title: one.title, words: one.words, mode: one.mode }])).values()];
+};
+
 export function Baseline() {
-  const { form, set, library, start } = useOpening();
+  const { form, set, fault, library, start } = useOpening();
   const strength = library.structures.find((one) => one.key === form.structure)?.strength_test;
   return (
     <>
@@ -99,6 +140,8 @@ export function Baseline() {
       {start?.symmetry_percent !== null && start?.symmetry_percent !== undefined && <Typography variant="body2" sx={{ alignSelf: 'center' }}>Symmetry {start.symmetry_percent} %</Typography>}
       <PairField name="range" label="Range of movement" unit="°" />
       <PairField name="count" label="Endurance" unit="repetitions" />
+      <Typography variant="body2" sx={{ width: '100%', mt: 1 }}><b>Tried in the room.</b> The highest rung that is borne is proposed, and its weight is taken over; a rung that hurts over the school’s limit is never begun with.</Typography>
+      <Tries options={tryable(start)} tried={form.tried} setTried={(tried) => set('tried', tried)} fault={(at, field) => fault(`trials.${at}.${field}`)} />
       <Typography variant="body2" sx={{ width: '100%', mt: 1 }}>A severity score of your choice. Rung keeps the result, not its questions.</Typography>
       <TypedField name="severity" label="Name of the score" at="severity.name" width={240} />
       {form.severity.trim() !== '' && (

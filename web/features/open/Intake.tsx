@@ -8,41 +8,55 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import FormHelperText from '@mui/material/FormHelperText';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link as RouterLink } from 'react-router';
 
 import { api, send } from '../../api/client';
 import { day } from '../../shell/dates';
-import { type Day, DAYS, type Form, GOALS, useOpening } from './form';
+import { type Day, DAYS, type Form, GOALS, type Library, useOpening } from './form';
 import { TypedField } from './TypedField';
 
 /** Who, which structure, since when and after what, with what and on which days. */
 export function Intake() {
   const { form, set, fault, library } = useOpening();
   const structure = library.structures.find((one) => one.key === form.structure);
+  const isPrevention = form.purpose === 'prevention';
+  const at = (field: string) => ({ error: fault(field) !== undefined, helperText: fault(field) });
   const toggle = (kind: string) => set('equipment', form.equipment.includes(kind) ? form.equipment.filter((one) => one !== kind) : [...form.equipment, kind]);
   return (
     <>
       <Who />
-      <TextField select label="Structure" value={form.structure} sx={{ width: 220 }} onChange={(event) => {
+      <Purpose />
+      <TextField select required label="Structure" value={form.structure} sx={{ width: 220 }} {...at('structure')} onChange={(event) => {
         const next = library.structures.find((one) => one.key === event.target.value);
         set('structure', event.target.value);
-        set('programme', next?.usual_programme ?? form.programme);
+        set('programme', usualFor(library, next, form.purpose) ?? form.programme);
         set('stage', '');
         set('exercises', {});
         set('advice', []);
       }}>
         {library.structures.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
       </TextField>
-      <TextField select label="Side" value={form.side} onChange={(event) => set('side', event.target.value as Form['side'])} sx={{ width: 110 }}>
+      <TextField select required label="Side" value={form.side} {...at('side')} onChange={(event) => set('side', event.target.value as Form['side'])} sx={{ width: 110 }}>
         <MenuItem value="left">left</MenuItem><MenuItem value="right">right</MenuItem><MenuItem value="both">both</MenuItem>
       </TextField>
-      <TypedField name="began_on" label="Pain began on" type="date" width={170} />
-      <TypedField name="load_change" label="After what change of load" width={330} />
-      <TypedField name="aggravating" label="What makes it worse" width={330} />
-      <TypedField name="history" label="History, what was tried" width="100%" lines={2} />
-      <TextField select label="Must get back to" value={form.goal} onChange={(event) => set('goal', event.target.value as Form['goal'])} sx={{ width: 200 }}>
+      {isPrevention ? (
+        <>
+          <TypedField name="season_from" label="Season begins on" type="date" width={170} />
+          <TypedField name="season_until" label="Season ends on" type="date" width={170} />
+        </>
+      ) : (
+        <>
+          <TypedField name="began_on" label="Pain began on" type="date" width={170} />
+          <TypedField name="load_change" label="After what change of load" width={330} />
+          <TypedField name="aggravating" label="What makes it worse" width={330} />
+        </>
+      )}
+      <TypedField name="history" label={isPrevention ? 'Earlier injuries, what was done' : 'History, what was tried'} width="100%" lines={2} />
+      <TextField select required label={isPrevention ? 'To be kept fit for' : 'Must get back to'} value={form.goal} {...at('goal')} onChange={(event) => set('goal', event.target.value as Form['goal'])} sx={{ width: 200 }}>
         {Object.entries(GOALS).map(([key, title]) => <MenuItem key={key} value={key}>{title}</MenuItem>)}
       </TextField>
       <TypedField name="goal_on" label="By when, if there is a date" type="date" />
@@ -68,6 +82,34 @@ export function Intake() {
       </Box>
       {structure !== undefined && structure.avoid.length > 0 && <Typography variant="body2" color="textSecondary">To avoid while irritable: {structure.avoid.join('; ')}.</Typography>}
     </>
+  );
+}
+
+/** The programme that is proposed first: in prevention one that is made for it, where there is one. */
+const usualFor = (library: Library, structure: Library['structures'][number] | undefined, purpose: Form['purpose']): string | undefined =>
+  (purpose === 'prevention' ? library.programmes.find((one) => one.purpose === 'prevention' && structure !== undefined && one.structures.includes(structure.key))?.key : undefined) ?? structure?.usual_programme;
+
+/** Whether something hurts, or is to be kept from it: what else is asked follows from this. */
+function Purpose() {
+  const { form, set, fault, library } = useOpening();
+  const structure = library.structures.find((one) => one.key === form.structure);
+  const choose = (purpose: Form['purpose']) => {
+    set('purpose', purpose);
+    const usual = usualFor(library, structure, purpose);
+    if (usual !== undefined) set('programme', usual);
+    set('stage', '');
+    set('exercises', {});
+  };
+  const hasOwn = structure === undefined || library.programmes.some((one) => one.purpose === 'prevention' && one.structures.includes(structure.key));
+  return (
+    <Box sx={{ width: '100%' }}>
+      <ToggleButtonGroup exclusive size="small" value={form.purpose} onChange={(_, next: Form['purpose'] | null) => { if (next !== null) choose(next); }} aria-label="What it is for">
+        <ToggleButton value="rehab">Something hurts</ToggleButton>
+        <ToggleButton value="prevention">Prevention: nothing hurts</ToggleButton>
+      </ToggleButtonGroup>
+      {fault('purpose') !== undefined && <FormHelperText error>{fault('purpose')}</FormHelperText>}
+      {form.purpose === 'prevention' && !hasOwn && <FormHelperText>No programme of the library is made for prevention here; another one begins at its usual rung.</FormHelperText>}
+    </Box>
   );
 }
 
@@ -104,18 +146,25 @@ function Who() {
           set('name', option.name);
           set('act', option.act ?? '');
           set('body_mass_kg', option.body_mass_kg === null ? '' : String(option.body_mass_kg));
+          set('born_on', option.born_on ?? '');
+          if (option.known === null) return;
+          // What is known of an earlier case; it can be changed like all else.
+          if (option.known.equipment !== null) set('equipment', option.known.equipment);
+          if (option.known.available.length > 0) set('available', option.known.available);
+          set('session_minutes', option.known.session_minutes === null ? '' : String(option.known.session_minutes));
         }}
         sx={{ width: 260 }}
         renderInput={(props) => <TextField {...props} label="Name" size="small" autoFocus error={told !== undefined} helperText={told ?? (form.athlete === '' ? undefined : 'known to the practice')} />}
       />
       <TypedField name="act" label="Act or sport" at="athlete.act" disabled={form.athlete !== ''} width={170} />
+      <TypedField name="born_on" label="Date of birth, if known" type="date" at="athlete.born_on" width={190} />
       <TypedField name="body_mass_kg" label="Body mass, kg" at="athlete.body_mass_kg" width={150} />
-      {form.athlete === '' && <TypedField name="email" label="E-mail address to sign in with" type="email" at="athlete.email" width={270} />}
+      {form.athlete === '' && <TypedField name="email" label="E-mail address to sign in with, if any" type="email" at="athlete.email" width={310} />}
       {earlier.length > 0 && (
         <Alert severity="info" sx={{ width: '100%' }}>
           An earlier episode of the same structure: {earlier.map((one, i) => (
             <span key={one.id}>{i > 0 && ', '}<RouterLink to={`/cases/${one.id}`}>{one.side}, {day(one.opened_on)}{one.closed_on === null ? ', still open' : ` to ${day(one.closed_on)}`}</RouterLink></span>
-          ))}. Recurrence is common: what settled then is a good guide.
+          ))}. {earlier.some((one) => one.closed_on === null) ? 'What is open already is gone on with there.' : 'Recurrence is common: what settled then is a good guide.'}
         </Alert>
       )}
     </>

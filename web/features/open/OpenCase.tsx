@@ -7,14 +7,14 @@ import FormHelperText from '@mui/material/FormHelperText';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useDeferredValue, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { Link as RouterLink, useLocation, useParams } from 'react-router';
 
 import { api, faultAt, Refusal, send } from '../../api/client';
 import { Failed, Loading } from '../../shell/States';
 import { useLibrary } from '../library/useLibrary';
 import { Baseline, IrritabilityStep, LoadRelief, Screening } from './Examination';
-import { BLANK, body, type Form, forProposal, type Library, OpeningContext, stepOf, STEPS, useOpening } from './form';
+import { BLANK, body, type Form, forProposal, type Library, missingAtFirst, OpeningContext, stepOf, STEPS, useOpening } from './form';
 import { Intake } from './Intake';
 import { LeftOpenings } from './LeftOpenings';
 import { ProposalStep } from './ProposalStep';
@@ -49,7 +49,10 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
   // Sent again after a lost answer, it opens the same case.
   const [opening] = useState(() => crypto.randomUUID());
   const queries = useQueryClient();
-  const top = useRef<HTMLHeadingElement>(null);
+  const fields = useRef<HTMLDivElement>(null);
+  const [moved, setMoved] = useState(0);
+  // Once the first step was to be left with something missing, that is marked until it is there.
+  const [checked, setChecked] = useState(false);
   const draft = useDraft(id, form, step);
   const asked = useDeferredValue(JSON.stringify(forProposal(form)));
   const start = useQuery({
@@ -57,6 +60,8 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
     queryFn: () => send(() => api.POST('/api/start-proposals', { body: JSON.parse(asked) as ReturnType<typeof forProposal> })),
     placeholderData: (previous) => previous,
     retry: false,
+    // Where nothing is chosen yet there is nothing to propose.
+    enabled: form.purpose !== '' && form.structure !== '' && form.side !== '' && form.goal !== '' && form.training_days_per_week.trim() !== '',
   });
   const open = useMutation({
     mutationFn: () => send(() => api.POST('/api/cases', { body: { ...body(form, draft.draft), id: opening } })),
@@ -66,14 +71,21 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
     },
     onSuccess: () => queries.invalidateQueries({ queryKey: ['round'] }),
   });
-  if (open.isSuccess) return <Opened id={open.data.id} name={open.data.athlete} password={open.data.password} />;
+  // The hands go on in the first field of the step.
+  useEffect(() => {
+    if (moved === 0) return;
+    const first = fields.current?.querySelector<HTMLElement>('[aria-invalid=true], .Mui-error [role=combobox]') ?? fields.current?.querySelector<HTMLElement>('input:not([type=hidden]), textarea, [role=combobox], button');
+    first?.focus();
+  }, [moved]);
+  if (open.isSuccess) return <Opened id={open.data.id} name={open.data.athlete} password={open.data.password} signIn={open.data.sign_in} />;
 
-  const fault = (field: string) => faultAt(open.error, field) ?? faultAt(start.error, field);
+  const missing = checked ? missingAtFirst(form) : {};
+  const fault = (field: string) => faultAt(open.error, field) ?? faultAt(start.error, field) ?? missing[field];
   const told = [open.error, start.error].flatMap((problem) => (problem instanceof Refusal ? Object.keys(problem.fields) : []));
   const marked = new Set(told.map(stepOf));
   const go = (to: number) => {
     setStep(Math.max(1, Math.min(STEPS.length, to)));
-    top.current?.focus();
+    setMoved((times) => times + 1);
   };
   const context = {
     form, fault, library,
@@ -84,6 +96,7 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
     },
     start: start.isError ? undefined : start.data,
     stale: start.isFetching,
+    draft: draft.state === 'kept' ? draft.draft : null,
   };
 
   return (
@@ -115,7 +128,10 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
             aria-label={STEPS[step - 1]?.title ?? ''}
             onSubmit={(event) => {
               event.preventDefault();
-              if (step < STEPS.length) go(step + 1);
+              if (step === 1 && Object.keys(missingAtFirst(form)).length > 0) {
+                setChecked(true);
+                setMoved((times) => times + 1);
+              } else if (step < STEPS.length) go(step + 1);
               else open.mutate();
             }}
             onKeyDown={(event) => {
@@ -123,8 +139,8 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
             }}
             sx={{ p: 1.5 }}
           >
-            <Typography variant="h2" ref={top} tabIndex={-1} sx={{ mb: 1.25 }}>{step} · {STEPS[step - 1]?.title}</Typography>
-            <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25, alignItems: 'flex-start' }}>
+            <Typography variant="h2" sx={{ mb: 1.25 }}>{step} · {STEPS[step - 1]?.title}</Typography>
+            <Box ref={fields} sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25, alignItems: 'flex-start' }}>
               {step === 1 && <Intake />}
               {step === 2 && <Screening />}
               {step === 3 && <IrritabilityStep />}
@@ -156,6 +172,10 @@ function Sign() {
     <Box sx={{ width: '100%' }}>
       <Typography sx={{ mb: 1 }}>{form.name || 'The athlete'}: {structure?.title}, {form.side === 'both' ? 'both sides' : form.side}. {start?.words ?? ''}</Typography>
       {start?.choices.map((one) => <Typography key={one.prescription} variant="body2">{one.title}, {one.words}</Typography>)}
+      {Object.entries(form.signs).map(([key, why]) => (
+        <Alert key={key} severity="warning" sx={{ mt: 1 }}><b>{library.signs.find((one) => one.key === key)?.words ?? key}.</b> {why.trim() === '' ? 'No reason is given yet: nothing starts.' : `Gone on because: ${why}`}</Alert>
+      ))}
+      {Object.keys(form.risks).length > 0 && <Typography variant="body2" sx={{ mt: 1 }}>Risks: {Object.keys(form.risks).map((key) => library.risks.find((one) => one.key === key)?.words ?? key).join(', ')}.</Typography>}
       {form.advice.length > 0 && <Typography variant="body2" sx={{ mt: 1 }}>Advice: {form.advice.join(' ')}</Typography>}
       <Typography variant="body2" color="textSecondary" sx={{ my: 1 }}>
         Rung supports licensed practitioners and replaces none; local rules and scope of practice come first. On signing, the first weeks are on the calendar.
@@ -166,7 +186,7 @@ function Sign() {
   );
 }
 
-function Opened({ id, name, password }: { id: string; name: string; password: string | null }) {
+function Opened({ id, name, password, signIn }: { id: string; name: string; password: string | null; signIn: string | null }) {
   return (
     <Box component="main" sx={{ p: 4, maxWidth: 560, mx: 'auto' }}>
       <Typography variant="h1" sx={{ mb: 2 }}>The case of {name} is open</Typography>
@@ -174,7 +194,7 @@ function Opened({ id, name, password }: { id: string; name: string; password: st
         <>
           <Typography sx={{ mb: 1 }}>Hand this password over. It is shown only now:</Typography>
           <Typography component="p" sx={{ fontSize: 24, fontWeight: 600, mb: 2 }}>{password}</Typography>
-          <Typography sx={{ mb: 3 }}>The athlete signs in on a phone at <b>/athlete</b> with the e-mail address and this password, and sees the first session.</Typography>
+          <Typography sx={{ mb: 3 }}>The athlete signs in on a phone at <b>/athlete</b> as <b>{signIn}</b> with this password, and sees the first session.</Typography>
         </>
       )}
       <Button component={RouterLink} to={`/cases/${id}`} variant="contained">See ladder and first week</Button>

@@ -37,8 +37,8 @@ export function PairField({ name, label, unit }: { name: 'strength' | 'range' | 
   const two = fault(`${name}.unaffected`);
   return (
     <>
-      <TextField label={`${label}, sore side, ${unit}`} value={sore} onChange={(event) => set(name, [event.target.value, other])} error={one !== undefined} helperText={one} sx={{ width: 300 }} />
-      <TextField label={`${label}, other side, ${unit}`} value={other} onChange={(event) => set(name, [sore, event.target.value])} error={two !== undefined} helperText={two} sx={{ width: 300 }} />
+      <TextField label={`${label}, ${form.side === 'both' ? 'left' : 'sore side'}, ${unit}`} value={sore} onChange={(event) => set(name, [event.target.value, other])} error={one !== undefined} helperText={one} sx={{ width: 300 }} />
+      <TextField label={`${label}, ${form.side === 'both' ? 'right' : 'other side'}, ${unit}`} value={other} onChange={(event) => set(name, [sore, event.target.value])} error={two !== undefined} helperText={two} sx={{ width: 300 }} />
     </>
   );
 }

@@ -6,6 +6,7 @@ import Typography from '@mui/material/Typography';
 
 import type { Schemas } from '../../api/client';
 import { bandsOf, fieldOf, type Prescription, type Preview, withCue, withField } from './draft';
+import { LadderPart } from './LadderPart';
 import { NumberField } from './NumberField';
 
 type Suggestion = Preview['prescriptions'][number]['suggestions'][number];
@@ -125,6 +126,7 @@ export function DoseEditor({ prescription, slots, faults, suggestions, change }:
           </TextField>
         )}
       </Box>
+      <LadderPart prescription={prescription} fault={faults.ladder} change={change} />
       {suggestions.length > 0 && (
         <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }} aria-label="Suggested from what was logged and tested">
           {suggestions.map((one) => (

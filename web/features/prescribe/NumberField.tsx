@@ -1,6 +1,8 @@
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 
+import { numberOf } from '../../shell/numbers';
+
 interface Props {
   label: string;
   value: unknown;
@@ -12,12 +14,7 @@ interface Props {
 
 const asTyped = (value: unknown): string => (typeof value === 'number' || typeof value === 'string' ? String(value) : '');
 
-const meant = (text: string): unknown => {
-  const trimmed = text.trim().replace(',', '.');
-  if (trimmed === '') return undefined;
-  const number = Number(trimmed);
-  return Number.isFinite(number) ? number : text;
-};
+const meant = (text: string): unknown => (text.trim() === '' ? undefined : numberOf(text) ?? text);
 
 /** A number that is typed; what is typed stays as it is, decimal comma or point. */
 export function NumberField({ label, value, fault, width = 92, change }: Props) {

@@ -105,7 +105,7 @@ function Prescribing({ plan, again }: { plan: PlanInForce; again: () => Promise<
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 372px' }, alignItems: 'start' }}>
         <Box sx={{ display: 'grid', gap: 1, minWidth: 0 }}>
           <Box sx={{ display: { xs: 'none', md: 'grid' }, gridTemplateColumns: `minmax(0, 1fr) ${TRACE}px`, columnGap: 1.5, px: 1.25 }}>
-            <Typography variant="body2" color="textSecondary">In the order in which they are done</Typography>
+            <Typography variant="body2" color="textSecondary">In the order in which they are done; the scale shows the work of one limb</Typography>
             <TimeScale seconds={seconds} width={TRACE} />
           </Box>
           {draft.rows.some((row) => row.rests_until !== null) && (

@@ -1,3 +1,6 @@
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import Paper from '@mui/material/Paper';
@@ -11,6 +14,7 @@ import { api, send } from '../../api/client';
 import { day } from '../../shell/dates';
 import { Empty, Failed, Loading } from '../../shell/States';
 import { useSettled } from '../../shell/useSettled';
+import { Letter } from '../open/Letter';
 
 /** Cases that are closed: who, when, by whom and why; found by name, act or structure. */
 export function ClosedCases() {
@@ -42,7 +46,25 @@ export function ClosedCases() {
           </Box>
         </Paper>
       ))}
+      <Referrals />
       {found.data?.more === true && <Typography color="textSecondary">There are more: search by name, act or structure.</Typography>}
+    </Box>
+  );
+}
+
+/** Openings that ended with a letter to somebody else. */
+function Referrals() {
+  const referrals = useQuery({ queryKey: ['referrals'], queryFn: () => send(() => api.GET('/api/referrals')) });
+  if (referrals.data === undefined || referrals.data.referrals.length === 0) return null;
+  return (
+    <Box component="section" aria-label="Referred instead of opened">
+      <Typography variant="h2" sx={{ mt: 1, mb: 0.5 }}>Referred instead of opened</Typography>
+      {referrals.data.referrals.map((one) => (
+        <Accordion key={one.id} variant="outlined" disableGutters>
+          <AccordionSummary expandIcon={<span aria-hidden="true">▾</span>}><Typography><b>{one.name}</b> to {one.to}{one.at === null ? '' : `, ${day(one.at)} ${one.at.slice(0, 4)}`}, by {one.by}</Typography></AccordionSummary>
+          <AccordionDetails><Letter text={one.letter} /></AccordionDetails>
+        </Accordion>
+      ))}
     </Box>
   );
 }

@@ -2,9 +2,14 @@ import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
-import type { Ref } from 'react';
+import type { KeyboardEvent, Ref } from 'react';
 
 import { type Narrowing, useRoundFilters } from './useRound';
+
+/** Enter and Escape leave the field with what is typed, so that the keys of the Round work again. */
+const leave = (event: KeyboardEvent<HTMLElement>) => {
+  if ((event.key === 'Enter' || event.key === 'Escape') && event.target instanceof HTMLElement) event.target.blur();
+};
 
 /** What the Round is narrowed to: by words, practitioner, structure, stage, an event this week. */
 export function Filters({ narrowing, set, search }: { narrowing: Narrowing; set: (change: Partial<Narrowing>) => void; search: Ref<HTMLInputElement> }) {
@@ -16,7 +21,7 @@ export function Filters({ narrowing, set, search }: { narrowing: Narrowing; set:
   ];
   return (
     <Box role="search" aria-label="Narrow the Round" sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
-      <TextField inputRef={search} label="Search" value={narrowing.search} onChange={(event) => set({ search: event.target.value })} sx={{ width: 170 }} />
+      <TextField inputRef={search} label="Search" value={narrowing.search} onChange={(event) => set({ search: event.target.value })} onKeyDown={leave} sx={{ width: 170 }} />
       {choices.map(([field, label, all, options]) => (
         <TextField key={field} select label={label} value={options.some(({ key }) => key === narrowing[field]) ? narrowing[field] : ''} onChange={(event) => set({ [field]: event.target.value })} sx={{ width: 142 }}>
           <MenuItem value="">{all}</MenuItem>

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { Link as RouterLink, useNavigate } from 'react-router';
+import { Link as RouterLink, useNavigate, useSearchParams } from 'react-router';
 
 import { isTyping } from '../../shell/keys';
 import { Empty, Failed, Loading } from '../../shell/States';
@@ -14,10 +14,16 @@ import { Filters } from './Filters';
 import { GROUPS } from './groups';
 import { NudgeDialog } from './NudgeDialog';
 import { RoundLine } from './RoundLine';
-import { EVERYTHING, type Narrowing, type RoundCase, useRound } from './useRound';
+import { EVERYTHING, type Narrowing, narrowingOf, type RoundCase, useRound } from './useRound';
 
 export function Round() {
-  const [narrowing, setNarrowing] = useState<Narrowing>(EVERYTHING);
+  // In the address, so that going back from a case finds the Round as it was left.
+  const [params, setParams] = useSearchParams();
+  const [narrowing, setNarrowed] = useState(() => narrowingOf(params));
+  const setNarrowing = (next: Narrowing) => {
+    setNarrowed(next);
+    setParams(Object.fromEntries(Object.entries(next).filter(([, value]) => value !== '')), { replace: true });
+  };
   const round = useRound(useSettled(narrowing));
   const [here, setHere] = useState<string | null>(null);
   const [accepting, setAccepting] = useState<string | null>(null);
@@ -30,6 +36,8 @@ export function Round() {
   const first = round.data?.pages[0];
   const at = Math.max(0, lines.findIndex((line) => line.id === here));
   const now: RoundCase | undefined = lines[at];
+  // A line that is decided leaves its place; the cursor stays there, on the next one.
+  const after = lines[at + 1]?.id ?? lines[at - 1]?.id ?? null;
   const narrowed = Object.values(narrowing).some((value) => value !== '');
 
   useEffect(() => {
@@ -79,11 +87,11 @@ export function Round() {
       {round.isError && <Failed problem={round.error} again={() => void round.refetch()} />}
       <AskedPanel asked={first.asked} />
       {lines.length === 0 && <Empty title="No case matches"><Button onClick={() => setNarrowing(EVERYTHING)}>Show all</Button></Empty>}
-      {GROUPS.map(({ key, title, tone }) => {
+      {GROUPS.map(({ key, title, tone, means }) => {
         const members = lines.filter((line) => line.standing.group === key);
         return members.length === 0 ? null : (
           <Box component="section" key={key} aria-label={title} sx={{ mt: 0.5 }}>
-            <Typography variant="h3" component="h2" sx={{ color: tone, px: 1, lineHeight: 1.45 }}>
+            <Typography variant="h3" component="h2" title={means} sx={{ color: tone, px: 1, lineHeight: 1.45 }}>
               {title} · {Math.max(first.groups[key] ?? 0, members.length)}{first.all_counted || key !== lastOf(first.groups) ? '' : '+'}
             </Typography>
             {members.map((line) => (
@@ -97,7 +105,7 @@ export function Round() {
           <Button variant="outlined" loading={round.isFetchingNextPage} onClick={() => void round.fetchNextPage()}>Show more cases</Button>
         </Box>
       )}
-      {accepting !== null && <AcceptDialog id={accepting} close={() => setAccepting(null)} decided={setDone} />}
+      {accepting !== null && <AcceptDialog id={accepting} close={() => setAccepting(null)} decided={(what) => { setHere(after); setDone(what); }} />}
       {nudging !== null && <NudgeDialog id={nudging} close={() => setNudging(null)} done={(words) => setDone({ words })} />}
       <UndoBar done={done} set={setDone} />
     </Box>

@@ -27,6 +27,7 @@ export function RoundLine({ line, here, accept, nudge }: { line: Schemas['RoundC
       ref={row}
       component="article"
       aria-label={line.athlete.name}
+      aria-current={here}
       sx={{
         display: 'grid',
         gridTemplateColumns: { xs: '1fr auto', sm: 'minmax(0, 1fr) 164px 186px auto', md: '176px 164px 186px minmax(0, 1fr) 186px' },
@@ -61,10 +62,10 @@ export function RoundLine({ line, here, accept, nudge }: { line: Schemas['RoundC
         <HookStrip hooks={standing.hooks} days={DAYS} today={standing.today} />
       </Box>
       <Box sx={{ minWidth: 0, gridColumn: { xs: '1 / -1', md: 'auto' }, order: { xs: 3, md: 0 } }}>
-        <Typography sx={{ fontWeight: 600, fontSize: 15, lineHeight: 1.2, display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden' }} title={standing.headline}>
+        <Typography sx={{ fontWeight: 600, fontSize: 15, lineHeight: 1.2, display: '-webkit-box', WebkitLineClamp: 3, WebkitBoxOrient: 'vertical', overflow: 'hidden' }} title={standing.headline}>
           {standing.headline}
         </Typography>
-        <Typography variant="body2" color="textSecondary" sx={{ lineHeight: 1.2, display: '-webkit-box', WebkitLineClamp: 1, WebkitBoxOrient: 'vertical', overflow: 'hidden' }} title={standing.because}>
+        <Typography variant="body2" color="textSecondary" sx={{ lineHeight: 1.2, display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden' }} title={standing.because}>
           {[...(line.closed_on === null ? [] : [`Closed on ${day(line.closed_on)}; this came in after that.`]), ...standing.group_reasons.map((reason) => `${reason[0]?.toUpperCase() ?? ''}${reason.slice(1)}.`), standing.because].join(' ')}
         </Typography>
       </Box>

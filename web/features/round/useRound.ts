@@ -15,6 +15,11 @@ export interface Narrowing {
 
 export const EVERYTHING: Narrowing = { search: '', practitioner: '', structure: '', stage: '', event: '' };
 
+/** What an address narrows the Round to; what it does not know narrows nothing. */
+export const narrowingOf = (params: URLSearchParams): Narrowing => ({
+  search: params.get('search') ?? '', practitioner: params.get('practitioner') ?? '', structure: params.get('structure') ?? '', stage: params.get('stage') ?? '', event: params.get('event') === 'week' ? 'week' : '',
+});
+
 /** An athlete's answer shows on the Round within so many milliseconds. */
 const LOOK_AGAIN = 4_000;
 

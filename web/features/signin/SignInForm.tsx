@@ -22,7 +22,7 @@ export function SignInForm({ then, stay = false }: { then?: () => void; stay?: b
 
   return (
     <Stack component="form" onSubmit={submit} noValidate sx={{ gap: 2 }}>
-      <TextInput label="E-mail address" type="email" autoComplete="username" value={email} change={setEmail} fault={faultAt(problem, 'email')} autoFocus />
+      <TextInput label="E-mail address or sign-in name" inputMode="email" autoComplete="username" value={email} change={setEmail} fault={faultAt(problem, 'email')} autoFocus />
       <TextInput label={stay ? 'PIN or password' : 'Password'} type="password" autoComplete="current-password" value={password} change={setPassword} fault={faultAt(problem, 'password')} />
       {problem instanceof Refusal && atField === undefined && (
         <Alert severity="error">

@@ -1,0 +1,118 @@
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import Link from '@mui/material/Link';
+import MenuItem from '@mui/material/MenuItem';
+import Paper from '@mui/material/Paper';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link as RouterLink, useSearchParams } from 'react-router';
+
+import { api, type Schemas, send } from '../../api/client';
+import { Failed, Loading } from '../../shell/States';
+import { GROUPS } from '../round/groups';
+import { WeekBars } from './WeekBars';
+
+type Load = Schemas['Caseload'];
+type Line = Load['cases'][number];
+
+/** What is chosen of the caseload: a count, or the flares of a programme. */
+interface Chosen {
+  title: string;
+  cases: readonly string[];
+}
+
+/** All open cases at a glance; each number opens the cases that it counts. */
+export function Caseload() {
+  const [search, setSearch] = useSearchParams();
+  const practitioner = search.get('practitioner') ?? '';
+  const filters = useQuery({ queryKey: ['round', 'filters'], queryFn: () => send(() => api.GET('/api/round/filters')) });
+  const found = useQuery({
+    queryKey: ['round', 'caseload', practitioner],
+    queryFn: () => send(() => api.GET('/api/caseload', { params: { query: practitioner === '' ? {} : { practitioner } } })),
+    placeholderData: (before) => before,
+  });
+  return (
+    <Box component="main" sx={{ maxWidth: 1480, mx: 'auto', p: 2, display: 'grid', gap: 1.5 }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, flexWrap: 'wrap' }}>
+        <Typography variant="h1" sx={{ flex: 1 }}>Caseload{found.data === undefined ? '' : `: ${found.data.all} open ${found.data.all === 1 ? 'case' : 'cases'}`}</Typography>
+        <TextField select label="Practitioner" value={practitioner} onChange={(event) => setSearch(event.target.value === '' ? {} : { practitioner: event.target.value })} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }} sx={{ width: 220 }}>
+          <MenuItem value="">the whole practice</MenuItem>
+          {filters.data?.practitioners.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
+        </TextField>
+      </Box>
+      {found.isPending && <Loading what="the caseload" />}
+      {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
+      {found.data !== undefined && <Load load={found.data} />}
+    </Box>
+  );
+}
+
+function Load({ load }: { load: Load }) {
+  const [chosen, setChosen] = useState<Chosen | null>(null);
+  const shown = chosen === null ? load.cases : load.cases.filter((one) => chosen.cases.includes(one.id));
+  const choose = (next: Chosen) => setChosen((now) => (now?.title === next.title ? null : next));
+  return (
+    <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '330px minmax(0, 1fr)' }, alignItems: 'start' }}>
+      <Box sx={{ display: 'grid', gap: 1.5 }}>
+        <Paper variant="outlined" component="section" aria-label="At a glance" sx={{ p: 1 }}>
+          {load.counts.map((one) => <Count key={one.key} n={one.cases.length} title={one.title} pressed={chosen?.title === one.title} press={() => choose(one)} />)}
+        </Paper>
+        <Paper variant="outlined" component="section" aria-label="Flares" sx={{ p: 1 }}>
+          <Typography variant="h2" sx={{ px: 0.5 }}>Flares in 90 days</Typography>
+          <Typography variant="body2" color="textSecondary" sx={{ px: 0.5, mb: 0.5 }}>Told by the athlete or planned for, by programme and school. Few cases say little.</Typography>
+          {load.flares.map((one) => {
+            const title = `${one.programme} (${one.school})`;
+            return <Count key={title} n={one.flares} title={`${title}, ${one.all} ${one.all === 1 ? 'case' : 'cases'}`} pressed={chosen?.title === title} press={() => choose({ title, cases: one.cases })} />;
+          })}
+        </Paper>
+      </Box>
+      <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0 }}>
+        <Paper variant="outlined" component="section" aria-label="The last twelve weeks" sx={{ p: 1.5 }}>
+          <Typography variant="h2">The last twelve weeks</Typography>
+          <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(190px, 1fr))', gap: 2, mt: 1 }}>
+            <WeekBars title="Sessions done" weeks={load.weeks} of={(week) => week.sessions} />
+            <WeekBars title="Mornings answered" weeks={load.weeks} of={(week) => week.mornings} />
+            <WeekBars title="Doses raised" weeks={load.weeks} of={(week) => week.raised} />
+            <WeekBars title="Doses eased" weeks={load.weeks} of={(week) => week.eased} />
+          </Box>
+        </Paper>
+        <Paper variant="outlined" component="section" aria-label="Cases" sx={{ p: 1.5 }}>
+          <Typography variant="h2">{chosen === null ? 'All open cases' : chosen.title} <Typography component="span" color="textSecondary">{shown.length}</Typography></Typography>
+          {shown.length === 0 ? <Typography color="textSecondary">None.</Typography> : <Cases lines={shown} />}
+        </Paper>
+      </Box>
+    </Box>
+  );
+}
+
+function Count({ n, title, pressed, press }: { n: number; title: string; pressed: boolean; press: () => void }) {
+  return (
+    <ButtonBase onClick={press} aria-pressed={pressed} sx={{ display: 'flex', width: '100%', gap: 1, px: 0.5, py: 0.5, minHeight: 36, borderRadius: 1, textAlign: 'left', bgcolor: pressed ? 'action.selected' : undefined, '&:hover': { bgcolor: 'action.hover' } }}>
+      <Typography component="span" sx={{ width: 36, textAlign: 'right', fontWeight: 600, fontSize: 18, color: n === 0 ? 'text.secondary' : 'primary.main' }}>{n}</Typography>
+      <Typography component="span" variant="body2" sx={{ flex: 1 }}>{title}</Typography>
+    </ButtonBase>
+  );
+}
+
+function Cases({ lines }: { lines: readonly Line[] }) {
+  return (
+    <Box component="table" sx={{ width: '100%', borderCollapse: 'collapse', fontSize: 14, '& th': { textAlign: 'left', fontWeight: 400, color: 'text.secondary' }, '& td, & th': { py: 0.5, pr: 1.5, borderTop: 1, borderColor: 'divider', verticalAlign: 'top' } }}>
+      <thead><tr><th scope="col">Athlete</th><th scope="col">Structure</th><th scope="col">Stage</th><th scope="col">Week</th><th scope="col">Done in two weeks</th><th scope="col">Stands under</th><th scope="col">With</th></tr></thead>
+      <tbody>
+        {lines.map((one) => (
+          <tr key={one.id}>
+            <td><Link component={RouterLink} to={`/cases/${one.id}`} sx={{ fontWeight: 600 }}>{one.athlete}</Link></td>
+            <td>{one.structure}, {one.side === 'both' ? 'both sides' : one.side}</td>
+            <td>{one.stage}, {one.stage_weeks === 0 ? 'since this week' : `${one.stage_weeks} ${one.stage_weeks === 1 ? 'week' : 'weeks'}`}</td>
+            <Box component="td" sx={one.usual_weeks !== null && one.weeks > one.usual_weeks ? { color: 'watch.main', fontWeight: 600 } : {}}>{one.weeks}{one.usual_weeks === null ? '' : ` of about ${one.usual_weeks}`}</Box>
+            <td>{one.adherence === null ? 'nothing planned' : `${one.adherence} %`}</td>
+            <td>{GROUPS.find((group) => group.key === one.group)?.title ?? one.group}{one.unsettled && ', unsettled'}</td>
+            <td>{one.practitioner}</td>
+          </tr>
+        ))}
+      </tbody>
+    </Box>
+  );
+}
