@@ -51,9 +51,81 @@ test('a rule is copied and changed under the same checks; a broken file is refus
   await expect(page.getByText('ladders.0.rungs.1.demand')).toBeVisible();
   await expect(page.getByText('ladders.0.rungs.1.exercise')).toBeVisible();
 
+  // A sound file is shown with what it changes, and taken in when that was seen.
+  const sound = await page.evaluate(() => fetch('/api/library/file').then((answer) => answer.text()));
+  const upload = (text: string) => page.getByLabel('Library file').setInputFiles({ name: 'ours.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await upload(sound);
+  const changes = page.getByRole('region', { name: 'What ours.json changes' });
+  await expect(changes).toContainText('is just so already');
+  await expect(changes).toContainText('Nothing would change.');
+  await changes.getByRole('button', { name: 'Close' }).click();
+  await upload(sound.replace('Little pain, slow steps, our own', 'Little pain, our way'));
+  await expect(changes).toContainText('Little pain, our way (school): becomes a new version');
+  await changes.getByRole('button', { name: 'Take in 1 item' }).click();
+  await expect(page.getByText('1 item taken in.')).toBeVisible();
+  await upload(sound);
+  await changes.getByRole('button', { name: 'Take in 1 item' }).click();
+  await expect(page.getByText('Little pain, slow steps, our own')).toBeVisible();
+
   await page.getByRole('link', { name: 'Edit Little pain, slow steps, our own' }).click();
   await page.getByRole('button', { name: 'Offer it no longer' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.goto('/library?view=own');
   await expect(page.getByText('Little pain, slow steps, our own')).toBeVisible();
+});
+
+test('a programme is written as a form: stages, exercises, ways to grow and criteria by name', async ({ page }) => {
+  await practitioner(page);
+  await page.goto('/library/programme/knee_comfort_led');
+  // What ships is looked at: nothing can be added or moved.
+  await expect(page.getByRole('region', { name: 'Stage 1 Holds' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Add a stage …' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Copy into our library' }).click();
+  const holds = page.getByRole('region', { name: 'Stage 1 Holds' });
+  const slow = page.getByRole('region', { name: 'Stage 2 Slow strength' });
+  await expect(page.getByRole('button', { name: 'Add a stage …' })).toBeVisible();
+
+  await holds.getByRole('button', { name: 'Add a criterion …' }).click();
+  await page.getByRole('menuitem', { name: 'Technique signed off' }).click();
+  await holds.getByRole('button', { name: 'Technique signed off: up' }).click();
+  await holds.getByRole('button', { name: 'Remove Days in the stage' }).click();
+  await holds.getByRole('group', { name: 'The morning test' }).getByLabel('At most').fill('2');
+  await holds.getByLabel('Add an exercise').fill('wall sit, high');
+  await page.getByRole('option', { name: 'Wall sit, high', exact: true }).click();
+  const added = holds.getByRole('group', { name: 'Wall sit, high', exact: true });
+  await added.getByRole('button', { name: 'Add a way to grow …' }).click();
+  await page.getByRole('menuitem', { name: 'Longer hold' }).click();
+  // Sets that were taken off come back first: the catalogue's own rule.
+  await added.getByRole('button', { name: 'Add a way to grow …' }).click();
+  await page.getByRole('menuitem', { name: 'More sets' }).click();
+  await added.getByRole('button', { name: 'More sets: up' }).click();
+  await added.getByRole('group', { name: 'Longer hold' }).getByLabel('Up to').fill('900');
+  await added.getByRole('button', { name: 'Add to the dose …' }).click();
+  await page.getByRole('menuitem', { name: 'Reserve' }).click();
+  await added.getByLabel('In reserve').fill('');
+
+  // A stage goes only after it is asked; the order is kept.
+  await slow.getByRole('button', { name: 'Remove Stage 2 Slow strength' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click();
+  await expect(slow).toBeVisible();
+  const last = page.getByRole('region', { name: /^Stage 4/ });
+  const name = (await last.getAttribute('aria-label')) ?? '';
+  await last.getByRole('button', { name: `Remove ${name}` }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Remove the stage' }).click();
+  await expect(last).toHaveCount(0);
+
+  // What is wrong is told at its field, and nothing typed is lost.
+  await page.getByRole('button', { name: 'Save as version 2' }).click();
+  await expect(added.getByText(/from 0 to 600/)).toBeVisible();
+  await expect(holds.getByRole('group', { name: 'The morning test' }).getByLabel('At most')).toHaveValue('2');
+  await added.getByRole('group', { name: 'Longer hold' }).getByLabel('Up to').fill('60');
+  await page.getByRole('button', { name: 'Save as version 2' }).click();
+  await expect(page.getByRole('button', { name: 'Save as version 3' })).toBeDisabled();
+  await page.reload();
+  await expect(holds.getByRole('group', { name: 'The morning test' }).getByLabel('At most')).toHaveValue('2');
+  await expect(holds.getByRole('group', { name: 'Technique signed off' })).toBeVisible();
+  await expect(holds.getByRole('group', { name: 'Days in the stage' })).toHaveCount(0);
+  await expect(added.getByRole('group', { name: 'Longer hold' }).getByLabel('Up to')).toHaveValue('60');
+  await expect(added.getByLabel('In reserve')).toHaveCount(0);
+  await expect(page.getByRole('region', { name: /^Stage 4/ })).toHaveCount(0);
 });

@@ -3,7 +3,8 @@ import type { PlaywrightTestConfig } from '@playwright/test';
 /** Debian's Chromium, without anything that would look for a network. */
 export const settings: PlaywrightTestConfig = {
   testDir: '.',
-  workers: 1,
+  // The tests of one file follow each other, at a demo practice of their own.
+  workers: 2,
   retries: 0,
   // A busy machine is slow, not wrong.
   timeout: 120_000,

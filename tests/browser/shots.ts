@@ -27,6 +27,20 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await page.getByRole('link', { name: 'Change for Edda Moorgate' }).click();
   await page.getByText('up to date').waitFor();
   await shot(page, 'prescribe');
+  await page.goto('/caseload');
+  await page.getByRole('region', { name: 'Cases' }).waitFor();
+  await shot(page, 'caseload');
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Open Basil Thorne' }).click();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: /^Entries/ }).click();
+  await page.getByRole('button', { name: 'A session' }).click();
+  await shot(page, 'entries');
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Open Juno Tamsin' }).click();
+  await page.getByRole('link', { name: 'Visit' }).click();
+  await page.getByRole('form', { name: 'How it was borne' }).waitFor();
+  await shot(page, 'visit');
   await page.goto('/library?structure=patellar_tendon');
   await page.getByRole('button', { name: 'Wall sit, high' }).click();
   await shot(page, 'library');
@@ -43,6 +57,12 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await page.goto('/new');
   await page.getByLabel('Name', { exact: true }).fill('Odile Marsh');
   await page.getByLabel('Body mass, kg').fill('58');
+  await page.getByRole('button', { name: 'Something hurts' }).click();
+  for (const [field, choice] of [['Structure', 'Kneecap tendon'], ['Side', 'left'], ['Must get back to', 'jumping']] as const) {
+    await page.getByRole('combobox', { name: field }).click();
+    await page.getByRole('option', { name: choice, exact: true }).click();
+  }
+  await page.getByLabel('Trains now, days a week').fill('3');
   await page.getByRole('button', { name: 'everything' }).click();
   await page.getByRole('button', { name: /^3 ·/ }).click();
   await page.getByLabel('Pain at rest, 0–10').fill('2');

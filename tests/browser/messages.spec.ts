@@ -1,0 +1,40 @@
+import { expect, test } from '@playwright/test';
+
+import { athlete, expectAccessible, practitioner, strip } from './people';
+
+test('what an athlete asks is answered in the inbox; the practice writes of its own accord too', async ({ browser, page }) => {
+  const phone = await athlete(browser, 'edda.moorgate');
+  await phone.getByRole('link', { name: 'When it hurts' }).click();
+  await phone.getByLabel('Your question or note').fill('Is the sauna allowed?');
+  await phone.getByRole('button', { name: 'Send' }).click();
+  await expect(strip(phone)).toHaveText(/All sent/);
+
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Messages' }).click();
+  const threads = page.getByRole('navigation', { name: 'Threads' });
+  const thread = page.getByRole('region', { name: 'Messages with Edda Moorgate' });
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Messages · 1 waiting');
+  await expect(threads.getByRole('button')).toHaveCount(1);
+  await expect(thread).toContainText('Is the sauna allowed?');
+  await expectAccessible(page);
+  await thread.getByLabel('Answer Edda Moorgate').fill('x'.repeat(1001));
+  await expect(thread.getByText('At most 1000 letters; these are 1001')).toBeVisible();
+  await thread.getByLabel('Answer Edda Moorgate').fill('Yes, after the morning test.');
+  await thread.getByRole('button', { name: 'Answer', exact: true }).click();
+  await expect(thread).toContainText('dealt with');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Messages');
+  // It is off the list of those that wait, and stays open to be read.
+  await expect(threads).toContainText('Nobody waits for an answer.');
+  await thread.getByLabel('Write to Edda Moorgate').fill('See you on Thursday at nine.');
+  await thread.getByRole('button', { name: 'Send' }).click();
+  await expect(thread.getByLabel('Write to Edda Moorgate')).toHaveValue('');
+  await page.getByRole('button', { name: 'All', exact: true }).click();
+  await threads.getByRole('button', { name: /Edda Moorgate/ }).click();
+  await expect(threads.getByRole('button', { name: /Edda Moorgate/ })).toContainText('See you on Thursday at nine.');
+  await thread.getByRole('link', { name: 'Open the case' }).click();
+  await expect(page.getByRole('region', { name: 'Messages' })).toContainText('Written, today, Ola Vance, sent (simulated)');
+
+  await phone.reload();
+  await expect(phone.getByText('Yes, after the morning test.').first()).toBeVisible();
+  await expect(phone.getByText('See you on Thursday at nine.').first()).toBeVisible();
+});
