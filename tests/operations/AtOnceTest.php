@@ -40,6 +40,16 @@ final class AtOnceTest extends TestCase
         self::assertSame('1', (string) self::owner()->query("select count(*) from athletes where name = 'Sunna Breck'")->fetchColumn());
     }
 
+    public function testAVisitThatIsEndedEightTimesIsOneLine(): void
+    {
+        $ola = self::practitioner();
+        $case = (string) self::owner()->query("select c.id from cases as c join users as u on u.practice_id = c.practice_id where u.email = 'ola.vance@ropewalk.example' and c.closed_on is null limit 1")->fetchColumn();
+        $visit = ['id' => '0198c3a4-0000-7000-8000-0000000000ee', 'began' => gmdate('Y-m-d\\TH:i:s\\Z'), 'note' => 'Seen at the table'];
+        $ended = self::atOnce(8, static fn() => self::request('POST', "/api/cases/$case/visits", $visit, $ola));
+        self::assertEquals([201 => 1, 200 => 7], array_count_values(array_column($ended, 'status')), $ended[0]['body']);
+        self::assertSame('1', (string) self::owner()->query("select count(*) from decisions where kind = 'visit'")->fetchColumn());
+    }
+
     public function testTheSameNewAddressAtOneMomentIsOneCaseAndSevenClearRefusals(): void
     {
         $ola = self::practitioner();
