@@ -28,6 +28,7 @@ final readonly class Catalogue
      * @param array<string, ReferralSign> $signs
      * @param array<string, Risk> $risks
      * @param array<string, LintRule> $lint
+     * @param array<string, Measure> $measures
      * @param array<string, int> $versions in force of a practice's own items, by kind and key ("exercise/our_squat")
      */
     private function __construct(
@@ -39,6 +40,7 @@ final readonly class Catalogue
         public array $signs = [],
         public array $risks = [],
         public array $lint = [],
+        public array $measures = [],
         public array $versions = [],
     ) {}
 
@@ -66,14 +68,16 @@ final readonly class Catalogue
      * @param list<Ladder> $ladders
      * @param list<Programme> $programmes
      * @param list<School> $schools
+     * @param list<Measure> $measures
      */
-    public function with(array $exercises = [], array $ladders = [], array $programmes = [], array $schools = []): self
+    public function with(array $exercises = [], array $ladders = [], array $programmes = [], array $schools = [], array $measures = []): self
     {
         return $this->replaced([
             'exercises' => self::keyed($exercises) + $this->exercises,
             'ladders' => self::keyed($ladders) + $this->ladders,
             'programmes' => self::keyed($programmes) + $this->programmes,
             'schools' => self::keyed($schools) + $this->schools,
+            'measures' => self::keyed($measures) + $this->measures,
         ]);
     }
 
@@ -110,6 +114,12 @@ final readonly class Catalogue
     public function school(string $key): School
     {
         return $this->schools[$key] ?? throw new OutOfBoundsException("no response rule $key");
+    }
+
+    /** What is measured under a key; where the library does not know it, what stands for it. */
+    public function measure(string $key): Measure
+    {
+        return $this->measures[$key] ?? Measure::unknown($key);
     }
 
     /** @throws OutOfBoundsException where there is no such structure */
@@ -160,6 +170,7 @@ final readonly class Catalogue
             $node->eachOrEmpty('ladders', Ladder::read(...)),
             [],
             $node->eachOrEmpty('response_rules', School::read(...)),
+            $node->eachOrEmpty('measures', Measure::read(...)),
         )->replaced([
             'structures' => $structures + $this->structures,
             'signs' => self::keyed($node->eachOrEmpty('referral_signs', ReferralSign::read(...))) + $this->signs,
@@ -176,7 +187,7 @@ final readonly class Catalogue
     }
 
     /**
-     * @template T of Exercise|Ladder|Programme|School|ReferralSign|Risk|LintRule
+     * @template T of Exercise|Ladder|Programme|School|ReferralSign|Risk|LintRule|Measure
      *
      * @param list<T> $items
      *

@@ -149,14 +149,32 @@ final readonly class CatalogueCheck
     }
 
     /** @return iterable<string, string> */
+    public function measure(Measure $measure): iterable
+    {
+        foreach ($measure->exercises as $i => $key) {
+            if (!isset($this->catalogue->exercises[$key])) {
+                yield "exercises/$i" => "names \"$key\", which is no exercise of the library";
+            }
+        }
+        if ($measure->ratio === null) {
+            return;
+        }
+        $other = $this->catalogue->measures[$measure->ratio->to] ?? null;
+        if ($other === null || $other->key === $measure->key) {
+            yield 'ratio/to' => "names \"{$measure->ratio->to}\", which is no other measure of the library";
+        } elseif ($other->unit !== $measure->unit || $other->eachSide !== $measure->eachSide) {
+            yield 'ratio/to' => "names \"{$other->key}\", which is measured in another unit or of other sides";
+        }
+    }
+
+    /** @return iterable<string, string> */
     private function criterion(Programme $programme, PlanStage $planned, Criterion $criterion): iterable
     {
         if ($criterion instanceof OverPrescription && $planned->stage->prescription($criterion->prescription()) === null) {
             yield 'prescription' => 'must name a prescription of this stage';
         }
-        $tests = array_map(static fn(StructureInfo $info): string => $info->strengthTest->key, $this->catalogue->structures);
-        if ($criterion instanceof OverTest && $criterion->test !== Programme::TEST_OF_STRUCTURE && !in_array($criterion->test, $tests, true)) {
-            yield 'test' => "names \"$criterion->test\", which is no strength test of the library";
+        if ($criterion instanceof OverTest && $criterion->test !== Programme::TEST_OF_STRUCTURE && !($this->catalogue->measure($criterion->test)->eachSide && isset($this->catalogue->measures[$criterion->test]))) {
+            yield 'test' => "names \"$criterion->test\", which is no measure of both sides in the library";
         }
         if ($criterion instanceof ExercisePain && $criterion->min_sessions > self::mostSessions($planned, $criterion->days)) {
             yield 'min_sessions' => "asks for more sessions in $criterion->days days than the rhythm places; ask for fewer or look at more days";

@@ -9,7 +9,7 @@ use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
 
-/** A practice's own exercises, ladders, programmes and response rules (docs/formats/catalogue.md, "Library file"). */
+/** A practice's own exercises, ladders, programmes, response rules and measures (docs/formats/catalogue.md, "Library file"). */
 final readonly class LibraryFile
 {
     public const FORMAT = 'rung-library/1';
@@ -19,12 +19,14 @@ final readonly class LibraryFile
      * @param list<Ladder> $ladders
      * @param list<Programme> $programmes
      * @param list<School> $schools
+     * @param list<Measure> $measures
      */
     private function __construct(
         public array $exercises,
         public array $ladders,
         public array $programmes,
         public array $schools,
+        public array $measures,
         /** The practice's catalogue with this file laid over it. */
         public Catalogue $catalogue,
     ) {}
@@ -45,7 +47,8 @@ final readonly class LibraryFile
             $ladders = $node->eachOrEmpty('ladders', Ladder::read(...));
             $programmes = $node->eachOrEmpty('programmes', Programme::read(...));
             $schools = $node->eachOrEmpty('response_rules', School::read(...));
-            $file = new self($exercises, $ladders, $programmes, $schools, $library->with($exercises, $ladders, $programmes, $schools));
+            $measures = $node->eachOrEmpty('measures', Measure::read(...));
+            $file = new self($exercises, $ladders, $programmes, $schools, $measures, $library->with($exercises, $ladders, $programmes, $schools, $measures));
             $file->check($node, $shipped);
 
             return $file;
@@ -61,6 +64,7 @@ final readonly class LibraryFile
             'ladders' => array_map(static fn(Ladder $one): array => $one->toArray(), $this->ladders),
             'programmes' => array_map(static fn(Programme $one): array => $one->toArray(), $this->programmes),
             'response_rules' => array_map(static fn(School $one): array => $one->toArray(), $this->schools),
+            'measures' => array_map(static fn(Measure $one): array => $one->toArray(), $this->measures),
         ];
     }
 
@@ -71,10 +75,11 @@ final readonly class LibraryFile
         $this->checkEach($node, 'ladders', $this->ladders, $shipped->ladders, $check->ladder(...));
         $this->checkEach($node, 'programmes', $this->programmes, $shipped->programmes, $check->programme(...));
         $this->checkEach($node, 'response_rules', $this->schools, $shipped->schools, static fn(School $school): iterable => []);
+        $this->checkEach($node, 'measures', $this->measures, $shipped->measures, $check->measure(...));
     }
 
     /**
-     * @template T of Exercise|Ladder|Programme|School
+     * @template T of Exercise|Ladder|Programme|School|Measure
      *
      * @param list<T> $items
      * @param array<string, T> $shipped

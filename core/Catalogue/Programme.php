@@ -88,7 +88,7 @@ final readonly class Programme
             return $prescription;
         };
         $test = static fn(Criterion $criterion): Criterion => $criterion instanceof OverTest && $criterion->test === self::TEST_OF_STRUCTURE
-            ? $criterion->withTest($structure->strengthTest->key)
+            ? $criterion->withTest($structure->strengthTest)
             : $criterion;
 
         return $this->plan->mapStages(static fn(PlanStage $planned): PlanStage => $planned->withStage(

@@ -31,7 +31,8 @@ final readonly class StructureInfo
         private ?ProvocationTest $testIfIrritable,
         /** Taken instead once the usual one has become easy; a choice of the practitioner. */
         public ?ProvocationTest $laterTest,
-        public StrengthTestInfo $strengthTest,
+        /** The key of the measure that tells its strength. */
+        public string $strengthTest,
         /** The key of the programme that is proposed first. */
         public string $usualProgramme,
     ) {}
@@ -50,7 +51,7 @@ final readonly class StructureInfo
             $node->child('provocation_test', ProvocationTest::read(...)),
             $node->childOrNull('test_if_irritable', ProvocationTest::read(...)),
             $node->childOrNull('later_test', ProvocationTest::read(...)),
-            $node->child('strength_test', StrengthTestInfo::read(...)),
+            $node->key('strength_test'),
             $node->key('usual_programme'),
         );
     }

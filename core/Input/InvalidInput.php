@@ -32,6 +32,12 @@ final class InvalidInput extends RuntimeException
         ));
     }
 
+    /** The same faults as seen from the input that the object is part of. */
+    public function above(string $path): self
+    {
+        return new self(array_map(static fn(Fault $fault): Fault => new Fault($path . $fault->path, $fault->message), $this->faults));
+    }
+
     /** @return list<array{path: string, message: string}> */
     public function toArray(): array
     {

@@ -236,6 +236,39 @@ final class ObjectNode
     }
 
     /**
+     * A long list of numbers, such as the samples of a curve: it stops at the first fault, and is null then.
+     *
+     * @return list<int|float>|null
+     */
+    public function series(string $field, int $most, int $min = 0, int $max = self::LARGEST): ?array
+    {
+        $items = $this->required($field) ? $this->items($field) : null;
+        if ($items === null) {
+            return null;
+        }
+        if (count($items) > $most) {
+            $this->fault($field, "must hold at most $most numbers; it holds " . count($items));
+
+            return null;
+        }
+        foreach ($items as $i => $value) {
+            if (!is_int($value) && !is_float($value)) {
+                $this->inItem("$field/$i", 'must be a number');
+
+                return null;
+            }
+            if ($value < $min || $value > $max) {
+                $this->inItem("$field/$i", "must be from $min to $max");
+
+                return null;
+            }
+        }
+
+        /** @var list<int|float> $items */
+        return $items;
+    }
+
+    /**
      * @template T
      *
      * @param callable(self): T $read

@@ -9,6 +9,7 @@ use Rung\Core\Calendar\Placed;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\CaseFile\ResponseRule;
 use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Catalogue\Measure;
 use Rung\Core\Catalogue\StructureInfo;
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Dose\DoseFigures;
@@ -33,6 +34,9 @@ final readonly class Preview
         public StageDraft $draft,
         public TrainingSummary $summary,
         private StructureInfo $structure,
+        /** @var list<Measure> */
+        private array $measures,
+        private bool $bothSides,
         public array $calendar,
         /** @var list<LintNote> */
         public array $lint,
@@ -55,6 +59,7 @@ final readonly class Preview
         bool $loweringOnly,
         ?int $sessionMinutes,
         int $daysSinceOpened,
+        bool $bothSides = false,
     ): self {
         // A cycle keeps its turn: it is counted from the first day of the stage.
         $stageFrom = $draft->stage->stage->key === $summary->stage ? $summary->stageFrom : $draft->from;
@@ -64,6 +69,8 @@ final readonly class Preview
             $draft,
             $summary,
             $structure,
+            array_values($catalogue->measures),
+            $bothSides,
             $calendar,
             Linter::of(new LintSubject(
                 catalogue: $catalogue,
@@ -86,7 +93,7 @@ final readonly class Preview
     /** @return list<Suggestion> */
     public function suggestions(Prescription $prescription): array
     {
-        return Suggestions::of($prescription, $this->summary, $this->structure);
+        return Suggestions::of($prescription, $this->summary, $this->structure, $this->measures, $this->bothSides);
     }
 
     public function figures(Prescription $prescription): DoseFigures

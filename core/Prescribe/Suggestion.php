@@ -25,5 +25,7 @@ final readonly class Suggestion
         public ?StrengthTest $test = null,
         public ?array $target = null,
         public ?NextStep $step = null,
+        /** The measured maximum that it is worked out from, in the unit of the test. */
+        public int|float|null $maximum = null,
     ) {}
 }

@@ -10,6 +10,9 @@ enum SuggestionKind
     /** The load for the repetition maximum that is aimed at, from the last sets. */
     case LoadForMaximum;
 
+    /** The load for the repetitions that are asked, from a maximum that was measured. */
+    case LoadForMeasure;
+
     /** What could be lifted once, from the last sets. */
     case Maximum;
 

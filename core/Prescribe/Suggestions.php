@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Prescribe;
 
+use Rung\Core\Catalogue\Measure;
 use Rung\Core\Catalogue\StructureInfo;
 use Rung\Core\Decision\NextDose;
 use Rung\Core\Decision\Work;
@@ -22,12 +23,17 @@ final class Suggestions
 
     private const PERCENT_A_POINT_OF_EFFORT = 10;
 
-    /** @return list<Suggestion> */
-    public static function of(Prescription $prescription, TrainingSummary $summary, StructureInfo $structure): array
+    /**
+     * @param list<Measure> $measures of which a load may be read
+     *
+     * @return list<Suggestion>
+     */
+    public static function of(Prescription $prescription, TrainingSummary $summary, StructureInfo $structure, array $measures = [], bool $bothSides = false): array
     {
         return [
             ...self::load($prescription, $summary),
-            ...self::hold($prescription, $summary, $structure),
+            ...self::measured($prescription, $summary, $measures, $bothSides),
+            ...self::hold($prescription, $summary, $structure, $bothSides),
             ...self::next($prescription, $summary),
         ];
     }
@@ -50,18 +56,42 @@ final class Suggestions
         return [new Suggestion(SuggestionKind::LoadForMaximum, $load, 'load_kg', $best['set'], $done->on)];
     }
 
+    /**
+     * The load that a maximum tells, where one was measured on or after the day of the last sets.
+     *
+     * @param list<Measure> $measures
+     *
+     * @return list<Suggestion>
+     */
+    private static function measured(Prescription $prescription, TrainingSummary $summary, array $measures, bool $bothSides): array
+    {
+        $done = $summary->doneOf($prescription);
+        $told = [];
+        foreach ($measures as $measure) {
+            $test = $summary->tests[$measure->key] ?? null;
+            if ($test instanceof StrengthTest && !($done !== null && $done->on->isAfter($test->on))) {
+                $load = FromMeasure::loadKg($prescription, $measure, $test, $bothSides, $summary->bodyMassKg);
+                if ($load !== null) {
+                    $told[] = new Suggestion(SuggestionKind::LoadForMeasure, $load, 'load_kg', on: $test->on, test: $test, maximum: FromMeasure::followed($test, $bothSides));
+                }
+            }
+        }
+
+        return $told;
+    }
+
     /** @return list<Suggestion> the band of a hold at a percentage of the measured maximum, or the effort that stands in for it */
-    private static function hold(Prescription $prescription, TrainingSummary $summary, StructureInfo $structure): array
+    private static function hold(Prescription $prescription, TrainingSummary $summary, StructureInfo $structure, bool $bothSides): array
     {
         $percent = $prescription->dose->percent_mvc;
         if ($prescription->mode !== Mode::Isometric || $percent === null) {
             return [];
         }
         $told = [];
-        $test = $summary->tests[$structure->strengthTest->key] ?? null;
-        if ($test instanceof StrengthTest && $test->affected > 0) {
-            $target = array_map(Number::tenth(...), Strength::holdTarget($test->affected, $percent));
-            $told[] = new Suggestion(SuggestionKind::HoldTarget, test: $test, target: $target);
+        $test = $summary->tests[$structure->strengthTest] ?? null;
+        $target = $test instanceof StrengthTest ? FromMeasure::band($prescription, $test, $bothSides) : null;
+        if ($target !== null && $test instanceof StrengthTest) {
+            $told[] = new Suggestion(SuggestionKind::HoldTarget, test: $test, target: $target, maximum: FromMeasure::followed($test, $bothSides));
         }
         $told[] = new Suggestion(SuggestionKind::Effort, (int) round($percent / self::PERCENT_A_POINT_OF_EFFORT), 'effort');
 

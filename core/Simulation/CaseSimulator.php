@@ -129,7 +129,7 @@ final class CaseSimulator
 
     private function measure(Day $day): void
     {
-        $test = $this->catalogue->structure($this->file->case->structure)->strengthTest;
+        $test = $this->catalogue->measure($this->catalogue->structure($this->file->case->structure)->strengthTest);
         $other = ($test->unit === 'N' ? 420 : 24) + $this->chance->getInt(-6, 6);
         $this->add('tests', new StrengthTest($test->key, $day, (int) round($other * $this->athlete->symmetryPercent() / 100), $other, $test->unit));
         $this->add('outcomes', new Outcome('severity_score', $day, $this->athlete->severityScore()));

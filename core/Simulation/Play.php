@@ -173,7 +173,7 @@ final class Play
     /** Both sides of every strength test that a gate or a load may ask for. */
     private function measure(Day $day, int $number): void
     {
-        $tests = [$this->catalogue->structure($this->request->structure)->strengthTest->key];
+        $tests = [$this->catalogue->structure($this->request->structure)->strengthTest];
         foreach ($this->plan->stages as $planned) {
             array_push($tests, ...array_column(array_filter($planned->stage->gate, static fn(Criterion $one): bool => $one instanceof OverTest), 'test'));
         }

@@ -62,7 +62,7 @@ final class PlayedLoads
         $dose = $prescription->dose;
         $body = $dose->bodyLoad($this->bodyMassKg);
         $maximum = $this->maxima[$prescription->exercise]
-            ?? $this->maxima[$this->catalogue->structure($this->structure)->strengthTest->key]
+            ?? $this->maxima[$this->catalogue->structure($this->structure)->strengthTest]
             ?? $this->share() * $this->bodyMassKg;
         if ($prescription->mode === Mode::Isometric) {
             return Work::onBar($maximum * ($dose->percent_mvc ?? ($dose->effort === null ? self::HOLD_PERCENT : 10 * $dose->effort)) / 100, $body, $increment);

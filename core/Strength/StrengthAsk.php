@@ -13,4 +13,6 @@ enum StrengthAsk: string
     case Symmetry = 'symmetry';
     case Ratio = 'ratio';
     case PerBodyMass = 'per_body_mass';
+    case Curve = 'curve';
+    case Tries = 'tries';
 }

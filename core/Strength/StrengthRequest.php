@@ -13,8 +13,10 @@ use Rung\Core\Record\Side;
 /** Answers a strength request (docs/formats/case-file.md, "Strength"). */
 final class StrengthRequest
 {
+    private const MOST_TRIES = 20;
+
     /**
-     * @return array{answers: list<array<string, int|float>>}
+     * @return array{answers: list<array<string, int|float|string|null>>}
      *
      * @throws \Rung\Core\Input\InvalidInput
      */
@@ -25,7 +27,7 @@ final class StrengthRequest
         ]);
     }
 
-    /** @return array<string, int|float> */
+    /** @return array<string, int|float|string|null> */
     private static function read(ObjectNode $node): array
     {
         $ask = $node->discriminator('ask', StrengthAsk::class);
@@ -44,10 +46,12 @@ final class StrengthRequest
                 $node->number('load_kg'),
                 $node->number('body_mass_kg', DoseArithmetic::MIN_BODY_MASS_KG, DoseArithmetic::MAX_BODY_MASS_KG),
             )],
+            StrengthAsk::Curve => self::curve($node),
+            StrengthAsk::Tries => self::tries($node),
         };
     }
 
-    /** @return array<string, int|float> */
+    /** @return array<string, int|float|string|null> */
     private static function e1rm(ObjectNode $node): array
     {
         $load = $node->number('load_kg');
@@ -62,7 +66,7 @@ final class StrengthRequest
         return ['value' => Number::tenth(Strength::e1rm($load, $reps, $rir))];
     }
 
-    /** @return array<string, int|float> */
+    /** @return array<string, int|float|string|null> */
     private static function loadFor(ObjectNode $node): array
     {
         $load = Strength::loadFor($node->number('e1rm_kg'), $node->whole('reps', 1, Strength::MAX_REPS));
@@ -70,7 +74,7 @@ final class StrengthRequest
         return ['value' => Number::floorToMultiple($load, $node->positive('increment_kg'))];
     }
 
-    /** @return array<string, int|float> */
+    /** @return array<string, int|float|string|null> */
     private static function symmetry(ObjectNode $node): array
     {
         $affected = $node->number('affected');
@@ -79,5 +83,31 @@ final class StrengthRequest
         return ['value' => Number::tenth(
             Strength::symmetry($affected, $unaffected, $node->choice('side', Side::class) === Side::Both),
         )];
+    }
+
+    /** @return array<string, int|float|string|null> */
+    private static function curve(ObjectNode $node): array
+    {
+        $ask = CurveAsk::read($node);
+
+        return $ask?->answer($node) ?? [];
+    }
+
+    /** @return array<string, int|float|string|null> */
+    private static function tries(ObjectNode $node): array
+    {
+        $values = $node->series('values', self::MOST_TRIES);
+        $asked = $node->whole('asked', 1, self::MOST_TRIES);
+        $higherIsBetter = $node->flagOrNull('higher_is_better') ?? true;
+        if ($values === null || $values === []) {
+            if ($values === []) {
+                $node->fault('values', 'must hold at least one try');
+            }
+
+            return [];
+        }
+        $tries = Tries::of($values, $asked, $higherIsBetter);
+
+        return ['best' => $tries->best, 'spread_percent' => $tries->spreadPercent === null ? null : Number::tenth($tries->spreadPercent), 'verdict' => $tries->verdict->value];
     }
 }

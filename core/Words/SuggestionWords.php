@@ -26,7 +26,8 @@ final class SuggestionWords
         return match ($suggestion->kind) {
             SuggestionKind::Maximum => "1 RM about $value kg, $from",
             SuggestionKind::LoadForMaximum => "$value kg is about $dose->rm RM, $from",
-            SuggestionKind::HoldTarget => $test === null || $target === null ? '' : "$dose->percent_mvc % of $test->affected $test->unit: hold at {$target['value']} $test->unit ({$target['low']}–{$target['high']}), tested " . TimeWords::day($test->on),
+            SuggestionKind::LoadForMeasure => $test === null ? '' : "$value kg for " . self::asked($prescription) . ", by the maximum of $suggestion->maximum $test->unit measured on " . TimeWords::day($test->on),
+            SuggestionKind::HoldTarget => $test === null || $target === null ? '' : "$dose->percent_mvc % of $suggestion->maximum $test->unit: hold at {$target['value']} $test->unit ({$target['low']}–{$target['high']}), tested " . TimeWords::day($test->on),
             SuggestionKind::Effort => "without a gauge, effort $value of 10 stands for $dose->percent_mvc %",
             SuggestionKind::NextStep => $suggestion->step === null ? '' : 'Next step: ' . self::step($suggestion->step, $prescription),
         };
@@ -41,6 +42,13 @@ final class SuggestionWords
             Change::AtTop => 'none: it is the top of its ladder and every lever is used up',
             default => 'no change this week',
         };
+    }
+
+    private static function asked(Prescription $prescription): string
+    {
+        $dose = $prescription->dose;
+
+        return $dose->rm === null ? ($dose->reps_to ?? $dose->reps) . " repetitions with $dose->rir in reserve" : "$dose->rm RM";
     }
 
     private static function set(LoggedSet $set): string

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Rung\Core\Words;
 
 use Rung\Core\Catalogue\Catalogue;
-use Rung\Core\Catalogue\Measure;
 use Rung\Core\Number;
 use Rung\Core\Record\Outcome;
 use Rung\Core\Record\StrengthTest;
@@ -15,11 +14,8 @@ use Rung\Core\Strength\Strength;
 /** Says in a sentence each what was tried and measured at a visit. */
 final readonly class VisitWords
 {
-    /**
-     * @param list<Measure> $measures that the case follows, for their titles
-     * @param int $stopAt the school's stop level, 0–10
-     */
-    public function __construct(private Catalogue $catalogue, private array $measures, private bool $bothSides, private int $stopAt) {}
+    /** @param int $stopAt the school's stop level, 0–10 */
+    public function __construct(private Catalogue $catalogue, private bool $bothSides, private int $stopAt) {}
 
     /**
      * @param list<Trial> $trials
@@ -32,12 +28,19 @@ final readonly class VisitWords
         if ($trials !== []) {
             $words[] = 'Tried: ' . implode('; ', array_map(fn(Trial $one): string => "{$this->catalogue->titleOf($one->exercise)}, {$one->words()}" . ($one->pain >= $this->stopAt ? ', the stop level' : ''), $trials)) . '.';
         }
-        $measured = [...array_map($this->test(...), $tests), ...array_map(static fn(Outcome $one): string => self::title($one->measure) . " $one->score", $scores)];
+        $measured = [...array_map($this->test(...), $tests), ...array_map($this->score(...), $scores)];
         if ($measured !== []) {
             $words[] = 'Measured: ' . implode('; ', $measured) . '.';
         }
 
         return $words === [] ? 'Visit.' : 'Visit. ' . implode(' ', $words);
+    }
+
+    private function score(Outcome $score): string
+    {
+        $measure = $this->catalogue->measures[$score->measure] ?? null;
+
+        return $measure === null ? self::title($score->measure) . " $score->score" : "$measure->title $score->score $measure->unit";
     }
 
     /** A score as people read it, where only its key is known. */
@@ -48,7 +51,7 @@ final readonly class VisitWords
 
     private function test(StrengthTest $test): string
     {
-        $title = array_column($this->measures, 'title', 'key')[$test->test] ?? $test->test;
+        $title = $this->catalogue->measure($test->test)->title;
         $symmetry = Number::tenth(Strength::symmetry($test->affected, $test->unaffected, $this->bothSides));
 
         return "$title $test->affected and $test->unaffected $test->unit, symmetry $symmetry %";

@@ -68,7 +68,7 @@ final class CatalogueTest extends TestCase
         $catalogue = Support::catalogue();
         $check = new CatalogueCheck($catalogue);
         $faults = [];
-        foreach ([[$catalogue->exercises, $check->exercise(...)], [$catalogue->ladders, $check->ladder(...)], [$catalogue->programmes, $check->programme(...)]] as [$items, $look]) {
+        foreach ([[$catalogue->exercises, $check->exercise(...)], [$catalogue->ladders, $check->ladder(...)], [$catalogue->programmes, $check->programme(...)], [$catalogue->measures, $check->measure(...)]] as [$items, $look]) {
             foreach ($items as $item) {
                 foreach ($look($item) as $path => $message) {
                     $faults[] = "$item->key/$path $message";
@@ -76,6 +76,9 @@ final class CatalogueTest extends TestCase
             }
         }
         self::assertSame([], $faults);
+        foreach ($catalogue->structures as $structure) {
+            self::assertTrue($catalogue->measures[$structure->strengthTest]->eachSide, $structure->title);
+        }
         // Whoever has nothing at hand is led to something that needs nothing.
         foreach ($catalogue->exercises as $exercise) {
             for ($one = $exercise; $one->equipment !== []; $one = $catalogue->exercise((string) $one->stand_in)) {

@@ -23,12 +23,12 @@ final class MeasuresTest extends TestCase
     {
         foreach (Structure::cases() as $structure) {
             $info = Support::catalogue()->structure($structure);
-            $keys = array_column(Measure::of($info), 'key');
-            self::assertSame($info->strengthTest->key, $keys[0], $structure->value);
+            $keys = array_column(Measure::of($info, Support::catalogue()), 'key');
+            self::assertSame($info->strengthTest, $keys[0], $structure->value);
             self::assertContains(Measure::RANGE, $keys);
             self::assertSame(count($keys), count(array_unique($keys)));
             // Heel raises are a count to a standard already.
-            self::assertSame($info->strengthTest->unit !== 'repetitions', in_array(Measure::COUNT, $keys, true), $structure->value);
+            self::assertSame(Support::catalogue()->measure($info->strengthTest)->unit !== 'repetitions', in_array(Measure::COUNT, $keys, true), $structure->value);
         }
     }
 
@@ -38,16 +38,16 @@ final class MeasuresTest extends TestCase
         $gate = static fn(string $test): Criterion => Json::read('{"type": "symmetry", "test": "' . $test . '", "min_percent": 90}', Criterion::read(...));
         $criteria = array_values(array_filter([$gate('hop_distance'), $gate('knee_extension_strength'), $gate('hop_distance')], static fn(Criterion $one): bool => $one instanceof OverTest));
         self::assertCount(3, $criteria);
-        $measures = Measure::of($structure, $criteria);
+        $measures = Measure::of($structure, Support::catalogue(), $criteria);
         self::assertSame(['knee_extension_strength', Measure::RANGE, Measure::COUNT, 'hop_distance'], array_column($measures, 'key'));
-        self::assertSame('Hop distance', $measures[3]->title);
+        self::assertSame('Hop for distance', $measures[3]->title);
     }
 
     public function testAVisitIsSaidInASentenceEach(): void
     {
         $trial = static fn(string $json): Trial => Json::read($json, Trial::read(...));
         $day = Day::fromIso('2026-04-14');
-        $words = static fn(bool $both): VisitWords => new VisitWords(Support::catalogue(), Measure::of(Support::catalogue()->structure(Structure::PatellarTendon)), $both, 8);
+        $words = static fn(bool $both): VisitWords => new VisitWords(Support::catalogue(), $both, 8);
         self::assertSame('Visit.', $words(false)->of([], [], []));
         self::assertSame(
             'Visit. Tried: Wall sit, high, a hold of 30 s: pain 4 of 10; Leg press, two legs, 1 repetition at 62.5 kg: pain 2 of 10, 0 in reserve.',
@@ -55,7 +55,7 @@ final class MeasuresTest extends TestCase
         );
         self::assertSame('Visit. Tried: Squat, 5 repetitions: pain 8 of 10, the stop level.', $words(false)->of([$trial('{"exercise": "squat", "reps": 5, "pain": 8}')], [], []));
         $tests = [new StrengthTest('knee_extension_strength', $day, 400, 300, 'N'), new StrengthTest('something_else', $day, 0, 10, 'cm')];
-        self::assertSame('Visit. Measured: Knee extension strength 400 and 300 N, symmetry 133.3 %; something_else 0 and 10 cm, symmetry 0 %; Severity score -2.5.', $words(false)->of([], $tests, [new Outcome('severity_score', $day, -2.5)]));
+        self::assertSame('Visit. Measured: Knee extension strength 400 and 300 N, symmetry 133.3 %; Something else 0 and 10 cm, symmetry 0 %; Severity score -2.5.', $words(false)->of([], $tests, [new Outcome('severity_score', $day, -2.5)]));
         self::assertStringContainsString('symmetry 75 %', $words(true)->of([], $tests, []), 'where both are affected the smaller is told against the larger');
     }
 }

@@ -20,11 +20,13 @@ use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Prescribe\FromMeasure;
 use Rung\Core\Prescribe\Preview;
 use Rung\Core\Prescribe\StageDraft;
 use Rung\Core\Prescribe\Suggestion;
 use Rung\Core\Prescribe\Suggestions;
 use Rung\Core\Record\Goal;
+use Rung\Core\Record\StrengthTest;
 use Rung\Core\Record\Structure;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\Moment;
@@ -90,7 +92,7 @@ final class PrescribeTest extends TestCase
     public function testSuggestedLoadsRestOnWhatWasLoggedAndTested(): void
     {
         $case = CaseBuilder::case()->mornings(1, 9, 1)->session(8, 1, ['sets' => [['reps' => 10, 'load_kg' => 40, 'rir' => 2]]])
-            ->with(['tests' => [['test' => Support::catalogue()->structure(Structure::PatellarTendon)->strengthTest->key, 'on' => '2026-03-02', 'affected' => 300, 'unaffected' => 400, 'unit' => 'N']]]);
+            ->with(['tests' => [['test' => Support::catalogue()->structure(Structure::PatellarTendon)->strengthTest, 'on' => '2026-03-02', 'affected' => 300, 'unaffected' => 400, 'unit' => 'N']]]);
         $words = static function (array $dose, string $mode = 'isotonic', string $exercise = 'leg_press_one') use ($case): array {
             $prescription = self::prescription(['key' => 'press', 'exercise' => $exercise, 'mode' => $mode, 'dose' => $dose + ['sets' => 3, 'reps' => 8, 'rest_s' => 60], 'progression' => null]);
             $found = Suggestions::of($prescription, TrainingSummary::of($case->at(9)), Support::catalogue()->structure(Structure::PatellarTendon));
@@ -105,6 +107,45 @@ final class PrescribeTest extends TestCase
             '||70 % of 300 N: hold at 210 N (195–225), tested Mon 2 Mar',
             'effort|7|without a gauge, effort 7 of 10 stands for 70 %',
         ], $words(['hold_s' => 30, 'percent_mvc' => 70], 'isometric'));
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, int|float|null}> by a maximum of 120 kg on the weaker side */
+    public static function fromMaximum(): iterable
+    {
+        yield 'eight that are the maximum' => [['dose' => ['sets' => 3, 'reps' => 8, 'rm' => 8, 'rest_s' => 60]], 94];
+        yield 'eight with two in reserve' => [['dose' => ['sets' => 3, 'reps' => 8, 'rir' => 2, 'rest_s' => 60]], 90];
+        yield 'the upper end of a corridor' => [['dose' => ['sets' => 3, 'reps' => 6, 'reps_to' => 10, 'grow_by' => 1, 'rir' => 0, 'rest_s' => 60]], 90];
+        yield 'one' => [['dose' => ['sets' => 1, 'reps' => 1, 'rm' => 1, 'rest_s' => 60]], 120];
+        yield 'by the increment' => [['dose' => ['sets' => 3, 'reps' => 8, 'rm' => 8, 'rest_s' => 60], 'progression' => ['levers' => [['lever' => 'load', 'increment_kg' => 5]]]], 90];
+        yield 'the body lifts along' => [['dose' => ['sets' => 3, 'reps' => 8, 'rm' => 8, 'body_fraction' => 0.5, 'rest_s' => 60]], 87];
+        yield 'neither maximum nor reserve' => [['dose' => ['sets' => 3, 'reps' => 8, 'rest_s' => 60]], null];
+        yield 'more than twenty' => [['dose' => ['sets' => 3, 'reps' => 25, 'rir' => 2, 'rest_s' => 60]], null];
+        yield 'another exercise' => [['exercise' => 'leg_press_two', 'dose' => ['sets' => 3, 'reps' => 8, 'rm' => 8, 'rest_s' => 60]], null];
+    }
+
+    /** @param array<string, mixed> $prescription */
+    #[DataProvider('fromMaximum')]
+    public function testAMeasuredMaximumTellsTheLoad(array $prescription, int|float|null $load): void
+    {
+        $measure = Support::catalogue()->measure('leg_press_maximum');
+        $one = self::prescription($prescription + ['key' => 'press', 'exercise' => 'leg_press_one', 'mode' => 'isotonic', 'progression' => null]);
+        $test = static fn(int $affected, int $unaffected): StrengthTest => new StrengthTest($measure->key, Day::fromIso('2026-03-02'), $affected, $unaffected, 'kg');
+        self::assertEquals($load, FromMeasure::loadKg($one, $measure, $test(120, 140), false, 70));
+        self::assertEquals($load, FromMeasure::loadKg($one, $measure, $test(140, 120), true, 70), 'where both are sore the weaker side counts');
+    }
+
+    public function testALoadFromAMeasureIsSuggestedUntilItIsLifted(): void
+    {
+        $one = self::prescription(['key' => 'press', 'exercise' => 'leg_press_one', 'mode' => 'isotonic', 'dose' => ['sets' => 3, 'reps' => 8, 'rm' => 8, 'rest_s' => 60], 'progression' => null]);
+        $words = static function (string $on) use ($one): array {
+            $case = CaseBuilder::case()->mornings(1, 9, 1)->session(8, 1, ['sets' => [['reps' => 10, 'load_kg' => 40, 'rir' => 2]]])
+                ->with(['tests' => [['test' => 'leg_press_maximum', 'on' => $on, 'affected' => 120, 'unaffected' => 140, 'unit' => 'kg']]]);
+            $found = Suggestions::of($one, TrainingSummary::of($case->at(9)), Support::catalogue()->structure(Structure::PatellarTendon), array_values(Support::catalogue()->measures));
+
+            return array_map(static fn(Suggestion $suggestion): string => SuggestionWords::of($suggestion, $one), $found);
+        };
+        self::assertContains('94 kg for 8 RM, by the maximum of 120 kg measured on Sun 8 Mar', $words('2026-03-08'));
+        self::assertSame(['44 kg is about 8 RM, by 10 × 40 kg with 2 in reserve on Sun 8 Mar'], $words('2026-03-07'), 'what was lifted since then counts');
     }
 
     public function testAPreviewSumsWhatIsAskedForAWeekAgainstWhatWasDone(): void

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Words;
+
+use Rung\Core\Catalogue\Measure;
+use Rung\Core\Catalogue\MeasureRatio;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Measuring\Meaning;
+use Rung\Core\Measuring\MeasureCourse;
+use Rung\Core\Measuring\MeasureGate;
+use Rung\Core\Number;
+use Rung\Core\Strength\Tries;
+use Rung\Core\Strength\TriesVerdict;
+use Rung\Core\Time\TimeWords;
+
+/** Says what was measured, how it changed, and what is due (docs/rules.md, "Measures over time"). */
+final class MeasureWords
+{
+    /** How the followed value stands beside the first one. */
+    public static function course(MeasureCourse $course): string
+    {
+        $latest = $course->latest();
+        if ($latest === null) {
+            return 'Not measured yet.';
+        }
+        $first = $course->points[0];
+        if ($latest->change === null || $latest->meaning === null) {
+            return 'Measured once, on ' . TimeWords::day($first->taken->on) . '.';
+        }
+        $which = $latest->taken->unaffected === null ? '' : ($course->bothSides ? 'Weaker side ' : 'Sore side ');
+        $change = $latest->changePercent === null
+            ? self::signed(Number::tenth($latest->change)) . " {$course->measure->unit}"
+            : self::signed(Number::tenth($latest->changePercent)) . ' %';
+
+        return "$which$change since " . TimeWords::day($first->taken->on) . ': ' . match ($latest->meaning) {
+            Meaning::Better => 'better, by more than ' . self::noise($course->measure) . '.',
+            Meaning::Worse => 'worse, by more than ' . self::noise($course->measure) . '.',
+            Meaning::Noise => 'within ' . self::noise($course->measure) . ', so no change that matters.',
+        };
+    }
+
+    /** The noise of a measure: "the noise of the measure (15 %)". */
+    public static function noise(Measure $measure): string
+    {
+        return 'the noise of the measure (' . ($measure->smallestChange === null ? "$measure->smallestChangePercent %" : "$measure->smallestChange $measure->unit") . ')';
+    }
+
+    /** Why the gate needs a measure anew; null where it does not. */
+    public static function due(MeasureGate $gate): ?string
+    {
+        $within = $gate->criterion->countsForDays();
+
+        return match (true) {
+            !$gate->isDue => null,
+            $gate->daysAgo === null => "never measured; the gate needs one within $within days",
+            default => "last $gate->daysAgo days ago; the gate needs one within $within",
+        };
+    }
+
+    /** How a measure is taken: "each side, 3 tries with 60 s between, higher is better, changes under 15 % are noise". */
+    public static function measure(Measure $measure): string
+    {
+        return implode(', ', [
+            $measure->eachSide ? 'each side' : 'both sides together',
+            $measure->tries === 1 ? 'one try' : "$measure->tries tries" . ($measure->restS === 0 ? '' : " with $measure->restS s between"),
+            $measure->higherIsBetter ? 'higher is better' : 'lower is better',
+            'a change under ' . ($measure->smallestChange === null ? "$measure->smallestChangePercent %" : "$measure->smallestChange $measure->unit") . ' is noise',
+        ]);
+    }
+
+    /** How much more one measure gives than another, beside what is usual. */
+    public static function ratio(MeasureCourse $course, MeasureCourse $other, MeasureRatio $ratio): string
+    {
+        $percent = $course->percentOver($other);
+        $usual = "$ratio->usualFrom to $ratio->usualTo % is usual";
+
+        return $percent === null
+            ? "Compared with {$other->measure->title}: $usual; both have to be measured."
+            : self::signed(Number::tenth($percent)) . " % against {$other->measure->title}; $usual.";
+    }
+
+    /** What a measured maximum says about the load of an exercise. */
+    public static function load(Prescription $prescription, int|float $load): string
+    {
+        $dose = $prescription->dose;
+        $for = $dose->rm === null ? ($dose->reps_to ?? $dose->reps) . " repetitions with $dose->rir in reserve" : "$dose->rm RM";
+
+        return "$load kg for $for" . ($dose->load_kg === null ? '; no load is prescribed yet' : "; $dose->load_kg kg is prescribed");
+    }
+
+    /**
+     * What it says about a hold at a share of it.
+     *
+     * @param array{value: int|float, low: int|float, high: int|float} $band
+     */
+    public static function band(Prescription $prescription, array $band, string $unit): string
+    {
+        return "hold at {$band['value']} $unit ({$band['low']} to {$band['high']}), {$prescription->dose->percent_mvc} % of it";
+    }
+
+    /** What comes after a try. */
+    public static function tries(Tries $tries, int $taken, int $asked): string
+    {
+        $spread = $tries->spreadPercent === null ? '' : Number::tenth($tries->spreadPercent) . ' %';
+
+        return match ($tries->verdict) {
+            TriesVerdict::Go => "Try $taken of $asked.",
+            TriesVerdict::OnceMore => "The tries differ by $spread, over " . Tries::MOST_SPREAD . ' %: once more.',
+            TriesVerdict::Done => $spread === '' ? 'Done.' : "The tries agree within $spread.",
+            TriesVerdict::Unsteady => "The tries still differ by $spread. The best one stands; say so in a note, or measure again on another day.",
+        };
+    }
+
+    private static function signed(int|float $number): string
+    {
+        return ($number > 0 ? '+' : '') . strtr((string) $number, ['-' => '−']);
+    }
+}
