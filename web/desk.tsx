@@ -13,6 +13,7 @@ import { PrescribePage } from './features/prescribe/PrescribePage';
 import { ClosedCases } from './features/round/ClosedCases';
 import { Round } from './features/round/Round';
 import { SignIn } from './features/signin/SignIn';
+import { MeasuresPage } from './features/measures/MeasuresPage';
 import { VisitPage } from './features/visit/VisitPage';
 import { Frame } from './shell/Frame';
 import { ScreenBoundary } from './shell/ScreenBoundary';
@@ -52,6 +53,7 @@ function Desk() {
           <Route path="/cases/:id" element={<CasePage />} />
           <Route path="/cases/:id/intake" element={<IntakePage />} />
           <Route path="/cases/:id/entries" element={<EntriesPage />} />
+          <Route path="/cases/:id/measures" element={<MeasuresPage />} />
           <Route path="/cases/:id/visit" element={<VisitPage />} />
           <Route path="/cases/:id/prescribe" element={<PrescribePage />} />
           <Route path="*" element={<Empty title="There is no such page"><a href="/">To the Round</a></Empty>} />

@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\DB;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Ladder;
 use Rung\Core\Catalogue\LibraryFile;
+use Rung\Core\Catalogue\Measure;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\School;
 use Rung\Core\Exercise\Exercise;
@@ -117,6 +118,7 @@ final class ChangeLibrary
                 LibraryKind::Ladder => $file->ladders,
                 LibraryKind::Programme => $file->programmes,
                 LibraryKind::Rule => $file->schools,
+                LibraryKind::Measure => $file->measures,
             };
             foreach ($items as $item) {
                 $changes[] = LibraryChange::of($kind, $item, self::find($now, $kind, $item->key));
@@ -126,13 +128,14 @@ final class ChangeLibrary
         return $changes;
     }
 
-    public static function find(Catalogue $catalogue, LibraryKind $kind, string $key): Exercise|Ladder|Programme|School|null
+    public static function find(Catalogue $catalogue, LibraryKind $kind, string $key): Exercise|Ladder|Programme|School|Measure|null
     {
         return match ($kind) {
             LibraryKind::Exercise => $catalogue->exercises[$key] ?? null,
             LibraryKind::Ladder => $catalogue->ladders[$key] ?? null,
             LibraryKind::Programme => $catalogue->programmes[$key] ?? null,
             LibraryKind::Rule => $catalogue->schools[$key] ?? null,
+            LibraryKind::Measure => $catalogue->measures[$key] ?? null,
         };
     }
 

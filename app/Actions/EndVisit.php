@@ -53,7 +53,7 @@ final class EndVisit
             }
         }
         $evaluation = $this->standing->evaluate($case);
-        $words = new VisitWords($catalogue, $case->measures($plan, $catalogue), $case->side === Side::Both->value, $evaluation->log->file->response_rule->stop_at);
+        $words = new VisitWords($catalogue, $case->side === Side::Both->value, $evaluation->log->file->response_rule->stop_at);
 
         return RecordDecision::of($case, $by, 'visit', $words->of($visit->trials, $tests, $scores), $visit->note, $evaluation, id: $visit->id);
     }

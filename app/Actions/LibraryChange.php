@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Models\LibraryKind;
 use Rung\Core\Catalogue\Ladder;
+use Rung\Core\Catalogue\Measure;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\School;
 use Rung\Core\Exercise\Exercise;
@@ -13,9 +14,9 @@ use Rung\Core\Exercise\Exercise;
 /** What taking in one item of a library file does. */
 final readonly class LibraryChange
 {
-    private function __construct(public LibraryKind $kind, public Exercise|Ladder|Programme|School $item, public LibraryDifference $what) {}
+    private function __construct(public LibraryKind $kind, public Exercise|Ladder|Programme|School|Measure $item, public LibraryDifference $what) {}
 
-    public static function of(LibraryKind $kind, Exercise|Ladder|Programme|School $item, Exercise|Ladder|Programme|School|null $now): self
+    public static function of(LibraryKind $kind, Exercise|Ladder|Programme|School|Measure $item, Exercise|Ladder|Programme|School|Measure|null $now): self
     {
         return new self($kind, $item, match (true) {
             $now === null => LibraryDifference::New,

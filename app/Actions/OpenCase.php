@@ -21,6 +21,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Rung\Core\Calendar\Weekday;
 use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Catalogue\Measure;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Plan\Plan;
@@ -198,7 +199,7 @@ final class OpenCase
                 'created_at' => $now,
             ]);
         }
-        $keys = ['strength' => $start->structure->strengthTest->key, 'range' => 'range_of_motion', 'count' => 'endurance_count'];
+        $keys = ['strength' => $start->structure->strengthTest, 'range' => Measure::RANGE, 'count' => Measure::COUNT];
         foreach ($opening->tests as $kind => $test) {
             StrengthTest::query()->create($own + ['test' => $keys[$kind], 'on' => $today->toIso(), 'created_at' => $now] + $test);
         }

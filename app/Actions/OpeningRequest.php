@@ -90,7 +90,7 @@ final readonly class OpeningRequest
         self::comingDay($node, 'season_until', $today);
         [$seasonFrom, $seasonUntil] = IntakeRequest::season($node);
         $tests = [];
-        foreach (['strength' => $catalogue->structure($structure)->strengthTest->unit, 'range' => '°', 'count' => 'repetitions'] as $kind => $unit) {
+        foreach (['strength' => $catalogue->measure($catalogue->structure($structure)->strengthTest)->unit, 'range' => '°', 'count' => 'repetitions'] as $kind => $unit) {
             $test = $node->childOrNull($kind, static fn(ObjectNode $test): array => [
                 'affected' => $test->number('affected'),
                 'unaffected' => $test->positive('unaffected'),

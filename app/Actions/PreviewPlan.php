@@ -13,6 +13,7 @@ use Rung\Core\Input\Json;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Prescribe\Preview;
 use Rung\Core\Prescribe\StageDraft;
+use Rung\Core\Record\Side;
 use Rung\Core\Record\Structure;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\PreviewWords;
@@ -40,6 +41,7 @@ final class PreviewPlan
             loweringOnly: ($catalogue->programmes[$case->programme] ?? null)->lowering_only ?? false,
             sessionMinutes: $case->session_minutes,
             daysSinceOpened: Clock::today($case->practice->timezone)->daysSince(Day::fromIso($case->opened_on)),
+            bothSides: $case->side === Side::Both->value,
         );
 
         return PreviewWords::of($preview, $case->weekdays($plan), $catalogue);

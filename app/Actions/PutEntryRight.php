@@ -23,7 +23,7 @@ use Rung\Core\Strength\TestSense;
  */
 final class PutEntryRight
 {
-    public function __construct(private readonly WriteCase $write) {}
+    public function __construct(private readonly WriteCase $write, private readonly FindMeasure $measures) {}
 
     /**
      * @param string $id of the correction, made by the desk, so that sending twice changes once
@@ -34,7 +34,7 @@ final class PutEntryRight
      */
     public function handle(CareCase $case, User $by, string $id, EntryChange $change): bool
     {
-        return $this->write->run($case, $by, $change->struck ? 'struck out an entry' : 'put an entry right', static function (CareCase $case) use ($by, $id, $change): bool {
+        return $this->write->run($case, $by, $change->struck ? 'struck out an entry' : 'put an entry right', function (CareCase $case) use ($by, $id, $change): bool {
             if (Correction::isStored($case, $id)) {
                 return false;
             }
@@ -44,7 +44,7 @@ final class PutEntryRight
                 $entry->update(['superseded' => true]);
             }
             if (!$change->struck) {
-                $entry->fill(self::fields($case, $entry, $change));
+                $entry->fill($this->fields($case, $entry, $change));
                 if ($entry->isClean()) {
                     throw InvalidInput::at('/entry', 'stays as it is: change something, or strike it out');
                 }
@@ -86,7 +86,7 @@ final class PutEntryRight
      *
      * @throws InvalidInput
      */
-    private static function fields(CareCase $case, CaseRecord $entry, EntryChange $change): array
+    private function fields(CareCase $case, CaseRecord $entry, EntryChange $change): array
     {
         return match (true) {
             $entry instanceof TrainingSession => [
@@ -98,33 +98,40 @@ final class PutEntryRight
                 'provocation' => $change->provocation ?? $entry->provocation,
                 'stiffness_min' => $change->stiffnessMin ?? $entry->stiffness_min,
             ],
-            $entry instanceof StrengthTest => self::tested($change->affected ?? $entry->affected, $change->unaffected ?? $entry->unaffected),
-            $entry instanceof Outcome => ['score' => self::scored($case, $entry, $change->score ?? $entry->score)],
+            $entry instanceof StrengthTest => $this->tested($case, $entry->test, $change->affected ?? $entry->affected, $change->unaffected ?? $entry->unaffected),
+            $entry instanceof Outcome => ['score' => $this->scored($case, $entry, $change->score ?? $entry->score), 'details' => null],
             default => [],
         };
     }
 
     /** @throws InvalidInput where the score that was chosen does not go that far */
-    private static function scored(CareCase $case, Outcome $entry, int|float $score): int|float
+    private function scored(CareCase $case, Outcome $entry, int|float $score): int|float
     {
-        $measure = $case->severityScore();
-        $fault = $measure !== null && $measure->name === $entry->measure ? $measure->faultOf($score) : null;
+        $severity = $case->severityScore();
+        $fault = $severity !== null && $severity->name === $entry->measure ? $severity->faultOf($score) : $this->measures->of($case, $entry->measure)?->faultOf($score);
 
         return $fault === null ? $score : throw InvalidInput::at('/score', $fault);
     }
 
     /**
-     * @return array{affected: int|float, unaffected: int|float}
+     * @return array{affected: int|float, unaffected: int|float, details: null} the tries of before stay in the correction
      *
      * @throws InvalidInput
      */
-    private static function tested(int|float $affected, int|float $unaffected): array
+    private function tested(CareCase $case, string $test, int|float $affected, int|float $unaffected): array
     {
+        $measure = $this->measures->of($case, $test);
+        foreach (['affected' => $affected, 'unaffected' => $unaffected] as $field => $value) {
+            $beyond = $measure?->faultOf($value);
+            if ($beyond !== null) {
+                throw InvalidInput::at("/$field", $beyond);
+            }
+        }
         $fault = TestSense::fault($affected, $unaffected);
         if ($fault !== null) {
             throw InvalidInput::at('/affected', $fault);
         }
 
-        return ['affected' => $affected, 'unaffected' => $unaffected];
+        return ['affected' => $affected, 'unaffected' => $unaffected, 'details' => null];
     }
 }

@@ -154,7 +154,7 @@ final class CareCase extends Model
     {
         $gates = array_merge([], ...array_map(static fn(PlanStage $one): array => $one->stage->gate, $plan->stages));
 
-        return Measure::of($catalogue->structure(Structure::from($this->structure)), array_values(array_filter($gates, static fn(Criterion $one): bool => $one instanceof OverTest)));
+        return Measure::of($catalogue->structure(Structure::from($this->structure)), $catalogue, array_values(array_filter($gates, static fn(Criterion $one): bool => $one instanceof OverTest)));
     }
 
     /** Sessions and answers that came in after the case was closed. */

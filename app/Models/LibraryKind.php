@@ -11,6 +11,7 @@ enum LibraryKind: string
     case Ladder = 'ladder';
     case Programme = 'programme';
     case Rule = 'rule';
+    case Measure = 'measure';
 
     public function list(): string
     {
@@ -19,6 +20,7 @@ enum LibraryKind: string
             self::Ladder => 'ladders',
             self::Programme => 'programmes',
             self::Rule => 'response_rules',
+            self::Measure => 'measures',
         };
     }
 }

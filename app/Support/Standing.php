@@ -12,13 +12,20 @@ use Rung\Core\Decision\Change;
 use Rung\Core\Decision\Proposal;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Measuring\MeasureCourse;
+use Rung\Core\Measuring\MeasureGate;
+use Rung\Core\Measuring\Taken;
+use Rung\Core\Record\Side;
+use Rung\Core\Record\StrengthTest;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Stage\CriterionResult;
+use Rung\Core\Stage\OverTest;
 use Rung\Core\Stage\Stage;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\ChangeWords;
 use Rung\Core\Words\DoseWords;
 use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Words\MeasureWords;
 
 /** How a case stands, as it is stored with the case and drawn on every screen. */
 final class Standing
@@ -52,6 +59,7 @@ final class Standing
             'event_on' => self::nextEvent($events, $evaluation->log->today),
             'stopped' => self::isStopped($evaluation),
             'unsettled' => Attention::unsettledBy($evaluation->log) !== null,
+            'tests_due' => self::testsDue($evaluation, $catalogue),
         ];
     }
 
@@ -75,6 +83,23 @@ final class Standing
                 self::hooks($evaluation, self::ROUND_DAYS),
             ),
         ]);
+    }
+
+    /** @return list<string> what the gate of the present stage needs measured anew */
+    private static function testsDue(Evaluation $evaluation, Catalogue $catalogue): array
+    {
+        $file = $evaluation->log->file;
+        $due = [];
+        foreach ($evaluation->log->stage->gate as $criterion) {
+            if ($criterion instanceof OverTest) {
+                $taken = array_map(Taken::ofTest(...), array_values(array_filter($file->tests, static fn(StrengthTest $one): bool => $one->test === $criterion->test)));
+                $course = MeasureCourse::of($catalogue->measure($criterion->test), $taken, $file->case->side === Side::Both, null);
+                $words = MeasureWords::due(MeasureGate::of($criterion, $course, $evaluation->log->today));
+                $due[$criterion->test] ??= $words === null ? null : "{$course->measure->title}: $words";
+            }
+        }
+
+        return array_values(array_filter($due, is_string(...)));
     }
 
     /** @param list<Day> $events */

@@ -14,19 +14,30 @@ test('a visit is measured by keyboard, tried with the pacer, and ends in the rec
   // Two tests and a score, never touching the mouse; an empty one is passed over.
   const measure = page.getByRole('region', { name: 'Measure' });
   const strength = measure.getByRole('form', { name: 'Knee extension strength' });
-  await strength.getByLabel('Left, sore').fill('380');
-  await strength.getByLabel('Right').fill('4200');
-  await page.keyboard.press('Backspace');
+  await strength.getByRole('textbox', { name: 'Left, sore, try 1' }).fill('370');
+  await page.keyboard.press('Enter');
+  await expect(strength.getByRole('textbox', { name: 'Left, sore, try 2' })).toBeFocused();
+  await page.keyboard.type('380');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await expect(strength.getByRole('textbox', { name: 'Right, try 1' })).toBeFocused();
+  await page.keyboard.type('420');
+  await expect(strength.getByText('Sore against other side: 90.5 %')).toBeVisible();
+  await expect(strength.getByText('Best 380 N. Try 2 of 3.')).toBeVisible();
+  await page.keyboard.press('Enter');
   await page.keyboard.press('Enter');
   await expect(strength.getByRole('status')).toContainText('Today: 380 and 420 N');
-  await expect(measure.getByRole('form', { name: 'Range of movement' }).getByLabel('Left, sore')).toBeFocused();
+  await expect(strength.getByRole('textbox', { name: 'Left, sore, try 1' })).toHaveValue('');
+  const range = measure.getByRole('form', { name: 'Range of movement' });
+  await range.getByRole('textbox', { name: 'Left, sore, try 1' }).focus();
   await page.keyboard.press('Enter');
-  await expect(measure.getByRole('form', { name: 'Endurance' }).getByLabel('Left, sore')).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(range.getByRole('textbox', { name: 'Right, try 1' })).not.toBeFocused();
   const score = measure.getByRole('form', { name: 'Severity score' });
-  await score.getByLabel('Score').fill('400');
+  await score.getByLabel('Both together').fill('400');
   await page.keyboard.press('Enter');
   await expect(score.getByText(/from 0 to 100/)).toBeVisible();
-  await score.getByLabel('Score').fill('81');
+  await score.getByLabel('Both together').fill('81');
   await page.keyboard.press('Enter');
   await expect(score.getByRole('status')).toContainText('Today: 81');
 

@@ -45,6 +45,14 @@ final class PermissionsTest extends TestCase
         yield 'a case' => ['GET', '/api/cases/{case}', true, 200];
         yield 'a test' => ['POST', '/api/cases/{case}/tests', true, 422];
         yield 'a score' => ['POST', '/api/cases/{case}/scores', true, 422];
+        yield 'the measures' => ['GET', '/api/cases/{case}/measures', true, 200];
+        yield 'a measure' => ['GET', '/api/cases/{case}/measures/range_of_motion', true, 200];
+        yield 'the measures as a file' => ['GET', '/api/cases/{case}/measures/file', true, 200];
+        yield 'measures from a file' => ['POST', '/api/cases/{case}/measures/file', true, 422];
+        yield 'a measurement before it is kept' => ['POST', '/api/cases/{case}/measurements/preview', true, 422];
+        yield 'a measurement' => ['PUT', '/api/cases/{case}/measurements/{id}', true, 422];
+        yield 'keeping a force curve' => ['PUT', '/api/cases/{case}/curves/{id}', true, 422];
+        yield 'a force curve' => ['GET', '/api/cases/{case}/curves/{curve}', true, 200];
         yield 'a visit' => ['GET', '/api/cases/{case}/visit', true, 200];
         yield 'ending a visit' => ['POST', '/api/cases/{case}/visits', true, 422];
         yield 'a decision' => ['POST', '/api/cases/{case}/decisions', true, 422];
@@ -89,7 +97,10 @@ final class PermissionsTest extends TestCase
         $opening = Opening::query()->create(['practice_id' => $case->practice_id, 'practitioner_id' => $case->practitioner_id, 'name' => 'Somebody', 'step' => 1, 'form' => (object) []]);
         $this->ask($own, 'POST', '/api/library/items', ['kind' => 'rule', 'key' => 'low'])->assertStatus(201);
         $decision = self::text($this->ask($own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'review', 'review_on' => '2026-05-20', 'reason' => 'x', 'revision' => $case->refresh()->revision])->assertStatus(201)->json('id'));
+        $curve = (string) Str::uuid7();
+        $this->ask($own, 'PUT', "/api/cases/$case->id/curves/$curve", ['measure' => 'knee_extension_strength', 'side' => 'affected', 'unit' => 'N', 'ms' => [0, 10, 20], 'force' => [0, 20, 40]])->assertStatus(201);
         $path = strtr($path, [
+            '{curve}' => $curve,
             '{opening}' => $opening->id, '{case}' => $case->id, '{decision}' => $decision, '{session}' => $case->trainingSessions()->firstOrFail()->id, '{planned}' => $case->plannedSessions()->firstOrFail()->id, '{id}' => (string) Str::uuid7(),
         ]);
 
@@ -103,7 +114,7 @@ final class PermissionsTest extends TestCase
 
     public function testEveryDoorIsTried(): void
     {
-        $shape = static fn(string $method, string $path): string => $method . ' ' . preg_replace(['/\?.*$/', '#/library/items/rule/(our_)?low#', '#/stages/springs#', '#/programmes/heel_paced#', '/\{\w+\}/'], ['', '/library/items/{}/{}', '/stages/{}', '/programmes/{}', '{}'], $path);
+        $shape = static fn(string $method, string $path): string => $method . ' ' . preg_replace(['/\?.*$/', '#/library/items/rule/(our_)?low#', '#/stages/springs#', '#/programmes/heel_paced#', '#/measures/range_of_motion#', '/\{\w+\}/'], ['', '/library/items/{}/{}', '/stages/{}', '/programmes/{}', '/measures/{}', '{}'], $path);
         $tried = array_map(static fn(array $door): string => $shape($door[0], $door[1]), array_values(iterator_to_array(self::doors())));
         // Getting in and out is open to anybody, and has tests of its own.
         $open = ['GET /api/session', 'POST /api/session', 'DELETE /api/session', 'DELETE /api/sessions', 'POST /api/join'];
@@ -132,6 +143,8 @@ final class PermissionsTest extends TestCase
 
         foreach ([['GET', "/api/cases/$foreign->id"], ['POST', "/api/cases/$foreign->id/tests"], ['POST', "/api/cases/$foreign->id/decisions"], ['DELETE', "/api/cases/$foreign->id/decisions/$foreign->id"],
             ['POST', "/api/cases/$foreign->id/nudges"], ['GET', "/api/cases/$foreign->id/sessions/$foreign->id"], ['GET', "/api/cases/$foreign->id/opinions"],
+            ['GET', "/api/cases/$foreign->id/measures"], ['GET', "/api/cases/$foreign->id/measures/file"], ['POST', "/api/cases/$foreign->id/measures/file"], ['GET', "/api/cases/$foreign->id/measures/range_of_motion"], ['POST', "/api/cases/$foreign->id/measurements/preview"],
+            ['PUT', "/api/cases/$foreign->id/measurements/$foreign->id"], ['PUT', "/api/cases/$foreign->id/curves/$foreign->id"], ['GET', "/api/cases/$foreign->id/curves/$foreign->id"],
             ['GET', "/api/cases/$foreign->id/invitation"], ['POST', "/api/cases/$foreign->id/invitation"], ['DELETE', "/api/cases/$foreign->id/invitation"],
             ['GET', "/api/cases/$foreign->id/plan"], ['GET', "/api/cases/$foreign->id/stages/springs"], ['POST', "/api/cases/$foreign->id/plan"], ['POST', "/api/cases/$foreign->id/plan/preview"],
             ['GET', "/api/openings/$typed->id"], ['PUT', "/api/openings/$typed->id"], ['DELETE', "/api/openings/$typed->id"],

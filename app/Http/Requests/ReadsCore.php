@@ -35,6 +35,7 @@ final class ReadsCore
         'load_kg' => 'The load',
         'rest_s' => 'The rest',
         'kind' => 'This',
+        'confirmed' => 'An answer',
     ];
 
     /**

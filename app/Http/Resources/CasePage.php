@@ -116,7 +116,7 @@ final class CasePage
             ),
             // Under a stop nothing is asked for.
             'coming' => $stage === null || Standing::isStopped($evaluation) || $case->hasSevereFlare() ? [] : $this->coming($case, $stage, $evaluation),
-            'strength_test' => $catalogue->structure(Structure::from($case->structure))->strengthTest->toArray(),
+            'strength_test' => array_intersect_key($catalogue->measure($catalogue->structure(Structure::from($case->structure))->strengthTest)->toArray(), ['key' => 1, 'title' => 1, 'unit' => 1, 'instruction' => 1]),
             'tests' => array_values($case->tests()->get()->map(static fn(StrengthTest $test): array => [
                 'test' => $test->test,
                 'on' => $test->on,

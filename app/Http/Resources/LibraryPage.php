@@ -11,6 +11,7 @@ use Rung\Core\Catalogue\Differential;
 use Rung\Core\Catalogue\Ladder;
 use Rung\Core\Catalogue\LadderRung;
 use Rung\Core\Catalogue\LintRule;
+use Rung\Core\Catalogue\Measure;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\RungChange;
 use Rung\Core\Catalogue\School;
@@ -26,6 +27,7 @@ use Rung\Core\Stage\Criterion;
 use Rung\Core\Words\Comparison;
 use Rung\Core\Words\DoseWords;
 use Rung\Core\Words\GrowthWords;
+use Rung\Core\Words\MeasureWords;
 use Rung\Core\Words\PlanWords;
 
 /** The whole library in words: structures, ladders, exercises, programmes, response rules, lint and screening. */
@@ -44,6 +46,7 @@ final class LibraryPage
             'exercises' => array_map($this->exercise(...), array_values($catalogue->exercises)),
             'programmes' => array_map($this->programme(...), array_values($catalogue->programmes)),
             'rules' => array_map($this->rule(...), array_values($catalogue->schools)),
+            'measures' => array_map($this->measure(...), array_values($catalogue->measures)),
             'lint' => array_map(static fn(LintRule $rule): array => ['key' => $rule->key, 'title' => $rule->title, 'why' => $rule->why], array_values($catalogue->lint)),
             'signs' => array_map(static fn(ReferralSign $sign): array => [
                 'key' => $sign->key, 'words' => $sign->words, 'how' => $sign->how, 'regions' => array_column($sign->regions, 'value'),
@@ -70,7 +73,7 @@ final class LibraryPage
             'provocation_test' => $info->usualTest()->toArray(),
             'later_test' => $info->laterTest?->toArray(),
             'differentials' => array_map(static fn(Differential $one): array => $one->toArray(), $info->differentials),
-            'strength_test' => $info->strengthTest->toArray(),
+            'strength_test' => $info->strengthTest,
             'usual_programme' => $info->usualProgramme,
             'ladders' => array_values(array_column(array_filter($this->catalogue->ladders, fn(Ladder $one): bool => $this->climbsFor($one, $info)), 'key')),
             'programmes' => array_values(array_column(array_filter($this->catalogue->programmes, static fn(Programme $one): bool => in_array($info->structure, $one->structures, true)), 'key')),
@@ -193,6 +196,21 @@ final class LibraryPage
             'title' => $school->title,
             'version' => $this->version(LibraryKind::Rule, $school->key),
             'points' => array_map(static fn(string $point, string $words): array => ['point' => $point, 'words' => $words], array_keys($points), array_values($points)),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function measure(Measure $measure): array
+    {
+        return [
+            'key' => $measure->key,
+            'title' => $measure->title,
+            'version' => $this->version(LibraryKind::Measure, $measure->key),
+            'kind' => $measure->kind->value,
+            'unit' => $measure->unit,
+            'instruction' => $measure->instruction,
+            'structures' => array_column($measure->structures, 'value'),
+            'words' => MeasureWords::measure($measure),
         ];
     }
 

@@ -20,13 +20,13 @@ import { GatePanel } from './GatePanel';
 import { IntakeNotes } from './IntakeNotes';
 import { InviteDialog } from './InviteDialog';
 import { LintPanel } from './LintPanel';
+import { MeasuresPanel } from './MeasuresPanel';
 import { MessagesPanel } from './MessagesPanel';
 import { OpinionsPanel } from './OpinionsPanel';
 import { ProposalCard } from './ProposalCard';
 import { type Asked, ReasonDialog } from './ReasonDialog';
 import { RecordList } from './RecordList';
 import { Story } from './Story';
-import { TestPanel } from './TestPanel';
 import { type Done, UndoBar } from './UndoBar';
 import { type Case, useCase } from './useCase';
 
@@ -119,8 +119,8 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
         <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0, gridColumn: { sm: '1 / -1', md: 'auto' }, order: { xs: 2, md: 0 } }}>
           <Story found={found} lit={lit} />
           <DoseTable found={found} />
+          <MeasuresPanel found={found} />
           <RecordList found={found} note={() => ask({ kind: 'note' })} done={setDone} />
-          <TestPanel found={found} />
         </Box>
         <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0, order: { xs: -1, sm: 1, md: 0 } }}>
           {found.asked_at !== null && <MessagesPanel found={found} />}

@@ -17,7 +17,7 @@ import { at, leaves, type Leaf, type Path, removed, repeated, replaced } from '.
 import { useCopy, useLibrary } from './useLibrary';
 import type { Kind, Library } from './words';
 
-const KINDS: readonly string[] = ['exercise', 'ladder', 'programme', 'rule'];
+const KINDS: readonly string[] = ['exercise', 'ladder', 'programme', 'rule', 'measure'];
 
 const fetchItem = (kind: Kind, key: string) => send(() => api.GET('/api/library/items/{kind}/{key}', { params: { path: { kind, key } } }));
 type Item = Awaited<ReturnType<typeof fetchItem>>;

@@ -8,7 +8,7 @@ import { useState } from 'react';
 
 import { GOALS } from '../open/form';
 import { type Leaf, typed } from './tree';
-import type { Library } from './words';
+import { type Library, MEASURE_KINDS } from './words';
 
 const LABELS: Record<string, string> = {
   hold_s: 'Hold, s', work_s: 'Work, s', rest_s: 'Rest, s', load_kg: 'Load, kg', reps: 'Repetitions', rm: 'Repetition maximum', percent_mvc: 'Percent of maximum',
@@ -17,6 +17,7 @@ const LABELS: Record<string, string> = {
   during_max: 'Pain in the exercise, at most', settle_within_min: 'Back to how it was within, min', next_day_max: 'Next morning, at most', rise_watch_from: 'A small reaction from a rise of',
   rise_over_from: 'Too much from a rise of', stiffness_rise_max_min: 'Stiffness may grow by, min (empty: not judged)', stop_at: 'Loading stops at', progress_after: 'Grows after settled answers',
   week_growth_max_percent: 'Growth a week, at most, %', min_gap_days: 'Days apart, at least', per_week: 'Times a week', every_days: 'Every so many days', to: 'Up to',
+  tries: 'Tries of each side', sides: 'Sides', unit: 'Unit', kind: 'Kind', lowest: 'Lowest that a person can reach', highest: 'Highest that a person can reach', joint_angle: 'Angle, in words', usual_from: 'Usually from, %', usual_to: 'Usually to, %', from_stage: 'Proposed from the stage of', instruction: 'Instruction', value: 'In the unit', percent: 'In percent',
   stand_in: 'Without the equipment', rule: 'School', exercise: 'Exercise', demand: 'Demand, 1–10', changes: 'What is harder', range: 'Range, in words', words: 'In words',
   set_up: 'Set-up', feel: 'What to feel', faults: 'Usual faults', time_scale: 'Time to tell', lowering_only: 'Built on lowering alone', retest: 'Test again around each exercise',
   for_and_against: 'For and against', when_over: 'Told to the athlete over the limit', beats_per_min: 'Beats a minute', min: 'At least', max: 'At most', days: 'Over days', min_sessions: 'Sessions, at least', min_readings: 'Readings, at least',
@@ -24,12 +25,16 @@ const LABELS: Record<string, string> = {
   min_percent: 'Percent, at least', within_days: 'Tested within days', severity_measure: 'Severity score of the gates',
 };
 
+const KINDS: readonly (readonly [string, string])[] = Object.entries(MEASURE_KINDS);
+
 const CHOICES: Record<string, readonly (readonly [string, string])[]> = {
   limbs: [['affected', 'the sore side'], ['each', 'each side in turn'], ['together', 'both together']], lever: [['none', 'none'], ['short', 'short'], ['middle', 'middle'], ['long', 'long']],
   purpose: [['rehab', 'something that hurts'], ['prevention', 'prevention']], starts: [['lift', 'the lift'], ['lower', 'the lowering']], better: [['higher', 'higher'], ['lower', 'lower']],
+  sides: [['each', 'each side'], ['one', 'both together']], kind: KINDS, unit: ['N', 'kg', 'repetitions', 's', '°', 'cm', 'min', 'points'].map((one) => [one, one] as const),
+  from_stage: [['isotonic', 'slow strength'], ['plyometric', 'springs'], ['sport', 'sport']],
 };
 
-const LONG = new Set(['summary', 'caution', 'time_scale', 'set_up', 'movement', 'feel', 'faults', 'view', 'for_and_against', 'when_over', 'notes']);
+const LONG = new Set(['instruction', 'summary', 'caution', 'time_scale', 'set_up', 'movement', 'feel', 'faults', 'view', 'for_and_against', 'when_over', 'notes']);
 const ENDS = ['from', 'to'];
 
 /** Of a list of names what there is to choose from; null where anything may be typed. */
@@ -76,13 +81,14 @@ export function Field({ leaf, library, disabled, fault, change, choices, width }
       </div>
     );
   }
-  const namesExercise = name === 'exercise' || name === 'stand_in' || inVariant || (name === 'to' && typeof leaf.value === 'string');
+  const namesExercise = name === 'exercise' || name === 'stand_in' || inVariant || (name === 'to' && typeof leaf.value === 'string' && parent !== 'ratio');
   if (Array.isArray(leaf.value)) {
     const known = manyOf(name, library);
     if (known !== null) return <Many label={label} value={leaf.value as readonly string[]} known={known} disabled={disabled} fault={fault} change={change} />;
   }
   const options: readonly (readonly [string, string])[] = choices ?? (namesExercise ? [...(name === 'stand_in' ? [['', 'nothing'] as const] : []), ...library.exercises.map((one) => [one.key, one.title] as const)]
-    : name === 'rule' ? library.rules.map((one) => [one.key, one.title] as const)
+    : parent === 'ratio' && name === 'to' ? library.measures.map((one) => [one.key, one.title] as const)
+      : name === 'rule' ? library.rules.map((one) => [one.key, one.title] as const)
       : parent === 'structures' ? ['target', 'shared', 'slight'].map((one) => [one, one] as const)
         : typeof leaf.value === 'string' ? CHOICES[name] ?? [] : []);
   if (options.length > 0) {

@@ -14,13 +14,14 @@ import { api, send } from '../../api/client';
 import { isTyping } from '../../shell/keys';
 import { Failed, Loading } from '../../shell/States';
 import { Ladders } from './Ladders';
+import { Measures } from './Measures';
 import { OwnLibrary } from './OwnLibrary';
 import { Programmes } from './Programmes';
 import { Rules } from './Rules';
 import { useLibrary } from './useLibrary';
 import { type Library, REGIONS } from './words';
 
-const VIEWS = { ladders: 'Ladders', programmes: 'Programmes', rules: 'Schools', own: 'Our own' } as const;
+const VIEWS = { ladders: 'Ladders', programmes: 'Programmes', rules: 'Schools', measures: 'Measures', own: 'Our own' } as const;
 type View = keyof typeof VIEWS;
 
 /** Structures → ladders → exercises, programmes → rules; what the practice made of them; two side by side. */
@@ -73,7 +74,7 @@ function LibraryView({ library }: { library: Library }) {
         </Tabs>
         <TextField inputRef={field} label="Search: Achilles, no equipment, hold" value={query} onChange={(event) => {
           setQuery(event.target.value);
-          if (view === 'rules' || view === 'own') set({ view: 'ladders' });
+          if (view === 'rules' || view === 'measures' || view === 'own') set({ view: 'ladders' });
         }} sx={{ width: 320 }} />
         {query !== '' && <Button onClick={() => setQuery('')}>Clear</Button>}
       </Box>
@@ -95,13 +96,14 @@ function LibraryView({ library }: { library: Library }) {
         <Box sx={{ minWidth: 0 }}>
           {info !== undefined && (
             <Alert severity="info" icon={false} sx={{ mb: 1.5, bgcolor: 'background.paper', color: 'text.primary', border: 1, borderColor: 'divider', py: 0 }}>
-              <b>{info.title}.</b> {info.avoid.length > 0 && <>Avoid while irritable: {info.avoid.join('; ')}. </>}Test: {info.provocation_test.title}. Strength: {info.strength_test.title}. To relieve: {info.load_relief.join(' ')}
+              <b>{info.title}.</b> {info.avoid.length > 0 && <>Avoid while irritable: {info.avoid.join('; ')}. </>}Test: {info.provocation_test.title}. Strength: {library.measures.find((one) => one.key === info.strength_test)?.title}. To relieve: {info.load_relief.join(' ')}
             </Alert>
           )}
           {hits !== null && <Typography sx={{ mb: 1 }} role="status">{hits.exercises.length === 1 ? '1 exercise' : `${hits.exercises.length} exercises`} and {hits.programmes.length === 1 ? '1 programme' : `${hits.programmes.length} programmes`} fit.</Typography>}
           {view === 'ladders' && <Ladders library={library} structure={structure} hits={hits?.exercises ?? null} chosen={search.get('exercise')} choose={(key) => set({ exercise: key })} />}
           {view === 'programmes' && <Programmes library={library} structure={structure} hits={hits?.programmes ?? null} chosen={search.get('programme')} choose={(key) => set({ programme: key })} />}
           {view === 'rules' && <Rules library={library} />}
+          {view === 'measures' && <Measures library={library} />}
           {view === 'own' && <OwnLibrary library={library} />}
         </Box>
       </Box>

@@ -10,7 +10,7 @@ import { api, Refusal, type Schemas, send } from '../../api/client';
 import { Empty } from '../../shell/States';
 import type { Kind, Library } from './words';
 
-const TITLES: Record<Kind, string> = { exercise: 'Exercises', ladder: 'Ladders', programme: 'Programmes', rule: 'Schools' };
+const TITLES: Record<Kind, string> = { exercise: 'Exercises', ladder: 'Ladders', programme: 'Programmes', rule: 'Schools', measure: 'Measures' };
 
 type Change = Schemas['LibraryChange'];
 
@@ -32,7 +32,7 @@ function Changes({ found, taking, take, leave }: { found: { name: string; change
   );
 }
 
-const ONE: Record<Kind, string> = { exercise: 'exercise', ladder: 'ladder', programme: 'programme', rule: 'school' };
+const ONE: Record<Kind, string> = { exercise: 'exercise', ladder: 'ladder', programme: 'programme', rule: 'school', measure: 'measure' };
 
 /** What the practice made its own, to edit, to take out as a file, and to take in. */
 export function OwnLibrary({ library }: { library: Library }) {
@@ -58,7 +58,7 @@ export function OwnLibrary({ library }: { library: Library }) {
   });
   const problem = look.error ?? take.error;
   const own: [Kind, { key: string; title: string; version: number | null }[]][] = [
-    ['programme', library.programmes], ['exercise', library.exercises], ['ladder', library.ladders], ['rule', library.rules],
+    ['programme', library.programmes], ['exercise', library.exercises], ['ladder', library.ladders], ['rule', library.rules], ['measure', library.measures],
   ];
   const parts = own.map(([kind, items]) => [kind, items.filter((one) => one.version !== null)] as const).filter(([, items]) => items.length > 0);
   const faults = problem instanceof Refusal ? Object.entries(problem.fields) : [];
@@ -89,7 +89,7 @@ export function OwnLibrary({ library }: { library: Library }) {
           )}
         </Alert>
       )}
-      {parts.length === 0 && <Empty title="Nothing of your own yet">Copy an exercise, a ladder, a programme or a rule, and change it here. Cases keep the version that they were given.</Empty>}
+      {parts.length === 0 && <Empty title="Nothing of your own yet">Copy an exercise, a ladder, a programme, a school or a measure, and change it here. Cases keep the version that they were given.</Empty>}
       {parts.map(([kind, items]) => (
         <Box key={kind} sx={{ mt: 1 }}>
           <Typography variant="h3">{TITLES[kind]}</Typography>

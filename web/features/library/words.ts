@@ -9,6 +9,11 @@ export const MODES: Record<Schemas['Mode'], string> = {
   sport: 'sport', control: 'control', mobility: 'mobility', soft_tissue: 'release', mixed: 'mixed',
 };
 
+/** How a measure is taken. */
+export const MEASURE_KINDS: Record<Schemas['MeasureKind'], string> = {
+  force: 'force, by gauge', repetition_maximum: 'maximum, worked out from a set', count: 'count to a standard', hold: 'time held', range: 'range', distance: 'distance', minutes: 'minutes', score: 'score',
+};
+
 export const CHANGES = {
   limbs: 'limbs', lever: 'longer lever', range: 'more range', load: 'more load', speed: 'faster', support: 'less support', contraction: 'other contraction',
 } as const;

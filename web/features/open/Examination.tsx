@@ -132,7 +132,8 @@ const tryable = (start: Opened['start']): Tryable[] => {
 
 export function Baseline() {
   const { form, set, fault, library, start } = useOpening();
-  const strength = library.structures.find((one) => one.key === form.structure)?.strength_test;
+  const key = library.structures.find((one) => one.key === form.structure)?.strength_test;
+  const strength = library.measures.find((one) => one.key === key);
   return (
     <>
       {strength !== undefined && <Typography variant="body2" sx={{ width: '100%' }}><b>{strength.title}.</b> {strength.instruction}</Typography>}

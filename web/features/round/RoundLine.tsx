@@ -66,7 +66,7 @@ export function RoundLine({ line, here, accept, nudge }: { line: Schemas['RoundC
           {standing.headline}
         </Typography>
         <Typography variant="body2" color="textSecondary" sx={{ lineHeight: 1.2, display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden' }} title={standing.because}>
-          {[...(line.closed_on === null ? [] : [`Closed on ${day(line.closed_on)}; this came in after that.`]), ...standing.group_reasons.map((reason) => `${reason[0]?.toUpperCase() ?? ''}${reason.slice(1)}.`), standing.because].join(' ')}
+          {[...(line.closed_on === null ? [] : [`Closed on ${day(line.closed_on)}; this came in after that.`]), ...standing.group_reasons.map((reason) => `${reason[0]?.toUpperCase() ?? ''}${reason.slice(1)}.`), standing.because, ...standing.tests_due.map((due) => `Due: ${due}.`)].join(' ')}
         </Typography>
       </Box>
       <Box sx={{ display: 'flex', gap: 0.5, justifyContent: 'flex-end' }}>

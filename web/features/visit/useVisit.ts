@@ -3,7 +3,6 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type Schemas, send } from '../../api/client';
 
 export type Visit = Schemas['Visit'];
-export type Measure = Visit['measures'][number];
 export type Rung = Visit['exercises'][number];
 
 /** What of a visit is not stored yet. It is kept while other pages are looked at, and goes with the sign-in. */
@@ -38,12 +37,6 @@ function useStoring<T, A>(id: string, mutationFn: (what: T) => Promise<A>) {
     onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: ['case', id] }), queries.invalidateQueries({ queryKey: ['round'] })]),
   });
 }
-
-export const useRecordTest = (id: string) => useStoring(id, (body: { test: string; on: string; affected: number; unaffected: number; unit: string }) =>
-  send(() => api.POST('/api/cases/{case}/tests', { params: { path: { case: id } }, body })));
-
-export const useRecordScore = (id: string) => useStoring(id, (body: { score: number; on: string }) =>
-  send(() => api.POST('/api/cases/{case}/scores', { params: { path: { case: id } }, body })));
 
 export const useEndVisit = (id: string) => useStoring(id, (body: Schemas['VisitRequest']) =>
   send(() => api.POST('/api/cases/{case}/visits', { params: { path: { case: id } }, body })));

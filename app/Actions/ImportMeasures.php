@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\CareCase;
+use App\Models\User;
+use App\Support\MeasureFile;
+use App\Support\MeasureHistory;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Rung\Core\Catalogue\Measure;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Input\Json;
+use Rung\Core\Input\ObjectNode;
+use Rung\Core\Measuring\Measurement;
+use Rung\Core\Measuring\Taken;
+
+/** Takes in a test sheet: all of its rows, or none where one is at fault. What is there already is left out. */
+final class ImportMeasures
+{
+    public function __construct(private readonly RecordMeasurement $record, private readonly FindMeasure $find) {}
+
+    /**
+     * @return int how many became new
+     *
+     * @throws InvalidInput with every fault at its row, counted from 0
+     */
+    public function handle(CareCase $case, User $by, string $csv): int
+    {
+        $read = fn(ObjectNode $row): Measurement => Measurement::read($row, fn(string $key): ?Measure => $this->find->of($case, $key));
+        $measurements = Json::read(
+            json_encode(['rows' => MeasureFile::rows($csv)], JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
+            static fn(ObjectNode $node): array => $node->each('rows', $read),
+        );
+
+        return DB::transaction(function () use ($case, $by, $measurements): int {
+            $stored = 0;
+            foreach ($measurements as $i => $measurement) {
+                if (self::isThere($case, $measurement)) {
+                    continue;
+                }
+                try {
+                    // A sheet is looked over before it is taken in: what is far from before is not asked about again.
+                    $this->record->handle($case, $by, Str::uuid()->toString(), $measurement, true);
+                } catch (InvalidInput $bad) {
+                    throw $bad->above("/rows/$i");
+                }
+                $stored++;
+            }
+
+            return $stored;
+        });
+    }
+
+    private static function isThere(CareCase $case, Measurement $measurement): bool
+    {
+        [$affected, $unaffected] = [$measurement->ofAffected()?->best, $measurement->ofUnaffected()?->best];
+        $same = array_filter(
+            array_column(MeasureHistory::of($case)->course($measurement->measure)->points, 'taken'),
+            static fn(Taken $one): bool => $one->on->number === $measurement->on->number && $one->affected == $affected && $one->unaffected == $unaffected,
+        );
+
+        return $same !== [];
+    }
+}

@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Desk;
+
+use App\Actions\FindMeasure;
+use App\Actions\ImportMeasures;
+use App\Actions\KeepCurve;
+use App\Actions\RecordMeasurement;
+use App\Actions\RefreshStanding;
+use App\Http\Controllers\Controller;
+use App\Http\Requests\ReadsCore;
+use App\Http\Resources\CurvePage;
+use App\Http\Resources\MeasurePreview;
+use App\Http\Resources\MeasuresPage;
+use App\Models\CareCase;
+use App\Models\Curve;
+use App\Models\Outcome;
+use App\Models\StrengthTest;
+use App\Support\AccessLog;
+use App\Support\MeasureFile;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+use Rung\Core\Catalogue\Measure;
+use Rung\Core\Input\ObjectNode;
+use Rung\Core\Measuring\Measurement;
+use Rung\Core\Strength\CurveAsk;
+
+/** What is measured in a case: the sheet over time, new measurements with their tries, and the curves of a gauge. */
+final class MeasureController extends Controller
+{
+    public function __construct(private readonly FindMeasure $find) {}
+
+    public function index(Request $request, CareCase $case, RefreshStanding $standing, MeasuresPage $page): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        AccessLog::read(self::person($request), $case, 'looked at the measures');
+
+        return new JsonResponse($page->of($case, $standing->evaluate($case)));
+    }
+
+    public function show(CareCase $case, string $measure, RefreshStanding $standing, MeasuresPage $page): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+
+        return new JsonResponse($page->one($case, $standing->evaluate($case), $measure) ?? abort(404));
+    }
+
+    public function preview(Request $request, CareCase $case, MeasurePreview $preview): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $measurement = ReadsCore::from($request, fn(ObjectNode $node): Measurement => $this->read($case, $node));
+
+        return new JsonResponse(ReadsCore::refusing(static fn(): array => $preview->of($case, RecordMeasurement::lookedUp($case, $measurement))));
+    }
+
+    public function store(Request $request, CareCase $case, string $id, RecordMeasurement $record, MeasurePreview $preview): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        [$measurement, $confirmed] = ReadsCore::from($request, fn(ObjectNode $node): array => [$this->read($case, $node), $node->flagOrNull('confirmed') ?? false]);
+        $model = $measurement->measure->eachSide ? StrengthTest::class : Outcome::class;
+        $follows = ReadsCore::refusing(static fn(): array => $preview->follows($case, RecordMeasurement::lookedUp($case, $measurement)));
+        $new = ReadsCore::refusing(static fn(): bool => $record->handle($case, self::person($request), self::uuid($id, $model), $measurement, $confirmed));
+
+        return new JsonResponse(['id' => $id, 'follows' => $follows], $new ? 201 : 200);
+    }
+
+    public function keepCurve(Request $request, CareCase $case, string $id, KeepCurve $keep): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        [$measure, $side, $ask, $figures] = ReadsCore::from($request, static function (ObjectNode $node): array {
+            $ask = CurveAsk::read($node);
+
+            return [$node->key('measure'), $node->key('side'), $ask, $ask?->answer($node) ?? []];
+        });
+        if (!$ask instanceof CurveAsk) {
+            abort(422);
+        }
+        [$curve, $new] = ReadsCore::refusing(static fn(): array => $keep->handle($case, self::person($request), self::uuid($id, Curve::class), $measure, $side, $ask, $figures));
+
+        return new JsonResponse(CurvePage::figures($curve), $new ? 201 : 200);
+    }
+
+    public function curve(Request $request, CareCase $case, string $id): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $curve = Curve::query()->where('case_id', $case->id)->findOrFail(self::uuid($id, Curve::class));
+        AccessLog::read(self::person($request), $case, 'looked at a force curve');
+
+        return new JsonResponse(CurvePage::of($curve));
+    }
+
+    public function export(Request $request, CareCase $case, RefreshStanding $standing, MeasuresPage $page): Response
+    {
+        Gate::authorize('decide', $case);
+        AccessLog::read(self::person($request), $case, 'saved the measures as a file');
+        $keys = array_column($page->measures($case, $standing->evaluate($case)), 'key');
+        $measures = array_values(array_filter(array_map(fn(mixed $key): ?Measure => is_string($key) ? $this->find->of($case, $key) : null, $keys)));
+
+        return new Response(MeasureFile::write($case, $measures), 200, [
+            'Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => 'attachment; filename="rung-measures.csv"',
+        ]);
+    }
+
+    public function import(Request $request, CareCase $case, ImportMeasures $import): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $csv = ReadsCore::from($request, static fn(ObjectNode $node): string => $node->text('csv'));
+        $stored = ReadsCore::refusing(static fn(): int => $import->handle($case, self::person($request), $csv));
+
+        return new JsonResponse(['stored' => $stored]);
+    }
+
+    private function read(CareCase $case, ObjectNode $node): Measurement
+    {
+        $node->known('confirmed');
+
+        return Measurement::read($node, fn(string $key): ?Measure => $this->find->of($case, $key));
+    }
+}
