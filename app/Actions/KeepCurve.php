@@ -32,6 +32,9 @@ final class KeepCurve
         if ($known === null || $known->kind !== MeasureKind::Force) {
             throw InvalidInput::at('/measure', 'must be a measure of force');
         }
+        if ($case->isStopped()) {
+            throw InvalidInput::at('/measure', RecordMeasurement::STOPPED);
+        }
         $sides = $known->eachSide ? ['affected', 'unaffected'] : ['both'];
         if (!in_array($side, $sides, true)) {
             throw InvalidInput::at('/side', 'must be ' . implode(' or ', $sides) . ' for this measure');

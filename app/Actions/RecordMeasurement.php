@@ -25,6 +25,8 @@ use Rung\Core\Measuring\MeasureSense;
  */
 final class RecordMeasurement
 {
+    public const STOPPED = 'loads the tissue, and a stop is open: review the stop first, or measure range and scores alone';
+
     public function __construct(private readonly WriteCase $write) {}
 
     /**
@@ -85,8 +87,12 @@ final class RecordMeasurement
     /** @throws InvalidInput */
     private static function check(CareCase $case, Measurement $measurement, bool $confirmed): void
     {
-        if ($measurement->on->isAfter(Clock::today($case->practice->timezone))) {
+        $today = Clock::today($case->practice->timezone);
+        if ($measurement->on->isAfter($today)) {
             throw InvalidInput::at('/on', 'must not lie in the future');
+        }
+        if ($measurement->on->number === $today->number && $measurement->measure->kind->loads() && $case->isStopped()) {
+            throw InvalidInput::at('/measure', self::STOPPED);
         }
         foreach ($measurement->faults() as $field => $fault) {
             throw InvalidInput::at("/$field", $fault);

@@ -157,6 +157,12 @@ final class CareCase extends Model
         return Measure::of($catalogue->structure(Structure::from($this->structure)), $catalogue, array_values(array_filter($gates, static fn(Criterion $one): bool => $one instanceof OverTest)));
     }
 
+    /** Whether nothing may be loaded before a practitioner has looked: a stop is open, or a flare at the stop level waits. */
+    public function isStopped(): bool
+    {
+        return ($this->standing['stopped'] ?? false) === true || $this->hasSevereFlare();
+    }
+
     /** Sessions and answers that came in after the case was closed. */
     public function entriesAfterClose(): int
     {

@@ -23,4 +23,13 @@ enum MeasureKind: string
     case Minutes = 'minutes';
     /** A sum of a questionnaire; what it asks is not part of Rung. */
     case Score = 'score';
+
+    /** Whether taking it loads the tissue: not under a stop. */
+    public function loads(): bool
+    {
+        return match ($this) {
+            self::Force, self::RepetitionMaximum, self::Count, self::Hold, self::Distance => true,
+            self::Range, self::Minutes, self::Score => false,
+        };
+    }
 }

@@ -11,6 +11,7 @@ use Rung\Core\Measuring\Meaning;
 use Rung\Core\Measuring\MeasureCourse;
 use Rung\Core\Measuring\MeasureGate;
 use Rung\Core\Number;
+use Rung\Core\Record\StrengthTest;
 use Rung\Core\Strength\Tries;
 use Rung\Core\Strength\TriesVerdict;
 use Rung\Core\Time\TimeWords;
@@ -98,6 +99,16 @@ final class MeasureWords
     public static function band(Prescription $prescription, array $band, string $unit): string
     {
         return "hold at {$band['value']} $unit ({$band['low']} to {$band['high']}), {$prescription->dose->percent_mvc} % of it";
+    }
+
+    /**
+     * The force to hold as an athlete is told it: "70 % of your maximum is 182 N; stay between 169 and 195".
+     *
+     * @param array{value: int|float, low: int|float, high: int|float} $band
+     */
+    public static function held(Prescription $prescription, StrengthTest $test, array $band): string
+    {
+        return "{$prescription->dose->percent_mvc} % of your maximum is {$band['value']} $test->unit; stay between {$band['low']} and {$band['high']}. Measured on " . TimeWords::day($test->on) . '.';
     }
 
     /** What comes after a try. */

@@ -8,6 +8,8 @@ require __DIR__ . '/../../core/autoload.php';
 
 use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\Evaluation\Evaluator;
+use Rung\Core\Strength\CurveFigures;
+use Rung\Core\Strength\ForceCurve;
 
 /** A case of so many weeks: daily check-ins, about 150 sessions in 26 weeks, four exercises of four sets each. */
 function longCase(int $weeks): string
@@ -84,6 +86,16 @@ foreach ([26, 104] as $weeks) {
     );
 }
 printf("core, 104 weeks to 26 weeks: %.2f times\n", $medians[104] / $medians[26]);
+
+// Five minutes of a gauge at 80 samples a second.
+$ms = $newtons = [];
+for ($i = 0; $i < 24_000; $i++) {
+    $t = $i / 80;
+    $ms[] = 12.5 * $i;
+    $newtons[] = 8 + ($i % 7) / 5 + ($t > 2 && $t < 290 ? 300 * (1 - exp(-($t - 2) / 0.15)) * (1 - 0.001 * $t) : 0);
+}
+[$median, $late] = timed(static fn() => CurveFigures::of(new ForceCurve($ms, $newtons)), 20);
+printf("core, a force curve of 5 minutes at 80 a second: %.1f ms median, %.1f ms 95th (aim: 20 ms)\n", $median, $late);
 
 $path = (string) tempnam(sys_get_temp_dir(), 'rung');
 file_put_contents($path, longCase(26));

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 
 import { expect, test } from '@playwright/test';
 
-import { expectAccessible, practitioner } from './people';
+import { athlete, expectAccessible, practitioner, startSession } from './people';
 
 test('three tries at the gauge are judged, kept, seen again over time, and struck out', async ({ page }) => {
   await practitioner(page);
@@ -121,4 +121,19 @@ test('a measure is copied, made the practice’s own, and offered in every case'
   await page.getByRole('region', { name: 'Measures' }).getByRole('link', { name: 'Over time' }).click();
   await page.getByRole('combobox', { name: 'Measure something else' }).or(page.getByRole('button', { name: 'Measure Hop over the ring' })).first().click();
   await expect(page.getByText('Hop over the ring').first()).toBeVisible();
+});
+
+test('a hold at a share of the maximum is held by the gauge on the phone', async ({ browser }) => {
+  const phone = await athlete(browser, 'tobias.fenwick');
+  await startSession(phone);
+  await expect(phone.getByText(/70 % of your maximum is \d+ N; stay between \d+ and \d+\. Measured on/)).toBeVisible();
+  await phone.getByRole('button', { name: /^Hold by the gauge: \d+ N$/ }).click();
+  const gauge = phone.getByRole('region', { name: 'Gauge' });
+  await gauge.getByRole('button', { name: 'Simulated gauge' }).click();
+  await expect(gauge.getByText('✓ in the band')).toBeVisible();
+  await expectAccessible(phone);
+  // The pacer goes beside it, and the gauge is put away without ending the set.
+  await expect(phone.getByRole('button', { name: 'Start', exact: true })).toBeVisible();
+  await gauge.getByRole('button', { name: 'Put it away' }).click();
+  await expect(gauge).toBeHidden();
 });

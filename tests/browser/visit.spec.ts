@@ -77,4 +77,7 @@ test('under a stop nothing is tried', async ({ page }) => {
   await expect(page.getByText('A stop is open. Nothing is tried')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Pace a set on this screen' })).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'End, and prescribe' })).toHaveCount(0);
+  await expect(page.getByText('Only what does not load the tissue is measured')).toBeVisible();
+  await expect(page.getByRole('form', { name: 'Range of movement' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Gauge' })).toHaveCount(0);
 });

@@ -101,6 +101,20 @@ final class MeasureSheetTest extends TestCase
         $this->keep($case, $this->knee([300], []), (string) Str::uuid7())->assertStatus(422)->assertJsonValidationErrors(['unaffected' => 'both sides are measured']);
     }
 
+    public function testUnderAStopNothingIsMeasuredThatLoads(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/measures")->assertJsonPath('stopped', false);
+        $this->ask($this->athlete('Juno Tamsin'), 'PUT', '/api/today/check-ins/' . Str::uuid7(), ['at' => '2026-04-14T07:30:00+01:00', 'provocation' => 9, 'signs' => ['swelling']])->assertStatus(201);
+        $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/measures")->assertJsonPath('stopped', true);
+        $this->keep($case, $this->knee([300], [400]), (string) Str::uuid7())->assertStatus(422)->assertJsonValidationErrors(['measure' => 'a stop is open: review the stop first']);
+        $this->ask($this->practitioner(), 'PUT', "/api/cases/$case->id/curves/" . Str::uuid7(), ['measure' => 'knee_extension_strength', 'side' => 'affected', 'unit' => 'N', 'ms' => [0, 10, 20], 'force' => [0, 50, 100]])
+            ->assertStatus(422)->assertJsonValidationErrors(['measure' => 'a stop is open']);
+        $this->keep($case, ['measure' => 'range_of_motion', 'on' => '2026-04-14', 'affected' => [['value' => 118]], 'unaffected' => [['value' => 130]]], (string) Str::uuid7())->assertStatus(201);
+        // What was measured before the stop may be written down still.
+        $this->keep($case, ['on' => '2026-04-13'] + $this->knee([300], [400]), (string) Str::uuid7())->assertStatus(201);
+    }
+
     public function testWhatIsOfBothSidesTogetherIsAScoreOfTheCase(): void
     {
         $case = $this->caseOf('Juno Tamsin');
@@ -131,6 +145,22 @@ final class MeasureSheetTest extends TestCase
         self::assertSame(array_column($asked, 'key'), array_column($follows, 'prescription'));
         self::assertStringContainsString(' RM; no load is prescribed yet', self::text(data_get($follows, '0.words')));
         self::assertSame($plan, $case->planVersions()->count(), 'nothing changes by itself');
+    }
+
+    public function testAHoldAtAShareOfTheMaximumIsToldInNewtonsOnThePhone(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $bands = function (): array {
+            $exercises = data_get($this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today')->assertOk()->json(), 'cases.0.sessions.*.exercises.*');
+            $held = array_filter((array) $exercises, static fn(mixed $one): bool => data_get($one, 'dose.percent_mvc') === 70);
+            self::assertNotSame([], $held, 'the week has a hold at 70 %');
+
+            return collect($held)->pluck('band.words')->unique()->values()->all();
+        };
+        $case->tests()->delete();
+        self::assertSame([null], $bands());
+        $this->keep($case, $this->knee([260], [300]), (string) Str::uuid7())->assertStatus(201);
+        self::assertSame(['70 % of your maximum is 182 N; stay between 169 and 195. Measured on Tue 14 Apr.'], $bands());
     }
 
     public function testTheSheetIsSavedAsAFileAndTakenInAgain(): void

@@ -8,7 +8,7 @@ import { lines, type Port, SerialGauge } from '../../web/gauge/serial';
 import { contraction, SimulatedGauge } from '../../web/gauge/simulated';
 
 const measure = (part: Partial<Measure> = {}): Measure => ({
-  key: 'knee', title: 'Knee', kind: 'force', unit: 'N', each_side: true, instruction: null, tries: 3, rest_s: 60, higher_is_better: true, joint_angle: null, lowest: 0, highest: 5000,
+  key: 'knee', title: 'Knee', kind: 'force', unit: 'N', each_side: true, instruction: null, tries: 3, rest_s: 60, higher_is_better: true, joint_angle: null, loads: true, lowest: 0, highest: 5000,
   words: '', due: null, gate: null, noise: null, ratio: null, taken: [], ...part,
 });
 const knee = measure();

@@ -73,9 +73,9 @@ export function LiveCurve({ frames, running, seconds, unit, band = null, height 
   }, [frames, running, seconds, band, height]);
   const inBand = band !== null && force >= band.low && force <= band.high;
   return (
-    <Box sx={{ position: 'relative' }}>
+    <Box>
+      <Typography sx={{ fontSize: '1.75rem', fontWeight: 600, lineHeight: 1.1, textAlign: 'right' }}>{force} {unit}{band !== null && running && <Box component="span" sx={{ fontSize: '1rem', ml: 1 }}>{inBand ? '✓ in the band' : force < band.low ? '↑ more' : '↓ less'}</Box>}</Typography>
       <Box component="canvas" ref={canvas} role="img" aria-label="Force as it is pulled" sx={{ width: '100%', height, display: 'block', color: 'primary.main', borderColor: 'line.main' }} />
-      <Typography sx={{ position: 'absolute', top: 4, right: 8, fontSize: '2rem', fontWeight: 600 }}>{force} {unit}{band !== null && running && <Box component="span" sx={{ fontSize: '1rem', ml: 1 }}>{inBand ? '✓ in the band' : force < band.low ? '↑ more' : '↓ less'}</Box>}</Typography>
     </Box>
   );
 }

@@ -11,6 +11,7 @@ use App\Models\StrengthTest;
 use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use App\Support\MeasureHistory;
+use App\Support\Standing;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Measure;
 use Rung\Core\Evaluation\Evaluation;
@@ -44,6 +45,7 @@ final class MeasuresPage
             'today' => Clock::today($case->practice->timezone)->toIso(),
             'opened_on' => $case->opened_on,
             'stage' => $evaluation->log->stage->title,
+            'stopped' => Standing::isStopped($evaluation) || $case->hasSevereFlare(),
             'body_mass_kg' => $case->athlete->body_mass_kg,
             'measures' => $measures,
             'others' => array_values(array_map(
@@ -106,6 +108,7 @@ final class MeasuresPage
             'rest_s' => $measure->restS,
             'higher_is_better' => $measure->higherIsBetter,
             'joint_angle' => $measure->jointAngle,
+            'loads' => $measure->kind->loads(),
             'lowest' => $measure->lowest,
             'highest' => $measure->highest,
             'words' => MeasureWords::course($course),

@@ -9,6 +9,7 @@ import { Movement } from '../../charts/Movement';
 import type { Done } from '../../pacer/timeline';
 import { changeSettings, inUnits, loadWords, type Settings, useSettings } from '../../phone/settings';
 import type { Exercise } from '../../phone/usePhone';
+import { HeldForce } from './HeldForce';
 import { LoadField } from './LoadField';
 import { PacedSet, type SoFar } from './PacedSet';
 import { PainRow, type Zones } from './PainRow';
@@ -65,6 +66,7 @@ export function SetCard({ exercise, progress, zones, restUntil, inRest, soFar, l
     <Frame exercise={exercise} title={title} load={load} units={settings.units}>
       {exercise.load != null && (done === 0 || isToFind) && <Alert severity={isToFind ? 'info' : 'success'} icon={false} sx={{ my: 1, fontSize: '1rem' }}>{inUnits(exercise.load.words, settings.units)}</Alert>}
       {isToFind && <LoadField kg={null} usual={exercise.usual_load} units={settings.units} choose={(kg) => change({ load_kg: kg })} />}
+      {exercise.band != null && <HeldForce band={exercise.band} first={done === 0 && turn === 0} />}
       {isNothing && <Alert severity="info" sx={{ my: 1 }}>Nothing was done of this {takesTurns ? 'side' : 'set'}, so nothing is written down. Start it again, or leave it out.</Alert>}
       <PacedSet key={now} exercise={exercise} loud={settings.sound} title={title} soFar={soFar} begun={() => setBegun(now)} done={finish} />
       {takesTurns && turn === 0 && other !== undefined && begun !== now && <Button onClick={() => change({ first: other.side })} sx={{ minHeight: 48 }}>Begin with the {other.side}</Button>}

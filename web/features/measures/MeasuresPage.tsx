@@ -50,6 +50,7 @@ function MeasuresView({ id, sheet }: { id: string; sheet: Sheet }) {
         <Button component={RouterLink} to={`/cases/${id}`}>Back to the case</Button>
       </Box>
       {sheet.closed_on !== null && <Alert severity="info" sx={{ mb: 1.5 }}>This case is closed. What is measured is kept with it and asks for nothing.</Alert>}
+      {sheet.stopped && <Alert severity="error" sx={{ mb: 1.5 }}>A stop is open. Only what does not load the tissue is measured before you have reviewed it.</Alert>}
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>Filled marks: {SIDES[sheet.side][0].toLowerCase()}; open marks: {SIDES[sheet.side][1].toLowerCase()}. Shaded: around the first value, where a change is the noise of the measure. Dashed line: what the gate of this stage needs.</Typography>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'repeat(2, minmax(0, 1fr))', xl: 'repeat(3, minmax(0, 1fr))' }, alignItems: 'start' }}>
         {shown.map((one) => (
@@ -61,7 +62,7 @@ function MeasuresView({ id, sheet }: { id: string; sheet: Sheet }) {
           {never.map((one) => (
             <Box key={one.key} sx={{ display: 'flex', alignItems: 'center', borderTop: 1, borderColor: 'divider' }}>
               <Typography sx={{ flex: 1 }}>{one.title}, {one.unit}</Typography>
-              <Button aria-label={`Measure ${one.title}`} onClick={() => setOpen(one.key)}>Measure</Button>
+              <Button aria-label={`Measure ${one.title}`} disabled={sheet.stopped && one.loads} onClick={() => setOpen(one.key)}>Measure</Button>
             </Box>
           ))}
           <TextField select fullWidth label="Measure something else" value="" sx={{ mt: 1 }} onChange={(event) => add.mutate(event.target.value, { onSuccess: (measure) => { setAdded([...added, measure]); setOpen(measure.key); } })}>
@@ -92,7 +93,7 @@ function Card({ measure, sheet, take, strike, look }: { measure: Measure; sheet:
     <Paper variant="outlined" component="section" aria-label={measure.title} sx={{ p: 1.5, borderColor: measure.due === null ? undefined : 'watch.main' }}>
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
         <Typography variant="h2" sx={{ flex: 1 }}>{measure.title}</Typography>
-        <Button aria-label={`Measure ${measure.title}`} onClick={take}>Measure</Button>
+        <Button aria-label={`Measure ${measure.title}`} disabled={sheet.stopped && measure.loads} onClick={take}>Measure</Button>
       </Box>
       {measure.due !== null && <Typography variant="body2" sx={{ color: 'watch.main' }}>▲ Due: {measure.due}.</Typography>}
       {latest !== undefined && (
