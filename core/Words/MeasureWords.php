@@ -60,11 +60,11 @@ final class MeasureWords
         };
     }
 
-    /** How a measure is taken: "each side, 3 tries with 60 s between, higher is better, changes under 15 % are noise". */
+    /** How a measure is taken: "Each side, 3 tries with 60 s between, higher is better, changes under 15 % are noise". */
     public static function measure(Measure $measure): string
     {
         return implode(', ', [
-            $measure->eachSide ? 'each side' : 'both sides together',
+            $measure->eachSide ? 'Each side' : 'Both sides together',
             $measure->tries === 1 ? 'one try' : "$measure->tries tries" . ($measure->restS === 0 ? '' : " with $measure->restS s between"),
             $measure->higherIsBetter ? 'higher is better' : 'lower is better',
             'a change under ' . ($measure->smallestChange === null ? "$measure->smallestChangePercent %" : "$measure->smallestChange $measure->unit") . ' is noise',

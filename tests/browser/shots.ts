@@ -41,6 +41,11 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await page.getByRole('link', { name: 'Visit' }).click();
   await page.getByRole('form', { name: 'How it was borne' }).waitFor();
   await shot(page, 'visit');
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Open Ines Calloway' }).click();
+  await page.getByRole('region', { name: 'Measures' }).getByRole('link', { name: 'Over time' }).click();
+  await page.getByRole('img', { name: /^Knee extension strength/ }).waitFor();
+  await shot(page, 'measures');
   await page.goto('/library?structure=patellar_tendon');
   await page.getByRole('button', { name: 'Wall sit, high' }).click();
   await shot(page, 'library');

@@ -24,7 +24,7 @@ export function Measures({ library }: { library: Library }) {
                 <Box sx={{ flex: 1 }}>
                   <Typography><b>{one.title}</b>, {one.unit}{one.version !== null && ' · our own'}</Typography>
                   <Typography variant="body2" color="textSecondary">{one.instruction}</Typography>
-                  <Typography variant="body2">{one.words}{one.structures.length > 0 && `. Proposed for: ${one.structures.map(titleOf).join(', ').toLowerCase()}`}.</Typography>
+                  <Typography variant="body2">{one.words}{one.structures.length > 0 && `. Proposed for: ${one.structures.map(titleOf).join(', ')}`}.</Typography>
                 </Box>
                 {one.version === null
                   ? <Button aria-label={`Copy ${one.title}`} loading={copy.isPending && copy.variables.key === one.key} onClick={() => copy.mutate({ kind: 'measure', key: one.key })}>Copy</Button>

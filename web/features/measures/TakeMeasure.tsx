@@ -17,7 +17,7 @@ import { type Measure, type Preview, SIDES, useKeepMeasurement, useMeasurePrevie
 const GaugeDialog = lazy(() => import('./GaugeDialog'));
 
 const PAUSE = 250;
-const BOX = { '& input': { fontSize: '1.25rem', py: 0.75, textAlign: 'right' }, width: 88 } as const;
+const BOX = { '& input': { fontSize: '1.25rem', py: 0.75, textAlign: 'right' }, width: 80 } as const;
 
 /** One measure by keyboard: a box a try, Enter goes on, and from the last one keeps it. */
 export function TakeMeasure({ id, measure, side, today, on, kept }: { id: string; measure: Measure; side: Schemas['Side']; today: string; on: string; kept: () => void }) {
