@@ -111,6 +111,16 @@ final class MeasureWords
         return "{$prescription->dose->percent_mvc} % of your maximum is {$band['value']} $test->unit; stay between {$band['low']} and {$band['high']}. Measured on " . TimeWords::day($test->on) . '.';
     }
 
+    /**
+     * The same as a practitioner reads it: "70 % of 260 N measured on Tue 14 Apr: 182 N (169 to 195)".
+     *
+     * @param array{value: int|float, low: int|float, high: int|float} $band
+     */
+    public static function shareOf(Prescription $prescription, int|float $maximum, StrengthTest $test, array $band): string
+    {
+        return "{$prescription->dose->percent_mvc} % of $maximum $test->unit measured on " . TimeWords::day($test->on) . ": {$band['value']} $test->unit ({$band['low']} to {$band['high']})";
+    }
+
     /** What comes after a try. */
     public static function tries(Tries $tries, int $taken, int $asked): string
     {

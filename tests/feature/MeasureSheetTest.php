@@ -161,6 +161,9 @@ final class MeasureSheetTest extends TestCase
         self::assertSame([null], $bands());
         $this->keep($case, $this->knee([260], [300]), (string) Str::uuid7())->assertStatus(201);
         self::assertSame(['70 % of your maximum is 182 N; stay between 169 and 195. Measured on Tue 14 Apr.'], $bands());
+        $own = $this->practitioner();
+        self::assertContains('70 % of 260 N measured on Tue 14 Apr: 182 N (169 to 195)', (array) $this->ask($own, 'GET', "/api/cases/$case->id")->assertOk()->json('prescriptions.*.held'));
+        self::assertContains(182, (array) $this->ask($own, 'GET', "/api/cases/$case->id/visit")->assertOk()->json('exercises.*.band.value'));
     }
 
     public function testTheSheetIsSavedAsAFileAndTakenInAgain(): void

@@ -257,6 +257,7 @@ final class CasePage
             'turns' => $limbs($prescription)->turns(),
             'words' => DoseWords::of($prescription, $evaluation->isMeasured()),
             'load' => self::load($prescription, $evaluation, $catalogue),
+            'held' => HeldForce::words($prescription, $evaluation, $catalogue),
             'next' => isset($asked[$prescription->key]) ? EvaluationWords::asked($asked[$prescription->key], $evaluation->isMeasured()) : null,
             'tempo_words' => DoseWords::tempo($prescription),
             'dose' => $prescription->dose->toArray(),

@@ -26,14 +26,11 @@ use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Input\Json;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
-use Rung\Core\Prescribe\FromMeasure;
 use Rung\Core\Record\LoggedSet;
 use Rung\Core\Record\Session;
 use Rung\Core\Record\Side;
-use Rung\Core\Record\StrengthTest;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\DoseWords;
-use Rung\Core\Words\MeasureWords;
 use Rung\Core\Words\TodayWords;
 
 /** What the athlete's phone shows of one open case, for today and the week ahead. */
@@ -217,7 +214,7 @@ final class TodayPage
                     'sides' => TodayWords::sides($one->limbs, Side::from($case->side)),
                     'words' => DoseWords::of($one, $evaluation->isMeasured()),
                     'load' => $load === null ? null : ['source' => $load->source->value, 'kg' => $load->kg, 'words' => DoseWords::load($load, $one)],
-                    'band' => self::band($one, $evaluation, $catalogue),
+                    'band' => HeldForce::of($one, $evaluation, $catalogue),
                     'tempo_words' => DoseWords::tempo($one),
                     'max_pain' => $one->maxPain(is_int($case->response_rule['during_max'] ?? null) ? $case->response_rule['during_max'] : 10),
                     'wanted_pain' => $one->minPain(),
@@ -237,25 +234,6 @@ final class TodayPage
                 ];
             }, $due),
         ];
-    }
-
-    /**
-     * The force to hold, where the dose is a share of a maximum that was measured.
-     *
-     * @return array{value: int|float, low: int|float, high: int|float, unit: string, words: string}|null
-     */
-    private static function band(Prescription $one, Evaluation $evaluation, Catalogue $catalogue): ?array
-    {
-        $file = $evaluation->log->file;
-        $key = $catalogue->structure($file->case->structure)->strengthTest;
-        $tests = array_filter($file->tests, static fn(StrengthTest $test): bool => $test->test === $key && $test->unit === 'N');
-        usort($tests, static fn(StrengthTest $a, StrengthTest $b): int => $a->on->number <=> $b->on->number);
-        $latest = end($tests);
-        $exact = $latest === false ? null : FromMeasure::band($one, $latest, $file->case->side === Side::Both);
-        // Whole newtons: nobody holds to a tenth.
-        $band = $exact === null ? null : ['value' => (int) round($exact['value']), 'low' => (int) round($exact['low']), 'high' => (int) round($exact['high'])];
-
-        return $latest === false || $band === null ? null : $band + ['unit' => $latest->unit, 'words' => MeasureWords::held($one, $latest, $band)];
     }
 
     /** @return array{number: int, of: int, least_hours: int, from: string|null}|null which of several of its kind on a day it is */

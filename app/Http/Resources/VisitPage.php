@@ -40,23 +40,23 @@ final class VisitPage
             'stop_at' => $rule->stop_at,
             'measures' => $measures['measures'],
             'others' => $measures['others'],
-            'exercises' => $stage === null ? [] : self::exercises($stage, $catalogue),
+            'exercises' => $stage === null ? [] : self::exercises($stage, $catalogue, $evaluation),
         ];
     }
 
     /** @return list<array<string, mixed>> what the stage asks for now and the other rungs of its ladders, each once */
-    private static function exercises(PlanStage $stage, Catalogue $catalogue): array
+    private static function exercises(PlanStage $stage, Catalogue $catalogue, Evaluation $evaluation): array
     {
         $told = [];
         foreach ($stage->stage->prescriptions as $prescription) {
             $own = $catalogue->exercises[$prescription->exercise] ?? null;
-            $told[$prescription->exercise] = self::told($prescription, $own, true);
+            $told[$prescription->exercise] = self::told($prescription, $own, true) + ['band' => HeldForce::of($prescription, $evaluation, $catalogue)];
         }
         foreach ($stage->stage->prescriptions as $prescription) {
             foreach ($prescription->ladder ?? $catalogue->ladderOf($prescription->exercise)?->exercises() ?? [] as $key) {
                 $exercise = $catalogue->exercises[$key] ?? null;
                 if ($exercise !== null) {
-                    $told[$key] ??= self::told($exercise->asPrescription(), $exercise, false);
+                    $told[$key] ??= self::told($exercise->asPrescription(), $exercise, false) + ['band' => null];
                 }
             }
         }

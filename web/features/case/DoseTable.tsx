@@ -26,6 +26,7 @@ export function DoseTable({ found }: { found: Case }) {
           <Box>
             <Typography sx={{ fontWeight: 600 }}>{one.title} <Typography component="span" color="textSecondary">{LIMBS[one.limbs]}</Typography></Typography>
             <Typography variant="body2">{one.words}{one.tempo_words === null ? '' : ` · ${one.tempo_words}`} · rest {one.dose.rest_s} s</Typography>
+            {one.held !== null && <Typography variant="body2">{one.held}</Typography>}
             {one.load?.source === 'to_find' && <Typography variant="body2" sx={{ color: 'watch.main', fontWeight: 600 }}>Load to be found: nothing was lifted yet</Typography>}
             {one.load?.kg != null && <Typography variant="body2">Load from what was lifted: {one.load.kg} kg{one.load.on === null ? '' : ` on ${day(one.load.on)}`}</Typography>}
             {one.next !== null && <Typography variant="body2" sx={{ fontWeight: 600 }}>{one.next}</Typography>}

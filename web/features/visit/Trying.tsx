@@ -13,6 +13,7 @@ import type { Schemas } from '../../api/client';
 import { Movement } from '../../charts/Movement';
 import type { Done } from '../../pacer/timeline';
 import { numberOf } from '../../shell/numbers';
+import { HeldForce } from '../athlete/HeldForce';
 import { PacedSet, type SoFar } from '../athlete/PacedSet';
 import { PainRow } from '../athlete/PainRow';
 import type { Rung, Visit } from './useVisit';
@@ -80,6 +81,7 @@ function OneTry({ rung, visit, keep }: { rung: Rung; visit: Visit; keep: (trial:
           </Box>
         </Box>
         <Typography variant="body2" sx={{ mt: 1 }}>{rung.set_up} {rung.movement}</Typography>
+        {rung.band !== null && <HeldForce band={rung.band} first />}
         <Box sx={{ mt: 1 }}>
           {paced
             ? <PacedSet exercise={rung} loud title={`A set of ${rung.title}`} soFar={soFar} begun={() => undefined} done={done} />

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Prescribe\FromMeasure;
+use Rung\Core\Record\Side;
+use Rung\Core\Record\StrengthTest;
+use Rung\Core\Words\MeasureWords;
+
+/** The force of a hold at a share of the maximum, by the latest test of the structure's strength. */
+final class HeldForce
+{
+    /** @return array{value: int, low: int, high: int, unit: string, words: string}|null as the athlete is told it, in whole newtons: nobody holds to a tenth */
+    public static function of(Prescription $one, Evaluation $evaluation, Catalogue $catalogue): ?array
+    {
+        $test = self::latest($evaluation, $catalogue);
+        $band = $test === null ? null : self::band($one, $test, $evaluation);
+
+        return $test === null || $band === null ? null : $band + ['unit' => $test->unit, 'words' => MeasureWords::held($one, $test, $band)];
+    }
+
+    /** The same as the practitioner reads it, with what it is a share of. */
+    public static function words(Prescription $one, Evaluation $evaluation, Catalogue $catalogue): ?string
+    {
+        $test = self::latest($evaluation, $catalogue);
+        $band = $test === null ? null : self::band($one, $test, $evaluation);
+
+        return $test === null || $band === null ? null : MeasureWords::shareOf($one, FromMeasure::followed($test, self::isBothSides($evaluation)), $test, $band);
+    }
+
+    private static function latest(Evaluation $evaluation, Catalogue $catalogue): ?StrengthTest
+    {
+        $file = $evaluation->log->file;
+        $key = $catalogue->structure($file->case->structure)->strengthTest;
+        $tests = array_filter($file->tests, static fn(StrengthTest $test): bool => $test->test === $key && $test->unit === 'N');
+        usort($tests, static fn(StrengthTest $a, StrengthTest $b): int => $a->on->number <=> $b->on->number);
+        $latest = end($tests);
+
+        return $latest === false ? null : $latest;
+    }
+
+    /** @return array{value: int, low: int, high: int}|null */
+    private static function band(Prescription $one, StrengthTest $test, Evaluation $evaluation): ?array
+    {
+        $exact = FromMeasure::band($one, $test, self::isBothSides($evaluation));
+
+        return $exact === null ? null : ['value' => (int) round($exact['value']), 'low' => (int) round($exact['low']), 'high' => (int) round($exact['high'])];
+    }
+
+    private static function isBothSides(Evaluation $evaluation): bool
+    {
+        return $evaluation->log->file->case->side === Side::Both;
+    }
+}
