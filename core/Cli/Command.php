@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rung\Core\Cli;
 
 use InvalidArgumentException;
+use Rung\Core\Calendar\ReplanRequest;
 use Rung\Core\Calendar\ScheduleRequest;
 use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\Catalogue\CatalogueFolder;
@@ -26,7 +27,7 @@ final class Command
 
     private const USAGE = <<<'TEXT'
         usage: bin/rung evaluate FILE [--at=MOMENT]
-               bin/rung dose|strength|schedule|start|play|validate FILE
+               bin/rung dose|strength|schedule|replan|start|play|validate FILE
 
         FILE is a path, or - for standard input. The answer is JSON on standard output.
         Exit 0: answered. 2: bad input, with its faults as JSON on standard error. 64: wrong call.
@@ -55,6 +56,7 @@ final class Command
                 'dose' => DoseArithmetic::answer($text),
                 'strength' => StrengthRequest::answer($text),
                 'schedule' => ScheduleRequest::answer($text),
+                'replan' => ReplanRequest::answer($text),
                 'start' => StartAdvisor::answer($text),
                 'play' => Play::answer($text, CatalogueFolder::read(CatalogueFolder::own())),
                 'validate' => self::validate($text),
@@ -72,7 +74,7 @@ final class Command
     /**
      * @param list<string> $arguments
      *
-     * @return array{'evaluate'|'dose'|'strength'|'schedule'|'start'|'play'|'validate', string, Moment|null}
+     * @return array{'evaluate'|'dose'|'strength'|'schedule'|'replan'|'start'|'play'|'validate', string, Moment|null}
      *
      * @throws InvalidArgumentException
      */
@@ -94,7 +96,7 @@ final class Command
             }
         }
         $command = $plain[0] ?? '';
-        if (!in_array($command, ['evaluate', 'dose', 'strength', 'schedule', 'start', 'play', 'validate'], true)) {
+        if (!in_array($command, ['evaluate', 'dose', 'strength', 'schedule', 'replan', 'start', 'play', 'validate'], true)) {
             throw new InvalidArgumentException($command === '' ? 'say what to do' : "$command is not a command");
         }
         if (count($plain) !== 2) {

@@ -6,10 +6,17 @@ declare(strict_types=1);
 
 require __DIR__ . '/../../core/autoload.php';
 
+use Rung\Core\Calendar\Booked;
+use Rung\Core\Calendar\LeastHours;
+use Rung\Core\Calendar\Replanner;
+use Rung\Core\Calendar\Slot;
+use Rung\Core\Calendar\WeekRules;
 use Rung\Core\CaseFile\CaseFile;
+use Rung\Core\Dose\Mode;
 use Rung\Core\Evaluation\Evaluator;
 use Rung\Core\Strength\CurveFigures;
 use Rung\Core\Strength\ForceCurve;
+use Rung\Core\Time\Day;
 
 /** A case of so many weeks: daily check-ins, about 150 sessions in 26 weeks, four exercises of four sets each. */
 function longCase(int $weeks): string
@@ -96,6 +103,14 @@ for ($i = 0; $i < 24_000; $i++) {
 }
 [$median, $late] = timed(static fn() => CurveFigures::of(new ForceCurve($ms, $newtons)), 20);
 printf("core, a force curve of 5 minutes at 80 a second: %.1f ms median, %.1f ms 95th (aim: 20 ms)\n", $median, $late);
+
+// Twelve weeks with a session every day, three events and a blocked day.
+$slots = ['spring' => new Slot('spring', Mode::Plyometric), 'hold' => new Slot('hold', Mode::Isometric), 'slow' => new Slot('slow', Mode::Isotonic)];
+$monday = Day::fromIso('2026-04-13');
+$booked = array_map(static fn(int $day): Booked => new Booked((string) $day, $monday->plus($day), ['spring', 'hold', 'slow'][$day % 3]), range(0, 83));
+$rules = new WeekRules(blocked: [$monday->plus(22)->number => true], events: [$monday->plus(12)->number => true, $monday->plus(40)->number => true, $monday->plus(62)->number => true], leastHours: [new LeastHours('spring', 'spring', 48), new LeastHours('slow', 'slow', 48), new LeastHours('spring', 'slow', 24)]);
+[$median, $late] = timed(static fn() => Replanner::of($booked, $rules, $slots, $monday), 20);
+printf("core, 12 weeks re-planned: %.1f ms median, %.1f ms 95th (aim: 100 ms)\n", $median, $late);
 
 $path = (string) tempnam(sys_get_temp_dir(), 'rung');
 file_put_contents($path, longCase(26));
