@@ -12,6 +12,9 @@ use Rung\Core\Words\VisitWords;
 /** A measure by its key: of the library, of the case's plan, or the severity score that was chosen. */
 final class FindMeasure
 {
+    /** @var array<string, array<string, Measure>> by case and revision, for one request */
+    private array $followed = [];
+
     public function __construct(private readonly CatalogueShelf $shelf) {}
 
     public function of(CareCase $case, string $key): ?Measure
@@ -22,9 +25,13 @@ final class FindMeasure
     /** @return array<string, Measure> */
     private function followed(CareCase $case): array
     {
+        $version = "$case->id $case->revision";
+        if (isset($this->followed[$version])) {
+            return $this->followed[$version];
+        }
         $plan = $case->plan();
 
-        return array_column($case->measures($plan, $this->shelf->forCase($case, $plan)), null, 'key');
+        return $this->followed[$version] = array_column($case->measures($plan, $this->shelf->forCase($case, $plan)), null, 'key');
     }
 
     private static function severity(CareCase $case, string $key): ?Measure

@@ -8,7 +8,6 @@ use App\Models\CareCase;
 use App\Models\User;
 use App\Support\MeasureFile;
 use App\Support\MeasureHistory;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Rung\Core\Catalogue\Measure;
 use Rung\Core\Input\InvalidInput;
@@ -20,7 +19,7 @@ use Rung\Core\Measuring\Taken;
 /** Takes in a test sheet: all of its rows, or none where one is at fault. What is there already is left out. */
 final class ImportMeasures
 {
-    public function __construct(private readonly RecordMeasurement $record, private readonly FindMeasure $find) {}
+    public function __construct(private readonly WriteCase $write, private readonly FindMeasure $find) {}
 
     /**
      * @return int how many became new
@@ -35,23 +34,25 @@ final class ImportMeasures
             static fn(ObjectNode $node): array => $node->each('rows', $read),
         );
 
-        return DB::transaction(function () use ($case, $by, $measurements): int {
-            $stored = 0;
+        $stored = 0;
+        $this->write->run($case, $by, 'took in a sheet of measures', static function (CareCase $case) use ($by, $measurements, &$stored): bool {
             foreach ($measurements as $i => $measurement) {
                 if (self::isThere($case, $measurement)) {
                     continue;
                 }
                 try {
                     // A sheet is looked over before it is taken in: what is far from before is not asked about again.
-                    $this->record->handle($case, $by, Str::uuid()->toString(), $measurement, true);
+                    RecordMeasurement::put($case, $by, Str::uuid()->toString(), $measurement, true);
                 } catch (InvalidInput $bad) {
                     throw $bad->above("/rows/$i");
                 }
                 $stored++;
             }
 
-            return $stored;
+            return $stored > 0;
         });
+
+        return $stored;
     }
 
     private static function isThere(CareCase $case, Measurement $measurement): bool

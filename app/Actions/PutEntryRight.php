@@ -98,8 +98,8 @@ final class PutEntryRight
                 'provocation' => $change->provocation ?? $entry->provocation,
                 'stiffness_min' => $change->stiffnessMin ?? $entry->stiffness_min,
             ],
-            $entry instanceof StrengthTest => $this->tested($case, $entry->test, $change->affected ?? $entry->affected, $change->unaffected ?? $entry->unaffected),
-            $entry instanceof Outcome => ['score' => $this->scored($case, $entry, $change->score ?? $entry->score), 'details' => null],
+            $entry instanceof StrengthTest => $this->tested($case, $entry, $change->affected ?? $entry->affected, $change->unaffected ?? $entry->unaffected),
+            $entry instanceof Outcome => ['score' => $this->scored($case, $entry, $change->score ?? $entry->score), 'details' => ($change->score ?? $entry->score) == $entry->score ? $entry->details : null],
             default => [],
         };
     }
@@ -114,13 +114,13 @@ final class PutEntryRight
     }
 
     /**
-     * @return array{affected: int|float, unaffected: int|float, details: null} the tries of before stay in the correction
+     * @return array<string, mixed> with the tries only where the values stay: those of before are in the correction
      *
      * @throws InvalidInput
      */
-    private function tested(CareCase $case, string $test, int|float $affected, int|float $unaffected): array
+    private function tested(CareCase $case, StrengthTest $entry, int|float $affected, int|float $unaffected): array
     {
-        $measure = $this->measures->of($case, $test);
+        $measure = $this->measures->of($case, $entry->test);
         foreach (['affected' => $affected, 'unaffected' => $unaffected] as $field => $value) {
             $beyond = $measure?->faultOf($value);
             if ($beyond !== null) {
@@ -132,6 +132,6 @@ final class PutEntryRight
             throw InvalidInput::at('/affected', $fault);
         }
 
-        return ['affected' => $affected, 'unaffected' => $unaffected, 'details' => null];
+        return ['affected' => $affected, 'unaffected' => $unaffected, 'details' => $affected == $entry->affected && $unaffected == $entry->unaffected ? $entry->details : null];
     }
 }

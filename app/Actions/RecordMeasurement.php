@@ -40,27 +40,37 @@ final class RecordMeasurement
     public function handle(CareCase $case, User $by, string $id, Measurement $measurement, bool $confirmed): bool
     {
         $measurement = self::lookedUp($case, $measurement);
-        self::check($case, $measurement, $confirmed);
 
-        return $this->write->run($case, $by, 'recorded a measurement', static function (CareCase $case) use ($by, $id, $measurement): bool {
+        return $this->write->run($case, $by, 'recorded a measurement', static function (CareCase $case) use ($by, $id, $measurement, $confirmed): bool {
             if ($measurement->measure->eachSide ? StrengthTest::isStored($case, $id) : Outcome::isStored($case, $id)) {
                 return false;
             }
-            $own = [
-                'id' => $id, 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'on' => $measurement->on->toIso(),
-                'details' => $measurement->details(), 'entered_by' => $by->id, 'created_at' => CarbonImmutable::now()->utc(),
-            ];
-            $best = $measurement->ofAffected()->best ?? 0;
-            if ($measurement->measure->eachSide) {
-                StrengthTest::query()->create($own + [
-                    'test' => $measurement->measure->key, 'affected' => $best, 'unaffected' => $measurement->ofUnaffected()->best ?? 0, 'unit' => $measurement->measure->unit,
-                ]);
-            } else {
-                Outcome::query()->create($own + ['measure' => $measurement->measure->key, 'score' => $best]);
-            }
+            self::put($case, $by, $id, $measurement, $confirmed);
 
             return true;
         });
+    }
+
+    /**
+     * Stores one inside a write of the case.
+     *
+     * @throws InvalidInput
+     */
+    public static function put(CareCase $case, User $by, string $id, Measurement $measurement, bool $confirmed): void
+    {
+        self::check($case, $measurement, $confirmed);
+        $own = [
+            'id' => $id, 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'on' => $measurement->on->toIso(),
+            'details' => $measurement->details(), 'entered_by' => $by->id, 'created_at' => CarbonImmutable::now()->utc(),
+        ];
+        $best = $measurement->ofAffected()->best ?? 0;
+        if ($measurement->measure->eachSide) {
+            StrengthTest::query()->create($own + [
+                'test' => $measurement->measure->key, 'affected' => $best, 'unaffected' => $measurement->ofUnaffected()->best ?? 0, 'unit' => $measurement->measure->unit,
+            ]);
+        } else {
+            Outcome::query()->create($own + ['measure' => $measurement->measure->key, 'score' => $best]);
+        }
     }
 
     /**

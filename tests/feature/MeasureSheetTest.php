@@ -40,6 +40,14 @@ final class MeasureSheetTest extends TestCase
         self::assertSame(93.6, data_get($last, 'details.moment_nm'));
         self::assertTrue(AccessLogEntry::query()->whereJsonContains('cases', $case->id)->where('what', 'recorded a measurement')->exists());
 
+        // Put right, its tries stay in the correction alone; with nothing changed it is refused and they stay.
+        $right = fn(int $to): TestResponse => $this->ask($this->practitioner(), 'PUT', "/api/cases/$case->id/corrections/" . Str::uuid7(), ['what' => 'test', 'entry' => $id, 'struck' => false, 'why' => 'Read from the wrong line', 'affected' => $to]);
+        $right(312)->assertStatus(422)->assertJsonValidationErrors(['entry' => 'stays as it is']);
+        self::assertNotNull(StrengthTest::query()->findOrFail($id)->details);
+        $right(5001)->assertStatus(422)->assertJsonValidationErrors(['affected' => 'from 0 to 5000 N']);
+        $right(314)->assertStatus(201);
+        self::assertNull(StrengthTest::query()->findOrFail($id)->details);
+
         // Struck out as a whole it counts no more, and stays in the record.
         $this->ask($this->practitioner(), 'PUT', "/api/cases/$case->id/corrections/" . Str::uuid7(), ['what' => 'test', 'entry' => $id, 'struck' => true, 'why' => 'Wrong leg in the pad'])->assertStatus(201);
         self::assertNotContains($id, array_column((array) $this->sheet($case, 'knee_extension_strength')['taken'], 'id'));
@@ -59,6 +67,11 @@ final class MeasureSheetTest extends TestCase
         $last = last((array) $this->sheet($case, 'knee_extension_strength')['taken']);
         self::assertEqualsWithDelta(310, data_get($last, 'affected'), 0.5);
         self::assertSame($left, data_get($last, 'details.affected.0.curve'));
+        $file = $this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today/data')->assertOk();
+        self::assertEqualsCanonicalizing([$left, $right], (array) $file->json('cases.0.curves.*.id'));
+        self::assertCount(480, (array) $file->json('cases.0.curves.0.newtons'));
+        self::assertSame('knee_extension_strength', $file->json('cases.0.tries.0.measure'));
+
         // A curve of the other side, of another case or of nobody is none of this measure.
         foreach ([$right, (string) Str::uuid7(), 'x'] as $wrong) {
             $this->keep($case, ['measure' => 'knee_extension_strength', 'on' => '2026-04-14', 'affected' => [['curve' => $wrong]], 'unaffected' => [['value' => 400]]], (string) Str::uuid7())
@@ -99,6 +112,26 @@ final class MeasureSheetTest extends TestCase
         $this->keep($case, $odd + ['confirmed' => true], (string) Str::uuid7())->assertStatus(201);
         $this->keep($case, ['on' => '2026-04-15'] + $this->knee([300], [400]), (string) Str::uuid7())->assertStatus(422)->assertJsonValidationErrors(['on' => 'future']);
         $this->keep($case, $this->knee([300], []), (string) Str::uuid7())->assertStatus(422)->assertJsonValidationErrors(['unaffected' => 'both sides are measured']);
+    }
+
+    public function testWhatIsDueIsToldOnTheRoundAndTheCase(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $own = $this->practitioner();
+        $due = function () use ($case, $own): array {
+            $line = collect((array) $this->ask($own, 'GET', '/api/round')->assertOk()->json('cases'))->firstWhere('id', $case->id);
+            $onRound = (array) data_get($line, 'standing.tests_due');
+            self::assertSame($onRound, $this->ask($own, 'GET', "/api/cases/$case->id")->assertOk()->json('standing.tests_due'));
+
+            return $onRound;
+        };
+        self::assertSame([], $due());
+        $case->tests()->delete();
+        // Any write works out anew how the case stands.
+        $this->keep($case, ['measure' => 'range_of_motion', 'on' => '2026-04-14', 'affected' => [['value' => 118]], 'unaffected' => [['value' => 130]]], (string) Str::uuid7())->assertStatus(201);
+        self::assertSame(['Knee extension strength: never measured; the gate needs one within 28 days'], $due());
+        $this->keep($case, $this->knee([300], [400]), (string) Str::uuid7())->assertStatus(201);
+        self::assertSame([], $due());
     }
 
     public function testUnderAStopNothingIsMeasuredThatLoads(): void

@@ -7,7 +7,9 @@ namespace App\Http\Resources;
 use App\Care\CaseHistory;
 use App\Models\Athlete;
 use App\Models\CareCase;
+use App\Models\Curve;
 use App\Models\Message;
+use App\Models\StrengthTest;
 use App\Models\User;
 use App\Support\Clock;
 
@@ -32,6 +34,19 @@ final class OwnData
         ];
     }
 
+    /** @return list<array{measure: string, on: string, tries: array<string, mixed>}> of what was measured, the oldest first */
+    private static function tries(CareCase $case): array
+    {
+        $told = [];
+        foreach ([...$case->tests()->get()->all(), ...$case->outcomes()->get()->all()] as $row) {
+            if ($row->details !== null) {
+                $told[] = ['measure' => $row instanceof StrengthTest ? $row->test : $row->measure, 'on' => $row->on, 'tries' => $row->details];
+            }
+        }
+
+        return $told;
+    }
+
     /** @return array<string, mixed> */
     private static function caseOf(CareCase $case): array
     {
@@ -45,6 +60,10 @@ final class OwnData
             'history' => $case->history,
             'intake' => array_intersect_key($case->intake, array_flip(['began_on', 'load_change', 'aggravating', 'occupation', 'medicines', 'risks'])),
             'case_file' => CaseHistory::whole($case)->toArray(),
+            'tries' => self::tries($case),
+            'curves' => array_values(Curve::query()->where('case_id', $case->id)->orderBy('created_at')->get()->map(static fn(Curve $one): array => [
+                'id' => $one->id, 'measure' => $one->measure, 'side' => $one->side, 'on' => $one->on, 'figures' => (object) $one->figures,
+            ] + $one->unpacked())->all()),
             'messages' => array_values($case->messages()->with('user')->get()->map(static fn(Message $one): array => [
                 'at' => $one->at->setTimezone($zone)->toIso8601String(), 'by' => $one->user->name, 'kind' => $one->kind->value, 'words' => $one->words, 'pain' => $one->pain,
             ])->all()),

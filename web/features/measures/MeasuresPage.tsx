@@ -175,6 +175,7 @@ const FIGURES: [string, string, string][] = [
 
 function CurveDialog({ id, curve, close }: { id: string; curve: string; close: () => void }) {
   const found = useCurve(id, curve);
+  const figures: Readonly<Record<string, number | null | undefined>> | undefined = found.data?.figures;
   return (
     <Dialog open onClose={close} maxWidth="md" fullWidth aria-labelledby="curve">
       <DialogTitle id="curve">Force curve{found.data?.on !== undefined && ` of ${day(found.data.on)}`}</DialogTitle>
@@ -184,7 +185,7 @@ function CurveDialog({ id, curve, close }: { id: string; curve: string; close: (
           <>
             <CurveTrace ms={found.data.ms} newtons={found.data.newtons} width={820} height={240} label={`A pull with a peak of ${found.data.figures.peak_n} N`} />
             <Box component="dl" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 3, rowGap: 1, mt: 1, mb: 0, '& dt': { color: 'text.secondary', fontSize: '0.875rem' }, '& dd': { m: 0, fontWeight: 600 } }}>
-              {FIGURES.flatMap(([key, title, unit]) => { const value = (found.data as unknown as { figures: Record<string, number | null> }).figures[key]; return value === null || value === undefined ? [] : [<div key={key}><dt>{title}</dt><dd>{value} {unit}</dd></div>]; })}
+              {FIGURES.map(([key, title, unit]) => <Figure key={key} title={title} value={figures?.[key]} unit={unit} />)}
             </Box>
           </>
         )}
@@ -192,6 +193,11 @@ function CurveDialog({ id, curve, close }: { id: string; curve: string; close: (
       <DialogActions><Button onClick={close}>Close</Button></DialogActions>
     </Dialog>
   );
+}
+
+/** One number read from a curve; nothing where it was not read. */
+function Figure({ title, value, unit }: { title: string; value: number | null | undefined; unit: string }) {
+  return value === null || value === undefined ? null : <div><dt>{title}</dt><dd>{value} {unit}</dd></div>;
 }
 
 /** The sheet out as a table, and in from one: all of its rows or none. */

@@ -55,6 +55,7 @@ export function RoundLine({ line, here, accept, nudge }: { line: Schemas['RoundC
         <Typography variant="caption" color="textSecondary" noWrap sx={{ display: 'block', lineHeight: 1, mb: '-1px' }}>
           {standing.stage.title}
           {standing.event_on !== null && <Box component="span" sx={{ color: 'text.primary' }} title={`The next event: ${day(standing.event_on)}`}> · event {day(standing.event_on).slice(0, 3)}</Box>}
+          {standing.tests_due.length > 0 && <Box component="span" sx={{ color: 'watch.main' }} title={standing.tests_due.join('; ')}> · test due</Box>}
         </Typography>
         <LyingLadder rungs={standing.ladder} />
       </Box>

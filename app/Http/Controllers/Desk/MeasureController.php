@@ -42,9 +42,10 @@ final class MeasureController extends Controller
         return new JsonResponse($page->of($case, $standing->evaluate($case)));
     }
 
-    public function show(CareCase $case, string $measure, RefreshStanding $standing, MeasuresPage $page): JsonResponse
+    public function show(Request $request, CareCase $case, string $measure, RefreshStanding $standing, MeasuresPage $page): JsonResponse
     {
         Gate::authorize('decide', $case);
+        AccessLog::read(self::person($request), $case, 'looked at the measures');
 
         return new JsonResponse($page->one($case, $standing->evaluate($case), $measure) ?? abort(404));
     }
@@ -52,6 +53,7 @@ final class MeasureController extends Controller
     public function preview(Request $request, CareCase $case, MeasurePreview $preview): JsonResponse
     {
         Gate::authorize('decide', $case);
+        AccessLog::read(self::person($request), $case, 'looked at the measures');
         $measurement = ReadsCore::from($request, fn(ObjectNode $node): Measurement => $this->read($case, $node));
 
         return new JsonResponse(ReadsCore::refusing(static fn(): array => $preview->of($case, RecordMeasurement::lookedUp($case, $measurement))));
