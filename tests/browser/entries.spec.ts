@@ -51,7 +51,7 @@ test('mornings and a session come from paper by keyboard, and a wrong one is put
   await form.getByRole('button', { name: 'Tests and scores' }).click();
   await form.getByLabel('Measured on').fill(first);
   const score = form.getByRole('form', { name: 'Severity score' });
-  await score.getByLabel('Score').fill('55');
+  await score.getByLabel('Both together').fill('55');
   await page.keyboard.press('Enter');
   await expect(score.getByRole('status')).toContainText(': 55');
   await expect(list.getByRole('listitem').filter({ hasText: 'Severity score: 55' })).toHaveCount(1);

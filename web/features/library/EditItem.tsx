@@ -27,18 +27,24 @@ export function EditItem() {
   const { kind = '', key = '' } = useParams();
   const library = useLibrary();
   const item = useQuery({ queryKey: ['library', 'item', kind, key], queryFn: () => fetchItem(kind as Kind, key), enabled: KINDS.includes(kind) });
+  // Kept here: the editor begins anew with each version.
+  const [saved, setSaved] = useState<string | null>(null);
   if (!KINDS.includes(kind)) return <Failed problem={null} />;
   if (item.isPending || library.isPending) return <Loading what="the item" />;
   if (item.data === undefined || library.data === undefined) return <Failed problem={item.error ?? library.error} again={() => void item.refetch()} />;
-  return <Editor key={`${key}/${item.data.version ?? 0}`} item={item.data} library={library.data} />;
+  return (
+    <>
+      <Editor key={`${key}/${item.data.version ?? 0}`} item={item.data} library={library.data} setSaved={setSaved} />
+      <Snackbar open={saved !== null} autoHideDuration={6000} onClose={() => setSaved(null)} message={saved} />
+    </>
+  );
 }
 
-function Editor({ item, library }: { item: Item; library: Library }) {
+function Editor({ item, library, setSaved }: { item: Item; library: Library; setSaved: (words: string) => void }) {
   const [content, setContent] = useState<unknown>(item.content);
   // Fields keep what is typed; they begin anew when the content is put in their place.
   const [turn, setTurn] = useState(0);
   const begin = (next: unknown) => { setContent(next); setTurn(turn + 1); };
-  const [saved, setSaved] = useState<string | null>(null);
   const queries = useQueryClient();
   const navigate = useNavigate();
   const path = { kind: item.kind, key: item.key };
@@ -116,7 +122,6 @@ function Editor({ item, library }: { item: Item; library: Library }) {
           </Box>
         ))}
       </Box>
-      <Snackbar open={saved !== null} autoHideDuration={6000} onClose={() => setSaved(null)} message={saved} />
     </Box>
   );
 }
