@@ -17,6 +17,7 @@ use App\Http\Controllers\Desk\PlanController;
 use App\Http\Controllers\Desk\PracticeController;
 use App\Http\Controllers\Desk\RoundController;
 use App\Http\Controllers\Desk\VisitController;
+use App\Http\Controllers\Desk\WeeksController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\Phone\CalendarController;
 use App\Http\Controllers\Phone\EntryController;
@@ -76,6 +77,10 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::put('cases/{case}/measurements/{id}', [MeasureController::class, 'store']);
         Route::put('cases/{case}/curves/{id}', [MeasureController::class, 'keepCurve']);
         Route::get('cases/{case}/curves/{id}', [MeasureController::class, 'curve']);
+        Route::get('cases/{case}/weeks', [WeeksController::class, 'show']);
+        Route::post('cases/{case}/weeks/preview', [WeeksController::class, 'preview']);
+        Route::post('cases/{case}/weeks/replan', [WeeksController::class, 'replan']);
+        Route::post('cases/{case}/moves', [WeeksController::class, 'store']);
         Route::get('cases/{case}/visit', [VisitController::class, 'show']);
         Route::post('cases/{case}/visits', [VisitController::class, 'store']);
         Route::post('cases/{case}/decisions', [DecisionController::class, 'store']);

@@ -15,6 +15,7 @@ import { Round } from './features/round/Round';
 import { SignIn } from './features/signin/SignIn';
 import { MeasuresPage } from './features/measures/MeasuresPage';
 import { VisitPage } from './features/visit/VisitPage';
+import { WeeksPage } from './features/weeks/WeeksPage';
 import { Frame } from './shell/Frame';
 import { ScreenBoundary } from './shell/ScreenBoundary';
 import { start } from './shell/Shell';
@@ -54,6 +55,7 @@ function Desk() {
           <Route path="/cases/:id/intake" element={<IntakePage />} />
           <Route path="/cases/:id/entries" element={<EntriesPage />} />
           <Route path="/cases/:id/measures" element={<MeasuresPage />} />
+          <Route path="/cases/:id/weeks" element={<WeeksPage />} />
           <Route path="/cases/:id/visit" element={<VisitPage />} />
           <Route path="/cases/:id/prescribe" element={<PrescribePage />} />
           <Route path="*" element={<Empty title="There is no such page"><a href="/">To the Round</a></Empty>} />

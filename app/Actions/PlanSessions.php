@@ -35,9 +35,13 @@ final class PlanSessions
         }
         $begun = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
         $withdrawn = $kept = [];
-        foreach (PlannedSession::query()->where('case_id', $case->id)->where('on', '>=', $today->toIso())->get()->all() as $planned) {
-            $key = "$planned->on/$planned->slot/$planned->number";
+        // What was moved stands for the place that it came from, and is looked at first.
+        $rows = PlannedSession::query()->where('case_id', $case->id)->where('on', '>=', $today->toIso())->orderByRaw('moved_from is null')->orderBy('withdrawn')->get()->all();
+        foreach ($rows as $planned) {
+            $key = ($planned->withdrawn ? null : $planned->moved_from) === null ? "$planned->on/$planned->slot/$planned->number" : "$planned->moved_from/$planned->slot/$planned->number";
             if (isset($wanted[$key])) {
+                // Where the plan has come to ask for the same on its new day, one is enough.
+                unset($wanted["$planned->on/$planned->slot/$planned->number"]);
                 unset($wanted[$key]);
                 $kept[] = $planned->id;
             } elseif (!in_array($planned->id, $begun, true)) {

@@ -10,6 +10,7 @@ final readonly class UndoData
     /**
      * @param list<string> $doseChanges ids of rows that it made
      * @param array<string, mixed> $case fields of the case as they were
+     * @param list<array{session: string, on: string, moved_from: string|null}> $moved sessions as they stood
      * @param array{version: int, changes: list<array<string, mixed>>}|null $waiting the version that gave way before its first day
      */
     public function __construct(
@@ -21,12 +22,13 @@ final readonly class UndoData
         public ?string $signOff = null,
         public array $case = [],
         public ?array $waiting = null,
+        public array $moved = [],
     ) {}
 
     /** @param array<string, mixed> $case fields of the case as they were before */
     public function withCase(array $case): self
     {
-        return new self($this->planVersion, $this->doseChanges, $this->stageEntry, $this->review, $this->signOff, $this->case + $case, $this->waiting);
+        return new self($this->planVersion, $this->doseChanges, $this->stageEntry, $this->review, $this->signOff, $this->case + $case, $this->waiting, $this->moved);
     }
 
     /** @param array<string, mixed> $kept */
@@ -43,7 +45,21 @@ final readonly class UndoData
             $id('signOff'),
             is_array($case) ? array_filter($case, is_string(...), ARRAY_FILTER_USE_KEY) : [],
             self::waitingFrom($kept['waiting'] ?? null),
+            self::movedFrom($kept['moved'] ?? null),
         );
+    }
+
+    /** @return list<array{session: string, on: string, moved_from: string|null}> */
+    private static function movedFrom(mixed $kept): array
+    {
+        $moved = [];
+        foreach (is_array($kept) ? $kept : [] as $one) {
+            if (is_array($one) && is_string($one['session'] ?? null) && is_string($one['on'] ?? null)) {
+                $moved[] = ['session' => $one['session'], 'on' => $one['on'], 'moved_from' => is_string($one['moved_from'] ?? null) ? $one['moved_from'] : null];
+            }
+        }
+
+        return $moved;
     }
 
     /** @return array{version: int, changes: list<array<string, mixed>>}|null */
@@ -69,6 +85,7 @@ final readonly class UndoData
             'signOff' => $this->signOff,
             'case' => (object) $this->case,
             'waiting' => $this->waiting,
+            'moved' => $this->moved,
         ];
     }
 }

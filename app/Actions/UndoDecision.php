@@ -70,6 +70,7 @@ final class UndoDecision
         StageEntry::query()->whereKey($undo->stageEntry ?? [])->where('case_id', $case->id)->delete();
         Review::query()->whereKey($undo->review ?? [])->where('case_id', $case->id)->delete();
         SignOff::query()->whereKey($undo->signOff ?? [])->where('case_id', $case->id)->delete();
+        MoveSessions::putBack($case, $undo->moved);
         if ($undo->case !== []) {
             $case->forceFill($undo->case)->save();
             PlanSessions::ahead($case);

@@ -188,6 +188,7 @@ final class FuzzTest extends TestCase
             str_ends_with($path, '/measures/file') => ['csv' => "measure,on,affected,unaffected\nrange_of_motion,2026-04-14,120,130"],
             str_contains($path, '/measurements/') => ['measure' => 'knee_extension_strength', 'on' => '2026-04-14', 'affected' => [['value' => 300, 'unit' => 'N', 'struck' => false]], 'unaffected' => [['value' => 400]], 'lever_m' => 0.3, 'joint_angle' => 'x', 'confirmed' => true],
             str_contains($path, '/curves/') => ['measure' => 'knee_extension_strength', 'side' => 'affected', 'unit' => 'N', 'ms' => [0, 10, 20], 'force' => [0, 20, 40], 'lever_m' => 0.3, 'mvc' => 300, 'percent' => 70],
+            str_ends_with($path, '/weeks/preview'), str_ends_with($path, '/moves') => ['moves' => [['session' => (string) Str::uuid7(), 'on' => '2026-04-20']], 'reason' => 'x'],
             str_ends_with($path, '/visits') => ['id' => (string) Str::uuid7(), 'began' => '2026-04-14T07:00:00+01:00', 'trials' => [['exercise' => 'leg_press_two', 'reps' => 5, 'load_kg' => 20, 'pain' => 1, 'reserve' => 2]], 'note' => 'x'],
             str_ends_with($path, '/nudges') => ['words' => 'x'],
             $path === '/api/openings', $path === '/api/openings/{opening}' => ['step' => 1, 'form' => ['name' => 'x']],

@@ -53,6 +53,10 @@ final class PermissionsTest extends TestCase
         yield 'a measurement' => ['PUT', '/api/cases/{case}/measurements/{id}', true, 422];
         yield 'keeping a force curve' => ['PUT', '/api/cases/{case}/curves/{id}', true, 422];
         yield 'a force curve' => ['GET', '/api/cases/{case}/curves/{curve}', true, 200];
+        yield 'the weeks' => ['GET', '/api/cases/{case}/weeks', true, 200];
+        yield 'a move before it is made' => ['POST', '/api/cases/{case}/weeks/preview', true, 422];
+        yield 'a re-plan' => ['POST', '/api/cases/{case}/weeks/replan', true, 200];
+        yield 'a move' => ['POST', '/api/cases/{case}/moves', true, 422];
         yield 'a visit' => ['GET', '/api/cases/{case}/visit', true, 200];
         yield 'ending a visit' => ['POST', '/api/cases/{case}/visits', true, 422];
         yield 'a decision' => ['POST', '/api/cases/{case}/decisions', true, 422];
@@ -144,6 +148,7 @@ final class PermissionsTest extends TestCase
         foreach ([['GET', "/api/cases/$foreign->id"], ['POST', "/api/cases/$foreign->id/tests"], ['POST', "/api/cases/$foreign->id/decisions"], ['DELETE', "/api/cases/$foreign->id/decisions/$foreign->id"],
             ['POST', "/api/cases/$foreign->id/nudges"], ['GET', "/api/cases/$foreign->id/sessions/$foreign->id"], ['GET', "/api/cases/$foreign->id/opinions"],
             ['GET', "/api/cases/$foreign->id/measures"], ['GET', "/api/cases/$foreign->id/measures/file"], ['POST', "/api/cases/$foreign->id/measures/file"], ['GET', "/api/cases/$foreign->id/measures/range_of_motion"], ['POST', "/api/cases/$foreign->id/measurements/preview"],
+            ['GET', "/api/cases/$foreign->id/weeks"], ['POST', "/api/cases/$foreign->id/weeks/preview"], ['POST', "/api/cases/$foreign->id/weeks/replan"], ['POST', "/api/cases/$foreign->id/moves"],
             ['PUT', "/api/cases/$foreign->id/measurements/$foreign->id"], ['PUT', "/api/cases/$foreign->id/curves/$foreign->id"], ['GET', "/api/cases/$foreign->id/curves/$foreign->id"],
             ['GET', "/api/cases/$foreign->id/invitation"], ['POST', "/api/cases/$foreign->id/invitation"], ['DELETE', "/api/cases/$foreign->id/invitation"],
             ['GET', "/api/cases/$foreign->id/plan"], ['GET', "/api/cases/$foreign->id/stages/springs"], ['POST', "/api/cases/$foreign->id/plan"], ['POST', "/api/cases/$foreign->id/plan/preview"],

@@ -1,7 +1,9 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
+import { Link as RouterLink } from 'react-router';
 
 import { ExerciseTrace, traceSeconds } from '../../charts/ExerciseTrace';
 import { day, plusDays } from '../../shell/dates';
@@ -36,7 +38,10 @@ export function DoseTable({ found }: { found: Case }) {
           <ExerciseTrace dose={one.dose} mode={one.mode} seconds={seconds} width={240} title={`${one.title} along time: ${one.words}`} />
         </Box>
       ))}
-      <Typography variant="h3" sx={{ mt: 1.5, mb: 0.5 }}>The week ahead</Typography>
+      <Box sx={{ display: 'flex', alignItems: 'baseline', mt: 1.5, mb: 0.5 }}>
+        <Typography variant="h3" sx={{ flex: 1 }}>The week ahead</Typography>
+        <Button component={RouterLink} to={`/cases/${found.id}/weeks`}>Weeks: move sessions</Button>
+      </Box>
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(7, minmax(0, 1fr))', gap: 0.5 }}>
         {(found.coming.length === 0 ? [] : WEEK).map((i) => {
           const on = plusDays(found.standing.today, i);

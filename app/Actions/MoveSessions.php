@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\CareCase;
+use App\Models\Decision;
+use App\Models\MessageKind;
+use App\Models\PlannedSession;
+use App\Models\User;
+use App\Support\CaseWeeks;
+use Rung\Core\Calendar\Booked;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Time\Day;
+use Rung\Core\Words\WeekWords;
+
+/** Puts planned sessions on other days. It stands in the record, the athlete is told, and it can be taken back. */
+final class MoveSessions
+{
+    /** Numbers of sessions that are between two days. */
+    private const AWAY = 1000;
+
+    public function __construct(private readonly WriteCase $write, private readonly RefreshStanding $standing, private readonly WriteMessage $message) {}
+
+    /** @throws InvalidInput */
+    public function handle(CareCase $case, User $by, MoveRequest $request): Decision
+    {
+        return $this->write->run($case, $by, 'moved sessions', function (CareCase $case) use ($by, $request): Decision {
+            $weeks = CaseWeeks::of($case);
+            $moves = self::checked($weeks, $request->moves);
+            $words = self::words($weeks, $moves);
+            $evaluation = $this->standing->evaluate($case);
+            $undo = new UndoData(moved: self::put($weeks, $moves));
+            $this->message->handle($case, $by, MessageKind::Message, "Moved: $words.");
+
+            return RecordDecision::of($case, $by, 'move', "Moved: $words", $request->reason, $evaluation, $undo);
+        });
+    }
+
+    /**
+     * @param array<string, Day> $moves by session
+     *
+     * @return array<string, Day> those that change something
+     *
+     * @throws InvalidInput
+     */
+    public static function checked(CaseWeeks $weeks, array $moves): array
+    {
+        $until = $weeks->today->plus(CaseWeeks::AHEAD_DAYS);
+        $taken = [];
+        foreach ($weeks->moved($moves)->booked as $one) {
+            $taken[$one->on->toIso() . "/$one->slot/" . $weeks->planned[$one->id]->number][] = $one->id;
+        }
+        $i = 0;
+        foreach ($moves as $session => $on) {
+            if (!$weeks->isOpen((string) $session)) {
+                throw InvalidInput::at("/moves/$i/session", 'must be a session of this case that is planned and not done yet');
+            }
+            if ($weeks->today->isAfter($on) || !$until->isAfter($on)) {
+                throw InvalidInput::at("/moves/$i/on", 'must lie from today to ' . CaseWeeks::AHEAD_DAYS . ' days ahead');
+            }
+            $one = $weeks->planned[$session];
+            if (count($taken[$on->toIso() . "/$one->slot/$one->number"] ?? []) > 1) {
+                throw InvalidInput::at("/moves/$i/on", 'has such a session already; choose another day, or move that one too');
+            }
+            $i++;
+        }
+        $changed = array_filter($moves, static fn(Day $on, int|string $session): bool => $weeks->planned[$session]->on !== $on->toIso(), ARRAY_FILTER_USE_BOTH);
+
+        return $changed !== [] ? $changed : throw InvalidInput::at('/moves', 'must hold at least one session that goes to another day');
+    }
+
+    /** @param array<string, Day> $moves */
+    private static function words(CaseWeeks $weeks, array $moves): string
+    {
+        $words = new WeekWords($weeks->slots, $weeks->booked, $weeks->rules);
+        $moved = array_values(array_filter($weeks->booked, static fn(Booked $one): bool => isset($moves[$one->id])));
+
+        return implode('; ', array_map(static fn(Booked $one): string => $words->move($one, $moves[$one->id]), $moved));
+    }
+
+    /**
+     * @param array<string, Day> $moves
+     *
+     * @return list<array{session: string, on: string, moved_from: string|null}> as they stood before
+     */
+    private static function put(CaseWeeks $weeks, array $moves): array
+    {
+        $before = [];
+        // First all away, then all to their days: two may change places.
+        foreach (array_keys($moves) as $i => $session) {
+            $one = $weeks->planned[$session];
+            $before[] = ['session' => $one->id, 'on' => $one->on, 'moved_from' => $one->moved_from];
+            PlannedSession::query()->whereKey($one->id)->update(['number' => self::AWAY + $i]);
+        }
+        foreach ($moves as $session => $on) {
+            $one = $weeks->planned[$session];
+            $from = $one->moved_from ?? $one->on;
+            PlannedSession::query()->whereKey($one->id)->update(['on' => $on->toIso(), 'number' => $one->number, 'moved_from' => $from === $on->toIso() ? null : $from]);
+        }
+
+        return $before;
+    }
+
+    /**
+     * Sessions go back to where they stood; the plan is filled up anew around them.
+     *
+     * @param list<array{session: string, on: string, moved_from: string|null}> $before
+     */
+    public static function putBack(CareCase $case, array $before): void
+    {
+        if ($before === []) {
+            return;
+        }
+        $sessions = PlannedSession::query()->where('case_id', $case->id)->whereKey(array_column($before, 'session'))->get()->keyBy('id');
+        foreach (array_values($sessions->all()) as $i => $one) {
+            PlannedSession::query()->whereKey($one->id)->update(['number' => self::AWAY + $i]);
+        }
+        foreach ($before as $was) {
+            $one = $sessions->get($was['session']);
+            if ($one !== null) {
+                PlannedSession::query()->whereKey($one->id)->update(['on' => $was['on'], 'moved_from' => $was['moved_from'], 'number' => $one->number]);
+            }
+        }
+        PlanSessions::ahead($case);
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Models\CareCase;
+use App\Models\PlannedSession;
+use Rung\Core\Calendar\Booked;
+use Rung\Core\Calendar\Slot;
+use Rung\Core\Calendar\WeekCheck;
+use Rung\Core\Calendar\WeekRules;
+use Rung\Core\Plan\PlanStage;
+use Rung\Core\Plan\PlanWeeks;
+use Rung\Core\Time\Day;
+use Rung\Core\Words\WeekWords;
+
+/** The planned weeks of a case: what stands on which day, what of it is done, and the rules that they keep. */
+final readonly class CaseWeeks
+{
+    /** Days before today that are shown: what was done there bears on what may come. */
+    public const BACK_DAYS = 7;
+
+    public const AHEAD_DAYS = 28;
+
+    /**
+     * @param array<string, Slot> $slots by key, those of earlier stages among them
+     * @param list<Booked> $booked
+     * @param array<string, PlannedSession> $planned by id
+     * @param list<string> $done ids of planned sessions that were done or begun
+     */
+    private function __construct(public Day $today, public ?PlanStage $stage, public array $slots, public array $booked, public array $planned, public array $done, public WeekRules $rules) {}
+
+    public static function of(CareCase $case): self
+    {
+        $plan = $case->plan();
+        $today = Clock::today($case->practice->timezone);
+        $key = $case->stageEntries()->where('from', '<=', $today->toIso())->reorder('from', 'desc')->value('stage');
+        $stage = $plan->stage(is_string($key) ? $key : '');
+        $slots = [];
+        foreach ($plan->stages as $one) {
+            foreach ($one->slots as $slot) {
+                $slots[$slot->key] ??= $slot;
+            }
+        }
+        $rows = PlannedSession::query()->where('case_id', $case->id)->where('withdrawn', false)
+            ->where('on', '>=', $today->plus(-self::BACK_DAYS)->toIso())->where('on', '<', $today->plus(self::AHEAD_DAYS)->toIso())->orderBy('on')->orderBy('number')->get();
+        $done = array_values(array_filter($case->trainingSessions()->whereIn('planned_id', $rows->pluck('id')->all())->pluck('planned_id')->all(), is_string(...)));
+        $booked = $planned = [];
+        foreach ($rows as $row) {
+            if (isset($slots[$row->slot])) {
+                $booked[] = new Booked($row->id, Day::fromIso($row->on), $row->slot, in_array($row->id, $done, true));
+                $planned[$row->id] = $row;
+            }
+        }
+        $rules = $stage === null ? new WeekRules() : PlanWeeks::rules($stage, $case->weekdays($plan), $case->blockedDays(), $case->eventDays());
+
+        return new self($today, $stage, $slots, $booked, $planned, $done, $rules);
+    }
+
+    public function isOpen(string $id): bool
+    {
+        return isset($this->planned[$id]) && !in_array($id, $this->done, true) && $this->planned[$id]->on >= $this->today->toIso();
+    }
+
+    /**
+     * With sessions on other days.
+     *
+     * @param array<string, Day> $moves by session
+     */
+    public function moved(array $moves): self
+    {
+        return new self($this->today, $this->stage, $this->slots, array_map(static fn(Booked $one): Booked => isset($moves[$one->id]) ? $one->movedTo($moves[$one->id]) : $one, $this->booked), $this->planned, $this->done, $this->rules);
+    }
+
+    /** @return list<array{session: string, on: string, key: string, words: string}> from today on */
+    public function clashes(): array
+    {
+        $words = new WeekWords($this->slots, $this->booked, $this->rules);
+        $told = [];
+        foreach ((new WeekCheck($this->rules, $this->slots))->of($this->booked) as $clash) {
+            if ($clash->on->number >= $this->today->number) {
+                $told[] = ['session' => $clash->session, 'on' => $clash->on->toIso(), 'key' => $clash->key(), 'words' => $words->clash($clash)];
+            }
+        }
+
+        return $told;
+    }
+}

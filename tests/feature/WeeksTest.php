@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\PlanSessions;
+use App\Models\AccessLogEntry;
+use App\Models\CareCase;
+use App\Models\PlannedSession;
+use Illuminate\Testing\TestResponse;
+
+/** Moving planned sessions: what breaks is told first, the athlete is told after, and it can be taken back. */
+final class WeeksTest extends TestCase
+{
+    use AtTheDesk;
+
+    public function testASessionIsMovedToldAndTakenBack(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $own = $this->practitioner();
+        $page = $this->weeks($case);
+        self::assertSame(1, preg_match('/^\d{4}-\d\d-\d\d$/', self::text($page->json('from'))));
+        $one = $this->open($case, 2);
+        $to = self::text(date('Y-m-d', (int) strtotime("$one->on +1 day")));
+        $before = $this->calendar($case);
+
+        $preview = $this->ask($own, 'POST', "/api/cases/$case->id/weeks/preview", ['moves' => [['session' => $one->id, 'on' => $to]]])->assertOk();
+        self::assertNotSame([], $preview->json('breaks'), 'two kinds of session on one day at least');
+        self::assertSame($before, $this->calendar($case), 'a preview moves nothing');
+
+        $moved = $this->move($case, [$one->id => $to], 'Travels on that day')->assertStatus(201);
+        self::assertStringStartsWith('Moved: ', self::text($moved->json('words')));
+        $row = PlannedSession::query()->findOrFail($one->id);
+        self::assertSame([$to, $one->on], [$row->on, $row->moved_from]);
+        self::assertTrue(AccessLogEntry::query()->whereJsonContains('cases', $case->id)->where('what', 'moved sessions')->exists());
+        self::assertStringContainsString(' to ', self::text($case->messages()->where('kind', 'message')->firstOrFail()->words));
+        $phone = (array) $this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today')->assertOk()->json('cases.0.sessions');
+        self::assertSame($to, collect($phone)->firstWhere('planned', $one->id)['on'] ?? null, 'the phone has it on its new day');
+
+        // The plan is filled up anew every night and at every decision: what was moved stays.
+        PlanSessions::ahead($case->refresh());
+        self::assertSame($to, PlannedSession::query()->findOrFail($one->id)->on);
+        self::assertSame(count($before), count($this->calendar($case)), 'and nothing comes in its place');
+
+        $this->ask($own, 'DELETE', "/api/cases/$case->id/decisions/" . self::text($moved->json('id')))->assertStatus(201);
+        self::assertSame($before, $this->calendar($case));
+        self::assertNull(PlannedSession::query()->findOrFail($one->id)->moved_from);
+    }
+
+    public function testTwoSessionsChangePlaces(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $one = $this->open($case, 1);
+        $same = $this->rows($case)->where('slot', $one->slot)->where('id', '!=', $one->id)->firstWhere('on', '>', $one->on);
+        self::assertNotNull($same);
+        $this->move($case, [$one->id => $same->on])->assertStatus(422)->assertJsonValidationErrors(['moves.0.on' => 'has such a session already']);
+        $this->move($case, [$one->id => $same->on, $same->id => $one->on])->assertStatus(201);
+        self::assertSame([$same->on, $one->on], [PlannedSession::query()->findOrFail($one->id)->on, PlannedSession::query()->findOrFail($same->id)->on]);
+        // Moved back by hand it is a move no more.
+        $this->move($case, [$one->id => $one->on, $same->id => $same->on])->assertStatus(201);
+        self::assertNull(PlannedSession::query()->findOrFail($one->id)->moved_from);
+    }
+
+    public function testWhatCannotMoveIsRefusedAtItsPlace(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $one = $this->open($case, 1);
+        $this->move($case, [$one->id => '2026-04-13'])->assertStatus(422)->assertJsonValidationErrors(['moves.0.on' => 'from today to 28 days ahead']);
+        $this->move($case, [$one->id => '2026-05-12'])->assertStatus(422)->assertJsonValidationErrors(['moves.0.on' => 'from today to 28 days ahead']);
+        $this->move($case, [$one->id => $one->on])->assertStatus(422)->assertJsonValidationErrors(['moves' => 'goes to another day']);
+        $past = PlannedSession::query()->where('case_id', $case->id)->where('on', '<', '2026-04-14')->where('on', '>=', '2026-04-07')->firstOrFail();
+        $this->move($case, [$past->id => '2026-04-20'])->assertStatus(422)->assertJsonValidationErrors(['moves.0.session' => 'planned and not done yet']);
+        $foreign = $this->open($this->caseOf('Piet Olander'), 1);
+        $this->move($case, [$foreign->id => '2026-04-20'])->assertStatus(422)->assertJsonValidationErrors(['moves.0.session' => 'of this case']);
+        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/moves", ['moves' => [['session' => $one->id, 'on' => '2026-04-20'], ['session' => $one->id, 'on' => '2026-04-21']]])
+            ->assertStatus(422)->assertJsonValidationErrors(['moves.1.session' => 'there twice']);
+        self::assertSame(0, $case->decisions()->where('kind', 'move')->count());
+    }
+
+    public function testWhatIsBrokenIsToldAndTheFewestMovesMendIt(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        self::assertSame([], $this->weeks($case)->json('clashes'));
+        $one = $this->open($case, 3);
+        $case->forceFill(['blocked' => [$one->on]])->save();
+        $clash = $this->weeks($case)->json('clashes.0');
+        self::assertSame([$one->id, $one->on], [data_get($clash, 'session'), data_get($clash, 'on')]);
+        self::assertStringContainsString('the day is blocked', self::text(data_get($clash, 'words')));
+        $plan = $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/weeks/replan")->assertOk();
+        self::assertNotSame([[], []], [$plan->json('moves'), $plan->json('left_out')]);
+        $moves = array_column((array) $plan->json('moves'), 'on', 'session');
+        if ($moves !== []) {
+            $told = $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/weeks/preview", ['moves' => $plan->json('moves')])->assertOk();
+            self::assertSame([[], []], [$told->json('breaks'), $told->json('stays')]);
+        } else {
+            self::assertSame([$one->id], $plan->json('left_out'));
+        }
+    }
+
+    /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
+    private function weeks(CareCase $case): TestResponse
+    {
+        return $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/weeks")->assertOk();
+    }
+
+    /**
+     * @param array<string, string> $moves days by session
+     *
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    private function move(CareCase $case, array $moves, ?string $reason = null): TestResponse
+    {
+        return $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/moves", [
+            'moves' => array_map(static fn(string $session, string $on): array => ['session' => $session, 'on' => $on], array_keys($moves), array_values($moves)), 'reason' => $reason,
+        ]);
+    }
+
+    /** @return \Illuminate\Database\Eloquent\Collection<int, PlannedSession> that may be moved, after today */
+    private function rows(CareCase $case): \Illuminate\Database\Eloquent\Collection
+    {
+        return PlannedSession::query()->where('case_id', $case->id)->where('withdrawn', false)->where('on', '>', '2026-04-14')->where('on', '<', '2026-05-09')->orderBy('on')->orderBy('slot')->get();
+    }
+
+    private function open(CareCase $case, int $at): PlannedSession
+    {
+        $one = $this->rows($case)->values()->get($at);
+        self::assertInstanceOf(PlannedSession::class, $one);
+
+        return $one;
+    }
+
+    /** @return list<string> */
+    private function calendar(CareCase $case): array
+    {
+        return array_values(PlannedSession::query()->where('case_id', $case->id)->where('withdrawn', false)->where('on', '>=', '2026-04-14')->orderBy('on')->orderBy('slot')->get()
+            ->map(static fn(PlannedSession $one): string => "$one->on $one->slot $one->number $one->id")->all());
+    }
+}
