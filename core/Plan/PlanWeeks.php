@@ -24,14 +24,13 @@ final class PlanWeeks
      */
     public static function rules(PlanStage $stage, array $available, array $blocked, array $events): WeekRules
     {
-        $numbers = static fn(array $days): array => array_fill_keys(array_map(static fn(Day $day): int => $day->number, $days), true);
         $rhythm = $stage->rhythm;
         $first = $stage->slots[0]->key ?? '';
 
         return new WeekRules(
             $available,
-            $numbers($blocked),
-            $numbers($events),
+            array_fill_keys(array_column($blocked, 'number'), true),
+            array_fill_keys(array_column($events, 'number'), true),
             $rhythm->cycle === null ? self::spaced($first, $rhythm) : self::recovering($stage, $rhythm->cycle),
             $rhythm->per_week === null ? [] : [$first => $rhythm->per_week],
         );

@@ -36,7 +36,7 @@ final class WeeksTest extends TestCase
         self::assertTrue(AccessLogEntry::query()->whereJsonContains('cases', $case->id)->where('what', 'moved sessions')->exists());
         self::assertStringContainsString(' to ', self::text($case->messages()->where('kind', 'message')->firstOrFail()->words));
         $phone = (array) $this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today')->assertOk()->json('cases.0.sessions');
-        self::assertSame($to, collect($phone)->firstWhere('planned', $one->id)['on'] ?? null, 'the phone has it on its new day');
+        self::assertSame($to, data_get(collect($phone)->firstWhere('planned', $one->id), 'on'), 'the phone has it on its new day');
 
         // The plan is filled up anew every night and at every decision: what was moved stays.
         PlanSessions::ahead($case->refresh());
