@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { type Page, test } from '@playwright/test';
 
 import { athlete, practitioner, startSession } from './people';
 
@@ -6,9 +6,6 @@ const shot = (page: Page, name: string): Promise<unknown> =>
   page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled' });
 
 test('the pictures of the main views', async ({ page, browser }) => {
-  await page.goto('/');
-  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
-  await shot(page, 'sign-in');
   await practitioner(page);
   await shot(page, 'round');
   await page.emulateMedia({ colorScheme: 'dark' });
@@ -41,6 +38,13 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await page.getByRole('link', { name: 'Visit' }).click();
   await page.getByRole('form', { name: 'How it was borne' }).waitFor();
   await shot(page, 'visit');
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Open Edda Moorgate' }).click();
+  await page.getByRole('link', { name: 'Weeks: move sessions' }).click();
+  await page.getByRole('table', { name: 'Weeks' }).getByRole('button', { disabled: false }).nth(2).focus();
+  await page.keyboard.press('ArrowRight');
+  await page.getByText(/^▲/).first().waitFor();
+  await shot(page, 'weeks');
   await page.goto('/');
   await page.getByRole('link', { name: 'Open Ines Calloway' }).click();
   await page.getByRole('region', { name: 'Measures' }).getByRole('link', { name: 'Over time' }).click();

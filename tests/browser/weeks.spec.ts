@@ -44,6 +44,9 @@ test('a session is moved by keys, what breaks is said before, the athlete is tol
   const line = page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first();
   await expect(line).toContainText('Moved: ');
   await expect(line).toContainText('Travels on that day');
+  // After the page was left, the first press says what would be taken back.
+  await page.keyboard.press('u');
+  await expect(page.getByRole('button', { name: 'Undo (u)' })).toBeVisible();
   await page.keyboard.press('u');
   await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText('Taken back: Moved: ');
   await page.getByRole('link', { name: 'Weeks: move sessions' }).click();

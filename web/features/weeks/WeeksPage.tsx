@@ -89,7 +89,7 @@ function WeeksView({ id, weeks }: { id: string; weeks: Weeks }) {
             <>
               {weeks.clashes.length > 0 && <Button variant="outlined" loading={replan.isPending} onClick={() => replan.mutate(undefined, { onSuccess: (found) => { change(Object.fromEntries(found.moves.map((one) => [one.session, one.on]))); setLeftOut(found.left_out); } })}>Find the fewest moves that mend it</Button>}
               {leftOut.length > 0 && <Alert severity="warning">No day was found for {weeks.sessions.filter((one) => leftOut.includes(one.id)).map((one) => `${titleOf(one)} on ${day(one.on)}`).join('; ')}.</Alert>}
-              {move.isSuccess && <Alert severity="success">{move.data.words}. The athlete is told. Take it back on the case, in the record of decisions.</Alert>}
+              {move.isSuccess && <Alert severity="success">{move.data.words}. The athlete is told. It can be taken back on the case: press u there.</Alert>}
             </>
           )}
         </Paper>
