@@ -110,9 +110,6 @@ final class MoveSessions
      */
     public static function putBack(CareCase $case, array $before): void
     {
-        if ($before === []) {
-            return;
-        }
         $sessions = PlannedSession::query()->where('case_id', $case->id)->whereKey(array_column($before, 'session'))->get()->keyBy('id');
         foreach (array_values($sessions->all()) as $i => $one) {
             PlannedSession::query()->whereKey($one->id)->update(['number' => self::AWAY + $i]);

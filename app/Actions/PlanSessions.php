@@ -9,6 +9,7 @@ use App\Models\PlannedSession;
 use App\Models\StageEntry;
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Str;
 use Rung\Core\Calendar\Placed;
 use Rung\Core\Plan\Plan;
@@ -35,10 +36,23 @@ final class PlanSessions
         }
         $begun = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
         $withdrawn = $kept = [];
-        // What was moved stands for the place that it came from, and is looked at first.
-        $rows = PlannedSession::query()->where('case_id', $case->id)->where('on', '>=', $today->toIso())->orderByRaw('moved_from is null')->orderBy('withdrawn')->get()->all();
+        $stage = $entry->stage ?? '';
+        // What was moved stands for the place that it came from, and is looked at first; moved before today, it has its day behind it.
+        $rows = PlannedSession::query()->where('case_id', $case->id)->where(static fn(Builder $of): Builder => $of->where('on', '>=', $today->toIso())->orWhere('moved_from', '>=', $today->toIso()))
+            ->orderByRaw('moved_from is null')->orderBy('withdrawn')->get()->all();
         foreach ($rows as $planned) {
-            $key = ($planned->withdrawn ? null : $planned->moved_from) === null ? "$planned->on/$planned->slot/$planned->number" : "$planned->moved_from/$planned->slot/$planned->number";
+            $from = $planned->withdrawn ? $planned->on : $planned->moved_from ?? $planned->on;
+            $key = "$from/$planned->slot/$planned->number";
+            if ($planned->on < $today->toIso()) {
+                unset($wanted[$key]);
+                continue;
+            }
+            // Of a day that is over the plan asks for nothing any more: what was put off from there stays.
+            if ($from < $today->toIso() && $planned->stage === $stage && $case->closed_on === null) {
+                unset($wanted["$planned->on/$planned->slot/$planned->number"]);
+                $kept[] = $planned->id;
+                continue;
+            }
             if (isset($wanted[$key])) {
                 // Where the plan has come to ask for the same on its new day, one is enough.
                 unset($wanted["$planned->on/$planned->slot/$planned->number"]);
@@ -48,8 +62,9 @@ final class PlanSessions
                 $withdrawn[] = $planned->id;
             }
         }
-        $stage = $entry->stage ?? '';
         PlannedSession::query()->whereKey($withdrawn)->where('withdrawn', false)->update(['withdrawn' => true]);
+        // What comes back was asked for by the plan, not moved there.
+        PlannedSession::query()->whereKey($kept)->where('withdrawn', true)->update(['moved_from' => null]);
         PlannedSession::query()->whereKey($kept)->whereNotIn('id', $begun)->update(['withdrawn' => false, 'stage' => $stage]);
         PlannedSession::query()->insert(array_values(array_map(static fn(Placed $place): array => [
             'id' => (string) Str::uuid7(),

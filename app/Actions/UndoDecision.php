@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\CareCase;
 use App\Models\Decision;
 use App\Models\DoseChange;
+use App\Models\MessageKind;
 use App\Models\PlanVersion;
 use App\Models\Review;
 use App\Models\SignOff;
@@ -23,7 +24,7 @@ use Rung\Core\Plan\Plan;
  */
 final class UndoDecision
 {
-    public function __construct(private readonly WriteCase $write, private readonly RefreshStanding $standing) {}
+    public function __construct(private readonly WriteCase $write, private readonly RefreshStanding $standing, private readonly WriteMessage $message) {}
 
     /** @throws InvalidInput */
     public function handle(Decision $decision, User $by): Decision
@@ -70,7 +71,10 @@ final class UndoDecision
         StageEntry::query()->whereKey($undo->stageEntry ?? [])->where('case_id', $case->id)->delete();
         Review::query()->whereKey($undo->review ?? [])->where('case_id', $case->id)->delete();
         SignOff::query()->whereKey($undo->signOff ?? [])->where('case_id', $case->id)->delete();
-        MoveSessions::putBack($case, $undo->moved);
+        if ($undo->moved !== []) {
+            MoveSessions::putBack($case, $undo->moved);
+            $this->message->handle($case, $by, MessageKind::Message, "No longer: $decision->words.");
+        }
         if ($undo->case !== []) {
             $case->forceFill($undo->case)->save();
             PlanSessions::ahead($case);

@@ -16,9 +16,6 @@ use Rung\Core\Strength\Strength;
 /** What a measured maximum says about the loads of a stage (docs/rules.md, "What follows from a measure"). */
 final class FromMeasure
 {
-    /** Kilograms: the step of a load where the progression names none. */
-    private const INCREMENT_KG = 1;
-
     /**
      * The load for the repetitions that a dose asks, those in reserve included, in kilograms on the bar; null where the
      * measure is not of this exercise, or the dose says neither a repetition maximum nor a reserve.
@@ -31,7 +28,7 @@ final class FromMeasure
         }
         $body = $prescription->dose->bodyLoad($bodyMassKg);
 
-        return Work::onBar(Strength::loadFor(self::followed($test, $bothSides) + $body, $reps), $body, $prescription->progression?->incrementKg() ?? self::INCREMENT_KG);
+        return Work::onBar(Strength::loadFor(self::followed($test, $bothSides) + $body, $reps), $body, $prescription->progression?->incrementKg() ?? Suggestions::INCREMENT_KG);
     }
 
     /**

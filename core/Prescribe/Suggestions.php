@@ -19,7 +19,7 @@ use Rung\Core\Strength\Strength;
 final class Suggestions
 {
     /** Kilograms: the step of a suggested load where the progression names none. */
-    private const INCREMENT_KG = 1;
+    public const INCREMENT_KG = 1;
 
     private const PERCENT_A_POINT_OF_EFFORT = 10;
 

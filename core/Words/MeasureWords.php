@@ -85,10 +85,9 @@ final class MeasureWords
     /** What a measured maximum says about the load of an exercise. */
     public static function load(Prescription $prescription, int|float $load): string
     {
-        $dose = $prescription->dose;
-        $for = $dose->rm === null ? ($dose->reps_to ?? $dose->reps) . " repetitions with $dose->rir in reserve" : "$dose->rm RM";
+        $now = $prescription->dose->load_kg;
 
-        return "$load kg for $for" . ($dose->load_kg === null ? '; no load is prescribed yet' : "; $dose->load_kg kg is prescribed");
+        return "$load kg for " . SuggestionWords::asked($prescription) . ($now === null ? '; no load is prescribed yet' : "; $now kg is prescribed");
     }
 
     /**

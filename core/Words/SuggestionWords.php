@@ -44,7 +44,8 @@ final class SuggestionWords
         };
     }
 
-    private static function asked(Prescription $prescription): string
+    /** What a load is for: "8 RM", or "8 repetitions with 2 in reserve". */
+    public static function asked(Prescription $prescription): string
     {
         $dose = $prescription->dose;
 

@@ -8,6 +8,7 @@ use App\Actions\PlanSessions;
 use App\Models\AccessLogEntry;
 use App\Models\CareCase;
 use App\Models\PlannedSession;
+use Carbon\CarbonImmutable;
 use Illuminate\Testing\TestResponse;
 
 /** Moving planned sessions: what breaks is told first, the athlete is told after, and it can be taken back. */
@@ -46,6 +47,25 @@ final class WeeksTest extends TestCase
         $this->ask($own, 'DELETE', "/api/cases/$case->id/decisions/" . self::text($moved->json('id')))->assertStatus(201);
         self::assertSame($before, $this->calendar($case));
         self::assertNull(PlannedSession::query()->findOrFail($one->id)->moved_from);
+        self::assertSame(1, $case->messages()->where('words', 'like', 'No longer: Moved: %')->count(), 'and the athlete is told');
+    }
+
+    public function testWhatWasPutOffOrDoneEarlierStaysOnceItsDayIsOver(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $off = $this->open($case, 0);
+        $on = $this->rows($case)->firstWhere('slot', '!=', $off->slot);
+        self::assertNotNull($on);
+        $later = $on->on;
+        // One is put off, and one of the other kind comes earlier in its place.
+        $this->move($case, [$off->id => $later, $on->id => $off->on])->assertStatus(201);
+        CarbonImmutable::setTestNow(CarbonImmutable::parse("$later 09:00", 'Europe/Lisbon'));
+        PlanSessions::ahead($case->refresh());
+        $row = PlannedSession::query()->findOrFail($off->id);
+        self::assertSame([$later, false], [$row->on, $row->withdrawn]);
+        self::assertSame(0, PlannedSession::query()->where('case_id', $case->id)->where('withdrawn', false)->where('on', $on->on)->where('slot', $on->slot)->count(), 'it is not asked for a second time');
+        PlanSessions::ahead($case->refresh());
+        self::assertFalse(PlannedSession::query()->findOrFail($off->id)->withdrawn, 'however often the calendar is filled up');
     }
 
     public function testTwoSessionsChangePlaces(): void
