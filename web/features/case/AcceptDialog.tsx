@@ -44,11 +44,16 @@ function Proposal({ found, close, decided }: { found: Case; close: () => void; d
   const { standing } = found;
   const many = found.proposals.length > 0;
   const toggle = (key: string) => setChosen((keys) => (keys.includes(key) ? keys.filter((one) => one !== key) : [...keys, key]));
-  const accept = () =>
-    decide.mutate(
-      { kind: 'accept', revision: found.revision, prescriptions: many ? chosen : undefined, maintenance: kept },
-      { onSuccess: (answer) => { decided({ words: `${found.athlete.name}: ${answer.words}`, undo: answer.undo ? { id: found.id, decision: answer.id } : undefined }); close(); } },
+  // The answer is waited for by itself: with the new revision this part of the dialog begins anew, and would never hear of it.
+  const accept = () => {
+    decide.mutateAsync({ kind: 'accept', revision: found.revision, prescriptions: many ? chosen : undefined, maintenance: kept }).then(
+      (answer) => {
+        decided({ words: `${found.athlete.name}: ${answer.words}`, undo: answer.undo ? { id: found.id, decision: answer.id } : undefined });
+        close();
+      },
+      () => undefined,
     );
+  };
 
   return (
     <>
