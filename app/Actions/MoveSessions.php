@@ -27,6 +27,9 @@ final class MoveSessions
     public function handle(CareCase $case, User $by, MoveRequest $request): Decision
     {
         return $this->write->run($case, $by, 'moved sessions', function (CareCase $case) use ($by, $request): Decision {
+            if ($case->isStopped()) {
+                throw InvalidInput::at('/moves', 'must wait: a stop is open, and nothing is loaded before you have reviewed it');
+            }
             $weeks = CaseWeeks::of($case);
             $moves = self::checked($weeks, $request->moves);
             $words = self::words($weeks, $moves);

@@ -110,10 +110,10 @@ test('a measure is copied, made the practice’s own, and offered in every case'
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Copy Hop for distance' }).click();
   await page.getByLabel('Title').fill('Hop over the ring');
-  await page.getByLabel('Highest that a person can reach').fill('0');
+  await page.getByLabel('Highest possible').fill('0');
   await page.getByRole('button', { name: 'Save as version 2' }).click();
   await expect(page.getByText(/over the lowest/)).toBeVisible();
-  await page.getByLabel('Highest that a person can reach').fill('600');
+  await page.getByLabel('Highest possible').fill('600');
   await page.getByRole('button', { name: 'Save as version 2' }).click();
   await expect(page.getByText(/Version 2 is saved/)).toBeVisible();
   await page.getByRole('link', { name: 'Round' }).first().click();

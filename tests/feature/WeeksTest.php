@@ -9,6 +9,7 @@ use App\Models\AccessLogEntry;
 use App\Models\CareCase;
 use App\Models\PlannedSession;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 
 /** Moving planned sessions: what breaks is told first, the athlete is told after, and it can be taken back. */
@@ -80,6 +81,18 @@ final class WeeksTest extends TestCase
         // Moved back by hand it is a move no more.
         $this->move($case, [$one->id => $one->on, $same->id => $same->on])->assertStatus(201);
         self::assertNull(PlannedSession::query()->findOrFail($one->id)->moved_from);
+    }
+
+    public function testUnderAStopNothingIsMoved(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $one = $this->open($case, 2);
+        self::assertFalse($this->weeks($case)->json('stopped'));
+        $this->ask($this->athlete('Juno Tamsin'), 'PUT', '/api/today/check-ins/' . Str::uuid7(), ['at' => '2026-04-14T07:30:00+01:00', 'provocation' => 9, 'signs' => ['swelling']])->assertStatus(201);
+        self::assertTrue($this->weeks($case)->json('stopped'));
+        self::assertSame([false], array_values(array_unique(array_map(static fn(mixed $session): bool => data_get($session, 'open') === true, (array) $this->weeks($case)->json('sessions')))));
+        $this->move($case, [$one->id => date('Y-m-d', (int) strtotime("$one->on +1 day"))])->assertStatus(422)->assertJsonValidationErrors(['moves' => 'a stop is open']);
+        self::assertSame(0, $case->messages()->where('words', 'like', 'Moved: %')->count(), 'an athlete under a stop is told of no session');
     }
 
     public function testWhatCannotMoveIsRefusedAtItsPlace(): void

@@ -17,6 +17,7 @@ final class WeeksPage
     public static function of(CareCase $case): array
     {
         $weeks = CaseWeeks::of($case);
+        $isStopped = $case->isStopped();
         $monday = $weeks->today->plus(-CaseWeeks::BACK_DAYS);
         $monday = $monday->plus(1 - $monday->weekday());
 
@@ -26,6 +27,7 @@ final class WeeksPage
             'side' => $case->side,
             'closed_on' => $case->closed_on,
             'stage' => $weeks->stage->stage->title ?? '',
+            'stopped' => $isStopped,
             'today' => $weeks->today->toIso(),
             'from' => $monday->toIso(),
             'until' => $weeks->today->plus(CaseWeeks::AHEAD_DAYS - 1)->toIso(),
@@ -37,7 +39,7 @@ final class WeeksPage
                 'number' => $weeks->planned[$one->id]->number,
                 'moved_from' => $weeks->planned[$one->id]->moved_from,
                 'done' => in_array($one->id, $weeks->done, true),
-                'open' => $weeks->isOpen($one->id),
+                'open' => !$isStopped && $weeks->isOpen($one->id),
             ], $weeks->booked),
             'events' => array_map(static fn(Day $one): string => $one->toIso(), $case->eventDays()),
             'blocked' => array_map(static fn(Day $one): string => $one->toIso(), $case->blockedDays()),

@@ -17,7 +17,7 @@ const LABELS: Record<string, string> = {
   during_max: 'Pain in the exercise, at most', settle_within_min: 'Back to how it was within, min', next_day_max: 'Next morning, at most', rise_watch_from: 'A small reaction from a rise of',
   rise_over_from: 'Too much from a rise of', stiffness_rise_max_min: 'Stiffness may grow by, min (empty: not judged)', stop_at: 'Loading stops at', progress_after: 'Grows after settled answers',
   week_growth_max_percent: 'Growth a week, at most, %', min_gap_days: 'Days apart, at least', per_week: 'Times a week', every_days: 'Every so many days', to: 'Up to',
-  tries: 'Tries of each side', sides: 'Sides', unit: 'Unit', kind: 'Kind', lowest: 'Lowest that a person can reach', highest: 'Highest that a person can reach', joint_angle: 'Angle, in words', usual_from: 'Usually from, %', usual_to: 'Usually to, %', from_stage: 'Proposed from the stage of', instruction: 'Instruction', value: 'In the unit', percent: 'In percent',
+  tries: 'Tries of each side', sides: 'Sides', unit: 'Unit', kind: 'Kind', lowest: 'Lowest possible', highest: 'Highest possible', joint_angle: 'Angle, in words', usual_from: 'Usually from, %', usual_to: 'Usually to, %', from_stage: 'Proposed from the stage of', instruction: 'Instruction', value: 'Smallest change', percent: 'Smallest change, %',
   stand_in: 'Without the equipment', rule: 'School', exercise: 'Exercise', demand: 'Demand, 1–10', changes: 'What is harder', range: 'Range, in words', words: 'In words',
   set_up: 'Set-up', feel: 'What to feel', faults: 'Usual faults', time_scale: 'Time to tell', lowering_only: 'Built on lowering alone', retest: 'Test again around each exercise',
   for_and_against: 'For and against', when_over: 'Told to the athlete over the limit', beats_per_min: 'Beats a minute', min: 'At least', max: 'At most', days: 'Over days', min_sessions: 'Sessions, at least', min_readings: 'Readings, at least',
@@ -71,6 +71,7 @@ export function Field({ leaf, library, disabled, fault, change, choices, width }
   const inVariant = leaf.path.includes('variants') && parent === 'exercises';
   const prefix = parent === 'back' ? 'Set back: ' : parent === 'pain' ? `Pain, ${name === 'min' ? 'at least' : 'at most'}` : '';
   const label = prefix.startsWith('Pain') ? prefix
+    : parent === 'ratio' && name === 'to' ? 'Compared with'
     : `${prefix}${inVariant ? `In place of ${name.replaceAll('_', ' ')}` : LABELS[name] ?? `${name[0]?.toUpperCase() ?? ''}${name.slice(1).replaceAll('_', ' ')}`}${typeof last === 'number' ? `, usually ${ENDS[last] ?? ''}` : ''}`;
 
   if (typeof leaf.value === 'boolean') {

@@ -71,7 +71,7 @@ export function TakeMeasure({ id, measure, side, today, on, kept }: { id: string
     <Box component="form" noValidate onSubmit={submit} aria-label={measure.title} ref={form} sx={{ borderTop: 1, borderColor: 'divider', pt: 1.25 }}>
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1, flexWrap: 'wrap' }}>
         <Typography sx={{ flex: 1 }}><b>{measure.title}</b>, {isForce ? now.unit : measure.unit}</Typography>
-        {isForce && <Button onClick={() => setGauge(true)}>Gauge</Button>}
+        {isForce && on === today && <Button onClick={() => setGauge(true)}>Gauge</Button>}
         {isForce && <Button onClick={() => setMore(!more)} aria-expanded={more}>Unit, lever, angle</Button>}
       </Box>
       {measure.due !== null && <Typography variant="body2" sx={{ color: 'watch.main' }}>Due: {measure.due}.</Typography>}

@@ -15,13 +15,15 @@ export function Measuring({ id, visit, on }: { id: string; visit: Visit; on: str
   const [added, setAdded] = useState<Measure[]>([]);
   const add = useAddMeasure(id);
   const onTo = (at: number) => list.current?.querySelectorAll<HTMLInputElement>('[data-first] input')[at]?.focus();
+  // What was measured before the stop may be written down still.
+  const isStopped = visit.stopped && on === visit.today;
   const known = new Set(visit.measures.map((one) => one.key));
-  const measures = [...visit.measures, ...added.filter((one) => !known.has(one.key))].filter((one) => !(visit.stopped && one.loads));
+  const measures = [...visit.measures, ...added.filter((one) => !known.has(one.key))].filter((one) => !(isStopped && one.loads));
   const others = visit.others.filter((one) => !measures.some((measure) => measure.key === one.key));
   return (
     <Box ref={list} sx={{ display: 'grid', gap: 1.5 }}>
       <Typography variant="body2" color="textSecondary">Enter goes on, and keeps a measure after its last box. What you do not measure, leave empty.</Typography>
-      {visit.stopped && <Alert severity="error">A stop is open. Only what does not load the tissue is measured before you have reviewed it.</Alert>}
+      {isStopped && <Alert severity="error">A stop is open. Only what does not load the tissue is measured before you have reviewed it.</Alert>}
       {measures.map((one, i) => <TakeMeasure key={one.key} id={id} measure={one} side={visit.side} today={visit.today} on={on} kept={() => onTo(i + 1)} />)}
       <TextField select label="Measure something else" value="" onChange={(event) => add.mutate(event.target.value, { onSuccess: (measure) => setAdded([...added, measure]) })}>
         {others.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}

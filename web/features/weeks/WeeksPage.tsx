@@ -50,6 +50,7 @@ function WeeksView({ id, weeks }: { id: string; weeks: Weeks }) {
         <Button component={RouterLink} to={`/cases/${id}`}>Back to the case</Button>
       </Box>
       {weeks.closed_on !== null && <Alert severity="info" sx={{ mb: 1.5 }}>This case is closed. Nothing is planned.</Alert>}
+      {weeks.stopped && <Alert severity="error" sx={{ mb: 1.5 }}>A stop is open. The phone asks for no session, and nothing is moved, before you have reviewed it.</Alert>}
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 340px' }, alignItems: 'start' }}>
         <Paper variant="outlined" sx={{ p: 1.5, overflowX: 'auto' }}>
           <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>Go to a session and press the arrow keys, or drag it: left and right by a day, up and down by a week. Nothing is in force before you say so.</Typography>
@@ -87,7 +88,7 @@ function WeeksView({ id, weeks }: { id: string; weeks: Weeks }) {
             </>
           ) : (
             <>
-              {weeks.clashes.length > 0 && <Button variant="outlined" loading={replan.isPending} onClick={() => replan.mutate(undefined, { onSuccess: (found) => { change(Object.fromEntries(found.moves.map((one) => [one.session, one.on]))); setLeftOut(found.left_out); } })}>Find the fewest moves that mend it</Button>}
+              {weeks.clashes.length > 0 && !weeks.stopped && <Button variant="outlined" loading={replan.isPending} onClick={() => replan.mutate(undefined, { onSuccess: (found) => { change(Object.fromEntries(found.moves.map((one) => [one.session, one.on]))); setLeftOut(found.left_out); } })}>Find the fewest moves that mend it</Button>}
               {leftOut.length > 0 && <Alert severity="warning">No day was found for {weeks.sessions.filter((one) => leftOut.includes(one.id)).map((one) => `${titleOf(one)} on ${day(one.on)}`).join('; ')}.</Alert>}
               {move.isSuccess && <Alert severity="success">{move.data.words}. The athlete is told. It can be taken back on the case: press u there.</Alert>}
             </>
