@@ -3,6 +3,8 @@ import { basename } from 'node:path';
 import { AxeBuilder } from '@axe-core/playwright';
 import { type Browser, expect, type Page, type Route, test } from '@playwright/test';
 
+import type { PhoneData } from '../../web/phone/plan';
+
 const PHONE = { width: 390, height: 844 };
 
 /** Every file of tests has a demo practice of its own, so none finds what another did, whichever runs first. The pictures are of the one without a name before it. */
@@ -126,3 +128,18 @@ export const strip = (phone: Page) => phone.getByRole('status').first();
 
 /** Headers of a request as if nothing were known yet, so that the whole answer comes. */
 export const anew = (route: Route) => Object.fromEntries(Object.entries(route.request().headers()).filter(([name]) => name !== 'if-none-match'));
+
+/**
+ * Loads the phone's page anew with a plan that differs from the practice's. What the phone holds is forgotten before, so that
+ * nothing can be begun from the plan as it was.
+ */
+export async function withPlan(phone: Page, change: (told: PhoneData) => void): Promise<void> {
+  await phone.route('**/api/today', async (route) => {
+    const answer = await route.fetch({ headers: anew(route) });
+    const told = (await answer.json()) as PhoneData;
+    change(told);
+    await route.fulfill({ response: answer, json: told });
+  });
+  await phone.addInitScript(() => { localStorage.removeItem('rung:plan'); });
+  await phone.goto('/athlete');
+}

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 
-import { anew, athlete, audioClock, doSet, expectAccessible, practitioner, startSession, strip, through } from './people';
+import { athlete, audioClock, doSet, expectAccessible, practitioner, startSession, strip, through, withPlan } from './people';
 
 test('pain over the limit is told, pain at the stop level ends the session and reaches the practitioner', async ({ browser, page }) => {
   const phone = await athlete(browser, 'calla.westerby');
@@ -23,15 +23,11 @@ test('pain over the limit is told, pain at the stop level ends the session and r
 
 test('over the limit the school speaks at once and something easier is offered; each side keeps its own count', async ({ browser, page }) => {
   const phone = await athlete(browser, 'ines.calloway');
-  await phone.route('**/api/today', async (route) => {
-    const answer = await route.fetch({ headers: anew(route) });
-    const told = (await answer.json()) as { cases: { morning: { answered: object[] }; today: string; sessions: { exercises: object[] }[] }[] };
+  await withPlan(phone, (told) => {
     for (const exercise of told.cases.flatMap((one) => one.sessions).flatMap((one) => one.exercises)) {
       Object.assign(exercise, { mode: 'isotonic', max_pain: 3, pain_by_set: true, sides: [{ side: 'left', words: 'left, the sore one' }, { side: 'right', words: 'right' }], dose: { sets: 2, reps: 15, rest_s: 0, tempo: { lift_s: 2, top_s: 0, lower_s: 2, bottom_s: 0, starts: 'lift' } } });
     }
-    await route.fulfill({ response: answer, json: told });
   });
-  await Promise.all([phone.waitForResponse('**/api/today'), phone.reload()]);
   await startSession(phone);
   // Ended before anything was done: nothing is written down.
   await expect(phone.getByText('Set 1 of 2, left, the sore one').first()).toBeVisible();
@@ -108,13 +104,9 @@ test('what is far from the usual is asked about before it counts', async ({ brow
 
 test('where the school tests again, what makes the test worse is told', async ({ browser, page }) => {
   const phone = await athlete(browser, 'edda.moorgate');
-  await phone.route('**/api/today', async (route) => {
-    const answer = await route.fetch({ headers: anew(route) });
-    const told = (await answer.json()) as { cases: { retest: boolean }[] };
+  await withPlan(phone, (told) => {
     for (const one of told.cases) one.retest = true;
-    await route.fulfill({ response: answer, json: told });
   });
-  await Promise.all([phone.waitForResponse('**/api/today'), phone.reload()]);
   await startSession(phone);
   await phone.getByRole('radiogroup', { name: 'Test before' }).getByRole('radio', { name: '2', exact: true }).click();
   // Asked in the rest between sets too: where it gets worse, no more sets are offered as the better choice.
@@ -157,18 +149,14 @@ test('the pacer: mark and sound stay on the audio clock over five minutes, late 
     Object.assign(window, { beats: [], marks: [] });
     (window as unknown as { rungWatch: (told: unknown) => void }).rungWatch = (told) => { (window as unknown as { beats: unknown[] }).beats.push(told); };
   });
-  await phone.route('**/api/today', async (route) => {
-    const answer = await route.fetch({ headers: anew(route) });
-    const told = (await answer.json()) as { cases: { sessions: { exercises: object[] }[] }[] };
+  await phone.clock.install();
+  await withPlan(phone, (told) => {
     for (const session of told.cases.flatMap((one) => one.sessions)) {
       for (const exercise of session.exercises) {
         Object.assign(exercise, { mode: 'isotonic', sides: [], dose: { sets: 1, reps: 42, rest_s: 0, beats_per_min: 50, tempo: { lift_s: 3, top_s: 0.7, lower_s: 2.9, bottom_s: 0.6, starts: 'lift' } } });
       }
     }
-    await route.fulfill({ response: answer, json: told });
   });
-  await phone.clock.install();
-  await phone.goto('/athlete');
   await startSession(phone);
   await phone.getByRole('button', { name: 'Start', exact: true }).click();
   await phone.evaluate(() => {
@@ -212,15 +200,11 @@ test('the pacer: mark and sound stay on the audio clock over five minutes, late 
 
 test('what was done of a set stays, where it is broken off because it hurts', async ({ browser }) => {
   const phone = await athlete(browser, 'basil.thorne', process.env.DEMO_PASSWORD ?? '', 8);
-  await phone.route('**/api/today', async (route) => {
-    const answer = await route.fetch({ headers: anew(route) });
-    const told = (await answer.json()) as { cases: { sessions: { exercises: object[] }[] }[] };
+  await withPlan(phone, (told) => {
     for (const exercise of told.cases.flatMap((one) => one.sessions).flatMap((one) => one.exercises)) {
       Object.assign(exercise, { mode: 'isotonic', max_pain: 3, pain_by_set: false, sides: [], says: {}, dose: { sets: 2, reps: 30, rest_s: 0, tempo: { lift_s: 2, top_s: 0, lower_s: 2, bottom_s: 0, starts: 'lift' } } });
     }
-    await route.fulfill({ response: answer, json: told });
   });
-  await Promise.all([phone.waitForResponse('**/api/today'), phone.reload()]);
   await startSession(phone);
   await phone.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(phone.getByText('4 of 30')).toBeVisible();

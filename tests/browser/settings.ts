@@ -5,7 +5,8 @@ export const settings: PlaywrightTestConfig = {
   testDir: '.',
   // The tests of one file follow each other, at a demo practice of their own.
   workers: 2,
-  retries: 0,
+  // What fails once and passes then is told as flaky at the end, and is to be mended.
+  retries: 1,
   // A busy machine is slow, not wrong.
   timeout: 120_000,
   expect: { timeout: 15_000 },
