@@ -80,6 +80,10 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::get('cases/{case}/weeks', [WeeksController::class, 'show']);
         Route::post('cases/{case}/weeks/preview', [WeeksController::class, 'preview']);
         Route::post('cases/{case}/weeks/replan', [WeeksController::class, 'replan']);
+        Route::post('cases/{case}/weeks/lighter', [WeeksController::class, 'lighter']);
+        Route::put('cases/{case}/weeks/days', [WeeksController::class, 'markDays']);
+        Route::post('cases/{case}/weeks/days/preview', [WeeksController::class, 'previewDays']);
+        Route::post('cases/{case}/weeks/days/read', [WeeksController::class, 'readDays']);
         Route::post('cases/{case}/moves', [WeeksController::class, 'store']);
         Route::get('cases/{case}/visit', [VisitController::class, 'show']);
         Route::post('cases/{case}/visits', [VisitController::class, 'store']);

@@ -15,7 +15,7 @@ use Rung\Core\Input\InvalidInput;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\WeekWords;
 
-/** Puts planned sessions on other days. It stands in the record, the athlete is told, and it can be taken back. */
+/** Puts planned sessions on other days, or leaves them out. It stands in the record, the athlete is told, and it can be taken back. */
 final class MoveSessions
 {
     /** Numbers of sessions that are between two days. */
@@ -35,16 +35,17 @@ final class MoveSessions
             $words = self::words($weeks, $moves);
             $evaluation = $this->standing->evaluate($case);
             $undo = new UndoData(moved: self::put($weeks, $moves));
-            $this->message->handle($case, $by, MessageKind::Message, "Moved: $words.");
+            $words = (array_filter($moves) === [] ? 'Left out: ' : 'Moved: ') . $words;
+            $this->message->handle($case, $by, MessageKind::Message, "$words.");
 
-            return RecordDecision::of($case, $by, 'move', "Moved: $words", $request->reason, $evaluation, $undo);
+            return RecordDecision::of($case, $by, 'move', $words, $request->reason, $evaluation, $undo);
         });
     }
 
     /**
-     * @param array<string, Day> $moves by session
+     * @param array<string, Day|null> $moves by session
      *
-     * @return array<string, Day> those that change something
+     * @return array<string, Day|null> those that change something
      *
      * @throws InvalidInput
      */
@@ -60,6 +61,10 @@ final class MoveSessions
             if (!$weeks->isOpen((string) $session)) {
                 throw InvalidInput::at("/moves/$i/session", 'must be a session of this case that is planned and not done yet');
             }
+            if ($on === null) {
+                $i++;
+                continue;
+            }
             if ($weeks->today->isAfter($on) || !$until->isAfter($on)) {
                 throw InvalidInput::at("/moves/$i/on", 'must lie from today to ' . CaseWeeks::AHEAD_DAYS . ' days ahead');
             }
@@ -69,22 +74,22 @@ final class MoveSessions
             }
             $i++;
         }
-        $changed = array_filter($moves, static fn(Day $on, int|string $session): bool => $weeks->planned[$session]->on !== $on->toIso(), ARRAY_FILTER_USE_BOTH);
+        $changed = array_filter($moves, static fn(?Day $on, int|string $session): bool => $weeks->planned[$session]->on !== $on?->toIso(), ARRAY_FILTER_USE_BOTH);
 
         return $changed !== [] ? $changed : throw InvalidInput::at('/moves', 'must hold at least one session that goes to another day');
     }
 
-    /** @param array<string, Day> $moves */
+    /** @param array<string, Day|null> $moves */
     private static function words(CaseWeeks $weeks, array $moves): string
     {
         $words = new WeekWords($weeks->slots, $weeks->booked, $weeks->rules);
-        $moved = array_values(array_filter($weeks->booked, static fn(Booked $one): bool => isset($moves[$one->id])));
+        $moved = array_values(array_filter($weeks->booked, static fn(Booked $one): bool => array_key_exists($one->id, $moves)));
 
         return implode('; ', array_map(static fn(Booked $one): string => $words->move($one, $moves[$one->id]), $moved));
     }
 
     /**
-     * @param array<string, Day> $moves
+     * @param array<string, Day|null> $moves
      *
      * @return list<array{session: string, on: string, moved_from: string|null}> as they stood before
      */
@@ -99,6 +104,10 @@ final class MoveSessions
         }
         foreach ($moves as $session => $on) {
             $one = $weeks->planned[$session];
+            if ($on === null) {
+                PlannedSession::query()->whereKey($one->id)->update(['number' => $one->number, 'withdrawn' => true, 'dropped' => true]);
+                continue;
+            }
             $from = $one->moved_from ?? $one->on;
             PlannedSession::query()->whereKey($one->id)->update(['on' => $on->toIso(), 'number' => $one->number, 'moved_from' => $from === $on->toIso() ? null : $from]);
         }
@@ -120,7 +129,7 @@ final class MoveSessions
         foreach ($before as $was) {
             $one = $sessions->get($was['session']);
             if ($one !== null) {
-                PlannedSession::query()->whereKey($one->id)->update(['on' => $was['on'], 'moved_from' => $was['moved_from'], 'number' => $one->number]);
+                PlannedSession::query()->whereKey($one->id)->update(['on' => $was['on'], 'moved_from' => $was['moved_from'], 'number' => $one->number, 'dropped' => false] + ($one->dropped ? ['withdrawn' => false] : []));
             }
         }
         PlanSessions::ahead($case);

@@ -31,7 +31,7 @@ final class PlanSessions
         $entry = StageEntry::query()->where('case_id', $case->id)->where('from', '<=', $today->toIso())->orderByDesc('from')->first();
         $wanted = [];
         // Of a closed case nothing is asked any more.
-        foreach ($entry === null || $case->closed_on !== null ? [] : self::placed($case, $entry->stage, Day::fromIso($entry->from), $today) as $place) {
+        foreach ($entry === null || $case->closed_on !== null ? [] : self::placed($case, $entry, $today, $today->plus(self::AHEAD_DAYS)) as $place) {
             $wanted["{$place->on->toIso()}/$place->slot/$place->number"] = $place;
         }
         $begun = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
@@ -39,8 +39,15 @@ final class PlanSessions
         $stage = $entry->stage ?? '';
         // What was moved stands for the place that it came from, and is looked at first; moved before today, it has its day behind it.
         $rows = PlannedSession::query()->where('case_id', $case->id)->where(static fn(Builder $of): Builder => $of->where('on', '>=', $today->toIso())->orWhere('moved_from', '>=', $today->toIso()))
-            ->orderByRaw('moved_from is null')->orderBy('withdrawn')->get()->all();
+            ->orderByDesc('dropped')->orderByRaw('moved_from is null')->orderBy('withdrawn')->get()->all();
         foreach ($rows as $planned) {
+            if ($planned->dropped) {
+                // Left out by a practitioner: nothing comes in its place as long as the stage lasts.
+                if ($planned->stage === $stage) {
+                    unset($wanted[($planned->moved_from ?? $planned->on) . "/$planned->slot/$planned->number"]);
+                }
+                continue;
+            }
             $from = $planned->withdrawn ? $planned->on : $planned->moved_from ?? $planned->on;
             $key = "$from/$planned->slot/$planned->number";
             if ($planned->on < $today->toIso()) {
@@ -86,10 +93,18 @@ final class PlanSessions
         return !is_string($until) || $until < $wanted;
     }
 
-    /** @return list<Placed> under the plan in force, and from its first day on under the one that waits */
-    private static function placed(CareCase $case, string $stage, Day $stageFrom, Day $today): array
+    /** @return list<Placed> what the plan would ask for on the days from one to before another, as things stand */
+    public static function asked(CareCase $case, Day $from, Day $until): array
     {
-        $until = $today->plus(self::AHEAD_DAYS);
+        $entry = $case->stageEntries()->where('from', '<=', Clock::today($case->practice->timezone)->toIso())->reorder('from', 'desc')->first();
+
+        return $entry === null || $case->closed_on !== null ? [] : self::placed($case, $entry, $from, $until);
+    }
+
+    /** @return list<Placed> under the plan in force, and from its first day on under the one that waits */
+    private static function placed(CareCase $case, StageEntry $entry, Day $from, Day $until): array
+    {
+        [$stage, $stageFrom] = [$entry->stage, Day::fromIso($entry->from)];
         $waiting = $case->waitingPlan();
         $change = $waiting?->valid_from === null ? $until : Day::fromIso($waiting->valid_from);
         $change = $change->isAfter($until) ? $until : $change;
@@ -97,8 +112,8 @@ final class PlanSessions
         $then = $waiting === null ? $now : Plan::fromJson($waiting->content);
 
         return [
-            ...self::under($now, $case, $stage, $stageFrom, $today, $change),
-            ...self::under($then, $case, $stage, $stageFrom, $change, $until),
+            ...self::under($now, $case, $stage, $stageFrom, $from, $change),
+            ...self::under($then, $case, $stage, $stageFrom, $change->isAfter($from) ? $change : $from, $until),
         ];
     }
 

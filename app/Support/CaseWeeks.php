@@ -64,13 +64,16 @@ final readonly class CaseWeeks
     }
 
     /**
-     * With sessions on other days.
+     * With sessions on other days, or left out.
      *
-     * @param array<string, Day> $moves by session
+     * @param array<string, Day|null> $moves by session
      */
     public function moved(array $moves): self
     {
-        return new self($this->today, $this->stage, $this->slots, array_map(static fn(Booked $one): Booked => isset($moves[$one->id]) ? $one->movedTo($moves[$one->id]) : $one, $this->booked), $this->planned, $this->done, $this->rules);
+        $staying = array_filter($this->booked, static fn(Booked $one): bool => !array_key_exists($one->id, $moves) || $moves[$one->id] !== null);
+        $booked = array_map(static fn(Booked $one): Booked => isset($moves[$one->id]) ? $one->movedTo($moves[$one->id]) : $one, array_values($staying));
+
+        return new self($this->today, $this->stage, $this->slots, $booked, $this->planned, $this->done, $this->rules);
     }
 
     /** @return list<array{session: string, on: string, key: string, words: string}> from today on */

@@ -159,6 +159,19 @@ final class Standing
         return array_map(static fn(SessionResponse $response): array => self::hook($response, $evaluation), $recent);
     }
 
+    /** @return array<string, array<string, mixed>> the hook of each session that was planned, by what was planned */
+    public static function hooksByPlanned(Evaluation $evaluation): array
+    {
+        $hooks = [];
+        foreach ($evaluation->sessions as $response) {
+            if ($response->session->planned !== null) {
+                $hooks[$response->session->planned] = self::hook($response, $evaluation);
+            }
+        }
+
+        return $hooks;
+    }
+
     /** @return list<array<string, mixed>> */
     public static function proposals(Evaluation $evaluation, PlanStep $step, Catalogue $catalogue): array
     {

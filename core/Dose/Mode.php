@@ -26,6 +26,12 @@ enum Mode: string
         return $this === self::Isotonic || $this === self::Eccentric;
     }
 
+    /** Wants hours of recovery before the next of its kind: springs, slow strength and lowering. */
+    public function isHeavy(): bool
+    {
+        return $this->isMoving() || $this->isSpringy();
+    }
+
     /** Loads the tendon like a spring: kept away from events and from itself. */
     public function isSpringy(): bool
     {

@@ -8,7 +8,6 @@ use Rung\Core\Calendar\LeastHours;
 use Rung\Core\Calendar\Rhythm;
 use Rung\Core\Calendar\Weekday;
 use Rung\Core\Calendar\WeekRules;
-use Rung\Core\Dose\Mode;
 use Rung\Core\Time\Day;
 
 /** The rules that a stage's weeks have to keep (docs/rules.md, "Weeks"). */
@@ -53,9 +52,8 @@ final class PlanWeeks
     {
         $rules = [];
         foreach ($stage->slots as $slot) {
-            $isHeavy = $slot->mode->isSpringy() || $slot->mode === Mode::Isotonic || $slot->mode === Mode::Eccentric;
             $runs = array_filter(array_keys($cycle), static fn(int $at): bool => $cycle[$at] === $slot->key && $cycle[($at + 1) % count($cycle)] === $slot->key);
-            if ($isHeavy && $runs === [] && in_array($slot->key, $cycle, true)) {
+            if ($slot->mode->isHeavy() && $runs === [] && in_array($slot->key, $cycle, true)) {
                 $rules[] = new LeastHours($slot->key, $slot->key, self::RECOVERY_HOURS);
             }
         }

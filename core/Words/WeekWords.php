@@ -7,6 +7,7 @@ namespace Rung\Core\Words;
 use Rung\Core\Calendar\Booked;
 use Rung\Core\Calendar\Clash;
 use Rung\Core\Calendar\ClashKind;
+use Rung\Core\Calendar\Recovery;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\Calendar\WeekRules;
 use Rung\Core\Time\Day;
@@ -15,6 +16,9 @@ use Rung\Core\Time\TimeWords;
 /** Says what breaks where sessions stand as they do (docs/rules.md, "Weeks"). */
 final readonly class WeekWords
 {
+    /** More days than these are told by their first and last. */
+    private const MOST_LISTED = 9;
+
     /**
      * @param array<string, Slot> $slots by key
      * @param list<Booked> $booked all that the clashes may name
@@ -36,10 +40,45 @@ final readonly class WeekWords
         };
     }
 
-    /** "Slow strength from Thu 30 Apr to Fri 1 May." */
-    public function move(Booked $from, Day $to): string
+    /** "Slow strength from Thu 30 Apr to Fri 1 May"; "Slow strength on Thu 30 Apr is left out". */
+    public function move(Booked $from, ?Day $to): string
     {
-        return $this->slots[$from->slot]->name() . ' from ' . TimeWords::day($from->on) . ' to ' . TimeWords::day($to);
+        return $to === null ? $this->slots[$from->slot]->name() . ' on ' . TimeWords::day($from->on) . ' is left out' : $this->slots[$from->slot]->name() . ' from ' . TimeWords::day($from->on) . ' to ' . TimeWords::day($to);
+    }
+
+    /** "still recovering from Slow strength on Thu 30 Apr: 48 h" */
+    public function recovery(Recovery $recovery): string
+    {
+        return 'recovering from ' . $this->session($recovery->after->id) . ": $recovery->hours h";
+    }
+
+    /**
+     * What is another of the days that are marked: "shows on Sat 5 Dec and Sat 12 Dec; no show any more on Sat 19 Dec".
+     *
+     * @param list<Day> $before
+     * @param list<Day> $after
+     */
+    public static function days(bool $isEvents, array $before, array $after): string
+    {
+        $numbers = static fn(array $days): array => array_column($days, 'number');
+        $new = array_values(array_filter($after, static fn(Day $one): bool => !in_array($one->number, $numbers($before), true)));
+        $gone = array_values(array_filter($before, static fn(Day $one): bool => !in_array($one->number, $numbers($after), true)));
+        [$come, $go] = $isEvents ? ['show on', 'no show any more on'] : ['no training on', 'training again on'];
+
+        return implode('; ', [...($new === [] ? [] : ["$come " . self::listed($new)]), ...($gone === [] ? [] : ["$go " . self::listed($gone)])]);
+    }
+
+    /** @param non-empty-list<Day> $days in order */
+    private static function listed(array $days): string
+    {
+        $words = array_map(TimeWords::day(...), $days);
+        $last = array_pop($words);
+
+        return match (true) {
+            count($words) > self::MOST_LISTED => count($days) . " days from $words[0] to $last",
+            $words === [] => $last,
+            default => implode(', ', $words) . " and $last",
+        };
     }
 
     private function event(Day $on): string

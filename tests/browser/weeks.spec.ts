@@ -11,7 +11,7 @@ test('a session is moved by keys, what breaks is said before, the athlete is tol
   await expectAccessible(page);
 
   // The third session from today on, a day later: it meets what stands there.
-  const open = page.getByRole('table', { name: 'Weeks' }).getByRole('button', { disabled: false });
+  const open = page.getByRole('table', { name: 'Weeks' }).getByRole('button', { name: /^(Holds|Slow strength), /, disabled: false });
   const name = await open.nth(2).getAttribute('aria-label') ?? '';
   await open.nth(2).focus();
   await page.keyboard.press('ArrowRight');
@@ -51,4 +51,71 @@ test('a session is moved by keys, what breaks is said before, the athlete is tol
   await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText('Taken back: Moved: ');
   await page.getByRole('link', { name: 'Weeks: move sessions' }).click();
   await expect(page.getByRole('status')).toContainText('Every rule is kept');
+});
+
+test('a week is made lighter, a season is pasted, and the sums and the calendar follow before anything is in force', async ({ page, browser }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Open Juno Tamsin' }).click();
+  await page.getByRole('link', { name: 'Weeks: move sessions' }).click();
+  const table = page.getByRole('table', { name: 'Weeks' });
+  const panel = page.getByRole('region', { name: 'What breaks' });
+
+  // Left out by keys, and back again.
+  const next = table.getByRole('row').nth(3);
+  const session = next.getByRole('button', { name: /^(Holds|Slow strength), / }).first();
+  await session.focus();
+  await page.keyboard.press('Delete');
+  await expect(panel.getByText('→ left out')).toBeVisible();
+  await expect(session).toHaveAccessibleName(/, left out$/);
+  await page.keyboard.press('Delete');
+  await expect(panel.getByRole('heading', { name: 'As it stands' })).toBeVisible();
+
+  // A lighter week: what it amounts to is told before it is in force.
+  const lifted = next.getByText(/^Lifted/);
+  const before = await lifted.textContent();
+  await next.getByRole('button', { name: /^Lighter … week of/ }).click();
+  await page.getByRole('menuitem', { name: 'Half …' }).click();
+  await expect(panel.getByText('→ left out').first()).toBeVisible();
+  await expect(lifted).not.toHaveText(before ?? '');
+  await panel.getByRole('button', { name: /^Put \d changes in force, and tell the athlete$/ }).click();
+  await expect(panel.getByText(/^Left out: /)).toBeVisible();
+  // Half of what is left, and again, until one of each kind stays: then it is said.
+  await next.getByRole('button', { name: /^Lighter … week of/ }).click();
+  await page.getByRole('menuitem', { name: 'Half …' }).click();
+  await expect(panel.getByText('→ left out').first()).toBeVisible();
+  await panel.getByRole('button', { name: /, and tell the athlete$/ }).click();
+  await expect(panel.getByText(/^Left out: /)).toBeVisible();
+  await next.getByRole('button', { name: /^Lighter … week of/ }).click();
+  await page.getByRole('menuitem', { name: 'A third lighter …' }).click();
+  await expect(panel.getByText('Of this week nothing more can be left out')).toBeVisible();
+
+  // A session and all after it by a day, with touch or pointer alone; then left as it was.
+  await table.getByRole('row').nth(4).getByRole('button', { name: /^(Holds|Slow strength), / }).first().click();
+  await panel.getByRole('button', { name: 'It and all after: a day later' }).click();
+  expect(await panel.getByText(/ → /).count()).toBeGreaterThan(8);
+  await panel.getByRole('button', { name: 'Leave all as it was' }).click();
+
+  // A day by its date, and a season as text.
+  await next.getByRole('button', { name: /: what kind of day$/ }).first().click();
+  await page.getByRole('menuitem', { name: 'No training' }).click();
+  await expect(panel.getByText(/^Calendar: no training on /)).toBeVisible();
+  await page.getByRole('button', { name: 'Shows, days off …' }).click();
+  const dialog = page.getByRole('dialog');
+  const later = new Date(Date.now() + 40 * 86_400_000).toISOString().slice(0, 10);
+  await dialog.getByLabel('Days, one or a span on each line').fill(`${later} gala\nsoon`);
+  await dialog.getByRole('button', { name: 'Read the days' }).click();
+  await expect(dialog.getByText('Line 2, “soon”: begins with no day.')).toBeVisible();
+  await expectAccessible(page);
+  await dialog.getByRole('button', { name: 'Look at the weeks with this day' }).click();
+  await expect(panel.getByText(/^Calendar: show on .*; no training on /)).toBeVisible();
+  await expect(next.getByText(/no training/).first()).toBeVisible();
+  await panel.getByRole('button', { name: 'Mark the days, and tell the athlete' }).click();
+  await expect(panel.getByText(/^Calendar: show on /)).toBeVisible();
+  await page.getByRole('button', { name: '12 weeks' }).click();
+  await expect(table.getByRole('row')).toHaveCount(15);
+  await expect(table.getByText(/ · show$/).last()).toBeVisible();
+  await expectAccessible(page);
+
+  const phone = await athlete(browser, 'juno.tamsin');
+  await expect(phone.getByText(/Your calendar: show on /).first()).toBeVisible();
 });

@@ -11,6 +11,8 @@ use Random\Randomizer;
 use Rung\Core\Calendar\Booked;
 use Rung\Core\Calendar\Clash;
 use Rung\Core\Calendar\LeastHours;
+use Rung\Core\Calendar\LighterWeek;
+use Rung\Core\Calendar\Recovery;
 use Rung\Core\Calendar\Replan;
 use Rung\Core\Calendar\Replanner;
 use Rung\Core\Calendar\ReplanRequest;
@@ -21,6 +23,7 @@ use Rung\Core\Calendar\WeekRules;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Time\Day;
+use Rung\Core\Words\WeekWords;
 
 /** docs/rules.md, "Weeks". Day 0 of these tests is Monday 13 April 2026. */
 final class WeeksTest extends TestCase
@@ -54,6 +57,67 @@ final class WeeksTest extends TestCase
     {
         $told = array_map(static fn(Clash $one): string => trim("{$one->kind->value} $one->session " . ($one->is === null ? '' : "$one->is/$one->allowed") . ($one->other === null ? '' : " after $one->other")), (new WeekCheck($rules, self::slots()))->of(self::booked($sessions)));
         self::assertSame($broken, $told);
+    }
+
+    public function testDaysAfterSpringsAndSlowStrengthAreRecoveredFrom(): void
+    {
+        $rules = new WeekRules(leastHours: [new LeastHours('spring', 'spring', 72), new LeastHours('slow', 'slow', 48), new LeastHours('hold', 'hold', 48), new LeastHours('spring', 'slow', 96)]);
+        $told = static fn(Booked ...$booked): array => array_map(static fn(Recovery $one): string => $one->on->daysSince(Day::fromIso(self::MONDAY)) . " after {$one->after->id}, $one->hours h", Recovery::of(array_values($booked), $rules, self::slots()));
+        self::assertSame(['1 after 0, 72 h', '2 after 0, 72 h'], $told(...self::booked([['spring', 0]])), 'a day is 24 h; the rule towards another kind draws nothing');
+        self::assertSame(['1 after 0, 48 h'], $told(...self::booked([['slow', 0]])));
+        self::assertSame([], $told(...self::booked([['hold', 0]])), 'holds are no heavy work');
+        self::assertSame(['1 after 1, 48 h', '2 after 0, 72 h', '3 after 0, 72 h'], $told(...self::booked([['spring', 1], ['slow', 0]])));
+    }
+
+    /** @return iterable<string, array{list<array{string, int, 2?: bool}>, int, list<string>}> sessions as slot and day, and whether they stay; percent; what is left out */
+    public static function lighter(): iterable
+    {
+        yield 'the middle one of three' => [[['slow', 0], ['slow', 2], ['slow', 4]], 33, ['1']];
+        yield 'every second' => [[['slow', 0], ['slow', 2], ['slow', 4], ['slow', 6]], 50, ['1', '3']];
+        yield 'one stays' => [[['slow', 0], ['slow', 2]], 80, ['1']];
+        yield 'a single one stays' => [[['slow', 3]], 80, []];
+        yield 'each kind by itself' => [[['slow', 0], ['hold', 1], ['slow', 2], ['hold', 3]], 50, ['2', '3']];
+        yield 'another week is left alone' => [[['slow', 0], ['slow', 7], ['slow', 9]], 50, []];
+        yield 'what is done stays' => [[['slow', 0, true], ['slow', 2, true], ['slow', 4]], 50, ['2']];
+        yield 'and is never left out' => [[['slow', 0, true], ['slow', 2, true]], 50, []];
+    }
+
+    /**
+     * @param list<array{string, int, 2?: bool}> $sessions
+     * @param list<string> $out
+     */
+    #[DataProvider('lighter')]
+    public function testALighterWeekLeavesAShareOfEachKindOut(array $sessions, int $percent, array $out): void
+    {
+        $booked = array_map(static fn(array $one, int $i): Booked => new Booked((string) $i, Day::fromIso(self::MONDAY)->plus($one[1]), $one[0], $one[2] ?? false), $sessions, array_keys($sessions));
+        self::assertSame($out, array_map(static fn(Booked $one): string => $one->id, LighterWeek::of($booked, Day::fromIso(self::MONDAY)->plus(3), $percent)));
+    }
+
+    public function testALighterWeekIsNeverEmptyAndNeverTouchesWhatIsDone(): void
+    {
+        $random = new Randomizer(new Mt19937(17));
+        for ($i = 0; $i < 300; $i++) {
+            $booked = [];
+            for ($n = $random->getInt(1, 12); $n > 0; $n--) {
+                $booked[] = new Booked("s$n", Day::fromIso(self::MONDAY)->plus($random->getInt(0, 6)), ['slow', 'hold', 'spring'][$random->getInt(0, 2)], $random->getInt(0, 3) === 0);
+            }
+            $out = LighterWeek::of($booked, Day::fromIso(self::MONDAY), $random->getInt(LighterWeek::LEAST_PERCENT, LighterWeek::MOST_PERCENT));
+            self::assertSame([], array_filter($out, static fn(Booked $one): bool => $one->fixed));
+            self::assertSame(count($out), count(array_unique(array_map(static fn(Booked $one): string => $one->id, $out))), 'each once');
+            $stays = array_filter($booked, static fn(Booked $one): bool => !in_array($one, $out, true));
+            self::assertEqualsCanonicalizing(array_unique(array_column($booked, 'slot')), array_unique(array_column($stays, 'slot')), 'of each kind something stays');
+        }
+    }
+
+    public function testMarkedDaysAreToldByWhatIsNew(): void
+    {
+        $days = static fn(int ...$on): array => array_map(static fn(int $one): Day => Day::fromIso(self::MONDAY)->plus($one), array_values($on));
+        self::assertSame('', WeekWords::days(true, $days(1), $days(1)));
+        self::assertSame('show on Tue 14 Apr', WeekWords::days(true, [], $days(1)));
+        self::assertSame('show on Tue 14 Apr and Wed 15 Apr; no show any more on Sat 18 Apr', WeekWords::days(true, $days(5), $days(1, 2)));
+        self::assertSame('no training on Mon 13 Apr, Tue 14 Apr and Wed 15 Apr', WeekWords::days(false, [], $days(0, 1, 2)));
+        self::assertSame('training again on Mon 13 Apr', WeekWords::days(false, $days(0), []));
+        self::assertSame('no training on 11 days from Mon 13 Apr to Thu 23 Apr', WeekWords::days(false, [], $days(...range(0, 10))));
     }
 
     public function testASessionGoesToTheNearestDayThatKeepsEveryRule(): void

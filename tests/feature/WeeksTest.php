@@ -83,6 +83,110 @@ final class WeeksTest extends TestCase
         self::assertNull(PlannedSession::query()->findOrFail($one->id)->moved_from);
     }
 
+    public function testASessionIsLeftOutAndNothingComesInItsPlace(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $before = $this->calendar($case);
+        [$one, $moved] = [$this->open($case, 2), $this->open($case, 4)];
+        $this->move($case, [$moved->id => date('Y-m-d', (int) strtotime("$moved->on +1 day"))])->assertStatus(201);
+        $between = $this->calendar($case);
+        $left = $this->move($case, [$one->id => null, $moved->id => null], 'A tired week')->assertStatus(201);
+        self::assertStringStartsWith('Left out: ', self::text($left->json('words')));
+        $without = array_values(array_filter($between, static fn(string $row): bool => !str_contains($row, $one->id) && !str_contains($row, $moved->id)));
+        self::assertSame($without, $this->calendar($case));
+        PlanSessions::ahead($case->refresh());
+        self::assertSame($without, $this->calendar($case), 'however often the calendar is filled up');
+        self::assertSame(1, $case->messages()->where('words', 'like', 'Left out: %')->count());
+        $phone = (array) $this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today')->assertOk()->json('cases.0.sessions');
+        self::assertNull(collect($phone)->firstWhere('planned', $one->id), 'the phone asks for it no more');
+
+        $undo = fn(TestResponse $made): TestResponse => $this->ask($this->practitioner(), 'DELETE', "/api/cases/$case->id/decisions/" . self::text($made->json('id')))->assertStatus(201);
+        $undo($left);
+        self::assertSame($between, $this->calendar($case));
+        // In another stage it is asked for again.
+        $left = $this->move($case, [$one->id => null])->assertStatus(201);
+        PlannedSession::query()->whereKey($one->id)->update(['stage' => 'holds']);
+        PlanSessions::ahead($case->refresh());
+        self::assertCount(count($before), $this->calendar($case));
+    }
+
+    public function testShowsAndDaysOffAreLookedAtMarkedToldAndTakenBack(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $own = $this->practitioner();
+        $one = $this->open($case, 1);
+        $before = $this->calendar($case);
+        [$events, $blocked] = [$case->events, $case->blocked];
+        $ahead = array_values(array_filter($events, static fn(string $on): bool => $on >= '2026-04-14'));
+        $asked = ['events' => [...$ahead, '2026-06-06'], 'blocked' => [$one->on]];
+        $preview = $this->ask($own, 'POST', "/api/cases/$case->id/weeks/days/preview", $asked)->assertOk();
+        self::assertStringContainsString('no training on ', self::text($preview->json('words')));
+        self::assertNotContains($one->on, array_column((array) $preview->json('weeks.sessions'), 'on'), 'nothing stands on the day');
+        self::assertSame([$before, $events, $blocked], [$this->calendar($case), $case->refresh()->events, $case->blocked], 'a preview stores nothing');
+
+        $made = $this->ask($own, 'PUT', "/api/cases/$case->id/weeks/days", $asked + ['reason' => 'Travels'])->assertStatus(201);
+        self::assertEquals([[...$events, '2026-06-06'], [...$blocked, $one->on]], [$case->refresh()->events, $case->blocked], 'what is over stays');
+        self::assertSame(array_column((array) $preview->json('weeks.sessions'), 'on'), array_column((array) $this->weeks($case)->json('sessions'), 'on'), 'as it was shown before');
+        self::assertTrue(AccessLogEntry::query()->whereJsonContains('cases', $case->id)->where('what', 'marked days')->exists());
+        self::assertStringContainsString('no training on', self::text($case->messages()->where('words', 'like', 'Your calendar: %')->firstOrFail()->words));
+        $this->ask($own, 'PUT', "/api/cases/$case->id/weeks/days", $asked)->assertStatus(422)->assertJsonValidationErrors(['events' => 'as they were']);
+        $this->ask($own, 'PUT', "/api/cases/$case->id/weeks/days", ['events' => ['2026-04-13'], 'blocked' => []])->assertStatus(422)->assertJsonValidationErrors(['events' => 'from today to 400 days ahead']);
+        $this->ask($own, 'PUT', "/api/cases/$case->id/weeks/days", ['events' => [], 'blocked' => ['2027-12-01']])->assertStatus(422)->assertJsonValidationErrors(['blocked' => 'from today to 400 days ahead']);
+
+        $this->ask($own, 'DELETE', "/api/cases/$case->id/decisions/" . self::text($made->json('id')))->assertStatus(201);
+        self::assertSame([$events, $blocked], [$case->refresh()->events, $case->blocked]);
+        self::assertSame(array_map(static fn(string $row): string => substr($row, 0, -37), $before), array_map(static fn(string $row): string => substr($row, 0, -37), $this->calendar($case)));
+    }
+
+    public function testDaysAreReadFromATextAndNothingIsStored(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $read = fn(string $text): TestResponse => $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/weeks/days/read", ['text' => $text]);
+        $read("18 Apr gala\nsoon")->assertOk()->assertJson(['days' => [['on' => '2026-04-18', 'title' => 'gala']], 'more' => 0])->assertJsonCount(1, 'faults');
+        $read('BEGIN:VCALENDAR')->assertStatus(422)->assertJsonValidationErrors(['text' => 'cannot be read as one']);
+        $read(' ')->assertStatus(422)->assertJsonValidationErrors(['text' => 'at least one day']);
+        self::assertNotContains('2026-04-18', $case->refresh()->blocked);
+    }
+
+    public function testALighterWeekIsTriedBeforeItIsInForce(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $before = $this->calendar($case);
+        $asked = $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/weeks/lighter", ['week' => '2026-04-22', 'less_percent' => 50])->assertOk();
+        $moves = (array) $asked->json('moves');
+        self::assertNotSame([], $moves);
+        self::assertSame($before, $this->calendar($case), 'nothing is in force');
+        $inWeek = fn(): int => PlannedSession::query()->where('case_id', $case->id)->where('withdrawn', false)->whereBetween('on', ['2026-04-20', '2026-04-26'])->count();
+        $sum = static fn(TestResponse $page): mixed => data_get(collect((array) $page->json('sums'))->firstWhere('from', '2026-04-20'), 'figures.0.ahead');
+        $now = $inWeek();
+        $preview = $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/weeks/preview", ['moves' => $moves])->assertOk();
+        self::assertLessThan($sum($this->weeks($case)), $sum($preview), 'the sums follow what is tried');
+        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/moves", ['moves' => $moves])->assertStatus(201);
+        self::assertSame($now - count($moves), $inWeek());
+        self::assertSame($sum($preview), $sum($this->weeks($case)));
+        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/weeks/lighter", ['week' => 'soon', 'less_percent' => 50])->assertStatus(422)->assertJsonValidationErrors(['week' => 'must be a day of it']);
+    }
+
+    public function testTwelveWeeksGoOnAsThePlanWouldAsk(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        self::assertSame([], $this->weeks($case)->json('later'));
+        $page = $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/weeks?weeks=12")->assertOk();
+        $later = array_column((array) $page->json('later'), 'on');
+        self::assertSame(['2026-05-12', '2026-07-06'], [$later[0] ?? null, end($later)], 'from the end of what is planned to the last day, without a gap');
+        self::assertCount(14, (array) $page->json('sums'));
+        self::assertNotContains(0, array_map(static fn(mixed $week): int => count((array) data_get($week, 'figures')), array_slice((array) $page->json('sums'), 1)));
+    }
+
+    public function testWhatWasDoneIsToldByHowItWasAnswered(): void
+    {
+        $sessions = collect((array) $this->weeks($this->caseOf('Juno Tamsin'))->json('sessions'));
+        $done = $sessions->where('state', 'done');
+        self::assertNotEmpty($done);
+        self::assertSame(0, $done->filter(static fn(mixed $one): bool => data_get($one, 'hook.verdict') === null)->count());
+        self::assertSame(0, $sessions->where('state', 'planned')->filter(static fn(mixed $one): bool => data_get($one, 'on') < '2026-04-14')->count(), 'what is over and not done is missed');
+    }
+
     public function testUnderAStopNothingIsMoved(): void
     {
         $case = $this->caseOf('Juno Tamsin');
@@ -138,14 +242,14 @@ final class WeeksTest extends TestCase
     }
 
     /**
-     * @param array<string, string> $moves days by session
+     * @param array<string, string|null> $moves days by session; null: left out
      *
      * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
      */
     private function move(CareCase $case, array $moves, ?string $reason = null): TestResponse
     {
         return $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/moves", [
-            'moves' => array_map(static fn(string $session, string $on): array => ['session' => $session, 'on' => $on], array_keys($moves), array_values($moves)), 'reason' => $reason,
+            'moves' => array_map(static fn(string $session, ?string $on): array => ['session' => $session, 'on' => $on], array_keys($moves), array_values($moves)), 'reason' => $reason,
         ]);
     }
 

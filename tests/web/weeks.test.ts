@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 
-import { dayOf, put, shifted, weeksOf } from '../../web/features/weeks/grid';
+import { dayOf, isLeftOut, leftOut, marked, marksOf, put, sameMarks, shifted, shiftedAll, weeksOf } from '../../web/features/weeks/grid';
 import type { Planned } from '../../web/features/weeks/useWeeks';
 
-const session: Planned = { id: 'a', on: '2026-04-15', slot: 'slow', number: 1, moved_from: null, done: false, open: true };
-const weeks = { from: '2026-04-06', today: '2026-04-14', until: '2026-05-11' };
+const session: Planned = { id: 'a', on: '2026-04-15', slot: 'slow', number: 1, moved_from: null, state: 'planned', hook: null, missed_why: null, open: true };
+const weeks = { from: '2026-04-06', today: '2026-04-14', until: '2026-05-11', last: '2026-05-11' };
 
 describe('weeks', () => {
   it('begin on a Monday and hold every day that can be planned', () => {
@@ -27,5 +27,34 @@ describe('weeks', () => {
     expect(shifted(weeks, session, { a: '2026-04-16', b: '2026-04-20' }, -1)).toEqual({ b: '2026-04-20' });
     expect(put(session, {}, '2026-04-15')).toEqual({});
     expect(dayOf(session, {})).toBe('2026-04-15');
+  });
+
+  it('shift a session and all after it, leave out what comes after the planned days, and never go before today', () => {
+    const at = (id: string, on: string, open = true): Planned => ({ ...session, id, on, open });
+    const all = { ...weeks, sessions: [at('done', '2026-04-14', false), at('first', '2026-04-14'), at('a', '2026-04-15'), at('b', '2026-04-18'), at('last', '2026-05-11')] };
+    expect(shiftedAll(all, session, {}, 1)).toEqual({ a: '2026-04-16', b: '2026-04-19', last: null });
+    expect(shiftedAll(all, session, { b: null }, 1), 'what is left out stays so').toEqual({ a: '2026-04-16', b: null, last: null });
+    expect(shiftedAll(all, session, {}, -1)).toEqual({ a: '2026-04-14', b: '2026-04-17', last: '2026-05-10' });
+    expect(shiftedAll(all, session, {}, -2)).toEqual({});
+    expect(shiftedAll(all, session, { a: '2026-04-16', b: '2026-04-19' }, -1), 'back where they stood they are no moves').toEqual({ last: '2026-05-10' });
+  });
+
+  it('leave a session out and take it back, shown where it stood', () => {
+    const out = leftOut(session, {});
+    expect(out).toEqual({ a: null });
+    expect([isLeftOut(session, out), isLeftOut(session, {})]).toEqual([true, false]);
+    expect(dayOf(session, out)).toBe('2026-04-15');
+    expect(leftOut(session, out)).toEqual({});
+    expect(leftOut(session, { a: '2026-04-20' })).toEqual({ a: null });
+  });
+
+  it('mark a day as a show, without training, or like the others, each one alone', () => {
+    const now = marksOf({ today: '2026-04-14', events: ['2026-04-11', '2026-04-18'], blocked: ['2026-04-20'] });
+    expect(now).toEqual({ events: ['2026-04-18'], blocked: ['2026-04-20'] });
+    expect(marked(now, ['2026-04-17', '2026-04-20'], 'event')).toEqual({ events: ['2026-04-17', '2026-04-18', '2026-04-20'], blocked: [] });
+    expect(marked(now, ['2026-04-18'], 'blocked')).toEqual({ events: [], blocked: ['2026-04-18', '2026-04-20'] });
+    expect(marked(now, ['2026-04-18', '2026-04-20'], 'none')).toEqual({ events: [], blocked: [] });
+    expect(sameMarks(marked(marked(now, ['2026-04-25'], 'event'), ['2026-04-25'], 'none'), now)).toBe(true);
+    expect(sameMarks(marked(now, ['2026-04-25'], 'event'), now)).toBe(false);
   });
 });

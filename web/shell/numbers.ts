@@ -4,3 +4,8 @@ export function numberOf(text: string): number | null {
   const value = Number(trimmed.replace(',', '.'));
   return trimmed !== '' && Number.isFinite(value) ? value : null;
 }
+
+const grouped = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 1 });
+
+/** "4,200" or "12.5", as it is read. */
+export const amount = (value: number): string => grouped.format(value);

@@ -1,14 +1,16 @@
 import { daysBetween, plusDays } from '../../shell/dates';
-import type { Moves, Planned, Weeks } from './useWeeks';
+import type { Marks, Moves, Planned, Weeks } from './useWeeks';
 
-/** Weeks of seven days from the first Monday on, until all that can be planned is in. */
-export function weeksOf(weeks: Pick<Weeks, 'from' | 'until'>): string[][] {
-  const count = Math.ceil((daysBetween(weeks.from, weeks.until) + 1) / 7);
+/** Weeks of seven days from the first Monday on, until the last day that is looked at. */
+export function weeksOf(weeks: Pick<Weeks, 'from' | 'last'>): string[][] {
+  const count = Math.ceil((daysBetween(weeks.from, weeks.last) + 1) / 7);
   return Array.from({ length: count }, (_, week) => Array.from({ length: 7 }, (_day, day) => plusDays(weeks.from, 7 * week + day)));
 }
 
-/** The day on which a session stands with the moves that are being tried. */
-export const dayOf = (one: Planned, moves: Moves): string => moves[one.id] ?? one.on;
+/** The day on which a session stands with the moves that are being tried; left out it is still shown where it stood. */
+export const dayOf = (one: Pick<Planned, 'id' | 'on'>, moves: Moves): string => moves[one.id] ?? one.on;
+
+export const isLeftOut = (one: Pick<Planned, 'id'>, moves: Moves): boolean => moves[one.id] === null;
 
 /** A session moved by so many days within what can be planned; back where it stood it is no move. */
 export function shifted(weeks: Pick<Weeks, 'today' | 'until'>, one: Planned, moves: Moves, days: number): Moves {
@@ -16,7 +18,39 @@ export function shifted(weeks: Pick<Weeks, 'today' | 'until'>, one: Planned, mov
   return to < weeks.today || to > weeks.until ? moves : put(one, moves, to);
 }
 
-export function put(one: Planned, moves: Moves, to: string): Moves {
+/** The same with all that stands after it. What would come after the days that are planned is left out; before today nothing goes. */
+export function shiftedAll(weeks: Pick<Weeks, 'today' | 'until' | 'sessions'>, from: Planned, moves: Moves, days: number): Moves {
+  const start = dayOf(from, moves);
+  const all = weeks.sessions.filter((one) => one.open && !isLeftOut(one, moves) && dayOf(one, moves) >= start);
+  if (all.some((one) => plusDays(dayOf(one, moves), days) < weeks.today)) return moves;
+  return all.reduce<Moves>((next, one) => {
+    const to = plusDays(dayOf(one, moves), days);
+    return put(one, next, to > weeks.until ? null : to);
+  }, moves);
+}
+
+/** A session on another day, or left out with null. */
+export function put(one: Pick<Planned, 'id' | 'on'>, moves: Moves, to: string | null): Moves {
   const rest = Object.fromEntries(Object.entries(moves).filter(([id]) => id !== one.id));
   return to === one.on ? rest : { ...rest, [one.id]: to };
 }
+
+/** Left out, or back again. */
+export const leftOut = (one: Planned, moves: Moves): Moves => put(one, moves, isLeftOut(one, moves) ? one.on : null);
+
+export type Mark = 'event' | 'blocked' | 'none';
+
+/** The days from today on that are marked now. */
+export const marksOf = (weeks: Pick<Weeks, 'today' | 'events' | 'blocked'>): Marks => ({
+  events: weeks.events.filter((on) => on >= weeks.today),
+  blocked: weeks.blocked.filter((on) => on >= weeks.today),
+});
+
+/** A day marked another way: each is a show, without training, or like the others. */
+export function marked(marks: Marks, days: readonly string[], mark: Mark): Marks {
+  const without = (list: readonly string[]) => list.filter((on) => !days.includes(on));
+  const plus = (list: readonly string[], kind: Mark) => (mark === kind ? [...without(list), ...days] : without(list)).sort();
+  return { events: plus(marks.events, 'event'), blocked: plus(marks.blocked, 'blocked') };
+}
+
+export const sameMarks = (one: Marks, other: Marks): boolean => JSON.stringify(one) === JSON.stringify(other);

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\CareCase;
+use App\Models\Decision;
+use App\Models\MessageKind;
+use App\Models\User;
+use App\Support\CalendarText;
+use App\Support\Clock;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Time\Day;
+use Rung\Core\Words\WeekWords;
+
+/** Marks shows and days without training; the calendar is filled anew around them. It can be taken back. */
+final class MarkDays
+{
+    public function __construct(private readonly WriteCase $write, private readonly RefreshStanding $standing, private readonly WriteMessage $message) {}
+
+    /** @throws InvalidInput where nothing is another */
+    public function handle(CareCase $case, User $by, DaysRequest $request): Decision
+    {
+        return $this->write->run($case, $by, 'marked days', function (CareCase $case) use ($by, $request): Decision {
+            $before = ['events' => $case->events, 'blocked' => $case->blocked];
+            $words = self::put($case, $request);
+            if (!$case->isStopped() && $case->closed_on === null) {
+                $this->message->handle($case, $by, MessageKind::Message, "Your calendar: $words.");
+            }
+
+            return RecordDecision::of($case->refresh(), $by, 'days', "Calendar: $words", $request->reason, $this->standing->evaluate($case), new UndoData(case: $before));
+        });
+    }
+
+    /**
+     * Marks them without a line in the record.
+     *
+     * @return string what is another now
+     *
+     * @throws InvalidInput
+     */
+    public static function put(CareCase $case, DaysRequest $request): string
+    {
+        $today = Clock::today($case->practice->timezone);
+        $words = [];
+        foreach (['events' => $request->events, 'blocked' => $request->blocked] as $field => $days) {
+            if (array_filter($days, static fn(Day $one): bool => $today->isAfter($one) || $one->daysSince($today) > CalendarText::AHEAD_DAYS) !== []) {
+                throw InvalidInput::at("/$field", 'must lie from today to ' . CalendarText::AHEAD_DAYS . ' days ahead');
+            }
+            // What is over stays as it was.
+            $was = array_map(Day::fromIso(...), $field === 'events' ? $case->events : $case->blocked);
+            $past = array_filter($was, static fn(Day $one): bool => $today->isAfter($one));
+            $words[] = WeekWords::days($field === 'events', array_values(array_filter($was, static fn(Day $one): bool => !$today->isAfter($one))), $days);
+            $case->forceFill([$field => array_map(static fn(Day $one): string => $one->toIso(), [...array_values($past), ...$days])]);
+        }
+        $words = array_values(array_filter($words));
+        if ($words === []) {
+            throw InvalidInput::at('/events', 'are as they were, like the blocked days: change one, then save');
+        }
+        $case->save();
+        if ($case->closed_on === null) {
+            PlanSessions::ahead($case);
+        }
+
+        return implode('; ', $words);
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Evaluation;
+
+use Rung\Core\Attention\WeekLoad;
+use Rung\Core\Calendar\Booked;
+use Rung\Core\Calendar\WeekCheck;
+use Rung\Core\Dose\Prescription;
+use Rung\Core\Plan\Plan;
+use Rung\Core\Record\Session;
+use Rung\Core\Time\Day;
+
+/** Sums the weeks of a case (docs/rules.md, "A week's sums"). */
+final class WeekSums
+{
+    private const WEEKS_BEFORE = 2;
+
+    /**
+     * @param list<Booked> $open planned and not done, in any order
+     * @param Day $from any day of the first week
+     * @param positive-int $weeks
+     *
+     * @return list<WeekSum>
+     */
+    public static function of(Evaluation $evaluation, Plan $plan, array $open, Day $from, int $weeks): array
+    {
+        $monday = Day::fromNumber(WeekCheck::monday($from->number));
+        $found = [];
+        for ($i = -self::WEEKS_BEFORE; $i < $weeks; $i++) {
+            $first = $monday->plus(7 * $i);
+            $found[] = new WeekSum(
+                $first,
+                array_map(static fn(Session $one): WeekLoad => WeekLoad::ofSessions($evaluation->log, [$one]), array_values(array_filter($evaluation->log->ended, static fn(Session $one): bool => self::isIn($first, $evaluation->log->dayOf($one))))),
+                array_map(static fn(Booked $one): WeekLoad => self::ahead($evaluation, $plan, $one), array_values(array_filter($open, static fn(Booked $one): bool => self::isIn($first, $one->on)))),
+                array_slice($found, -self::WEEKS_BEFORE),
+                $evaluation->log->file->response_rule->week_growth_max_percent,
+            );
+        }
+
+        return array_slice($found, self::WEEKS_BEFORE);
+    }
+
+    private static function isIn(Day $monday, Day $day): bool
+    {
+        return !$monday->isAfter($day) && $day->daysSince($monday) < 7;
+    }
+
+    private static function ahead(Evaluation $evaluation, Plan $plan, Booked $one): WeekLoad
+    {
+        $next = $evaluation->askedByPrescription();
+        $asked = [];
+        foreach ($evaluation->log->stage->prescriptions as $prescription) {
+            if ($prescription->slot === $one->slot && !$plan->rests($prescription->key, $one->on)) {
+                $asked[] = [self::withLoad($next[$prescription->key]->asPrescription(), $evaluation), 1];
+            }
+        }
+
+        return WeekLoad::ofDoses($asked, 1, $evaluation->log->file->athlete->body_mass_kg);
+    }
+
+    /** With what was lifted last, where the dose leaves the load open. */
+    private static function withLoad(Prescription $prescription, Evaluation $evaluation): Prescription
+    {
+        $load = $evaluation->work->presentLoadKg($prescription);
+
+        return $prescription->dose->load_kg !== null || $load == 0 ? $prescription : $prescription->withDose($prescription->dose->with(['load_kg' => $load]));
+    }
+}

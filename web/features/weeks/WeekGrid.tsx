@@ -1,0 +1,171 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import Typography from '@mui/material/Typography';
+import { visuallyHidden } from '@mui/utils';
+import { type DragEvent, type KeyboardEvent, useState } from 'react';
+
+import { HookGlyph, hookWords } from '../../charts/Hook';
+import { day, shortDay } from '../../shell/dates';
+import { MODES } from '../library/words';
+import { dayOf, isLeftOut, leftOut, type Mark, put, shifted, shiftedAll, weeksOf } from './grid';
+import type { Moves, Planned, Weeks } from './useWeeks';
+import { WeekSums } from './WeekSums';
+
+const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+
+const LIGHTER = [['A third lighter …', 33], ['Half …', 50]] as const;
+
+interface Props {
+  weeks: Weeks;
+  moves: Moves;
+  notPlaced: readonly string[];
+  chosen: string | null;
+  canMove: boolean;
+  canMark: boolean;
+  choose: (session: string) => void;
+  move: (moves: Moves) => void;
+  mark: (days: readonly string[], as: Mark) => void;
+  lighter: (week: string, lessPercent: number) => void;
+}
+
+/** Weeks as rows, days as columns, and each kind of work in a lane of its own; beside each week what it amounts to. */
+export function WeekGrid(props: Props) {
+  const { weeks, moves, canMark, canMove, mark, lighter } = props;
+  const [menu, setMenu] = useState<{ on: string; at: HTMLElement } | null>(null);
+  const [week, setWeek] = useState<{ on: string; at: HTMLElement } | null>(null);
+  return (
+    <>
+      <Box component="table" aria-label="Weeks" sx={{ width: '100%', minWidth: 740, borderCollapse: 'collapse', tableLayout: 'fixed', '& th': { fontWeight: 400, color: 'text.secondary', textAlign: 'left', fontSize: '0.875rem', p: 0.5 } }}>
+        <thead><tr>{DAYS.map((name) => <th key={name} scope="col">{name}</th>)}<Box component="th" scope="col" sx={{ width: 146 }}>Done + planned</Box></tr></thead>
+        <tbody>
+          {weeksOf(weeks).map((row, i) => {
+            const monday = row[0] ?? '';
+            const sunday = row[6] ?? '';
+            const here = weeks.sessions.filter((one) => row.includes(dayOf(one, moves)));
+            const lanes = weeks.slots.filter((slot) => here.some((one) => one.slot === slot.key) || weeks.later.some((one) => one.slot === slot.key && row.includes(one.on))).map((slot) => slot.key);
+            return (
+              <tr key={monday}>
+                {row.map((on) => <Cell key={on} {...props} on={on} lanes={lanes} sessions={here.filter((one) => dayOf(one, moves) === on)} open={(at) => setMenu({ on, at })} />)}
+                <Box component="td" sx={{ verticalAlign: 'top', pl: 1, py: 0.25, borderBottom: 1, borderColor: 'divider' }}>
+                  <WeekSums weeks={weeks} at={i} />
+                  {canMove && !weeks.stopped && sunday >= weeks.today && monday <= weeks.until && here.some((one) => one.open) && (
+                    <Button size="small" onClick={(event) => setWeek({ on: monday, at: event.currentTarget })} sx={{ p: 0, minWidth: 0, minHeight: 24, fontSize: '0.8125rem' }}>Lighter …<span style={visuallyHidden}> week of {day(monday)}</span></Button>
+                  )}
+                </Box>
+              </tr>
+            );
+          })}
+        </tbody>
+      </Box>
+      <Typography variant="body2" color="textSecondary" sx={{ mt: 1, display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center' }}>
+        <span><Box component="span" sx={{ display: 'inline-block', width: 22, height: 12, border: 1, borderColor: 'divider', backgroundImage: HATCH, verticalAlign: 'middle' }} /> recovering</span>
+        <span>○ not done</span>
+        <span>↦ was moved</span>
+        <span>a hook: how the next morning answered</span>
+        <span>the line in a bar: how much your school lets a week grow</span>
+      </Typography>
+      <Menu open={menu !== null} anchorEl={menu?.at} onClose={() => setMenu(null)}>
+        {([['event', 'A show or competition'], ['blocked', 'No training'], ['none', 'A day like others']] as const).map(([as, title]) => (
+          <MenuItem key={as} disabled={!canMark} onClick={() => { if (menu !== null) mark([menu.on], as); setMenu(null); }}>{title}</MenuItem>
+        ))}
+      </Menu>
+      <Menu open={week !== null} anchorEl={week?.at} onClose={() => setWeek(null)}>
+        {LIGHTER.map(([title, less]) => <MenuItem key={less} onClick={() => { if (week !== null) lighter(week.on, less); setWeek(null); }}>{title}</MenuItem>)}
+      </Menu>
+    </>
+  );
+}
+
+/** Days, and with Shift whether all that comes after goes too. */
+const KEYS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -7, ArrowDown: 7 };
+
+const HATCH = 'repeating-linear-gradient(135deg, transparent 0 5px, color-mix(in srgb, var(--mui-palette-line-main) 45%, transparent) 5px 6px)';
+
+function Cell({ on, lanes, weeks, sessions, moves, notPlaced, chosen, canMove, canMark, choose, move, open }: Props & { on: string; lanes: readonly string[]; sessions: readonly Planned[]; open: (at: HTMLElement) => void }) {
+  const [isOver, setOver] = useState(false);
+  const isPast = on < weeks.today;
+  const isEvent = weeks.events.includes(on);
+  const isBlocked = weeks.blocked.includes(on);
+  const recovery = weeks.recovery.find((one) => one.on === on);
+  const titleOf = (slot: string) => weeks.slots.find((one) => one.key === slot)?.title ?? slot;
+  const key = (event: KeyboardEvent, one: Planned) => {
+    if (!one.open || !canMove) return;
+    const days = KEYS[event.key];
+    if (days !== undefined && !isLeftOut(one, moves)) {
+      event.preventDefault();
+      move(event.shiftKey ? shiftedAll(weeks, one, moves, days) : shifted(weeks, one, moves, days));
+    } else if (event.key === 'Delete' || event.key === 'Backspace') {
+      event.preventDefault();
+      move(leftOut(one, moves));
+    }
+  };
+  const over = (event: DragEvent) => {
+    if (isPast || !canMove) return;
+    event.preventDefault();
+    setOver(true);
+  };
+  const drop = (event: DragEvent) => {
+    setOver(false);
+    const one = weeks.sessions.find((planned) => planned.id === event.dataTransfer.getData('text/plain'));
+    if (one?.open === true && canMove && on >= weeks.today && on <= weeks.until) move(put(one, moves, on));
+  };
+  const caption = `${on === weeks.today ? 'Today' : shortDay(on)}${isEvent ? ' · show' : ''}${isBlocked ? ' · no training' : ''}`;
+  return (
+    <Box component="td" title={recovery?.words} onDragOver={over} onDragLeave={() => setOver(false)} onDrop={drop}
+      sx={{ verticalAlign: 'top', border: 1, borderColor: 'divider', boxShadow: on === weeks.today ? 'inset 0 0 0 2px var(--mui-palette-primary-main)' : undefined, p: 0.5, bgcolor: isOver ? 'action.selected' : isBlocked ? 'action.disabledBackground' : undefined, backgroundImage: recovery === undefined ? undefined : HATCH }}>
+      {isPast || !canMark
+        ? <Typography component="span" sx={CAPTION}>{isEvent || isBlocked ? <b>{caption}</b> : caption}</Typography>
+        : <ButtonBase onClick={(event) => open(event.currentTarget)} sx={{ ...CAPTION, fontWeight: isEvent || isBlocked || on === weeks.today ? 700 : 400, '&:focus-visible': FOCUS, textDecoration: 'underline dotted', textUnderlineOffset: 3 }}>{caption}<span style={visuallyHidden}>: what kind of day</span></ButtonBase>}
+      {recovery !== undefined && <span style={visuallyHidden}>{recovery.words}</span>}
+      <Box sx={{ display: 'grid', gridTemplateRows: `repeat(${Math.max(1, lanes.length)}, minmax(28px, auto))`, gap: 0.25 }}>
+        {sessions.map((one) => {
+          const isOut = isLeftOut(one, moves);
+          return (
+            <ButtonBase key={one.id} draggable={one.open && canMove} onDragStart={(event) => event.dataTransfer.setData('text/plain', one.id)} onKeyDown={(event) => key(event, one)} onClick={() => choose(one.id)} disabled={!one.open || !canMove} focusRipple title={one.hook === null ? one.missed_why ?? undefined : hookWords(one.hook)}
+              aria-label={`${titleOf(one.slot)}${one.number > 1 ? `, ${one.number}` : ''}, ${day(on)}${stateWords(one)}${isOut ? ', left out' : one.id in moves ? `, from ${day(one.on)}` : ''}`}
+              sx={{
+                gridRow: lanes.indexOf(one.slot) + 1, display: 'flex', gap: 0.5, alignItems: 'center', justifyContent: 'flex-start', textAlign: 'left', minWidth: 0, px: 0.5, py: 0.25, borderRadius: 1, fontSize: '0.8125rem', lineHeight: 1.15, bgcolor: 'background.paper',
+                border: one.id in moves ? 2 : 1, borderStyle: notPlaced.includes(one.id) || one.state === 'missed' ? 'dashed' : 'solid', borderColor: one.id in moves || one.id === chosen ? 'primary.main' : 'line.main', textDecoration: isOut ? 'line-through' : undefined,
+                color: one.state === 'planned' ? 'text.primary' : 'text.secondary', cursor: one.open && canMove ? 'grab' : 'default', '&:focus-visible': FOCUS,
+              }}>
+              {one.hook !== null ? <Response hook={one.hook} /> : one.state === 'missed' ? <span aria-hidden="true">○</span> : <Mode mode={weeks.slots.find((slot) => slot.key === one.slot)?.mode} />}
+              <Box component="span" sx={{ minWidth: 0, overflowWrap: 'anywhere' }}>{titleOf(one.slot)}{one.moved_from !== null && !(one.id in moves) && ' ↦'}</Box>
+            </ButtonBase>
+          );
+        })}
+        {weeks.later.filter((one) => one.on === on).map((one) => (
+          <Box key={one.slot} sx={{ gridRow: lanes.indexOf(one.slot) + 1, px: 0.5, py: 0.25, fontSize: '0.8125rem', lineHeight: 1.15, color: 'text.secondary', border: 1, borderColor: 'transparent' }}>
+            <Mode mode={weeks.slots.find((slot) => slot.key === one.slot)?.mode} /> {titleOf(one.slot)}
+          </Box>
+        ))}
+      </Box>
+      {weeks.beside.filter((one) => one.on === on).map((one, i) => <Typography key={one.words + String(i)} sx={{ fontSize: '0.8125rem', lineHeight: 1.2, color: 'text.secondary', px: 0.5 }}>◆ {one.words}</Typography>)}
+    </Box>
+  );
+}
+
+const CAPTION = { display: 'block', fontSize: '0.75rem', lineHeight: 1.4, textAlign: 'left', mb: 0.25 } as const;
+const FOCUS = { outline: '2px solid', outlineColor: 'primary.main' } as const;
+
+const stateWords = (one: Planned): string => {
+  if (one.hook !== null) return `, done: ${one.hook.words}`;
+  return one.state === 'done' ? ', done' : one.state === 'missed' ? ', not done' : '';
+};
+
+/** How it was answered, by the hook's shape. */
+function Response({ hook }: { hook: NonNullable<Planned['hook']> }) {
+  return (
+    <svg width={18} height={24} aria-hidden="true" style={{ flex: 'none' }}>
+      <HookGlyph hook={hook} x={0} y={(value) => 21 - value * 1.8} width={17} />
+    </svg>
+  );
+}
+
+/** The kind of work by a shape: a bar that is held, a slope, a spring. */
+function Mode({ mode }: { mode: Weeks['slots'][number]['mode'] | undefined }) {
+  const shape = mode === 'isometric' ? '▬' : mode === 'plyometric' || mode === 'running' || mode === 'throwing' ? '⌃' : mode === 'sport' ? '◆' : '◢';
+  return <Box component="span" aria-hidden="true" title={mode === undefined ? undefined : MODES[mode]} sx={{ color: 'primary.main', flex: 'none' }}>{shape}</Box>;
+}
