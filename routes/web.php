@@ -116,6 +116,8 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::put('today/check-ins/{id}', [TodayController::class, 'checkIn']);
         Route::put('today/corrections/{id}', [EntryController::class, 'correct']);
         Route::put('today/planned/{id}', [EntryController::class, 'missed']);
+        Route::get('today/planned/{id}/days', [EntryController::class, 'otherDays']);
+        Route::put('today/moves/{id}', [EntryController::class, 'move']);
         Route::put('today/messages/{id}', [EntryController::class, 'message']);
         Route::post('today/calendar', [TodayController::class, 'calendar']);
     });

@@ -89,11 +89,13 @@ final class MoveSessions
     }
 
     /**
-     * @param array<string, Day|null> $moves
+     * Puts them there without a line in the record.
+     *
+     * @param array<string, Day|null> $moves by session
      *
      * @return list<array{session: string, on: string, moved_from: string|null}> as they stood before
      */
-    private static function put(CaseWeeks $weeks, array $moves): array
+    public static function put(CaseWeeks $weeks, array $moves): array
     {
         $before = [];
         // First all away, then all to their days: two may change places.

@@ -38,10 +38,8 @@ final class WriteToPractitioner
             if (Message::isStored($case, $id)) {
                 return false;
             }
+            self::checkCount($case, $by);
             $now = CarbonImmutable::now()->utc();
-            if ($case->messages()->where('user_id', $by->id)->where('at', '>', $now->subDay())->count() >= self::MOST_A_DAY) {
-                throw InvalidInput::at('/words', 'are more than ' . self::MOST_A_DAY . ' in a day; call instead');
-            }
             Message::query()->create([
                 'id' => $id, 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $by->id, 'kind' => $kind,
                 'words' => trim($words), 'pain' => $pain, 'at' => $now, 'sent_at' => $now,
@@ -50,5 +48,13 @@ final class WriteToPractitioner
 
             return true;
         });
+    }
+
+    /** @throws InvalidInput where somebody has written so much in a day that it is better said */
+    public static function checkCount(CareCase $case, User $by): void
+    {
+        if ($case->messages()->where('user_id', $by->id)->where('at', '>', CarbonImmutable::now()->subDay())->count() >= self::MOST_A_DAY) {
+            throw InvalidInput::at('/words', 'are more than ' . self::MOST_A_DAY . ' in a day; call instead');
+        }
     }
 }

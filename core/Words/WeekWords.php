@@ -40,6 +40,21 @@ final readonly class WeekWords
         };
     }
 
+    /** The same as an athlete is told it who looks for another day. */
+    public function ownClash(Clash $clash): string
+    {
+        $other = $clash->other === null ? '' : $this->session($clash->other);
+
+        return match ($clash->kind) {
+            ClashKind::DayBlocked => 'It is a day without training.',
+            ClashKind::DayNotAvailable => 'It is not one of your training days.',
+            ClashKind::EventNear => $this->session($clash->session) . ' would come ' . $this->event($clash->on) . '.',
+            ClashKind::TooSoon => $this->session($clash->session) . ($clash->is === 0 ? " would be on the same day as $other." : " would come only $clash->is h after $other."),
+            ClashKind::WeekFull => "That week would have $clash->is of them instead of $clash->allowed.",
+            ClashKind::DayFull => 'Something else is planned on that day.',
+        };
+    }
+
     /** "Slow strength from Thu 30 Apr to Fri 1 May"; "Slow strength on Thu 30 Apr is left out". */
     public function move(Booked $from, ?Day $to): string
     {

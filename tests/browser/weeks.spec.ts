@@ -119,3 +119,44 @@ test('a week is made lighter, a season is pasted, and the sums and the calendar 
   const phone = await athlete(browser, 'juno.tamsin');
   await expect(phone.getByText(/Your calendar: show on /).first()).toBeVisible();
 });
+
+test('an athlete puts a session on another day, and asks for one that breaks a rule', async ({ page, browser }) => {
+  // One is left out at the desk, so that its day is free.
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Caseload' }).click();
+  await page.getByRole('link', { name: 'Edda Moorgate' }).first().click();
+  await page.getByRole('link', { name: 'Weeks: move sessions' }).click();
+  await page.getByRole('table', { name: 'Weeks' }).getByRole('button', { name: /, \w{3} \d+ \w{3}$/, disabled: false }).nth(2).focus();
+  await page.keyboard.press('Delete');
+  await page.getByRole('button', { name: 'Leave it out, and tell the athlete' }).click();
+  await expect(page.getByText(/^Left out: .* The athlete is told/)).toBeVisible();
+
+  const phone = await athlete(browser, 'edda.moorgate');
+  const days = phone.getByRole('region', { name: 'The next days' });
+  const other = days.getByRole('button', { name: /^Another day for / });
+  await days.getByRole('button', { name: 'I cannot on one of these days' }).click();
+  await other.nth(1).click();
+  const choice = days.getByRole('region', { name: /^Another day for / });
+  await expect(choice.getByText(/^(These days fit:|No other day fits by itself.)$/)).toBeVisible();
+  await choice.getByRole('button', { name: 'None of them: ask for another' }).click();
+  const broken = choice.getByRole('button', { name: /\.$/ }).first();
+  await broken.click();
+  await choice.getByLabel('Why (may be left empty)').fill('Rehearsal');
+  await expectAccessible(phone);
+  await choice.getByRole('button', { name: /^Ask for / }).click();
+  await expect(days.getByText(/: asked for .* It stays where it is until your practitioner answers\.$/)).toBeVisible();
+  await days.getByRole('button', { name: 'I cannot on one of these days' }).click();
+
+  await other.nth(1).click();
+  const fits = choice.getByRole('button', { name: /^(Mon|Tue|Wed|Thu|Fri|Sat|Sun) \d+ \w+$/ }).first();
+  const day = await fits.textContent() ?? '';
+  await fits.click();
+  await choice.getByRole('button', { name: `Move it to ${day}` }).click();
+  await expect(days.getByText(new RegExp(`: moved to ${day}\\.$`))).toBeVisible();
+
+  await page.getByRole('link', { name: 'Messages' }).click();
+  await expect(page.getByText(/Asks for another day: .*“Rehearsal” It would break: /).first()).toBeVisible();
+  await page.getByRole('link', { name: 'Caseload' }).click();
+  await page.getByRole('link', { name: 'Edda Moorgate' }).first().click();
+  await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText('Moved by the athlete: ');
+});

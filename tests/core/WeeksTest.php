@@ -10,6 +10,7 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Rung\Core\Calendar\Booked;
 use Rung\Core\Calendar\Clash;
+use Rung\Core\Calendar\DayChoice;
 use Rung\Core\Calendar\LeastHours;
 use Rung\Core\Calendar\LighterWeek;
 use Rung\Core\Calendar\Recovery;
@@ -67,6 +68,38 @@ final class WeeksTest extends TestCase
         self::assertSame(['1 after 0, 48 h'], $told(...self::booked([['slow', 0]])));
         self::assertSame([], $told(...self::booked([['hold', 0]])), 'holds are no heavy work');
         self::assertSame(['1 after 1, 48 h', '2 after 0, 72 h', '3 after 0, 72 h'], $told(...self::booked([['spring', 1], ['slow', 0]])));
+    }
+
+    public function testOtherDaysAreFreeWhereNothingNewBreaks(): void
+    {
+        $check = new WeekCheck(new WeekRules(blocked: self::days(4), leastHours: [new LeastHours('slow', 'slow', 48)]), self::slots());
+        $booked = self::booked([['slow', 1], ['hold', 2], ['slow', 6]]);
+        $told = [];
+        foreach (DayChoice::of($booked[0], $booked, $check, Day::fromIso(self::MONDAY), Day::fromIso(self::MONDAY)->plus(30)) as $one) {
+            $told[$one->on->daysSince(Day::fromIso(self::MONDAY))] = implode(' ', array_map(static fn(Clash $clash): string => $clash->kind->value, $one->breaks));
+        }
+        // Tuesday's own day and Sunday's, where slow strength stands already, are none; a week on is the farthest.
+        self::assertSame([0 => '', 2 => 'day_full', 3 => '', 4 => 'day_blocked', 5 => 'too_soon', 7 => 'too_soon', 8 => ''], $told);
+    }
+
+    public function testAFreeDayBreaksNothingAndAnyOtherBreaksSomething(): void
+    {
+        $random = new Randomizer(new Mt19937(23));
+        $rules = new WeekRules(blocked: self::days(3, 9), events: self::days(12), leastHours: [new LeastHours('slow', 'slow', 48), new LeastHours('spring', 'spring', 72)], mostPerWeek: ['slow' => 3]);
+        $check = new WeekCheck($rules, self::slots());
+        $free = 0;
+        for ($i = 0; $i < 200; $i++) {
+            $booked = self::booked(array_map(static fn(): array => [['slow', 'hold', 'spring'][$random->getInt(0, 2)], $random->getInt(0, 20)], range(1, $random->getInt(1, 9))));
+            $one = $booked[$random->getInt(0, count($booked) - 1)];
+            $keys = static fn(array $of): array => array_map(static fn(Clash $clash): string => $clash->key(), $check->of(array_values(array_filter($of, static fn(mixed $each): bool => $each instanceof Booked))));
+            foreach (DayChoice::of($one, $booked, $check, Day::fromIso(self::MONDAY), Day::fromIso(self::MONDAY)->plus(20)) as $choice) {
+                $then = array_map(static fn(Booked $each): Booked => $each === $one ? $each->movedTo($choice->on) : $each, $booked);
+                self::assertSame($choice->isFree(), array_diff($keys($then), $keys($booked)) === []);
+                self::assertLessThanOrEqual(7, abs($choice->on->daysSince($one->on)));
+                $free += $choice->isFree() ? 1 : 0;
+            }
+        }
+        self::assertGreaterThan(100, $free);
     }
 
     /** @return iterable<string, array{list<array{string, int, 2?: bool}>, int, list<string>}> sessions as slot and day, and whether they stay; percent; what is left out */

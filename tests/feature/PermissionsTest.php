@@ -89,6 +89,8 @@ final class PermissionsTest extends TestCase
         yield 'own data' => ['GET', '/api/today/data', false, 200];
         yield 'putting an entry right' => ['PUT', '/api/today/corrections/{id}', false, 422];
         yield 'a missed session' => ['PUT', '/api/today/planned/{planned}', false, 422];
+        yield 'other days for a session' => ['GET', '/api/today/planned/{planned}/days', false, 422];
+        yield 'another day for a session' => ['PUT', '/api/today/moves/{id}', false, 422];
         yield 'writing to the practice' => ['PUT', '/api/today/messages/{id}', false, 422];
         yield 'a calendar to subscribe to' => ['POST', '/api/today/calendar', false, 201];
         yield 'today' => ['GET', '/api/today', false, 200];

@@ -187,6 +187,53 @@ final class WeeksTest extends TestCase
         self::assertSame(0, $sessions->where('state', 'planned')->filter(static fn(mixed $one): bool => data_get($one, 'on') < '2026-04-14')->count(), 'what is over and not done is missed');
     }
 
+    public function testAnAthleteMovesASessionWhereNothingBreaksAndElseAsks(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $juno = $this->athlete('Juno Tamsin');
+        $one = $this->open($case, 2);
+        $days = (array) $this->ask($juno, 'GET', "/api/today/planned/$one->id/days")->assertOk()->json('choices');
+        $broken = collect($days)->firstWhere('free', false);
+        self::assertNotSame([], data_get($broken, 'words'));
+        $asks = ['planned' => $one->id, 'on' => self::text(data_get($broken, 'on')), 'why' => 'Rehearsal'];
+        $id = (string) Str::uuid7();
+        foreach ([1, 2] as $time) {
+            $this->ask($juno, 'PUT', "/api/today/moves/$id", $asks)->assertOk()->assertExactJson(['moved' => false]);
+        }
+        $message = $case->messages()->where('user_id', $juno->id)->where('words', 'like', 'Asks for another day: %')->get();
+        self::assertCount(1, $message, 'sent twice it is asked once');
+        self::assertStringContainsString('“Rehearsal” It would break: ', $message[0]->words ?? '');
+        self::assertNotNull($case->refresh()->asked_at, 'it stands on the Round until it is answered');
+        self::assertSame($one->on, PlannedSession::query()->findOrFail($one->id)->on);
+
+        // Tomorrow is without training for the other kind: a day becomes free.
+        $other = $this->rows($case)->firstWhere('slot', '!=', $one->slot);
+        self::assertNotNull($other);
+        $this->move($case, [$other->id => null])->assertStatus(201);
+        $free = collect((array) $this->ask($juno, 'GET', "/api/today/planned/$one->id/days")->json('choices'))->firstWhere('free', true);
+        self::assertNotNull($free);
+        $to = self::text(data_get($free, 'on'));
+        $id = (string) Str::uuid7();
+        foreach ([1, 2] as $time) {
+            $this->ask($juno, 'PUT', "/api/today/moves/$id", ['planned' => $one->id, 'on' => $to])->assertOk()->assertExactJson(['moved' => true]);
+        }
+        self::assertSame([$to, $one->on], [PlannedSession::query()->findOrFail($one->id)->on, PlannedSession::query()->findOrFail($one->id)->moved_from]);
+        $decision = $case->decisions()->where('user_id', $juno->id)->get();
+        self::assertCount(1, $decision);
+        self::assertStringStartsWith('Moved by the athlete: ', $decision[0]->words ?? '');
+        self::assertTrue(AccessLogEntry::query()->where('user_id', $juno->id)->where('what', 'asked for another day')->exists());
+        $this->ask($this->practitioner(), 'DELETE', "/api/cases/$case->id/decisions/" . ($decision[0]->id ?? ''))->assertStatus(201);
+        self::assertSame($one->on, PlannedSession::query()->findOrFail($one->id)->on, 'a practitioner can take it back');
+
+        $this->ask($juno, 'PUT', '/api/today/moves/' . Str::uuid7(), ['planned' => $one->id, 'on' => '2026-06-30'])->assertStatus(422)->assertJsonValidationErrors(['on' => 'that are offered']);
+        $foreign = $this->open($this->caseOf('Piet Olander'), 1);
+        $this->ask($juno, 'PUT', '/api/today/moves/' . Str::uuid7(), ['planned' => $foreign->id, 'on' => $to])->assertStatus(422)->assertJsonValidationErrors(['planned' => 'no session']);
+        $this->ask($juno, 'GET', "/api/today/planned/$foreign->id/days")->assertStatus(422);
+        $this->ask($juno, 'PUT', '/api/today/check-ins/' . Str::uuid7(), ['at' => '2026-04-14T07:30:00+01:00', 'provocation' => 9, 'signs' => ['swelling']])->assertStatus(201);
+        $this->ask($juno, 'GET', "/api/today/planned/$one->id/days")->assertOk()->assertExactJson(['choices' => []]);
+        $this->ask($juno, 'PUT', '/api/today/moves/' . Str::uuid7(), ['planned' => $one->id, 'on' => $to])->assertStatus(422)->assertJsonValidationErrors(['planned' => 'you are to be seen first']);
+    }
+
     public function testUnderAStopNothingIsMoved(): void
     {
         $case = $this->caseOf('Juno Tamsin');

@@ -3,7 +3,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
-import { type ReactNode, useState } from 'react';
+import { visuallyHidden } from '@mui/utils';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 
 import { localDay } from '../../phone/moments';
@@ -19,6 +20,9 @@ import { isIdle, type Run, useRun } from './run';
 import { SettlingCard } from './SettlingCard';
 import { StopCard } from './StopCard';
 import { titleOf } from './titles';
+
+/** Fetched once it is asked for. */
+const OtherDay = lazy(() => import('./OtherDay'));
 
 const minutesSince = (iso: string): number => (Date.now() - new Date(iso).getTime()) / 60_000;
 
@@ -164,11 +168,15 @@ const WIDE = 'min(6.5rem, 33%)';
 /** The days ahead, every case on its day; where one is stopped, the day says so and asks for nothing. */
 function Week({ page, today, isStopped }: { page: PhoneData; today: string; isStopped: (plan: TodayData) => boolean }) {
   const waiting = useOutbox(page.person);
+  const [choosing, setChoosing] = useState(false);
+  const [moving, setMoving] = useState<string | null>(null);
+  const [told, setTold] = useState<string | null>(null);
   const named = page.cases.length > 1;
   const days = [...new Set(page.cases.flatMap((plan) => plan.days.map((one) => one.on)))].filter((on) => on >= today).sort();
   return (
     <Paper variant="outlined" component="section" aria-label="The next days" sx={{ p: 2 }}>
       <Typography variant="h2" sx={{ mb: 0.5 }}>The next days</Typography>
+      {told !== null && <Alert severity="success" role="status">{told}</Alert>}
       {days.length === 0 && <Typography color="textSecondary">The plan on this phone has run out. It comes anew with the next reception.</Typography>}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
         {days.map((on) => (
@@ -184,7 +192,9 @@ function Week({ page, today, isStopped }: { page: PhoneData; today: string; isSt
                     <Typography sx={{ width: WIDE, flex: 'none', fontWeight: on === today ? 600 : 400 }}>{plan === page.cases[0] ? (on === today ? 'Today' : day(on)) : ''}</Typography>
                     <Typography sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>{stopped ? 'No loading' : sessions.length === 0 ? 'Rest' : sessions.map((session) => session.title).join(', ')}{named ? ` · ${caseName(plan)}` : ''}{one?.event === true ? ' · event' : ''}</Typography>
                     {done && <Typography color="primary">done</Typography>}
+                    {choosing && !done && sessions.length > 0 && <Button size="small" aria-expanded={moving === sessions[0]?.planned} onClick={() => setMoving(sessions[0]?.planned ?? null)} sx={{ minHeight: 44, py: 0, flex: 'none', alignSelf: 'flex-start', mt: -1 }}>Another day<span style={visuallyHidden}> for {sessions[0]?.title} on {day(on)}</span></Button>}
                   </Box>
+                  {sessions.filter((session) => session.planned === moving).map((session) => <Suspense key={session.planned} fallback={<Typography>Looking …</Typography>}><OtherDay plan={plan} session={session} close={() => setMoving(null)} done={(words) => { setTold(words); setMoving(null); setChoosing(false); }} /></Suspense>)}
                   {(!named || stopped || on === today) && <Typography variant="body2" color="textSecondary" sx={{ pl: WIDE, overflowWrap: 'anywhere' }}>{stopped ? 'No loading until you have been seen.' : one?.why}</Typography>}
                 </Box>
               );
@@ -192,6 +202,9 @@ function Week({ page, today, isStopped }: { page: PhoneData; today: string; isSt
           </Box>
         ))}
       </Box>
+      {page.cases.some((plan) => !isStopped(plan) && plan.sessions.some((one) => !one.done)) && (
+        <Button aria-pressed={choosing} onClick={() => { setChoosing(!choosing); setMoving(null); setTold(null); }} sx={{ minHeight: 48, fontSize: '1rem', mt: 0.5 }}>{choosing ? 'Leave the days as they are' : 'I cannot on one of these days'}</Button>
+      )}
     </Paper>
   );
 }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Phone;
 
 use App\Actions\CorrectEntry;
 use App\Actions\CorrectionRequest;
+use App\Actions\MoveOwnSession;
 use App\Actions\TellMissed;
 use App\Actions\WriteToPractitioner;
 use App\Http\Controllers\Controller;
@@ -14,6 +15,9 @@ use App\Models\Correction;
 use App\Models\Message;
 use App\Models\MessageKind;
 use App\Models\PlannedSession;
+use App\Support\AccessLog;
+use App\Support\CaseWeeks;
+use App\Support\OtherDays;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Rung\Core\Input\ObjectNode;
@@ -40,6 +44,25 @@ final class EntryController extends Controller
         ReadsCore::refusing(static fn() => $tell->handle($case, self::person($request), $planned, $why));
 
         return new JsonResponse(['stored' => true]);
+    }
+
+    /** The other days on which a session may be done, and what would break there. */
+    public function otherDays(Request $request, string $id): JsonResponse
+    {
+        $case = $this->namedCase($request);
+        AccessLog::read(self::person($request), $case, 'looked for another day');
+        $planned = self::uuid($id, PlannedSession::class);
+
+        return new JsonResponse(['choices' => $case->isStopped() ? [] : ReadsCore::refusing(static fn(): array => OtherDays::of(CaseWeeks::of($case), $planned)->toArray())]);
+    }
+
+    public function move(Request $request, string $id, MoveOwnSession $move): JsonResponse
+    {
+        $case = $this->namedCase($request);
+        [$planned, $on, $why] = ReadsCore::from($request, static fn(ObjectNode $node): array => [$node->key('planned'), $node->day('on'), trim($node->textOrNull('why') ?? '')]);
+        $moved = ReadsCore::refusing(static fn(): bool => $move->handle($case, self::person($request), self::uuid($id, Message::class), $planned, $on, $why));
+
+        return new JsonResponse(['moved' => $moved]);
     }
 
     public function message(Request $request, string $id, WriteToPractitioner $write): JsonResponse

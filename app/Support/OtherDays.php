@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Rung\Core\Calendar\Booked;
+use Rung\Core\Calendar\DayChoice;
+use Rung\Core\Calendar\WeekCheck;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Time\Day;
+use Rung\Core\Words\WeekWords;
+
+/** The other days on which an athlete may do a planned session: at once where nothing speaks against it. */
+final readonly class OtherDays
+{
+    /** @param array<string, DayChoice> $choices by day */
+    private function __construct(public CaseWeeks $weeks, public Booked $session, private array $choices) {}
+
+    /** @throws InvalidInput where it is not a session that may go elsewhere */
+    public static function of(CaseWeeks $weeks, string $planned): self
+    {
+        $session = array_values(array_filter($weeks->booked, static fn(Booked $one): bool => $one->id === $planned && $weeks->isOpen($planned)))[0]
+            ?? throw InvalidInput::at('/planned', 'is no session that is still to be done');
+        $choices = [];
+        foreach (DayChoice::of($session, $weeks->booked, new WeekCheck($weeks->rules, $weeks->slots), $weeks->today, $weeks->today->plus(CaseWeeks::AHEAD_DAYS - 1)) as $one) {
+            $choices[$one->on->toIso()] = $one;
+        }
+
+        return new self($weeks, $session, $choices);
+    }
+
+    /** @throws InvalidInput where the day is not offered */
+    public function choice(Day $on): DayChoice
+    {
+        return $this->choices[$on->toIso()] ?? throw InvalidInput::at('/on', 'must be one of the days that are offered');
+    }
+
+    public function words(): WeekWords
+    {
+        return new WeekWords($this->weeks->slots, $this->weeks->booked, $this->weeks->rules);
+    }
+
+    /** @return list<string> what would break on a day, as a practitioner is told it */
+    public function breaks(DayChoice $choice): array
+    {
+        return array_map($this->wordsWith($choice)->clash(...), $choice->breaks);
+    }
+
+    /** With the session on the day that is chosen. */
+    private function wordsWith(DayChoice $choice): WeekWords
+    {
+        $moved = $this->weeks->moved([$this->session->id => $choice->on]);
+
+        return new WeekWords($moved->slots, $moved->booked, $moved->rules);
+    }
+
+    /** @return list<array{on: string, free: bool, words: list<string>}> as the athlete is told it */
+    public function toArray(): array
+    {
+        return array_values(array_map(fn(DayChoice $one): array => ['on' => $one->on->toIso(), 'free' => $one->isFree(), 'words' => array_values(array_unique(array_map($this->wordsWith($one)->ownClash(...), $one->breaks)))], $this->choices));
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Calendar;
+
+use Rung\Core\Time\Day;
+
+/** A day on which a session may stand instead, and what it would break there (docs/rules.md, "Weeks"). */
+final readonly class DayChoice
+{
+    /** Days before and after the one on which it stands. */
+    private const REACH = 7;
+
+    /** @param list<Clash> $breaks that are not there now */
+    private function __construct(public Day $on, public array $breaks) {}
+
+    /** Whether nothing speaks against it. */
+    public function isFree(): bool
+    {
+        return $this->breaks === [];
+    }
+
+    /**
+     * Days on which a session of the same slot stands already are none.
+     *
+     * @param list<Booked> $booked all sessions, the one that goes elsewhere among them
+     * @param Day $first the first day that is offered
+     * @param Day $last the last one
+     *
+     * @return list<self> in the order of their days
+     */
+    public static function of(Booked $session, array $booked, WeekCheck $check, Day $first, Day $last): array
+    {
+        $now = array_map(static fn(Clash $one): string => $one->key(), $check->of($booked));
+        $taken = [];
+        foreach ($booked as $one) {
+            if ($one->slot === $session->slot) {
+                $taken[$one->on->number] = true;
+            }
+        }
+        $found = [];
+        for ($day = max($first->number, $session->on->number - self::REACH); $day <= min($last->number, $session->on->number + self::REACH); $day++) {
+            if (!isset($taken[$day])) {
+                $then = array_map(static fn(Booked $one): Booked => $one->id === $session->id ? $one->movedTo(Day::fromNumber($day)) : $one, $booked);
+                $found[] = new self(Day::fromNumber($day), array_values(array_filter($check->of($then), static fn(Clash $one): bool => !in_array($one->key(), $now, true))));
+            }
+        }
+
+        return $found;
+    }
+}
