@@ -15,6 +15,7 @@ use App\Http\Controllers\Desk\MessageController;
 use App\Http\Controllers\Desk\OpeningController;
 use App\Http\Controllers\Desk\PlanController;
 use App\Http\Controllers\Desk\PracticeController;
+use App\Http\Controllers\Desk\PracticeWeekController;
 use App\Http\Controllers\Desk\RoundController;
 use App\Http\Controllers\Desk\VisitController;
 use App\Http\Controllers\Desk\WeeksController;
@@ -43,6 +44,8 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::put('practice', [PracticeController::class, 'update'])->middleware('can:own');
         Route::get('closed-cases', ClosedCasesController::class);
         Route::get('caseload', CaseloadController::class);
+        Route::get('week', [PracticeWeekController::class, 'show']);
+        Route::post('week/calendar', [PracticeWeekController::class, 'calendar']);
         Route::get('round', RoundController::class);
         Route::get('round/filters', [RoundController::class, 'filters']);
         Route::get('athletes', AthleteController::class);

@@ -15,6 +15,7 @@ import { Round } from './features/round/Round';
 import { SignIn } from './features/signin/SignIn';
 import { MeasuresPage } from './features/measures/MeasuresPage';
 import { VisitPage } from './features/visit/VisitPage';
+import { PracticeWeek } from './features/weeks/PracticeWeek';
 import { WeeksPage } from './features/weeks/WeeksPage';
 import { Frame } from './shell/Frame';
 import { ScreenBoundary } from './shell/ScreenBoundary';
@@ -48,6 +49,7 @@ function Desk() {
           <Route path="/library" element={<LibraryPage />} />
           <Route path="/library/:kind/:key" element={<EditItem />} />
           <Route path="/caseload" element={<Caseload />} />
+          <Route path="/week" element={<PracticeWeek />} />
           <Route path="/messages" element={<Inbox />} />
           <Route path="/closed" element={<ClosedCases />} />
           <Route path="/practice" element={<PracticePage user={signedIn.data} />} />

@@ -8,6 +8,7 @@ use App\Models\Concerns\BelongsToPractice;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Illuminate\Support\Str;
 
 /**
  * Somebody who signs in.
@@ -40,5 +41,14 @@ final class User extends Authenticatable
     protected function casts(): array
     {
         return ['password' => 'hashed', 'role' => Role::class];
+    }
+
+    /** The address of a calendar to subscribe to; the older one stops working. */
+    public function newCalendarAddress(): string
+    {
+        $token = Str::random(40);
+        $this->forceFill(['calendar_hash' => Invitation::hash($token)])->save();
+
+        return "/calendar/$token.ics";
     }
 }

@@ -77,6 +77,8 @@ final class PermissionsTest extends TestCase
         yield 'a morning by telephone' => ['PUT', '/api/cases/{case}/check-ins/{id}', true, 422];
         yield 'second opinions' => ['GET', '/api/cases/{case}/opinions', true, 200];
         yield 'another stage' => ['GET', '/api/cases/{case}/stages/springs', true, 200];
+        yield 'the week' => ['GET', '/api/week', true, 200];
+        yield 'a calendar of the work' => ['POST', '/api/week/calendar', true, 201];
         yield 'a plan' => ['GET', '/api/cases/{case}/plan', true, 200];
         yield 'a preview' => ['POST', '/api/cases/{case}/plan/preview', true, 422];
         yield 'prescribing' => ['POST', '/api/cases/{case}/plan', true, 422];

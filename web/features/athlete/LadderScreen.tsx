@@ -14,6 +14,7 @@ import { HookStrip } from '../../charts/Hook';
 import { UprightLadder } from '../../charts/Ladder';
 import { inUnits, useSettings } from '../../phone/settings';
 import { caseName, type PhoneData, type TodayData } from '../../phone/plan';
+import { CalendarAddress } from '../../shell/CalendarAddress';
 import { ago, day, moment } from '../../shell/dates';
 import { ClosedCase } from './ClosedCase';
 
@@ -100,30 +101,8 @@ function Calendar() {
       <Typography variant="h2">In your calendar</Typography>
       <Typography variant="body2" color="textSecondary">Sessions and the morning answer with a reminder. It tells days and kinds of session, nothing of how you are. Whoever has the address can read it.</Typography>
       {make.data === undefined && <Button onClick={() => make.mutate()} loading={make.isPending} variant="outlined" sx={{ mt: 1, minHeight: 48 }}>Make an address</Button>}
-      {make.data !== undefined && <Address path={make.data.address} />}
+      {make.data !== undefined && <CalendarAddress path={make.data.address} />}
       {make.isError && <Alert severity="error" sx={{ mt: 1 }}>{make.error.message}</Alert>}
     </Paper>
-  );
-}
-
-/** The address, to be opened by the calendar itself or copied. */
-function Address({ path }: { path: string }) {
-  const [copied, setCopied] = useState<boolean | null>(null);
-  const address = window.location.origin + path;
-  const copy = () => {
-    const clipboard = navigator.clipboard as Clipboard | undefined;
-    if (clipboard === undefined) { setCopied(false); return; }
-    clipboard.writeText(address).then(() => setCopied(true), () => setCopied(false));
-  };
-  return (
-    <Box sx={{ display: 'grid', gap: 1, mt: 1 }}>
-      <Typography sx={{ overflowWrap: 'anywhere' }}>{address}</Typography>
-      <Box sx={{ display: 'flex', gap: 1 }}>
-        <Button href={address.replace(/^https?:/, 'webcal:')} variant="contained" sx={{ minHeight: 48 }}>Open in the calendar</Button>
-        <Button onClick={copy} variant="outlined" sx={{ minHeight: 48 }}>Copy the address</Button>
-      </Box>
-      {copied !== null && <Typography role="status">{copied ? 'Copied.' : 'It could not be copied: press long on the address.'}</Typography>}
-      <Typography variant="body2" color="textSecondary">It is shown once; a new one ends it.</Typography>
-    </Box>
   );
 }

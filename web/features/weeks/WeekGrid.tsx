@@ -9,8 +9,8 @@ import { type DragEvent, type KeyboardEvent, useState } from 'react';
 
 import { HookGlyph, hookWords } from '../../charts/Hook';
 import { day, shortDay } from '../../shell/dates';
-import { MODES } from '../library/words';
 import { dayOf, isLeftOut, leftOut, type Mark, put, shifted, shiftedAll, weeksOf } from './grid';
+import { ModeShape } from './ModeShape';
 import type { Moves, Planned, Weeks } from './useWeeks';
 import { WeekSums } from './WeekSums';
 
@@ -131,14 +131,14 @@ function Cell({ on, lanes, weeks, sessions, moves, notPlaced, chosen, canMove, c
                 border: one.id in moves ? 2 : 1, borderStyle: notPlaced.includes(one.id) || one.state === 'missed' ? 'dashed' : 'solid', borderColor: one.id in moves || one.id === chosen ? 'primary.main' : 'line.main', textDecoration: isOut ? 'line-through' : undefined,
                 color: one.state === 'planned' ? 'text.primary' : 'text.secondary', cursor: one.open && canMove ? 'grab' : 'default', '&:focus-visible': FOCUS,
               }}>
-              {one.hook !== null ? <Response hook={one.hook} /> : one.state === 'missed' ? <span aria-hidden="true">○</span> : <Mode mode={weeks.slots.find((slot) => slot.key === one.slot)?.mode} />}
+              {one.hook !== null ? <Response hook={one.hook} /> : one.state === 'missed' ? <span aria-hidden="true">○</span> : <ModeShape mode={weeks.slots.find((slot) => slot.key === one.slot)?.mode} />}
               <Box component="span" sx={{ minWidth: 0, overflowWrap: 'anywhere' }}>{titleOf(one.slot)}{one.moved_from !== null && !(one.id in moves) && ' ↦'}</Box>
             </ButtonBase>
           );
         })}
         {weeks.later.filter((one) => one.on === on).map((one) => (
           <Box key={one.slot} sx={{ gridRow: lanes.indexOf(one.slot) + 1, px: 0.5, py: 0.25, fontSize: '0.8125rem', lineHeight: 1.15, color: 'text.secondary', border: 1, borderColor: 'transparent' }}>
-            <Mode mode={weeks.slots.find((slot) => slot.key === one.slot)?.mode} /> {titleOf(one.slot)}
+            <ModeShape mode={weeks.slots.find((slot) => slot.key === one.slot)?.mode} /> {titleOf(one.slot)}
           </Box>
         ))}
       </Box>
@@ -162,10 +162,4 @@ function Response({ hook }: { hook: NonNullable<Planned['hook']> }) {
       <HookGlyph hook={hook} x={0} y={(value) => 21 - value * 1.8} width={17} />
     </svg>
   );
-}
-
-/** The kind of work by a shape: a bar that is held, a slope, a spring. */
-function Mode({ mode }: { mode: Weeks['slots'][number]['mode'] | undefined }) {
-  const shape = mode === 'isometric' ? '▬' : mode === 'plyometric' || mode === 'running' || mode === 'throwing' ? '⌃' : mode === 'sport' ? '◆' : '◢';
-  return <Box component="span" aria-hidden="true" title={mode === undefined ? undefined : MODES[mode]} sx={{ color: 'primary.main', flex: 'none' }}>{shape}</Box>;
 }

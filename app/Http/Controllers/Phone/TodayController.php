@@ -12,14 +12,12 @@ use App\Http\Requests\ReadsCore;
 use App\Http\Resources\OwnData;
 use App\Http\Resources\PageVersion;
 use App\Http\Resources\PhonePage;
-use App\Models\Invitation;
 use App\Models\TrainingSession;
 use App\Support\AccessLog;
 use App\Support\Clock;
 use App\Support\PhoneClock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Str;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Record\CheckIn;
 use Rung\Core\Record\Session;
@@ -95,9 +93,6 @@ final class TodayController extends Controller
     /** The address of the calendar to subscribe to; a new one, the older stops working. */
     public function calendar(Request $request): JsonResponse
     {
-        $token = Str::random(40);
-        self::person($request)->forceFill(['calendar_hash' => Invitation::hash($token)])->save();
-
-        return new JsonResponse(['address' => "/calendar/$token.ics"], 201);
+        return new JsonResponse(['address' => self::person($request)->newCalendarAddress()], 201);
     }
 }

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Models\CareCase;
+use App\Models\User;
+use Carbon\CarbonImmutable;
+use Sabre\VObject\Component\VCalendar;
+
+/**
+ * A practitioner's days as iCalendar: reviews that are due, and the shows of the athletes whom they treat. Whoever has the
+ * address can read it, so athletes stand there by their initials, and nothing is told of how they are.
+ */
+final class WorkCalendar
+{
+    private const SHOW_DAYS = 120;
+
+    /** @return array{string, list<CareCase>} the file, and the cases that it tells of */
+    public static function of(User $practitioner): array
+    {
+        $zone = $practitioner->practice->timezone;
+        $today = Clock::today($zone);
+        $calendar = new VCalendar(['PRODID' => '-//Rung//Work//EN', 'X-WR-CALNAME' => 'Rung: reviews and shows']);
+        TimezonePart::add($calendar, $zone);
+        $cases = array_values(CareCase::query()->with('athlete')->where('practitioner_id', $practitioner->id)->whereNull('closed_on')->orderBy('opened_on')->get()->all());
+        foreach ($cases as $case) {
+            $who = self::initials($case->athlete->name);
+            if ($case->review_on !== null) {
+                self::day($calendar, "review-$case->id@rung", "Review: $who", max($case->review_on, $today->toIso()));
+            }
+            foreach ($case->eventDays() as $event) {
+                if (!$today->isAfter($event) && $event->daysSince($today) <= self::SHOW_DAYS) {
+                    self::day($calendar, "show-$case->id-{$event->toIso()}@rung", "Show: $who", $event->toIso());
+                }
+            }
+        }
+
+        return [$calendar->serialize(), $cases];
+    }
+
+    private static function initials(string $name): string
+    {
+        return implode(' ', array_map(static fn(string $part): string => mb_substr($part, 0, 1) . '.', preg_split('/\s+/u', trim($name), -1, PREG_SPLIT_NO_EMPTY) ?: []));
+    }
+
+    private static function day(VCalendar $calendar, string $id, string $title, string $on): void
+    {
+        $event = $calendar->createComponent('VEVENT', ['UID' => $id, 'SUMMARY' => $title, 'TRANSP' => 'TRANSPARENT']);
+        $event->add('DTSTART', str_replace('-', '', $on), ['VALUE' => 'DATE']);
+        $event->add('DTEND', CarbonImmutable::parse($on)->addDay()->format('Ymd'), ['VALUE' => 'DATE']);
+        $calendar->add($event);
+    }
+}
