@@ -83,6 +83,7 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::get('cases/{case}/weeks', [WeeksController::class, 'show']);
         Route::post('cases/{case}/weeks/preview', [WeeksController::class, 'preview']);
         Route::post('cases/{case}/weeks/replan', [WeeksController::class, 'replan']);
+        Route::get('cases/{case}/countdown', [WeeksController::class, 'countdown']);
         Route::post('cases/{case}/weeks/lighter', [WeeksController::class, 'lighter']);
         Route::put('cases/{case}/weeks/days', [WeeksController::class, 'markDays']);
         Route::post('cases/{case}/weeks/days/preview', [WeeksController::class, 'previewDays']);

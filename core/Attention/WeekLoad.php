@@ -66,6 +66,12 @@ final readonly class WeekLoad
         return new self(...$sum, sport_min: 0, sport_load: 0, sessions: $sessions);
     }
 
+    /** One practice of the sport, by its minutes and its effort (0–10). */
+    public static function ofPractice(int|float $minutes, int|float $effort): self
+    {
+        return new self(0, 0, 0, 0, $minutes, $minutes * $effort, 1);
+    }
+
     /** The last 7 days, or the 7 that ended so many days ago. */
     public static function of(Log $log, int $endingDaysAgo = 0): self
     {

@@ -6,10 +6,14 @@ namespace Rung\Core\Evaluation;
 
 use Rung\Core\Attention\WeekLoad;
 use Rung\Core\Calendar\Booked;
+use Rung\Core\Calendar\Slot;
 use Rung\Core\Calendar\WeekCheck;
+use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Record\Session;
+use Rung\Core\Record\SessionKind;
+use Rung\Core\Response\Log;
 use Rung\Core\Time\Day;
 
 /** Sums the weeks of a case (docs/rules.md, "A week's sums"). */
@@ -17,15 +21,20 @@ final class WeekSums
 {
     private const WEEKS_BEFORE = 2;
 
+    /** Practices that the usual one is found from. */
+    private const PRACTICES = 5;
+
     /**
      * @param list<Booked> $open planned and not done, in any order
+     * @param array<string, Slot> $slots by key
      * @param Day $from any day of the first week
      * @param positive-int $weeks
      *
      * @return list<WeekSum>
      */
-    public static function of(Evaluation $evaluation, Plan $plan, array $open, Day $from, int $weeks): array
+    public static function of(Evaluation $evaluation, Plan $plan, array $open, array $slots, Day $from, int $weeks): array
     {
+        $practice = self::usualPractice($evaluation->log);
         $monday = Day::fromNumber(WeekCheck::monday($from->number));
         $found = [];
         for ($i = -self::WEEKS_BEFORE; $i < $weeks; $i++) {
@@ -33,13 +42,27 @@ final class WeekSums
             $found[] = new WeekSum(
                 $first,
                 array_map(static fn(Session $one): WeekLoad => WeekLoad::ofSessions($evaluation->log, [$one]), array_values(array_filter($evaluation->log->ended, static fn(Session $one): bool => self::isIn($first, $evaluation->log->dayOf($one))))),
-                array_map(static fn(Booked $one): WeekLoad => self::ahead($evaluation, $plan, $one), array_values(array_filter($open, static fn(Booked $one): bool => self::isIn($first, $one->on)))),
+                array_map(static fn(Booked $one): WeekLoad => ($slots[$one->slot]->mode ?? null) === Mode::Sport ? $practice : self::ahead($evaluation, $plan, $one), array_values(array_filter($open, static fn(Booked $one): bool => self::isIn($first, $one->on)))),
                 array_slice($found, -self::WEEKS_BEFORE),
                 $evaluation->log->file->response_rule->week_growth_max_percent,
             );
         }
 
         return array_slice($found, self::WEEKS_BEFORE);
+    }
+
+    /** The middle one of the latest practices, by minutes and by effort; nothing where none was logged. */
+    private static function usualPractice(Log $log): WeekLoad
+    {
+        $latest = array_slice(array_values(array_filter($log->ended, static fn(Session $one): bool => $one->kind === SessionKind::Sport && ($one->minutes ?? 0) > 0)), -self::PRACTICES);
+        $middle = static function (array $values): int|float {
+            sort($values);
+            $middle = $values[intdiv(count($values), 2)] ?? 0;
+
+            return is_int($middle) || is_float($middle) ? $middle : 0;
+        };
+
+        return WeekLoad::ofPractice($middle(array_map(static fn(Session $one): int|float => $one->minutes ?? 0, $latest)), $middle(array_map(static fn(Session $one): int => $one->effort ?? 0, $latest)));
     }
 
     private static function isIn(Day $monday, Day $day): bool

@@ -13,7 +13,7 @@ use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\Json;
 use Rung\Core\Record\Goal;
 use Rung\Core\Record\Structure;
-use Rung\Core\Simulation\Play;
+use Rung\Core\Simulation\TwoAthletes;
 
 /**
  * How a programme goes over weeks, before it is given to anybody: played for a steady athlete, and for one who misses
@@ -21,23 +21,7 @@ use Rung\Core\Simulation\Play;
  */
 final readonly class CourseWords
 {
-    public const WEEKS = 26;
-
-    /** A Monday, so that weeks of the picture are weeks of the calendar. */
-    private const FROM = '2026-01-05';
-
-    private const BODY_MASS_KG = 70;
-
-    /** Moderately sore: the programme is begun at its first stage. */
-    private const FOUND = ['rest' => 2, 'test' => 4, 'settle_min' => 300, 'stiffness_min' => 20];
-
-    private const ATHLETES = [
-        'steady' => ['words' => 'A steady athlete: everything is done, nothing flares', 'athlete' => ['kind' => 'steady']],
-        'slow' => [
-            'words' => 'A slower one: one session in four is missed, and it flares in weeks 2, 5, 7 and 10',
-            'athlete' => ['kind' => 'steady', 'reserve' => 2, 'miss_percent' => 25, 'flares' => [['day' => 12, 'rise' => 3], ['day' => 30, 'rise' => 3], ['day' => 48, 'rise' => 3], ['day' => 66, 'rise' => 3]]],
-        ],
-    ];
+    public const WEEKS = TwoAthletes::WEEKS;
 
     public function __construct(private Catalogue $catalogue) {}
 
@@ -45,8 +29,8 @@ final readonly class CourseWords
     public function of(Programme $programme, Structure $structure): array
     {
         $athletes = [];
-        foreach (self::ATHLETES as $key => $one) {
-            $athletes[] = ['key' => $key, 'words' => $one['words']] + $this->course($programme, $structure, $one['athlete']);
+        foreach (TwoAthletes::WORDS as $key => $words) {
+            $athletes[] = ['key' => $key, 'words' => $words] + $this->course($programme, (new TwoAthletes($this->catalogue))->play($key, $programme, $structure, $this->goal($programme)));
         }
 
         $ends = array_map(static fn(array $one): int => is_int($one['ended_week']) ? $one['ended_week'] : self::WEEKS, $athletes);
@@ -55,18 +39,12 @@ final readonly class CourseWords
     }
 
     /**
-     * @param array<string, mixed> $athlete
+     * @param array{stages: list<array{stage: string, from_day: int}>, ended_day: int|null, weeks: list<array{week: int, stage: string, exercises: list<array{prescription: string, exercise: string, dose: array<string, mixed>, least: int|float, load_kg: int|float|null}>}>} $played
      *
      * @return array<string, mixed>
      */
-    private function course(Programme $programme, Structure $structure, array $athlete): array
+    private function course(Programme $programme, array $played): array
     {
-        /** @var array{stages: list<array{stage: string, from_day: int}>, ended_day: int|null, weeks: list<array{week: int, stage: string, exercises: list<array{prescription: string, exercise: string, dose: array<string, mixed>, least: int|float, load_kg: int|float|null}>}>} $played */
-        $played = Play::answer((string) json_encode([
-            'programme' => $programme->key, 'structure' => $structure->value, 'side' => 'left', 'goal' => $this->goal($programme)->value,
-            'body_mass_kg' => self::BODY_MASS_KG, 'weeks' => self::WEEKS, 'from' => self::FROM, 'purpose' => $programme->purpose->value,
-            'irritability' => self::FOUND, 'equipment' => $this->catalogue->equipment(), 'athlete' => $athlete,
-        ]), $this->catalogue);
         $last = $played['ended_day'] === null ? self::WEEKS : intdiv($played['ended_day'] - 1, 7) + 1;
         $stages = [];
         foreach ($played['stages'] as $i => $entered) {

@@ -116,6 +116,16 @@ test('a week is made lighter, a season is pasted, and the sums and the calendar 
   await expect(table.getByText(/ · show$/).last()).toBeVisible();
   await expectAccessible(page);
 
+  // Backwards from a day.
+  const ready = page.getByRole('region', { name: 'Ready by' });
+  await ready.getByLabel('Day').fill(new Date(Date.now() + 300 * 86_400_000).toISOString().slice(0, 10));
+  await ready.getByRole('button', { name: 'Reckon' }).click();
+  await expect(ready.getByText(/ must begin by .* As things stand it begins /).first()).toBeVisible();
+  await expect(ready.getByText(/^✓ Ready between /)).toBeVisible();
+  await ready.getByLabel('Day').fill('2020-01-01');
+  await ready.getByRole('button', { name: 'Reckon' }).click();
+  await expect(ready.getByText(/from tomorrow to 400 days ahead/)).toBeVisible();
+
   const phone = await athlete(browser, 'juno.tamsin');
   await expect(phone.getByText(/Your calendar: show on /).first()).toBeVisible();
 });

@@ -7,6 +7,8 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rung\Core\Calendar\Booked;
+use Rung\Core\Calendar\Slot;
+use Rung\Core\Dose\Mode;
 use Rung\Core\Evaluation\WeekSum;
 use Rung\Core\Evaluation\WeekSums;
 use Rung\Core\Plan\Plan;
@@ -68,8 +70,16 @@ final class WeekSumsTest extends TestCase
     public function testSportCountsByMinutesAndEffort(): void
     {
         $case = CaseBuilder::case()->session(2, 1, ['kind' => 'sport', 'minutes' => 40, 'effort' => 5, 'entries' => []]);
-        $week = WeekSums::of($case->at(8), new Plan([]), [], Day::fromIso('2026-03-04'), 1)[0];
-        self::assertEquals([40, 200], [$week->done('sport_min'), $week->done('sport_load')]);
+        foreach ([[3, 60, 4], [4, 50, 9]] as [$day, $minutes, $effort]) {
+            $case = $case->session($day, 1, ['kind' => 'sport', 'minutes' => $minutes, 'effort' => $effort, 'entries' => []]);
+        }
+        $open = array_map(static fn(int $day): Booked => new Booked("p$day", Day::fromIso(sprintf('2026-03-%02d', $day)), 'practice'), [10, 11]);
+        [$week, $next] = WeekSums::of($case->at(8), new Plan([]), $open, ['practice' => new Slot('practice', Mode::Sport)], Day::fromIso('2026-03-04'), 2);
+        self::assertEquals([150, 40 * 5 + 60 * 4 + 50 * 9], [$week->done('sport_min'), $week->done('sport_load')]);
+        // What is planned counts as the middle one of the latest: 50 minutes at an effort of 5.
+        self::assertEquals([0, 100, 500], [$next->done('sport_min'), $next->ahead('sport_min'), $next->ahead('sport_load')]);
+        [, $never] = WeekSums::of(CaseBuilder::case()->at(8), new Plan([]), $open, ['practice' => new Slot('practice', Mode::Sport)], Day::fromIso('2026-03-04'), 2);
+        self::assertEquals(0, $never->ahead('sport_min'), 'nothing is made up where none was logged');
     }
 
     /**
@@ -87,6 +97,6 @@ final class WeekSumsTest extends TestCase
         }
         $open = array_map(static fn(int $day): Booked => new Booked("p$day", Day::fromIso(sprintf('2026-03-%02d', $day)), 'strength'), $planned);
 
-        return WeekSums::of($case->at($today, '21:00'), $plan, $open, Day::fromIso('2026-03-05'), 3);
+        return WeekSums::of($case->at($today, '21:00'), $plan, $open, ['strength' => new Slot('strength', Mode::Isotonic)], Day::fromIso('2026-03-05'), 3);
     }
 }

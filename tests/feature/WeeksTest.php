@@ -178,6 +178,22 @@ final class WeeksTest extends TestCase
         self::assertNotContains(0, array_map(static fn(mixed $week): int => count((array) data_get($week, 'figures')), array_slice((array) $page->json('sums'), 1)));
     }
 
+    public function testTheStagesAreReckonedBackFromADay(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $ask = fn(string $by): TestResponse => $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/countdown?by=$by");
+        $far = $ask('2027-03-01')->assertOk();
+        self::assertSame('enough', $far->json('pace'));
+        self::assertNotSame([], $far->json('stages'));
+        self::assertMatchesRegularExpression('/^.+ must begin by \w{3} \d+ \w{3}\. As things stand it begins /', self::text($far->json('stages.0.words')));
+        self::assertStringContainsString('no forecast for a person', self::text($far->json('note')));
+        self::assertSame('too_late', $ask('2026-04-20')->assertOk()->json('pace'));
+        $ask('2026-04-14')->assertStatus(422)->assertJsonValidationErrors(['by' => 'from tomorrow to 400 days ahead']);
+        $ask('soon')->assertStatus(422)->assertJsonValidationErrors(['by' => 'must be a day']);
+        $case->forceFill(['closed_on' => '2026-04-13'])->save();
+        $ask('2026-09-01')->assertStatus(422)->assertJsonValidationErrors(['by' => 'the programme is finished']);
+    }
+
     public function testWhatWasDoneIsToldByHowItWasAnswered(): void
     {
         $sessions = collect((array) $this->weeks($this->caseOf('Juno Tamsin'))->json('sessions'));

@@ -56,6 +56,7 @@ final class WeeksPage
             'later' => array_map(static fn(Booked $one): array => ['on' => $one->on->toIso(), 'slot' => $one->slot], $later),
             'beside' => self::beside($evaluation, $monday),
             'recovery' => $isStopped ? [] : array_map(static fn(Recovery $one): array => ['on' => $one->on->toIso(), 'words' => $words->recovery($one)], Recovery::of($weeks->booked, $weeks->rules, $weeks->slots)),
+            'goal_on' => $case->goal_on,
             'events' => array_map(static fn(Day $one): string => $one->toIso(), $case->eventDays()),
             'blocked' => array_map(static fn(Day $one): string => $one->toIso(), $case->blockedDays()),
             'clashes' => $weeks->clashes(),
@@ -144,6 +145,6 @@ final class WeeksPage
         $monday = self::monday($weeks);
         $count = intdiv($last->daysSince($monday), 7) + 1;
 
-        return array_map(static fn(WeekSum $one): array => ['from' => $one->monday->toIso(), 'figures' => WeekSumWords::figures($one)], WeekSums::of($evaluation, $case->plan(), $open, $monday, max(1, $count)));
+        return array_map(static fn(WeekSum $one): array => ['from' => $one->monday->toIso(), 'figures' => WeekSumWords::figures($one)], WeekSums::of($evaluation, $case->plan(), $open, $weeks->slots, $monday, max(1, $count)));
     }
 }

@@ -11,6 +11,7 @@ import { Link as RouterLink, useParams } from 'react-router';
 import { Failed, Loading } from '../../shell/States';
 import { DaysDialog } from './DaysDialog';
 import { type Mark, marked, marksOf, sameMarks } from './grid';
+import { ReadyBy } from './ReadyBy';
 import { AHEAD, type Ahead, type Marks, type Moves, useLighter, useMarkedWeeks, useReplan, usePut, useWeeks, useWhatBreaks, type Weeks } from './useWeeks';
 import { WeekGrid } from './WeekGrid';
 import { WhatBreaks } from './WhatBreaks';
@@ -70,11 +71,14 @@ function WeeksView({ id, weeks, ahead, setAhead }: { id: string; weeks: Weeks; a
           <WeekGrid weeks={shown} moves={moves} notPlaced={notPlaced} chosen={chosen} choose={setChosen} canMove={marks === null} canMark={canPlan && !isMoving}
             move={move} mark={mark} lighter={(week, less_percent) => lighter.mutate({ week, less_percent }, { onSuccess: (found) => { if (found.moves.length > 0) move(Object.fromEntries(found.moves.map((one) => [one.session, one.on]))); } })} />
         </Paper>
+        <Box sx={{ display: 'grid', gap: 1.5, position: { md: 'sticky' }, top: 12 }}>
         <WhatBreaks weeks={weeks} shown={shown} moves={moves} marks={marks} notPlaced={notPlaced} chosen={chosen} breaks={breaks} withMarks={withMarks} put={put} isPlanning={replan.isPending} asked={lighter.error ?? replan.error} isLightest={lighter.data?.moves.length === 0}
           move={move}
           replan={() => replan.mutate(undefined, { onSuccess: (found) => { move(Object.fromEntries(found.moves.map((one) => [one.session, one.on]))); setNotPlaced(found.left_out); } })}
           back={() => { move({}); setMarks(null); setChosen(null); }}
           done={() => { setMoves({}); setMarks(null); setChosen(null); }} />
+        {canPlan && <ReadyBy id={id} weeks={weeks} />}
+        </Box>
       </Box>
       {pasting && <DaysDialog id={id} close={() => setPasting(false)} mark={(days, as) => { mark(days, as); setPasting(false); }} />}
     </Box>

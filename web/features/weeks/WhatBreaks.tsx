@@ -48,7 +48,7 @@ export function WhatBreaks({ weeks, shown, moves, marks, notPlaced, chosen, brea
   const one = weeks.sessions.find((planned) => planned.id === chosen && planned.open);
   const unplaced = weeks.sessions.filter((planned) => notPlaced.includes(planned.id));
   return (
-    <Paper variant="outlined" component="section" aria-label="What breaks" sx={{ p: 1.5, display: 'grid', gap: 1, position: { md: 'sticky' }, top: 12 }}>
+    <Paper variant="outlined" component="section" aria-label="What breaks" sx={{ p: 1.5, display: 'grid', gap: 1 }}>
       <Typography variant="h2">{isTrying ? 'If you put it there' : 'As it stands'}</Typography>
       <Box role="status" aria-live="polite" sx={{ display: 'grid', gap: 0.5 }}>
         {broken.length === 0 && <Typography>{looking ? 'Looking …' : '✓ Every rule is kept.'}</Typography>}

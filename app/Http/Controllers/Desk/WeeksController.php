@@ -13,6 +13,7 @@ use App\Http\Controllers\Controller;
 use App\Http\Requests\LighterWeekRequest;
 use App\Http\Requests\ReadDaysRequest;
 use App\Http\Requests\ReadsCore;
+use App\Http\Resources\CountdownPage;
 use App\Http\Resources\WeeksPage;
 use App\Models\CareCase;
 use App\Models\Decision;
@@ -24,9 +25,11 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use InvalidArgumentException;
 use Rung\Core\Calendar\Booked;
 use Rung\Core\Calendar\LighterWeek;
 use Rung\Core\Calendar\Replanner;
+use Rung\Core\Input\InvalidInput;
 use Rung\Core\Time\Day;
 
 /** The weeks of a case: what stands where, what breaks if it is moved, moving it, and the days that are not like others. */
@@ -90,6 +93,24 @@ final class WeeksController extends Controller
         $out = LighterWeek::of($booked, Day::fromIso($request->string('week')->value()), $request->integer('less_percent'));
 
         return new JsonResponse(['moves' => array_map(static fn(Booked $one): array => ['session' => $one->id, 'on' => null], $out)]);
+    }
+
+    /** When the stages have to begin so that the athlete is ready by a day. */
+    public function countdown(Request $request, CareCase $case, RefreshStanding $standing, CountdownPage $page): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        AccessLog::read(self::person($request), $case, 'looked at the weeks');
+        $asked = $request->string('by')->value();
+
+        return new JsonResponse(ReadsCore::refusing(static function () use ($case, $standing, $page, $asked): array {
+            try {
+                $by = Day::fromIso($asked);
+            } catch (InvalidArgumentException) {
+                throw InvalidInput::at('/by', 'must be a day, as 2026-12-12');
+            }
+
+            return $page->of($case, $standing->evaluate($case), $by);
+        }));
     }
 
     /** @return positive-int */

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\CareCase;
+use App\Support\CatalogueShelf;
+use Illuminate\Support\Facades\Cache;
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Catalogue\Programme;
+use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Gate\GateOutlook;
+use Rung\Core\Input\InvalidInput;
+use Rung\Core\Plan\PlanStage;
+use Rung\Core\Record\Goal;
+use Rung\Core\Record\Structure;
+use Rung\Core\Simulation\Countdown;
+use Rung\Core\Simulation\CountdownStage;
+use Rung\Core\Simulation\TwoAthletes;
+use Rung\Core\Time\Day;
+use Rung\Core\Words\CountdownWords;
+
+/** What a day that an athlete wants to be ready by asks of the stages before it. */
+final class CountdownPage
+{
+    private const AHEAD_DAYS = 400;
+
+    /** Seconds that the course of a programme is kept. */
+    private const KEPT_S = 3600;
+
+    public function __construct(private readonly CatalogueShelf $shelf) {}
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws InvalidInput where nothing can be reckoned
+     */
+    public function of(CareCase $case, Evaluation $evaluation, Day $by): array
+    {
+        $today = $evaluation->log->today;
+        if (!$by->isAfter($today) || $by->daysSince($today) > self::AHEAD_DAYS) {
+            throw InvalidInput::at('/by', 'must lie from tomorrow to ' . self::AHEAD_DAYS . ' days ahead');
+        }
+        $plan = $case->plan();
+        $catalogue = $this->shelf->forCase($case, $plan);
+        $programme = $catalogue->programmes[$case->programme] ?? null;
+        $goal = Goal::from($case->goal);
+        $stages = array_values(array_filter($plan->stages, static fn(PlanStage $one): bool => $one->stage->appliesTo($goal)));
+        $keys = array_map(static fn(PlanStage $one): string => $one->stage->key, $stages);
+        $at = array_search($evaluation->log->stage->key, $keys, true);
+        if ($programme === null || $at === false) {
+            throw InvalidInput::at('/by', 'cannot be reckoned with: this programme is no longer in the library');
+        }
+        if ($plan->maintenance !== null || $case->closed_on !== null) {
+            throw InvalidInput::at('/by', 'needs no reckoning: the programme is finished');
+        }
+        [$steady, $slow] = self::days($case, $programme, $goal, $catalogue);
+        $countdown = Countdown::of(
+            array_slice($keys, $at),
+            $evaluation->log->stageFrom,
+            $today,
+            GateOutlook::earliestOpen($evaluation->outlooks(), $today),
+            $steady,
+            $slow,
+            $by,
+        );
+
+        return [
+            'by' => $by->toIso(),
+            'stages' => array_map(static fn(CountdownStage $one): array => [
+                'key' => $one->key,
+                'words' => CountdownWords::stage($one, $plan->stage($one->key)->stage->title ?? $one->key),
+                'pace' => $one->pace()->value,
+            ], $countdown->stages),
+            'ready' => CountdownWords::ready($countdown),
+            'pace' => $countdown->pace()?->value,
+            'note' => CountdownWords::NOTE,
+        ];
+    }
+
+    /** @return array{array<string, int>, array<string, int>} days in each stage; to play a programme takes a second, so it is kept for a while */
+    private static function days(CareCase $case, Programme $programme, Goal $goal, Catalogue $catalogue): array
+    {
+        $structure = Structure::from($case->structure);
+        $key = 'stage-days:' . sha1((string) json_encode([$case->practice_id, $programme->toArray(), $structure, $goal]));
+        $two = new TwoAthletes($catalogue);
+
+        return Cache::remember($key, self::KEPT_S, static fn(): array => [$two->days('steady', $programme, $structure, $goal), $two->days('slow', $programme, $structure, $goal)]);
+    }
+}
