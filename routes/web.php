@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\Desk\AthleteController;
 use App\Http\Controllers\Desk\CaseController;
+use App\Http\Controllers\Desk\CaseFileController;
 use App\Http\Controllers\Desk\CaseloadController;
 use App\Http\Controllers\Desk\ClosedCasesController;
 use App\Http\Controllers\Desk\DecisionController;
@@ -83,6 +84,9 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::get('cases/{case}/weeks', [WeeksController::class, 'show']);
         Route::post('cases/{case}/weeks/preview', [WeeksController::class, 'preview']);
         Route::post('cases/{case}/weeks/replan', [WeeksController::class, 'replan']);
+        Route::get('cases/{case}/file', [CaseFileController::class, 'show']);
+        Route::post('import', [CaseFileController::class, 'store']);
+        Route::post('import/preview', [CaseFileController::class, 'preview']);
         Route::get('cases/{case}/countdown', [WeeksController::class, 'countdown']);
         Route::post('cases/{case}/weeks/lighter', [WeeksController::class, 'lighter']);
         Route::put('cases/{case}/weeks/days', [WeeksController::class, 'markDays']);

@@ -7,6 +7,7 @@ import { EntriesPage } from './features/entries/EntriesPage';
 import { EditItem } from './features/library/EditItem';
 import { LibraryPage } from './features/library/LibraryPage';
 import { Inbox } from './features/messages/Inbox';
+import { ImportPage } from './features/open/ImportPage';
 import { OpenCase } from './features/open/OpenCase';
 import { PracticePage } from './features/practice/PracticePage';
 import { PrescribePage } from './features/prescribe/PrescribePage';
@@ -46,6 +47,7 @@ function Desk() {
           <Route path="/" element={<Round />} />
           <Route path="/new" element={<OpenCase />} />
           <Route path="/new/:id" element={<OpenCase />} />
+          <Route path="/import" element={<ImportPage />} />
           <Route path="/library" element={<LibraryPage />} />
           <Route path="/library/:kind/:key" element={<EditItem />} />
           <Route path="/caseload" element={<Caseload />} />

@@ -26,7 +26,6 @@ use Rung\Core\Record\Record;
 use Rung\Core\Record\Session;
 use Rung\Core\Record\StageEntry as Entered;
 use Rung\Core\Simulation\SimulatedHistory;
-use Rung\Core\Time\Day;
 use Rung\Core\Words\ChangeWords;
 use Rung\Core\Words\EvaluationWords;
 
@@ -71,7 +70,7 @@ final class StoreHistory
         PlannedSession::query()->insert(array_map(static fn(Planned $planned): array => $own + [
             'id' => $ids[$planned->id],
             'on' => $planned->on->toIso(),
-            'stage' => self::stageOn($planned->on, $file->stage_history),
+            'stage' => Entered::stageOn($file->stage_history, $planned->on),
             'slot' => $planned->slot,
             'number' => (int) Str::afterLast($planned->id, '-'),
         ], $file->planned));
@@ -116,14 +115,6 @@ final class StoreHistory
             'plan_version' => $version,
             'created_at' => Clock::utc($session->ended_at),
         ];
-    }
-
-    /** @param list<Entered> $entered in order */
-    private static function stageOn(Day $day, array $entered): string
-    {
-        $then = array_filter($entered, static fn(Entered $one): bool => !$one->from->isAfter($day));
-
-        return (end($then) ?: $entered[0])->stage;
     }
 
     private static function json(Plan $plan): string

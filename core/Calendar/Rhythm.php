@@ -29,6 +29,12 @@ final readonly class Rhythm
         return new self(null, null, $times, $minGapDays);
     }
 
+    /** @param non-empty-list<string> $slots keys, taken in turn, one a day */
+    public static function inTurn(array $slots): self
+    {
+        return new self($slots, null, null, null);
+    }
+
     public static function read(ObjectNode $node): self
     {
         $forms = array_values(array_filter(['cycle', 'every_days', 'per_week'], $node->has(...)));

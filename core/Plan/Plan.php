@@ -18,7 +18,8 @@ use Rung\Core\Time\Day;
 /** What a case is to do: the stages of its programme with doses and calendars, and what rests for now. */
 final readonly class Plan
 {
-    private const LEFT_OUT = 'left_out';
+    /** The stage of a case file that holds what is no longer asked for. */
+    public const LEFT_OUT = 'left_out';
 
     /**
      * @param list<PlanStage> $stages

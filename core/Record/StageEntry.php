@@ -16,4 +16,16 @@ final readonly class StageEntry
     {
         return new self($node->text('stage'), $node->day('from'));
     }
+
+    /**
+     * The key of the stage that a day belongs to; days before the first entry belong to the first stage.
+     *
+     * @param list<self> $entered in order of their days
+     */
+    public static function stageOn(array $entered, Day $day): string
+    {
+        $then = array_filter($entered, static fn(self $one): bool => !$one->from->isAfter($day));
+
+        return (end($then) ?: $entered[0] ?? null)->stage ?? '';
+    }
 }

@@ -57,6 +57,9 @@ final class PermissionsTest extends TestCase
         yield 'a move before it is made' => ['POST', '/api/cases/{case}/weeks/preview', true, 422];
         yield 'a re-plan' => ['POST', '/api/cases/{case}/weeks/replan', true, 200];
         yield 'ready by a day' => ['GET', '/api/cases/{case}/countdown?by=2026-06-30', true, 200];
+        yield 'a case file' => ['GET', '/api/cases/{case}/file', true, 200];
+        yield 'a case file before it is taken in' => ['POST', '/api/import/preview', true, 422];
+        yield 'taking a case file in' => ['POST', '/api/import', true, 422];
         yield 'a lighter week' => ['POST', '/api/cases/{case}/weeks/lighter', true, 422];
         yield 'shows and days off before they are marked' => ['POST', '/api/cases/{case}/weeks/days/preview', true, 422];
         yield 'shows and days off' => ['PUT', '/api/cases/{case}/weeks/days', true, 422];
@@ -157,7 +160,7 @@ final class PermissionsTest extends TestCase
         foreach ([['GET', "/api/cases/$foreign->id"], ['POST', "/api/cases/$foreign->id/tests"], ['POST', "/api/cases/$foreign->id/decisions"], ['DELETE', "/api/cases/$foreign->id/decisions/$foreign->id"],
             ['POST', "/api/cases/$foreign->id/nudges"], ['GET', "/api/cases/$foreign->id/sessions/$foreign->id"], ['GET', "/api/cases/$foreign->id/opinions"],
             ['GET', "/api/cases/$foreign->id/measures"], ['GET', "/api/cases/$foreign->id/measures/file"], ['POST', "/api/cases/$foreign->id/measures/file"], ['GET', "/api/cases/$foreign->id/measures/range_of_motion"], ['POST', "/api/cases/$foreign->id/measurements/preview"],
-            ['GET', "/api/cases/$foreign->id/weeks"], ['POST', "/api/cases/$foreign->id/weeks/preview"], ['POST', "/api/cases/$foreign->id/weeks/replan"], ['POST', "/api/cases/$foreign->id/weeks/lighter"], ['GET', "/api/cases/$foreign->id/countdown?by=2026-06-30"], ['POST', "/api/cases/$foreign->id/weeks/days/preview"], ['PUT', "/api/cases/$foreign->id/weeks/days"], ['POST', "/api/cases/$foreign->id/weeks/days/read"], ['POST', "/api/cases/$foreign->id/moves"],
+            ['GET', "/api/cases/$foreign->id/weeks"], ['POST', "/api/cases/$foreign->id/weeks/preview"], ['POST', "/api/cases/$foreign->id/weeks/replan"], ['POST', "/api/cases/$foreign->id/weeks/lighter"], ['GET', "/api/cases/$foreign->id/countdown?by=2026-06-30"], ['GET', "/api/cases/$foreign->id/file"], ['POST', "/api/cases/$foreign->id/weeks/days/preview"], ['PUT', "/api/cases/$foreign->id/weeks/days"], ['POST', "/api/cases/$foreign->id/weeks/days/read"], ['POST', "/api/cases/$foreign->id/moves"],
             ['PUT', "/api/cases/$foreign->id/measurements/$foreign->id"], ['PUT', "/api/cases/$foreign->id/curves/$foreign->id"], ['GET', "/api/cases/$foreign->id/curves/$foreign->id"],
             ['GET', "/api/cases/$foreign->id/invitation"], ['POST', "/api/cases/$foreign->id/invitation"], ['DELETE', "/api/cases/$foreign->id/invitation"],
             ['GET', "/api/cases/$foreign->id/plan"], ['GET', "/api/cases/$foreign->id/stages/springs"], ['POST', "/api/cases/$foreign->id/plan"], ['POST', "/api/cases/$foreign->id/plan/preview"],

@@ -37,6 +37,7 @@ final class GuardInput
         'api/session' => [4096, 20],
         'api/join' => [4096, 20],
         'api/library/' => [8 * 1024 * 1024, 150_000],
+        'api/import' => [16 * 1024 * 1024, 400_000],
         'api/' => [1024 * 1024, 20_000],
     ];
 

@@ -155,6 +155,7 @@ function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; 
     [found.review_on === null ? 'Plan a review …' : 'Move the review …', () => ask({ kind: 'review' })],
     ['Intake …', () => void navigate(`/cases/${found.id}/intake`)],
     ['Entries: put right, enter for the athlete …', () => void navigate(`/cases/${found.id}/entries`)],
+    ['Take out the case file', () => window.location.assign(`/api/cases/${found.id}/file`)],
     ['Add a note …', () => ask({ kind: 'note' })],
     ['Close the case …', () => ask({ kind: 'close' })],
     ['Nudge the athlete …', () => open('nudge')],

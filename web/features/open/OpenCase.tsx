@@ -104,9 +104,10 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
       <Box component="main" sx={{ px: 2, pb: 4, maxWidth: 1280, mx: 'auto' }}>
         <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, py: 1.25 }}>
           <Typography variant="h1">New case{form.name.trim() === '' ? '' : `: ${form.name.trim()}`}</Typography>
-          <Typography variant="body2" color="textSecondary" role="status">
+          <Typography variant="body2" color="textSecondary" role="status" sx={{ flex: 1 }}>
             {{ fresh: 'Kept as you type; leave it at any step.', keeping: 'Keeping …', kept: 'Kept. You can leave it here and take it up again.', failed: '' }[draft.state]}
           </Typography>
+          {id === null && <Button component={RouterLink} to="/import">From a case file …</Button>}
         </Box>
         {draft.state === 'failed' && <Failed problem={draft.problem} again={draft.again} />}
         {id === null && <LeftOpenings except={draft.draft} />}

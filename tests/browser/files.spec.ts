@@ -1,0 +1,42 @@
+import { readFile } from 'node:fs/promises';
+
+import { expect, test } from '@playwright/test';
+
+import { expectAccessible, practitioner } from './people';
+
+test('a case goes out as a file, is looked at, and comes in as a case of a new athlete', async ({ page }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Open Edda Moorgate' }).click();
+  const headline = await page.getByRole('region', { name: 'Proposal' }).getByRole('heading').first().textContent();
+  await page.getByRole('button', { name: 'More' }).click();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Take out the case file' }).click()]);
+  expect(download.suggestedFilename()).toBe('edda-moorgate-kneecap-tendon.json');
+  const text = await readFile(await download.path(), 'utf8');
+  expect((JSON.parse(text) as { format: string }).format).toBe('rung-case/1');
+
+  await page.getByRole('link', { name: 'New case' }).click();
+  await page.getByRole('link', { name: 'From a case file …' }).click();
+  const choose = page.getByLabel('Case file', { exact: true });
+  const give = (name: string, content: string) => choose.setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
+  await give('broken.json', text.slice(0, 500));
+  await expect(page.getByText('broken.json is no case file: it is not JSON.')).toBeVisible();
+  await give('wrong.json', text.replace(/"provocation": \d+/, '"provocation": 40').replace(/"pain": \d+/, '"pain": -1'));
+  await expect(page.getByText('2 things in the file cannot be taken in. Nothing is stored.')).toBeVisible();
+  await expect(page.getByText(/check_ins\.\d+\.provocation/)).toBeVisible();
+
+  await give('edda.json', text);
+  const found = page.getByRole('region', { name: 'What edda.json holds' });
+  await expect(found.getByRole('heading', { name: 'Edda Moorgate: Kneecap tendon, right' })).toBeVisible();
+  await expect(found.getByText(headline ?? '')).toBeVisible();
+  await expect(found.getByText(/tells of no screening/)).toBeVisible();
+  await expectAccessible(page);
+  // Whose case it is has to be said: somebody of that name is here.
+  await expect(found.getByRole('button', { name: 'Make a case of it' })).toBeDisabled();
+  await found.getByRole('radio', { name: /^Edda Moorgate/ }).check();
+  await found.getByRole('button', { name: 'Make a case of it' }).click();
+  await expect(page.getByText(/is treated in a case of this athlete that is open/)).toBeVisible();
+  await found.getByRole('radio', { name: 'Somebody else: a new athlete' }).check();
+  await found.getByRole('button', { name: 'Make a case of it' }).click();
+  await expect(page.getByRole('region', { name: 'Proposal' }).getByRole('heading').first()).toHaveText(headline ?? '');
+  await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText('Taken in from a case file');
+});
