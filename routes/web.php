@@ -18,6 +18,7 @@ use App\Http\Controllers\Desk\PlanController;
 use App\Http\Controllers\Desk\PracticeController;
 use App\Http\Controllers\Desk\PracticeWeekController;
 use App\Http\Controllers\Desk\RoundController;
+use App\Http\Controllers\Desk\TableController;
 use App\Http\Controllers\Desk\VisitController;
 use App\Http\Controllers\Desk\WeeksController;
 use App\Http\Controllers\InvitationController;
@@ -84,6 +85,8 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::get('cases/{case}/weeks', [WeeksController::class, 'show']);
         Route::post('cases/{case}/weeks/preview', [WeeksController::class, 'preview']);
         Route::post('cases/{case}/weeks/replan', [WeeksController::class, 'replan']);
+        Route::get('tables/{table}.csv', [TableController::class, 'all']);
+        Route::get('cases/{case}/tables/{table}.csv', [TableController::class, 'one']);
         Route::get('cases/{case}/file', [CaseFileController::class, 'show']);
         Route::post('import', [CaseFileController::class, 'store']);
         Route::post('import/preview', [CaseFileController::class, 'preview']);

@@ -21,15 +21,15 @@ final class MeasureFile
     {
         $history = MeasureHistory::of($case);
         $file = fopen('php://temp', 'r+b') ?: throw new \RuntimeException('no memory for the file');
-        fputcsv($file, self::COLUMNS, eol: "\r\n", escape: '');
+        Csv::write($file, self::COLUMNS);
         foreach ($measures as $measure) {
             foreach ($history->rows($measure) as $row) {
                 $isTest = $row instanceof StrengthTest;
                 $details = $row->details ?? [];
-                fputcsv($file, array_map(self::harmless(...), [
+                Csv::write($file, [
                     $measure->key, $row->on, $isTest ? $row->affected : $row->score, $isTest ? $row->unaffected : null, $measure->unit,
                     $details['lever_m'] ?? null, $details['joint_angle'] ?? null,
-                ]), eol: "\r\n", escape: '');
+                ]);
             }
         }
         rewind($file);
@@ -94,13 +94,5 @@ final class MeasureFile
             'lever_m' => $number('lever_m'),
             'joint_angle' => $cell('joint_angle'),
         ], static fn(mixed $one): bool => $one !== null);
-    }
-
-    /** A text that a spreadsheet would take for a formula is written as a text. */
-    private static function harmless(mixed $cell): string
-    {
-        $text = is_scalar($cell) ? (string) $cell : '';
-
-        return $text !== '' && !is_numeric($text) && str_contains("=+-@\t\r", $text[0]) ? "'$text" : $text;
     }
 }

@@ -14,6 +14,14 @@ test('a case goes out as a file, is looked at, and comes in as a case of a new a
   const text = await readFile(await download.path(), 'utf8');
   expect((JSON.parse(text) as { format: string }).format).toBe('rung-case/1');
 
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Tables for a spreadsheet …' }).click();
+  const tables = page.getByRole('dialog', { name: 'Tables of Edda Moorgate' });
+  await expectAccessible(page);
+  const [table] = await Promise.all([page.waitForEvent('download'), tables.getByRole('link', { name: 'Mornings' }).click()]);
+  expect((await readFile(await table.path(), 'utf8')).split('\r\n')[0]).toBe('case,athlete,structure,side,at,provocation,stiffness_min,signs,notes');
+  await tables.getByRole('button', { name: 'Close' }).click();
+
   await page.getByRole('link', { name: 'New case' }).click();
   await page.getByRole('link', { name: 'From a case file …' }).click();
   const choose = page.getByLabel('Case file', { exact: true });

@@ -57,6 +57,8 @@ final class PermissionsTest extends TestCase
         yield 'a move before it is made' => ['POST', '/api/cases/{case}/weeks/preview', true, 422];
         yield 'a re-plan' => ['POST', '/api/cases/{case}/weeks/replan', true, 200];
         yield 'ready by a day' => ['GET', '/api/cases/{case}/countdown?by=2026-06-30', true, 200];
+        yield 'a table of a case' => ['GET', '/api/cases/{case}/tables/sessions.csv', true, 200];
+        yield 'a table of all cases' => ['GET', '/api/tables/sessions.csv', true, 200];
         yield 'a case file' => ['GET', '/api/cases/{case}/file', true, 200];
         yield 'a case file before it is taken in' => ['POST', '/api/import/preview', true, 422];
         yield 'taking a case file in' => ['POST', '/api/import', true, 422];
@@ -130,7 +132,7 @@ final class PermissionsTest extends TestCase
 
     public function testEveryDoorIsTried(): void
     {
-        $shape = static fn(string $method, string $path): string => $method . ' ' . preg_replace(['/\?.*$/', '#/library/items/rule/(our_)?low#', '#/stages/springs#', '#/programmes/heel_paced#', '#/measures/range_of_motion#', '/\{\w+\}/'], ['', '/library/items/{}/{}', '/stages/{}', '/programmes/{}', '/measures/{}', '{}'], $path);
+        $shape = static fn(string $method, string $path): string => $method . ' ' . preg_replace(['/\?.*$/', '#/library/items/rule/(our_)?low#', '#/stages/springs#', '#/programmes/heel_paced#', '#/measures/range_of_motion#', '#/tables/sessions\.csv#', '/\{\w+\}/'], ['', '/library/items/{}/{}', '/stages/{}', '/programmes/{}', '/measures/{}', '/tables/{}.csv', '{}'], $path);
         $tried = array_map(static fn(array $door): string => $shape($door[0], $door[1]), array_values(iterator_to_array(self::doors())));
         // Getting in and out is open to anybody, and has tests of its own.
         $open = ['GET /api/session', 'POST /api/session', 'DELETE /api/session', 'DELETE /api/sessions', 'POST /api/join'];
@@ -160,7 +162,7 @@ final class PermissionsTest extends TestCase
         foreach ([['GET', "/api/cases/$foreign->id"], ['POST', "/api/cases/$foreign->id/tests"], ['POST', "/api/cases/$foreign->id/decisions"], ['DELETE', "/api/cases/$foreign->id/decisions/$foreign->id"],
             ['POST', "/api/cases/$foreign->id/nudges"], ['GET', "/api/cases/$foreign->id/sessions/$foreign->id"], ['GET', "/api/cases/$foreign->id/opinions"],
             ['GET', "/api/cases/$foreign->id/measures"], ['GET', "/api/cases/$foreign->id/measures/file"], ['POST', "/api/cases/$foreign->id/measures/file"], ['GET', "/api/cases/$foreign->id/measures/range_of_motion"], ['POST', "/api/cases/$foreign->id/measurements/preview"],
-            ['GET', "/api/cases/$foreign->id/weeks"], ['POST', "/api/cases/$foreign->id/weeks/preview"], ['POST', "/api/cases/$foreign->id/weeks/replan"], ['POST', "/api/cases/$foreign->id/weeks/lighter"], ['GET', "/api/cases/$foreign->id/countdown?by=2026-06-30"], ['GET', "/api/cases/$foreign->id/file"], ['POST', "/api/cases/$foreign->id/weeks/days/preview"], ['PUT', "/api/cases/$foreign->id/weeks/days"], ['POST', "/api/cases/$foreign->id/weeks/days/read"], ['POST', "/api/cases/$foreign->id/moves"],
+            ['GET', "/api/cases/$foreign->id/weeks"], ['POST', "/api/cases/$foreign->id/weeks/preview"], ['POST', "/api/cases/$foreign->id/weeks/replan"], ['POST', "/api/cases/$foreign->id/weeks/lighter"], ['GET', "/api/cases/$foreign->id/countdown?by=2026-06-30"], ['GET', "/api/cases/$foreign->id/file"], ['GET', "/api/cases/$foreign->id/tables/sets.csv"], ['POST', "/api/cases/$foreign->id/weeks/days/preview"], ['PUT', "/api/cases/$foreign->id/weeks/days"], ['POST', "/api/cases/$foreign->id/weeks/days/read"], ['POST', "/api/cases/$foreign->id/moves"],
             ['PUT', "/api/cases/$foreign->id/measurements/$foreign->id"], ['PUT', "/api/cases/$foreign->id/curves/$foreign->id"], ['GET', "/api/cases/$foreign->id/curves/$foreign->id"],
             ['GET', "/api/cases/$foreign->id/invitation"], ['POST', "/api/cases/$foreign->id/invitation"], ['DELETE', "/api/cases/$foreign->id/invitation"],
             ['GET', "/api/cases/$foreign->id/plan"], ['GET', "/api/cases/$foreign->id/stages/springs"], ['POST', "/api/cases/$foreign->id/plan"], ['POST', "/api/cases/$foreign->id/plan/preview"],

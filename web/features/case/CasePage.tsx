@@ -12,6 +12,7 @@ import { UprightLadder } from '../../charts/Ladder';
 import { ago, day } from '../../shell/dates';
 import { isTyping } from '../../shell/keys';
 import { Failed, Loading } from '../../shell/States';
+import { TablesDialog } from '../../shell/TablesDialog';
 import { NudgeDialog } from '../round/NudgeDialog';
 import { AcceptDialog } from './AcceptDialog';
 import { DoseTable } from './DoseTable';
@@ -38,7 +39,7 @@ export function CasePage() {
   return <CaseView key={id} found={found.data} problem={found.error} />;
 }
 
-type Open = { dialog: 'accept' | 'flare' | 'nudge' | 'invite' } | { dialog: 'reason'; asked: Asked } | null;
+type Open = { dialog: 'accept' | 'flare' | 'nudge' | 'invite' | 'tables' } | { dialog: 'reason'; asked: Asked } | null;
 
 function CaseView({ found, problem }: { found: Case; problem: unknown }) {
   const arrived = useLocation().state as { done?: Done } | null;
@@ -133,6 +134,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
       {open?.dialog === 'accept' && <AcceptDialog id={found.id} close={() => setOpen(null)} decided={setDone} />}
       {open?.dialog === 'flare' && <FlareDialog found={found} close={() => setOpen(null)} decided={setDone} />}
       {open?.dialog === 'nudge' && <NudgeDialog id={found.id} close={() => setOpen(null)} done={(words) => setDone({ words })} />}
+      {open?.dialog === 'tables' && <TablesDialog of={found.athlete.name} path={(table) => `/api/cases/${found.id}/tables/${table}.csv`} close={() => setOpen(null)} />}
       {open?.dialog === 'invite' && <InviteDialog found={found} close={() => setOpen(null)} />}
       {open?.dialog === 'reason' && <ReasonDialog found={found} asked={open.asked} close={() => setOpen(null)} decided={setDone} />}
       <UndoBar done={done} set={setDone} latest={undoable(found)} />
@@ -146,7 +148,7 @@ function undoable(found: Case): Done | undefined {
   return latest === undefined ? undefined : { words: `Latest decision: ${latest.words}`, undo: { id: found.id, decision: latest.id } };
 }
 
-function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; open: (dialog: 'nudge' | 'invite') => void }) {
+function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; open: (dialog: 'nudge' | 'invite' | 'tables') => void }) {
   const [at, setAt] = useState<HTMLElement | null>(null);
   const navigate = useNavigate();
   const choices: [string, () => void][] = [
@@ -155,6 +157,7 @@ function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; 
     [found.review_on === null ? 'Plan a review …' : 'Move the review …', () => ask({ kind: 'review' })],
     ['Intake …', () => void navigate(`/cases/${found.id}/intake`)],
     ['Entries: put right, enter for the athlete …', () => void navigate(`/cases/${found.id}/entries`)],
+    ['Tables for a spreadsheet …', () => open('tables')],
     ['Take out the case file', () => window.location.assign(`/api/cases/${found.id}/file`)],
     ['Add a note …', () => ask({ kind: 'note' })],
     ['Close the case …', () => ask({ kind: 'close' })],

@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import Link from '@mui/material/Link';
 import MenuItem from '@mui/material/MenuItem';
@@ -11,6 +12,7 @@ import { Link as RouterLink, useSearchParams } from 'react-router';
 
 import { api, type Schemas, send } from '../../api/client';
 import { Failed, Loading } from '../../shell/States';
+import { TablesDialog } from '../../shell/TablesDialog';
 import { GROUPS } from '../round/groups';
 import { WeekBars } from './WeekBars';
 
@@ -27,6 +29,7 @@ interface Chosen {
 export function Caseload() {
   const [search, setSearch] = useSearchParams();
   const practitioner = search.get('practitioner') ?? '';
+  const [tables, setTables] = useState(false);
   const filters = useQuery({ queryKey: ['round', 'filters'], queryFn: () => send(() => api.GET('/api/round/filters')) });
   const found = useQuery({
     queryKey: ['round', 'caseload', practitioner],
@@ -41,10 +44,12 @@ export function Caseload() {
           <MenuItem value="">the whole practice</MenuItem>
           {filters.data?.practitioners.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
         </TextField>
+        <Button variant="outlined" onClick={() => setTables(true)}>Tables …</Button>
       </Box>
       {found.isPending && <Loading what="the caseload" />}
       {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
       {found.data !== undefined && <Load load={found.data} />}
+      {tables && <TablesDialog of={practitioner === '' ? 'all open cases' : `the open cases of ${filters.data?.practitioners.find((one) => one.key === practitioner)?.title ?? 'one practitioner'}`} path={(table) => `/api/tables/${table}.csv${practitioner === '' ? '' : `?practitioner=${practitioner}`}`} close={() => setTables(false)} />}
     </Box>
   );
 }
