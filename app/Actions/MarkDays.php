@@ -10,11 +10,12 @@ use App\Models\MessageKind;
 use App\Models\User;
 use App\Support\CalendarText;
 use App\Support\Clock;
+use Rung\Core\Calendar\ExpectedSport;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\WeekWords;
 
-/** Marks shows and days without training; the calendar is filled anew around them. It can be taken back. */
+/** Marks shows, days without training and practice beside the plan; the calendar is filled anew around them. It can be taken back. */
 final class MarkDays
 {
     public function __construct(private readonly WriteCase $write, private readonly RefreshStanding $standing, private readonly WriteMessage $message) {}
@@ -23,7 +24,7 @@ final class MarkDays
     public function handle(CareCase $case, User $by, DaysRequest $request): Decision
     {
         return $this->write->run($case, $by, 'marked days', function (CareCase $case) use ($by, $request): Decision {
-            $before = ['events' => $case->events, 'blocked' => $case->blocked];
+            $before = ['events' => $case->events, 'blocked' => $case->blocked, 'expected_sport' => $case->expected_sport];
             $words = self::put($case, $request);
             if (!$case->isStopped() && $case->closed_on === null) {
                 $this->message->handle($case, $by, MessageKind::Message, "Your calendar: $words.");
@@ -54,6 +55,9 @@ final class MarkDays
             $words[] = WeekWords::days($field === 'events', array_values(array_filter($was, static fn(Day $one): bool => !$today->isAfter($one))), $days);
             $case->forceFill([$field => array_map(static fn(Day $one): string => $one->toIso(), [...array_values($past), ...$days])]);
         }
+        if ($request->sport !== null) {
+            $words[] = self::putSport($case, $request->sport, $today);
+        }
         $words = array_values(array_filter($words));
         if ($words === []) {
             throw InvalidInput::at('/events', 'are as they were, like the blocked days: change one, then save');
@@ -64,5 +68,28 @@ final class MarkDays
         }
 
         return implode('; ', $words);
+    }
+
+    /**
+     * @param list<ExpectedSport> $sport
+     *
+     * @return string what is another now
+     *
+     * @throws InvalidInput
+     */
+    private static function putSport(CareCase $case, array $sport, Day $today): string
+    {
+        foreach ($sport as $i => $one) {
+            if ($today->isAfter($one->on) || $one->on->daysSince($today) > CalendarText::AHEAD_DAYS) {
+                throw InvalidInput::at("/sport/$i/on", 'must lie from today to ' . CalendarText::AHEAD_DAYS . ' days ahead');
+            }
+        }
+        usort($sport, static fn(ExpectedSport $a, ExpectedSport $b): int => [$a->on->number, $a->what] <=> [$b->on->number, $b->what]);
+        $was = $case->expectedSport();
+        $ahead = array_values(array_filter($was, static fn(ExpectedSport $one): bool => !$today->isAfter($one->on)));
+        $past = array_filter($was, static fn(ExpectedSport $one): bool => $today->isAfter($one->on));
+        $case->forceFill(['expected_sport' => array_map(static fn(ExpectedSport $one): array => $one->toArray(), [...array_values($past), ...$sport])]);
+
+        return WeekWords::sport($ahead, $sport);
     }
 }

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Rung\Core\Calendar\ExpectedSport;
 use Rung\Core\Calendar\Weekday;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Measure;
@@ -46,6 +47,7 @@ use Rung\Core\Time\Day;
  * @property list<string> $available
  * @property list<string> $events
  * @property list<string> $blocked
+ * @property list<array{on: string, what: string, minutes: int, effort: int}> $expected_sport practice, rehearsals and shows beside the plan
  * @property array<string, mixed> $intake
  * @property int|null $programme_version of the practice's own programme
  * @property list<string>|null $equipment at hand; null where it was not asked
@@ -262,6 +264,12 @@ final class CareCase extends Model
     }
 
     /** @return array<string, string> */
+    /** @return list<ExpectedSport> */
+    public function expectedSport(): array
+    {
+        return array_map(static fn(array $one): ExpectedSport => new ExpectedSport(Day::fromIso($one['on']), $one['what'], $one['minutes'], $one['effort']), $this->expected_sport);
+    }
+
     protected function casts(): array
     {
         return [
@@ -270,6 +278,7 @@ final class CareCase extends Model
             'available' => 'array',
             'events' => 'array',
             'blocked' => 'array',
+            'expected_sport' => 'array',
             'intake' => 'array',
             'equipment' => 'array',
             'advice' => 'array',

@@ -6,6 +6,7 @@ namespace Rung\Core\Evaluation;
 
 use Rung\Core\Attention\WeekLoad;
 use Rung\Core\Calendar\Booked;
+use Rung\Core\Calendar\ExpectedSport;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\Calendar\WeekCheck;
 use Rung\Core\Dose\Mode;
@@ -27,14 +28,22 @@ final class WeekSums
     /**
      * @param list<Booked> $open planned and not done, in any order
      * @param array<string, Slot> $slots by key
+     * @param list<ExpectedSport> $expected beside the plan
      * @param Day $from any day of the first week
      * @param positive-int $weeks
      *
      * @return list<WeekSum>
      */
-    public static function of(Evaluation $evaluation, Plan $plan, array $open, array $slots, Day $from, int $weeks): array
+    public static function of(Evaluation $evaluation, Plan $plan, array $open, array $slots, array $expected, Day $from, int $weeks): array
     {
         $practice = self::usualPractice($evaluation->log);
+        $log = $evaluation->log;
+        $practised = array_fill_keys(array_map(static fn(Session $one): int => $log->dayOf($one)->number, array_filter($log->ended, static fn(Session $one): bool => $one->kind === SessionKind::Sport)), true);
+        // What was practised already is told by the log, and what is over was not done.
+        $expected = array_filter($expected, static fn(ExpectedSport $one): bool => !$log->today->isAfter($one->on) && !isset($practised[$one->on->number]));
+        $days = array_fill_keys(array_map(static fn(ExpectedSport $one): int => $one->on->number, $expected), true);
+        // Where a practice of the plan falls on such a day, it is that one.
+        $open = array_values(array_filter($open, static fn(Booked $one): bool => ($slots[$one->slot]->mode ?? null) !== Mode::Sport || !isset($days[$one->on->number])));
         $monday = Day::fromNumber(WeekCheck::monday($from->number));
         $found = [];
         for ($i = -self::WEEKS_BEFORE; $i < $weeks; $i++) {
@@ -42,7 +51,10 @@ final class WeekSums
             $found[] = new WeekSum(
                 $first,
                 array_map(static fn(Session $one): WeekLoad => WeekLoad::ofSessions($evaluation->log, [$one]), array_values(array_filter($evaluation->log->ended, static fn(Session $one): bool => self::isIn($first, $evaluation->log->dayOf($one))))),
-                array_map(static fn(Booked $one): WeekLoad => ($slots[$one->slot]->mode ?? null) === Mode::Sport ? $practice : self::ahead($evaluation, $plan, $one), array_values(array_filter($open, static fn(Booked $one): bool => self::isIn($first, $one->on)))),
+                [
+                    ...array_map(static fn(Booked $one): WeekLoad => ($slots[$one->slot]->mode ?? null) === Mode::Sport ? $practice : self::ahead($evaluation, $plan, $one), array_values(array_filter($open, static fn(Booked $one): bool => self::isIn($first, $one->on)))),
+                    ...array_map(static fn(ExpectedSport $one): WeekLoad => WeekLoad::ofPractice($one->minutes, $one->effort), array_values(array_filter($expected, static fn(ExpectedSport $one): bool => self::isIn($first, $one->on)))),
+                ],
                 array_slice($found, -self::WEEKS_BEFORE),
                 $evaluation->log->file->response_rule->week_growth_max_percent,
             );

@@ -7,6 +7,7 @@ namespace Rung\Core\Words;
 use Rung\Core\Calendar\Booked;
 use Rung\Core\Calendar\Clash;
 use Rung\Core\Calendar\ClashKind;
+use Rung\Core\Calendar\ExpectedSport;
 use Rung\Core\Calendar\Recovery;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\Calendar\WeekRules;
@@ -81,6 +82,34 @@ final readonly class WeekWords
         [$come, $go] = $isEvents ? ['show on', 'no show any more on'] : ['no training on', 'training again on'];
 
         return implode('; ', [...($new === [] ? [] : ["$come " . self::listed($new)]), ...($gone === [] ? [] : ["$go " . self::listed($gone)])]);
+    }
+
+    /**
+     * What is another of the sport that is expected: "Rehearsal, 90 min at an effort of 6, on Sat 5 Dec; no longer: …".
+     *
+     * @param list<ExpectedSport> $before in order of their days
+     * @param list<ExpectedSport> $after likewise
+     */
+    public static function sport(array $before, array $after): string
+    {
+        $told = static fn(array $these, array $others): array => self::byName(array_values(array_filter($these, static fn(mixed $one): bool => $one instanceof ExpectedSport && !in_array($one, $others))));
+
+        return implode('; ', [...$told($after, $before), ...array_map(static fn(string $words): string => "no longer: $words", $told($before, $after))]);
+    }
+
+    /**
+     * @param list<ExpectedSport> $sport
+     *
+     * @return list<string> the same on several days is told once
+     */
+    private static function byName(array $sport): array
+    {
+        $days = [];
+        foreach ($sport as $one) {
+            $days[$one->words()][] = $one->on;
+        }
+
+        return array_map(static fn(string $words, array $on): string => "$words, on " . self::listed($on), array_keys($days), array_values($days));
     }
 
     /** @param non-empty-list<Day> $days in order */

@@ -99,6 +99,18 @@ test('a week is made lighter, a season is pasted, and the sums and the calendar 
   await next.getByRole('button', { name: /: what kind of day$/ }).first().click();
   await page.getByRole('menuitem', { name: 'No training' }).click();
   await expect(panel.getByText(/^Calendar: no training on /)).toBeVisible();
+  // Sport beside the plan, every week.
+  await next.getByRole('button', { name: /: what kind of day$/ }).nth(1).click();
+  await page.getByRole('menuitem', { name: 'Practice beside the plan …' }).click();
+  const practice = page.getByRole('dialog', { name: /^Practice on / });
+  await practice.getByLabel('What (practice, rehearsal, show)').fill('Rehearsal');
+  await practice.getByLabel('Minutes').fill('90');
+  await practice.getByRole('button', { name: 'Look at the weeks with it' }).click();
+  await expect(practice.getByText('A whole number from 0 to 10')).toBeVisible();
+  await practice.getByLabel('Expected effort, 0–10').fill('6');
+  await practice.getByRole('button', { name: 'Look at the weeks with it' }).click();
+  await expect(panel.getByText(/Rehearsal, 90 min at an effort of 6, on /)).toBeVisible();
+  await expect(next.getByText('◇ Rehearsal 90 min, effort 6')).toBeVisible();
   await page.getByRole('button', { name: 'Shows, days off …' }).click();
   const dialog = page.getByRole('dialog');
   const later = new Date(Date.now() + 40 * 86_400_000).toISOString().slice(0, 10);

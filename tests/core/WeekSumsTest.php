@@ -7,6 +7,7 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rung\Core\Calendar\Booked;
+use Rung\Core\Calendar\ExpectedSport;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Evaluation\WeekSum;
@@ -74,12 +75,24 @@ final class WeekSumsTest extends TestCase
             $case = $case->session($day, 1, ['kind' => 'sport', 'minutes' => $minutes, 'effort' => $effort, 'entries' => []]);
         }
         $open = array_map(static fn(int $day): Booked => new Booked("p$day", Day::fromIso(sprintf('2026-03-%02d', $day)), 'practice'), [10, 11]);
-        [$week, $next] = WeekSums::of($case->at(8), new Plan([]), $open, ['practice' => new Slot('practice', Mode::Sport)], Day::fromIso('2026-03-04'), 2);
+        [$week, $next] = WeekSums::of($case->at(8), new Plan([]), $open, ['practice' => new Slot('practice', Mode::Sport)], [], Day::fromIso('2026-03-04'), 2);
         self::assertEquals([150, 40 * 5 + 60 * 4 + 50 * 9], [$week->done('sport_min'), $week->done('sport_load')]);
         // What is planned counts as the middle one of the latest: 50 minutes at an effort of 5.
         self::assertEquals([0, 100, 500], [$next->done('sport_min'), $next->ahead('sport_min'), $next->ahead('sport_load')]);
-        [, $never] = WeekSums::of(CaseBuilder::case()->at(8), new Plan([]), $open, ['practice' => new Slot('practice', Mode::Sport)], Day::fromIso('2026-03-04'), 2);
+        [, $never] = WeekSums::of(CaseBuilder::case()->at(8), new Plan([]), $open, ['practice' => new Slot('practice', Mode::Sport)], [], Day::fromIso('2026-03-04'), 2);
         self::assertEquals(0, $never->ahead('sport_min'), 'nothing is made up where none was logged');
+    }
+
+    public function testExpectedPracticeCountsUntilItsDayIsOverOrItWasLogged(): void
+    {
+        $case = CaseBuilder::case()->session(9, 1, ['kind' => 'sport', 'minutes' => 45, 'effort' => 3, 'entries' => []]);
+        $expected = array_map(static fn(int $day): ExpectedSport => new ExpectedSport(Day::fromIso(sprintf('2026-03-%02d', $day)), 'Rehearsal', 90, 6), [8, 9, 10, 12, 16]);
+        $planned = [new Booked('p', Day::fromIso('2026-03-12'), 'practice'), new Booked('q', Day::fromIso('2026-03-13'), 'practice')];
+        [$week, $next] = WeekSums::of($case->at(9, '21:00'), new Plan([]), $planned, ['practice' => new Slot('practice', Mode::Sport)], $expected, Day::fromIso('2026-03-09'), 2);
+        self::assertEquals(45, $week->done('sport_min'));
+        // The 10th and the 12th; the practice that the plan has on the 12th is the same one, that of the 13th is the usual.
+        self::assertEquals([90 + 90 + 45, 540 + 540 + 135], [$week->ahead('sport_min'), $week->ahead('sport_load')]);
+        self::assertEquals(90, $next->ahead('sport_min'));
     }
 
     /**
@@ -97,6 +110,6 @@ final class WeekSumsTest extends TestCase
         }
         $open = array_map(static fn(int $day): Booked => new Booked("p$day", Day::fromIso(sprintf('2026-03-%02d', $day)), 'strength'), $planned);
 
-        return WeekSums::of($case->at($today, '21:00'), $plan, $open, ['strength' => new Slot('strength', Mode::Isotonic)], Day::fromIso('2026-03-05'), 3);
+        return WeekSums::of($case->at($today, '21:00'), $plan, $open, ['strength' => new Slot('strength', Mode::Isotonic)], [], Day::fromIso('2026-03-05'), 3);
     }
 }

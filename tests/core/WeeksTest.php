@@ -11,6 +11,7 @@ use Random\Randomizer;
 use Rung\Core\Calendar\Booked;
 use Rung\Core\Calendar\Clash;
 use Rung\Core\Calendar\DayChoice;
+use Rung\Core\Calendar\ExpectedSport;
 use Rung\Core\Calendar\LeastHours;
 use Rung\Core\Calendar\LighterWeek;
 use Rung\Core\Calendar\Recovery;
@@ -151,6 +152,14 @@ final class WeeksTest extends TestCase
         self::assertSame('no training on Mon 13 Apr, Tue 14 Apr and Wed 15 Apr', WeekWords::days(false, [], $days(0, 1, 2)));
         self::assertSame('training again on Mon 13 Apr', WeekWords::days(false, $days(0), []));
         self::assertSame('no training on 11 days from Mon 13 Apr to Thu 23 Apr', WeekWords::days(false, [], $days(...range(0, 10))));
+    }
+
+    public function testSportIsToldOnceForAllItsDays(): void
+    {
+        $on = static fn(int $day, string $what = 'Rehearsal', int $minutes = 90): ExpectedSport => new ExpectedSport(Day::fromIso(self::MONDAY)->plus($day), $what, $minutes, 6);
+        self::assertSame('', WeekWords::sport([$on(1)], [$on(1)]));
+        self::assertSame('Rehearsal, 90 min at an effort of 6, on Tue 14 Apr and Tue 21 Apr; Practice, 30 min at an effort of 6, on Wed 15 Apr', WeekWords::sport([], [$on(1), $on(2, '', 30), $on(8)]));
+        self::assertSame('Rehearsal, 60 min at an effort of 6, on Tue 14 Apr; no longer: Rehearsal, 90 min at an effort of 6, on Tue 14 Apr', WeekWords::sport([$on(1)], [$on(1, minutes: 60)]));
     }
 
     public function testASessionGoesToTheNearestDayThatKeepsEveryRule(): void

@@ -138,6 +138,32 @@ final class WeeksTest extends TestCase
         self::assertSame(array_map(static fn(string $row): string => substr($row, 0, -37), $before), array_map(static fn(string $row): string => substr($row, 0, -37), $this->calendar($case)));
     }
 
+    public function testSportBesideThePlanCountsInItsWeekAndIsTakenBack(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $own = $this->practitioner();
+        $case->forceFill(['expected_sport' => [['on' => '2026-04-10', 'what' => 'Show', 'minutes' => 60, 'effort' => 8]]])->save();
+        $days = ['events' => array_values(array_filter($case->events, static fn(string $on): bool => $on >= '2026-04-14')), 'blocked' => []];
+        $sport = [['on' => '2026-04-23', 'what' => 'Rehearsal', 'minutes' => 90, 'effort' => 6], ['on' => '2026-04-22', 'what' => '', 'minutes' => 30, 'effort' => 2]];
+        $week = static fn(mixed $sums): mixed => data_get(collect((array) $sums)->firstWhere('from', '2026-04-20'), 'figures');
+        $minutes = static fn(mixed $sums): mixed => data_get(collect((array) $week($sums))->firstWhere('key', 'sport_min'), 'ahead', 0);
+        $before = $minutes($this->weeks($case)->json('sums'));
+        self::assertIsInt($before);
+        $preview = $this->ask($own, 'POST', "/api/cases/$case->id/weeks/days/preview", $days + ['sport' => $sport])->assertOk();
+        self::assertSame($before + 120, $minutes($preview->json('weeks.sums')));
+        $made = $this->ask($own, 'PUT', "/api/cases/$case->id/weeks/days", $days + ['sport' => $sport])->assertStatus(201);
+        self::assertSame('Calendar: Practice, 30 min at an effort of 2, on Wed 22 Apr; Rehearsal, 90 min at an effort of 6, on Thu 23 Apr', $made->json('words'));
+        self::assertSame(['2026-04-10', '2026-04-22', '2026-04-23'], array_column($case->refresh()->expected_sport, 'on'), 'in order, and what is over stays');
+        // Left out it is as it was; another list takes its place.
+        $this->ask($own, 'PUT', "/api/cases/$case->id/weeks/days", $days)->assertStatus(422);
+        $other = $this->ask($own, 'PUT', "/api/cases/$case->id/weeks/days", $days + ['sport' => [$sport[0]]])->assertStatus(201);
+        self::assertSame('Calendar: no longer: Practice, 30 min at an effort of 2, on Wed 22 Apr', $other->json('words'));
+        $this->ask($own, 'DELETE', "/api/cases/$case->id/decisions/" . self::text($other->json('id')))->assertStatus(201);
+        self::assertCount(3, $case->refresh()->expected_sport);
+        $this->ask($own, 'PUT', "/api/cases/$case->id/weeks/days", $days + ['sport' => [['on' => '2026-04-13'] + $sport[0]]])->assertStatus(422)->assertJsonValidationErrors(['sport.0.on' => 'from today']);
+        $this->ask($own, 'PUT', "/api/cases/$case->id/weeks/days", $days + ['sport' => [['minutes' => 900] + $sport[0]]])->assertStatus(422)->assertJsonValidationErrorFor('sport.0.minutes');
+    }
+
     public function testDaysAreReadFromATextAndNothingIsStored(): void
     {
         $case = $this->caseOf('Juno Tamsin');

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
-import { dayOf, isLeftOut, leftOut, marked, marksOf, put, sameMarks, shifted, shiftedAll, weeksOf } from '../../web/features/weeks/grid';
+import { dayOf, everyWeek, isLeftOut, leftOut, marked, marksOf, put, sameMarks, shifted, shiftedAll, weeksOf, withoutSport, withSport } from '../../web/features/weeks/grid';
 import type { Planned } from '../../web/features/weeks/useWeeks';
 
 const session: Planned = { id: 'a', on: '2026-04-15', slot: 'slow', number: 1, moved_from: null, state: 'planned', hook: null, missed_why: null, open: true };
@@ -49,12 +49,21 @@ describe('weeks', () => {
   });
 
   it('mark a day as a show, without training, or like the others, each one alone', () => {
-    const now = marksOf({ today: '2026-04-14', events: ['2026-04-11', '2026-04-18'], blocked: ['2026-04-20'] });
-    expect(now).toEqual({ events: ['2026-04-18'], blocked: ['2026-04-20'] });
-    expect(marked(now, ['2026-04-17', '2026-04-20'], 'event')).toEqual({ events: ['2026-04-17', '2026-04-18', '2026-04-20'], blocked: [] });
-    expect(marked(now, ['2026-04-18'], 'blocked')).toEqual({ events: [], blocked: ['2026-04-18', '2026-04-20'] });
-    expect(marked(now, ['2026-04-18', '2026-04-20'], 'none')).toEqual({ events: [], blocked: [] });
+    const now = marksOf({ today: '2026-04-14', events: ['2026-04-11', '2026-04-18'], blocked: ['2026-04-20'], sport: [] });
+    expect(now).toEqual({ events: ['2026-04-18'], blocked: ['2026-04-20'], sport: [] });
+    expect(marked(now, ['2026-04-17', '2026-04-20'], 'event')).toEqual({ events: ['2026-04-17', '2026-04-18', '2026-04-20'], blocked: [], sport: [] });
+    expect(marked(now, ['2026-04-18'], 'blocked')).toEqual({ events: [], blocked: ['2026-04-18', '2026-04-20'], sport: [] });
+    expect(marked(now, ['2026-04-18', '2026-04-20'], 'none')).toEqual({ events: [], blocked: [], sport: [] });
     expect(sameMarks(marked(marked(now, ['2026-04-25'], 'event'), ['2026-04-25'], 'none'), now)).toBe(true);
     expect(sameMarks(marked(now, ['2026-04-25'], 'event'), now)).toBe(false);
+  });
+
+  it('expect sport on a day, or on the same day of every week until another', () => {
+    const one = { on: '2026-04-14', what: 'Rehearsal', minutes: 90, effort: 6 };
+    expect(everyWeek(one, '').map((each) => each.on)).toEqual(['2026-04-14']);
+    expect(everyWeek(one, '2026-05-05').map((each) => each.on)).toEqual(['2026-04-14', '2026-04-21', '2026-04-28', '2026-05-05']);
+    const marks = withSport({ events: [], blocked: [], sport: [{ ...one, on: '2026-04-20' }] }, everyWeek(one, '2026-04-21'));
+    expect(marks.sport.map((each) => each.on)).toEqual(['2026-04-14', '2026-04-20', '2026-04-21']);
+    expect(withoutSport(marks, '2026-04-20').sport.map((each) => each.on)).toEqual(['2026-04-14', '2026-04-21']);
   });
 });

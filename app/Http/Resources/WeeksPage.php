@@ -9,6 +9,7 @@ use App\Models\CareCase;
 use App\Support\CaseWeeks;
 use App\Support\Standing;
 use Rung\Core\Calendar\Booked;
+use Rung\Core\Calendar\ExpectedSport;
 use Rung\Core\Calendar\Placed;
 use Rung\Core\Calendar\Recovery;
 use Rung\Core\Calendar\Slot;
@@ -59,6 +60,7 @@ final class WeeksPage
             'goal_on' => $case->goal_on,
             'events' => array_map(static fn(Day $one): string => $one->toIso(), $case->eventDays()),
             'blocked' => array_map(static fn(Day $one): string => $one->toIso(), $case->blockedDays()),
+            'sport' => array_map(static fn(ExpectedSport $one): array => $one->toArray(), $case->expectedSport()),
             'clashes' => $weeks->clashes(),
             'sums' => self::sums($weeks, $evaluation, $case, $later, $last, $isStopped),
         ];
@@ -145,6 +147,6 @@ final class WeeksPage
         $monday = self::monday($weeks);
         $count = intdiv($last->daysSince($monday), 7) + 1;
 
-        return array_map(static fn(WeekSum $one): array => ['from' => $one->monday->toIso(), 'figures' => WeekSumWords::figures($one)], WeekSums::of($evaluation, $case->plan(), $open, $weeks->slots, $monday, max(1, $count)));
+        return array_map(static fn(WeekSum $one): array => ['from' => $one->monday->toIso(), 'figures' => WeekSumWords::figures($one)], WeekSums::of($evaluation, $case->plan(), $open, $weeks->slots, $case->expectedSport(), $monday, max(1, $count)));
     }
 }

@@ -28,12 +28,15 @@ interface Props {
   choose: (session: string) => void;
   move: (moves: Moves) => void;
   mark: (days: readonly string[], as: Mark) => void;
+  /** Asks what is practised on a day. */
+  addSport: (on: string) => void;
+  dropSport: (on: string) => void;
   lighter: (week: string, lessPercent: number) => void;
 }
 
 /** Weeks as rows, days as columns, and each kind of work in a lane of its own; beside each week what it amounts to. */
 export function WeekGrid(props: Props) {
-  const { weeks, moves, canMark, canMove, mark, lighter } = props;
+  const { weeks, moves, canMark, canMove, mark, addSport, dropSport, lighter } = props;
   const [menu, setMenu] = useState<{ on: string; at: HTMLElement } | null>(null);
   const [week, setWeek] = useState<{ on: string; at: HTMLElement } | null>(null);
   return (
@@ -71,6 +74,9 @@ export function WeekGrid(props: Props) {
         {([['event', 'A show or competition'], ['blocked', 'No training'], ['none', 'A day like others']] as const).map(([as, title]) => (
           <MenuItem key={as} disabled={!canMark} onClick={() => { if (menu !== null) mark([menu.on], as); setMenu(null); }}>{title}</MenuItem>
         ))}
+        <MenuItem divider sx={{ p: 0, minHeight: 0 }} disabled />
+        <MenuItem disabled={!canMark} onClick={() => { if (menu !== null) addSport(menu.on); setMenu(null); }}>Practice beside the plan …</MenuItem>
+        {weeks.sport.some((one) => one.on === menu?.on) && <MenuItem disabled={!canMark} onClick={() => { if (menu !== null) dropSport(menu.on); setMenu(null); }}>Without that practice</MenuItem>}
       </Menu>
       <Menu open={week !== null} anchorEl={week?.at} onClose={() => setWeek(null)}>
         {LIGHTER.map(([title, less]) => <MenuItem key={less} onClick={() => { if (week !== null) lighter(week.on, less); setWeek(null); }}>{title}</MenuItem>)}
@@ -142,6 +148,7 @@ function Cell({ on, lanes, weeks, sessions, moves, notPlaced, chosen, canMove, c
           </Box>
         ))}
       </Box>
+      {weeks.sport.filter((one) => one.on === on).map((one, i) => <Typography key={one.what + String(i)} sx={{ fontSize: '0.8125rem', lineHeight: 1.2, px: 0.5, opacity: isPast ? 0.6 : 1 }}>◇ {one.what === '' ? 'Practice' : one.what} {one.minutes} min, effort {one.effort}</Typography>)}
       {weeks.beside.filter((one) => one.on === on).map((one, i) => <Typography key={one.words + String(i)} sx={{ fontSize: '0.8125rem', lineHeight: 1.2, color: 'text.secondary', px: 0.5 }}>◆ {one.words}</Typography>)}
     </Box>
   );

@@ -10,8 +10,9 @@ import { Link as RouterLink, useParams } from 'react-router';
 
 import { Failed, Loading } from '../../shell/States';
 import { DaysDialog } from './DaysDialog';
-import { type Mark, marked, marksOf, sameMarks } from './grid';
+import { type Mark, marked, marksOf, sameMarks, withoutSport, withSport } from './grid';
 import { ReadyBy } from './ReadyBy';
+import { SportDialog } from './SportDialog';
 import { AHEAD, type Ahead, type Marks, type Moves, useLighter, useMarkedWeeks, useReplan, usePut, useWeeks, useWhatBreaks, type Weeks } from './useWeeks';
 import { WeekGrid } from './WeekGrid';
 import { WhatBreaks } from './WhatBreaks';
@@ -32,13 +33,14 @@ function WeeksView({ id, weeks, ahead, setAhead }: { id: string; weeks: Weeks; a
   const [notPlaced, setNotPlaced] = useState<readonly string[]>([]);
   const [chosen, setChosen] = useState<string | null>(null);
   const [pasting, setPasting] = useState(false);
+  const [practising, setPractising] = useState<string | null>(null);
   const breaks = useWhatBreaks(id, moves, ahead);
   const withMarks = useMarkedWeeks(id, marks, ahead);
   const replan = useReplan(id);
   const lighter = useLighter(id);
   const put = usePut(id);
   const isMoving = Object.keys(moves).length > 0;
-  const shown: Weeks = marks !== null ? { ...(withMarks.data?.weeks ?? weeks), ...marks } : isMoving ? { ...weeks, sums: breaks.data?.sums ?? weeks.sums } : weeks;
+  const shown: Weeks = marks !== null ? withMarks.data?.weeks ?? weeks : isMoving ? { ...weeks, sums: breaks.data?.sums ?? weeks.sums } : weeks;
   const move = (next: Moves) => {
     put.reset();
     lighter.reset();
@@ -46,11 +48,14 @@ function WeeksView({ id, weeks, ahead, setAhead }: { id: string; weeks: Weeks; a
     setNotPlaced([]);
     setMoves(next);
   };
-  const mark = (days: readonly string[], as: Mark) => {
+  const change = (next: (now: Marks) => Marks) => {
     put.reset();
     const now = marksOf(weeks);
-    const next = marked(marks ?? now, days, as);
-    setMarks(sameMarks(next, now) ? null : next);
+    const then = next(marks ?? now);
+    setMarks(sameMarks(then, now) ? null : then);
+  };
+  const mark = (days: readonly string[], as: Mark) => {
+    change((now) => marked(now, days, as));
   };
   const canPlan = weeks.closed_on === null;
   return (
@@ -69,7 +74,7 @@ function WeeksView({ id, weeks, ahead, setAhead }: { id: string; weeks: Weeks; a
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 284px' }, alignItems: 'start' }}>
         <Paper variant="outlined" sx={{ p: 1, overflowX: 'auto' }}>
           <WeekGrid weeks={shown} moves={moves} notPlaced={notPlaced} chosen={chosen} choose={setChosen} canMove={marks === null} canMark={canPlan && !isMoving}
-            move={move} mark={mark} lighter={(week, less_percent) => lighter.mutate({ week, less_percent }, { onSuccess: (found) => { if (found.moves.length > 0) move(Object.fromEntries(found.moves.map((one) => [one.session, one.on]))); } })} />
+            move={move} mark={mark} addSport={setPractising} dropSport={(on) => change((now) => withoutSport(now, on))} lighter={(week, less_percent) => lighter.mutate({ week, less_percent }, { onSuccess: (found) => { if (found.moves.length > 0) move(Object.fromEntries(found.moves.map((one) => [one.session, one.on]))); } })} />
         </Paper>
         <Box sx={{ display: 'grid', gap: 1.5, position: { md: 'sticky' }, top: 12 }}>
         <WhatBreaks weeks={weeks} shown={shown} moves={moves} marks={marks} notPlaced={notPlaced} chosen={chosen} breaks={breaks} withMarks={withMarks} put={put} isPlanning={replan.isPending} asked={lighter.error ?? replan.error} isLightest={lighter.data?.moves.length === 0}
@@ -80,6 +85,7 @@ function WeeksView({ id, weeks, ahead, setAhead }: { id: string; weeks: Weeks; a
         {canPlan && <ReadyBy id={id} weeks={weeks} />}
         </Box>
       </Box>
+      {practising !== null && <SportDialog on={practising} close={() => setPractising(null)} add={(sport) => { change((now) => withSport(now, sport)); setPractising(null); }} />}
       {pasting && <DaysDialog id={id} close={() => setPasting(false)} mark={(days, as) => { mark(days, as); setPasting(false); }} />}
     </Box>
   );

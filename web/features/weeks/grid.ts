@@ -41,16 +41,29 @@ export const leftOut = (one: Planned, moves: Moves): Moves => put(one, moves, is
 export type Mark = 'event' | 'blocked' | 'none';
 
 /** The days from today on that are marked now. */
-export const marksOf = (weeks: Pick<Weeks, 'today' | 'events' | 'blocked'>): Marks => ({
+export const marksOf = (weeks: Pick<Weeks, 'today' | 'events' | 'blocked' | 'sport'>): Marks => ({
   events: weeks.events.filter((on) => on >= weeks.today),
   blocked: weeks.blocked.filter((on) => on >= weeks.today),
+  sport: weeks.sport.filter((one) => one.on >= weeks.today),
 });
 
 /** A day marked another way: each is a show, without training, or like the others. */
 export function marked(marks: Marks, days: readonly string[], mark: Mark): Marks {
   const without = (list: readonly string[]) => list.filter((on) => !days.includes(on));
   const plus = (list: readonly string[], kind: Mark) => (mark === kind ? [...without(list), ...days] : without(list)).sort();
-  return { events: plus(marks.events, 'event'), blocked: plus(marks.blocked, 'blocked') };
+  return { events: plus(marks.events, 'event'), blocked: plus(marks.blocked, 'blocked'), sport: marks.sport };
 }
+
+/** The same sport on a day, and on the same day of the weeks after it until another. */
+export function everyWeek(one: Marks['sport'][number], until: string): Marks['sport'] {
+  const all: Marks['sport'] = [];
+  for (let on = one.on; on <= until || on === one.on; on = plusDays(on, 7)) all.push({ ...one, on });
+  return all;
+}
+
+export const withSport = (marks: Marks, more: Marks['sport']): Marks => ({ ...marks, sport: [...marks.sport, ...more].sort((a, b) => a.on.localeCompare(b.on)) });
+
+/** Without what is expected on a day. */
+export const withoutSport = (marks: Marks, on: string): Marks => ({ ...marks, sport: marks.sport.filter((one) => one.on !== on) });
 
 export const sameMarks = (one: Marks, other: Marks): boolean => JSON.stringify(one) === JSON.stringify(other);

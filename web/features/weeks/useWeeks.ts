@@ -6,10 +6,11 @@ export type Weeks = Schemas['Weeks'];
 export type Planned = Weeks['sessions'][number];
 /** Sessions that are to stand on other days, by id; null: left out. */
 export type Moves = Readonly<Record<string, string | null>>;
-/** Shows and days without training, from today on, in order. */
+/** Shows, days without training and sport beside the plan, from today on, in order. */
 export interface Marks {
   readonly events: string[];
   readonly blocked: string[];
+  readonly sport: Schemas['ExpectedSport'][];
 }
 /** Weeks ahead that can be looked at. */
 export const AHEAD = [4, 8, 12] as const;
@@ -43,7 +44,7 @@ export function useWhatBreaks(id: string, moves: Moves, ahead: Ahead) {
 export function useMarkedWeeks(id: string, marks: Marks | null, ahead: Ahead) {
   return useQuery({
     queryKey: ['case', id, 'weeks', 'days', marks, ahead],
-    queryFn: () => send(() => api.POST('/api/cases/{case}/weeks/days/preview', { params: { path: { case: id }, query: { weeks: ahead } }, body: marks ?? { events: [], blocked: [] } })),
+    queryFn: () => send(() => api.POST('/api/cases/{case}/weeks/days/preview', { params: { path: { case: id }, query: { weeks: ahead } }, body: marks ?? { events: [], blocked: [], sport: [] } })),
     enabled: marks !== null,
     placeholderData: (before) => before,
     retry: false,
