@@ -94,6 +94,10 @@ test('a week is made lighter, a season is pasted, and the sums and the calendar 
   await panel.getByRole('button', { name: 'It and all after: a day later' }).click();
   expect(await panel.getByText(/ → /).count()).toBeGreaterThan(8);
   await panel.getByRole('button', { name: 'Leave all as it was' }).click();
+  await table.getByRole('row').nth(4).getByRole('button', { name: /^(Holds|Slow strength), / }).first().click();
+  await panel.getByRole('button', { name: 'Swap its day with the next' }).click();
+  await expect(panel.getByText(/ → /)).toHaveCount(2);
+  await panel.getByRole('button', { name: 'Leave all as it was' }).click();
 
   // A day by its date, and a season as text.
   await next.getByRole('button', { name: /: what kind of day$/ }).first().click();

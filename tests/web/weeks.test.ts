@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
-import { dayOf, everyWeek, isLeftOut, leftOut, marked, marksOf, put, sameMarks, shifted, shiftedAll, weeksOf, withoutSport, withSport } from '../../web/features/weeks/grid';
+import { dayOf, everyWeek, isLeftOut, leftOut, marked, marksOf, put, sameMarks, shifted, shiftedAll, swapped, weeksOf, withoutSport, withSport } from '../../web/features/weeks/grid';
 import type { Planned } from '../../web/features/weeks/useWeeks';
 
 const session: Planned = { id: 'a', on: '2026-04-15', slot: 'slow', number: 1, moved_from: null, state: 'planned', hook: null, missed_why: null, open: true };
@@ -37,6 +37,17 @@ describe('weeks', () => {
     expect(shiftedAll(all, session, {}, -1)).toEqual({ a: '2026-04-14', b: '2026-04-17', last: '2026-05-10' });
     expect(shiftedAll(all, session, {}, -2)).toEqual({});
     expect(shiftedAll(all, session, { a: '2026-04-16', b: '2026-04-19' }, -1), 'back where they stood they are no moves').toEqual({ last: '2026-05-10' });
+  });
+
+  it('swap two days with all that can be moved on them', () => {
+    const at = (id: string, on: string, open = true): Planned => ({ ...session, id, on, open });
+    const all = { ...weeks, sessions: [at('a', '2026-04-15'), at('b', '2026-04-15'), at('held', '2026-04-15', false), at('c', '2026-04-16'), at('d', '2026-04-17')] };
+    const one = swapped(all, {}, '2026-04-15', '2026-04-16');
+    expect(one).toEqual({ a: '2026-04-16', b: '2026-04-16', c: '2026-04-15' });
+    expect(swapped(all, one, '2026-04-15', '2026-04-16'), 'twice it is as it was').toEqual({});
+    expect(swapped(all, { b: null }, '2026-04-15', '2026-04-18'), 'with an empty day it moves; what is left out stays out').toEqual({ a: '2026-04-18', b: null });
+    expect(swapped(all, {}, '2026-04-13', '2026-04-15'), 'not with a day that is over').toEqual({});
+    expect(swapped(all, {}, '2026-05-11', '2026-05-12')).toEqual({});
   });
 
   it('leave a session out and take it back, shown where it stood', () => {

@@ -8,7 +8,7 @@ import { useState } from 'react';
 
 import { Refusal } from '../../api/client';
 import { day, plusDays } from '../../shell/dates';
-import { dayOf, isLeftOut, leftOut, shifted, shiftedAll } from './grid';
+import { dayOf, isLeftOut, leftOut, shifted, shiftedAll, swapped } from './grid';
 import type { Marks, Moves, Planned, useMarkedWeeks, usePut, useWhatBreaks, Weeks } from './useWeeks';
 
 interface Props {
@@ -64,6 +64,7 @@ export function WhatBreaks({ weeks, shown, moves, marks, notPlaced, chosen, brea
             <Button variant="outlined" disabled={isLeftOut(one, moves)} onClick={() => move(shifted(weeks, one, moves, -1))}>← a day</Button>
             <Button variant="outlined" disabled={isLeftOut(one, moves)} onClick={() => move(shifted(weeks, one, moves, 1))}>a day →</Button>
             <Button variant="outlined" disabled={isLeftOut(one, moves)} onClick={() => move(shiftedAll(weeks, one, moves, 1))} sx={{ gridColumn: '1 / -1' }}>It and all after: a day later</Button>
+            <Button variant="outlined" disabled={isLeftOut(one, moves)} onClick={() => move(swapped(weeks, moves, dayOf(one, moves), plusDays(dayOf(one, moves), 1)))} sx={{ gridColumn: '1 / -1' }}>Swap its day with the next</Button>
             <Button variant="outlined" onClick={() => move(leftOut(one, moves))} sx={{ gridColumn: '1 / -1' }}>{isLeftOut(one, moves) ? 'Do not leave it out' : 'Leave it out'}</Button>
           </Box>
         </Box>

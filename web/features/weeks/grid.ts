@@ -29,6 +29,15 @@ export function shiftedAll(weeks: Pick<Weeks, 'today' | 'until' | 'sessions'>, f
   }, moves);
 }
 
+/** Two days change places with all that can be moved on them; nothing where one of them cannot be planned. */
+export function swapped(weeks: Pick<Weeks, 'today' | 'until' | 'sessions'>, moves: Moves, one: string, other: string): Moves {
+  if ([one, other].some((on) => on < weeks.today || on > weeks.until)) return moves;
+  const on = (day: string) => weeks.sessions.filter((session) => session.open && !isLeftOut(session, moves) && dayOf(session, moves) === day);
+  const [here, there] = [on(one), on(other)];
+  const gone = here.reduce<Moves>((next, session) => put(session, next, other), moves);
+  return there.reduce<Moves>((next, session) => put(session, next, one), gone);
+}
+
 /** A session on another day, or left out with null. */
 export function put(one: Pick<Planned, 'id' | 'on'>, moves: Moves, to: string | null): Moves {
   const rest = Object.fromEntries(Object.entries(moves).filter(([id]) => id !== one.id));
