@@ -54,7 +54,7 @@ final class MoveOwnSession
                 $now = CarbonImmutable::now()->utc();
                 Message::query()->create([
                     'id' => $id, 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $by->id, 'kind' => MessageKind::Question,
-                    'words' => "Asks for another day: $words." . ($why === '' ? '' : " “{$why}”") . ' It would break: ' . implode(' ', $days->breaks($choice)), 'at' => $now, 'sent_at' => $now,
+                    'words' => "Asks for another day: $words." . ($why === '' ? '' : " “{$why}”") . ' What speaks against it: ' . implode(' ', $days->breaks($choice)), 'at' => $now, 'sent_at' => $now,
                 ]);
                 $case->forceFill(['asked_at' => $case->asked_at ?? $now])->save();
             }

@@ -41,23 +41,18 @@ final readonly class OtherDays
         return new WeekWords($this->weeks->slots, $this->weeks->booked, $this->weeks->rules);
     }
 
-    /** @return list<string> what would break on a day, as a practitioner is told it */
+    /** @return list<string> what would break on a day, as the athlete is told it */
     public function breaks(DayChoice $choice): array
     {
-        return array_map($this->wordsWith($choice)->clash(...), $choice->breaks);
-    }
-
-    /** With the session on the day that is chosen. */
-    private function wordsWith(DayChoice $choice): WeekWords
-    {
         $moved = $this->weeks->moved([$this->session->id => $choice->on]);
+        $words = new WeekWords($moved->slots, $moved->booked, $moved->rules);
 
-        return new WeekWords($moved->slots, $moved->booked, $moved->rules);
+        return array_values(array_unique(array_map($words->ownClash(...), $choice->breaks)));
     }
 
-    /** @return list<array{on: string, free: bool, words: list<string>}> as the athlete is told it */
+    /** @return list<array{on: string, free: bool, words: list<string>}> */
     public function toArray(): array
     {
-        return array_values(array_map(fn(DayChoice $one): array => ['on' => $one->on->toIso(), 'free' => $one->isFree(), 'words' => array_values(array_unique(array_map($this->wordsWith($one)->ownClash(...), $one->breaks)))], $this->choices));
+        return array_values(array_map(fn(DayChoice $one): array => ['on' => $one->on->toIso(), 'free' => $one->isFree(), 'words' => $this->breaks($one)], $this->choices));
     }
 }

@@ -181,7 +181,7 @@ test('an athlete puts a session on another day, and asks for one that breaks a r
   await expect(days.getByText(new RegExp(`: moved to ${day}\\.$`))).toBeVisible();
 
   await page.getByRole('link', { name: 'Messages' }).click();
-  await expect(page.getByText(/Asks for another day: .*“Rehearsal” It would break: /).first()).toBeVisible();
+  await expect(page.getByText(/Asks for another day: .*“Rehearsal” What speaks against it: /).first()).toBeVisible();
   await page.getByRole('link', { name: 'Caseload' }).click();
   await page.getByRole('link', { name: 'Edda Moorgate' }).first().click();
   await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText('Moved by the athlete: ');

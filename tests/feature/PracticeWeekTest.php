@@ -73,6 +73,16 @@ final class PracticeWeekTest extends TestCase
         }
     }
 
+    public function testAFlareAtTheStopLevelStopsTheWeekUntilItIsAnswered(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $tell = fn(int $pain): mixed => $this->ask($this->athlete('Juno Tamsin'), 'PUT', '/api/today/messages/' . Str::uuid7(), ['kind' => 'flare', 'words' => 'Since this morning', 'pain' => $pain])->assertStatus(201);
+        $tell(5);
+        self::assertFalse(data_get($this->line($this->week(), $case), 'stopped'));
+        $tell(9);
+        self::assertTrue(data_get($this->line($this->week(), $case), 'stopped'));
+    }
+
     public function testAPractitionersWeekHasTheirCasesAlone(): void
     {
         $own = $this->practitioner();

@@ -244,7 +244,7 @@ final class WeeksTest extends TestCase
         }
         $message = $case->messages()->where('user_id', $juno->id)->where('words', 'like', 'Asks for another day: %')->get();
         self::assertCount(1, $message, 'sent twice it is asked once');
-        self::assertStringContainsString('“Rehearsal” It would break: ', $message[0]->words ?? '');
+        self::assertStringContainsString('“Rehearsal” What speaks against it: ', $message[0]->words ?? '');
         self::assertNotNull($case->refresh()->asked_at, 'it stands on the Round until it is answered');
         self::assertSame($one->on, PlannedSession::query()->findOrFail($one->id)->on);
 

@@ -52,7 +52,7 @@ final class PracticeWeekPage
         $query = DB::table('cases as c')->join('athletes as a', 'a.id', '=', 'c.athlete_id')
             ->where('c.practice_id', $for->practice_id)->whereNull('c.closed_on')
             ->orderBy('c.attention_rank')->orderBy('a.name')->orderBy('c.id')->limit(self::MOST + 1)
-            ->selectRaw("c.id, a.name as athlete, c.structure_title, c.side, c.stage_title, c.review_on, c.events, c.blocked, c.standing->>'stopped' as stopped, c.standing->'tests_due' as tests_due");
+            ->selectRaw("c.id, a.name as athlete, c.structure_title, c.side, c.stage_title, c.review_on, c.events, c.blocked, (c.standing->>'stopped' = 'true' or c.asked_at is not null and exists (select 1 from messages m where m.case_id = c.id and m.kind = 'flare' and m.seen_at is null and m.pain >= (c.response_rule->>'stop_at')::int)) as stopped, c.standing->'tests_due' as tests_due");
         if ($practitioner !== null) {
             $query->whereRaw('c.practitioner_id::text = ?', [$practitioner]);
         }
@@ -117,7 +117,7 @@ final class PracticeWeekPage
         $id = self::text($row, 'id');
         $events = array_filter((array) json_decode(self::text($row, 'events'), true), is_string(...));
         $blocked = array_filter((array) json_decode(self::text($row, 'blocked'), true), is_string(...));
-        $isStopped = $row->stopped === 'true';
+        $isStopped = $row->stopped === true;
         $last = $until[$id] ?? null;
         $review = self::text($row, 'review_on');
 
