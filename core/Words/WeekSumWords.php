@@ -29,7 +29,7 @@ final class WeekSumWords
     {
         $told = [];
         foreach (self::FIGURES as $key => [$title, $unit, $per]) {
-            if ($sum->total($key) == 0 && $sum->limit($key) === null) {
+            if ($sum->total($key) == 0) {
                 continue;
             }
             $limit = $sum->limit($key);

@@ -186,3 +186,19 @@ test('an athlete puts a session on another day, and asks for one that breaks a r
   await page.getByRole('link', { name: 'Edda Moorgate' }).first().click();
   await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText('Moved by the athlete: ');
 });
+
+test('under a stop the weeks wait for the review, and nothing is reckoned or moved', async ({ page }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Open Fenn Harrow' }).click();
+  await page.getByRole('link', { name: 'Weeks: move sessions' }).click();
+  const table = page.getByRole('table', { name: 'Weeks' });
+  await expect(table.getByRole('button', { name: /, waits for a review$/ }).first()).toBeDisabled();
+  await expect(table.getByRole('button', { name: /^(Holds|Slow strength), /, disabled: false })).toHaveCount(0);
+  await expect(page.getByRole('status')).toHaveText(/What is planned waits for your review/);
+  await expect(page.getByRole('status')).not.toContainText('Every rule is kept');
+  await expect(page.getByRole('region', { name: 'Ready by' })).toBeHidden();
+  await expect(table.getByRole('button', { name: /^Lighter/ })).toHaveCount(0);
+  await expectAccessible(page);
+  await page.getByRole('link', { name: 'To the case' }).click();
+  await expect(page.getByRole('heading', { name: /^Fenn Harrow/ })).toBeVisible();
+});

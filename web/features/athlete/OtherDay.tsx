@@ -50,7 +50,7 @@ export default function OtherDay({ plan, session, close, done }: { plan: TodayDa
           <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(min(8.5rem, 100%), 1fr))', gap: 1 }}>
             {fits.map((choice) => <Button key={choice.on} variant={choice.on === chosen ? 'contained' : 'outlined'} aria-pressed={choice.on === chosen} onClick={() => setChosen(choice.on)} sx={{ minHeight: 52, fontSize: '1rem' }}>{day(choice.on)}</Button>)}
           </Box>
-          {!all && others.length > 0 && <Button onClick={() => setAll(true)} sx={{ minHeight: 48 }}>None of them: ask for another</Button>}
+          {!all && others.length > 0 && <Button onClick={() => setAll(true)} sx={{ minHeight: 48 }}>{fits.length === 0 ? 'Ask for another all the same' : 'None of them: ask for another'}</Button>}
           {all && others.map((choice) => (
             <Button key={choice.on} variant="outlined" color="inherit" aria-pressed={choice.on === chosen} onClick={() => setChosen(choice.on)} sx={{ minHeight: 52, fontSize: '1rem', display: 'block', textAlign: 'left', borderWidth: choice.on === chosen ? 3 : 1, borderColor: choice.on === chosen ? 'primary.main' : 'line.main' }}>
               {choice.on === chosen && <span aria-hidden="true">✓ </span>}{day(choice.on)}<Box component="span" sx={{ display: 'block', fontSize: '0.875rem', fontWeight: 400 }}>{choice.words.join(' ')}</Box>

@@ -131,11 +131,11 @@ function Cell({ on, lanes, weeks, sessions, moves, notPlaced, chosen, canMove, c
           const isOut = isLeftOut(one, moves);
           return (
             <ButtonBase key={one.id} draggable={one.open && canMove} onDragStart={(event) => event.dataTransfer.setData('text/plain', one.id)} onKeyDown={(event) => key(event, one)} onClick={() => choose(one.id)} disabled={!one.open || !canMove} focusRipple title={one.hook === null ? one.missed_why ?? undefined : hookWords(one.hook)}
-              aria-label={`${titleOf(one.slot)}${one.number > 1 ? `, ${one.number}` : ''}, ${day(on)}${stateWords(one)}${isOut ? ', left out' : one.id in moves ? `, from ${day(one.on)}` : ''}`}
+              aria-label={`${titleOf(one.slot)}${one.number > 1 ? `, ${one.number}` : ''}, ${day(on)}${stateWords(one)}${weeks.stopped && one.state === 'planned' ? ', waits for a review' : isOut ? ', left out' : one.id in moves ? `, from ${day(one.on)}` : ''}`}
               sx={{
                 gridRow: lanes.indexOf(one.slot) + 1, display: 'flex', gap: 0.5, alignItems: 'center', justifyContent: 'flex-start', textAlign: 'left', minWidth: 0, px: 0.5, py: 0.25, borderRadius: 1, fontSize: '0.8125rem', lineHeight: 1.15, bgcolor: 'background.paper',
                 border: one.id in moves ? 2 : 1, borderStyle: notPlaced.includes(one.id) || one.state === 'missed' ? 'dashed' : 'solid', borderColor: one.id in moves || one.id === chosen ? 'primary.main' : 'line.main', textDecoration: isOut ? 'line-through' : undefined,
-                color: one.state === 'planned' ? 'text.primary' : 'text.secondary', cursor: one.open && canMove ? 'grab' : 'default', '&:focus-visible': FOCUS,
+                color: one.state === 'planned' && !weeks.stopped ? 'text.primary' : 'text.secondary', opacity: one.state === 'planned' && weeks.stopped ? 0.6 : 1, cursor: one.open && canMove ? 'grab' : 'default', '&:focus-visible': FOCUS,
               }}>
               {one.hook !== null ? <Response hook={one.hook} /> : one.state === 'missed' ? <span aria-hidden="true">○</span> : <ModeShape mode={weeks.slots.find((slot) => slot.key === one.slot)?.mode} />}
               <Box component="span" sx={{ minWidth: 0, overflowWrap: 'anywhere' }}>{titleOf(one.slot)}{one.moved_from !== null && !(one.id in moves) && ' ↦'}</Box>

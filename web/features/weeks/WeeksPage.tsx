@@ -77,12 +77,12 @@ function WeeksView({ id, weeks, ahead, setAhead }: { id: string; weeks: Weeks; a
             move={move} mark={mark} addSport={setPractising} dropSport={(on) => change((now) => withoutSport(now, on))} lighter={(week, less_percent) => lighter.mutate({ week, less_percent }, { onSuccess: (found) => { if (found.moves.length > 0) move(Object.fromEntries(found.moves.map((one) => [one.session, one.on]))); } })} />
         </Paper>
         <Box sx={{ display: 'grid', gap: 1.5, position: { md: 'sticky' }, top: 12 }}>
-        <WhatBreaks weeks={weeks} shown={shown} moves={moves} marks={marks} notPlaced={notPlaced} chosen={chosen} breaks={breaks} withMarks={withMarks} put={put} isPlanning={replan.isPending} asked={lighter.error ?? replan.error} isLightest={lighter.data?.moves.length === 0}
+        <WhatBreaks id={id} weeks={weeks} shown={shown} moves={moves} marks={marks} notPlaced={notPlaced} chosen={chosen} breaks={breaks} withMarks={withMarks} put={put} isPlanning={replan.isPending} asked={lighter.error ?? replan.error} isLightest={lighter.data?.moves.length === 0}
           move={move}
           replan={() => replan.mutate(undefined, { onSuccess: (found) => { move(Object.fromEntries(found.moves.map((one) => [one.session, one.on]))); setNotPlaced(found.left_out); } })}
           back={() => { move({}); setMarks(null); setChosen(null); }}
           done={() => { setMoves({}); setMarks(null); setChosen(null); }} />
-        {canPlan && <ReadyBy id={id} weeks={weeks} />}
+        {canPlan && !weeks.stopped && <ReadyBy id={id} weeks={weeks} />}
         </Box>
       </Box>
       {practising !== null && <SportDialog on={practising} close={() => setPractising(null)} add={(sport) => { change((now) => withSport(now, sport)); setPractising(null); }} />}

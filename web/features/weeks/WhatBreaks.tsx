@@ -1,10 +1,12 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Link from '@mui/material/Link';
 import Paper from '@mui/material/Paper';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
+import { Link as RouterLink } from 'react-router';
 
 import { Refusal } from '../../api/client';
 import { day, plusDays } from '../../shell/dates';
@@ -12,6 +14,7 @@ import { dayOf, isLeftOut, leftOut, shifted, shiftedAll, swapped } from './grid'
 import type { Marks, Moves, Planned, useMarkedWeeks, usePut, useWhatBreaks, Weeks } from './useWeeks';
 
 interface Props {
+  id: string;
   /** As they stand. */
   weeks: Weeks;
   /** As they would stand with the marks that are tried. */
@@ -35,7 +38,7 @@ interface Props {
 }
 
 /** What breaks and what mends, before anything is in force, and putting it in force. */
-export function WhatBreaks({ weeks, shown, moves, marks, notPlaced, chosen, breaks, withMarks, put, isPlanning, asked, isLightest, move, replan, back, done }: Props) {
+export function WhatBreaks({ id, weeks, shown, moves, marks, notPlaced, chosen, breaks, withMarks, put, isPlanning, asked, isLightest, move, replan, back, done }: Props) {
   const [reason, setReason] = useState('');
   const isMoving = Object.keys(moves).length > 0;
   const isTrying = isMoving || marks !== null;
@@ -51,7 +54,9 @@ export function WhatBreaks({ weeks, shown, moves, marks, notPlaced, chosen, brea
     <Paper variant="outlined" component="section" aria-label="What breaks" sx={{ p: 1.5, display: 'grid', gap: 1 }}>
       <Typography variant="h2">{isTrying ? 'If you put it there' : 'As it stands'}</Typography>
       <Box role="status" aria-live="polite" sx={{ display: 'grid', gap: 0.5 }}>
-        {broken.length === 0 && <Typography>{looking ? 'Looking …' : '✓ Every rule is kept.'}</Typography>}
+        {broken.length === 0 && (weeks.stopped && !isTrying
+          ? <Typography>✕ What is planned waits for your review. <Link component={RouterLink} to={`/cases/${id}`}>To the case</Link></Typography>
+          : <Typography>{looking ? 'Looking …' : '✓ Every rule is kept.'}</Typography>)}
         {broken.map((words) => <Typography key={words} sx={{ color: 'over.main' }}>▲ {words}</Typography>)}
         {isMoving && (breaks.data?.mends ?? []).map((words) => <Typography key={words} color="textSecondary">✓ No longer: {words}</Typography>)}
         {over.map((words) => <Typography key={words} variant="body2" sx={{ color: 'watch.main' }}>◇ {words}</Typography>)}
@@ -87,7 +92,7 @@ export function WhatBreaks({ weeks, shown, moves, marks, notPlaced, chosen, brea
           {unplaced.length > 0 && <Alert severity="warning">No day was found for {unplaced.map((planned) => `${titleOf(planned)} on ${day(planned.on)}`).join('; ')}.</Alert>}
           {isLightest && <Alert severity="info">Of this week nothing more can be left out: of each kind one session stays, and what is done stays.</Alert>}
           {put.isSuccess && <Alert severity="success">{put.data.words}. {weeks.stopped ? '' : 'The athlete is told. '}It can be taken back on the case: press u there.</Alert>}
-          <Typography variant="body2" color="textSecondary">Arrow keys on a session move it by a day or a week; with Shift, it and all after. Delete leaves it out. A date opens what the day is. Nothing is in force before you say so.</Typography>
+          {!weeks.stopped && <Typography variant="body2" color="textSecondary">Arrow keys on a session move it by a day or a week; with Shift, it and all after. Delete leaves it out. A date opens what the day is. Nothing is in force before you say so.</Typography>}
         </>
       )}
     </Paper>
