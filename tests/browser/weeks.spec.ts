@@ -199,6 +199,6 @@ test('under a stop the weeks wait for the review, and nothing is reckoned or mov
   await expect(page.getByRole('region', { name: 'Ready by' })).toBeHidden();
   await expect(table.getByRole('button', { name: /^Lighter/ })).toHaveCount(0);
   await expectAccessible(page);
-  await page.getByRole('link', { name: 'To the case' }).click();
+  await page.getByRole('link', { name: 'To the case', exact: true }).click();
   await expect(page.getByRole('heading', { name: /^Fenn Harrow/ })).toBeVisible();
 });
