@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Rung\Core\Input\InvalidInput;
 
-/** Finds the athlete of an opening, or adds one who can sign in. Runs inside the opening's transaction. */
+/** Finds the athlete of a new case, or adds one who can sign in. Runs inside the transaction that makes the case. */
 final class AddAthlete
 {
     /**

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use Rung\Core\CaseFile\Athlete;
 use Rung\Core\Dose\DoseArithmetic;
+use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Screening\Growth;
 use Rung\Core\Time\Day;
@@ -46,6 +48,20 @@ final readonly class AthleteEntry
         }
 
         return new self($id, $name, $act, $mass, self::bornOn($node, $today), $email);
+    }
+
+    /**
+     * Somebody new, as a case file tells of them.
+     *
+     * @throws InvalidInput
+     */
+    public static function fromFile(Athlete $athlete): self
+    {
+        if (mb_strlen($athlete->name) > self::LONGEST) {
+            throw InvalidInput::at('/athlete/name', 'must not be longer than ' . self::LONGEST . ' letters');
+        }
+
+        return new self(null, $athlete->name, null, $athlete->body_mass_kg, null, '');
     }
 
     /** Of the field born_on: a day on which somebody who is alive can have been born. */

@@ -34,6 +34,7 @@ use Rung\Core\Plan\FilePlan;
 use Rung\Core\Record\Purpose;
 use Rung\Core\Record\Record;
 use Rung\Core\Record\StageEntry as Entered;
+use Rung\Core\Time\TimeWords;
 
 /** Makes a case of a case file: the athlete, the plan and all that was logged. All of it or nothing. */
 final class ImportCase
@@ -92,7 +93,8 @@ final class ImportCase
     private static function athlete(User $by, CaseFile $file, ?string $id): Athlete
     {
         if ($id === null) {
-            return Athlete::query()->create(['practice_id' => $by->practice_id, 'name' => $file->athlete->name, 'body_mass_kg' => $file->athlete->body_mass_kg]);
+            // The password is told to nobody: whoever comes in by a file is invited.
+            return AddAthlete::of(AthleteEntry::fromFile($file->athlete), $by)[0];
         }
         $athlete = Str::isUuid($id) ? Athlete::query()->find($id) : null;
         if ($athlete === null) {
@@ -101,6 +103,8 @@ final class ImportCase
         if (CareCase::sameOpen($athlete->id, $file->case->structure->value, $file->case->side->value) !== null) {
             throw InvalidInput::at('/case/structure', 'is treated in a case of this athlete that is open; close it first, or take the file in for another athlete');
         }
+        // What is known here stands; what is not is taken from the file, since doses may lift a part of the body.
+        $athlete->update(['body_mass_kg' => $athlete->body_mass_kg ?? $file->athlete->body_mass_kg]);
 
         return $athlete;
     }
@@ -140,7 +144,7 @@ final class ImportCase
         $this->standing->of($case);
         Decision::query()->create($own + [
             'at' => $now, 'user_id' => $by->id, 'kind' => 'open', 'plan_version' => 1,
-            'words' => 'Taken in from a case file: ' . count($file->sessions) . ' sessions and ' . count($file->check_ins) . ' mornings since ' . $file->case->opened_on->toIso(),
+            'words' => 'Taken in from a case file: ' . count($file->sessions) . ' sessions and ' . count($file->check_ins) . ' mornings since ' . TimeWords::day($file->case->opened_on),
             'evidence' => ['because' => 'A case file tells of no screening. Screen before you go on.'],
         ]);
         AccessLog::changed($by, $case, 'took in a case file');

@@ -78,6 +78,10 @@ final class UndoDecision
         if ($undo->case !== []) {
             $case->forceFill($undo->case)->save();
             PlanSessions::ahead($case);
+            // What the athlete was told of is taken back before them too.
+            if ($decision->kind === 'days' && !$case->isStopped() && $case->closed_on === null) {
+                $this->message->handle($case, $by, MessageKind::Message, "No longer: $decision->words.");
+            }
         }
         if ($undo->planVersion !== null) {
             $before = PlanVersion::query()->where('case_id', $case->id)->where('version', $undo->planVersion)->firstOrFail();

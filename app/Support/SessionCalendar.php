@@ -74,7 +74,8 @@ final class SessionCalendar
         return $event;
     }
 
-    private static function day(VCalendar $calendar, string $id, string $title, string $on, int $days = 1): void
+    /** A day, or several, that block no time. */
+    public static function day(VCalendar $calendar, string $id, string $title, string $on, int $days = 1): void
     {
         $event = $calendar->createComponent('VEVENT', ['UID' => $id, 'SUMMARY' => $title, 'TRANSP' => 'TRANSPARENT']);
         $event->add('DTSTART', str_replace('-', '', $on), ['VALUE' => 'DATE']);

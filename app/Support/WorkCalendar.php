@@ -6,7 +6,6 @@ namespace App\Support;
 
 use App\Models\CareCase;
 use App\Models\User;
-use Carbon\CarbonImmutable;
 use Sabre\VObject\Component\VCalendar;
 
 /**
@@ -28,11 +27,11 @@ final class WorkCalendar
         foreach ($cases as $case) {
             $who = self::initials($case->athlete->name);
             if ($case->review_on !== null) {
-                self::day($calendar, "review-$case->id@rung", "Review: $who", max($case->review_on, $today->toIso()));
+                SessionCalendar::day($calendar, "review-$case->id@rung", "Review: $who", max($case->review_on, $today->toIso()));
             }
             foreach ($case->eventDays() as $event) {
                 if (!$today->isAfter($event) && $event->daysSince($today) <= self::SHOW_DAYS) {
-                    self::day($calendar, "show-$case->id-{$event->toIso()}@rung", "Show: $who", $event->toIso());
+                    SessionCalendar::day($calendar, "show-$case->id-{$event->toIso()}@rung", "Show: $who", $event->toIso());
                 }
             }
         }
@@ -43,13 +42,5 @@ final class WorkCalendar
     private static function initials(string $name): string
     {
         return implode(' ', array_map(static fn(string $part): string => mb_substr($part, 0, 1) . '.', preg_split('/\s+/u', trim($name), -1, PREG_SPLIT_NO_EMPTY) ?: []));
-    }
-
-    private static function day(VCalendar $calendar, string $id, string $title, string $on): void
-    {
-        $event = $calendar->createComponent('VEVENT', ['UID' => $id, 'SUMMARY' => $title, 'TRANSP' => 'TRANSPARENT']);
-        $event->add('DTSTART', str_replace('-', '', $on), ['VALUE' => 'DATE']);
-        $event->add('DTEND', CarbonImmutable::parse($on)->addDay()->format('Ymd'), ['VALUE' => 'DATE']);
-        $calendar->add($event);
     }
 }

@@ -90,6 +90,28 @@ final class CaseFileTest extends TestCase
         self::assertSame($before, [CareCase::query()->count(), Athlete::query()->count()], 'and nothing of it stays');
     }
 
+    public function testWhoComesInByAFileCanBeInvited(): void
+    {
+        $made = $this->ask($this->practitioner(), 'POST', '/api/import', $this->file($this->caseOf('Juno Tamsin')))->assertStatus(201);
+        $case = self::text($made->json('id'));
+        $this->ask($this->practitioner(), 'GET', "/api/cases/$case/invitation")->assertOk();
+        $this->ask($this->practitioner(), 'POST', "/api/cases/$case/invitation")->assertStatus(201);
+        $file = $this->file($this->caseOf('Juno Tamsin'));
+        $this->ask($this->practitioner(), 'POST', '/api/import', self::with($file, 'athlete.name', str_repeat('n', 121)))->assertStatus(422)->assertJsonValidationErrorFor('athlete.name');
+    }
+
+    public function testAnUnknownBodyMassIsTakenFromTheFileAndAKnownOneStands(): void
+    {
+        $file = self::with(self::with($this->file($this->caseOf('Juno Tamsin')), 'case.side', 'right'), 'athlete.body_mass_kg', 77);
+        $known = $this->caseOf('Edda Moorgate')->athlete;
+        $mass = $known->body_mass_kg;
+        self::assertNotNull($mass);
+        $unknown = Athlete::query()->create(['practice_id' => $known->practice_id, 'name' => 'Somebody New']);
+        $this->ask($this->practitioner(), 'POST', "/api/import?athlete=$unknown->id", $file)->assertStatus(201);
+        $this->ask($this->practitioner(), 'POST', "/api/import?athlete=$known->id", self::with($file, 'case.side', 'left'))->assertStatus(201);
+        self::assertEquals([77, $mass], [$unknown->refresh()->body_mass_kg, $known->refresh()->body_mass_kg]);
+    }
+
     public function testAFileComesInForAnAthleteWhoIsThere(): void
     {
         $juno = $this->caseOf('Juno Tamsin');

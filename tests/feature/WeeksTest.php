@@ -135,6 +135,7 @@ final class WeeksTest extends TestCase
 
         $this->ask($own, 'DELETE', "/api/cases/$case->id/decisions/" . self::text($made->json('id')))->assertStatus(201);
         self::assertSame([$events, $blocked], [$case->refresh()->events, $case->blocked]);
+        self::assertSame(1, $case->messages()->where('words', 'like', 'No longer: Calendar: %')->count(), 'and the athlete is told');
         self::assertSame(array_map(static fn(string $row): string => substr($row, 0, -37), $before), array_map(static fn(string $row): string => substr($row, 0, -37), $this->calendar($case)));
     }
 

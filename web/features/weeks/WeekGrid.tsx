@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
+import Divider from '@mui/material/Divider';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
@@ -74,7 +75,7 @@ export function WeekGrid(props: Props) {
         {([['event', 'A show or competition'], ['blocked', 'No training'], ['none', 'A day like others']] as const).map(([as, title]) => (
           <MenuItem key={as} disabled={!canMark} onClick={() => { if (menu !== null) mark([menu.on], as); setMenu(null); }}>{title}</MenuItem>
         ))}
-        <MenuItem divider sx={{ p: 0, minHeight: 0 }} disabled />
+        <Divider />
         <MenuItem disabled={!canMark} onClick={() => { if (menu !== null) addSport(menu.on); setMenu(null); }}>Practice beside the plan …</MenuItem>
         {weeks.sport.some((one) => one.on === menu?.on) && <MenuItem disabled={!canMark} onClick={() => { if (menu !== null) dropSport(menu.on); setMenu(null); }}>Without that practice</MenuItem>}
       </Menu>
