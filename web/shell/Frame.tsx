@@ -26,12 +26,12 @@ export function Frame({ user, children }: { user: User; children: ReactNode }) {
 
   return (
     <>
-      <Box component="header" sx={{ display: 'flex', alignItems: 'center', gap: 2, px: 2, height: 48, borderBottom: 1, borderColor: 'divider', bgcolor: 'background.paper', '@media print': { display: 'none' } }}>
+      <Box component="header" sx={{ display: 'flex', alignItems: 'center', flexWrap: { xs: 'wrap', sm: 'nowrap' }, gap: { xs: 0.5, sm: 2 }, px: 2, minHeight: 48, borderBottom: 1, borderColor: 'divider', bgcolor: 'background.paper', '@media print': { display: 'none' } }}>
         <Box component={RouterLink} to="/" sx={{ display: 'flex', alignItems: 'center', gap: 1, color: 'inherit', textDecoration: 'none' }}>
           <Mark size={24} />
           <Typography component="span" sx={{ fontWeight: 600, fontSize: 18 }}>Rung</Typography>
         </Box>
-        <Box component="nav" aria-label="Pages" sx={{ display: 'flex', gap: 0.5, flex: 1, '& a': { whiteSpace: 'nowrap', minWidth: 0 } }}>
+        <Box component="nav" aria-label="Pages" sx={{ display: 'flex', gap: 0.5, flex: { xs: '1 0 100%', sm: 1 }, order: { xs: 1, sm: 0 }, minWidth: 0, overflowX: 'auto', '& a': { whiteSpace: 'nowrap', minWidth: 0, flex: 'none' } }}>
           <Button component={RouterLink} to="/">Round</Button>
           <Button component={RouterLink} to="/week">Week</Button>
           <Button component={RouterLink} to="/new">New case</Button>

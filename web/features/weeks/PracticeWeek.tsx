@@ -78,12 +78,12 @@ function Cases({ week }: { week: Week }) {
       </Box>
       {week.more && <Alert severity="info">Only the most urgent cases are shown. Choose a practitioner to see all of theirs.</Alert>}
       <Paper variant="outlined" sx={{ overflowX: 'auto', '@media print': { border: 0, overflow: 'visible' } }}>
-        <Box component="table" aria-label="Cases by day" sx={{ width: '100%', minWidth: 940, borderCollapse: 'collapse', tableLayout: 'fixed', '& th, & td': { textAlign: 'left', verticalAlign: 'top', p: 0.75, borderBottom: 1, borderColor: 'divider' }, '& thead th': { fontWeight: 400, color: 'text.secondary', fontSize: '0.875rem' }, '& tr': { breakInside: 'avoid' } }}>
+        <Box component="table" aria-label="Cases by day" sx={{ width: '100%', minWidth: 860, borderCollapse: 'collapse', tableLayout: 'fixed', '& th, & td': { textAlign: 'left', verticalAlign: 'top', p: 0.75, borderBottom: 1, borderColor: 'divider' }, '& thead th': { fontWeight: 400, color: 'text.secondary', fontSize: '0.875rem' }, '& tr': { breakInside: 'avoid' } }}>
           <thead>
             <tr>
-              <Box component="th" scope="col" sx={{ width: 200 }}>{shown.length} {shown.length === 1 ? 'case' : 'cases'}</Box>
+              <Box component="th" scope="col" sx={{ width: 180 }}>{shown.length} {shown.length === 1 ? 'case' : 'cases'}</Box>
+              <Box component="th" scope="col" sx={{ width: 150 }}>Due</Box>
               {week.cases[0]?.days.map((one) => <Box key={one.on} component="th" scope="col" sx={{ color: one.on === week.today ? 'text.primary' : undefined }}>{one.on === week.today ? <b>{day(one.on)}, today</b> : day(one.on)}</Box>)}
-              <Box component="th" scope="col" sx={{ width: 190 }}>Due</Box>
             </tr>
           </thead>
           <tbody>{shown.map((one) => <Case key={one.id} line={one} week={week} />)}</tbody>
@@ -104,6 +104,13 @@ function Case({ line, week }: { line: Line; week: Week }) {
         <Link component={RouterLink} to={`/cases/${line.id}/weeks`} color="inherit" underline="hover" sx={{ fontWeight: 600 }}>{line.athlete}</Link>
         <Typography variant="body2" color="textSecondary" sx={{ fontWeight: 400, lineHeight: 1.25 }}>{line.structure}, {side[line.side]} · {line.stage}</Typography>
       </th>
+      <Box component="td" sx={{ fontSize: '0.875rem', lineHeight: 1.3 }}>
+        {line.stopped && <Box sx={{ color: 'stop.main', fontWeight: 600 }}>✕ Stopped: review</Box>}
+        {line.review_on !== null && <Box sx={{ color: late ? 'over.main' : 'text.primary', fontWeight: 600 }}>{late ? '▲ Review was due' : 'Review'} {day(line.review_on)}</Box>}
+        {line.tests_due.map((words) => <Box key={words} sx={{ color: 'watch.main' }}>{words}</Box>)}
+        {line.planned_until !== null && <Box sx={{ color: 'watch.main' }}>Planned to {day(line.planned_until)} only</Box>}
+        {line.unplanned && <Box sx={{ color: 'watch.main' }}>Nothing is planned</Box>}
+      </Box>
       {line.days.map((one) => (
         <Box key={one.on} component="td" sx={{ bgcolor: one.blocked ? 'action.disabledBackground' : undefined, boxShadow: one.on === week.today ? 'inset 2px 0 0 var(--mui-palette-primary-main), inset -2px 0 0 var(--mui-palette-primary-main)' : undefined, fontSize: '0.8125rem', lineHeight: 1.25 }}>
           {one.event && <b>Show</b>}
@@ -115,13 +122,6 @@ function Case({ line, week }: { line: Line; week: Week }) {
           ))}
         </Box>
       ))}
-      <Box component="td" sx={{ fontSize: '0.875rem', lineHeight: 1.3 }}>
-        {line.stopped && <Box sx={{ color: 'stop.main', fontWeight: 600 }}>✕ Stopped: review</Box>}
-        {line.review_on !== null && <Box sx={{ color: late ? 'over.main' : 'text.primary', fontWeight: 600 }}>{late ? '▲ Review was due' : 'Review'} {day(line.review_on)}</Box>}
-        {line.tests_due.map((words) => <Box key={words} sx={{ color: 'watch.main' }}>{words}</Box>)}
-        {line.planned_until !== null && <Box sx={{ color: 'watch.main' }}>Planned to {day(line.planned_until)} only</Box>}
-        {line.unplanned && <Box sx={{ color: 'watch.main' }}>Nothing is planned</Box>}
-      </Box>
     </tr>
   );
 }
