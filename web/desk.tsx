@@ -9,6 +9,8 @@ import { LibraryPage } from './features/library/LibraryPage';
 import { Inbox } from './features/messages/Inbox';
 import { ImportPage } from './features/open/ImportPage';
 import { OpenCase } from './features/open/OpenCase';
+import { PaperPage } from './features/papers/PaperPage';
+import { PapersPage } from './features/papers/PapersPage';
 import { PracticePage } from './features/practice/PracticePage';
 import { PrescribePage } from './features/prescribe/PrescribePage';
 import { ClosedCases } from './features/round/ClosedCases';
@@ -59,6 +61,8 @@ function Desk() {
           <Route path="/cases/:id/intake" element={<IntakePage />} />
           <Route path="/cases/:id/entries" element={<EntriesPage />} />
           <Route path="/cases/:id/measures" element={<MeasuresPage />} />
+          <Route path="/cases/:id/papers" element={<PapersPage />} />
+          <Route path="/cases/:id/papers/:paper" element={<PaperPage />} />
           <Route path="/cases/:id/weeks" element={<WeeksPage />} />
           <Route path="/cases/:id/visit" element={<VisitPage />} />
           <Route path="/cases/:id/prescribe" element={<PrescribePage />} />

@@ -16,7 +16,7 @@ final class Walls
     public const ROLE = 'rung_app';
 
     /** Written once and never changed. */
-    public const APPEND_ONLY = ['access_log', 'corrections', 'curves', 'decisions', 'library_items', 'plan_versions'];
+    public const APPEND_ONLY = ['access_log', 'corrections', 'curves', 'decisions', 'library_items', 'paper_versions', 'plan_versions'];
 
     /** Laravel's own record of migrations is the owner's. */
     private const HIDDEN = ['migrations'];

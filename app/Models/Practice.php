@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $timezone
  * @property string|null $telephone that athletes call
  * @property string|null $hours when somebody is there
+ * @property string|null $address at the head of letters
  * @property bool $demo the demo practice, which ./rung demo may erase
  */
 final class Practice extends Model

@@ -10,6 +10,8 @@ use App\Database\Walls;
 use App\Models\CareCase;
 use App\Models\Role;
 use App\Models\User;
+use App\Papers\PdfMaker;
+use App\Papers\WeasyPrint;
 use App\Policies\CareCasePolicy;
 use App\Support\CatalogueFiles;
 use App\Support\CatalogueShelf;
@@ -27,8 +29,10 @@ use Illuminate\Database\Events\ConnectionEstablished;
 use Illuminate\Database\Events\MigrationsEnded;
 use Illuminate\Database\Events\TransactionRolledBack;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Queue\Events\WorkerStarting;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Vite;
@@ -42,6 +46,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(CurrentPractice::class);
         $this->app->bind('db.connector.pgsql', PracticeConnector::class);
         $this->app->bind(MessageSender::class, SimulatedSender::class);
+        $this->app->bind(PdfMaker::class, WeasyPrint::class);
         $this->app->singleton(CatalogueShelf::class, fn(): CatalogueShelf => new CatalogueShelf(
             fn(): Catalogue => CatalogueFiles::load($this->app->basePath('catalogue'), $this->app->storagePath('framework/catalogue.kept')),
         ));
@@ -72,6 +77,8 @@ final class AppServiceProvider extends ServiceProvider
         });
         Event::listen(Logout::class, static fn() => $practice->leave());
         Event::listen(TransactionRolledBack::class, static fn() => $practice->forget());
+        // There is one worker: what the one before it had begun when it was killed is taken up at once.
+        Event::listen(WorkerStarting::class, static fn(): int => DB::table('jobs')->whereNotNull('reserved_at')->update(['reserved_at' => null]));
         Event::listen(MigrationsEnded::class, static fn() => Walls::raise());
         Event::listen(ConnectionEstablished::class, static function (ConnectionEstablished $event) use ($practice): void {
             $event->connection->beforeExecuting(static fn(string $query, array $bindings, Connection $connection) => $practice->tell($connection));

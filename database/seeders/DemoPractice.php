@@ -48,7 +48,7 @@ final class DemoPractice
         // Hashed once: hashing takes longer than the rest of the demo.
         $password = Hash::make($password);
         DB::transaction(function () use ($password, $name, $prefix): void {
-            $practice = $this->current->across(static fn(): Practice => Practice::query()->create(['name' => $name, 'timezone' => self::ZONE, 'demo' => true, 'telephone' => '+351 210 000 000', 'hours' => 'Monday to Friday, 9:00 to 18:00']));
+            $practice = $this->current->across(static fn(): Practice => Practice::query()->create(['name' => $name, 'timezone' => self::ZONE, 'demo' => true, 'telephone' => '+351 210 000 000', 'hours' => 'Monday to Friday, 9:00 to 18:00', 'address' => 'Old Mill Lane 4, 1100-001 Lisbon']));
             $this->current->during($practice->id, function () use ($practice, $password, $prefix): void {
                 $ola = self::user($practice, 'Ola Vance', "{$prefix}ola.vance", $password, Role::Owner);
                 $ren = self::user($practice, 'Ren Castellan', "{$prefix}ren.castellan", $password, Role::Practitioner);

@@ -57,10 +57,15 @@ side_by_side() {
     return "$code"
 }
 
-# A demo practice for each file of browser tests, which signs in at its own.
+# A demo practice for each file of browser tests, which signs in at its own; two are loaded at a time.
 demo_practices() {
-    local file
-    for file in tests/browser/*.spec.ts; do artisan rung:demo --prefix="$(basename "$file" .spec.ts)."; done
+    local file loading=()
+    for file in tests/browser/*.spec.ts; do
+        artisan rung:demo --prefix="$(basename "$file" .spec.ts)." & loading+=($!)
+        [ ${#loading[@]} -lt 2 ] || { wait "${loading[0]}"; loading=("${loading[@]:1}"); }
+    done
+    local one
+    for one in "${loading[@]}"; do wait "$one"; done
 }
 
 browser_tests() ( export RUNG_URL=http://127.0.0.1:$PORT DEMO_PASSWORD; npx playwright test --config="$@" )

@@ -19,7 +19,12 @@ missing_packages() {
     for extension in pgsql:pdo_pgsql curl:curl zip:zip intl:intl xml:dom mbstring:mbstring; do
         grep -qix "${extension#*:}" <<<"$have" || echo "php8.2-${extension%%:*}"
     done
-    if [ "${WITH_DEV:-}" = 1 ]; then command -v chromium >/dev/null || echo chromium; fi
+    # Papers are made into PDFs by it.
+    command -v weasyprint >/dev/null || echo weasyprint
+    if [ "${WITH_DEV:-}" = 1 ]; then
+        command -v chromium-headless-shell >/dev/null || echo chromium-headless-shell
+        command -v pdftotext >/dev/null || echo poppler-utils
+    fi
 }
 
 install_packages() {

@@ -59,6 +59,7 @@ serve() {
     runs scheduler || artisan schedule:clear-cache >/dev/null
     start_service fpm
     start_service nginx
+    start_service worker
     local i
     for i in $(seq 100); do curl -fs -o /dev/null "http://127.0.0.1:$PORT/bare" && return 0; sleep 0.1; done
     tail -n 5 "$LOG"/*.log >&2
@@ -66,7 +67,7 @@ serve() {
     stop_here "the application does not answer; its logs are in $LOG and $STORAGE/logs"
 }
 
-SERVICES="backups scheduler nginx fpm postgres"
+SERVICES="backups worker scheduler nginx fpm postgres"
 
 # Ends services whose supervisor is gone.
 end_services() {

@@ -30,7 +30,7 @@ final class LayeringTest
     /** Each folder of the core knows those before it, and none after it: docs/architecture.md draws the line. */
     public const LINE = [
         'Time', 'Input', 'Dose', 'Record', 'Exercise', 'Strength', 'Stage', 'CaseFile', 'Calendar', 'Plan', 'Screening', 'Catalogue', 'Measuring', 'Response', 'Gate',
-        'Decision', 'Attention', 'Evaluation', 'Acceptance', 'Lint', 'Prescribe', 'Start', 'Simulation', 'Words', 'Cli',
+        'Decision', 'Attention', 'Evaluation', 'Acceptance', 'Lint', 'Prescribe', 'Start', 'Simulation', 'Words', 'Papers', 'HealthRecord', 'Cli',
     ];
 
     /** @return iterable<Rule> */

@@ -17,7 +17,7 @@ export const settings: PlaywrightTestConfig = {
     timezoneId: 'Europe/Lisbon',
     trace: 'off',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: '/usr/bin/chromium-headless-shell',
       args: [
         '--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking',
         '--disable-component-update', '--disable-sync', '--no-first-run',

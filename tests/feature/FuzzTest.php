@@ -157,7 +157,9 @@ final class FuzzTest extends TestCase
     {
         $opening = Opening::query()->create(['practice_id' => $case->practice_id, 'practitioner_id' => $case->practitioner_id, 'name' => 'x', 'step' => 1, 'form' => (object) []]);
 
-        return strtr($path, ['{case}' => $case->id, '{opening}' => $opening->id, '{id}' => (string) Str::uuid7(), '{decision}' => (string) Str::uuid7(),
+        $paper = str_contains($path, '{paper}') ? self::text($this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/papers", ['kind' => 'referrer'])->json('id')) : '';
+
+        return strtr($path, ['{paper}' => $paper, '{file}' => (string) Str::uuid7(), '{case}' => $case->id, '{opening}' => $opening->id, '{id}' => (string) Str::uuid7(), '{decision}' => (string) Str::uuid7(),
             '{session}' => $case->trainingSessions()->firstOrFail()->id, '{kind}' => 'rule', '{key}' => 'low']);
     }
 
@@ -174,6 +176,11 @@ final class FuzzTest extends TestCase
 
         return match (true) {
             $method === 'GET' || $method === 'DELETE' => [],
+            str_ends_with($path, '/papers') => ['kind' => 'coach'],
+            str_ends_with($path, '/papers/{paper}'), str_ends_with($path, '/papers/{paper}/preview') => ['based_on' => 1, 'to' => 'x', 'texts' => ['asked' => 'x'], 'left_out' => ['course']],
+            str_ends_with($path, '/signature') => ['version' => 1],
+            str_ends_with($path, '/consent') => ['by' => 'x', 'on' => '2026-04-14', 'how' => 'spoken', 'diagnosis' => false],
+            str_ends_with($path, '/papers/{paper}/file') => ['size' => 'A4'],
             str_ends_with($path, '/plan'), str_ends_with($path, '/preview') => $plan(),
             $path === '/api/cases', $path === '/api/start-proposals' => OpeningTest::opening(['id' => (string) Str::uuid7()]),
             str_ends_with($path, '/decisions') => ['kind' => 'flare', 'revision' => $case->refresh()->revision, 'reason' => 'x', 'prescriptions' => [], 'stage' => 'slow', 'clears' => 'x', 'rule' => 'low', 'review_on' => '2026-05-01',

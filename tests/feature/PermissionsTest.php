@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\AccessLogEntry;
+use App\Models\MadeFile;
 use App\Models\Opening;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
@@ -60,6 +61,19 @@ final class PermissionsTest extends TestCase
         yield 'a table of a case' => ['GET', '/api/cases/{case}/tables/sessions.csv', true, 200];
         yield 'a table of all cases' => ['GET', '/api/tables/sessions.csv', true, 200];
         yield 'a case file' => ['GET', '/api/cases/{case}/file', true, 200];
+        yield 'the papers' => ['GET', '/api/cases/{case}/papers', true, 200];
+        yield 'drafting a paper' => ['POST', '/api/cases/{case}/papers', true, 422];
+        yield 'a paper' => ['GET', '/api/cases/{case}/papers/{paper}', true, 200];
+        yield 'writing a paper' => ['PUT', '/api/cases/{case}/papers/{paper}', true, 422];
+        yield 'discarding a paper' => ['DELETE', '/api/cases/{case}/papers/{paper}', true, 200];
+        yield 'a paper before it is saved' => ['POST', '/api/cases/{case}/papers/{paper}/preview', true, 422];
+        yield 'signing a paper' => ['POST', '/api/cases/{case}/papers/{paper}/signature', true, 422];
+        yield 'agreeing to a paper' => ['PUT', '/api/cases/{case}/papers/{paper}/consent', true, 422];
+        yield 'agreeing no longer' => ['DELETE', '/api/cases/{case}/papers/{paper}/consent', true, 200];
+        yield 'a paper as a file' => ['POST', '/api/cases/{case}/papers/{paper}/file', true, 422];
+        yield 'how far a file is' => ['GET', '/api/files/{file}', true, 200];
+        yield 'cancelling a file' => ['DELETE', '/api/files/{file}', true, 200];
+        yield 'what is in a file' => ['GET', '/api/files/{file}/content', true, 409];
         yield 'a case file before it is taken in' => ['POST', '/api/import/preview', true, 422];
         yield 'taking a case file in' => ['POST', '/api/import', true, 422];
         yield 'a lighter week' => ['POST', '/api/cases/{case}/weeks/lighter', true, 422];
@@ -117,8 +131,10 @@ final class PermissionsTest extends TestCase
         $decision = self::text($this->ask($own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'review', 'review_on' => '2026-05-20', 'reason' => 'x', 'revision' => $case->refresh()->revision])->assertStatus(201)->json('id'));
         $curve = (string) Str::uuid7();
         $this->ask($own, 'PUT', "/api/cases/$case->id/curves/$curve", ['measure' => 'knee_extension_strength', 'side' => 'affected', 'unit' => 'N', 'ms' => [0, 10, 20], 'force' => [0, 20, 40]])->assertStatus(201);
+        $paper = str_contains($path, '{paper}') || str_contains($path, '{file}') ? self::text($this->ask($own, 'POST', "/api/cases/$case->id/papers", ['kind' => 'sheet'])->json('id')) : '';
+        $file = str_contains($path, '{file}') ? MadeFile::query()->create(['practice_id' => $case->practice_id, 'user_id' => $own->id, 'case_id' => $case->id, 'kind' => 'paper', 'options' => ['paper' => $paper], 'state' => 'waiting', 'steps' => 3, 'name' => 'x.pdf', 'created_at' => CarbonImmutable::now()])->id : '';
         $path = strtr($path, [
-            '{curve}' => $curve,
+            '{curve}' => $curve, '{paper}' => $paper, '{file}' => $file,
             '{opening}' => $opening->id, '{case}' => $case->id, '{decision}' => $decision, '{session}' => $case->trainingSessions()->firstOrFail()->id, '{planned}' => $case->plannedSessions()->firstOrFail()->id, '{id}' => (string) Str::uuid7(),
         ]);
 
@@ -156,13 +172,16 @@ final class PermissionsTest extends TestCase
         $other = $this->practitioner('Another Practice');
         $typed = Opening::query()->create(['practice_id' => $other->practice_id, 'practitioner_id' => $other->id, 'name' => 'Theirs', 'step' => 2, 'form' => (object) []]);
         $this->ask($other, 'POST', '/api/library/items', ['kind' => 'rule', 'key' => 'low'])->assertStatus(201)->assertJsonPath('key', 'our_low');
+        $case = $this->caseOf('Juno Tamsin');
+        $theirs = self::text($this->ask($other, 'POST', "/api/cases/$foreign->id/papers", ['kind' => 'sheet'])->assertStatus(201)->json('id'));
         // An athlete of another practice cannot be given a case either.
         $this->ask($own, 'POST', '/api/cases', OpeningTest::opening(['athlete' => ['id' => $foreign->athlete_id]]))->assertStatus(422)->assertJsonValidationErrorFor('athlete.id');
 
         foreach ([['GET', "/api/cases/$foreign->id"], ['POST', "/api/cases/$foreign->id/tests"], ['POST', "/api/cases/$foreign->id/decisions"], ['DELETE', "/api/cases/$foreign->id/decisions/$foreign->id"],
             ['POST', "/api/cases/$foreign->id/nudges"], ['GET', "/api/cases/$foreign->id/sessions/$foreign->id"], ['GET', "/api/cases/$foreign->id/opinions"],
             ['GET', "/api/cases/$foreign->id/measures"], ['GET', "/api/cases/$foreign->id/measures/file"], ['POST', "/api/cases/$foreign->id/measures/file"], ['GET', "/api/cases/$foreign->id/measures/range_of_motion"], ['POST', "/api/cases/$foreign->id/measurements/preview"],
-            ['GET', "/api/cases/$foreign->id/weeks"], ['POST', "/api/cases/$foreign->id/weeks/preview"], ['POST', "/api/cases/$foreign->id/weeks/replan"], ['POST', "/api/cases/$foreign->id/weeks/lighter"], ['GET', "/api/cases/$foreign->id/countdown?by=2026-06-30"], ['GET', "/api/cases/$foreign->id/file"], ['GET', "/api/cases/$foreign->id/tables/sets.csv"], ['POST', "/api/cases/$foreign->id/weeks/days/preview"], ['PUT', "/api/cases/$foreign->id/weeks/days"], ['POST', "/api/cases/$foreign->id/weeks/days/read"], ['POST', "/api/cases/$foreign->id/moves"],
+            ['GET', "/api/cases/$foreign->id/weeks"], ['POST', "/api/cases/$foreign->id/weeks/preview"], ['POST', "/api/cases/$foreign->id/weeks/replan"], ['POST', "/api/cases/$foreign->id/weeks/lighter"], ['GET', "/api/cases/$foreign->id/countdown?by=2026-06-30"], ['GET', "/api/cases/$foreign->id/file"], ['GET', "/api/cases/$foreign->id/papers"], ['POST', "/api/cases/$foreign->id/papers"],
+            ['GET', "/api/cases/$case->id/papers/$theirs"], ['DELETE', "/api/cases/$case->id/papers/$theirs/consent"], ['DELETE', "/api/cases/$case->id/papers/$theirs"], ['GET', "/api/cases/$foreign->id/tables/sets.csv"], ['POST', "/api/cases/$foreign->id/weeks/days/preview"], ['PUT', "/api/cases/$foreign->id/weeks/days"], ['POST', "/api/cases/$foreign->id/weeks/days/read"], ['POST', "/api/cases/$foreign->id/moves"],
             ['PUT', "/api/cases/$foreign->id/measurements/$foreign->id"], ['PUT', "/api/cases/$foreign->id/curves/$foreign->id"], ['GET', "/api/cases/$foreign->id/curves/$foreign->id"],
             ['GET', "/api/cases/$foreign->id/invitation"], ['POST', "/api/cases/$foreign->id/invitation"], ['DELETE', "/api/cases/$foreign->id/invitation"],
             ['GET', "/api/cases/$foreign->id/plan"], ['GET', "/api/cases/$foreign->id/stages/springs"], ['POST', "/api/cases/$foreign->id/plan"], ['POST', "/api/cases/$foreign->id/plan/preview"],

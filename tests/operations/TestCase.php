@@ -11,7 +11,7 @@ use PHPUnit\Framework\TestCase as Base;
 /** The instance as it runs on this machine: its processes, files and commands, asked from outside. */
 abstract class TestCase extends Base
 {
-    protected const SERVICES = ['fpm', 'nginx', 'scheduler', 'postgres'];
+    protected const SERVICES = ['fpm', 'nginx', 'scheduler', 'postgres', 'worker'];
 
     public static function setUpBeforeClass(): void
     {

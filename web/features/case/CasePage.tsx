@@ -77,13 +77,14 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
             <Button component={RouterLink} to={prescribe} variant="outlined">Prescribe</Button>
             <Button component={RouterLink} to={`/cases/${found.id}/visit`} variant="outlined">Visit</Button>
             <Button variant="outlined" onClick={() => setOpen({ dialog: 'flare' })}>Flare plan …</Button>
+            <Button component={RouterLink} to={`/cases/${found.id}/papers`} variant="outlined">Papers</Button>
             <More found={found} ask={ask} open={(dialog) => setOpen({ dialog })} />
           </Box>
         )}
       </Box>
       {problem !== null && <Failed problem={problem} />}
       {closed && (
-        <Alert severity="info" sx={{ mb: 1.5 }} action={<><Button onClick={() => ask({ kind: 'note' })}>Add a note</Button><Button onClick={() => ask({ kind: 'reopen' })}>Open again …</Button></>}>
+        <Alert severity="info" sx={{ mb: 1.5 }} action={<><Button component={RouterLink} to={`/cases/${found.id}/papers`}>Papers</Button><Button onClick={() => ask({ kind: 'note' })}>Add a note</Button><Button onClick={() => ask({ kind: 'reopen' })}>Open again …</Button></>}>
           This case was closed {ago(found.closed_on ?? '', standing.today)}.
           {found.after_close > 0 && ` ${found.after_close} ${found.after_close === 1 ? 'entry' : 'entries'} of the athlete came in after that.`}
         </Alert>

@@ -11,11 +11,13 @@ import { api, faultAt, type Schemas, send } from '../../api/client';
 import { Failed, Loading } from '../../shell/States';
 import type { User } from '../../shell/useSignedIn';
 
-type WhomToCall = Schemas['WhomToCall'];
+type PracticeCard = Schemas['PracticeCard'];
 
 const KEY = ['practice'];
 
-/** What athletes are told of the practice: whom to call where loading is stopped, and when somebody is there. */
+const orNull = (text: string) => (text.trim() === '' ? null : text.trim());
+
+/** What is told of the practice: whom to call where loading is stopped, when somebody is there, and the address on letters. */
 export function PracticePage({ user }: { user: User }) {
   const told = useQuery({ queryKey: KEY, queryFn: () => send(() => api.GET('/api/practice')) });
   if (told.isPending) return <Loading what="the practice" />;
@@ -28,12 +30,13 @@ export function PracticePage({ user }: { user: User }) {
   );
 }
 
-function Contact({ told, mayChange }: { told: WhomToCall; mayChange: boolean }) {
+function Contact({ told, mayChange }: { told: PracticeCard; mayChange: boolean }) {
   const [telephone, setTelephone] = useState(told.telephone ?? '');
   const [hours, setHours] = useState(told.hours ?? '');
+  const [address, setAddress] = useState(told.address ?? '');
   const queries = useQueryClient();
   const save = useMutation({
-    mutationFn: () => send(() => api.PUT('/api/practice', { body: { telephone: telephone.trim() === '' ? null : telephone.trim(), hours: hours.trim() === '' ? null : hours.trim() } })),
+    mutationFn: () => send(() => api.PUT('/api/practice', { body: { telephone: orNull(telephone), hours: orNull(hours), address: orNull(address) } })),
     onSuccess: (answer) => { queries.setQueryData(KEY, answer); },
   });
   const submit = (event: SyntheticEvent) => { event.preventDefault(); save.mutate(); };
@@ -46,6 +49,7 @@ function Contact({ told, mayChange }: { told: WhomToCall; mayChange: boolean }) 
       {telephone.trim() === '' && <Alert severity="warning">Without a number an athlete who is told to stop has nobody to call.</Alert>}
       <TextField label="Telephone" type="tel" value={telephone} onChange={(event) => setTelephone(event.target.value)} disabled={!mayChange} error={faultAt(save.error, 'telephone') !== undefined} helperText={faultAt(save.error, 'telephone') ?? 'For instance +351 210 000 000'} />
       <TextField label="Hours" value={hours} onChange={(event) => setHours(event.target.value)} disabled={!mayChange} error={faultAt(save.error, 'hours') !== undefined} helperText={faultAt(save.error, 'hours') ?? 'When somebody answers, and whom to call at other times'} />
+      <TextField label="Address" value={address} onChange={(event) => setAddress(event.target.value)} disabled={!mayChange} error={faultAt(save.error, 'address') !== undefined} helperText={faultAt(save.error, 'address') ?? 'At the head of letters and sheets'} />
       {mayChange ? <Box><Button type="submit" variant="contained" loading={save.isPending}>Save</Button></Box> : <Typography color="textSecondary">The owner of the practice can change this.</Typography>}
       {save.isSuccess && <Alert severity="success">Saved. Phones show it with the next reception.</Alert>}
     </Paper>

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Desk;
+
+use App\Actions\AskForFile;
+use App\Actions\DraftPaper;
+use App\Actions\WritePaper;
+use App\Http\Controllers\Controller;
+use App\Http\Requests\ConsentRequest;
+use App\Http\Requests\ReadsCore;
+use App\Http\Requests\WritePaperRequest;
+use App\Http\Resources\MadeFilePage;
+use App\Http\Resources\PaperPage;
+use App\Models\CareCase;
+use App\Models\FileKind;
+use App\Models\Paper;
+use App\Papers\PageSize;
+use App\Papers\PaperFile;
+use App\Papers\PaperView;
+use App\Support\AccessLog;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
+use Rung\Core\Papers\PaperKind;
+
+/** Papers of a case: drafted from the record, written, signed, and made into files. */
+final class PaperController extends Controller
+{
+    public function __construct(private readonly PaperPage $page, private readonly WritePaper $write) {}
+
+    public function index(Request $request, CareCase $case): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        AccessLog::read(self::person($request), $case, 'looked at the papers');
+
+        return new JsonResponse($this->page->all($case));
+    }
+
+    public function store(Request $request, CareCase $case, DraftPaper $draft): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $request->validate(['kind' => ['required', Rule::enum(PaperKind::class)]], ['kind' => 'Choose one of the papers.']);
+        $paper = $draft->handle($case, self::person($request), PaperKind::from($request->string('kind')->value()));
+
+        return new JsonResponse($this->page->of($case, $paper), 201);
+    }
+
+    public function show(Request $request, CareCase $case, string $paper): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $found = self::paper($case, $paper);
+        AccessLog::read(self::person($request), $case, 'read a paper: ' . lcfirst($found->kind->title()));
+
+        return new JsonResponse($this->page->of($case, $found, $request->filled('version') ? $request->integer('version') : null));
+    }
+
+    public function update(WritePaperRequest $request, CareCase $case, string $paper): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $saved = ReadsCore::refusing(fn(): Paper => $this->write->save($case, self::paper($case, $paper), self::person($request), $request->basedOn(), $request->to(), $request->texts(), $request->leftOut()));
+
+        return new JsonResponse($this->page->of($case, $saved));
+    }
+
+    /** The page as it would be with what is typed; nothing is stored. */
+    public function preview(WritePaperRequest $request, CareCase $case, string $paper): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $found = self::paper($case, $paper);
+
+        return new JsonResponse(['html' => ReadsCore::refusing(static fn(): string => PaperView::html($found, $found->current()->paper()->written($request->to(), $request->texts(), $request->leftOut())))]);
+    }
+
+    public function sign(Request $request, CareCase $case, string $paper): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $request->validate(['version' => ['required', 'integer', 'min:1']]);
+        $signed = ReadsCore::refusing(fn(): Paper => $this->write->sign($case, self::paper($case, $paper), self::person($request), $request->integer('version')));
+
+        return new JsonResponse($this->page->of($case, $signed));
+    }
+
+    public function agree(ConsentRequest $request, CareCase $case, string $paper): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+
+        return new JsonResponse($this->page->of($case, $this->write->agree($case, self::paper($case, $paper), self::person($request), $request->consent())));
+    }
+
+    public function withdraw(Request $request, CareCase $case, string $paper): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+
+        return new JsonResponse($this->page->of($case, $this->write->withdraw($case, self::paper($case, $paper), self::person($request))));
+    }
+
+    public function discard(Request $request, CareCase $case, string $paper): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $this->write->discard($case, self::paper($case, $paper), self::person($request));
+
+        return new JsonResponse(['stored' => true]);
+    }
+
+    public function file(Request $request, CareCase $case, string $paper, AskForFile $ask): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $request->validate(['size' => ['required', Rule::enum(PageSize::class)]], ['size' => 'Choose the size of the paper: A4 or letter.']);
+        $found = self::paper($case, $paper);
+        $obstacle = $found->obstacle($this->write->diagnosisTold($case, $found));
+        if ($obstacle !== null) {
+            throw ValidationException::withMessages(['paper' => $obstacle]);
+        }
+        AccessLog::changed(self::person($request), $case, 'took out a paper: ' . lcfirst($found->kind->title()));
+        $name = Str::slug("{$found->kind->title()} {$case->athlete->name} {$found->current()->paper()->on->toIso()}") . '.pdf';
+        $file = $ask->handle(self::person($request), $case, FileKind::Paper, $name, PaperFile::STEPS, ['paper' => $found->id, 'size' => $request->string('size')->value()]);
+
+        return new JsonResponse(MadeFilePage::of($file->refresh()), 202);
+    }
+
+    private static function paper(CareCase $case, string $id): Paper
+    {
+        return Paper::query()->where('case_id', $case->id)->findOrFail(self::uuid($id, Paper::class));
+    }
+}

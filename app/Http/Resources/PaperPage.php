@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Actions\WritePaper;
+use App\Models\CareCase;
+use App\Models\Paper;
+use App\Models\PaperVersion;
+use App\Papers\PaperView;
+use App\Support\Clock;
+use Rung\Core\Papers\Block;
+use Rung\Core\Papers\BlockKind;
+use Rung\Core\Papers\PaperKind;
+
+/** The papers of a case, and one of them with its page. */
+final class PaperPage
+{
+    public function __construct(private readonly WritePaper $write) {}
+
+    /** @return array<string, mixed> */
+    public function all(CareCase $case): array
+    {
+        return [
+            'athlete' => $case->athlete->name,
+            'structure' => $case->structure_title,
+            'side' => $case->side,
+            'kinds' => array_map(static fn(PaperKind $one): array => ['kind' => $one->value, 'title' => $one->title(), 'about' => $one->about(), 'needs_consent' => $one->needsConsent()], PaperKind::cases()),
+            'papers' => array_values(Paper::query()->where('case_id', $case->id)->whereNull('discarded_at')->with(['user', 'signer'])->orderByDesc('created_at')->orderByDesc('id')->get()
+                ->map(fn(Paper $one): array => $this->line($case, $one))->all()),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public function of(CareCase $case, Paper $paper, ?int $version = null): array
+    {
+        $shown = $version === null ? $paper->current() : $paper->versions()->where('number', $version)->firstOrFail();
+        $content = $shown->paper();
+
+        return $this->line($case, $paper) + [
+            'athlete' => $case->athlete->name,
+            'today' => Clock::today($case->practice->timezone)->toIso(),
+            'needs_consent' => $paper->kind->needsConsent(),
+            'shown' => $shown->number,
+            'blocks' => array_map(static fn(Block $one): array => [
+                'key' => $one->key,
+                'kind' => $one->kind->value,
+                'title' => $one->heading ?? self::title($one),
+                'text' => $one->kind === BlockKind::Text ? $one->text : null,
+                'left_out' => $content->isLeftOut($one),
+            ], $content->blocks),
+            'versions' => array_values($paper->versions()->with('user')->get()->map(static fn(PaperVersion $one): array => [
+                'number' => $one->number, 'by' => $one->user->name, 'at' => $one->at->setTimezone($case->practice->timezone)->toIso8601String(),
+            ])->all()),
+            'html' => PaperView::html($paper, $content),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function line(CareCase $case, Paper $paper): array
+    {
+        $current = $paper->current();
+        $zone = $case->practice->timezone;
+        $told = $this->write->diagnosisTold($case, $paper);
+
+        return [
+            'id' => $paper->id,
+            'kind' => $paper->kind->value,
+            'title' => $paper->kind->title(),
+            'to' => $current->paper()->to,
+            'version' => $current->number,
+            'drafted_by' => $paper->user->name,
+            'drafted_at' => $paper->created_at->setTimezone($zone)->toIso8601String(),
+            'signed_by' => $paper->signer?->name,
+            'signed_at' => $paper->signed_at?->setTimezone($zone)->toIso8601String(),
+            'consent' => $paper->consent === null ? null : array_intersect_key($paper->consent, ['by' => 1, 'on' => 1, 'how' => 1, 'diagnosis' => 1, 'recorded_by' => 1]),
+            'tells_diagnosis' => $told,
+            'obstacle' => $paper->obstacle($told),
+        ];
+    }
+
+    private static function title(Block $block): string
+    {
+        return match (true) {
+            $block->curve !== null => "Curve: {$block->curve->title}",
+            $block->key === 'greeting' => 'Greeting',
+            $block->key === 'close' => 'Close',
+            $block->kind === BlockKind::Table => 'Table',
+            default => 'Text',
+        };
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers;
+
+/** Makes a PDF of a page. */
+interface PdfMaker
+{
+    /**
+     * @return string the PDF's bytes: tagged, with its fonts in it
+     *
+     * @throws PdfFailed
+     */
+    public function of(string $html): string;
+}

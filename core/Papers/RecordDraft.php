@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rung\Core\Papers;
+
+use Rung\Core\Measuring\MeasureCourse;
+use Rung\Core\Measuring\MeasurePoint;
+use Rung\Core\Words\MeasureWords;
+
+/** Papers for the file: what was measured, and what was decided. */
+final class RecordDraft
+{
+    /** @return list<Block> */
+    public static function tests(PaperFacts $facts): array
+    {
+        $blocks = [Block::text('intro', null, [$facts->measures === [] ? 'Nothing has been measured yet.' : null, PaperWords::mornings($facts)])];
+        foreach ($facts->measures as $course) {
+            $key = $course->measure->key;
+            $blocks[] = Block::table("measure_$key", $course->measure->title, ['Day', ...self::sides($course), 'Symmetry', 'Since the first'], array_map(static fn(MeasurePoint $one): array => self::row($course, $one), $course->points));
+            $blocks[] = Block::curve("curve_$key", null, MeasureCurve::of($course));
+            $blocks[] = Block::text("words_$key", null, [MeasureWords::course($course), 'Taken so: ' . lcfirst(MeasureWords::measure($course->measure)) . '.', $course->measure->instruction]);
+        }
+
+        return $blocks;
+    }
+
+    /** @return list<Block> */
+    public static function decisions(PaperFacts $facts): array
+    {
+        return [
+            Block::text('intro', null, [PaperWords::stage($facts), $facts->decisions === [] ? 'No decision has been made yet.' : null]),
+            Block::table('decisions', null, ['Day', 'What was decided', 'Why', 'By'], array_map(
+                static fn(array $one): array => [PaperWords::date($one['on']), $one['words'], $one['reason'] ?? '', $one['by']],
+                $facts->decisions,
+            )),
+        ];
+    }
+
+    /** @return list<string> */
+    private static function sides(MeasureCourse $course): array
+    {
+        $unit = $course->measure->unit;
+
+        return match (true) {
+            !$course->measure->eachSide => ["Value, $unit"],
+            $course->bothSides => ["Left, $unit", "Right, $unit"],
+            default => ["Sore side, $unit", "Other side, $unit"],
+        };
+    }
+
+    /** @return list<string> */
+    private static function row(MeasureCourse $course, MeasurePoint $one): array
+    {
+        $told = static fn(int|float|null $value, string $unit = ''): string => $value === null ? '–' : PaperWords::tenth($value) . $unit;
+
+        return [
+            PaperWords::date($one->taken->on),
+            $told($one->taken->affected),
+            ...($course->measure->eachSide ? [$told($one->taken->unaffected)] : []),
+            $told($one->symmetryPercent, ' %'),
+            $one->change === null ? '–' : ($one->change > 0 ? '+' : '') . PaperWords::tenth($one->change),
+        ];
+    }
+}
