@@ -90,6 +90,7 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::get('tables/{table}.csv', [TableController::class, 'all']);
         Route::get('cases/{case}/tables/{table}.csv', [TableController::class, 'one']);
         Route::get('cases/{case}/file', [CaseFileController::class, 'show']);
+        Route::get('cases/{case}/health-record', [CaseFileController::class, 'healthRecord']);
         Route::get('cases/{case}/papers', [PaperController::class, 'index']);
         Route::post('cases/{case}/papers', [PaperController::class, 'store']);
         Route::get('cases/{case}/papers/{paper}', [PaperController::class, 'show']);

@@ -11,6 +11,8 @@ use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\Catalogue\CatalogueFolder;
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Evaluation\EvaluationRequest;
+use Rung\Core\HealthRecord\BundleReader;
+use Rung\Core\HealthRecord\BundleWriter;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Simulation\Play;
@@ -27,7 +29,7 @@ final class Command
 
     private const USAGE = <<<'TEXT'
         usage: bin/rung evaluate FILE [--at=MOMENT]
-               bin/rung dose|strength|schedule|replan|start|play|validate FILE
+               bin/rung dose|strength|schedule|replan|start|play|validate|fhir|from-fhir FILE
 
         FILE is a path, or - for standard input. The answer is JSON on standard output.
         Exit 0: answered. 2: bad input, with its faults as JSON on standard error. 64: wrong call.
@@ -60,6 +62,8 @@ final class Command
                 'start' => StartAdvisor::answer($text),
                 'play' => Play::answer($text, CatalogueFolder::read(CatalogueFolder::own())),
                 'validate' => self::validate($text),
+                'fhir' => BundleWriter::of(CaseFile::fromJson($text), CatalogueFolder::read(CatalogueFolder::own())),
+                'from-fhir' => BundleReader::read($text)->toArray(),
             };
         } catch (InvalidInput $bad) {
             fwrite($error, self::encode(['errors' => $bad->toArray()]));
@@ -74,7 +78,7 @@ final class Command
     /**
      * @param list<string> $arguments
      *
-     * @return array{'evaluate'|'dose'|'strength'|'schedule'|'replan'|'start'|'play'|'validate', string, Moment|null}
+     * @return array{'evaluate'|'dose'|'strength'|'schedule'|'replan'|'start'|'play'|'validate'|'fhir'|'from-fhir', string, Moment|null}
      *
      * @throws InvalidArgumentException
      */
@@ -96,7 +100,7 @@ final class Command
             }
         }
         $command = $plain[0] ?? '';
-        if (!in_array($command, ['evaluate', 'dose', 'strength', 'schedule', 'replan', 'start', 'play', 'validate'], true)) {
+        if (!in_array($command, ['evaluate', 'dose', 'strength', 'schedule', 'replan', 'start', 'play', 'validate', 'fhir', 'from-fhir'], true)) {
             throw new InvalidArgumentException($command === '' ? 'say what to do' : "$command is not a command");
         }
         if (count($plain) !== 2) {

@@ -26,7 +26,7 @@ catch_workers_output = yes
 decorate_workers_output = no
 $(laravel_places | sed 's/^\([A-Z_]*\)=\(.*\)$/env[\1] = \2/')
 php_admin_value[memory_limit] = 256M
-php_admin_value[post_max_size] = 9M
+php_admin_value[post_max_size] = 17M
 php_admin_flag[expose_php] = off
 php_admin_flag[display_errors] = off
 php_admin_flag[zend.exception_ignore_args] = on
@@ -78,6 +78,7 @@ http {
         location ^~ /api/ { error_page 413 @too_large; error_page 502 504 @api_away; include $ETC/app.conf; }
         location = /api/session { client_max_body_size 4k; error_page 413 @too_large; error_page 502 504 @api_away; include $ETC/app.conf; }
         location = /api/join { client_max_body_size 4k; error_page 413 @too_large; error_page 502 504 @api_away; include $ETC/app.conf; }
+        location ^~ /api/import { client_max_body_size 17m; error_page 413 @too_large; error_page 502 504 @api_away; include $ETC/app.conf; }
         location ^~ /api/library/ { client_max_body_size 8m; error_page 413 @too_large; error_page 502 504 @api_away; include $ETC/app.conf; }
         location @too_large { internal; default_type application/json; return 413 '{"message":"This is larger than Rung takes here. Shorten the longest text, or send less at a time."}'; }
         location @api_away { internal; default_type application/json; return 503 '{"message":"Rung is away for a moment. What you entered is kept; try again in a few seconds."}'; }

@@ -44,6 +44,30 @@ final class CaseFileTest extends TestCase
         self::assertTrue(AccessLogEntry::query()->where('what', 'took in a case file')->exists());
     }
 
+    /** A health record tells of people what a case file does not, and comes in as the same case. */
+    public function testAHealthRecordGoesOutAndComesIn(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $case->athlete->update(['born_on' => '1999-08-02']);
+        $answer = $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/health-record")->assertOk()->assertHeader('Content-Type', 'application/fhir+json');
+        $bundle = (array) $answer->json();
+        self::assertArrayHasKey('entry', $bundle);
+        /** @var array<string, mixed> $bundle */
+        $resources = array_column((array) $bundle['entry'], 'resource');
+        self::assertSame('1999-08-02', data_get($resources, '0.birthDate'));
+        self::assertSame(['Ola Vance', 'Ropewalk Circus School'], [data_get($resources, '1.practitioner.display'), data_get($resources, '1.organization.display')]);
+        self::assertContains('Knee in four stages', array_column($resources, 'title'));
+
+        $told = $this->preview($bundle)->assertOk();
+        self::assertSame('Juno Tamsin', $told->json('athlete'));
+        self::assertSame(data_get($case->standing, 'headline'), $told->json('headline'));
+        $copy = CareCase::query()->findOrFail(self::text($this->ask($this->practitioner(), 'POST', '/api/import', $bundle)->assertStatus(201)->json('id')));
+        self::assertSame($this->evaluated($case, '2026-04-14T12:00:00+01:00'), $this->evaluated($copy, '2026-04-14T12:00:00+01:00'));
+        self::assertTrue(AccessLogEntry::query()->where('what', 'took out the health record')->exists());
+
+        $this->preview(['resourceType' => 'Bundle', 'entry' => []])->assertStatus(422);
+    }
+
     public function testAFileIsLookedAtBeforeItIsTakenIn(): void
     {
         $case = $this->caseOf('Juno Tamsin');

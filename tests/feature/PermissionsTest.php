@@ -61,6 +61,7 @@ final class PermissionsTest extends TestCase
         yield 'a table of a case' => ['GET', '/api/cases/{case}/tables/sessions.csv', true, 200];
         yield 'a table of all cases' => ['GET', '/api/tables/sessions.csv', true, 200];
         yield 'a case file' => ['GET', '/api/cases/{case}/file', true, 200];
+        yield 'a health record' => ['GET', '/api/cases/{case}/health-record', true, 200];
         yield 'the papers' => ['GET', '/api/cases/{case}/papers', true, 200];
         yield 'drafting a paper' => ['POST', '/api/cases/{case}/papers', true, 422];
         yield 'a paper' => ['GET', '/api/cases/{case}/papers/{paper}', true, 200];
@@ -180,7 +181,7 @@ final class PermissionsTest extends TestCase
         foreach ([['GET', "/api/cases/$foreign->id"], ['POST', "/api/cases/$foreign->id/tests"], ['POST', "/api/cases/$foreign->id/decisions"], ['DELETE', "/api/cases/$foreign->id/decisions/$foreign->id"],
             ['POST', "/api/cases/$foreign->id/nudges"], ['GET', "/api/cases/$foreign->id/sessions/$foreign->id"], ['GET', "/api/cases/$foreign->id/opinions"],
             ['GET', "/api/cases/$foreign->id/measures"], ['GET', "/api/cases/$foreign->id/measures/file"], ['POST', "/api/cases/$foreign->id/measures/file"], ['GET', "/api/cases/$foreign->id/measures/range_of_motion"], ['POST', "/api/cases/$foreign->id/measurements/preview"],
-            ['GET', "/api/cases/$foreign->id/weeks"], ['POST', "/api/cases/$foreign->id/weeks/preview"], ['POST', "/api/cases/$foreign->id/weeks/replan"], ['POST', "/api/cases/$foreign->id/weeks/lighter"], ['GET', "/api/cases/$foreign->id/countdown?by=2026-06-30"], ['GET', "/api/cases/$foreign->id/file"], ['GET', "/api/cases/$foreign->id/papers"], ['POST', "/api/cases/$foreign->id/papers"],
+            ['GET', "/api/cases/$foreign->id/weeks"], ['POST', "/api/cases/$foreign->id/weeks/preview"], ['POST', "/api/cases/$foreign->id/weeks/replan"], ['POST', "/api/cases/$foreign->id/weeks/lighter"], ['GET', "/api/cases/$foreign->id/countdown?by=2026-06-30"], ['GET', "/api/cases/$foreign->id/file"], ['GET', "/api/cases/$foreign->id/health-record"], ['GET', "/api/cases/$foreign->id/papers"], ['POST', "/api/cases/$foreign->id/papers"],
             ['GET', "/api/cases/$case->id/papers/$theirs"], ['DELETE', "/api/cases/$case->id/papers/$theirs/consent"], ['DELETE', "/api/cases/$case->id/papers/$theirs"], ['GET', "/api/cases/$foreign->id/tables/sets.csv"], ['POST', "/api/cases/$foreign->id/weeks/days/preview"], ['PUT', "/api/cases/$foreign->id/weeks/days"], ['POST', "/api/cases/$foreign->id/weeks/days/read"], ['POST', "/api/cases/$foreign->id/moves"],
             ['PUT', "/api/cases/$foreign->id/measurements/$foreign->id"], ['PUT', "/api/cases/$foreign->id/curves/$foreign->id"], ['GET', "/api/cases/$foreign->id/curves/$foreign->id"],
             ['GET', "/api/cases/$foreign->id/invitation"], ['POST', "/api/cases/$foreign->id/invitation"], ['DELETE', "/api/cases/$foreign->id/invitation"],

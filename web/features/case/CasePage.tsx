@@ -160,6 +160,7 @@ function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; 
     ['Entries: put right, enter for the athlete …', () => void navigate(`/cases/${found.id}/entries`)],
     ['Tables for a spreadsheet …', () => open('tables')],
     ['Take out the case file', () => window.location.assign(`/api/cases/${found.id}/file`)],
+    ['Take out the health record (FHIR)', () => window.location.assign(`/api/cases/${found.id}/health-record`)],
     ['Add a note …', () => ask({ kind: 'note' })],
     ['Close the case …', () => ask({ kind: 'close' })],
     ['Nudge the athlete …', () => open('nudge')],

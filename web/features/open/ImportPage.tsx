@@ -50,7 +50,7 @@ export function ImportPage() {
         <Button component={RouterLink} to="/new">To a new case</Button>
       </Box>
       <Paper variant="outlined" sx={{ p: 2, display: 'grid', gap: 1 }}>
-        <Typography>A case file holds an athlete, stages with doses and gates, and all that was logged. You see what is in it before anything is stored.</Typography>
+        <Typography>A case file, or a health record that Rung wrote (FHIR), holds an athlete, stages with doses and gates, and all that was logged. You see what is in it before anything is stored.</Typography>
         <Box>
           <Button component="label" variant={look.data === undefined ? 'contained' : 'outlined'} loading={look.isPending}>
             {look.data === undefined ? 'Choose a case file' : 'Choose another file'}

@@ -12,13 +12,16 @@ use App\Http\Resources\CaseFilePage;
 use App\Models\CareCase;
 use App\Support\AccessLog;
 use App\Support\CatalogueShelf;
+use App\Support\HealthRecord;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use Rung\Core\CaseFile\CaseFile;
+use Rung\Core\HealthRecord\BundleReader;
+use Rung\Core\Input\InvalidInput;
 
-/** A case as an open file (docs/formats/case-file.md): taken out, looked at, taken in. */
+/** A case as an open file (docs/formats/case-file.md, docs/formats/fhir.md): taken out, looked at, taken in. */
 final class CaseFileController extends Controller
 {
     public function __construct(private readonly CatalogueShelf $shelf) {}
@@ -33,13 +36,25 @@ final class CaseFileController extends Controller
             ->header('Content-Disposition', "attachment; filename=\"$name\"");
     }
 
+    /** The same as a FHIR bundle (docs/formats/fhir.md). */
+    public function healthRecord(Request $request, CareCase $case): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        AccessLog::read(self::person($request), $case, 'took out the health record');
+        $name = Str::slug("{$case->athlete->name} $case->structure_title health record") . '.json';
+
+        return (new JsonResponse(HealthRecord::of($case, $this->shelf)))->setEncodingOptions(JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)
+            ->header('Content-Type', 'application/fhir+json')
+            ->header('Content-Disposition', "attachment; filename=\"$name\"");
+    }
+
     /** What a file holds, and what would be made of it; nothing is stored. */
     public function preview(Request $request): JsonResponse
     {
         $person = self::person($request);
         $body = $request->getContent();
 
-        return new JsonResponse(ReadsCore::refusing(fn(): array => CaseFilePage::of(CaseFile::fromJson($body), $this->shelf->of($person->practice_id), $person->practice->timezone)));
+        return new JsonResponse(ReadsCore::refusing(fn(): array => CaseFilePage::of(self::read($body), $this->shelf->of($person->practice_id), $person->practice->timezone)));
     }
 
     public function store(Request $request, ImportCase $import): JsonResponse
@@ -47,8 +62,14 @@ final class CaseFileController extends Controller
         $person = self::person($request);
         $body = $request->getContent();
         $athlete = $request->query('athlete');
-        $case = ReadsCore::refusing(fn(): CareCase => $import->handle($person, CaseFile::fromJson($body), is_string($athlete) && $athlete !== '' ? $athlete : null, $this->shelf->of($person->practice_id)));
+        $case = ReadsCore::refusing(fn(): CareCase => $import->handle($person, self::read($body), is_string($athlete) && $athlete !== '' ? $athlete : null, $this->shelf->of($person->practice_id)));
 
         return new JsonResponse(['id' => $case->id, 'athlete' => $case->athlete->name], 201);
+    }
+
+    /** @throws InvalidInput */
+    private static function read(string $body): CaseFile
+    {
+        return BundleReader::looksLikeOne($body) ? BundleReader::read($body) : CaseFile::fromJson($body);
     }
 }
