@@ -40,6 +40,13 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
     Route::post('join', [InvitationController::class, 'join']);
     Route::delete('sessions', [InvitationController::class, 'signOutEverywhere'])->middleware('auth');
 
+    // Whoever asked for a file alone finds it.
+    Route::middleware('auth')->group(function (): void {
+        Route::get('files/{file}', [MadeFileController::class, 'show']);
+        Route::delete('files/{file}', [MadeFileController::class, 'cancel']);
+        Route::get('files/{file}/content', [MadeFileController::class, 'content']);
+    });
+
     Route::middleware(['auth', 'can:treat'])->group(function (): void {
         Route::get('cases/{case}/invitation', [InvitationController::class, 'show']);
         Route::post('cases/{case}/invitation', [InvitationController::class, 'store']);
@@ -53,6 +60,7 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::get('round', RoundController::class);
         Route::get('round/filters', [RoundController::class, 'filters']);
         Route::get('athletes', AthleteController::class);
+        Route::post('cases/{case}/archive', [CaseFileController::class, 'archive'])->middleware('can:own');
         Route::get('openings', [OpeningController::class, 'index']);
         Route::post('openings', [OpeningController::class, 'store']);
         Route::get('openings/{opening}', [OpeningController::class, 'show']);
@@ -101,9 +109,6 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::put('cases/{case}/papers/{paper}/consent', [PaperController::class, 'agree']);
         Route::delete('cases/{case}/papers/{paper}/consent', [PaperController::class, 'withdraw']);
         Route::post('cases/{case}/papers/{paper}/file', [PaperController::class, 'file']);
-        Route::get('files/{file}', [MadeFileController::class, 'show']);
-        Route::delete('files/{file}', [MadeFileController::class, 'cancel']);
-        Route::get('files/{file}/content', [MadeFileController::class, 'content']);
         Route::post('import', [CaseFileController::class, 'store']);
         Route::post('import/preview', [CaseFileController::class, 'preview']);
         Route::get('cases/{case}/countdown', [WeeksController::class, 'countdown']);
@@ -138,6 +143,7 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
     Route::middleware(['auth', 'can:train'])->group(function (): void {
         Route::get('today', [TodayController::class, 'show']);
         Route::get('today/data', [TodayController::class, 'data']);
+        Route::post('today/archive', [TodayController::class, 'archive']);
         Route::put('today/sessions/{id}', [TodayController::class, 'session']);
         Route::patch('today/sessions/{id}', [TodayController::class, 'settled']);
         Route::put('today/check-ins/{id}', [TodayController::class, 'checkIn']);

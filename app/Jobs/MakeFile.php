@@ -8,6 +8,7 @@ use App\Models\FileKind;
 use App\Models\FileState;
 use App\Models\MadeFile;
 use App\Papers\PaperFile;
+use App\Support\AthleteArchive;
 use App\Support\CurrentPractice;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -28,9 +29,9 @@ final class MakeFile implements ShouldQueue
 
     public function __construct(private readonly string $practice, private readonly string $file) {}
 
-    public function handle(CurrentPractice $practice, PaperFile $papers): void
+    public function handle(CurrentPractice $practice, PaperFile $papers, AthleteArchive $archive): void
     {
-        $practice->during($this->practice, function () use ($papers): void {
+        $practice->during($this->practice, function () use ($papers, $archive): void {
             $file = MadeFile::query()->find($this->file);
             if ($file === null || $file->state->isOver()) {
                 return;
@@ -38,6 +39,7 @@ final class MakeFile implements ShouldQueue
             $file->update(['state' => FileState::Making, 'done' => 0]);
             $bytes = match ($file->kind) {
                 FileKind::Paper => $papers->bytes($file),
+                FileKind::Athlete => $archive->bytes($file),
             };
             // Whoever cancelled it meanwhile finds nothing.
             if ($bytes === null) {

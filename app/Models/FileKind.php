@@ -9,11 +9,14 @@ enum FileKind: string
 {
     /** A signed paper as PDF. */
     case Paper = 'paper';
+    /** All that is kept of an athlete, as a zip archive. */
+    case Athlete = 'athlete';
 
     public function type(): string
     {
         return match ($this) {
             self::Paper => 'application/pdf',
+            self::Athlete => 'application/zip',
         };
     }
 }

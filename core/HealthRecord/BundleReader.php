@@ -121,7 +121,6 @@ final class BundleReader
         $of = static fn(string $code): array => array_values(array_filter($components, static fn(array $one): bool => self::code($one['code'] ?? null) === $code));
         $code = self::code($resource['code'] ?? null);
         match (true) {
-            isset($resource['partOf']) => null,
             self::at($resource, 'code', 'coding', 0, 'code') === '29463-7' => $this->put('athlete', ['body_mass_kg' => $value]),
             $code === 'morning-test' => $this->add('check_ins', self::map($fields['as_written'] ?? null) + self::map($fields['check_in'] ?? null) + [
                 'id' => self::at($resource, 'identifier', 0, 'value'), 'at' => $on, 'provocation' => $value, 'notes' => self::at($resource, 'note', 0, 'text'),

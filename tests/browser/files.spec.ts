@@ -1,8 +1,9 @@
+import { execFileSync } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
 
 import { expect, test } from '@playwright/test';
 
-import { expectAccessible, practitioner } from './people';
+import { athlete, expectAccessible, practitioner } from './people';
 
 test('a case goes out as a file, is looked at, and comes in as a case of a new athlete', async ({ page }) => {
   await practitioner(page);
@@ -47,4 +48,23 @@ test('a case goes out as a file, is looked at, and comes in as a case of a new a
   await found.getByRole('button', { name: 'Make a case of it' }).click();
   await expect(page.getByRole('region', { name: 'Proposal' }).getByRole('heading').first()).toHaveText(headline ?? '');
   await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText('Taken in from a case file');
+});
+
+test('all data of an athlete goes out in one archive, to the owner and to the athlete', async ({ page, browser }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Open Juno Tamsin' }).click();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'All data of the athlete …' }).click();
+  const dialog = page.getByRole('dialog', { name: 'All data of Juno Tamsin' });
+  await expectAccessible(page);
+  const [archive] = await Promise.all([page.waitForEvent('download'), dialog.getByRole('button', { name: 'Make the archive' }).click()]);
+  expect(archive.suggestedFilename()).toMatch(/^juno-tamsin-.*\.zip$/);
+  const names = execFileSync('unzip', ['-Z1', await archive.path()], { encoding: 'utf8' });
+  expect(names).toContain('/health-record.json');
+  await expect(dialog.getByText(/It is kept for a day/)).toBeVisible();
+
+  const phone = await athlete(browser, 'juno.tamsin');
+  await phone.getByRole('link', { name: 'Settings' }).click();
+  const [own] = await Promise.all([phone.waitForEvent('download'), phone.getByRole('button', { name: 'Save everything as an archive' }).click()]);
+  expect(execFileSync('unzip', ['-Z1', await own.path()], { encoding: 'utf8' })).not.toContain('decisions');
 });

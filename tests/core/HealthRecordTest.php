@@ -51,6 +51,25 @@ final class HealthRecordTest extends TestCase
         }
     }
 
+    /** What FHIR has no form for: empty texts and lists, moments without seconds. */
+    public function testOddFieldsComeBackAsTheyWereWritten(): void
+    {
+        $file = CaseBuilder::case()->with([
+            'check_ins' => [
+                ['id' => 'a', 'at' => '2026-03-02T07:00Z', 'provocation' => 2, 'signs' => [], 'notes' => ''],
+                ['id' => 'b', 'at' => '2026-03-03T07:00:00.25+01:00', 'stiffness_min' => 2.5, 'late' => false, 'notes' => ' '],
+            ],
+            'sessions' => [['id' => 's', 'stage' => 'slow', 'kind' => 'loading', 'started_at' => '2026-03-02T18:00Z', 'ended_at' => '2026-03-02T18:40:00Z', 'notes' => '', 'signs' => [], 'entries' => [['prescription' => 'press', 'pain' => 1, 'sets' => []]]]],
+            'reviews' => [['at' => '2026-03-03T09:00Z', 'clears' => 's']],
+            'dose_changes' => [['at' => '2026-03-04T09:00Z', 'kind' => 'manual']],
+        ])->file();
+        $told = $file->toArray();
+        $told['stages'] = array_map(static fn(mixed $one): array => ['title' => ''] + (array) $one, (array) $told['stages']);
+        $odd = CaseFile::fromJson(self::json(['case' => ['notes' => ''] + (array) $told['case']] + $told));
+        self::assertSame(json_encode($odd->toArray()), json_encode(BundleReader::read(self::json(BundleWriter::of($odd, Support::catalogue())))->toArray()));
+        self::assertStringContainsString('"effectiveDateTime":"2026-03-02T07:00:00', self::json(BundleWriter::of($odd, Support::catalogue())), 'others read a moment to the second');
+    }
+
     public function testItTellsOthersWhatTheyKnowHowToRead(): void
     {
         $case = CaseBuilder::case()->morning(2, 3, 15, ['night_ache'])->session(2, 4)->review(3, 's1')->with(['tests' => [['test' => 'knee_extension_strength', 'on' => '2026-03-02', 'affected' => 300.5, 'unaffected' => 400, 'unit' => 'N']]]);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\AccessLogEntry;
-use App\Models\MadeFile;
 use App\Models\Opening;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
@@ -61,6 +60,8 @@ final class PermissionsTest extends TestCase
         yield 'a table of a case' => ['GET', '/api/cases/{case}/tables/sessions.csv', true, 200];
         yield 'a table of all cases' => ['GET', '/api/tables/sessions.csv', true, 200];
         yield 'a case file' => ['GET', '/api/cases/{case}/file', true, 200];
+        yield 'all data of an athlete' => ['POST', '/api/cases/{case}/archive', true, 202];
+        yield 'all own data' => ['POST', '/api/today/archive', false, 202];
         yield 'a health record' => ['GET', '/api/cases/{case}/health-record', true, 200];
         yield 'the papers' => ['GET', '/api/cases/{case}/papers', true, 200];
         yield 'drafting a paper' => ['POST', '/api/cases/{case}/papers', true, 422];
@@ -72,9 +73,6 @@ final class PermissionsTest extends TestCase
         yield 'agreeing to a paper' => ['PUT', '/api/cases/{case}/papers/{paper}/consent', true, 422];
         yield 'agreeing no longer' => ['DELETE', '/api/cases/{case}/papers/{paper}/consent', true, 200];
         yield 'a paper as a file' => ['POST', '/api/cases/{case}/papers/{paper}/file', true, 422];
-        yield 'how far a file is' => ['GET', '/api/files/{file}', true, 200];
-        yield 'cancelling a file' => ['DELETE', '/api/files/{file}', true, 200];
-        yield 'what is in a file' => ['GET', '/api/files/{file}/content', true, 409];
         yield 'a case file before it is taken in' => ['POST', '/api/import/preview', true, 422];
         yield 'taking a case file in' => ['POST', '/api/import', true, 422];
         yield 'a lighter week' => ['POST', '/api/cases/{case}/weeks/lighter', true, 422];
@@ -132,10 +130,9 @@ final class PermissionsTest extends TestCase
         $decision = self::text($this->ask($own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'review', 'review_on' => '2026-05-20', 'reason' => 'x', 'revision' => $case->refresh()->revision])->assertStatus(201)->json('id'));
         $curve = (string) Str::uuid7();
         $this->ask($own, 'PUT', "/api/cases/$case->id/curves/$curve", ['measure' => 'knee_extension_strength', 'side' => 'affected', 'unit' => 'N', 'ms' => [0, 10, 20], 'force' => [0, 20, 40]])->assertStatus(201);
-        $paper = str_contains($path, '{paper}') || str_contains($path, '{file}') ? self::text($this->ask($own, 'POST', "/api/cases/$case->id/papers", ['kind' => 'sheet'])->json('id')) : '';
-        $file = str_contains($path, '{file}') ? MadeFile::query()->create(['practice_id' => $case->practice_id, 'user_id' => $own->id, 'case_id' => $case->id, 'kind' => 'paper', 'options' => ['paper' => $paper], 'state' => 'waiting', 'steps' => 3, 'name' => 'x.pdf', 'created_at' => CarbonImmutable::now()])->id : '';
+        $paper = str_contains($path, '{paper}') ? self::text($this->ask($own, 'POST', "/api/cases/$case->id/papers", ['kind' => 'sheet'])->json('id')) : '';
         $path = strtr($path, [
-            '{curve}' => $curve, '{paper}' => $paper, '{file}' => $file,
+            '{curve}' => $curve, '{paper}' => $paper,
             '{opening}' => $opening->id, '{case}' => $case->id, '{decision}' => $decision, '{session}' => $case->trainingSessions()->firstOrFail()->id, '{planned}' => $case->plannedSessions()->firstOrFail()->id, '{id}' => (string) Str::uuid7(),
         ]);
 
@@ -151,8 +148,8 @@ final class PermissionsTest extends TestCase
     {
         $shape = static fn(string $method, string $path): string => $method . ' ' . preg_replace(['/\?.*$/', '#/library/items/rule/(our_)?low#', '#/stages/springs#', '#/programmes/heel_paced#', '#/measures/range_of_motion#', '#/tables/sessions\.csv#', '/\{\w+\}/'], ['', '/library/items/{}/{}', '/stages/{}', '/programmes/{}', '/measures/{}', '/tables/{}.csv', '{}'], $path);
         $tried = array_map(static fn(array $door): string => $shape($door[0], $door[1]), array_values(iterator_to_array(self::doors())));
-        // Getting in and out is open to anybody, and has tests of its own.
-        $open = ['GET /api/session', 'POST /api/session', 'DELETE /api/session', 'DELETE /api/sessions', 'POST /api/join'];
+        // Getting in and out is open to anybody, a file to whoever asked for it; both have tests of their own.
+        $open = ['GET /api/files/{}', 'DELETE /api/files/{}', 'GET /api/files/{}/content', 'GET /api/session', 'POST /api/session', 'DELETE /api/session', 'DELETE /api/sessions', 'POST /api/join'];
         $found = [];
         foreach (\Illuminate\Support\Facades\Route::getRoutes()->getRoutes() as $route) {
             foreach (str_starts_with($route->uri(), 'api/') && $route->uri() !== 'api/{rest}' ? $route->methods() : [] as $method) {
@@ -181,7 +178,7 @@ final class PermissionsTest extends TestCase
         foreach ([['GET', "/api/cases/$foreign->id"], ['POST', "/api/cases/$foreign->id/tests"], ['POST', "/api/cases/$foreign->id/decisions"], ['DELETE', "/api/cases/$foreign->id/decisions/$foreign->id"],
             ['POST', "/api/cases/$foreign->id/nudges"], ['GET', "/api/cases/$foreign->id/sessions/$foreign->id"], ['GET', "/api/cases/$foreign->id/opinions"],
             ['GET', "/api/cases/$foreign->id/measures"], ['GET', "/api/cases/$foreign->id/measures/file"], ['POST', "/api/cases/$foreign->id/measures/file"], ['GET', "/api/cases/$foreign->id/measures/range_of_motion"], ['POST', "/api/cases/$foreign->id/measurements/preview"],
-            ['GET', "/api/cases/$foreign->id/weeks"], ['POST', "/api/cases/$foreign->id/weeks/preview"], ['POST', "/api/cases/$foreign->id/weeks/replan"], ['POST', "/api/cases/$foreign->id/weeks/lighter"], ['GET', "/api/cases/$foreign->id/countdown?by=2026-06-30"], ['GET', "/api/cases/$foreign->id/file"], ['GET', "/api/cases/$foreign->id/health-record"], ['GET', "/api/cases/$foreign->id/papers"], ['POST', "/api/cases/$foreign->id/papers"],
+            ['GET', "/api/cases/$foreign->id/weeks"], ['POST', "/api/cases/$foreign->id/weeks/preview"], ['POST', "/api/cases/$foreign->id/weeks/replan"], ['POST', "/api/cases/$foreign->id/weeks/lighter"], ['GET', "/api/cases/$foreign->id/countdown?by=2026-06-30"], ['GET', "/api/cases/$foreign->id/file"], ['GET', "/api/cases/$foreign->id/health-record"], ['POST', "/api/cases/$foreign->id/archive"], ['GET', "/api/cases/$foreign->id/papers"], ['POST', "/api/cases/$foreign->id/papers"],
             ['GET', "/api/cases/$case->id/papers/$theirs"], ['DELETE', "/api/cases/$case->id/papers/$theirs/consent"], ['DELETE', "/api/cases/$case->id/papers/$theirs"], ['GET', "/api/cases/$foreign->id/tables/sets.csv"], ['POST', "/api/cases/$foreign->id/weeks/days/preview"], ['PUT', "/api/cases/$foreign->id/weeks/days"], ['POST', "/api/cases/$foreign->id/weeks/days/read"], ['POST', "/api/cases/$foreign->id/moves"],
             ['PUT', "/api/cases/$foreign->id/measurements/$foreign->id"], ['PUT', "/api/cases/$foreign->id/curves/$foreign->id"], ['GET', "/api/cases/$foreign->id/curves/$foreign->id"],
             ['GET', "/api/cases/$foreign->id/invitation"], ['POST', "/api/cases/$foreign->id/invitation"], ['DELETE', "/api/cases/$foreign->id/invitation"],

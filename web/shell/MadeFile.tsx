@@ -18,12 +18,12 @@ const EACH_MS = 400;
 const isOver = (file: File): boolean => file.state === 'ready' || file.state === 'failed' || file.state === 'cancelled';
 
 /** Asks for a file that the server makes, shows how far it is, and hands it over when it is ready. */
-export function MadeFile({ label, ask, disabled = false }: { label: string; ask: () => Promise<File>; disabled?: boolean }) {
+export function MadeFile({ label, ask, large = false }: { label: string; ask: () => Promise<File>; large?: boolean }) {
   const [file, setFile] = useState<string | null>(null);
   const start = useMutation({ mutationFn: ask, onSuccess: (answer) => setFile(answer.id) });
   return (
     <Box sx={{ display: 'grid', gap: 1 }}>
-      <Box><Button variant="contained" disabled={disabled} loading={start.isPending} onClick={() => { setFile(null); start.mutate(); }}>{label}</Button></Box>
+      <Box><Button variant={large ? 'outlined' : 'contained'} fullWidth={large} sx={large ? { minHeight: 48, fontSize: '1rem' } : null} loading={start.isPending} onClick={() => { setFile(null); start.mutate(); }}>{label}</Button></Box>
       {start.isError && <Failed problem={start.error} />}
       {file !== null && <Progress key={file} id={file} />}
     </Box>

@@ -9,6 +9,7 @@ use App\Models\Athlete;
 use App\Models\CareCase;
 use App\Models\Curve;
 use App\Models\Message;
+use App\Models\Practice;
 use App\Models\StrengthTest;
 use App\Models\User;
 use App\Support\Clock;
@@ -23,13 +24,15 @@ final class OwnData
      *
      * @return array<string, mixed>
      */
-    public static function of(User $person, array $cases): array
+    public static function of(Athlete $athlete, array $cases): array
     {
+        $practice = Practice::query()->findOrFail($athlete->practice_id);
+
         return [
             'format' => self::FORMAT,
-            'at' => Clock::now($person->practice->timezone)->toIso(),
-            'practice' => $person->practice->name,
-            'athlete' => ['name' => $person->name, 'signs_in_as' => $person->email, 'born_on' => Athlete::query()->whereKey($person->athlete_id)->value('born_on')],
+            'at' => Clock::now($practice->timezone)->toIso(),
+            'practice' => $practice->name,
+            'athlete' => ['name' => $athlete->name, 'signs_in_as' => User::query()->where('athlete_id', $athlete->id)->value('email'), 'born_on' => $athlete->born_on],
             'cases' => array_map(self::caseOf(...), $cases),
         ];
     }

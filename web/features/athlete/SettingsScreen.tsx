@@ -15,6 +15,7 @@ import { forgetPerson } from '../../phone/outbox';
 import type { PhoneData } from '../../phone/plan';
 import { changeSettings, type Settings, useSettings } from '../../phone/settings';
 import { useOutbox } from '../../phone/usePhone';
+import { MadeFile } from '../../shell/MadeFile';
 import { endSession, useSignOut } from '../../shell/useSignedIn';
 import { useRun } from './run';
 
@@ -58,6 +59,7 @@ function OnThisPhone({ person }: { person: string }) {
       <Button variant="outlined" loading={signOut.isPending} onClick={() => { if (loses && !sure) setSure(true); else signOut.mutate(undefined, { onSuccess: () => { forgetPerson(person); } }); }} sx={{ minHeight: 48, fontSize: '1rem' }}>{sure ? 'Sign out all the same' : 'Sign out'}</Button>
       <Button variant="outlined" loading={everywhere.isPending} onClick={() => { if (loses && !sure) setSure(true); else everywhere.mutate(); }} sx={{ minHeight: 48, fontSize: '1rem' }}>Lost a phone: sign out everywhere</Button>
       <Button variant="outlined" loading={save.isPending} onClick={() => save.mutate()} sx={{ minHeight: 48, fontSize: '1rem' }}>Save my data as a file</Button>
+      <MadeFile large label="Save everything as an archive" ask={() => send(() => api.POST('/api/today/archive'))} />
       {save.isError && <Alert severity="error">{save.error.message}</Alert>}
       {everywhere.isError && <Alert severity="error">{everywhere.error.message}</Alert>}
     </Paper>

@@ -14,7 +14,9 @@ import { isTyping } from '../../shell/keys';
 import { Failed, Loading } from '../../shell/States';
 import { TablesDialog } from '../../shell/TablesDialog';
 import { NudgeDialog } from '../round/NudgeDialog';
+import { useSignedIn } from '../../shell/useSignedIn';
 import { AcceptDialog } from './AcceptDialog';
+import { ArchiveDialog } from './ArchiveDialog';
 import { DoseTable } from './DoseTable';
 import { FlareDialog } from './FlareDialog';
 import { GatePanel } from './GatePanel';
@@ -39,7 +41,7 @@ export function CasePage() {
   return <CaseView key={id} found={found.data} problem={found.error} />;
 }
 
-type Open = { dialog: 'accept' | 'flare' | 'nudge' | 'invite' | 'tables' } | { dialog: 'reason'; asked: Asked } | null;
+type Open = { dialog: 'accept' | 'flare' | 'nudge' | 'invite' | 'tables' | 'archive' } | { dialog: 'reason'; asked: Asked } | null;
 
 function CaseView({ found, problem }: { found: Case; problem: unknown }) {
   const arrived = useLocation().state as { done?: Done } | null;
@@ -136,6 +138,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
       {open?.dialog === 'flare' && <FlareDialog found={found} close={() => setOpen(null)} decided={setDone} />}
       {open?.dialog === 'nudge' && <NudgeDialog id={found.id} close={() => setOpen(null)} done={(words) => setDone({ words })} />}
       {open?.dialog === 'tables' && <TablesDialog of={found.athlete.name} path={(table) => `/api/cases/${found.id}/tables/${table}.csv`} close={() => setOpen(null)} />}
+      {open?.dialog === 'archive' && <ArchiveDialog id={found.id} athlete={found.athlete.name} close={() => setOpen(null)} />}
       {open?.dialog === 'invite' && <InviteDialog found={found} close={() => setOpen(null)} />}
       {open?.dialog === 'reason' && <ReasonDialog found={found} asked={open.asked} close={() => setOpen(null)} decided={setDone} />}
       <UndoBar done={done} set={setDone} latest={undoable(found)} />
@@ -149,7 +152,8 @@ function undoable(found: Case): Done | undefined {
   return latest === undefined ? undefined : { words: `Latest decision: ${latest.words}`, undo: { id: found.id, decision: latest.id } };
 }
 
-function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; open: (dialog: 'nudge' | 'invite' | 'tables') => void }) {
+function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; open: (dialog: 'nudge' | 'invite' | 'tables' | 'archive') => void }) {
+  const signedIn = useSignedIn();
   const [at, setAt] = useState<HTMLElement | null>(null);
   const navigate = useNavigate();
   const choices: [string, () => void][] = [
@@ -161,6 +165,7 @@ function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; 
     ['Tables for a spreadsheet …', () => open('tables')],
     ['Take out the case file', () => window.location.assign(`/api/cases/${found.id}/file`)],
     ['Take out the health record (FHIR)', () => window.location.assign(`/api/cases/${found.id}/health-record`)],
+    ...(signedIn.data?.role === 'owner' ? [['All data of the athlete …', () => open('archive')] satisfies [string, () => void]] : []),
     ['Add a note …', () => ask({ kind: 'note' })],
     ['Close the case …', () => ask({ kind: 'close' })],
     ['Nudge the athlete …', () => open('nudge')],

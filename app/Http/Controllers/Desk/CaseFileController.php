@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Desk;
 
+use App\Actions\AskForArchive;
 use App\Actions\ImportCase;
 use App\Care\CaseHistory;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
 use App\Http\Resources\CaseFilePage;
+use App\Http\Resources\MadeFilePage;
 use App\Models\CareCase;
 use App\Support\AccessLog;
 use App\Support\CatalogueShelf;
@@ -46,6 +48,14 @@ final class CaseFileController extends Controller
         return (new JsonResponse(HealthRecord::of($case, $this->shelf)))->setEncodingOptions(JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)
             ->header('Content-Type', 'application/fhir+json')
             ->header('Content-Disposition', "attachment; filename=\"$name\"");
+    }
+
+    /** All that is kept of the athlete of a case, of every case, in one archive. */
+    public function archive(Request $request, CareCase $case, AskForArchive $ask): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+
+        return new JsonResponse(MadeFilePage::of($ask->handle(self::person($request), $case->athlete, true)), 202);
     }
 
     /** What a file holds, and what would be made of it; nothing is stored. */

@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Phone;
 
+use App\Actions\AskForArchive;
 use App\Actions\LogCheckIn;
 use App\Actions\LogSession;
 use App\Actions\LogSettling;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
+use App\Http\Resources\MadeFilePage;
 use App\Http\Resources\OwnData;
 use App\Http\Resources\PageVersion;
 use App\Http\Resources\PhonePage;
+use App\Models\Athlete;
 use App\Models\TrainingSession;
 use App\Support\AccessLog;
 use App\Support\Clock;
@@ -87,7 +90,16 @@ final class TodayController extends Controller
             AccessLog::read($person, $case, 'took away all data');
         }
 
-        return (new JsonResponse(OwnData::of($person, $cases)))->header('Content-Disposition', 'attachment; filename="rung-own-data.json"');
+        return (new JsonResponse(OwnData::of(Athlete::query()->findOrFail($person->athlete_id), $cases)))->header('Content-Disposition', 'attachment; filename="rung-own-data.json"');
+    }
+
+    /** The same and all else in one archive, made in the background. */
+    public function archive(Request $request, AskForArchive $ask): JsonResponse
+    {
+        $person = self::person($request);
+        $file = $ask->handle($person, Athlete::query()->findOrFail($person->athlete_id), false);
+
+        return new JsonResponse(MadeFilePage::of($file), 202);
     }
 
     /** The address of the calendar to subscribe to; a new one, the older stops working. */
