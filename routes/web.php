@@ -20,6 +20,7 @@ use App\Http\Controllers\Desk\PlanController;
 use App\Http\Controllers\Desk\PracticeController;
 use App\Http\Controllers\Desk\PracticeWeekController;
 use App\Http\Controllers\Desk\RoundController;
+use App\Http\Controllers\Desk\SheetController;
 use App\Http\Controllers\Desk\TableController;
 use App\Http\Controllers\Desk\VisitController;
 use App\Http\Controllers\Desk\WeeksController;
@@ -98,6 +99,10 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::get('tables/{table}.csv', [TableController::class, 'all']);
         Route::get('cases/{case}/tables/{table}.csv', [TableController::class, 'one']);
         Route::get('cases/{case}/file', [CaseFileController::class, 'show']);
+        Route::get('cases/{case}/sheets', [SheetController::class, 'index']);
+        Route::post('cases/{case}/sheets', [SheetController::class, 'store']);
+        Route::post('cases/{case}/sheets/read', [SheetController::class, 'read']);
+        Route::delete('cases/{case}/sheets/{import}', [SheetController::class, 'takeBack']);
         Route::get('cases/{case}/health-record', [CaseFileController::class, 'healthRecord']);
         Route::get('cases/{case}/papers', [PaperController::class, 'index']);
         Route::post('cases/{case}/papers', [PaperController::class, 'store']);

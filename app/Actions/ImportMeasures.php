@@ -55,7 +55,7 @@ final class ImportMeasures
         return $stored;
     }
 
-    private static function isThere(CareCase $case, Measurement $measurement): bool
+    public static function isThere(CareCase $case, Measurement $measurement): bool
     {
         [$affected, $unaffected] = [$measurement->ofAffected()?->best, $measurement->ofUnaffected()?->best];
         $same = array_filter(

@@ -82,35 +82,43 @@ final class LogCheckIn
 
     private function store(CareCase $case, User $by, CheckIn $checkIn, int $late, CarbonImmutable $for, Moment $made): bool
     {
-        return $this->write->run($case, $by, 'answered the morning', static function (CareCase $case) use ($by, $checkIn, $late, $for, $made): bool {
-            if (CheckInRow::isStored($case, $checkIn->id)) {
-                return false;
-            }
-            if ($case->checkIns()->where('local_on', $for->format('Y-m-d'))->count() >= self::MOST_A_DAY) {
-                throw InvalidInput::at('/at', 'is of a day that has ' . self::MOST_A_DAY . ' answers already; tell your practitioner the rest');
-            }
-            $signs = array_column($checkIn->signs ?? [], 'value');
-            [$signs, $isLast] = $checkIn->provocation === null ? [$signs, true] : self::inOrder($case, $for, $signs, Clock::utc($made));
-            CheckInRow::query()->create([
-                'id' => $checkIn->id,
-                'practice_id' => $case->practice_id,
-                'case_id' => $case->id,
-                'at' => Clock::utc($checkIn->at),
-                'local_on' => $for->format('Y-m-d'),
-                'provocation' => $checkIn->provocation,
-                'stiffness_min' => $checkIn->stiffness_min,
-                'signs' => $signs,
-                'late' => $late > 0,
-                'made_at' => Clock::utc($made),
-                'superseded' => !$isLast,
-                'after_close' => $case->closed_on !== null,
-                'entered_by' => $by->role->treats() ? $by->id : null,
-                'notes' => $checkIn->notes,
-                'created_at' => CarbonImmutable::now()->utc(),
-            ]);
+        return $this->write->run($case, $by, 'answered the morning', static fn(CareCase $case): bool => self::put($case, $by, $checkIn, $late, $for, $made));
+    }
 
-            return true;
-        });
+    /**
+     * Within a write to the case.
+     *
+     * @throws InvalidInput
+     */
+    public static function put(CareCase $case, User $by, CheckIn $checkIn, int $late, CarbonImmutable $for, Moment $made): bool
+    {
+        if (CheckInRow::isStored($case, $checkIn->id)) {
+            return false;
+        }
+        if ($case->checkIns()->where('local_on', $for->format('Y-m-d'))->count() >= self::MOST_A_DAY) {
+            throw InvalidInput::at('/at', 'is of a day that has ' . self::MOST_A_DAY . ' answers already; tell your practitioner the rest');
+        }
+        $signs = array_column($checkIn->signs ?? [], 'value');
+        [$signs, $isLast] = $checkIn->provocation === null ? [$signs, true] : self::inOrder($case, $for, $signs, Clock::utc($made));
+        CheckInRow::query()->create([
+            'id' => $checkIn->id,
+            'practice_id' => $case->practice_id,
+            'case_id' => $case->id,
+            'at' => Clock::utc($checkIn->at),
+            'local_on' => $for->format('Y-m-d'),
+            'provocation' => $checkIn->provocation,
+            'stiffness_min' => $checkIn->stiffness_min,
+            'signs' => $signs,
+            'late' => $late > 0,
+            'made_at' => Clock::utc($made),
+            'superseded' => !$isLast,
+            'after_close' => $case->closed_on !== null,
+            'entered_by' => $by->role->treats() ? $by->id : null,
+            'notes' => $checkIn->notes,
+            'created_at' => CarbonImmutable::now()->utc(),
+        ]);
+
+        return true;
     }
 
     /**

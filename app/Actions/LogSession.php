@@ -50,29 +50,39 @@ final class LogSession
             throw InvalidInput::at('/started_at', 'must not lie before the case was opened');
         }
 
-        return $this->write->run($case, $by, 'logged a session', static function (CareCase $case) use ($by, $session, $planVersion): bool {
-            if (TrainingSession::isStored($case, $session->id)) {
-                return false;
-            }
-            $version = $case->planVersions()->where('version', $planVersion)->first()
-                ?? throw InvalidInput::at('/plan_version', 'must be a version of this plan');
-            self::checkEntries($case, $session);
-            self::checkDay($case, $session);
-            $fields = TrainingSession::fieldsOf($session) + [
-                'id' => $session->id,
-                'practice_id' => $case->practice_id,
-                'case_id' => $case->id,
-                'planned_id' => self::planned($case, $session),
-                'plan_version' => $planVersion,
-                'after_close' => $case->closed_on !== null,
-                // Paper logs and what is told by telephone are marked as such.
-                'entered_by' => $by->role->treats() ? $by->id : null,
-                'created_at' => CarbonImmutable::now()->utc(),
-            ];
-            TrainingSession::query()->create(self::besideOtherPhones($case, $session, array_replace($fields, ['stage' => self::stageOf($case, $session, $version)])));
+        return $this->write->run($case, $by, 'logged a session', static fn(CareCase $case): bool => self::put($case, $by, $session, $planVersion));
+    }
 
-            return true;
-        });
+    /**
+     * Within a write to the case.
+     *
+     * @param Session $session as it counts for the case
+     *
+     * @throws InvalidInput
+     */
+    public static function put(CareCase $case, User $by, Session $session, int $planVersion): bool
+    {
+        if (TrainingSession::isStored($case, $session->id)) {
+            return false;
+        }
+        $version = $case->planVersions()->where('version', $planVersion)->first()
+            ?? throw InvalidInput::at('/plan_version', 'must be a version of this plan');
+        self::checkEntries($case, $session);
+        self::checkDay($case, $session);
+        $fields = TrainingSession::fieldsOf($session) + [
+            'id' => $session->id,
+            'practice_id' => $case->practice_id,
+            'case_id' => $case->id,
+            'planned_id' => self::planned($case, $session),
+            'plan_version' => $planVersion,
+            'after_close' => $case->closed_on !== null,
+            // Paper logs and what is told by telephone are marked as such.
+            'entered_by' => $by->role->treats() ? $by->id : null,
+            'created_at' => CarbonImmutable::now()->utc(),
+        ];
+        TrainingSession::query()->create(self::besideOtherPhones($case, $session, array_replace($fields, ['stage' => self::stageOf($case, $session, $version)])));
+
+        return true;
     }
 
     /**

@@ -121,3 +121,33 @@ test('two weeks of a paper log are typed like a table, and what is refused stays
   await expect(grid).toContainText('answered: 4');
   await expect(grid).toContainText('answered: 3');
 });
+
+test('mornings come out of a spreadsheet: columns are matched, rows looked at, and all of it taken back', async ({ page }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Open Juno Tamsin' }).click();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: /^Entries/ }).click();
+  await page.getByRole('button', { name: 'A spreadsheet' }).click();
+  await expectAccessible(page);
+  const today = (await page.evaluate(() => new Date())).toISOString().slice(0, 10);
+  const form = page.getByRole('region', { name: 'Enter for the athlete' });
+
+  // A name that nobody would guess is matched by hand; what is wrong with a row is told at it, and nothing is taken in.
+  await form.getByRole('textbox', { name: 'Sheet' }).fill(`When;How it was\n${today};12\n`);
+  await form.getByRole('combobox', { name: 'Morning test, 0–10' }).click();
+  await page.getByRole('option', { name: 'How it was' }).click();
+  const rows = form.getByRole('table', { name: 'What the rows come to' });
+  await expect(rows.getByText('The morning test must be from 0 to 10, and is 12.')).toBeVisible();
+  await expect(form.getByRole('button', { name: /^Take in/ })).toBeDisabled();
+
+  await form.getByLabel('Sheet as a file').setInputFiles({ name: 'mornings.csv', mimeType: 'text/csv', buffer: Buffer.from(`Date,Morning test,Stiffness\n${today},2,5\n`) });
+  await expect(rows.getByText(/^Morning of .*: 2 of 10, stiff for 5 min$/)).toBeVisible();
+  await expectAccessible(page);
+  await form.getByRole('button', { name: 'Take in one entry' }).click();
+  await expect(form.getByText('One entry was taken in.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'What was entered' }).getByText(/entered by Ola Vance/).first()).toBeVisible();
+
+  await form.getByRole('button', { name: 'Take back' }).click();
+  await expect(form.getByText(/· taken back$/)).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Put right or struck out' }).getByText('the sheet it came in with was taken back')).toBeVisible();
+});

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\AccessLogEntry;
+use App\Models\Import;
 use App\Models\Opening;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
@@ -62,6 +63,10 @@ final class PermissionsTest extends TestCase
         yield 'a case file' => ['GET', '/api/cases/{case}/file', true, 200];
         yield 'all data of an athlete' => ['POST', '/api/cases/{case}/archive', true, 202];
         yield 'all own data' => ['POST', '/api/today/archive', false, 202];
+        yield 'sheets that came in' => ['GET', '/api/cases/{case}/sheets', true, 200];
+        yield 'a sheet before it is taken in' => ['POST', '/api/cases/{case}/sheets/read', true, 422];
+        yield 'taking a sheet in' => ['POST', '/api/cases/{case}/sheets', true, 422];
+        yield 'taking a sheet back' => ['DELETE', '/api/cases/{case}/sheets/{import}', true, 200];
         yield 'a health record' => ['GET', '/api/cases/{case}/health-record', true, 200];
         yield 'the papers' => ['GET', '/api/cases/{case}/papers', true, 200];
         yield 'drafting a paper' => ['POST', '/api/cases/{case}/papers', true, 422];
@@ -132,7 +137,7 @@ final class PermissionsTest extends TestCase
         $this->ask($own, 'PUT', "/api/cases/$case->id/curves/$curve", ['measure' => 'knee_extension_strength', 'side' => 'affected', 'unit' => 'N', 'ms' => [0, 10, 20], 'force' => [0, 20, 40]])->assertStatus(201);
         $paper = str_contains($path, '{paper}') ? self::text($this->ask($own, 'POST', "/api/cases/$case->id/papers", ['kind' => 'sheet'])->json('id')) : '';
         $path = strtr($path, [
-            '{curve}' => $curve, '{paper}' => $paper,
+            '{curve}' => $curve, '{import}' => str_contains($path, '{import}') ? Import::query()->create(['practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $own->id, 'kind' => 'mornings', 'entries' => 0, 'at' => CarbonImmutable::now()])->id : '', '{paper}' => $paper,
             '{opening}' => $opening->id, '{case}' => $case->id, '{decision}' => $decision, '{session}' => $case->trainingSessions()->firstOrFail()->id, '{planned}' => $case->plannedSessions()->firstOrFail()->id, '{id}' => (string) Str::uuid7(),
         ]);
 
@@ -178,7 +183,7 @@ final class PermissionsTest extends TestCase
         foreach ([['GET', "/api/cases/$foreign->id"], ['POST', "/api/cases/$foreign->id/tests"], ['POST', "/api/cases/$foreign->id/decisions"], ['DELETE', "/api/cases/$foreign->id/decisions/$foreign->id"],
             ['POST', "/api/cases/$foreign->id/nudges"], ['GET', "/api/cases/$foreign->id/sessions/$foreign->id"], ['GET', "/api/cases/$foreign->id/opinions"],
             ['GET', "/api/cases/$foreign->id/measures"], ['GET', "/api/cases/$foreign->id/measures/file"], ['POST', "/api/cases/$foreign->id/measures/file"], ['GET', "/api/cases/$foreign->id/measures/range_of_motion"], ['POST', "/api/cases/$foreign->id/measurements/preview"],
-            ['GET', "/api/cases/$foreign->id/weeks"], ['POST', "/api/cases/$foreign->id/weeks/preview"], ['POST', "/api/cases/$foreign->id/weeks/replan"], ['POST', "/api/cases/$foreign->id/weeks/lighter"], ['GET', "/api/cases/$foreign->id/countdown?by=2026-06-30"], ['GET', "/api/cases/$foreign->id/file"], ['GET', "/api/cases/$foreign->id/health-record"], ['POST', "/api/cases/$foreign->id/archive"], ['GET', "/api/cases/$foreign->id/papers"], ['POST', "/api/cases/$foreign->id/papers"],
+            ['GET', "/api/cases/$foreign->id/weeks"], ['POST', "/api/cases/$foreign->id/weeks/preview"], ['POST', "/api/cases/$foreign->id/weeks/replan"], ['POST', "/api/cases/$foreign->id/weeks/lighter"], ['GET', "/api/cases/$foreign->id/countdown?by=2026-06-30"], ['GET', "/api/cases/$foreign->id/file"], ['GET', "/api/cases/$foreign->id/sheets"], ['DELETE', "/api/cases/$foreign->id/sheets/$foreign->id"], ['GET', "/api/cases/$foreign->id/health-record"], ['POST', "/api/cases/$foreign->id/archive"], ['GET', "/api/cases/$foreign->id/papers"], ['POST', "/api/cases/$foreign->id/papers"],
             ['GET', "/api/cases/$case->id/papers/$theirs"], ['DELETE', "/api/cases/$case->id/papers/$theirs/consent"], ['DELETE', "/api/cases/$case->id/papers/$theirs"], ['GET', "/api/cases/$foreign->id/tables/sets.csv"], ['POST', "/api/cases/$foreign->id/weeks/days/preview"], ['PUT', "/api/cases/$foreign->id/weeks/days"], ['POST', "/api/cases/$foreign->id/weeks/days/read"], ['POST', "/api/cases/$foreign->id/moves"],
             ['PUT', "/api/cases/$foreign->id/measurements/$foreign->id"], ['PUT', "/api/cases/$foreign->id/curves/$foreign->id"], ['GET', "/api/cases/$foreign->id/curves/$foreign->id"],
             ['GET', "/api/cases/$foreign->id/invitation"], ['POST', "/api/cases/$foreign->id/invitation"], ['DELETE', "/api/cases/$foreign->id/invitation"],

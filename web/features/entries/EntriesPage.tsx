@@ -13,6 +13,7 @@ import { CorrectDialog } from './CorrectDialog';
 import { MeasureForm } from './MeasureForm';
 import { MorningForm } from './MorningForm';
 import { PaperGrid } from './PaperGrid';
+import { SheetForm } from './SheetForm';
 import { SessionForm } from './SessionForm';
 import { type Entries, type OneEntry, useEntries } from './useEntries';
 import { entryWords } from './words';
@@ -29,7 +30,7 @@ export function EntriesPage() {
 }
 
 function EntriesView({ id, found }: { id: string; found: Entries }) {
-  const [what, setWhat] = useState<'morning' | 'session' | 'measure' | 'paper'>('morning');
+  const [what, setWhat] = useState<'morning' | 'session' | 'measure' | 'paper' | 'sheet'>('morning');
   const [wrong, setWrong] = useState<OneEntry | null>(null);
   const [all, setAll] = useState(false);
   const shown = all ? found.entries : found.entries.slice(0, FIRST);
@@ -45,16 +46,18 @@ function EntriesView({ id, found }: { id: string; found: Entries }) {
             <Typography variant="h2">Enter for the athlete</Typography>
             <Typography variant="body2" color="textSecondary">What came on paper or by telephone. It is marked with your name, and judged like any other entry.</Typography>
           </Box>
-          <ToggleButtonGroup exclusive size="small" value={what} onChange={(_, next: 'morning' | 'session' | 'measure' | 'paper' | null) => { if (next !== null) setWhat(next); }} aria-label="What to enter">
+          <ToggleButtonGroup exclusive size="small" value={what} onChange={(_, next: 'morning' | 'session' | 'measure' | 'paper' | 'sheet' | null) => { if (next !== null) setWhat(next); }} aria-label="What to enter">
             <ToggleButton value="morning">Mornings</ToggleButton>
             <ToggleButton value="session">A session</ToggleButton>
             <ToggleButton value="measure">Tests and scores</ToggleButton>
             <ToggleButton value="paper">Two weeks on paper</ToggleButton>
+            <ToggleButton value="sheet">A spreadsheet</ToggleButton>
           </ToggleButtonGroup>
           {what === 'morning' && <MorningForm id={id} found={found} />}
           {what === 'session' && <SessionForm id={id} found={found} />}
           {what === 'measure' && <MeasureForm id={id} found={found} />}
           {what === 'paper' && <PaperGrid id={id} found={found} />}
+          {what === 'sheet' && <SheetForm id={id} />}
         </Paper>
         <Paper variant="outlined" component="section" aria-label="What was entered" sx={{ p: 1.5 }}>
           <Typography variant="h2">What was entered</Typography>

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Desk;
+
+use App\Actions\ImportSheet;
+use App\Actions\ReadSheet;
+use App\Http\Controllers\Controller;
+use App\Http\Requests\ReadsCore;
+use App\Http\Requests\SheetRequest;
+use App\Http\Resources\SheetPage;
+use App\Models\CareCase;
+use App\Models\Import;
+use App\Support\AccessLog;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\ValidationException;
+
+/** Sheets of a spreadsheet: looked at, taken in as a whole, taken back. */
+final class SheetController extends Controller
+{
+    public function index(Request $request, CareCase $case): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        AccessLog::read(self::person($request), $case, 'looked at the sheets that were taken in');
+
+        return new JsonResponse(['imports' => SheetPage::imports($case)]);
+    }
+
+    public function read(SheetRequest $request, CareCase $case, ReadSheet $read): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+
+        return new JsonResponse(ReadsCore::refusing(static function () use ($request, $case, $read): array {
+            $match = $request->match();
+
+            return SheetPage::of($match, $match->missing() === [] ? $read->of($case, $match) : []);
+        }));
+    }
+
+    public function store(SheetRequest $request, CareCase $case, ImportSheet $import): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        if ($request->id() === '') {
+            throw ValidationException::withMessages(['id' => 'An id is needed, so that sending twice takes in once.']);
+        }
+        $taken = ReadsCore::refusing(fn(): ?Import => $import->handle($case, self::person($request), $request->id(), $request->match()));
+
+        return new JsonResponse(['stored' => $taken->entries ?? 0, 'imports' => SheetPage::imports($case)], $taken === null ? 200 : 201);
+    }
+
+    public function takeBack(Request $request, CareCase $case, string $import, ImportSheet $sheets): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $sheets->takeBack($case, self::person($request), Import::query()->where('case_id', $case->id)->findOrFail(self::uuid($import, Import::class)));
+
+        return new JsonResponse(['imports' => SheetPage::imports($case)]);
+    }
+}

@@ -1,0 +1,122 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+
+import { faultAt } from '../../api/client';
+import { moment } from '../../shell/dates';
+import { Failed } from '../../shell/States';
+import { useSettled } from '../../shell/useSettled';
+import { type DateForm, type Sheet, type SheetKind, type SheetPreview, useImports, useSheet, useTakeBack, useTakeIn } from './useSheets';
+
+const KINDS: Record<SheetKind, string> = { mornings: 'Mornings', exercises: 'Exercises', practice: 'Practice', tests: 'Tests' };
+const FORMS: Record<DateForm, string> = { ymd: 'year, month, day', dmy: 'day, month, year', mdy: 'month, day, year' };
+/** Rows that are shown; those that are wrong come first. */
+const SHOWN = 60;
+
+const EMPTY: Sheet = { kind: 'mornings', text: '', columns: null, dates: null };
+
+/** Entries out of a spreadsheet: columns matched, rows looked at, taken in as a whole and back in one go. */
+export function SheetForm({ id }: { id: string }) {
+  const [sheet, setSheet] = useState<Sheet>(EMPTY);
+  const [as, setAs] = useState(() => crypto.randomUUID());
+  const settled = useSettled(sheet);
+  const found = useSheet(id, settled);
+  const take = useTakeIn(id);
+  const told = sheet.text.trim() === '' ? undefined : found.data;
+  const change = (next: Partial<Sheet>) => { setSheet({ ...sheet, ...next }); take.reset(); };
+  const choose = async (file: File | undefined) => { if (file !== undefined) change({ text: await file.text(), columns: null, dates: null }); };
+  const isSettled = settled === sheet && !found.isFetching;
+  return (
+    <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Typography variant="body2" color="textSecondary">Save the sheet as CSV and choose it, or copy its cells and paste them, with the names of the columns on top. Nothing is stored before you have looked at every row.</Typography>
+      <ToggleButtonGroup exclusive size="small" value={sheet.kind} aria-label="What the sheet holds" onChange={(_, kind: SheetKind | null) => { if (kind !== null) change({ kind, columns: null, dates: null }); }}>
+        {Object.entries(KINDS).map(([kind, title]) => <ToggleButton key={kind} value={kind}>{title}</ToggleButton>)}
+      </ToggleButtonGroup>
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
+        <TextField label="Sheet" multiline minRows={3} maxRows={6} fullWidth value={sheet.text} onChange={(event) => change({ text: event.target.value, columns: null, dates: null })} error={faultAt(found.error, 'text') !== undefined} helperText={faultAt(found.error, 'text')} slotProps={{ htmlInput: { spellCheck: false, style: { fontFamily: 'monospace', fontSize: '0.8125rem' } } }} />
+        <Button component="label" variant="outlined" sx={{ flexShrink: 0 }}>
+          Choose a file
+          <input type="file" accept=".csv,.tsv,.txt,text/csv" hidden aria-label="Sheet as a file" onChange={(event) => { const file = event.target.files?.[0]; event.target.value = ''; void choose(file); }} />
+        </Button>
+      </Box>
+      {found.isError && faultAt(found.error, 'text') === undefined && <Failed problem={found.error} />}
+      {told !== undefined && <Match told={told} sheet={sheet} change={change} />}
+      {told?.missing.length === 0 && <Rows told={told} />}
+      {told?.missing.length === 0 && (
+        <Box>
+          <Button variant="contained" disabled={!isSettled || told.new === 0 || told.faulty > 0} loading={take.isPending} onClick={() => take.mutate({ sheet, as }, { onSuccess: () => { setSheet({ ...EMPTY, kind: sheet.kind }); setAs(crypto.randomUUID()); } })}>
+            {told.new === 1 ? 'Take in one entry' : `Take in ${told.new} entries`}
+          </Button>
+          {told.faulty > 0 && <Typography variant="body2" sx={{ mt: 0.5, color: 'error.main' }}>{told.faulty === 1 ? 'One row is wrong' : `${told.faulty} rows are wrong`}: mend the sheet above, or match its columns anew. It is taken in as a whole or not at all.</Typography>}
+        </Box>
+      )}
+      {take.isError && <Failed problem={take.error} />}
+      {take.isSuccess && <Alert severity="success">{take.data.stored === 1 ? 'One entry was taken in.' : `${take.data.stored} entries were taken in.`} The case is judged anew.</Alert>}
+      <Taken id={id} />
+    </Box>
+  );
+}
+
+/** Which column says what, and how it writes dates. */
+function Match({ told, sheet, change }: { told: SheetPreview; sheet: Sheet; change: (next: Partial<Sheet>) => void }) {
+  const chosen = Object.fromEntries(told.fields.map((one) => [one.key, one.column]));
+  return (
+    <Box role="group" aria-label="Which column says what" sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))' }}>
+      {told.fields.map((one) => (
+        <TextField key={one.key} select size="small" label={one.title} value={one.column ?? ''} required={one.required} error={one.required && one.column === null} helperText={one.required && one.column === null ? 'Choose its column' : undefined}
+          onChange={(event) => change({ columns: { ...chosen, [one.key]: event.target.value === '' ? null : Number(event.target.value) } })}>
+          <MenuItem value="">{one.required ? 'choose …' : 'no column'}</MenuItem>
+          {told.columns.map((name, i) => <MenuItem key={i} value={i}>{name === '' ? `Column ${i + 1}` : name}</MenuItem>)}
+        </TextField>
+      ))}
+      {told.date_forms.length > 1 && (
+        <TextField select size="small" label="Days are written as" value={told.dates ?? ''} onChange={(event) => change({ columns: sheet.columns ?? chosen, dates: event.target.value as DateForm })} helperText="Both make sense: choose">
+          {told.date_forms.map((form) => <MenuItem key={form} value={form}>{FORMS[form]}</MenuItem>)}
+        </TextField>
+      )}
+    </Box>
+  );
+}
+
+function Rows({ told }: { told: SheetPreview }) {
+  const rows = [...told.entries].sort((a, b) => Number(b.fault !== null) - Number(a.fault !== null) || a.line - b.line);
+  return (
+    <Box component="table" aria-label="What the rows come to" sx={{ width: '100%', borderCollapse: 'collapse', fontSize: '0.875rem', '& td, & th': { textAlign: 'left', borderTop: 1, borderColor: 'divider', py: 0.25, pr: 1, verticalAlign: 'top' }, '& th': { fontWeight: 400, color: 'text.secondary', whiteSpace: 'nowrap' } }}>
+      <tbody>
+        {rows.slice(0, SHOWN).map((one) => (
+          <tr key={one.line}>
+            <th scope="row">Line {one.line}</th>
+            <Box component="td" sx={{ color: one.fault !== null ? 'error.main' : one.there ? 'text.secondary' : 'text.primary' }}>{one.fault ?? one.words}{one.fault === null && one.there && ' · is there already, left out'}</Box>
+          </tr>
+        ))}
+        {rows.length > SHOWN && <tr><td /><td>and {rows.length - SHOWN} more</td></tr>}
+      </tbody>
+    </Box>
+  );
+}
+
+/** The sheets that came in, each to be taken back whole. */
+function Taken({ id }: { id: string }) {
+  const found = useImports(id);
+  const back = useTakeBack(id);
+  const imports = found.data?.imports ?? [];
+  if (imports.length === 0) return null;
+  return (
+    <Box component="section" aria-label="Sheets that came in">
+      <Typography variant="h3">Sheets that came in</Typography>
+      {back.isError && <Failed problem={back.error} />}
+      {imports.map((one) => (
+        <Box key={one.id} sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: 1, borderColor: 'divider', py: 0.5 }}>
+          <Typography variant="body2" sx={{ flex: 1 }}>{KINDS[one.kind]}: {one.entries === 1 ? 'one entry' : `${one.entries} entries`}, {one.by}, {moment(one.at)}{one.taken_back_at !== null && ' · taken back'}</Typography>
+          {one.taken_back_at === null && <Button size="small" loading={back.isPending && back.variables === one.id} onClick={() => back.mutate(one.id)}>Take back</Button>}
+        </Box>
+      ))}
+    </Box>
+  );
+}
