@@ -26,6 +26,8 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php')
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
+        // There is no page to sign in at: whoever is nobody is told so, in whatever form they asked.
+        $middleware->redirectGuestsTo(static fn(): ?string => null);
         $middleware->replace(TrustProxies::class, TrustConfiguredProxies::class);
         $middleware->prepend(GuardInput::class);
         // Outside of all others, so that their refusals carry the headers too.

@@ -22,6 +22,7 @@ use App\Http\Controllers\Desk\PracticeWeekController;
 use App\Http\Controllers\Desk\RoundController;
 use App\Http\Controllers\Desk\SheetController;
 use App\Http\Controllers\Desk\TableController;
+use App\Http\Controllers\Desk\TokenController;
 use App\Http\Controllers\Desk\VisitController;
 use App\Http\Controllers\Desk\WeeksController;
 use App\Http\Controllers\InvitationController;
@@ -31,6 +32,7 @@ use App\Http\Controllers\Phone\TodayController;
 use App\Http\Controllers\Phone\WorkerController;
 use App\Http\Controllers\SignInController;
 use App\Http\Middleware\KeepBounds;
+use App\Http\Middleware\TokensRead;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
@@ -48,12 +50,16 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::get('files/{file}/content', [MadeFileController::class, 'content']);
     });
 
-    Route::middleware(['auth', 'can:treat'])->group(function (): void {
+    // Other systems read what the desk reads, by a token.
+    Route::middleware(['auth:web,sanctum', TokensRead::class, 'can:treat'])->group(function (): void {
         Route::get('cases/{case}/invitation', [InvitationController::class, 'show']);
         Route::post('cases/{case}/invitation', [InvitationController::class, 'store']);
         Route::delete('cases/{case}/invitation', [InvitationController::class, 'withdraw']);
         Route::get('practice', [PracticeController::class, 'show']);
         Route::put('practice', [PracticeController::class, 'update'])->middleware('can:own');
+        Route::get('practice/tokens', [TokenController::class, 'index'])->middleware('can:own');
+        Route::post('practice/tokens', [TokenController::class, 'store'])->middleware('can:own');
+        Route::delete('practice/tokens/{token}', [TokenController::class, 'withdraw'])->middleware('can:own');
         Route::get('closed-cases', ClosedCasesController::class);
         Route::get('caseload', CaseloadController::class);
         Route::get('week', [PracticeWeekController::class, 'show']);

@@ -9,6 +9,8 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Support\Str;
+use Laravel\Sanctum\Contracts\HasAbilities;
+use Laravel\Sanctum\HasApiTokens;
 
 /**
  * Somebody who signs in.
@@ -25,6 +27,8 @@ use Illuminate\Support\Str;
 final class User extends Authenticatable
 {
     use BelongsToPractice;
+    /** @use HasApiTokens<HasAbilities> */
+    use HasApiTokens;
     use HasUuids;
 
     protected $guarded = [];

@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Access\People;
 use App\Database\PracticeConnector;
 use App\Database\Walls;
+use App\Models\ApiToken;
 use App\Models\CareCase;
 use App\Models\Role;
 use App\Models\User;
@@ -37,6 +38,7 @@ use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
+use Laravel\Sanctum\Sanctum;
 use Rung\Core\Catalogue\Catalogue;
 
 final class AppServiceProvider extends ServiceProvider
@@ -61,6 +63,7 @@ final class AppServiceProvider extends ServiceProvider
         // Same origin, whatever its name and port.
         Vite::createAssetPathsUsing(static fn(string $path): string => "/$path");
 
+        Sanctum::usePersonalAccessTokenModel(ApiToken::class);
         Gate::policy(CareCase::class, CareCasePolicy::class);
         Gate::define('treat', static fn(User $user): bool => $user->role->treats());
         Gate::define('own', static fn(User $user): bool => $user->role === Role::Owner);

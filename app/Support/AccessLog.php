@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use App\Models\AccessLogEntry;
+use App\Models\ApiToken;
 use App\Models\CareCase;
 use App\Models\User;
 use Carbon\CarbonImmutable;
@@ -18,7 +19,7 @@ final class AccessLog
 
     public static function changed(User $user, CareCase $case, string $what): void
     {
-        self::write($user, $case->athlete_id, $what, [$case->id]);
+        self::write($user, $case->athlete_id, self::by($user, $what), [$case->id]);
     }
 
     public static function read(User $user, CareCase $case, string $what): void
@@ -29,7 +30,7 @@ final class AccessLog
     /** What concerns athletes and no case yet. */
     public static function note(User $user, string $what): void
     {
-        self::write($user, null, $what, []);
+        self::write($user, null, self::by($user, $what), []);
     }
 
     /**
@@ -40,7 +41,8 @@ final class AccessLog
      */
     public static function readMany(User $user, string $what, array $cases, ?string $athleteId = null): void
     {
-        $session = request()->hasSession() ? request()->session() : null;
+        $what = self::by($user, $what);
+        $session = request()->hasSession() && self::token($user) === null ? request()->session() : null;
         $key = "read: $what";
         $before = $session === null ? self::latest($user, $what) : self::remembered($session, $key);
         $new = array_values(array_diff($cases, $before['cases'] ?? []));
@@ -49,6 +51,21 @@ final class AccessLog
         }
         self::write($user, $athleteId, $what, $new);
         $session?->put($key, ['at' => $before['at'] ?? CarbonImmutable::now()->getTimestamp(), 'cases' => [...$before['cases'] ?? [], ...$new]]);
+    }
+
+    /** What another system reads is told apart from what its owner does. */
+    private static function by(User $user, string $what): string
+    {
+        $token = self::token($user);
+
+        return $token === null ? $what : "$what (by the token “{$token->name}”)";
+    }
+
+    private static function token(User $user): ?ApiToken
+    {
+        $token = $user->currentAccessToken();
+
+        return $token instanceof ApiToken ? $token : null;
     }
 
     /** @return array{at: int, cases: list<string>}|null */

@@ -26,7 +26,7 @@ SQL
     export APP_ENV=testing SESSION_DRIVER=database LARAVEL_STORAGE_PATH=$ETC/phpunit APP_CONFIG_CACHE=$ETC/phpunit/none.php
     export APP_ROUTES_CACHE=$ETC/phpunit/none.php APP_PACKAGES_CACHE=$ETC/phpunit/packages.php APP_SERVICES_CACHE=$ETC/phpunit/services.php
     export VIEW_COMPILED_PATH=$ETC/phpunit/framework/views LOG_PATH=$ETC/phpunit/rung.log RUNG_INSTANCE=$INSTANCE OWNER_PASSWORD=$DB_OWNER_PASSWORD
-    mkdir -p "$ETC/phpunit/framework/views"
+    rm -rf "$ETC/phpunit"; mkdir -p "$ETC/phpunit/framework/views"
     local code=0
     php vendor/bin/paratest --processes=2 --testsuite=feature "$@" || code=$?
     drop_database rung_2

@@ -79,3 +79,35 @@ test('a letter to the coach that says what is wrong waits for an agreement to th
   await page.getByRole('button', { name: 'Sign', exact: true }).click();
   await expect(page.getByText(/^Signed by Ola Vance/)).toBeVisible();
 });
+
+test('the owner writes the letterhead, and makes a token with which another program reads', async ({ page, playwright, baseURL }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Ropewalk Circus School' }).click();
+  await page.getByRole('textbox', { name: 'Address' }).fill('Tightrope Yard 7, Lisbon');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText(/^Saved\./)).toBeVisible();
+
+  const tokens = page.getByRole('region', { name: 'Tokens for other systems' });
+  await tokens.getByRole('button', { name: 'Make a token' }).click();
+  await expect(tokens.getByText('Say what the token is for.')).toBeVisible();
+  await tokens.getByRole('textbox', { name: 'What it is for' }).fill('Statistics');
+  await tokens.getByRole('button', { name: 'Make a token' }).click();
+  const token = (await tokens.getByLabel('The token').textContent()) ?? '';
+  await expectAccessible(page);
+  const other = await playwright.request.newContext({ ...(baseURL === undefined ? {} : { baseURL }), extraHTTPHeaders: { Authorization: `Bearer ${token}` } });
+  const read = await other.get('/api/round');
+  expect(read.status()).toBe(200);
+  expect(read.headers()['set-cookie'] ?? '').toBe('');
+  expect((await other.post('/api/practice/tokens', { data: { name: 'x', days: 3 } })).status()).toBe(403);
+  await tokens.getByRole('button', { name: 'Withdraw Statistics' }).click();
+  await expect(tokens.getByText('never used')).toHaveCount(0);
+  expect((await other.get('/api/round')).status()).toBe(401);
+  await other.dispose();
+
+  // Papers that are drafted from now on bear the new address.
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Open Basil Thorne' }).click();
+  await page.getByRole('link', { name: 'Papers' }).click();
+  await page.getByRole('button', { name: 'Draft: Exercise sheet' }).click();
+  await expect(page.frameLocator('iframe').getByText(/Tightrope Yard 7, Lisbon/)).toBeVisible();
+});

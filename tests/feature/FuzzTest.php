@@ -159,7 +159,7 @@ final class FuzzTest extends TestCase
 
         $paper = str_contains($path, '{paper}') ? self::text($this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/papers", ['kind' => 'referrer'])->json('id')) : '';
 
-        return strtr($path, ['{paper}' => $paper, '{import}' => (string) Str::uuid7(), '{file}' => (string) Str::uuid7(), '{case}' => $case->id, '{opening}' => $opening->id, '{id}' => (string) Str::uuid7(), '{decision}' => (string) Str::uuid7(),
+        return strtr($path, ['{paper}' => $paper, '{import}' => (string) Str::uuid7(), '{token}' => (string) Str::uuid7(), '{file}' => (string) Str::uuid7(), '{case}' => $case->id, '{opening}' => $opening->id, '{id}' => (string) Str::uuid7(), '{decision}' => (string) Str::uuid7(),
             '{session}' => $case->trainingSessions()->firstOrFail()->id, '{kind}' => 'rule', '{key}' => 'low']);
     }
 
@@ -176,6 +176,7 @@ final class FuzzTest extends TestCase
 
         return match (true) {
             $method === 'GET' || $method === 'DELETE' => [],
+            str_ends_with($path, '/tokens') => ['name' => 'x', 'days' => 30],
             str_contains($path, '/sheets') => ['id' => (string) Str::uuid7(), 'kind' => 'exercises', 'text' => "Date,Exercise,Sets,Reps\n2026-04-09,x,3,8", 'columns' => ['on' => 0, 'exercise' => 1], 'dates' => 'ymd'],
             str_ends_with($path, '/papers') => ['kind' => 'coach'],
             str_ends_with($path, '/papers/{paper}'), str_ends_with($path, '/papers/{paper}/preview') => ['based_on' => 1, 'to' => 'x', 'texts' => ['asked' => 'x'], 'left_out' => ['course']],

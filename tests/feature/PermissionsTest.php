@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\AccessLogEntry;
+use App\Models\ApiToken;
 use App\Models\Import;
 use App\Models\Opening;
 use Carbon\CarbonImmutable;
@@ -19,6 +20,9 @@ final class PermissionsTest extends TestCase
     {
         yield 'whom to call' => ['GET', '/api/practice', true, 200];
         yield 'saying whom to call' => ['PUT', '/api/practice', true, 422];
+        yield 'the tokens' => ['GET', '/api/practice/tokens', true, 200];
+        yield 'making a token' => ['POST', '/api/practice/tokens', true, 422];
+        yield 'withdrawing a token' => ['DELETE', '/api/practice/tokens/{token}', true, 200];
         yield 'closed cases' => ['GET', '/api/closed-cases', true, 200];
         yield 'the caseload' => ['GET', '/api/caseload', true, 200];
         yield 'the Round' => ['GET', '/api/round', true, 200];
@@ -137,7 +141,7 @@ final class PermissionsTest extends TestCase
         $this->ask($own, 'PUT', "/api/cases/$case->id/curves/$curve", ['measure' => 'knee_extension_strength', 'side' => 'affected', 'unit' => 'N', 'ms' => [0, 10, 20], 'force' => [0, 20, 40]])->assertStatus(201);
         $paper = str_contains($path, '{paper}') ? self::text($this->ask($own, 'POST', "/api/cases/$case->id/papers", ['kind' => 'sheet'])->json('id')) : '';
         $path = strtr($path, [
-            '{curve}' => $curve, '{import}' => str_contains($path, '{import}') ? Import::query()->create(['practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $own->id, 'kind' => 'mornings', 'entries' => 0, 'at' => CarbonImmutable::now()])->id : '', '{paper}' => $paper,
+            '{curve}' => $curve, '{token}' => ApiToken::issue($own, 'x', CarbonImmutable::now()->addDay())[0]->id, '{import}' => str_contains($path, '{import}') ? Import::query()->create(['practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $own->id, 'kind' => 'mornings', 'entries' => 0, 'at' => CarbonImmutable::now()])->id : '', '{paper}' => $paper,
             '{opening}' => $opening->id, '{case}' => $case->id, '{decision}' => $decision, '{session}' => $case->trainingSessions()->firstOrFail()->id, '{planned}' => $case->plannedSessions()->firstOrFail()->id, '{id}' => (string) Str::uuid7(),
         ]);
 

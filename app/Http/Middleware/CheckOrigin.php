@@ -30,6 +30,12 @@ class CheckOrigin extends ValidateCsrfToken
         return parent::tokensMatch($request);
     }
 
+    /** A program with a token has no form to send, and keeps no cookies. */
+    public function shouldAddXsrfTokenCookie(): bool
+    {
+        return parent::shouldAddXsrfTokenCookie() && request()->bearerToken() === null;
+    }
+
     private static function bringsSignIn(Request $request): bool
     {
         $guard = Auth::guard('web');

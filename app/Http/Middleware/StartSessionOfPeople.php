@@ -10,7 +10,7 @@ use Illuminate\Session\Middleware\StartSession;
 use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Keeps a session for those who have one or are signed in. A visitor without a cookie leaves no row behind. */
+/** Keeps a session for those who have one or are signed in. A visitor without a cookie, or a program with a token, leaves no row behind. */
 final class StartSessionOfPeople extends StartSession
 {
     protected function saveSession($request): void
@@ -31,6 +31,6 @@ final class StartSessionOfPeople extends StartSession
     {
         $name = config('session.cookie');
 
-        return (is_string($name) && $request->cookies->has($name)) || Auth::hasUser();
+        return (is_string($name) && $request->cookies->has($name)) || Auth::guard('web')->hasUser();
     }
 }

@@ -10,6 +10,7 @@ import { type SyntheticEvent, useState } from 'react';
 import { api, faultAt, type Schemas, send } from '../../api/client';
 import { Failed, Loading } from '../../shell/States';
 import type { User } from '../../shell/useSignedIn';
+import { Tokens } from './Tokens';
 
 type PracticeCard = Schemas['PracticeCard'];
 
@@ -26,6 +27,7 @@ export function PracticePage({ user }: { user: User }) {
     <Box component="main" sx={{ maxWidth: 640, mx: 'auto', p: 3, display: 'grid', gap: 2 }}>
       <Typography variant="h1">{told.data.name}</Typography>
       <Contact told={told.data} mayChange={user.role === 'owner'} />
+      {user.role === 'owner' && <Tokens />}
     </Box>
   );
 }
