@@ -11,10 +11,6 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await page.emulateMedia({ colorScheme: 'dark' });
   await shot(page, 'round-dark');
   await page.emulateMedia({ colorScheme: 'light' });
-  await page.getByRole('button', { name: 'Accept for Tobias Fenwick' }).click();
-  await page.getByRole('dialog').getByText('→').first().waitFor();
-  await shot(page, 'accept');
-  await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Tobias Fenwick' }).first().click();
   await page.getByRole('region', { name: 'Sessions' }).getByRole('table').waitFor();
   await page.getByRole('button', { name: '6 weeks' }).click();
@@ -41,6 +37,12 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await page.getByRole('link', { name: 'Visit' }).click();
   await page.getByRole('form', { name: 'How it was borne' }).waitFor();
   await shot(page, 'visit');
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Open Tobias Fenwick' }).click();
+  await page.getByRole('link', { name: 'Papers' }).click();
+  await page.getByRole('button', { name: 'Draft: Letter to the referrer' }).click();
+  await page.frameLocator('iframe').getByRole('img').waitFor();
+  await shot(page, 'paper');
   await page.goto('/');
   await page.getByRole('link', { name: 'Open Edda Moorgate' }).click();
   await page.getByRole('link', { name: 'Weeks: move sessions' }).click();

@@ -44,7 +44,7 @@ svg { width: 100%; height: auto; display: block; }
 <header class="head">
 <table role="presentation"><tr>
 <td class="name">{{ $paper->letterhead->name }}</td>
-<td class="reach">{{ implode(' · ', array_filter([$paper->letterhead->address, $paper->letterhead->telephone, $paper->letterhead->hours])) }}</td>
+<td class="reach">@foreach (array_filter([$paper->letterhead->address, implode(' · ', array_filter([$paper->letterhead->telephone, $paper->letterhead->hours]))]) as $line)<div>{{ $line }}</div>@endforeach</td>
 </tr></table>
 </header>
 <main>
