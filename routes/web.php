@@ -141,6 +141,7 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::put('cases/{case}/intake', [IntakeController::class, 'update']);
         Route::get('cases/{case}/entries', [DeskEntryController::class, 'index']);
         Route::put('cases/{case}/corrections/{id}', [DeskEntryController::class, 'correct']);
+        Route::post('cases/{case}/set-log', [DeskEntryController::class, 'setLog']);
         Route::put('cases/{case}/sessions/{session}', [DeskEntryController::class, 'session']);
         Route::put('cases/{case}/check-ins/{id}', [DeskEntryController::class, 'checkIn']);
         Route::get('cases/{case}/sessions/{session}', [CaseController::class, 'session'])->whereUuid('session');

@@ -28,17 +28,11 @@ final readonly class Sheet
             throw InvalidInput::at('/text', 'is not UTF-8: save the sheet as “CSV UTF-8” and choose it again');
         }
         $text = str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
-        $stream = fopen('php://memory', 'r+b');
-        if ($stream === false) {
-            throw InvalidInput::at('/text', 'could not be read; choose the file again');
-        }
-        fwrite($stream, $text);
-        rewind($stream);
         $separator = self::separator(strtok($text, "\r\n") ?: '');
         $columns = null;
         $rows = [];
-        for ($line = 1; ($cells = fgetcsv($stream, null, $separator, '"', '')) !== false; $line++) {
-            $cells = array_map(static fn(?string $cell): string => trim($cell ?? ''), $cells);
+        foreach (self::records($text) as $line => $record) {
+            $cells = array_map(static fn(?string $cell): string => trim($cell ?? ''), str_getcsv($record, $separator, '"', ''));
             if (implode('', $cells) === '') {
                 continue;
             }
@@ -49,7 +43,6 @@ final readonly class Sheet
             self::check($cells, $line, count($rows));
             $rows[$line] = array_pad(array_slice($cells, 0, count($columns)), count($columns), '');
         }
-        fclose($stream);
         if ($columns === null || $rows === []) {
             throw InvalidInput::at('/text', 'must hold a line with the names of the columns, and a line for each entry under it');
         }
@@ -81,6 +74,21 @@ final readonly class Sheet
                 throw InvalidInput::at('/text', 'has a cell of more than ' . self::LONGEST_CELL . " letters in line $line: shorten it");
             }
         }
+    }
+
+    /** @return array<int, string> by the line on which each begins; a cell in quotes may go on over several lines */
+    private static function records(string $text): array
+    {
+        $records = [];
+        $begun = 1;
+        $isOpen = false;
+        foreach (preg_split('/\r\n|\n|\r/', $text) ?: [] as $i => $line) {
+            $begun = $isOpen ? $begun : $i + 1;
+            $records[$begun][] = $line;
+            $isOpen = $isOpen !== (substr_count($line, '"') % 2 === 1);
+        }
+
+        return array_map(static fn(array $lines): string => implode("\n", $lines), $records);
     }
 
     /** What parts the columns is what stands most often between the names. */

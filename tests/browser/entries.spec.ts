@@ -151,3 +151,27 @@ test('mornings come out of a spreadsheet: columns are matched, rows looked at, a
   await expect(form.getByText(/· taken back$/)).toBeVisible();
   await expect(page.getByRole('list', { name: 'Put right or struck out' }).getByText('the sheet it came in with was taken back')).toBeVisible();
 });
+
+test('the sets of a session come from a device, and a file that is none says so', async ({ page }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Open Basil Thorne' }).click();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: /^Entries/ }).click();
+  await page.getByRole('button', { name: 'A session' }).click();
+  const form = page.getByRole('region', { name: 'Enter for the athlete' });
+  await form.getByLabel('On', { exact: true }).fill(new Date(Date.now() - 86_400_000).toISOString().slice(0, 10));
+  const title = ((await form.getByRole('button', { name: /: from a device$/ }).first().getAttribute('aria-label')) ?? '').replace(': from a device', '');
+  const first = form.getByRole('group', { name: title, exact: true });
+  await first.getByLabel(`${title}: file of a device`).setInputFiles({ name: 'log.csv', mimeType: 'text/csv', buffer: Buffer.from('speed,power\n1,2\n') });
+  await expect(first.getByRole('alert')).toContainText('a column reps, hold_s or work_s');
+  await first.getByLabel(`${title}: file of a device`).setInputFiles({ name: 'log.csv', mimeType: 'text/csv', buffer: Buffer.from('set,reps,load_kg\n1,9,12.5\n2,7,12.5\n') });
+  await expect(first.getByText('From a device: 9 at 12.5 kg · 7 at 12.5 kg')).toBeVisible();
+  await first.getByRole('button', { name: `${title}: type instead` }).click();
+  await first.getByRole('button', { name: `${title}: from a device` }).click();
+  await page.getByRole('menuitem', { name: 'Simulated rep counter' }).click();
+  await expect(first.getByText(/^Simulated rep counter: /)).toBeVisible();
+  await expectAccessible(page);
+  for (const pain of await form.getByRole('textbox', { name: /, Pain, 0 to 10$/ }).all()) await pain.fill('1');
+  await form.getByRole('button', { name: 'Keep the session' }).click();
+  await expect(form.getByRole('status')).toContainText('Kept: ');
+});

@@ -36,6 +36,7 @@ test('a letter is drafted from the record, written, agreed to, signed, and taken
   await expect(page.getByText(/^Signed by Ola Vance on .*, version 3$/)).toBeVisible();
   await expect(written.getByText('Draft, not signed')).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Make the PDF' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Print' })).toHaveCount(0);
 
   await page.getByRole('button', { name: 'Record the agreement …' }).click();
   const agreed = page.getByRole('dialog', { name: 'The athlete agrees' });
@@ -46,6 +47,7 @@ test('a letter is drafted from the record, written, agreed to, signed, and taken
   await agreed.getByRole('textbox', { name: 'Who agreed' }).fill('Juno Tamsin');
   await agreed.getByRole('button', { name: 'Record' }).click();
   await expect(page.getByText(/^Juno Tamsin agreed on .* \(spoken\)\.$/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Print' })).toBeVisible();
 
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Make the PDF' }).click()]);
   expect(download.suggestedFilename()).toMatch(/^letter-to-the-referrer-juno-tamsin-.*\.pdf$/);

@@ -37,6 +37,9 @@ final class SheetTest extends TestCase
     public function testARowKeepsItsLine(): void
     {
         self::assertSame([4, 6], array_keys(Sheet::read("\nDate,Test\n\n2026-03-02,3\n\n2026-03-03,2\n")->rows));
+        $sheet = Sheet::read("Date,Notes\r\n2026-03-02,\"two\r\nlines, and a \"\"quote\"\"\"\r\n2026-03-03,one\r\n");
+        self::assertSame([2, 4], array_keys($sheet->rows), 'a cell in quotes goes on over lines');
+        self::assertSame(["two\nlines, and a \"quote\"", 'one'], $sheet->cells(1));
     }
 
     public function testColumnsAreFoundByTheirNamesAndByNoOther(): void

@@ -180,4 +180,23 @@ final class DeskEntriesTest extends TestCase
     {
         return $this->ask($this->practitioner(), 'PUT', "/api/cases/$case->id/corrections/" . ($id ?? Str::uuid7()), $body);
     }
+
+    /** The sets of a device are read as they would be stored, and stand in the session that is entered with them. */
+    public function testTheSetsOfADeviceAreReadIntoASession(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $own = $this->practitioner();
+        $told = $this->ask($own, 'POST', "/api/cases/$case->id/set-log", ['text' => "set,side,reps,load_kg\n1,left,12,20\n1,right,15,20\n2,left,10,20\n2,right,15,20\n"])->assertOk();
+        self::assertSame([['load_kg' => 20, 'left' => ['reps' => 12], 'right' => ['reps' => 15]], ['load_kg' => 20, 'left' => ['reps' => 10], 'right' => ['reps' => 15]]], $told->json('sets'));
+        self::assertSame(['left 12, right 15 at 20 kg', 'left 10, right 15 at 20 kg'], $told->json('words'));
+        $id = (string) Str::uuid7();
+        $press = array_column($case->plan()->prescriptions(), 'key', 'exercise')['leg_press_one'] ?? '';
+        $this->ask($own, 'PUT', "/api/cases/$case->id/sessions/$id", [
+            'planned' => null, 'plan_version' => $case->currentPlan()->version, 'kind' => 'loading', 'started_at' => '2026-04-13T18:00:00+01:00', 'ended_at' => '2026-04-13T18:40:00+01:00', 'minutes' => null, 'effort' => null,
+            'entries' => [['prescription' => $press, 'pain' => 1, 'sets' => $told->json('sets')]],
+        ])->assertStatus(201);
+        self::assertSame(12, data_get(TrainingSession::query()->findOrFail($id)->entries, '0.sets.0.reps'), 'it counts what the sore side did');
+        $this->ask($own, 'POST', "/api/cases/$case->id/set-log", ['text' => 'nothing of the kind'])->assertStatus(422)->assertJsonValidationErrorFor('text');
+        $this->ask($own, 'POST', "/api/cases/$case->id/set-log", ['text' => ''])->assertStatus(422)->assertJsonPath('errors.text.0', 'Choose a file of the device.');
+    }
 }

@@ -176,6 +176,7 @@ final class FuzzTest extends TestCase
 
         return match (true) {
             $method === 'GET' || $method === 'DELETE' => [],
+            str_ends_with($path, '/set-log') => ['text' => '{"format":"rung-sets/1","sets":[{"reps":3}]}'],
             str_ends_with($path, '/tokens') => ['name' => 'x', 'days' => 30],
             str_contains($path, '/sheets') => ['id' => (string) Str::uuid7(), 'kind' => 'exercises', 'text' => "Date,Exercise,Sets,Reps\n2026-04-09,x,3,8", 'columns' => ['on' => 0, 'exercise' => 1], 'dates' => 'ymd'],
             str_ends_with($path, '/papers') => ['kind' => 'coach'],

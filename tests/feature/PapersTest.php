@@ -9,7 +9,10 @@ use App\Models\AccessLogEntry;
 use App\Models\CareCase;
 use App\Models\FileState;
 use App\Models\MadeFile;
+use App\Models\Paper;
 use App\Models\PaperVersion;
+use App\Papers\PageSize;
+use App\Papers\PaperView;
 use App\Papers\PdfFailed;
 use App\Papers\PdfMaker;
 use App\Support\KeptFiles;
@@ -49,6 +52,57 @@ final class PapersTest extends TestCase
                 self::assertSame([], $paper->json('tells_diagnosis'), "{$case->athlete->name} is not named with what is wrong");
             }
         }
+    }
+
+    /** Looked at as it is printed: nothing runs into the margins, nothing is blank, and a letter keeps to one page. */
+    #[DataProvider('kinds')]
+    public function testEveryPaperKeepsToItsPages(string $kind): void
+    {
+        $case = $this->caseOf('Tobias Fenwick');
+        $case->forceFill(['intake' => ['began_on' => '2026-01-10', 'load_change' => 'the new act, with twice as many landings a week and a harder floor', 'aggravating' => 'stairs, landings, sitting for long, the first steps in the morning'] + $case->intake])->save();
+        $id = self::text($this->draft($case, $kind)->json('id'));
+        $paper = Paper::query()->findOrFail($id);
+        foreach (PageSize::cases() as $size) {
+            $pdf = app(PdfMaker::class)->of(PaperView::html($paper, $paper->current()->paper(), 'file://' . public_path('fonts'), $size));
+            $folder = sys_get_temp_dir() . '/paper-' . $id;
+            mkdir($folder);
+            Process::input($pdf)->run(['pdftoppm', '-gray', '-r', '36', '-', "$folder/page"])->throw();
+            $pages = glob("$folder/*.pgm") ?: [];
+            self::assertNotSame([], $pages);
+            if (in_array($kind, ['referrer', 'coach', 'referral'], true)) {
+                self::assertCount(1, $pages, "a $kind letter of one page, $size->value");
+            }
+            foreach ($pages as $page) {
+                [$width, $height, $left, $right, $top, $bottom] = self::inkOf((string) file_get_contents($page));
+                // At 36 dots an inch, 6 mm are 8 dots: no printer reaches nearer to the edge.
+                self::assertGreaterThan(8, $left);
+                self::assertLessThan($width - 8, $right);
+                self::assertGreaterThan(8, $top);
+                self::assertLessThan($height - 8, $bottom);
+                self::assertGreaterThan(100, $right - $left, 'no blank page');
+            }
+            array_map(unlink(...), $pages);
+            rmdir($folder);
+        }
+    }
+
+    /** @return array{int, int, int, int, int, int} width and height, and the outermost dots that are darker than light grey */
+    private static function inkOf(string $pgm): array
+    {
+        if (preg_match('/^P5\s(\d+) (\d+)\s255\s/', $pgm, $head) !== 1) {
+            self::fail('not the form of a picture that was asked for');
+        }
+        [$width, $height] = [(int) $head[1], (int) $head[2]];
+        $dots = substr($pgm, strlen($head[0]));
+        [$left, $right, $top, $bottom] = [$width, 0, $height, 0];
+        for ($i = 0; $i < $width * $height; $i++) {
+            if (ord($dots[$i]) < 200) {
+                [$x, $y] = [$i % $width, intdiv($i, $width)];
+                [$left, $right, $top, $bottom] = [min($left, $x), max($right, $x), min($top, $y), max($bottom, $y)];
+            }
+        }
+
+        return [$width, $height, $left, $right, $top, $bottom];
     }
 
     public function testALetterIsWrittenAgreedToSignedAndTakenOut(): void

@@ -67,6 +67,7 @@ final class PermissionsTest extends TestCase
         yield 'a case file' => ['GET', '/api/cases/{case}/file', true, 200];
         yield 'all data of an athlete' => ['POST', '/api/cases/{case}/archive', true, 202];
         yield 'all own data' => ['POST', '/api/today/archive', false, 202];
+        yield 'the sets of a device' => ['POST', '/api/cases/{case}/set-log', true, 422];
         yield 'sheets that came in' => ['GET', '/api/cases/{case}/sheets', true, 200];
         yield 'a sheet before it is taken in' => ['POST', '/api/cases/{case}/sheets/read', true, 422];
         yield 'taking a sheet in' => ['POST', '/api/cases/{case}/sheets', true, 422];

@@ -8,15 +8,15 @@
 <style>
 @font-face { font-family: "Paper"; src: url("{{ $fonts }}/AtkinsonHyperlegibleNext-Regular.ttf"); font-weight: 400; }
 @font-face { font-family: "Paper"; src: url("{{ $fonts }}/AtkinsonHyperlegibleNext-Bold.ttf"); font-weight: 700; }
-@page { size: {{ $size }}; margin: 18mm 20mm 20mm; @bottom-left { content: "{{ str_replace(['"', '\\', "\n"], ['”', '/', ' '], $paper->letterhead->name) }}"; font: 8pt "Paper"; color: #595b50; } @bottom-right { content: counter(page) " of " counter(pages); font: 8pt "Paper"; color: #595b50; } }
+@page { size: {{ $size }}; margin: 15mm 20mm 17mm; @bottom-left { content: "{{ str_replace(['"', '\\', "\n"], ['”', '/', ' '], $paper->letterhead->name) }}"; font: 8pt "Paper"; color: #595b50; } @bottom-right { content: counter(page) " of " counter(pages); font: 8pt "Paper"; color: #595b50; } }
 * { box-sizing: border-box; }
-body { font: 10.5pt/1.42 "Paper", sans-serif; color: #23261f; margin: 0; overflow-wrap: anywhere; }
+body { font: 10pt/1.38 "Paper", sans-serif; color: #23261f; margin: 0; overflow-wrap: anywhere; }
 @media screen { html { background: #fff; } body { max-width: 170mm; margin: 0 auto; padding: 12mm 8mm; } }
 h1 { font-size: 17pt; line-height: 1.2; margin: 0 0 1mm; }
-h2 { font-size: 11.5pt; margin: 4.5mm 0 1mm; color: #1f5a43; break-after: avoid; }
-h3 { font-size: 10.5pt; margin: 0; }
-p { margin: 0 0 2mm; white-space: pre-line; }
-.head { border-bottom: 1.2pt solid #1f5a43; padding-bottom: 2.5mm; margin-bottom: 6mm; }
+h2 { font-size: 11pt; margin: 3.5mm 0 .8mm; color: #1f5a43; break-after: avoid; }
+h3 { font-size: 10pt; margin: 0; }
+p { margin: 0 0 1.5mm; white-space: pre-line; }
+.head { border-bottom: 1.2pt solid #1f5a43; padding-bottom: 2.5mm; margin-bottom: 5mm; }
 .head table, .head td { border: 0; padding: 0; width: auto; }
 .head table { width: 100%; margin: 0; }
 .head td { vertical-align: bottom; }
@@ -37,7 +37,7 @@ tr { break-inside: avoid; }
 figure { margin: 1mm 0 3mm; break-inside: avoid; }
 figcaption { font-size: 8.5pt; color: #595b50; }
 svg { width: 100%; height: auto; display: block; }
-.sign { margin-top: 9mm; break-inside: avoid; }
+.sign { margin-top: 6mm; break-inside: avoid; }
 </style>
 </head>
 <body>

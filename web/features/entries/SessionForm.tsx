@@ -10,6 +10,7 @@ import { Refusal, type Schemas } from '../../api/client';
 import { day } from '../../shell/dates';
 import { numberOf } from '../../shell/numbers';
 import { momentIn } from '../../shell/zone';
+import { DeviceSets } from './DeviceSets';
 import { type Done, entriesOf, laterBy, startOf } from './session';
 import { type Entries, useEnterSession } from './useEntries';
 
@@ -73,17 +74,22 @@ export function SessionForm({ id, found }: { id: string; found: Entries }) {
       {exercises.map((exercise) => {
         const said = of(exercise);
         const set = (part: Partial<Done>) => setDone((all) => ({ ...all, [exercise.prescription]: { ...said, ...part } }));
-        const field = (label: string, key: keyof Done, width = 84) => <TextField label={label} value={said[key]} onChange={(event) => set({ [key]: event.target.value })} slotProps={{ htmlInput: { inputMode: 'decimal', 'aria-label': `${exercise.title}, ${label}` } }} sx={{ width }} />;
+        const field = (label: string, key: Exclude<keyof Done, 'read'>, width = 84) => <TextField label={label} value={said[key]} onChange={(event) => set({ [key]: event.target.value })} slotProps={{ htmlInput: { inputMode: 'decimal', 'aria-label': `${exercise.title}, ${label}` } }} sx={{ width }} />;
         return (
           <Box key={exercise.prescription} role="group" aria-label={exercise.title} sx={{ borderTop: 1, borderColor: 'divider', pt: 0.75 }}>
             <Typography variant="body2"><b>{exercise.title}</b> <Box component="span" sx={{ color: 'text.secondary' }}>asked: {exercise.words}</Box></Typography>
             <Box sx={{ display: 'flex', gap: 1, mt: 0.75, flexWrap: 'wrap' }}>
-              {field('Sets done', 'sets')}
-              {said.hold !== null && field('Hold, s', 'hold')}
-              {said.reps !== null && field('Repetitions', 'reps', 100)}
-              {said.work !== null && field('Work, s', 'work')}
-              {field('kg', 'load')}
+              {said.read === null && (
+                <>
+                  {field('Sets done', 'sets')}
+                  {said.hold !== null && field('Hold, s', 'hold')}
+                  {said.reps !== null && field('Repetitions', 'reps', 100)}
+                  {said.work !== null && field('Work, s', 'work')}
+                  {field('kg', 'load')}
+                </>
+              )}
               {field('Pain, 0 to 10', 'pain', 136)}
+              <DeviceSets id={id} title={exercise.title} dose={exercise.dose} read={said.read} took={(read) => set({ read })} />
             </Box>
           </Box>
         );

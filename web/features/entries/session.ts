@@ -12,6 +12,15 @@ export interface Done {
   work: string | null;
   load: string;
   pain: string;
+  /** What a device wrote down, which goes before what is typed; null where nothing did. */
+  read: FromDevice | null;
+}
+
+/** The sets of a device, and how they are told. */
+export interface FromDevice {
+  device: string | null;
+  sets: Set[];
+  words: string[];
 }
 
 /** As it was asked; the pain is for whoever types it. */
@@ -24,6 +33,7 @@ export function startOf(dose: Dose): Done {
     work: dose.work_s === undefined ? null : String(dose.work_s),
     load: dose.load_kg === undefined ? '' : String(dose.load_kg),
     pain: '',
+    read: null,
   };
 }
 
@@ -32,6 +42,12 @@ export function entriesOf<E extends { prescription: string }>(exercises: readonl
   const entries: Schemas['SessionLog']['entries'] = [];
   for (const exercise of exercises) {
     const said = of(exercise);
+    if (said.read !== null) {
+      const pain = numberOf(said.pain);
+      if (pain === null) return null;
+      entries.push({ prescription: exercise.prescription, pain, sets: said.read.sets });
+      continue;
+    }
     const sets = numberOf(said.sets);
     if (sets === null || !Number.isInteger(sets) || sets < 0) return null;
     if (sets === 0) {

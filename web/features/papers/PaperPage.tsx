@@ -65,7 +65,7 @@ function PaperView({ id, paper, choose }: { id: string; paper: Paper; choose: (v
         {!isLatest && <Alert severity="info">An earlier version. <Button onClick={() => choose(null)}>Back to the latest</Button></Alert>}
         {isDraft && isLatest && <Texts paper={paper} written={written} set={setWritten} problem={acts.save.error ?? preview.error ?? acts.sign.error} />}
       </Box>
-      <Page html={html} title={paper.title} />
+      <Page html={html} title={paper.title} leaves={paper.obstacle === null} />
       {agreeing && <ConsentDialog paper={paper} acts={acts} close={() => setAgreeing(false)} />}
     </Box>
   );
@@ -132,13 +132,13 @@ function Texts({ paper, written, set, problem }: { paper: Paper; written: Writte
   );
 }
 
-/** The page as it is printed. */
-function Page({ html, title }: { html: string; title: string }) {
+/** The page as it is printed, once it may leave. */
+function Page({ html, title, leaves }: { html: string; title: string; leaves: boolean }) {
   const frame = useRef<HTMLIFrameElement>(null);
   return (
     <Box sx={{ position: { md: 'sticky' }, top: { md: 8 }, display: 'grid', gap: 1 }}>
       <Box component="iframe" ref={frame} title={`${title}, as it will be`} srcDoc={html} sandbox="allow-same-origin allow-modals" sx={{ width: '100%', height: { xs: 640, md: 'calc(100vh - 120px)' }, border: 1, borderColor: 'divider', bgcolor: '#fff' }} />
-      <Box sx={{ justifySelf: 'end' }}><Button onClick={() => frame.current?.contentWindow?.print()}>Print</Button></Box>
+      {leaves && <Box sx={{ justifySelf: 'end' }}><Button onClick={() => frame.current?.contentWindow?.print()}>Print</Button></Box>}
     </Box>
   );
 }

@@ -22,7 +22,11 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Record\CheckIn;
+use Rung\Core\Record\LoggedSet;
+use Rung\Core\Record\Record;
 use Rung\Core\Record\Session;
+use Rung\Core\Record\SetLog;
+use Rung\Core\Words\DoseWords;
 
 /** A practitioner enters for the athlete what came on paper or by telephone, and puts right what was entered wrongly. */
 final class EntryController extends Controller
@@ -52,6 +56,20 @@ final class EntryController extends Controller
         ], ['id' => self::uuid($session, TrainingSession::class), 'stage' => '']);
 
         return self::stored(ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $done, $version)));
+    }
+
+    /** What a device wrote down of an exercise; nothing is stored before the session is. */
+    public function setLog(Request $request, CareCase $case): JsonResponse
+    {
+        Gate::authorize('decide', $case);
+        $request->validate(['text' => ['required', 'string']], ['text' => 'Choose a file of the device.']);
+        $log = ReadsCore::refusing(static fn(): SetLog => SetLog::read($request->string('text')->value()));
+
+        return new JsonResponse([
+            'device' => $log->device,
+            'sets' => array_map(static fn(LoggedSet $one): object => (object) Record::of($one), $log->sets),
+            'words' => array_map(DoseWords::set(...), $log->sets),
+        ]);
     }
 
     public function checkIn(Request $request, CareCase $case, string $id, LogCheckIn $log): JsonResponse
