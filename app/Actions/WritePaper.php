@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\CareCase;
+use App\Models\FileState;
+use App\Models\MadeFile;
 use App\Models\Paper;
 use App\Models\PaperVersion;
 use App\Models\User;
@@ -12,6 +14,7 @@ use App\Support\AccessLog;
 use App\Support\CatalogueShelf;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Record\Structure;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
@@ -69,15 +72,21 @@ final class WritePaper
     /** @param array{by: string, on: string, how: string, diagnosis: bool} $consent */
     public function agree(CareCase $case, Paper $paper, User $by, array $consent): Paper
     {
-        return $this->change($case, $paper, $by, 'recorded the agreement to', static function (Paper $locked) use ($by, $consent): void {
+        return $this->change($case, $paper, $by, 'recorded the agreement to', function (Paper $locked) use ($case, $by, $consent): void {
             $locked->update(['consent' => $consent + ['recorded_by' => $by->name, 'recorded_at' => CarbonImmutable::now()->toIso8601String()]]);
+            if ($locked->obstacle($this->diagnosisTold($case, $locked)) !== null) {
+                self::forgetFiles($locked);
+            }
         });
     }
 
     /** The athlete does not agree any more: nothing of it leaves from now on. */
     public function withdraw(CareCase $case, Paper $paper, User $by): Paper
     {
-        return $this->change($case, $paper, $by, 'withdrew the agreement to', static fn(Paper $locked): bool => $locked->update(['consent' => null]));
+        return $this->change($case, $paper, $by, 'withdrew the agreement to', static function (Paper $locked): void {
+            $locked->update(['consent' => null]);
+            self::forgetFiles($locked);
+        });
     }
 
     public function discard(CareCase $case, Paper $paper, User $by): Paper
@@ -94,6 +103,15 @@ final class WritePaper
         $info = $this->shelf->forCase($case, $case->plan())->structure(Structure::from($case->structure));
 
         return $paper->current()->paper()->diagnosisTold([$case->structure_title, $info->title, ...$info->alsoCalled]);
+    }
+
+    /** What was made of it and not fetched yet, or is being made, is there no more. */
+    private static function forgetFiles(Paper $paper): void
+    {
+        foreach (MadeFile::query()->where('case_id', $paper->case_id)->where('options->paper', $paper->id)->get() as $file) {
+            $file->update(['state' => FileState::Cancelled, 'finished_at' => CarbonImmutable::now()]);
+            DB::afterCommit(static fn(): bool => Storage::delete($file->path()));
+        }
     }
 
     /** @param callable(Paper): mixed $change */

@@ -24,19 +24,20 @@ final class MakeFile implements ShouldQueue
     /** A worker that was killed leaves it half done: it is begun anew, and given up after the third time. */
     public int $tries = 3;
 
-    /** Seconds. */
-    public int $timeout = 80;
+    /** Seconds; config/queue.php waits longer before it takes a job for lost. */
+    public int $timeout = 600;
 
     public function __construct(private readonly string $practice, private readonly string $file) {}
 
     public function handle(CurrentPractice $practice, PaperFile $papers, AthleteArchive $archive): void
     {
         $practice->during($this->practice, function () use ($papers, $archive): void {
-            $file = MadeFile::query()->find($this->file);
-            if ($file === null || $file->state->isOver()) {
+            // What was cancelled while it waited is not begun.
+            $begun = MadeFile::query()->whereKey($this->file)->whereIn('state', [FileState::Waiting, FileState::Making])->update(['state' => FileState::Making, 'done' => 0]);
+            $file = $begun === 1 ? MadeFile::query()->find($this->file) : null;
+            if ($file === null) {
                 return;
             }
-            $file->update(['state' => FileState::Making, 'done' => 0]);
             $bytes = match ($file->kind) {
                 FileKind::Paper => $papers->bytes($file),
                 FileKind::Athlete => $archive->bytes($file),

@@ -110,7 +110,7 @@ TEXT
     program fpm 20 QUIT "$(id -un)" "/usr/sbin/php-fpm8.2 -F -y $ETC/fpm.conf -d opcache.enable=1 -d opcache.revalidate_freq=1"
     program nginx 30 QUIT "$(id -un)" "$(command -v nginx || echo /usr/sbin/nginx) -c $ETC/nginx.conf -p $RUN -e stderr -g 'daemon off;'"
     program scheduler 40 TERM "$WEB_USER" "$(command -v php) $SITE/artisan schedule:work" "$(laravel_places | sed 's/^\([A-Z_]*\)=\(.*\)$/,\1="\2"/' | tr -d '\n')"
-    program worker 45 TERM "$WEB_USER" "$(command -v php) $SITE/artisan queue:work --sleep=1 --timeout=80 --memory=256 --max-time=3600" "$(laravel_places | sed 's/^\([A-Z_]*\)=\(.*\)$/,\1="\2"/' | tr -d '\n')"
+    program worker 45 TERM "$WEB_USER" "$(command -v php) $SITE/artisan queue:work --sleep=1 --timeout=600 --memory=256 --max-time=3600" "$(laravel_places | sed 's/^\([A-Z_]*\)=\(.*\)$/,\1="\2"/' | tr -d '\n')"
     [ "$INSTANCE" != main ] || program backups 50 TERM "$(id -un)" "$(command -v bash) $ROOT/rung backups"
 }
 

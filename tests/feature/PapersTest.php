@@ -62,27 +62,27 @@ final class PapersTest extends TestCase
         $case->forceFill(['intake' => ['began_on' => '2026-01-10', 'load_change' => 'the new act, with twice as many landings a week and a harder floor', 'aggravating' => 'stairs, landings, sitting for long, the first steps in the morning'] + $case->intake])->save();
         $id = self::text($this->draft($case, $kind)->json('id'));
         $paper = Paper::query()->findOrFail($id);
-        foreach (PageSize::cases() as $size) {
-            $pdf = app(PdfMaker::class)->of(PaperView::html($paper, $paper->current()->paper(), 'file://' . public_path('fonts'), $size));
-            $folder = sys_get_temp_dir() . '/paper-' . $id;
-            mkdir($folder);
-            Process::input($pdf)->run(['pdftoppm', '-gray', '-r', '36', '-', "$folder/page"])->throw();
-            $pages = glob("$folder/*.pgm") ?: [];
-            self::assertNotSame([], $pages);
-            if (in_array($kind, ['referrer', 'coach', 'referral'], true)) {
-                self::assertCount(1, $pages, "a $kind letter of one page, $size->value");
-            }
-            foreach ($pages as $page) {
-                [$width, $height, $left, $right, $top, $bottom] = self::inkOf((string) file_get_contents($page));
-                // At 36 dots an inch, 6 mm are 8 dots: no printer reaches nearer to the edge.
-                self::assertGreaterThan(8, $left);
-                self::assertLessThan($width - 8, $right);
-                self::assertGreaterThan(8, $top);
-                self::assertLessThan($height - 8, $bottom);
-                self::assertGreaterThan(100, $right - $left, 'no blank page');
-            }
-            array_map(unlink(...), $pages);
-            rmdir($folder);
+        $isLetter = in_array($kind, ['referrer', 'coach', 'referral'], true);
+        // The shorter sheet of the two holds fewer lines.
+        $pdf = app(PdfMaker::class)->of(PaperView::html($paper, $paper->current()->paper(), 'file://' . public_path('fonts'), $isLetter ? PageSize::Letter : PageSize::A4));
+        $folder = sys_get_temp_dir() . '/paper-' . $id;
+        mkdir($folder);
+        Process::input($pdf)->run(['pdftoppm', '-gray', '-r', '36', '-', "$folder/page"])->throw();
+        $pages = array_map(static fn(string $page): string => (string) file_get_contents($page), glob("$folder/*.pgm") ?: []);
+        array_map(unlink(...), glob("$folder/*.pgm") ?: []);
+        rmdir($folder);
+        self::assertNotSame([], $pages);
+        if ($isLetter) {
+            self::assertCount(1, $pages, "a $kind letter of one page");
+        }
+        foreach ($pages as $page) {
+            [$width, $height, $left, $right, $top, $bottom] = self::inkOf($page);
+            // At 36 dots an inch, 6 mm are 8 dots: no printer reaches nearer to the edge.
+            self::assertGreaterThan(8, $left);
+            self::assertLessThan($width - 8, $right);
+            self::assertGreaterThan(8, $top);
+            self::assertLessThan($height - 8, $bottom);
+            self::assertGreaterThan(100, $right - $left, 'no blank page');
         }
     }
 
@@ -148,6 +148,7 @@ final class PapersTest extends TestCase
         // Whoever no longer agrees keeps it from leaving again.
         $this->ask($own, 'DELETE', "$at/consent")->assertOk()->assertJsonPath('consent', null);
         $this->ask($own, 'POST', "$at/file", ['size' => 'A4'])->assertStatus(422);
+        $this->ask($own, 'GET', "/api/files/$made->id/content")->assertStatus(409);
         $log = AccessLogEntry::query()->where('athlete_id', $case->athlete_id)->orderBy('at')->orderBy('id')->pluck('what')->all();
         foreach (['drafted', 'wrote', 'signed', 'recorded the agreement to', 'took out', 'withdrew the agreement to'] as $act) {
             self::assertContains("$act a paper: letter to the referrer", $log);
@@ -177,6 +178,35 @@ final class PapersTest extends TestCase
         // A sheet goes to the athlete and needs neither.
         $sheet = "/api/cases/$case->id/papers/" . self::text($this->draft($case, 'sheet')->json('id'));
         $this->ask($this->practitioner(), 'POST', "$sheet/signature", ['version' => 1])->assertOk()->assertJsonPath('obstacle', null);
+    }
+
+    public function testAnAgreementToLessTakesBackWhatWasMade(): void
+    {
+        Storage::fake();
+        $case = $this->caseOf('Juno Tamsin');
+        $own = $this->practitioner();
+        $at = "/api/cases/$case->id/papers/" . self::text($this->draft($case, 'coach')->json('id'));
+        $this->ask($own, 'PUT', $at, ['based_on' => 1, 'to' => 'Rhea Fallow', 'texts' => ['advice' => 'Her kneecap tendon needs rest.'], 'left_out' => []])->assertOk();
+        $this->ask($own, 'PUT', "$at/consent", ['diagnosis' => true] + self::CONSENT)->assertOk();
+        $this->ask($own, 'POST', "$at/signature", ['version' => 2])->assertOk();
+        $made = MadeFile::query()->findOrFail(self::text($this->ask($own, 'POST', "$at/file", ['size' => 'A4'])->assertStatus(202)->json('id')));
+        $this->ask($own, 'PUT', "$at/consent", ['how' => 'written', 'diagnosis' => true] + self::CONSENT)->assertOk();
+        self::assertSame(FileState::Waiting, $made->refresh()->state, 'the same agreement in writing changes nothing');
+        $this->ask($own, 'PUT', "$at/consent", self::CONSENT)->assertOk();
+        $this->work($made);
+        self::assertSame(FileState::Cancelled, $made->refresh()->state);
+        Storage::assertMissing($made->path());
+    }
+
+    /** After a case is closed its papers can still be drafted, and say so. */
+    public function testAClosedCaseHasItsPapers(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/decisions", ['kind' => 'close', 'ending' => 'stopped', 'reason' => 'Moved away', 'revision' => $case->refresh()->revision])->assertStatus(201);
+        $paper = $this->draft($case->refresh(), 'discharge');
+        self::assertStringContainsString('The case was closed on Tue 14 Apr 2026.', self::text($paper->json('html')));
+        $coach = self::text($this->draft($case, 'coach')->json('html'));
+        self::assertStringNotContainsString('Slow strength', $coach, 'nothing is asked for any more');
     }
 
     public function testADraftIsDiscardedAndAVersionNeverChanges(): void

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\AccessLogEntry;
 use App\Models\ApiToken;
+use App\Models\CareCase;
 use App\Models\Import;
 use App\Models\Opening;
 use Carbon\CarbonImmutable;
@@ -135,16 +136,10 @@ final class PermissionsTest extends TestCase
     {
         $case = $this->caseOf('Juno Tamsin');
         $own = $this->practitioner();
-        $opening = Opening::query()->create(['practice_id' => $case->practice_id, 'practitioner_id' => $case->practitioner_id, 'name' => 'Somebody', 'step' => 1, 'form' => (object) []]);
-        $this->ask($own, 'POST', '/api/library/items', ['kind' => 'rule', 'key' => 'low'])->assertStatus(201);
-        $decision = self::text($this->ask($own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'review', 'review_on' => '2026-05-20', 'reason' => 'x', 'revision' => $case->refresh()->revision])->assertStatus(201)->json('id'));
-        $curve = (string) Str::uuid7();
-        $this->ask($own, 'PUT', "/api/cases/$case->id/curves/$curve", ['measure' => 'knee_extension_strength', 'side' => 'affected', 'unit' => 'N', 'ms' => [0, 10, 20], 'force' => [0, 20, 40]])->assertStatus(201);
-        $paper = str_contains($path, '{paper}') ? self::text($this->ask($own, 'POST', "/api/cases/$case->id/papers", ['kind' => 'sheet'])->json('id')) : '';
-        $path = strtr($path, [
-            '{curve}' => $curve, '{token}' => ApiToken::issue($own, 'x', CarbonImmutable::now()->addDay())[0]->id, '{import}' => str_contains($path, '{import}') ? Import::query()->create(['practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $own->id, 'kind' => 'mornings', 'entries' => 0, 'at' => CarbonImmutable::now()])->id : '', '{paper}' => $paper,
-            '{opening}' => $opening->id, '{case}' => $case->id, '{decision}' => $decision, '{session}' => $case->trainingSessions()->firstOrFail()->id, '{planned}' => $case->plannedSessions()->firstOrFail()->id, '{id}' => (string) Str::uuid7(),
-        ]);
+        if (str_contains($path, '/our_low')) {
+            $this->ask($own, 'POST', '/api/library/items', ['kind' => 'rule', 'key' => 'low'])->assertStatus(201);
+        }
+        $path = (string) preg_replace_callback('/\{(\w+)\}/', fn(array $part): string => $this->somethingNamed($part[1], $case), $path);
 
         \Illuminate\Support\Facades\Auth::forgetGuards();
         $this->ask(null, $method, $path)->assertStatus(401)->assertJsonStructure(['message']);
@@ -152,6 +147,27 @@ final class PermissionsTest extends TestCase
         $this->ask($wrong, $method, $path)->assertStatus(403);
         $right = $desk ? $own : $this->athlete('Juno Tamsin');
         self::assertSame($opens, $this->ask($right, $method, $path)->getStatusCode());
+    }
+
+    /** What stands behind a name in an address; only what a door needs is made. */
+    private function somethingNamed(string $name, CareCase $case): string
+    {
+        $own = $this->practitioner();
+        $ids = ['practice_id' => $case->practice_id, 'case_id' => $case->id];
+        $curve = (string) Str::uuid7();
+
+        return match ($name) {
+            'case' => $case->id,
+            'session' => $case->trainingSessions()->firstOrFail()->id,
+            'planned' => $case->plannedSessions()->firstOrFail()->id,
+            'opening' => Opening::query()->create(['practice_id' => $case->practice_id, 'practitioner_id' => $case->practitioner_id, 'name' => 'Somebody', 'step' => 1, 'form' => (object) []])->id,
+            'decision' => self::text($this->ask($own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'review', 'review_on' => '2026-05-20', 'reason' => 'x', 'revision' => $case->refresh()->revision])->assertStatus(201)->json('id')),
+            'curve' => $this->ask($own, 'PUT', "/api/cases/$case->id/curves/$curve", ['measure' => 'knee_extension_strength', 'side' => 'affected', 'unit' => 'N', 'ms' => [0, 10, 20], 'force' => [0, 20, 40]])->assertStatus(201)->getStatusCode() === 201 ? $curve : '',
+            'paper' => self::text($this->ask($own, 'POST', "/api/cases/$case->id/papers", ['kind' => 'sheet'])->json('id')),
+            'import' => Import::query()->create($ids + ['user_id' => $own->id, 'kind' => 'mornings', 'entries' => 0, 'at' => CarbonImmutable::now()])->id,
+            'token' => ApiToken::issue($own, 'x', CarbonImmutable::now()->addDay())[0]->id,
+            default => (string) Str::uuid7(),
+        };
     }
 
     public function testEveryDoorIsTried(): void

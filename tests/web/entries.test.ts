@@ -40,8 +40,15 @@ describe('a session from paper', () => {
     entriesOf([press, hold], (one) => ({ ...startOf(one.dose), pain: '2', ...typed[one.prescription as 'press' | 'hold'] }));
 
   test('begins as it was asked, and says nothing of pain', () => {
-    expect(startOf(press.dose)).toEqual({ sets: '3', reps: '8', hold: null, work: null, load: '40', pain: '' });
-    expect(startOf(hold.dose)).toEqual({ sets: '5', reps: null, hold: '45', work: null, load: '', pain: '' });
+    expect(startOf(press.dose)).toEqual({ sets: '3', reps: '8', hold: null, work: null, load: '40', pain: '', read: null });
+    expect(startOf(hold.dose)).toEqual({ sets: '5', reps: null, hold: '45', work: null, load: '', pain: '', read: null });
+  });
+
+  test('takes what a device wrote down as it stands, and asks for the pain all the same', () => {
+    const read = { device: 'Simulated rep counter', sets: [{ reps: 9, load_kg: 40 }, { reps: 7, load_kg: 40 }], words: ['9 at 40 kg', '7 at 40 kg'] };
+    const said = (pain: string) => () => ({ ...startOf(press.dose), sets: 'much', pain, read });
+    expect(entriesOf([press], said('2'))).toEqual([{ prescription: press.prescription, pain: 2, sets: read.sets }]);
+    expect(entriesOf([press], said(''))).toBeNull();
   });
 
   test('becomes sets, each with its figures', () => {
