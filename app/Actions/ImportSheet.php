@@ -21,6 +21,7 @@ use Rung\Core\Measuring\Measurement;
 use Rung\Core\Record\CheckIn;
 use Rung\Core\Record\Session;
 use Rung\Core\Record\Side;
+use Rung\Core\Table\SheetField;
 use Rung\Core\Table\SheetMatch;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
@@ -41,7 +42,7 @@ final class ImportSheet
     {
         $missing = $match->missing();
         if ($missing !== []) {
-            throw InvalidInput::at('/columns', 'must say which column holds: ' . implode(', ', array_map(static fn($one): string => lcfirst($one->title), $missing)));
+            throw InvalidInput::at('/columns', 'must say which column holds: ' . implode(', ', array_map(static fn(SheetField $one): string => lcfirst($one->title), $missing)));
         }
         $stored = Import::isStored($case, $id) ? Import::query()->find($id) : null;
         if ($stored instanceof Import) {

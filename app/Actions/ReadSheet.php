@@ -6,9 +6,11 @@ namespace App\Actions;
 
 use App\Models\CareCase;
 use App\Models\PlannedSession;
+use App\Models\TrainingSession;
 use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Str;
 use Rung\Core\Catalogue\Measure;
 use Rung\Core\Dose\Dose;
@@ -17,6 +19,7 @@ use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Measuring\Measurement;
+use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\CheckIn;
 use Rung\Core\Record\Entry;
 use Rung\Core\Record\LoggedSet;
@@ -227,8 +230,8 @@ final class ReadSheet
         $known = [];
         $current = $case->stage_title;
         $stages = $plan->stages;
-        usort($stages, static fn($a, $b): int => ($a->stage->title !== $current) <=> ($b->stage->title !== $current));
-        foreach ([...array_merge(...array_map(static fn($stage): array => $stage->stage->prescriptions, $stages)), ...$plan->leftOut] as $one) {
+        usort($stages, static fn(PlanStage $a, PlanStage $b): int => ($a->stage->title !== $current) <=> ($b->stage->title !== $current));
+        foreach ([...array_merge(...array_map(static fn(PlanStage $stage): array => $stage->stage->prescriptions, $stages)), ...$plan->leftOut] as $one) {
             $title = $catalogue->titleOf($one->exercise);
             foreach ([$title, $one->exercise, $one->key] as $name) {
                 $known[mb_strtolower($name)] ??= [$one, $title];
@@ -238,8 +241,8 @@ final class ReadSheet
         return $known;
     }
 
-    /** @return \Illuminate\Database\Eloquent\Relations\HasMany<\App\Models\TrainingSession, CareCase> */
-    private static function sessionsOn(CareCase $case, Day $on): \Illuminate\Database\Eloquent\Relations\HasMany
+    /** @return HasMany<TrainingSession, CareCase> */
+    private static function sessionsOn(CareCase $case, Day $on): HasMany
     {
         $zone = $case->practice->timezone;
 
@@ -252,7 +255,7 @@ final class ReadSheet
         $now = CarbonImmutable::now();
 
         // Today's may not be due yet by the usual time.
-        return Moment::of(($at->greaterThan($now) ? $now->startOfSecond()->setTimezone($case->practice->timezone) : $at));
+        return Moment::of($at->greaterThan($now) ? $now->startOfSecond()->setTimezone($case->practice->timezone) : $at);
     }
 
     private static function later(Moment $started, int $minutes): Moment

@@ -7,6 +7,7 @@ namespace Rung\Core\HealthRecord;
 use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Record\CheckIn;
+use Rung\Core\Record\PlannedSession;
 use Rung\Core\Record\Record;
 use Rung\Core\Record\Session;
 use Rung\Core\Record\SessionKind;
@@ -120,7 +121,7 @@ final class BundleWriter
             'author' => $this->reference('role'),
             'addresses' => [$this->reference('condition')],
             'goal' => [$this->reference('goal')],
-            'activity' => array_map(static fn($planned): array => ['detail' => [
+            'activity' => array_map(static fn(PlannedSession $planned): array => ['detail' => [
                 'extension' => [self::extension('planned', ['id' => $planned->id])],
                 'code' => ['text' => "Session: $planned->slot"],
                 'status' => 'scheduled',

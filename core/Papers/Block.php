@@ -82,7 +82,7 @@ final readonly class Block
             $node->textOrNull('heading'),
             $node->textOrNull('text') ?? '',
             $node->textsOrNull('columns') ?? [],
-            array_map(static fn(array $row): array => $row, $node->eachOrEmpty('rows', static fn(ObjectNode $row): array => $row->textsOrNull('cells') ?? [])),
+            $node->eachOrEmpty('rows', static fn(ObjectNode $row): array => $row->textsOrNull('cells') ?? []),
             $node->childOrNull('course', CaseCourse::read(...)),
             $node->childOrNull('curve', MeasureCurve::read(...)),
         );

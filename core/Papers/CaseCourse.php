@@ -6,6 +6,7 @@ namespace Rung\Core\Papers;
 
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\StageEntry;
 use Rung\Core\Response\Creep;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Time\Day;
@@ -53,7 +54,7 @@ final readonly class CaseCourse
             $log->today,
             $scores,
             $means,
-            array_map(static fn($entry): array => ['from' => $entry->from, 'title' => $log->file->stage($entry->stage)->title ?? $entry->stage], $log->stageHistory),
+            array_map(static fn(StageEntry $entry): array => ['from' => $entry->from, 'title' => $log->file->stage($entry->stage)->title ?? $entry->stage], $log->stageHistory),
             array_map(static fn(SessionResponse $one): array => ['on' => $log->dayOf($one->session), 'verdict' => $one->verdict->value], $evaluation->sessions),
             $log->file->response_rule->next_day_max,
         );
