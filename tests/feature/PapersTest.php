@@ -86,6 +86,17 @@ final class PapersTest extends TestCase
         }
     }
 
+    /** Whatever a practice is called, it stands so at the head and at the foot. */
+    public function testTheNameOfThePracticeStandsAsItIs(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $own = $this->practitioner();
+        $case->practice->update(['name' => 'Rope & "Ring" </style> \\ Co']);
+        $paper = Paper::query()->findOrFail(self::text($this->ask($own, 'POST', "/api/cases/$case->id/papers", ['kind' => 'decisions'])->assertStatus(201)->json('id')));
+        $pdf = app(PdfMaker::class)->of(PaperView::html($paper, $paper->current()->paper(), 'file://' . public_path('fonts')));
+        self::assertSame(2, substr_count(Process::input($pdf)->run(['pdftotext', '-layout', '-', '-'])->throw()->output(), 'Rope & "Ring" </style> \\ Co'));
+    }
+
     /** @return array{int, int, int, int, int, int} width and height, and the outermost dots that are darker than light grey */
     private static function inkOf(string $pgm): array
     {

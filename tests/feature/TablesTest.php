@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\AccessLogEntry;
 use App\Models\CareCase;
 use App\Support\CaseTable;
+use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** What was logged, as tables for a spreadsheet (docs/formats/tables.md). */
@@ -41,6 +42,30 @@ final class TablesTest extends TestCase
             self::assertSame([$case->id, 'Juno Tamsin', $case->structure_title, $case->side], [$row['case'] ?? null, $row['athlete'] ?? null, $row['structure'] ?? null, $row['side'] ?? null]);
         }
         self::assertTrue(AccessLogEntry::query()->where('what', "took out the table of $table->value")->whereJsonContains('cases', $case->id)->exists());
+    }
+
+    /** A table is as long as it likes: it is sent as it is read, and never held whole. */
+    public function testALongTableIsSentWithoutBeingHeld(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $before = $case->checkIns()->count();
+        DB::statement(<<<'SQL'
+            insert into check_ins (id, practice_id, case_id, at, local_on, provocation, signs, late, made_at, created_at)
+            select gen_random_uuid(), ?, ?, '2024-01-01'::timestamptz + n * interval '10 minutes', '2024-01-01', 2, '[]', false, now(), now() from generate_series(1, 100000) as n
+            SQL, [$case->practice_id, $case->id]);
+        $answer = $this->actingAs($this->practitioner())->get("/api/cases/$case->id/tables/mornings.csv")->assertOk()->baseResponse;
+        $lines = 0;
+        memory_reset_peak_usage();
+        $held = memory_get_usage();
+        ob_start(static function (string $part) use (&$lines): string {
+            $lines += substr_count($part, "\n");
+
+            return '';
+        }, 64 * 1024);
+        $answer->sendContent();
+        ob_end_clean();
+        self::assertSame(1 + $before + 100_000, $lines);
+        self::assertLessThan(24 * 1024 * 1024, memory_get_peak_usage() - $held);
     }
 
     public function testASessionIsToldAsItWasLogged(): void

@@ -8,7 +8,7 @@
 <style>
 @font-face { font-family: "Paper"; src: url("{{ $fonts }}/AtkinsonHyperlegibleNext-Regular.ttf"); font-weight: 400; }
 @font-face { font-family: "Paper"; src: url("{{ $fonts }}/AtkinsonHyperlegibleNext-Bold.ttf"); font-weight: 700; }
-@page { size: {{ $size }}; margin: 15mm 20mm 17mm; @bottom-left { content: "{{ str_replace(['"', '\\', "\n"], ['”', '/', ' '], $paper->letterhead->name) }}"; font: 8pt "Paper"; color: #595b50; } @bottom-right { content: counter(page) " of " counter(pages); font: 8pt "Paper"; color: #595b50; } }
+@page { size: {{ $size }}; margin: 15mm 20mm 17mm; @bottom-left { content: string(practice); font: 8pt "Paper"; color: #595b50; } @bottom-right { content: counter(page) " of " counter(pages); font: 8pt "Paper"; color: #595b50; } }
 * { box-sizing: border-box; }
 body { font: 10pt/1.38 "Paper", sans-serif; color: #23261f; margin: 0; overflow-wrap: anywhere; }
 @media screen { html { background: #fff; } body { max-width: 170mm; margin: 0 auto; padding: 12mm 8mm; } }
@@ -20,7 +20,7 @@ p { margin: 0 0 1.5mm; white-space: pre-line; }
 .head table, .head td { border: 0; padding: 0; width: auto; }
 .head table { width: 100%; margin: 0; }
 .head td { vertical-align: bottom; }
-.head .name { font-weight: 700; font-size: 12.5pt; color: #1f5a43; }
+.head .name { string-set: practice content(); font-weight: 700; font-size: 12.5pt; color: #1f5a43; }
 .head .reach { text-align: right; font-size: 9pt; color: #595b50; }
 .meta { color: #595b50; margin-bottom: 4mm; }
 .to { white-space: pre-line; margin-bottom: 5mm; }
