@@ -44,38 +44,46 @@ final class ImportSheet
         if ($missing !== []) {
             throw InvalidInput::at('/columns', 'must say which column holds: ' . implode(', ', array_map(static fn(SheetField $one): string => lcfirst($one->title), $missing)));
         }
-        $stored = Import::isStored($case, $id) ? Import::query()->find($id) : null;
-        if ($stored instanceof Import) {
-            return $stored;
-        }
+        // All of it under the lock of the case: sent twice at once, it is taken in once.
+        $this->write->run($case, $by, "took in a sheet of {$match->kind->value}", function (CareCase $case) use ($by, $id, $match): bool {
+            $new = Import::isStored($case, $id) ? [] : $this->sound($case, $match);
+            if ($new === []) {
+                return false;
+            }
+            Import::query()->create(['id' => $id, 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $by->id, 'kind' => $match->kind, 'entries' => count($new), 'at' => CarbonImmutable::now()]);
+            foreach ($new as $entry) {
+                self::put($case, $by, $entry)->update(['import_id' => $id]);
+            }
+
+            return true;
+        });
+
+        return Import::query()->find($id);
+    }
+
+    /**
+     * @return list<SheetEntry> what the case does not have yet
+     *
+     * @throws InvalidInput where a row is wrong
+     */
+    private function sound(CareCase $case, SheetMatch $match): array
+    {
         $entries = $this->read->of($case, $match);
         $faulty = array_values(array_filter($entries, static fn(SheetEntry $one): bool => $one->fault !== null));
         if ($faulty !== []) {
             throw InvalidInput::at('/text', 'has ' . count($faulty) . (count($faulty) === 1 ? ' entry that is' : ' entries that are') . " wrong, the first in line {$faulty[0]->lines[0]}: " . lcfirst(rtrim($faulty[0]->fault ?? '', '.')) . '. Nothing is stored; mend the sheet and choose it again');
         }
-        $new = array_values(array_filter($entries, static fn(SheetEntry $one): bool => !$one->isThere));
-        if ($new === []) {
-            return null;
-        }
 
-        return $this->write->run($case, $by, "took in a sheet of {$match->kind->value}", static function (CareCase $case) use ($by, $id, $match, $new): Import {
-            $import = Import::query()->create(['id' => $id, 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $by->id, 'kind' => $match->kind, 'entries' => count($new), 'at' => CarbonImmutable::now()]);
-            foreach ($new as $entry) {
-                self::put($case, $by, $entry)->update(['import_id' => $id]);
-            }
-
-            return $import;
-        });
+        return array_values(array_filter($entries, static fn(SheetEntry $one): bool => !$one->isThere));
     }
 
     /** Strikes out all that the sheet brought and that still counts. */
     public function takeBack(CareCase $case, User $by, Import $import): Import
     {
-        if ($import->taken_back_at !== null) {
-            throw new ConflictHttpException('This sheet was taken back already.');
-        }
-
         return $this->write->run($case, $by, "took back a sheet of {$import->kind->value}", static function (CareCase $case) use ($by, $import): Import {
+            if ($import->refresh()->taken_back_at !== null) {
+                throw new ConflictHttpException('This sheet was taken back already.');
+            }
             foreach (self::ROWS as $what => $model) {
                 foreach ($model::query()->where('case_id', $case->id)->where('import_id', $import->id)->where('superseded', false)->get() as $row) {
                     Correction::query()->create([

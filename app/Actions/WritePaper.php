@@ -100,6 +100,9 @@ final class WritePaper
     /** @return list<string> */
     public function diagnosisTold(CareCase $case, Paper $paper): array
     {
+        if ($paper->kind->namesDiagnosis()) {
+            return [];
+        }
         $info = $this->shelf->forCase($case, $case->plan())->structure(Structure::from($case->structure));
 
         return $paper->current()->paper()->diagnosisTold([$case->structure_title, $info->title, ...$info->alsoCalled]);

@@ -8,6 +8,7 @@ use App\Models\CareCase;
 use App\Models\StrengthTest;
 use Rung\Core\Catalogue\Measure;
 use Rung\Core\Input\InvalidInput;
+use Rung\Core\Table\Sheet;
 
 /** The test sheet of a case as a table of text: a row a value, by RFC 4180 in UTF-8 (docs/formats/measures.md). */
 final class MeasureFile
@@ -46,31 +47,26 @@ final class MeasureFile
      */
     public static function rows(string $csv): array
     {
-        $csv = str_starts_with($csv, "\u{FEFF}") ? substr($csv, 3) : $csv;
-        $file = fopen('php://temp', 'r+b') ?: throw new \RuntimeException('no memory for the file');
-        fwrite($file, $csv);
-        rewind($file);
-        $head = array_map(static fn(?string $one): string => strtolower(trim($one ?? '')), fgetcsv($file, escape: '') ?: []);
+        try {
+            $sheet = Sheet::read($csv);
+        } catch (InvalidInput $bad) {
+            throw InvalidInput::at('/csv', $bad->faults[0]->message);
+        }
+        $head = array_map(strtolower(...), $sheet->columns);
         $missing = array_diff(['measure', 'on', 'affected'], $head);
         if ($missing !== []) {
             throw InvalidInput::at('/csv', 'must begin with a row of column names; missing: ' . implode(', ', $missing));
         }
-        $rows = [];
-        while (($cells = fgetcsv($file, escape: '')) !== false) {
-            if ($cells === [null]) {
-                continue;
-            }
-            $rows[] = self::row(array_combine($head, array_slice(array_pad($cells, count($head), ''), 0, count($head))));
-        }
-        if ($rows === [] || count($rows) > self::MOST_ROWS) {
-            throw InvalidInput::at('/csv', 'must hold 1 to ' . self::MOST_ROWS . ' rows under the column names');
+        $rows = array_map(static fn(array $cells): array => self::row(array_combine($head, $cells)), array_values($sheet->rows));
+        if (count($rows) > self::MOST_ROWS) {
+            throw InvalidInput::at('/csv', 'must hold at most ' . self::MOST_ROWS . ' rows under the column names: take it in in parts');
         }
 
         return $rows;
     }
 
     /**
-     * @param array<string, string|null> $cells
+     * @param array<string, string> $cells
      *
      * @return array<string, mixed>
      */

@@ -213,6 +213,7 @@ final class MeasureSheetTest extends TestCase
         $this->import($case, "\u{FEFF}on,measure,affected,unaffected,unit\n2026-04-01,range_of_motion,\"118,5\",130,°\n\n2026-04-02,knee_extension_strength,30,40,kg\n")->assertOk()->assertJsonPath('stored', 2);
         self::assertSame(118.5, $case->tests()->where('test', 'range_of_motion')->where('on', '2026-04-01')->firstOrFail()->affected);
         self::assertSame(294.2, $case->tests()->where('on', '2026-04-02')->firstOrFail()->affected);
+        $this->import($case, "measure;on;affected;unaffected\nrange_of_motion;2026-04-03;118,5;130\n")->assertOk()->assertJsonPath('stored', 1);
     }
 
     public function testAFileWithAFaultChangesNothing(): void
@@ -223,8 +224,9 @@ final class MeasureSheetTest extends TestCase
             ->assertStatus(422)->assertJsonValidationErrors(['rows.1.on' => 'does not exist', 'rows.2.measure' => 'of the library', 'rows.3.affected.0.value' => 'must be a number']);
         // Faults that only the case can tell undo the rows before them too.
         $this->import($case, "measure,on,affected,unaffected\nrange_of_motion,2026-04-01,118,130\nrange_of_motion,2026-04-20,118,130\n")->assertStatus(422)->assertJsonValidationErrors(['rows.1.on' => 'future']);
-        $this->import($case, "measure;on\nrange_of_motion;2026-04-01")->assertStatus(422)->assertJsonValidationErrors(['csv' => 'missing: measure, on, affected']);
-        $this->import($case, "measure,on,affected\n")->assertStatus(422)->assertJsonValidationErrors(['csv' => '1 to 500 rows']);
+        $this->import($case, "measure;on\nrange_of_motion;2026-04-01")->assertStatus(422)->assertJsonValidationErrors(['csv' => 'missing: affected']);
+        $this->import($case, "measure,on,affected\n")->assertStatus(422)->assertJsonValidationErrors(['csv' => 'a line for each entry']);
+        $this->import($case, "measure,on,affected\n" . str_repeat("range_of_motion,2026-04-01,118\n", 501))->assertStatus(422)->assertJsonValidationErrors(['csv' => 'at most 500 rows']);
         self::assertSame($count, $case->tests()->count());
     }
 
