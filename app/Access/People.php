@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access;
 
+use App\Models\Account;
 use App\Models\User;
 use App\Support\CurrentPractice;
 use Illuminate\Auth\EloquentUserProvider;
@@ -25,7 +26,7 @@ final class People extends EloquentUserProvider
         parent::__construct($hasher, $model);
     }
 
-    /** The sign-in remembers the practice, so that only its first request has to look across. */
+    /** The sign-in remembers the practice, so that only its first request has to look across. Who was suspended or has left is nobody. */
     public function retrieveById($identifier)
     {
         $session = request()->hasSession() ? request()->session() : null;
@@ -36,32 +37,54 @@ final class People extends EloquentUserProvider
             $session?->put(self::PRACTICE, $found instanceof User ? $found->practice_id : null);
         }
 
-        return $found;
+        return $found instanceof User && $found->isActive() ? $found : null;
     }
 
     public function retrieveByToken($identifier, #[SensitiveParameter] $token)
     {
-        return $this->practice->across(fn() => parent::retrieveByToken($identifier, $token));
+        $found = $this->practice->across(static fn(): ?User => User::query()->with('account')->whereKey($identifier)->first());
+        $kept = $found?->getRememberToken();
+
+        return $found !== null && $found->isActive() && is_string($kept) && $kept !== '' && hash_equals($kept, $token) ? $found : null;
     }
 
     public function updateRememberToken(Authenticatable $user, #[SensitiveParameter] $token): void
     {
-        $this->practice->across(fn() => parent::updateRememberToken($user, $token));
+        if ($user instanceof User) {
+            $this->practice->across(static fn(): bool => $user->account->forceFill(['remember_token' => $token])->save());
+        }
     }
 
-    /** @param array<string, mixed> $credentials */
+    /**
+     * By an address, in the practice in which they were last; a practice that suspended them or that they left is none.
+     *
+     * @param array<string, mixed> $credentials
+     */
     public function retrieveByCredentials(#[SensitiveParameter] array $credentials)
     {
-        if (is_string($credentials['email'] ?? null)) {
-            $credentials['email'] = Email::folded($credentials['email']);
-        }
+        $email = $credentials['email'] ?? null;
+        $account = is_string($email) ? Account::of($email) : null;
 
-        return $this->practice->across(fn() => parent::retrieveByCredentials($credentials));
+        return $account === null ? null : self::places($account)[0] ?? null;
+    }
+
+    /**
+     * The practices in which somebody works or trains, the latest first.
+     *
+     * @return list<User>
+     */
+    public static function places(Account $account): array
+    {
+        return app(CurrentPractice::class)->across(static fn(): array => array_values(User::query()->with(['account', 'practice'])->where('account_id', $account->id)
+            ->whereNull('suspended_at')->whereNull('left_at')->orderByRaw('signed_in_at desc nulls last')->orderBy('created_at')->get()->all()));
     }
 
     /** @param array<string, mixed> $credentials */
     public function rehashPasswordIfRequired(Authenticatable $user, #[SensitiveParameter] array $credentials, bool $force = false): void
     {
-        $this->practice->across(fn() => parent::rehashPasswordIfRequired($user, $credentials, $force));
+        $password = $credentials['password'] ?? null;
+        if ($user instanceof User && is_string($password) && ($force || $this->hasher->needsRehash($user->getAuthPassword()))) {
+            $this->practice->across(static fn(): bool => $user->account->forceFill(['password' => $password])->save());
+        }
     }
 }

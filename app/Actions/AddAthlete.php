@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Access\Email;
+use App\Models\Account;
 use App\Models\Athlete;
 use App\Models\Role;
 use App\Models\User;
-use App\Support\CurrentPractice;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Rung\Core\Input\InvalidInput;
@@ -50,8 +50,7 @@ final class AddAthlete
             'practice_id' => $by->practice_id,
             'athlete_id' => $athlete->id,
             'name' => $entry->name,
-            'email' => $email,
-            'password' => $password,
+            'account_id' => Account::open($email, $password)->id,
             'role' => Role::Athlete,
         ]);
 
@@ -70,6 +69,6 @@ final class AddAthlete
 
     private static function isTaken(string $email): bool
     {
-        return app(CurrentPractice::class)->across(static fn(): bool => User::query()->where('email', $email)->exists());
+        return Account::of($email) !== null;
     }
 }

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Models\AccessKind;
 use App\Models\LibraryItem;
 use App\Models\LibraryKind;
 use App\Models\Practice;
 use App\Models\User;
+use App\Support\AccessLog;
 use App\Support\CatalogueShelf;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -181,6 +183,8 @@ final class ChangeLibrary
 
     private function store(User $by, LibraryKind $kind, string $key, string $content, ?string $basedOn, bool $withdrawn = false): LibraryItem
     {
+        AccessLog::note($by, AccessKind::Library, ($withdrawn ? 'withdrew' : ($basedOn === null ? 'changed' : 'copied')) . " the $kind->value “{$key}”");
+
         return LibraryItem::query()->create([
             'practice_id' => $by->practice_id,
             'kind' => $kind,

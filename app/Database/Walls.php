@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Database;
 
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
 use stdClass;
 
 /**
@@ -16,10 +17,23 @@ final class Walls
     public const ROLE = 'rung_app';
 
     /** Written once and never changed. */
-    public const APPEND_ONLY = ['access_log', 'corrections', 'curves', 'decisions', 'library_items', 'paper_versions', 'plan_versions'];
+    public const APPEND_ONLY = ['access_log', 'access_log_links', 'corrections', 'curves', 'decisions', 'library_items', 'paper_versions', 'plan_versions'];
 
     /** Laravel's own record of migrations is the owner's. */
     private const HIDDEN = ['migrations'];
+
+    /** Written by the database itself. */
+    private const READ_ONLY = ['access_log_links'];
+
+    /** Accounts belong to no practice: those of its people are seen. */
+    private const ACCOUNTS = "(select current_setting('rung.practice', true)) = '*' or exists (select 1 from users u where u.account_id = accounts.id)";
+
+    /** Cases that somebody sees who does not see all of the practice: their own, shared ones, and those of whom they stand in for. */
+    private const CASES = <<<'SQL'
+        (select rung_sees_all()) or practitioner_id = (select rung_viewer())
+        or exists (select 1 from case_shares s where s.case_id = cases.id and s.user_id = (select rung_viewer()) and s.ended_at is null and coalesce(s.until, (select rung_today())) >= (select rung_today()))
+        or exists (select 1 from covers v where v.of = cases.practitioner_id and v.user_id = (select rung_viewer()) and v.ended_at is null and (select rung_today()) between v."from" and v.until)
+        SQL;
 
     private const OWN = "(%1\$s = (select nullif(nullif(current_setting('rung.practice', true), ''), '*')::uuid)"
         . " or (select current_setting('rung.practice', true)) = '*')";
@@ -30,7 +44,11 @@ final class Walls
         foreach (self::tables() as $table => $practice) {
             DB::statement("revoke all on \"$table\" from $role");
             if (!in_array($table, self::HIDDEN, true)) {
-                $may = in_array($table, self::APPEND_ONLY, true) ? 'select, insert' : 'select, insert, update, delete';
+                $may = match (true) {
+                    in_array($table, self::READ_ONLY, true) => 'select',
+                    in_array($table, self::APPEND_ONLY, true) => 'select, insert',
+                    default => 'select, insert, update, delete',
+                };
                 DB::statement("grant $may on \"$table\" to $role");
             }
             if ($practice !== null) {
@@ -40,7 +58,19 @@ final class Walls
                 DB::statement("create policy own_practice on \"$table\" to $role using $own with check $own");
             }
         }
+        self::raiseOn('accounts', 'own_people', self::ACCOUNTS, 'for all');
+        self::raiseOn('cases', 'own_cases', self::CASES, 'as restrictive for select');
         DB::statement("grant usage, select on all sequences in schema public to $role");
+    }
+
+    private static function raiseOn(string $table, string $name, string $who, string $kind): void
+    {
+        if (!Schema::hasTable($table) || ($table === 'cases' && !Schema::hasTable('covers'))) {
+            return;
+        }
+        DB::statement("alter table $table enable row level security");
+        DB::statement("drop policy if exists $name on $table");
+        DB::statement("create policy $name on $table $kind to " . self::ROLE . " using ($who)");
     }
 
     /** @return array<string, string|null> the column that names the practice, null where a table belongs to none */

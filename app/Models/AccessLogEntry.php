@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Models\Concerns\BelongsToPractice;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * That a person read or changed athletes' records.
@@ -15,9 +16,13 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $practice_id
  * @property string $user_id
  * @property string|null $athlete_id null where several athletes are concerned
+ * @property AccessKind $kind
  * @property string $what
  * @property list<string> $cases
+ * @property array<string, mixed>|null $details of what was changed: what it was, and what it is
  * @property CarbonImmutable $at
+ * @property User $user
+ * @property Athlete|null $athlete
  */
 final class AccessLogEntry extends Model
 {
@@ -29,9 +34,21 @@ final class AccessLogEntry extends Model
 
     protected $guarded = [];
 
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** @return BelongsTo<Athlete, $this> */
+    public function athlete(): BelongsTo
+    {
+        return $this->belongsTo(Athlete::class);
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['cases' => 'array', 'at' => 'immutable_datetime'];
+        return ['kind' => AccessKind::class, 'cases' => 'array', 'details' => 'array', 'at' => 'immutable_datetime'];
     }
 }

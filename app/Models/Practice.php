@@ -14,6 +14,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property string|null $telephone that athletes call
  * @property string|null $hours when somebody is there
  * @property string|null $address at the head of letters
+ * @property string $cases_open_to 'practice', or 'own': whether staff see every case or their own and shared ones
+ * @property bool $second_factor_needed for staff
  * @property bool $demo the demo practice, which ./rung demo may erase
  */
 final class Practice extends Model

@@ -4,14 +4,43 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
+use App\Access\Permission;
 use App\Models\CareCase;
 use App\Models\User;
 
-/** Who may decide about a case. Cases of other practices are not found at all; athletes reach their own by no id. */
+/**
+ * What somebody may do with a case, by their role (App\Models\Role). Cases of other practices, and those that they do not
+ * see, are not found at all; athletes reach their own by no id.
+ */
 final class CareCasePolicy
 {
+    public function see(User $user, CareCase $case): bool
+    {
+        return self::may($user, $case, Permission::See);
+    }
+
+    public function enter(User $user, CareCase $case): bool
+    {
+        return self::may($user, $case, Permission::Enter);
+    }
+
     public function decide(User $user, CareCase $case): bool
     {
-        return $user->practice_id === $case->practice_id && $user->role->treats();
+        return self::may($user, $case, Permission::Decide);
+    }
+
+    public function takeOut(User $user, CareCase $case): bool
+    {
+        return self::may($user, $case, Permission::TakeOut);
+    }
+
+    public function manage(User $user, CareCase $case): bool
+    {
+        return self::may($user, $case, Permission::Manage);
+    }
+
+    private static function may(User $user, CareCase $case, Permission $permission): bool
+    {
+        return $user->practice_id === $case->practice_id && $user->may($permission);
     }
 }

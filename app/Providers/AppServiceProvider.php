@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Access\People;
+use App\Access\Permission;
 use App\Database\PracticeConnector;
 use App\Database\Walls;
+use App\Mail\FolderTransport;
 use App\Models\ApiToken;
 use App\Models\CareCase;
-use App\Models\Role;
 use App\Models\User;
 use App\Papers\PdfMaker;
 use App\Papers\WeasyPrint;
@@ -36,6 +37,7 @@ use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Laravel\Sanctum\Sanctum;
@@ -65,9 +67,10 @@ final class AppServiceProvider extends ServiceProvider
 
         Sanctum::usePersonalAccessTokenModel(ApiToken::class);
         Gate::policy(CareCase::class, CareCasePolicy::class);
-        Gate::define('treat', static fn(User $user): bool => $user->role->treats());
-        Gate::define('own', static fn(User $user): bool => $user->role === Role::Owner);
-        Gate::define('train', static fn(User $user): bool => $user->athlete_id !== null);
+        foreach (Permission::cases() as $permission) {
+            Gate::define($permission->value, static fn(User $user): bool => $user->may($permission));
+        }
+        Mail::extend('folder', static fn(): FolderTransport => new FolderTransport(storage_path('app/mail')));
     }
 
     /** Whoever is signed in works in their own practice, and the database is told so before each statement that needs it. */
@@ -75,7 +78,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         Event::listen(Authenticated::class, static function (Authenticated $event) use ($practice): void {
             if ($event->user instanceof User) {
-                $practice->enter($event->user->practice_id);
+                $practice->enter($event->user->practice_id, $event->user->id);
             }
         });
         Event::listen(Logout::class, static fn() => $practice->leave());

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Models\AccessKind;
 use App\Models\AccessLogEntry;
 use App\Models\ApiToken;
 use App\Models\CareCase;
@@ -19,7 +20,7 @@ final class AccessLog
 
     public static function changed(User $user, CareCase $case, string $what): void
     {
-        self::write($user, $case->athlete_id, self::by($user, $what), [$case->id]);
+        self::write($user, AccessKind::Change, $case->athlete_id, $what, [$case->id]);
     }
 
     public static function read(User $user, CareCase $case, string $what): void
@@ -27,10 +28,24 @@ final class AccessLog
         self::readMany($user, $what, [$case->id], $case->athlete_id);
     }
 
-    /** What concerns athletes and no case yet. */
-    public static function note(User $user, string $what): void
+    /**
+     * Records leave as a file or table; each time is written down.
+     *
+     * @param list<string> $cases ids
+     */
+    public static function takenOut(User $user, string $what, array $cases, ?string $athleteId = null): void
     {
-        self::write($user, null, self::by($user, $what), []);
+        self::write($user, AccessKind::Export, $athleteId, $what, $cases);
+    }
+
+    /**
+     * What concerns no case: people, settings, the library, signing in.
+     *
+     * @param array<string, mixed>|null $details what it was and what it is
+     */
+    public static function note(User $user, AccessKind $kind, string $what, ?array $details = null, ?string $athleteId = null): void
+    {
+        self::write($user, $kind, $athleteId, $what, [], $details);
     }
 
     /**
@@ -41,15 +56,15 @@ final class AccessLog
      */
     public static function readMany(User $user, string $what, array $cases, ?string $athleteId = null): void
     {
-        $what = self::by($user, $what);
+        $said = self::by($user, $what);
         $session = request()->hasSession() && self::token($user) === null ? request()->session() : null;
-        $key = "read: $what";
-        $before = $session === null ? self::latest($user, $what) : self::remembered($session, $key);
+        $key = "read: $said";
+        $before = $session === null ? self::latest($user, $said) : self::remembered($session, $key);
         $new = array_values(array_diff($cases, $before['cases'] ?? []));
         if ($new === []) {
             return;
         }
-        self::write($user, $athleteId, $what, $new);
+        self::write($user, AccessKind::Read, $athleteId, $what, $new);
         $session?->put($key, ['at' => $before['at'] ?? CarbonImmutable::now()->getTimestamp(), 'cases' => [...$before['cases'] ?? [], ...$new]]);
     }
 
@@ -92,15 +107,20 @@ final class AccessLog
         return $latest === null ? null : ['at' => $latest->at->getTimestamp(), 'cases' => $latest->cases];
     }
 
-    /** @param list<string> $cases */
-    private static function write(User $user, ?string $athleteId, string $what, array $cases): void
+    /**
+     * @param list<string> $cases
+     * @param array<string, mixed>|null $details
+     */
+    private static function write(User $user, AccessKind $kind, ?string $athleteId, string $what, array $cases, ?array $details = null): void
     {
         AccessLogEntry::query()->create([
             'practice_id' => $user->practice_id,
             'user_id' => $user->id,
             'athlete_id' => $athleteId,
-            'what' => $what,
+            'kind' => $kind,
+            'what' => self::by($user, $what),
             'cases' => $cases,
+            'details' => $details,
             'at' => CarbonImmutable::now()->utc(),
         ]);
     }

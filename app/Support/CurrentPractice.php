@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Connection;
 use PDO;
 
@@ -20,6 +21,9 @@ final class CurrentPractice
 
     private string $wanted = self::NONE;
 
+    /** Whose cases are seen; where nobody is named, all of the practice. */
+    private string $viewer = '';
+
     /** What the database was told last; null where that is not known. */
     private ?string $told = null;
 
@@ -35,20 +39,22 @@ final class CurrentPractice
         return $this->wanted === self::EVERY;
     }
 
-    public function enter(string $practiceId): void
+    /** @param string $viewer the person whose cases are seen; '' for all of the practice */
+    public function enter(string $practiceId, string $viewer = ''): void
     {
         $this->wanted = $practiceId;
+        $this->viewer = $viewer;
     }
 
     public function leave(): void
     {
-        $this->wanted = self::NONE;
+        $this->enter(self::NONE);
     }
 
     /** From here on rows of every practice are seen: for tests, which look at what was stored from outside. */
     public function enterEvery(): void
     {
-        $this->wanted = self::EVERY;
+        $this->enter(self::EVERY);
     }
 
     /**
@@ -80,6 +86,21 @@ final class CurrentPractice
         return $this->with(self::EVERY, $work);
     }
 
+    /**
+     * Works on every case of the practice, whoever is signed in: a case is handed over to a colleague, or it is asked
+     * whether an athlete is treated by somebody else.
+     *
+     * @template T
+     *
+     * @param callable(): T $work
+     *
+     * @return T
+     */
+    public function onEveryCase(callable $work): mixed
+    {
+        return $this->with($this->wanted, $work);
+    }
+
     /** Tells the database before a statement runs, if it does not know yet. A connection that is made here knows. */
     public function tell(Connection $connection): void
     {
@@ -87,13 +108,14 @@ final class CurrentPractice
             return;
         }
         $connection->getPdo();
-        if ($this->told === $this->wanted) {
+        $statement = $this->statement();
+        if ($this->told === $statement) {
             return;
         }
         $this->telling = true;
         try {
-            $connection->unprepared($this->statement());
-            $this->told = $this->wanted;
+            $connection->unprepared($statement);
+            $this->told = $statement;
         } finally {
             $this->telling = false;
         }
@@ -102,8 +124,8 @@ final class CurrentPractice
     /** Tells a connection that has just been made, or taken up again from an earlier request. */
     public function tellNew(PDO $pdo): void
     {
-        $pdo->exec($this->statement());
-        $this->told = $this->wanted;
+        $this->told = $this->statement();
+        $pdo->exec($this->told);
     }
 
     /** A transaction that was rolled back has taken back what the database was told in it. */
@@ -114,9 +136,11 @@ final class CurrentPractice
 
     private function statement(): string
     {
-        $practice = preg_replace('/[^0-9a-f*-]/', '', $this->wanted);
+        $clean = static fn(string $id): string => (string) preg_replace('/[^0-9a-f*-]/', '', $id);
+        [$practice, $viewer] = [$clean($this->wanted), $clean($this->viewer)];
+        $today = $viewer === '' ? '' : CarbonImmutable::now()->toDateString();
 
-        return "select set_config('rung.practice', '$practice', false)";
+        return "select set_config('rung.practice', '$practice', false), set_config('rung.viewer', '$viewer', false), set_config('rung.today', '$today', false)";
     }
 
     /**
@@ -128,12 +152,12 @@ final class CurrentPractice
      */
     private function with(string $wanted, callable $work): mixed
     {
-        $before = $this->wanted;
-        $this->wanted = $wanted;
+        $before = [$this->wanted, $this->viewer];
+        $this->enter($wanted);
         try {
             return $work();
         } finally {
-            $this->wanted = $before;
+            $this->enter(...$before);
         }
     }
 }

@@ -6,14 +6,18 @@ namespace Database\Seeders;
 
 use App\Actions\RefreshStanding;
 use App\Actions\StoreHistory;
+use App\Models\Account;
 use App\Models\Athlete;
 use App\Models\CareCase;
+use App\Models\CaseShare;
 use App\Models\Practice;
 use App\Models\Role;
+use App\Models\ShareKind;
 use App\Models\User;
 use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use App\Support\CurrentPractice;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Random\Engine\Mt19937;
@@ -38,6 +42,9 @@ final class DemoPractice
         private readonly CurrentPractice $current,
     ) {}
 
+    /** Every so many cases one is assigned to the assistant. */
+    private const ASSIGNED = 3;
+
     /**
      * @param string $prefix of every mailbox, so that the practice can be loaded more than once
      *
@@ -52,8 +59,13 @@ final class DemoPractice
             $this->current->during($practice->id, function () use ($practice, $password, $prefix): void {
                 $ola = self::user($practice, 'Ola Vance', "{$prefix}ola.vance", $password, Role::Owner);
                 $ren = self::user($practice, 'Ren Castellan', "{$prefix}ren.castellan", $password, Role::Practitioner);
+                $tove = self::user($practice, 'Tove Amsel', "{$prefix}tove.amsel", $password, Role::Assistant);
+                self::user($practice, 'Mirek Daal', "{$prefix}mirek.daal", $password, Role::Reader);
                 foreach (DemoStories::all() as $i => $demo) {
-                    $this->case($practice, $i % 3 === 2 ? $ren : $ola, $demo, $password, $prefix);
+                    $case = $this->case($practice, $i % 3 === 2 ? $ren : $ola, $demo, $password, $prefix);
+                    if ($i % self::ASSIGNED === 0) {
+                        CaseShare::query()->create(['practice_id' => $practice->id, 'case_id' => $case->id, 'user_id' => $tove->id, 'kind' => ShareKind::Shared, 'by' => $case->practitioner_id, 'at' => CarbonImmutable::now()->utc()]);
+                    }
                 }
             });
         });
@@ -61,7 +73,7 @@ final class DemoPractice
         return count(DemoStories::all());
     }
 
-    private function case(Practice $practice, User $practitioner, DemoPerformer $demo, string $password, string $prefix): void
+    private function case(Practice $practice, User $practitioner, DemoPerformer $demo, string $password, string $prefix): CareCase
     {
         $now = Clock::now(self::ZONE);
         $zone = Zone::named(self::ZONE);
@@ -110,6 +122,8 @@ final class DemoPractice
         $history = CaseSimulator::play($file, $plan, $story, $catalogue, new Randomizer(new Mt19937($demo->seed)), $now);
         $this->store->handle($case, $plan, $history, $practitioner);
         $this->standing->of($case);
+
+        return $case;
     }
 
     /**
@@ -134,7 +148,7 @@ final class DemoPractice
     {
         return User::query()->create([
             'practice_id' => $practice->id, 'athlete_id' => $athlete, 'name' => $name,
-            'email' => "$mailbox@ropewalk.example", 'password' => $password, 'role' => $role,
+            'account_id' => Account::open("$mailbox@ropewalk.example", $password)->id, 'role' => $role,
         ]);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\AccessLogEntry;
+use App\Models\Account;
 use App\Models\CareCase;
 use App\Models\Opening;
 use App\Models\User;
@@ -59,7 +60,7 @@ final class OpeningTest extends TestCase
         // What was typed is in the case now, and in nothing else.
         self::assertEquals([(object) [], 0], [Opening::query()->findOrFail(self::text($typed))->form, count((array) $this->ask($own, 'GET', '/api/openings')->json('openings'))]);
 
-        $athlete = User::query()->where('email', 'odile@ropewalk.example')->firstOrFail();
+        $athlete = User::query()->where('account_id', Account::of('odile@ropewalk.example')?->id)->firstOrFail();
         $this->ask($athlete, 'GET', '/api/today')->assertOk()
             ->assertJsonPath('cases.0.sessions.0.exercises.0.words', '5 × 45 s, 70 % of maximum')
             ->assertJsonPath('cases.0.sessions.0.exercises.0.load.source', 'to_find')

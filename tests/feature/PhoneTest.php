@@ -35,14 +35,14 @@ final class PhoneTest extends TestCase
         $join($token, '482915')->assertStatus(422);
 
         // Lost phone: every sign-in ends; the PIN still holds. Withdrawn: the PIN goes too.
-        $juno = User::query()->withoutGlobalScopes()->where('email', 'juno.tamsin@ropewalk.example')->firstOrFail();
-        self::assertTrue(Hash::check('482915', $juno->password));
+        $juno = User::query()->withoutGlobalScopes()->whereHas('account', static fn($account) => $account->where('email', 'juno.tamsin@ropewalk.example'))->firstOrFail();
+        self::assertTrue(Hash::check('482915', $juno->getAuthPassword()));
         $remembered = $juno->getRememberToken();
         $this->ask($juno, 'DELETE', '/api/sessions')->assertOk();
         self::assertNotSame($remembered, $juno->refresh()->getRememberToken());
-        self::assertTrue(Hash::check('482915', $juno->password));
+        self::assertTrue(Hash::check('482915', $juno->getAuthPassword()));
         $this->ask($own, 'DELETE', "/api/cases/$case->id/invitation")->assertOk();
-        self::assertFalse(Hash::check('482915', $juno->refresh()->password));
+        self::assertFalse(Hash::check('482915', $juno->refresh()->getAuthPassword()));
     }
 
     public function testAnInvitationRunsOut(): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Account;
 use App\Models\CareCase;
 use App\Models\CheckIn;
 use App\Models\Correction;
@@ -180,7 +181,7 @@ final class PhoneWritesTest extends TestCase
     {
         $own = $this->practitioner();
         $id = self::text($this->ask($own, 'POST', '/api/cases', OpeningTest::opening(['programme' => 'knee_provoked_eccentric', 'severity' => null]))->assertStatus(201)->json('id'));
-        $athlete = User::query()->where('email', 'odile@ropewalk.example')->firstOrFail();
+        $athlete = User::query()->where('account_id', Account::of('odile@ropewalk.example')?->id)->firstOrFail();
         $today = $this->ask($athlete, 'GET', '/api/today');
         self::assertSame([['number' => 1, 'of' => 2, 'least_hours' => 6, 'from' => null], ['number' => 2, 'of' => 2, 'least_hours' => 6, 'from' => null]], array_slice((array) $today->json('cases.0.sessions.*.part'), 0, 2));
         self::assertSame(['lift' => 'Forward', 'lower' => 'Rock back'], $today->json('cases.0.sessions.0.exercises.0.says'));

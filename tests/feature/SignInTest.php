@@ -95,8 +95,8 @@ final class SignInTest extends TestCase
         $this->ask($this->practitioner(), 'POST', '/api/cases', $taken)->assertStatus(422)->assertJsonPath('errors', ['athlete.email' => ['Email is used to sign in already; use another.']]);
         $this->ask($this->practitioner(), 'POST', '/api/cases', OpeningTest::opening(['athlete' => ['name' => 'Odile Marsh', 'body_mass_kg' => 59.5, 'email' => 'Odile.M@ropewalk.example']]))->assertStatus(201);
         self::assertSame('odile.m@ropewalk.example', User::query()->where('name', 'Odile Marsh')->firstOrFail()->email);
-        $this->expectExceptionMessageMatches('/users_email_folded/');
-        DB::table('users')->where('name', 'Odile Marsh')->update(['email' => 'OLA.vance@ropewalk.example']);
+        $this->expectExceptionMessageMatches('/accounts_email_folded/');
+        DB::table('accounts')->where('email', 'odile.m@ropewalk.example')->update(['email' => 'OLA.vance@ropewalk.example']);
     }
 
     /** @return iterable<string, array{string, bool, bool}> secret, of an athlete, whether it is good */

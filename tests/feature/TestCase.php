@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Access\SignIns;
 use App\Models\CareCase;
+use App\Models\Practice;
 use App\Models\Role;
 use App\Models\User;
 use App\Support\CurrentPractice;
@@ -69,6 +71,17 @@ abstract class TestCase extends Base
         return $this->user(Role::Owner, $practice);
     }
 
+    protected function staff(Role $role, string $practice = 'Ropewalk Circus School'): User
+    {
+        return $this->user($role, $practice);
+    }
+
+    /** From here on people of the practice see their own cases, and those that are shared with them. */
+    protected function ownCasesOnly(string $practice = 'Ropewalk Circus School'): void
+    {
+        Practice::query()->where('name', $practice)->update(['cases_open_to' => 'own']);
+    }
+
     protected function caseOf(string $athlete, string $practice = 'Ropewalk Circus School'): CareCase
     {
         return CareCase::query()
@@ -94,7 +107,8 @@ abstract class TestCase extends Base
         $practice = app(CurrentPractice::class);
         $practice->leave();
         if ($as !== null) {
-            $this->actingAs($as);
+            // Whoever is signed in has just given the password.
+            $this->actingAs($as)->withSession(['auth.password_confirmed_at' => CarbonImmutable::now()->getTimestamp(), SignIns::SINCE => CarbonImmutable::now()->getTimestamp()]);
         }
         $response = $this->json($method, $path, $body);
         $practice->enterEvery();

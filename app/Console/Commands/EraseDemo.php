@@ -19,7 +19,7 @@ final class EraseDemo extends Command
     protected $description = 'Erase the demo practice, whole';
 
     /** Tables of a practice, those that refer to others first. */
-    private const TABLES = ['access_log', 'personal_access_tokens', 'made_files', 'paper_versions', 'papers', 'corrections', 'curves', 'messages', 'invitations', 'openings', 'library_items', 'decisions', 'dose_changes', 'reviews', 'sign_offs', 'outcomes',
+    private const TABLES = ['access_log_links', 'access_log', 'case_shares', 'covers', 'personal_access_tokens', 'made_files', 'paper_versions', 'papers', 'corrections', 'curves', 'messages', 'invitations', 'openings', 'library_items', 'decisions', 'dose_changes', 'reviews', 'sign_offs', 'outcomes',
         'tests', 'check_ins', 'training_sessions', 'imports', 'planned_sessions', 'stage_entries', 'plan_versions', 'cases', 'users', 'athletes'];
 
     public function handle(): int
@@ -30,12 +30,14 @@ final class EraseDemo extends Command
             foreach (Walls::APPEND_ONLY as $table) {
                 DB::statement("alter table $table disable trigger user");
             }
+            $accounts = DB::table('users')->whereIn('practice_id', $demo)->pluck('account_id')->all();
             foreach (self::TABLES as $table) {
                 DB::table($table)->whereIn('practice_id', $demo)->delete();
             }
             foreach (Walls::APPEND_ONLY as $table) {
                 DB::statement("alter table $table enable trigger user");
             }
+            DB::table('accounts')->whereIn('id', $accounts)->whereNotIn('id', DB::table('users')->select('account_id'))->delete();
             DB::table('practices')->whereIn('id', $demo)->delete();
         });
         $this->info('the demo practice was erased');

@@ -4,18 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Access\SignIns;
 use App\Access\SignInTries;
 use App\Actions\CloseAccess;
 use App\Actions\InviteAthlete;
 use App\Actions\JoinByInvitation;
+use App\Models\AccessKind;
 use App\Models\CareCase;
 use App\Models\Invitation;
 use App\Models\User;
 use App\Support\AccessLog;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\Gate;
 use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
 
 /** How an athlete gets in: invited on paper, a password or PIN set on the phone, withdrawn again. */
@@ -23,9 +25,10 @@ final class InvitationController extends Controller
 {
     private const FREE_TRIES = 10;
 
+    private const INCOMPLETE = 'This invitation is not complete. Open the link again, or ask your practice for a new one.';
+
     public function show(Request $request, CareCase $case): JsonResponse
     {
-        Gate::authorize('decide', $case);
         AccessLog::read(self::person($request), $case, 'looked at how the athlete gets in');
         $user = User::query()->where('athlete_id', $case->athlete_id)->firstOrFail();
         $open = Invitation::query()->where('user_id', $user->id)->orderByDesc('created_at')->orderByDesc('id')->first();
@@ -39,7 +42,6 @@ final class InvitationController extends Controller
 
     public function store(Request $request, CareCase $case, InviteAthlete $invite): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $token = $invite->handle($case, self::person($request));
 
         // After the #, so that it is never sent to a server nor written into a log.
@@ -49,32 +51,54 @@ final class InvitationController extends Controller
     /** Withdraws the invitation and every sign-in of the athlete. */
     public function withdraw(Request $request, CareCase $case): JsonResponse
     {
-        Gate::authorize('decide', $case);
         CloseAccess::of(User::query()->where('athlete_id', $case->athlete_id)->firstOrFail(), true);
         AccessLog::changed(self::person($request), $case, "withdrew the athlete's access");
 
         return new JsonResponse(['stored' => true]);
     }
 
-    /** The athlete's phone: sets the password or PIN and stays signed in. */
+    /** Who is invited, where to, and whether they have a sign-in already. */
+    public function who(Request $request, JoinByInvitation $join): JsonResponse
+    {
+        $this->wait($request);
+        $request->validate(['token' => ['required', 'string', 'max:100']], ['token.*' => self::INCOMPLETE]);
+        $user = $join->find($request->string('token')->toString())->user;
+
+        return new JsonResponse(['name' => $user->name, 'email' => $user->email, 'practice' => $user->practice->name, 'role' => $user->role->value, 'has_sign_in' => !$user->account->isOfOnePractice()]);
+    }
+
+    /** Sets the password or PIN. An athlete's phone stays signed in; staff with a second factor sign in with it. */
     public function join(Request $request, JoinByInvitation $join): JsonResponse
+    {
+        $place = $this->wait($request);
+        $request->validate(['token' => ['required', 'string', 'max:100'], 'password' => ['required', 'string', 'max:200']], [
+            'token.*' => self::INCOMPLETE,
+            'password.required' => 'A password or PIN is needed.',
+            'password.*' => 'A password has 200 letters at most.',
+        ]);
+        $user = $join->handle($request->string('token')->toString(), $request->string('password')->toString());
+        SignInTries::clear($place);
+        if (!$user->account->hasSecondFactor()) {
+            Auth::login($user, !$user->role->isStaff());
+            $request->session()->regenerate();
+            $now = CarbonImmutable::now();
+            $request->session()->put([SignIns::SINCE => $now->getTimestamp(), 'auth.password_confirmed_at' => $now->getTimestamp()]);
+            $user->forceFill(['signed_in_at' => $now->utc()])->save();
+            AccessLog::note($user, AccessKind::SignIn, 'came in by an invitation');
+        }
+
+        return new JsonResponse(['email' => $user->email], 201);
+    }
+
+    private function wait(Request $request): string
     {
         $place = 'join:' . $request->ip();
         $wait = SignInTries::count($place, self::FREE_TRIES);
         if ($wait > 0) {
             throw new TooManyRequestsHttpException($wait, "Too many tries. Wait $wait seconds, then try again.");
         }
-        $request->validate(['token' => ['required', 'string', 'max:100'], 'password' => ['required', 'string', 'max:200']], [
-            'token.*' => 'This invitation is not complete. Open the link again, or ask your practitioner for a new one.',
-            'password.required' => 'A password or PIN is needed.',
-            'password.*' => 'A password has 200 letters at most.',
-        ]);
-        $user = $join->handle($request->string('token')->toString(), $request->string('password')->toString());
-        SignInTries::clear($place);
-        Auth::login($user, true);
-        $request->session()->regenerate();
 
-        return new JsonResponse(['email' => $user->email], 201);
+        return $place;
     }
 
     /** Signs out on every phone: for one that was lost. */

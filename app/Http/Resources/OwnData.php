@@ -32,7 +32,7 @@ final class OwnData
             'format' => self::FORMAT,
             'at' => Clock::now($practice->timezone)->toIso(),
             'practice' => $practice->name,
-            'athlete' => ['name' => $athlete->name, 'signs_in_as' => User::query()->where('athlete_id', $athlete->id)->value('email'), 'born_on' => $athlete->born_on],
+            'athlete' => ['name' => $athlete->name, 'signs_in_as' => User::query()->where('athlete_id', $athlete->id)->first()?->email, 'born_on' => $athlete->born_on],
             'cases' => array_map(self::caseOf(...), $cases),
         ];
     }

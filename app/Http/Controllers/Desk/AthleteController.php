@@ -20,7 +20,8 @@ final class AthleteController extends Controller
     {
         $name = addcslashes($request->string('name')->limit(80, '')->value(), '%_\\');
         $athletes = Athlete::query()->where('name', 'ilike', "%$name%")->with('cases')->orderBy('name')->limit(self::MOST)->get();
-        AccessLog::note(self::person($request), 'looked for an athlete');
+        // Every athlete who was shown, by their cases: a search is a look too.
+        AccessLog::readMany(self::person($request), 'looked for an athlete', array_merge([], ...array_map(static fn(Athlete $one): array => array_values($one->cases->map(static fn(CareCase $case): string => $case->id)->all()), $athletes->all())));
 
         return new JsonResponse(['athletes' => array_values($athletes->map(static fn(Athlete $athlete): array => [
             'id' => $athlete->id,

@@ -20,7 +20,6 @@ use App\Models\Message;
 use App\Support\AccessLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use Rung\Core\Input\ObjectNode;
 
@@ -29,7 +28,6 @@ final class DecisionController extends Controller
 {
     public function store(Request $request, CareCase $case, DecideCase $decide): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $asked = ReadsCore::from($request, DecisionRequest::read(...));
 
         return self::told(ReadsCore::refusing(static fn(): Decision => $decide->handle($case, self::person($request), $asked)));
@@ -38,7 +36,6 @@ final class DecisionController extends Controller
     /** What a decision would do. Nothing is stored. */
     public function preview(Request $request, CareCase $case, RefreshStanding $standing, DecisionPreview $preview): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $asked = ReadsCore::from($request, PreviewRequest::read(...));
         AccessLog::read(self::person($request), $case, 'previewed a decision');
 
@@ -47,7 +44,6 @@ final class DecisionController extends Controller
 
     public function undo(Request $request, CareCase $case, string $decision, UndoDecision $undo): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $found = $case->decisions()->findOrFail($decision);
 
         return self::told(ReadsCore::refusing(static fn(): Decision => $undo->handle($found, self::person($request))));
@@ -55,7 +51,6 @@ final class DecisionController extends Controller
 
     public function nudge(Request $request, CareCase $case, NudgeAthlete $nudge): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $words = ReadsCore::from($request, static fn(ObjectNode $node): ?string => $node->textOrNull('words'));
         $message = ReadsCore::refusing(static fn(): Message => $nudge->handle($case, self::person($request), $words));
 
@@ -64,7 +59,6 @@ final class DecisionController extends Controller
 
     public function answer(Request $request, CareCase $case, AnswerAthlete $answer): JsonResponse
     {
-        Gate::authorize('decide', $case);
         [$words, $seen] = ReadsCore::from($request, static fn(ObjectNode $node): array => [$node->text('words'), $node->textsOrNull('seen')]);
         ReadsCore::refusing(static fn() => $answer->handle($case, self::person($request), $words, $seen === null ? null : array_values(array_filter($seen, Str::isUuid(...)))));
 

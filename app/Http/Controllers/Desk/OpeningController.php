@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Desk;
 use App\Actions\ReferInstead;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
+use App\Models\AccessKind;
 use App\Models\Opening;
 use App\Support\AccessLog;
 use App\Support\CatalogueShelf;
@@ -50,7 +51,7 @@ final class OpeningController extends Controller
 
     public function show(Request $request, Opening $opening): JsonResponse
     {
-        AccessLog::note(self::person($request), 'took up an opening');
+        AccessLog::note(self::person($request), AccessKind::Read, 'took up an opening');
 
         return new JsonResponse(['id' => $opening->id, 'step' => $opening->step, 'form' => $opening->form]);
     }
@@ -81,7 +82,7 @@ final class OpeningController extends Controller
             return $texts;
         });
         $referral = ReadsCore::refusing(fn(): array => $refer->handle($opening, $by, $to, $why, $this->shelf->of($by->practice_id)));
-        AccessLog::note($by, 'referred instead of opening a case');
+        AccessLog::note($by, AccessKind::Change, 'referred instead of opening a case');
 
         return new JsonResponse($referral, 201);
     }
@@ -89,7 +90,7 @@ final class OpeningController extends Controller
     /** Openings that ended with a letter, the latest first. */
     public function referrals(Request $request): JsonResponse
     {
-        AccessLog::note(self::person($request), 'looked at referrals');
+        AccessLog::note(self::person($request), AccessKind::Read, 'looked at referrals');
         $referred = Opening::query()->whereNotNull('referred_at')->with('practitioner')->orderByDesc('referred_at')->limit(50)->get();
 
         return new JsonResponse(['referrals' => array_values($referred->map(static fn(Opening $one): array => [

@@ -18,7 +18,6 @@ use App\Support\AccessLog;
 use App\Support\CatalogueShelf;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Gate;
 use Rung\Core\Acceptance\StageMove;
 use Rung\Core\Input\ObjectNode;
 
@@ -29,7 +28,6 @@ final class PlanController extends Controller
 
     public function show(Request $request, CareCase $case, PrescribePage $page): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $told = $page->of($case);
         AccessLog::read(self::person($request), $case, 'looked at a plan');
         AccessLog::readMany(self::person($request), 'looked for a plan to copy', array_column($told['others'], 'key'));
@@ -40,7 +38,6 @@ final class PlanController extends Controller
     /** What another stage would ask for, dose by dose. Nothing is stored. */
     public function stage(Request $request, CareCase $case, string $stage, RefreshStanding $standing): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
         $evaluation = $standing->evaluate($case);
@@ -53,7 +50,6 @@ final class PlanController extends Controller
     /** Nothing is stored. */
     public function preview(Request $request, CareCase $case, PreviewPlan $preview): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $plan = $case->plan();
         $asked = ReadsCore::from($request, fn(ObjectNode $node): PlanRequest => PlanRequest::read($node, $case, $plan, $this->shelf, false));
 
@@ -64,7 +60,6 @@ final class PlanController extends Controller
 
     public function store(Request $request, CareCase $case, SavePlan $save): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $plan = $case->plan();
         $asked = ReadsCore::from($request, fn(ObjectNode $node): PlanRequest => PlanRequest::read($node, $case, $plan, $this->shelf, true));
         $decision = ReadsCore::refusing(static fn(): Decision => $save->handle($case, self::person($request), $asked));

@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Desk;
 
 use App\Http\Controllers\Controller;
 use App\Http\Resources\WhomToCall;
+use App\Models\AccessKind;
 use App\Models\Practice;
 use App\Support\AccessLog;
 use Illuminate\Http\JsonResponse;
@@ -28,8 +29,9 @@ final class PracticeController extends Controller
             'address' => ['sometimes', 'nullable', 'string', 'max:300'],
         ], ['telephone.regex' => 'The telephone number must be digits, such as +351 210 000 000.']);
         $practice = self::person($request)->practice;
+        $was = $practice->only(array_keys($told));
         $practice->update($told);
-        AccessLog::note(self::person($request), 'changed whom athletes call and the letterhead');
+        AccessLog::note(self::person($request), AccessKind::Settings, 'changed whom athletes call and the letterhead', ['was' => $was, 'is' => $told]);
 
         return new JsonResponse(self::told($practice));
     }

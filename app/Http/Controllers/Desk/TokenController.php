@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Desk;
 
 use App\Http\Controllers\Controller;
+use App\Models\AccessKind;
 use App\Models\ApiToken;
 use App\Support\AccessLog;
 use Carbon\CarbonImmutable;
@@ -30,7 +31,7 @@ final class TokenController extends Controller
         ], ['name.required' => 'Say what the token is for.', 'days' => 'Say for how many days it holds: 1 to 366.']);
         abort_if(ApiToken::query()->count() >= self::MOST, 409, 'There are ' . self::MOST . ' tokens already: withdraw one that is not needed any more.');
         [$token, $text] = ApiToken::issue($person, trim($request->string('name')->value()), CarbonImmutable::now()->addDays($request->integer('days')));
-        AccessLog::note($person, "made the token “{$token->name}”");
+        AccessLog::note($person, AccessKind::People, "made the token “{$token->name}”");
 
         return new JsonResponse(['token' => $text, 'tokens' => self::all($request)], 201);
     }
@@ -39,7 +40,7 @@ final class TokenController extends Controller
     {
         $found = ApiToken::query()->findOrFail(self::uuid($token, ApiToken::class));
         $found->delete();
-        AccessLog::note(self::person($request), "withdrew the token “{$found->name}”");
+        AccessLog::note(self::person($request), AccessKind::People, "withdrew the token “{$found->name}”");
 
         return new JsonResponse(['tokens' => self::all($request)]);
     }

@@ -16,7 +16,6 @@ use App\Support\AccessLog;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Gate;
 use Rung\Core\Input\ObjectNode;
 
 /** A visit at the treatment table: measured, tried, and written down. */
@@ -24,7 +23,6 @@ final class VisitController extends Controller
 {
     public function show(Request $request, CareCase $case, RefreshStanding $standing, VisitPage $page): JsonResponse
     {
-        Gate::authorize('decide', $case);
         AccessLog::read(self::person($request), $case, 'began a visit');
 
         return new JsonResponse($page->of($case, $standing->evaluate($case)));
@@ -32,7 +30,6 @@ final class VisitController extends Controller
 
     public function store(Request $request, CareCase $case, EndVisit $end): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $visit = ReadsCore::from($request, static fn(ObjectNode $node): VisitRequest => VisitRequest::read($node, CarbonImmutable::now()));
         [$decision, $new] = ReadsCore::refusing(static fn(): array => $end->handle($case, self::person($request), $visit));
 
@@ -41,7 +38,6 @@ final class VisitController extends Controller
 
     public function score(Request $request, CareCase $case, RecordScore $record): JsonResponse
     {
-        Gate::authorize('decide', $case);
         [$score, $on] = ReadsCore::from($request, static fn(ObjectNode $node): array => [$node->number('score', -ObjectNode::LARGEST), $node->day('on')]);
         ReadsCore::refusing(static fn() => $record->handle($case, self::person($request), $score, $on));
 

@@ -24,7 +24,6 @@ use App\Support\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Gate;
 use InvalidArgumentException;
 use Rung\Core\Calendar\Booked;
 use Rung\Core\Calendar\LighterWeek;
@@ -40,7 +39,6 @@ final class WeeksController extends Controller
 
     public function show(Request $request, CareCase $case, RefreshStanding $standing): JsonResponse
     {
-        Gate::authorize('decide', $case);
         AccessLog::read(self::person($request), $case, 'looked at the weeks');
 
         return new JsonResponse(WeeksPage::of($case, $standing->evaluate($case), self::ahead($request)));
@@ -49,7 +47,6 @@ final class WeeksController extends Controller
     /** How the weeks would stand with other shows and days without training; nothing is stored. */
     public function previewDays(Request $request, CareCase $case, RefreshStanding $standing): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $asked = ReadsCore::from($request, DaysRequest::read(...));
         $ahead = self::ahead($request);
 
@@ -68,7 +65,6 @@ final class WeeksController extends Controller
 
     public function markDays(Request $request, CareCase $case, MarkDays $mark): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $asked = ReadsCore::from($request, DaysRequest::read(...));
         $decision = ReadsCore::refusing(static fn(): Decision => $mark->handle($case, self::person($request), $asked));
 
@@ -78,7 +74,6 @@ final class WeeksController extends Controller
     /** The days that a text or a calendar file names; nothing is stored. */
     public function readDays(ReadDaysRequest $request, CareCase $case): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $zone = $case->practice->timezone;
 
         return new JsonResponse(ReadsCore::refusing(static fn(): array => CalendarText::read($request->string('text')->value(), Clock::today($zone), $zone)));
@@ -87,7 +82,6 @@ final class WeeksController extends Controller
     /** The sessions that are left out for a lighter week; nothing is in force by it. */
     public function lighter(LighterWeekRequest $request, CareCase $case): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $weeks = CaseWeeks::of($case);
         $booked = array_map(static fn(Booked $one): Booked => new Booked($one->id, $one->on, $one->slot, !$weeks->isOpen($one->id)), $weeks->booked);
         $out = LighterWeek::of($booked, Day::fromIso($request->string('week')->value()), $request->integer('less_percent'));
@@ -98,7 +92,6 @@ final class WeeksController extends Controller
     /** When the stages have to begin so that the athlete is ready by a day. */
     public function countdown(Request $request, CareCase $case, RefreshStanding $standing, CountdownPage $page): JsonResponse
     {
-        Gate::authorize('decide', $case);
         AccessLog::read(self::person($request), $case, 'looked at the weeks');
         $asked = $request->string('by')->value();
 
@@ -123,7 +116,6 @@ final class WeeksController extends Controller
 
     public function preview(Request $request, CareCase $case, RefreshStanding $standing): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $asked = ReadsCore::from($request, MoveRequest::read(...));
         $ahead = self::ahead($request);
 
@@ -137,7 +129,6 @@ final class WeeksController extends Controller
     /** The fewest moves that mend what is broken; nothing is in force by it. */
     public function replan(CareCase $case): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $weeks = CaseWeeks::of($case);
         $replan = Replanner::of($weeks->booked, $weeks->rules, $weeks->slots, $weeks->today);
 
@@ -149,7 +140,6 @@ final class WeeksController extends Controller
 
     public function store(Request $request, CareCase $case, MoveSessions $move): JsonResponse
     {
-        Gate::authorize('decide', $case);
         $asked = ReadsCore::from($request, MoveRequest::read(...));
         $decision = ReadsCore::refusing(static fn(): Decision => $move->handle($case, self::person($request), $asked));
 

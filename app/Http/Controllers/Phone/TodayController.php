@@ -10,11 +10,13 @@ use App\Actions\LogSession;
 use App\Actions\LogSettling;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
+use App\Http\Resources\AccessRecord;
 use App\Http\Resources\MadeFilePage;
 use App\Http\Resources\OwnData;
 use App\Http\Resources\PageVersion;
 use App\Http\Resources\PhonePage;
 use App\Models\Athlete;
+use App\Models\Role;
 use App\Models\TrainingSession;
 use App\Support\AccessLog;
 use App\Support\Clock;
@@ -29,6 +31,8 @@ use Rung\Core\Record\Session;
 final class TodayController extends Controller
 {
     use OwnCases;
+    /** Lines that an athlete is shown of who looked. */
+    private const READERS = 200;
 
     public function show(Request $request, PhonePage $page): JsonResponse
     {
@@ -87,10 +91,20 @@ final class TodayController extends Controller
         $person = self::person($request);
         $cases = array_values($this->ownCases($request)->get()->all());
         foreach ($cases as $case) {
-            AccessLog::read($person, $case, 'took away all data');
+            AccessLog::takenOut($person, 'took away all data', [$case->id], $case->athlete_id);
         }
 
         return (new JsonResponse(OwnData::of(Athlete::query()->findOrFail($person->athlete_id), $cases)))->header('Content-Disposition', 'attachment; filename="rung-own-data.json"');
+    }
+
+    /** Who of the practice looked at the athlete's record or changed it, the newest first. */
+    public function readers(Request $request): JsonResponse
+    {
+        $person = self::person($request);
+        $record = new AccessRecord($person->practice->timezone, ['athlete' => $person->athlete_id]);
+        $entries = $record->narrowed()->whereHas('user', static fn($user) => $user->where('role', '<>', Role::Athlete))->limit(self::READERS)->get();
+
+        return new JsonResponse(['lines' => array_map(static fn(array $line): array => ['at' => $line['at'], 'person' => $line['person'], 'role' => $line['role'], 'what' => $line['what']], $record->lines(array_values($entries->all())))]);
     }
 
     /** The same and all else in one archive, made in the background. */

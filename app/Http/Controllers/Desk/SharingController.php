@@ -1,0 +1,226 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Desk;
+
+use App\Access\Permission;
+use App\Actions\HandOver;
+use App\Http\Controllers\Controller;
+use App\Models\AccessKind;
+use App\Models\CareCase;
+use App\Models\CaseShare;
+use App\Models\Cover;
+use App\Models\Role;
+use App\Models\ShareKind;
+use App\Models\User;
+use App\Support\AccessLog;
+use App\Support\CaseSearch;
+use App\Support\Clock;
+use App\Support\CurrentPractice;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+use Rung\Core\Time\Day;
+
+/** Whose a case is, who else sees it, and who stands in for whom. */
+final class SharingController extends Controller
+{
+    /** Days ahead for which cases can be shared or covered. */
+    private const DAYS_AHEAD = 366;
+
+    private const SHOWN = 20;
+
+    public function __construct(private readonly CurrentPractice $practice) {}
+
+    public function show(CareCase $case): JsonResponse
+    {
+        return new JsonResponse(self::told($case));
+    }
+
+    /** A colleague sees this case too; for an assistant that is what assigns it. */
+    public function share(Request $request, CareCase $case): JsonResponse
+    {
+        $request->validate(['user' => ['required', 'uuid'], 'until' => ['nullable', 'date_format:Y-m-d']], ['user.*' => 'Choose with whom.', 'until.*' => 'Choose the last day.']);
+        $with = self::active()->find($request->string('user')->value());
+        if ($with === null || $with->id === $case->practitioner_id) {
+            throw ValidationException::withMessages(['user' => 'Choose a colleague whose case it is not.']);
+        }
+        $until = self::ahead($request, 'until', Clock::today($case->practice->timezone));
+        DB::transaction(static function () use ($request, $case, $with, $until): void {
+            self::open($case)->where('user_id', $with->id)->update(['ended_at' => CarbonImmutable::now()->utc()]);
+            CaseShare::query()->create(['practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $with->id, 'kind' => ShareKind::Shared, 'by' => self::person($request)->id, 'at' => CarbonImmutable::now()->utc(), 'until' => $until?->toIso()]);
+            AccessLog::changed(self::person($request), $case, "shared the case with $with->name");
+        });
+
+        return new JsonResponse(self::told($case), 201);
+    }
+
+    public function endShare(Request $request, CareCase $case, string $share): JsonResponse
+    {
+        $found = self::open($case)->with('user')->findOrFail(self::uuid($share, CaseShare::class));
+        $found->forceFill(['ended_at' => CarbonImmutable::now()->utc()])->save();
+        AccessLog::changed(self::person($request), $case, "shares the case no longer with {$found->user->name}");
+
+        return new JsonResponse(self::told($case));
+    }
+
+    public function handOver(Request $request, CareCase $case, HandOver $hand): JsonResponse
+    {
+        $request->validate(['to' => ['required', 'uuid'], 'note' => ['required', 'string', 'max:300']], ['to.*' => 'Choose who takes the case over.', 'note.*' => 'Say why, for the record of the case: 300 letters at most.']);
+        abort_if($case->closed_on !== null, 409, 'This case is closed: it stays with whoever closed it. Open it again first.');
+        $to = self::active()->whereIn('role', [Role::Owner, Role::Practitioner])->find($request->string('to')->value());
+        if ($to === null || $to->id === $case->practitioner_id) {
+            throw ValidationException::withMessages(['to' => 'Choose a practitioner whose case it is not.']);
+        }
+        $hand->case($case, $to, $request->string('note')->value(), self::person($request));
+
+        return new JsonResponse(['stored' => true]);
+    }
+
+    /** Who stands in for whom, now and ahead, and the colleagues to choose from. */
+    public function covers(Request $request): JsonResponse
+    {
+        return new JsonResponse(self::away(self::person($request)));
+    }
+
+    public function cover(Request $request): JsonResponse
+    {
+        $request->validate(
+            ['of' => ['required', 'uuid'], 'user' => ['required', 'uuid', 'different:of'], 'from' => ['required', 'date_format:Y-m-d'], 'until' => ['required', 'date_format:Y-m-d']],
+            ['of.*' => 'Choose who is away.', 'user.*' => 'Choose who stands in.', 'from.*' => 'Choose the first day.', 'until.*' => 'Choose the last day.'],
+        );
+        $person = self::person($request);
+        $today = Clock::today($person->practice->timezone);
+        $people = self::active()->whereIn('id', [$request->string('of')->value(), $request->string('user')->value()])->get()->keyBy('id');
+        [$of, $by] = [$people[$request->string('of')->value()] ?? null, $people[$request->string('user')->value()] ?? null];
+        if ($of === null || !$of->role->treats() || ($of->id !== $person->id && !$person->may(Permission::Manage))) {
+            throw ValidationException::withMessages(['of' => 'Choose yourself; the owner of the practice arranges it for others.']);
+        }
+        if ($by === null || !$by->role->treats()) {
+            throw ValidationException::withMessages(['user' => 'Choose an owner or practitioner of your practice.']);
+        }
+        [$from, $until] = [self::ahead($request, 'from', $today), self::ahead($request, 'until', $today)];
+        if ($from === null || $until === null || $from->isAfter($until)) {
+            throw ValidationException::withMessages(['until' => 'The last day must not lie before the first.']);
+        }
+        DB::transaction(static function () use ($person, $of, $by, $from, $until): void {
+            Cover::query()->create(['practice_id' => $person->practice_id, 'of' => $of->id, 'user_id' => $by->id, 'from' => $from->toIso(), 'until' => $until->toIso(), 'by' => $person->id, 'at' => CarbonImmutable::now()->utc()]);
+            AccessLog::note($person, AccessKind::People, "$by->name stands in for $of->name from {$from->toIso()} to {$until->toIso()}");
+        });
+
+        return new JsonResponse(self::away($person), 201);
+    }
+
+    public function endCover(Request $request, string $cover): JsonResponse
+    {
+        $person = self::person($request);
+        $found = Cover::query()->with(['away', 'user'])->whereNull('ended_at')->findOrFail(self::uuid($cover, Cover::class));
+        abort_unless($found->of === $person->id || $person->may(Permission::Manage), 403);
+        $found->forceFill(['ended_at' => CarbonImmutable::now()->utc()])->save();
+        AccessLog::note($person, AccessKind::People, "{$found->user->name} stands in for {$found->away->name} no longer");
+
+        return new JsonResponse(self::away($person));
+    }
+
+    /** Cases that the person does not see: name, structure and whose they are, and no more, for when there is no time to ask. */
+    public function others(Request $request): JsonResponse
+    {
+        $person = self::person($request);
+        $typed = $request->string('search')->limit(80, '')->trim()->value();
+        if (mb_strlen($typed) < 3) {
+            return new JsonResponse(['cases' => []]);
+        }
+        $seen = CareCase::query()->whereNull('closed_on')->pluck('id')->all();
+        $found = $this->practice->onEveryCase(static function () use ($typed, $seen): array {
+            $query = CareCase::query()->with(['athlete', 'practitioner'])->whereNull('closed_on')->whereNotIn('id', $seen);
+            CaseSearch::narrow($query->getQuery(), 'cases', $typed);
+
+            return array_values($query->orderBy('opened_on')->limit(self::SHOWN)->get()->all());
+        });
+        AccessLog::readMany($person, 'looked for a case of others', array_map(static fn(CareCase $one): string => $one->id, $found));
+
+        return new JsonResponse(['cases' => array_map(static fn(CareCase $one): array => ['id' => $one->id, 'athlete' => $one->athlete->name, 'structure' => $one->structure_title, 'practitioner' => $one->practitioner->name], $found)]);
+    }
+
+    /** Opens a case of others for a day, with a reason; the owner is told. */
+    public function openOther(Request $request, string $other): JsonResponse
+    {
+        $person = self::person($request);
+        $request->validate(['reason' => ['required', 'string', 'min:10', 'max:300']], ['reason.*' => 'Say why you cannot wait for its practitioner, in 10 to 300 letters. The owner reads it.']);
+        $case = $this->practice->onEveryCase(static fn(): CareCase => CareCase::query()->whereNull('closed_on')->findOrFail(self::uuid($other, CareCase::class)));
+        DB::transaction(static function () use ($request, $person, $case): void {
+            CaseShare::query()->create([
+                'practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $person->id, 'kind' => ShareKind::Opened, 'reason' => trim($request->string('reason')->value()),
+                'by' => $person->id, 'at' => CarbonImmutable::now()->utc(), 'until' => Clock::today($person->practice->timezone)->plus(1)->toIso(),
+            ]);
+            AccessLog::note($person, AccessKind::People, 'opened a case of others: ' . trim($request->string('reason')->value()), null, $case->athlete_id);
+        });
+
+        return new JsonResponse(['stored' => true], 201);
+    }
+
+    /** @return Builder<User> */
+    private static function active(): Builder
+    {
+        return User::query()->whereIn('role', Role::STAFF)->whereNull('suspended_at')->whereNull('left_at');
+    }
+
+    /** @return Builder<CaseShare> that stand */
+    private static function open(CareCase $case): Builder
+    {
+        return CaseShare::query()->where('case_id', $case->id)->whereNull('ended_at');
+    }
+
+    /** @throws ValidationException where it is no day from today on */
+    private static function ahead(Request $request, string $field, Day $today): ?Day
+    {
+        $typed = $request->string($field)->value();
+        if ($typed === '') {
+            return null;
+        }
+        $day = Day::fromIso($typed);
+        if ($today->isAfter($day) || $day->isAfter($today->plus(self::DAYS_AHEAD))) {
+            throw ValidationException::withMessages([$field => 'Choose a day from today on, within a year.']);
+        }
+
+        return $day;
+    }
+
+    /** @return array<string, mixed> */
+    private static function told(CareCase $case): array
+    {
+        $today = Clock::today($case->practice->timezone)->toIso();
+        $shares = self::open($case)->where(static fn(Builder $query) => $query->whereNull('until')->orWhere('until', '>=', $today))->with(['user', 'giver'])->orderBy('at')->get();
+
+        return [
+            'practitioner' => ['id' => $case->practitioner_id, 'name' => $case->practitioner->name],
+            'open_to_all' => $case->practice->cases_open_to === 'practice',
+            'shares' => array_values($shares->map(static fn(CaseShare $one): array => ['id' => $one->id, 'name' => $one->user->name, 'role' => $one->user->role->title(), 'kind' => $one->kind->value, 'reason' => $one->reason, 'by' => $one->giver->name, 'until' => $one->until])->all()),
+            'colleagues' => self::colleagues(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function away(User $person): array
+    {
+        $today = Clock::today($person->practice->timezone)->toIso();
+        $covers = Cover::query()->whereNull('ended_at')->where('until', '>=', $today)->with(['away', 'user'])->orderBy('from')->get();
+
+        return [
+            'covers' => array_values($covers->map(static fn(Cover $one): array => [
+                'id' => $one->id, 'of' => $one->away->name, 'by' => $one->user->name, 'from' => $one->from, 'until' => $one->until, 'may_end' => $one->of === $person->id || $person->may(Permission::Manage),
+            ])->all()),
+            'colleagues' => self::colleagues(),
+        ];
+    }
+
+    /** @return list<array{id: string, name: string, role: string, treats: bool}> */
+    private static function colleagues(): array
+    {
+        return array_values(self::active()->orderBy('name')->get()->map(static fn(User $one): array => ['id' => $one->id, 'name' => $one->name, 'role' => $one->role->title(), 'treats' => $one->role->treats()])->all());
+    }
+}

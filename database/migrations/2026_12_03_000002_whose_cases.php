@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
+
+/**
+ * Whose cases somebody sees: all of the practice, or their own and those that are shared with them, as the practice
+ * chooses. The database itself leaves out the others, so that no list and no sum can forget to.
+ */
+return new class () extends Migration {
+    public function up(): void
+    {
+        Schema::table('practices', static function (Blueprint $table): void {
+            $table->string('cases_open_to', 10)->default('practice');
+            $table->boolean('second_factor_needed')->default(false);
+        });
+        Schema::create('case_shares', static function (Blueprint $table): void {
+            $table->uuid('id')->primary();
+            $table->uuid('practice_id');
+            $table->uuid('case_id')->index();
+            $table->uuid('user_id')->index();
+            // 'shared' by a colleague, or 'opened' by the person alone, with a reason, where there was no time to ask.
+            $table->string('kind', 10);
+            $table->string('reason', 300)->nullable();
+            $table->uuid('by');
+            $table->timestampTz('at');
+            // The last day; null for one that stands until it is taken back.
+            $table->date('until')->nullable();
+            $table->timestampTz('ended_at')->nullable();
+            $table->timestampTz('owner_saw_at')->nullable();
+            $table->foreign(['practice_id', 'case_id'])->references(['practice_id', 'id'])->on('cases');
+            $table->foreign(['practice_id', 'user_id'])->references(['practice_id', 'id'])->on('users');
+            $table->foreign(['practice_id', 'by'])->references(['practice_id', 'id'])->on('users');
+        });
+        // Somebody looks after all cases of a colleague for some days.
+        Schema::create('covers', static function (Blueprint $table): void {
+            $table->uuid('id')->primary();
+            $table->uuid('practice_id');
+            $table->uuid('of');
+            $table->uuid('user_id')->index();
+            $table->date('from');
+            $table->date('until');
+            $table->uuid('by');
+            $table->timestampTz('at');
+            $table->timestampTz('ended_at')->nullable();
+            $table->foreign(['practice_id', 'of'])->references(['practice_id', 'id'])->on('users');
+            $table->foreign(['practice_id', 'user_id'])->references(['practice_id', 'id'])->on('users');
+            $table->foreign(['practice_id', 'by'])->references(['practice_id', 'id'])->on('users');
+        });
+        // Where no person is named (jobs, commands, looking somebody up), every case of the practice is seen.
+        DB::unprepared(<<<'SQL'
+            create or replace function rung_viewer() returns uuid language sql stable
+                as $$ select nullif(current_setting('rung.viewer', true), '')::uuid $$;
+            create or replace function rung_today() returns date language sql stable
+                as $$ select coalesce(nullif(current_setting('rung.today', true), '')::date, current_date) $$;
+            create or replace function rung_sees_all() returns boolean language sql stable security definer set search_path = public
+                as $$
+                    select rung_viewer() is null or coalesce((
+                        select u.role in ('owner', 'athlete') or (p.cases_open_to = 'practice' and u.role <> 'assistant')
+                        from users u join practices p on p.id = u.practice_id where u.id = rung_viewer()
+                    ), false)
+                $$;
+            SQL);
+    }
+
+    public function down(): void
+    {
+        DB::unprepared('drop policy if exists own_cases on cases; drop function if exists rung_sees_all(); drop function if exists rung_today(); drop function if exists rung_viewer()');
+        Schema::dropIfExists('covers');
+        Schema::dropIfExists('case_shares');
+        Schema::table('practices', static fn(Blueprint $table) => $table->dropColumn(['cases_open_to', 'second_factor_needed']));
+    }
+};
