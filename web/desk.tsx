@@ -1,4 +1,6 @@
-import { Route, Routes } from 'react-router';
+import Alert from '@mui/material/Alert';
+import { lazy, Suspense } from 'react';
+import { Route, Routes, useLocation } from 'react-router';
 
 import { CasePage } from './features/case/CasePage';
 import { Caseload } from './features/caseload/Caseload';
@@ -26,18 +28,34 @@ import { start } from './shell/Shell';
 import { Empty, Failed, Loading } from './shell/States';
 import { useIsSigningOut, useSignedIn } from './shell/useSignedIn';
 
+const AccountPage = lazy(() => import('./features/account/AccountPage'));
+const JoinPage = lazy(() => import('./features/signin/JoinPage'));
+const NewPasswordPage = lazy(() => import('./features/signin/NewPasswordPage'));
+
 /** The practitioner's side. */
 function Desk() {
   const signedIn = useSignedIn();
   const leaving = useIsSigningOut();
+  const place = useLocation();
   if (signedIn.isPending) return <Loading what="Rung" />;
   if (signedIn.isError) return <Failed problem={signedIn.error} again={() => void signedIn.refetch()} />;
+  // By a link in a letter, whoever is signed in here.
+  if (place.pathname === '/join') return <Suspense fallback={<Loading what="Rung" />}><JoinPage /></Suspense>;
+  if (place.pathname === '/password') return <Suspense fallback={<Loading what="Rung" />}><NewPasswordPage /></Suspense>;
   if (signedIn.data === null) return <SignIn words="Staged loading for tendon and muscle. Sign in to your practice." />;
   if (signedIn.data.role === 'athlete') {
     return (
       <Empty title="This side is for practitioners">
         <a href="/athlete">Go to your own page</a>
       </Empty>
+    );
+  }
+  if (signedIn.data.needs_second_factor) {
+    return (
+      <Frame user={signedIn.data}>
+        <Alert severity="info" sx={{ maxWidth: 640, mx: 'auto', mt: 2 }}>{signedIn.data.practice} asks for a second factor. Set it up here, then go on.</Alert>
+        <Suspense fallback={<Loading what="your account" />}><AccountPage /></Suspense>
+      </Frame>
     );
   }
   return (
@@ -56,7 +74,8 @@ function Desk() {
           <Route path="/week" element={<PracticeWeek />} />
           <Route path="/messages" element={<Inbox />} />
           <Route path="/closed" element={<ClosedCases />} />
-          <Route path="/practice" element={<PracticePage user={signedIn.data} />} />
+          <Route path="/practice/*" element={<PracticePage user={signedIn.data} />} />
+          <Route path="/account" element={<Suspense fallback={<Loading what="your account" />}><AccountPage /></Suspense>} />
           <Route path="/cases/:id" element={<CasePage />} />
           <Route path="/cases/:id/intake" element={<IntakePage />} />
           <Route path="/cases/:id/entries" element={<EntriesPage />} />

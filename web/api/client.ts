@@ -87,14 +87,26 @@ interface Answer<T> {
 
 const EXPIRED = 419;
 
+const PASSWORD_WANTED = 423;
+
+/** Asks for the password before a sensitive act; answers whether it was given. Set by the shell. */
+let askForPassword: (() => Promise<boolean>) | null = null;
+
+export const whenPasswordIsWanted = (ask: typeof askForPassword): void => { askForPassword = ask; };
+
 /**
  * Sends a request and gives its data or throws a {@link Refusal}. A page that has expired gets a
- * fresh token and is sent once more, so that nothing has to be typed again.
+ * fresh token and is sent once more, so that nothing has to be typed again; so is an act for which the password is
+ * wanted again, once it was given.
  */
 export async function send<T>(request: () => Promise<Answer<T>>): Promise<T> {
   let answer = await attempt(request);
   if (answer.response.status === EXPIRED) {
     await attempt(() => api.GET('/api/session'));
+    answer = await attempt(request);
+  }
+  if (answer.response.status === PASSWORD_WANTED && askForPassword !== null) {
+    if (!await askForPassword()) throw new Refusal(PASSWORD_WANTED, 'Nothing was done: your password is needed for this.');
     answer = await attempt(request);
   }
   if (answer.response.ok && answer.data !== undefined) {
@@ -129,3 +141,15 @@ function refusal(status: number, body: unknown): Refusal {
 /** The message for one field, or undefined. */
 export const faultAt = (problem: unknown, field: string): string | undefined =>
   problem instanceof Refusal ? problem.fields[field] : undefined;
+
+/** Saves a file that may need the password first; a link alone could not ask for it. */
+export async function saveFile(path: string): Promise<void> {
+  const load = async () => { const response = await fetch(path, { headers: { Accept: 'application/json' } }); return { response, ...(response.ok ? { data: await response.blob() } : { error: await response.json() as unknown }) }; };
+  const data = await send(load);
+  const address = URL.createObjectURL(data);
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = path.split('/').at(-1)?.split('?')[0] ?? 'rung';
+  link.click();
+  URL.revokeObjectURL(address);
+}

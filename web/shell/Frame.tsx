@@ -34,7 +34,7 @@ export function Frame({ user, children }: { user: User; children: ReactNode }) {
         <Box component="nav" aria-label="Pages" sx={{ display: 'flex', gap: 0.5, flex: { xs: '1 0 100%', sm: 1 }, order: { xs: 1, sm: 0 }, minWidth: 0, overflowX: 'auto', '& a': { whiteSpace: 'nowrap', minWidth: 0, flex: 'none' } }}>
           <Button component={RouterLink} to="/">Round</Button>
           <Button component={RouterLink} to="/week">Week</Button>
-          <Button component={RouterLink} to="/new">New case</Button>
+          {user.may.includes('decide') && <Button component={RouterLink} to="/new">New case</Button>}
           <Button component={RouterLink} to="/messages">Messages</Button>
           <Button component={RouterLink} to="/library">Library</Button>
           <Button component={RouterLink} to="/caseload">Caseload</Button>
@@ -44,7 +44,10 @@ export function Frame({ user, children }: { user: User; children: ReactNode }) {
           <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>{user.practice}</Box>
           <Box component="span" sx={{ display: { md: 'none' } }}>Practice</Box>
         </Button>
-        <Typography variant="body2" sx={{ display: { xs: 'none', md: 'block' } }}>{user.name}</Typography>
+        <Button component={RouterLink} to="/account" color="inherit" sx={{ whiteSpace: 'nowrap', fontWeight: 400 }} aria-label={`Your account: ${user.name}`}>
+          <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>{user.name}</Box>
+          <Box component="span" sx={{ display: { md: 'none' } }}>Account</Box>
+        </Button>
         <Button onClick={() => setKeys(true)} aria-label="Keys">?</Button>
         <Button onClick={() => signOut.mutate()} loading={signOut.isPending} sx={{ whiteSpace: 'nowrap' }}>Sign out</Button>
       </Box>

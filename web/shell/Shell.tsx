@@ -7,6 +7,7 @@ import { BrowserRouter } from 'react-router';
 
 import { Refusal } from '../api/client';
 import { SignInAgain } from '../features/signin/SignInAgain';
+import { PasswordAgain } from './PasswordAgain';
 import { theme } from './theme';
 
 const queriesTriedAgain = (times: number): QueryClient => new QueryClient({
@@ -34,6 +35,7 @@ export function start(application: ReactNode, basename = '/', retries = 2): void
           <BrowserRouter basename={basename}>
             {application}
             <SignInAgain />
+            <PasswordAgain />
           </BrowserRouter>
         </QueryClientProvider>
       </ThemeProvider>

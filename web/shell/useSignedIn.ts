@@ -45,14 +45,22 @@ export function useSignedIn() {
   });
 }
 
+/** Whether whoever is signed in may do something, as their role in the practice has it. The server decides; this only leaves out what it would refuse. */
+export function useMay(): (what: Schemas['Permission']) => boolean {
+  const may = useQuery<User | null>({ queryKey: KEY, enabled: false }).data?.may ?? [];
+  return (what) => may.includes(what);
+}
+
 /** Whether it is known that nobody is signed in, without asking. */
 export const useIsSignedOut = (): boolean => useQuery<User | null>({ queryKey: KEY, enabled: false }).data === null;
 
+/** Signing in: by address and password, and with a code where the answer says that one is owed. */
 export function useSignIn() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (body: { email: string; password: string; stay: boolean }) => send(() => api.POST('/api/session', { body })),
+    mutationFn: (body: { email: string; password: string; stay: boolean } | { code: string }) => send(() => ('code' in body ? api.POST('/api/session/code', { body }) : api.POST('/api/session', { body }))),
     onSuccess: async (answer) => {
+      if (answer.owes_code === true) return;
       forgetAnswers();
       // What another left on this phone is not shown to whoever signs in now.
       if (keptPhone()?.person !== answer.user?.id) forgetPhone();

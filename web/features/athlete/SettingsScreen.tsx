@@ -7,7 +7,7 @@ import Paper from '@mui/material/Paper';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { api, send } from '../../api/client';
@@ -15,6 +15,7 @@ import { forgetPerson } from '../../phone/outbox';
 import type { PhoneData } from '../../phone/plan';
 import { changeSettings, type Settings, useSettings } from '../../phone/settings';
 import { useOutbox } from '../../phone/usePhone';
+import { moment } from '../../shell/dates';
 import { MadeFile } from '../../shell/MadeFile';
 import { endSession, useSignOut } from '../../shell/useSignedIn';
 import { useRun } from './run';
@@ -25,6 +26,7 @@ export default function SettingsScreen({ page }: { page: PhoneData }) {
     <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
       <Typography variant="h1">Settings</Typography>
       <OnThisPhone person={page.person} />
+      <Readers />
     </Box>
   );
 }
@@ -62,6 +64,32 @@ function OnThisPhone({ person }: { person: string }) {
       <MadeFile large label="Save everything as an archive" ask={() => send(() => api.POST('/api/today/archive'))} />
       {save.isError && <Alert severity="error">{save.error.message}</Alert>}
       {everywhere.isError && <Alert severity="error">{everywhere.error.message}</Alert>}
+    </Paper>
+  );
+}
+
+const READERS_FIRST = 10;
+
+/** Who of the practice looked at the record or changed it; asked for when it is opened. */
+function Readers() {
+  const [open, setOpen] = useState(false);
+  const [all, setAll] = useState(false);
+  const found = useQuery({ queryKey: ['readers'], queryFn: () => send(() => api.GET('/api/today/readers')), enabled: open });
+  const lines = found.data?.lines ?? [];
+  return (
+    <Paper variant="outlined" component="section" aria-label="Who looked at my record" sx={{ p: 2, display: 'grid', gap: 1 }}>
+      <Typography variant="h2">Who looked at my record</Typography>
+      {!open && <Button variant="outlined" onClick={() => setOpen(true)} sx={{ minHeight: 48, fontSize: '1rem' }}>Show who looked</Button>}
+      {open && found.isPending && <Typography role="status">Loading …</Typography>}
+      {found.isError && <Alert severity="error" action={<Button onClick={() => void found.refetch()}>Try again</Button>}>{found.error.message}</Alert>}
+      {found.data !== undefined && lines.length === 0 && <Typography>Nobody has looked yet.</Typography>}
+      {(all ? lines : lines.slice(0, READERS_FIRST)).map((line, i) => (
+        <Box key={`${line.at} ${i}`} sx={{ borderTop: 1, borderColor: 'divider', pt: 0.75 }}>
+          <Typography sx={{ fontWeight: 600 }}>{line.person}, {line.role.toLowerCase()}</Typography>
+          <Typography color="textSecondary">{moment(line.at)}: {line.what}</Typography>
+        </Box>
+      ))}
+      {lines.length > READERS_FIRST && !all && <Button onClick={() => setAll(true)} sx={{ minHeight: 48 }}>Show all {lines.length}</Button>}
     </Paper>
   );
 }

@@ -12,9 +12,10 @@ import { UprightLadder } from '../../charts/Ladder';
 import { ago, day } from '../../shell/dates';
 import { isTyping } from '../../shell/keys';
 import { Failed, Loading } from '../../shell/States';
+import type { Schemas } from '../../api/client';
 import { TablesDialog } from '../../shell/TablesDialog';
 import { NudgeDialog } from '../round/NudgeDialog';
-import { useSignedIn } from '../../shell/useSignedIn';
+import { useMay } from '../../shell/useSignedIn';
 import { AcceptDialog } from './AcceptDialog';
 import { ArchiveDialog } from './ArchiveDialog';
 import { DoseTable } from './DoseTable';
@@ -28,6 +29,7 @@ import { MessagesPanel } from './MessagesPanel';
 import { OpinionsPanel } from './OpinionsPanel';
 import { ProposalCard } from './ProposalCard';
 import { type Asked, ReasonDialog } from './ReasonDialog';
+import { SharingDialog } from './SharingDialog';
 import { RecordList } from './RecordList';
 import { Story } from './Story';
 import { type Done, UndoBar } from './UndoBar';
@@ -41,7 +43,7 @@ export function CasePage() {
   return <CaseView key={id} found={found.data} problem={found.error} />;
 }
 
-type Open = { dialog: 'accept' | 'flare' | 'nudge' | 'invite' | 'tables' | 'archive' } | { dialog: 'reason'; asked: Asked } | null;
+type Open = { dialog: 'accept' | 'flare' | 'nudge' | 'invite' | 'tables' | 'archive' | 'sharing' } | { dialog: 'reason'; asked: Asked } | null;
 
 function CaseView({ found, problem }: { found: Case; problem: unknown }) {
   const arrived = useLocation().state as { done?: Done } | null;
@@ -49,6 +51,8 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
   const [lit, setLit] = useState<Case['gate']['criteria'][number]['days']>([]);
   const [done, setDone] = useState<Done | null>(arrived?.done ?? null);
   const navigate = useNavigate();
+  const may = useMay();
+  const decides = may('decide');
   const { standing } = found;
   const closed = found.closed_on !== null;
   const ask = (asked: Asked) => setOpen({ dialog: 'reason', asked });
@@ -56,7 +60,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
 
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
-      if (isTyping(event) || closed) return;
+      if (isTyping(event) || closed || !decides) return;
       if (event.key === 'a' && standing.acceptable) setOpen({ dialog: 'accept' });
       if (event.key === 'f') setOpen({ dialog: 'flare' });
       if (event.key === 'c') void navigate(`${prescribe}?proposal=1`);
@@ -65,7 +69,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, [closed, standing.acceptable, prescribe, navigate, found.id]);
+  }, [closed, decides, standing.acceptable, prescribe, navigate, found.id]);
 
   return (
     <Box component="main" sx={{ px: 2, pb: 3 }}>
@@ -76,9 +80,13 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
         </Typography>
         {!closed && (
           <Box sx={{ display: 'flex', gap: 1 }}>
-            <Button component={RouterLink} to={prescribe} variant="outlined">Prescribe</Button>
-            <Button component={RouterLink} to={`/cases/${found.id}/visit`} variant="outlined">Visit</Button>
-            <Button variant="outlined" onClick={() => setOpen({ dialog: 'flare' })}>Flare plan …</Button>
+            {may('decide') && (
+              <>
+                <Button component={RouterLink} to={prescribe} variant="outlined">Prescribe</Button>
+                <Button component={RouterLink} to={`/cases/${found.id}/visit`} variant="outlined">Visit</Button>
+                <Button variant="outlined" onClick={() => setOpen({ dialog: 'flare' })}>Flare plan …</Button>
+              </>
+            )}
             <Button component={RouterLink} to={`/cases/${found.id}/papers`} variant="outlined">Papers</Button>
             <More found={found} ask={ask} open={(dialog) => setOpen({ dialog })} />
           </Box>
@@ -86,7 +94,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
       </Box>
       {problem !== null && <Failed problem={problem} />}
       {closed && (
-        <Alert severity="info" sx={{ mb: 1.5 }} action={<><Button component={RouterLink} to={`/cases/${found.id}/papers`}>Papers</Button><Button onClick={() => ask({ kind: 'note' })}>Add a note</Button><Button onClick={() => ask({ kind: 'reopen' })}>Open again …</Button></>}>
+        <Alert severity="info" sx={{ mb: 1.5 }} action={<><Button component={RouterLink} to={`/cases/${found.id}/papers`}>Papers</Button>{decides && <><Button onClick={() => ask({ kind: 'note' })}>Add a note</Button><Button onClick={() => ask({ kind: 'reopen' })}>Open again …</Button></>}</>}>
           This case was closed {ago(found.closed_on ?? '', standing.today)}.
           {found.after_close > 0 && ` ${found.after_close} ${found.after_close === 1 ? 'entry' : 'entries'} of the athlete came in after that.`}
         </Alert>
@@ -97,7 +105,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
           severity="error"
           icon={false}
           sx={{ mb: 1.5, bgcolor: 'stop.main', color: 'background.paper', alignItems: 'center' }}
-          action={<Button variant="outlined" color="inherit" onClick={() => ask({ kind: 'clear_stop', clears: stop.id, words: stop.words })}>Clear after review</Button>}
+          action={decides && <Button variant="outlined" color="inherit" onClick={() => ask({ kind: 'clear_stop', clears: stop.id, words: stop.words })}>Clear after review</Button>}
         >
           Stop, reported {ago(stop.at, standing.today)}: {stop.words}. No loading until you have reviewed it; refer if it is outside your scope.
         </Alert>
@@ -118,7 +126,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
           {found.maintenance !== null && <Typography variant="body2" sx={{ mt: 1 }}>Doses kept up {found.maintenance.per_week === 1 ? 'once' : 'twice'} a week until {day(found.maintenance.until)}</Typography>}
           {found.review_on !== null && <Typography variant="body2" sx={{ mt: 1 }}>Review planned {ago(found.review_on, standing.today)}</Typography>}
         </Paper>
-        <GatePanel found={found} light={setLit} signOff={() => ask({ kind: 'sign_off' })} />
+        <GatePanel found={found} light={setLit} {...(decides ? { signOff: () => ask({ kind: 'sign_off' }) } : {})} />
         </Box>
         <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0, gridColumn: { sm: '1 / -1', md: 'auto' }, order: { xs: 2, md: 0 } }}>
           <Story found={found} lit={lit} />
@@ -139,6 +147,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
       {open?.dialog === 'nudge' && <NudgeDialog id={found.id} close={() => setOpen(null)} done={(words) => setDone({ words })} />}
       {open?.dialog === 'tables' && <TablesDialog of={found.athlete.name} path={(table) => `/api/cases/${found.id}/tables/${table}.csv`} close={() => setOpen(null)} />}
       {open?.dialog === 'archive' && <ArchiveDialog id={found.id} athlete={found.athlete.name} close={() => setOpen(null)} />}
+      {open?.dialog === 'sharing' && <SharingDialog found={found} close={() => setOpen(null)} />}
       {open?.dialog === 'invite' && <InviteDialog found={found} close={() => setOpen(null)} />}
       {open?.dialog === 'reason' && <ReasonDialog found={found} asked={open.asked} close={() => setOpen(null)} decided={setDone} />}
       <UndoBar done={done} set={setDone} latest={undoable(found)} />
@@ -152,30 +161,32 @@ function undoable(found: Case): Done | undefined {
   return latest === undefined ? undefined : { words: `Latest decision: ${latest.words}`, undo: { id: found.id, decision: latest.id } };
 }
 
-function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; open: (dialog: 'nudge' | 'invite' | 'tables' | 'archive') => void }) {
-  const signedIn = useSignedIn();
+function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; open: (dialog: 'nudge' | 'invite' | 'tables' | 'archive' | 'sharing') => void }) {
+  const may = useMay();
   const [at, setAt] = useState<HTMLElement | null>(null);
   const navigate = useNavigate();
-  const choices: [string, () => void][] = [
-    ['Advance or go back by hand …', () => ask({ kind: 'stage' })],
-    ['Change the school …', () => ask({ kind: 'rule' })],
-    [found.review_on === null ? 'Plan a review …' : 'Move the review …', () => ask({ kind: 'review' })],
-    ['Intake …', () => void navigate(`/cases/${found.id}/intake`)],
-    ['Entries: put right, enter for the athlete …', () => void navigate(`/cases/${found.id}/entries`)],
-    ['Tables for a spreadsheet …', () => open('tables')],
-    ['Take out the case file', () => window.location.assign(`/api/cases/${found.id}/file`)],
-    ['Take out the health record (FHIR)', () => window.location.assign(`/api/cases/${found.id}/health-record`)],
-    ...(signedIn.data?.role === 'owner' ? [['All data of the athlete …', () => open('archive')] satisfies [string, () => void]] : []),
-    ['Add a note …', () => ask({ kind: 'note' })],
-    ['Close the case …', () => ask({ kind: 'close' })],
-    ['Nudge the athlete …', () => open('nudge')],
-    ['Invite the athlete …', () => open('invite')],
+  const all: [Schemas['Permission'], string, () => void][] = [
+    ['decide', 'Advance or go back by hand …', () => ask({ kind: 'stage' })],
+    ['decide', 'Change the school …', () => ask({ kind: 'rule' })],
+    ['decide', found.review_on === null ? 'Plan a review …' : 'Move the review …', () => ask({ kind: 'review' })],
+    ['see', 'Intake …', () => void navigate(`/cases/${found.id}/intake`)],
+    ['see', 'Entries: put right, enter for the athlete …', () => void navigate(`/cases/${found.id}/entries`)],
+    ['take-out', 'Tables for a spreadsheet …', () => open('tables')],
+    ['take-out', 'Take out the case file', () => window.location.assign(`/api/cases/${found.id}/file`)],
+    ['take-out', 'Take out the health record (FHIR)', () => window.location.assign(`/api/cases/${found.id}/health-record`)],
+    ['manage', 'All data of the athlete …', () => open('archive')],
+    ['see', 'Who sees this case …', () => open('sharing')],
+    ['decide', 'Add a note …', () => ask({ kind: 'note' })],
+    ['decide', 'Close the case …', () => ask({ kind: 'close' })],
+    ['decide', 'Nudge the athlete …', () => open('nudge')],
+    ['decide', 'Invite the athlete …', () => open('invite')],
   ];
+  const choices = all.filter(([needs]) => may(needs));
   return (
     <>
       <Button variant="outlined" aria-haspopup="menu" aria-expanded={at !== null} onClick={(event) => setAt(event.currentTarget)}>More</Button>
       <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
-        {choices.map(([title, act]) => <MenuItem key={title} onClick={() => { setAt(null); act(); }}>{title}</MenuItem>)}
+        {choices.map(([, title, act]) => <MenuItem key={title} onClick={() => { setAt(null); act(); }}>{title}</MenuItem>)}
       </Menu>
     </>
   );

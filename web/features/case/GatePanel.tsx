@@ -11,7 +11,7 @@ import type { Case } from './useCase';
 type Criterion = Case['gate']['criteria'][number];
 
 /** The gate: how each criterion stands, since when, how far, and the earliest day. Pointing at one lights up its days. */
-export function GatePanel({ found, light, signOff }: { found: Case; light: (days: Criterion['days']) => void; signOff: () => void }) {
+export function GatePanel({ found, light, signOff }: { found: Case; light: (days: Criterion['days']) => void; signOff?: () => void }) {
   const { gate, standing } = found;
   const waitsForSignOff = gate.criteria.some((one) => one.type === 'sign_off' && one.state !== 'met');
   return (
@@ -44,7 +44,7 @@ export function GatePanel({ found, light, signOff }: { found: Case; light: (days
           {gate.earliest === null ? 'No day can be named yet: the dose has to grow, or something has to be planned.' : <>Earliest day: <b>{when(gate.earliest, standing.today)}</b>, if every session from now on is done and settles.</>}
         </Typography>
       )}
-      {waitsForSignOff && found.closed_on === null && <Button variant="outlined" onClick={signOff} sx={{ mt: 0.75 }}>Sign off technique …</Button>}
+      {signOff !== undefined && waitsForSignOff && found.closed_on === null && <Button variant="outlined" onClick={signOff} sx={{ mt: 0.75 }}>Sign off technique …</Button>}
     </Paper>
   );
 }

@@ -8,10 +8,10 @@ import DialogTitle from '@mui/material/DialogTitle';
 import GlobalStyles from '@mui/material/GlobalStyles';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import qrcode from 'qrcode-generator';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 
 import { api, send } from '../../api/client';
+import { QrCode } from '../../charts/QrCode';
 import { moment } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 import type { Case } from './useCase';
@@ -58,20 +58,9 @@ export function InviteDialog({ found, close }: { found: Case; close: () => void 
 }
 
 function OnPaper({ link, name }: { link: string; name: string }) {
-  const { path, size } = useMemo(() => {
-    const code = qrcode(0, 'M');
-    code.addData(link);
-    code.make();
-    const count = code.getModuleCount();
-    let drawn = '';
-    for (let y = 0; y < count; y++) for (let x = 0; x < count; x++) if (code.isDark(y, x)) drawn += `M${x} ${y}h1v1h-1z`;
-    return { path: drawn, size: count };
-  }, [link]);
   return (
     <Box sx={{ display: 'grid', gap: 1, justifyItems: 'center' }}>
-      <svg width={220} height={220} viewBox={`-4 -4 ${size + 8} ${size + 8}`} role="img" aria-label="Code to scan with a phone" shapeRendering="crispEdges" style={{ background: '#fff' }}>
-        <path d={path} fill="#000" />
-      </svg>
+      <QrCode text={link} label="Code to scan with a phone" size={220} />
       <Typography sx={{ overflowWrap: 'anywhere', textAlign: 'center' }}>{link}</Typography>
       <Typography sx={{ textAlign: 'center' }}>or open {link.split('#')[0]} and type<br /><Box component="b" sx={{ fontSize: 22, letterSpacing: 1 }}>{link.split('#')[1]}</Box></Typography>
       <Typography variant="body2" color="textSecondary">For {name} alone: good for 7 days and for one use. It is shown this once.</Typography>

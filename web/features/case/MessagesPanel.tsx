@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 
 import { ago, day, moment } from '../../shell/dates';
+import { useMay } from '../../shell/useSignedIn';
 import { Conversation, unanswered } from '../messages/Conversation';
 import { WriteForm } from '../messages/WriteForm';
 import type { Case } from './useCase';
@@ -12,15 +13,16 @@ import type { Case } from './useCase';
 /** What the athlete wrote, what was answered, what was missed and put right; what waits for an answer comes first. */
 export function MessagesPanel({ found }: { found: Case }) {
   const [writing, setWriting] = useState(false);
+  const may = useMay();
   const waiting = unanswered(found.messages);
   const today = found.standing.today;
   return (
     <Paper variant="outlined" component="section" aria-label="Messages" sx={{ p: 1.5, ...(found.asked_at === null ? {} : { borderColor: 'watch.main', borderWidth: 2 }) }}>
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
         <Typography variant="h2" sx={{ flex: 1 }}>From and to the athlete</Typography>
-        {waiting.length === 0 && <Button onClick={() => setWriting(!writing)} aria-expanded={writing}>Write …</Button>}
+        {may('decide') && waiting.length === 0 && <Button onClick={() => setWriting(!writing)} aria-expanded={writing}>Write …</Button>}
       </Box>
-      {(writing || waiting.length > 0) && <WriteForm id={found.id} name={found.athlete.name} waiting={waiting} />}
+      {may('decide') && (writing || waiting.length > 0) && <WriteForm id={found.id} name={found.athlete.name} waiting={waiting} />}
       {found.messages.length + found.missed.length + found.corrected.length === 0 && <Typography variant="body2" color="textSecondary">Nothing was written yet.</Typography>}
       <Conversation messages={found.messages} today={today} />
       {found.missed.map((one) => <Typography key={one.on + one.title} variant="body2" sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}><b>Not done, {day(one.on)}:</b> {one.title}, {one.why}</Typography>)}

@@ -4,20 +4,22 @@ import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import { Link as RouterLink } from 'react-router';
 
+import { useMay } from '../../shell/useSignedIn';
 import { Grounds } from './Grounds';
 import type { Case } from './useCase';
 
 /** The proposal: its kind and reason, old and new dose of each exercise, every number it rests on. It waits for a practitioner. */
 export function ProposalCard({ found, accept, keep, clear }: { found: Case; accept: () => void; keep: () => void; clear: (stop: Case['stops'][number]) => void }) {
   const { standing, adherence, week } = found;
+  const may = useMay();
   const stop = found.stops.find((one) => !one.cleared);
   return (
     <Paper variant="outlined" component="section" aria-label="Proposal" sx={{ p: 1.5, borderColor: 'primary.main', borderWidth: 2 }}>
-      <Typography variant="body2" color="textSecondary">Proposal, for you to decide</Typography>
+      <Typography variant="body2" color="textSecondary">{may('decide') ? 'Proposal, for you to decide' : `Proposal, for ${found.practitioner} to decide`}</Typography>
       <Typography variant="h2" sx={{ my: 0.25 }}>{standing.headline}</Typography>
       <Typography variant="body2">{standing.because}</Typography>
       {standing.group_reasons.map((reason) => <Typography key={reason} variant="body2" sx={{ color: 'watch.main' }}>{reason[0]?.toUpperCase()}{reason.slice(1)}.</Typography>)}
-      {found.closed_on === null && (
+      {found.closed_on === null && may('decide') && (
         <Box sx={{ display: 'flex', gap: 1, mt: 1, flexWrap: 'wrap' }}>
           {stop !== undefined && <Button variant="contained" onClick={() => clear(stop)} sx={{ bgcolor: 'stop.main', color: 'background.paper' }}>Review the stop …</Button>}
           {standing.acceptable && <Button variant="contained" onClick={accept}>Accept …</Button>}

@@ -8,6 +8,7 @@ import { useState } from 'react';
 
 import { faultAt, Refusal } from '../../api/client';
 import { ago, moment } from '../../shell/dates';
+import { useMay } from '../../shell/useSignedIn';
 import { useCorrect } from '../entries/useEntries';
 import { Grounds } from './Grounds';
 import { PegList } from './PegList';
@@ -21,12 +22,13 @@ type Decision = Case['decisions'][number];
 /** Every decision with its reason and the evidence it was made on; nothing here is ever changed. */
 export function RecordList({ found, note, done }: { found: Case; note: () => void; done: (done: Done) => void }) {
   const [all, setAll] = useState(false);
+  const may = useMay();
   const shown = all ? found.decisions : found.decisions.slice(0, FIRST);
   return (
     <Paper variant="outlined" component="section" aria-label="Record of decisions" sx={{ p: 1.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
         <Typography variant="h2" sx={{ flex: 1 }}>Record of decisions</Typography>
-        <Button onClick={note}>Add a note …</Button>
+        {may('decide') && <Button onClick={note}>Add a note …</Button>}
       </Box>
       {found.decisions.length === 0 && <Typography color="textSecondary">No decision yet.</Typography>}
       <Box component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }}>
@@ -39,6 +41,7 @@ export function RecordList({ found, note, done }: { found: Case; note: () => voi
 
 function Entry({ id, one, today, done }: { id: string; one: Decision; today: string; done: (done: Done) => void }) {
   const [open, setOpen] = useState(false);
+  const may = useMay();
   const undo = useUndo();
   const [striking, setStriking] = useState(false);
   const evidence = one.grounds.length > 0 || one.pegs.length > 0;
@@ -53,8 +56,8 @@ function Entry({ id, one, today, done }: { id: string; one: Decision; today: str
       {!isNote && one.reason !== null && <Typography variant="body2">{one.kind === 'visit' ? 'Note' : 'Reason'}: {one.reason}</Typography>}
       <Box sx={{ display: 'flex', gap: 1 }}>
         {evidence && <Button onClick={() => setOpen(!open)} aria-expanded={open} sx={{ px: 0, minWidth: 0 }}>{open ? 'Hide the evidence' : 'Evidence as it was'}</Button>}
-        {isNote && one.struck === null && <Button onClick={() => setStriking(true)} sx={{ px: 0, minWidth: 0 }}>Strike out …</Button>}
-        {one.can_undo && <Button loading={undo.isPending} onClick={() => undo.mutate({ id, decision: one.id }, { onSuccess: (answer) => done({ words: answer.words }) })} sx={{ px: 0, minWidth: 0 }}>Undo</Button>}
+        {may('decide') && isNote && one.struck === null && <Button onClick={() => setStriking(true)} sx={{ px: 0, minWidth: 0 }}>Strike out …</Button>}
+        {may('decide') && one.can_undo && <Button loading={undo.isPending} onClick={() => undo.mutate({ id, decision: one.id }, { onSuccess: (answer) => done({ words: answer.words }) })} sx={{ px: 0, minWidth: 0 }}>Undo</Button>}
       </Box>
       {striking && <StrikeNote id={id} note={one.id} close={() => setStriking(false)} />}
       {undo.error instanceof Refusal && <Alert severity="error">{undo.error.message}</Alert>}

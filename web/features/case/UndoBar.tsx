@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 
 import { Refusal } from '../../api/client';
 import { isTyping } from '../../shell/keys';
+import { useMay } from '../../shell/useSignedIn';
 import { useUndo } from './useCase';
 
 /** What was done last, and how to take it back. */
@@ -16,6 +17,7 @@ export interface Done {
 /** Says what was done; `u` or its button takes it back, as long as the athlete has not acted on it, also after the page was loaded anew. */
 export function UndoBar({ done, set, latest }: { done: Done | null; set: (done: Done | null) => void; latest?: Done | undefined }) {
   const undo = useUndo();
+  const may = useMay();
   const back = done?.undo;
   const take = (): void => {
     if (back === undefined || undo.isPending) return;
@@ -26,7 +28,7 @@ export function UndoBar({ done, set, latest }: { done: Done | null; set: (done: 
   };
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
-      if (event.key !== 'u' || isTyping(event)) return;
+      if (event.key !== 'u' || isTyping(event) || !may('decide')) return;
       // After the page was left, the first press says what would be taken back.
       if (done === null && latest !== undefined) set(latest);
       else take();
@@ -43,7 +45,7 @@ export function UndoBar({ done, set, latest }: { done: Done | null; set: (done: 
       sx={{ '& .MuiSnackbarContent-root': { maxWidth: 720 } }}
       action={(
         <>
-          {back !== undefined && <Button color="inherit" loading={undo.isPending} onClick={take}>Undo (u)</Button>}
+          {may('decide') && back !== undefined && <Button color="inherit" loading={undo.isPending} onClick={take}>Undo (u)</Button>}
           <Button color="inherit" onClick={() => set(null)}>Close</Button>
         </>
       )}

@@ -2,14 +2,20 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type SyntheticEvent, useState } from 'react';
+import { Link as RouterLink, Route, Routes, useLocation } from 'react-router';
 
 import { api, faultAt, type Schemas, send } from '../../api/client';
-import { Failed, Loading } from '../../shell/States';
+import { Empty, Failed, Loading } from '../../shell/States';
 import type { User } from '../../shell/useSignedIn';
+import { AccessRecord } from './AccessRecord';
+import { Away } from './Away';
+import { People } from './People';
 import { Tokens } from './Tokens';
 
 type PracticeCard = Schemas['PracticeCard'];
@@ -18,16 +24,39 @@ const KEY = ['practice'];
 
 const orNull = (text: string) => (text.trim() === '' ? null : text.trim());
 
-/** What is told of the practice: whom to call where loading is stopped, when somebody is there, and the address on letters. */
+const PAGES = [['', 'Practice'], ['/people', 'People'], ['/away', 'Who is away'], ['/record', 'Who saw what']] as const;
+
+/** The practice: what is told of it, its people, who stands in for whom, and who saw and changed what. */
 export function PracticePage({ user }: { user: User }) {
+  const { pathname } = useLocation();
+  const manages = user.may.includes('manage');
+  const shown = PAGES.filter(([path]) => manages || path === '' || path === '/away');
+  return (
+    <Box component="main" sx={{ maxWidth: 1080, mx: 'auto', px: 3, pb: 3 }}>
+      <Tabs value={pathname} aria-label="Parts of the practice" sx={{ mb: 2 }} variant="scrollable">
+        {shown.map(([path, title]) => <Tab key={path} component={RouterLink} to={`/practice${path}`} value={`/practice${path}`} label={title} sx={{ textTransform: 'none' }} />)}
+      </Tabs>
+      <Routes>
+        <Route index element={<OwnPage manages={manages} />} />
+        <Route path="away" element={<Away user={user} />} />
+        {manages && <Route path="people" element={<People />} />}
+        {manages && <Route path="record" element={<AccessRecord />} />}
+        <Route path="*" element={<Empty title="There is no such page"><RouterLink to="/practice">To the practice</RouterLink></Empty>} />
+      </Routes>
+    </Box>
+  );
+}
+
+/** Whom to call where loading is stopped, when somebody is there, and the address on letters. */
+function OwnPage({ manages }: { manages: boolean }) {
   const told = useQuery({ queryKey: KEY, queryFn: () => send(() => api.GET('/api/practice')) });
   if (told.isPending) return <Loading what="the practice" />;
   if (told.isError) return <Failed problem={told.error} again={() => void told.refetch()} />;
   return (
-    <Box component="main" sx={{ maxWidth: 640, mx: 'auto', p: 3, display: 'grid', gap: 2 }}>
+    <Box sx={{ maxWidth: 640, display: 'grid', gap: 2 }}>
       <Typography variant="h1">{told.data.name}</Typography>
-      <Contact told={told.data} mayChange={user.role === 'owner'} />
-      {user.role === 'owner' && <Tokens />}
+      <Contact told={told.data} mayChange={manages} />
+      {manages && <Tokens />}
     </Box>
   );
 }

@@ -7,12 +7,14 @@ import { Link as RouterLink, useNavigate, useSearchParams } from 'react-router';
 import { isTyping } from '../../shell/keys';
 import { Empty, Failed, Loading } from '../../shell/States';
 import { useSettled } from '../../shell/useSettled';
+import { useMay } from '../../shell/useSignedIn';
 import { AcceptDialog } from '../case/AcceptDialog';
 import { type Done, UndoBar } from '../case/UndoBar';
 import { AskedPanel } from './AskedPanel';
 import { Filters } from './Filters';
 import { GROUPS } from './groups';
 import { NudgeDialog } from './NudgeDialog';
+import { OtherCases } from './OtherCases';
 import { RoundLine } from './RoundLine';
 import { EVERYTHING, type Narrowing, narrowingOf, type RoundCase, useRound } from './useRound';
 
@@ -29,6 +31,8 @@ export function Round() {
   const [accepting, setAccepting] = useState<string | null>(null);
   const [nudging, setNudging] = useState<string | null>(null);
   const [done, setDone] = useState<Done | null>(null);
+  const [elsewhere, setElsewhere] = useState(false);
+  const may = useMay();
   const search = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
 
@@ -50,14 +54,14 @@ export function Round() {
       if (event.key === 'j') setHere(lines[Math.min(at + 1, lines.length - 1)]?.id ?? null);
       if (event.key === 'k') setHere(lines[Math.max(at - 1, 0)]?.id ?? null);
       if (now === undefined) return;
-      if (event.key === 'a' && now.standing.acceptable) setAccepting(now.id);
-      if (event.key === 'n' && now.standing.group === 'silent') setNudging(now.id);
-      if (event.key === 'c' && now.closed_on === null) void navigate(`/cases/${now.id}/prescribe?proposal=1`);
+      if (may('decide') && event.key === 'a' && now.standing.acceptable) setAccepting(now.id);
+      if (may('decide') && event.key === 'n' && now.standing.group === 'silent') setNudging(now.id);
+      if (may('decide') && event.key === 'c' && now.closed_on === null) void navigate(`/cases/${now.id}/prescribe?proposal=1`);
       if (event.key === 'o') void navigate(`/cases/${now.id}`);
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, [lines, at, now, navigate]);
+  }, [lines, at, now, navigate, may]);
 
   if (round.isPending) return <Loading what="the Round" />;
   if (first === undefined) return <Failed problem={round.error} again={() => void round.refetch()} />;
@@ -86,7 +90,12 @@ export function Round() {
       </Box>
       {round.isError && <Failed problem={round.error} again={() => void round.refetch()} />}
       <AskedPanel asked={first.asked} />
-      {lines.length === 0 && <Empty title="No case matches"><Button onClick={() => setNarrowing(EVERYTHING)}>Show all</Button></Empty>}
+      {lines.length === 0 && (
+        <Empty title="No case matches">
+          <Button onClick={() => setNarrowing(EVERYTHING)}>Show all</Button>
+          {may('decide') && narrowing.search.trim().length > 2 && <Button onClick={() => setElsewhere(true)}>Look among cases of colleagues …</Button>}
+        </Empty>
+      )}
       {GROUPS.map(({ key, title, tone, means }) => {
         const members = lines.filter((line) => line.standing.group === key);
         return members.length === 0 ? null : (
@@ -105,6 +114,7 @@ export function Round() {
           <Button variant="outlined" loading={round.isFetchingNextPage} onClick={() => void round.fetchNextPage()}>Show more cases</Button>
         </Box>
       )}
+      {elsewhere && <OtherCases search={narrowing.search.trim()} close={() => setElsewhere(false)} />}
       {accepting !== null && <AcceptDialog id={accepting} close={() => setAccepting(null)} decided={(what) => { setHere(after); setDone(what); }} />}
       {nudging !== null && <NudgeDialog id={nudging} close={() => setNudging(null)} done={(words) => setDone({ words })} />}
       <UndoBar done={done} set={setDone} />

@@ -9,6 +9,7 @@ import type { Schemas } from '../../api/client';
 import { HookStrip } from '../../charts/Hook';
 import { LyingLadder } from '../../charts/Ladder';
 import { day, since } from '../../shell/dates';
+import { useMay } from '../../shell/useSignedIn';
 
 const DAYS = 14;
 
@@ -18,6 +19,7 @@ const side = { left: 'left', right: 'right', both: 'both sides' } as const;
 export function RoundLine({ line, here, accept, nudge }: { line: Schemas['RoundCase']; here: boolean; accept: () => void; nudge: () => void }) {
   const standing = line.standing;
   const row = useRef<HTMLDivElement>(null);
+  const may = useMay();
   useEffect(() => {
     if (here) row.current?.scrollIntoView({ block: 'nearest' });
   }, [here]);
@@ -71,12 +73,12 @@ export function RoundLine({ line, here, accept, nudge }: { line: Schemas['RoundC
         </Typography>
       </Box>
       <Box sx={{ display: 'flex', gap: 0.5, justifyContent: 'flex-end' }}>
-        {standing.stopped && <Button component={RouterLink} to={`/cases/${line.id}`} variant="contained" aria-label={`Review ${line.athlete.name}`} sx={{ bgcolor: 'stop.main', color: 'background.paper' }}>Review</Button>}
-        {standing.group === 'silent' && !standing.acceptable && (line.nudged_at === null
+        {may('decide') && standing.stopped && <Button component={RouterLink} to={`/cases/${line.id}`} variant="contained" aria-label={`Review ${line.athlete.name}`} sx={{ bgcolor: 'stop.main', color: 'background.paper' }}>Review</Button>}
+        {may('decide') && standing.group === 'silent' && !standing.acceptable && (line.nudged_at === null
           ? <Button variant="outlined" onClick={nudge} aria-label={`Nudge ${line.athlete.name}`}>Nudge</Button>
           : <Button variant="text" onClick={nudge} aria-label={`nudged ${since(line.nudged_at)}; nudge ${line.athlete.name} again`} sx={{ whiteSpace: 'nowrap' }}>nudged {since(line.nudged_at)}</Button>)}
-        {standing.acceptable && <Button variant="contained" onClick={accept} aria-label={`Accept for ${line.athlete.name}`}>Accept</Button>}
-        {line.closed_on === null && <Button component={RouterLink} to={`/cases/${line.id}/prescribe?proposal=1`} aria-label={`Change for ${line.athlete.name}`} sx={{ minWidth: 0 }}>Change</Button>}
+        {may('decide') && standing.acceptable && <Button variant="contained" onClick={accept} aria-label={`Accept for ${line.athlete.name}`}>Accept</Button>}
+        {may('decide') && line.closed_on === null && <Button component={RouterLink} to={`/cases/${line.id}/prescribe?proposal=1`} aria-label={`Change for ${line.athlete.name}`} sx={{ minWidth: 0 }}>Change</Button>}
         <Button component={RouterLink} to={`/cases/${line.id}`} aria-label={`Open ${line.athlete.name}`} sx={{ minWidth: 0 }}>Open</Button>
       </Box>
     </Box>
