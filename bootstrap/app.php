@@ -7,6 +7,8 @@ use App\Http\Middleware\GuardInput;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\StartSessionOfPeople;
 use App\Http\Middleware\TrustConfiguredProxies;
+use App\Models\User;
+use App\Support\AccessLog;
 use App\Support\DatabaseAway;
 use App\Support\SafeReport;
 use Illuminate\Auth\AuthenticationException;
@@ -61,6 +63,9 @@ return Application::configure(basePath: dirname(__DIR__))
                 $problem instanceof HttpExceptionInterface => $problem->getStatusCode(),
                 default => 0,
             };
+            if ($status === 403 && ($user = $request->user()) instanceof User) {
+                AccessLog::refused($user, "{$request->method()} {$request->route()?->uri()}");
+            }
             $message = match ($status) {
                 401 => 'You are signed out. Sign in again; what you entered is kept.',
                 403 => 'Your role does not allow this. Ask the owner of the practice.',

@@ -48,6 +48,16 @@ final class AccessLog
         self::write($user, $kind, $athleteId, $what, [], $details);
     }
 
+    /** Something was asked for that the person's role does not allow. A page that asks again and again is one line, as with reading. */
+    public static function refused(User $user, string $what): void
+    {
+        app(CurrentPractice::class)->during($user->practice_id, static function () use ($user, $what): void {
+            if (self::latest($user, self::by($user, "was refused: $what")) === null) {
+                self::write($user, AccessKind::Refused, null, "was refused: $what", []);
+            }
+        });
+    }
+
     /**
      * A page is asked for every few seconds. Where somebody is signed in, what was written down is remembered with the
      * sign-in, so that the log is not searched each time.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Desk;
 
 use App\Actions\EntryChange;
+use App\Actions\EntryKind;
 use App\Actions\LogCheckIn;
 use App\Actions\LogSession;
 use App\Actions\PutEntryRight;
@@ -19,6 +20,7 @@ use App\Models\TrainingSession;
 use App\Support\AccessLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Record\CheckIn;
 use Rung\Core\Record\LoggedSet;
@@ -40,6 +42,10 @@ final class EntryController extends Controller
     public function correct(Request $request, CareCase $case, string $id, PutEntryRight $put): JsonResponse
     {
         $change = ReadsCore::from($request, EntryChange::read(...));
+        if ($change->what === EntryKind::Note) {
+            // It stands in the record of decisions.
+            Gate::authorize('decide', $case);
+        }
 
         return self::stored(ReadsCore::refusing(static fn(): bool => $put->handle($case, self::person($request), self::uuid($id, Correction::class), $change)));
     }
