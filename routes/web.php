@@ -35,6 +35,7 @@ use App\Http\Controllers\Phone\CalendarController;
 use App\Http\Controllers\Phone\EntryController;
 use App\Http\Controllers\Phone\TodayController;
 use App\Http\Controllers\Phone\WorkerController;
+use App\Http\Controllers\SetupController;
 use App\Http\Controllers\SignInController;
 use App\Http\Middleware\KeepBounds;
 use App\Http\Middleware\StaffSignIn;
@@ -50,6 +51,8 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
 
     Route::post('join', [InvitationController::class, 'join']);
     Route::post('join/who', [InvitationController::class, 'who']);
+    Route::post('setup', [SetupController::class, 'store']);
+    Route::post('setup/demo', [SetupController::class, 'demo']);
     Route::post('password', [PasswordController::class, 'ask']);
     Route::put('password', [PasswordController::class, 'set']);
     Route::delete('sessions', [InvitationController::class, 'signOutEverywhere'])->middleware('auth');

@@ -26,10 +26,11 @@ import { Frame } from './shell/Frame';
 import { ScreenBoundary } from './shell/ScreenBoundary';
 import { start } from './shell/Shell';
 import { Empty, Failed, Loading } from './shell/States';
-import { useIsSigningOut, useSignedIn } from './shell/useSignedIn';
+import { isNewInstallation, useIsSigningOut, useSignedIn } from './shell/useSignedIn';
 
 const AccountPage = lazy(() => import('./features/account/AccountPage'));
 const JoinPage = lazy(() => import('./features/signin/JoinPage'));
+const SetupPage = lazy(() => import('./features/signin/SetupPage'));
 const NewPasswordPage = lazy(() => import('./features/signin/NewPasswordPage'));
 
 /** The practitioner's side. */
@@ -42,6 +43,7 @@ function Desk() {
   // By a link in a letter, whoever is signed in here.
   if (place.pathname === '/join') return <Suspense fallback={<Loading what="Rung" />}><JoinPage /></Suspense>;
   if (place.pathname === '/password') return <Suspense fallback={<Loading what="Rung" />}><NewPasswordPage /></Suspense>;
+  if (signedIn.data === null && isNewInstallation()) return <Suspense fallback={<Loading what="Rung" />}><SetupPage /></Suspense>;
   if (signedIn.data === null) return <SignIn words="Staged loading for tendon and muscle. Sign in to your practice." />;
   if (signedIn.data.role === 'athlete') {
     return (

@@ -45,7 +45,7 @@ final class HandOver
                 $this->case($case, $to, $note, $by);
             }
             Cover::query()->where(static fn($mine) => $mine->where('of', $from->id)->orWhere('user_id', $from->id))->whereNull('ended_at')->update(['ended_at' => CarbonImmutable::now()->utc()]);
-            AccessLog::note($by, AccessKind::People, "handed {$cases->count()} cases of $from->name over to $to->name");
+            AccessLog::note($by, AccessKind::People, "handed {$cases->count()} " . ($cases->count() === 1 ? 'case' : 'cases') . " of $from->name over to $to->name");
 
             return $cases->count();
         }));

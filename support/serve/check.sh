@@ -68,6 +68,9 @@ demo_practices() {
     for one in "${loading[@]}"; do wait "$one"; done
 }
 
+# From an empty installation to a practice with people; what it made is thrown away.
+first_owner() { SETUP_CODE=$(artisan rung:setup-code) browser_tests tests/browser/first.config.ts; }
+
 browser_tests() ( export RUNG_URL=http://127.0.0.1:$PORT DEMO_PASSWORD; npx playwright test --config="$@" )
 
 # Kills, backups, privileges: what holds of the instance as it stands on the machine.
@@ -90,6 +93,8 @@ check_all() {
     step "types and style of the browser code, and beside them its tests" side_by_side browser_code_tests browser_code_style
     owner_artisan migrate:fresh --force --quiet
     serve
+    step "first owner" first_owner
+    owner_artisan migrate:fresh --force --quiet
     artisan rung:demo
     demo_practices
     step "browser" browser_tests tests/browser/playwright.config.ts

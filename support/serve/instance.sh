@@ -85,6 +85,12 @@ stop_instance() {
 
 demo_is_loaded() { [ "$(owner_sql rung -c 'select count(*) from practices where demo' 2>/dev/null)" != 0 ]; }
 
+# The way in for the first owner, as long as there is no practice.
+tell_setup() {
+    local code; code=$(artisan rung:setup-code)
+    [ -z "$code" ] || say "there is no practice yet: make one on $APP_URL with this code: $code"
+}
+
 tell_demo() {
     demo_is_loaded || return 0
     say "demo practitioner: ola.vance@ropewalk.example   password: $DEMO_PASSWORD"

@@ -257,7 +257,7 @@ final class PermissionsTest extends TestCase
         $shape = static fn(string $method, string $path): string => $method . ' ' . preg_replace(['/\?.*$/', '#/library/items/rule/(our_)?low#', '#/stages/springs#', '#/programmes/heel_paced#', '#/measures/range_of_motion#', '#/tables/sessions\.csv#', '/\{\w+\}/'], ['', '/library/items/{}/{}', '/stages/{}', '/programmes/{}', '/measures/{}', '/tables/{}.csv', '{}'], $path);
         $tried = array_map(static fn(array $door): string => $shape($door[0], $door[1]), array_values(iterator_to_array(self::doors())));
         // Getting in and out is open to anybody, the own account and a file to whoever they belong to; they have tests of their own.
-        $open = ['POST /api/session/code', 'POST /api/password', 'PUT /api/password', 'POST /api/join/who', 'GET /api/account', 'PUT /api/account/password', 'POST /api/account/confirmation', 'POST /api/account/place',
+        $open = ['POST /api/setup', 'POST /api/setup/demo', 'POST /api/session/code', 'POST /api/password', 'PUT /api/password', 'POST /api/join/who', 'GET /api/account', 'PUT /api/account/password', 'POST /api/account/confirmation', 'POST /api/account/place',
             'POST /api/account/second-factor', 'PUT /api/account/second-factor', 'DELETE /api/account/second-factor', 'POST /api/account/recovery-codes', 'DELETE /api/account/sign-ins/{}', 'GET /api/files/{}', 'DELETE /api/files/{}', 'GET /api/files/{}/content', 'GET /api/session', 'POST /api/session', 'DELETE /api/session', 'DELETE /api/sessions', 'POST /api/join'];
         $found = [];
         foreach (\Illuminate\Support\Facades\Route::getRoutes()->getRoutes() as $route) {

@@ -7,6 +7,11 @@ import { hearTabs, tellTabs } from './tabs';
 
 export type User = NonNullable<Schemas['SignedIn']['user']>;
 
+/** Whether the installation has no practice yet; asked for with who is signed in. */
+let isNew = false;
+
+export const isNewInstallation = (): boolean => isNew;
+
 const KEY = ['session'];
 
 const SIGN_OUT = ['sign-out'];
@@ -40,7 +45,11 @@ export function useSignedIn() {
   }), [queries]);
   return useQuery({
     queryKey: KEY,
-    queryFn: async () => (await send(() => api.GET('/api/session'))).user,
+    queryFn: async () => {
+      const told = await send(() => api.GET('/api/session'));
+      isNew = told.is_new === true;
+      return told.user;
+    },
     staleTime: Infinity,
   });
 }

@@ -8,6 +8,7 @@ use App\Access\Device;
 use App\Access\Email;
 use App\Access\People;
 use App\Access\SecondFactor;
+use App\Access\SetupCode;
 use App\Access\SignIns;
 use App\Access\SignInTries;
 use App\Mail\NewDevice;
@@ -44,11 +45,12 @@ final class SignInController extends Controller
 
     public function __construct(private readonly CurrentPractice $practice, private readonly SecondFactor $second) {}
 
-    public function show(Request $request): JsonResponse
+    /** Where nobody is signed in it says too whether the installation has no practice yet. */
+    public function show(Request $request, SetupCode $setup): JsonResponse
     {
         $user = $request->user();
 
-        return new JsonResponse(['user' => $user instanceof User ? self::told($user) : null]);
+        return new JsonResponse($user instanceof User ? ['user' => self::told($user)] : ['user' => null, 'is_new' => $setup->isWanted()]);
     }
 
     public function store(Request $request): JsonResponse
@@ -154,7 +156,7 @@ final class SignInController extends Controller
             Mail::to($user->email)->send(new NewDevice($user->name, lcfirst(Device::words((string) $request->userAgent())), $user->practice->timezone));
         }
 
-        return $this->show($request)->withCookie(cookie(self::KNOWN, $user->email, 60 * 24 * self::KNOWN_DAYS));
+        return (new JsonResponse(['user' => self::told($user)]))->withCookie(cookie(self::KNOWN, $user->email, 60 * 24 * self::KNOWN_DAYS));
     }
 
     private function noted(User $user, string $what): void

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Access\SetupCode;
+use App\Access\SignIns;
+use App\Access\SignInTries;
+use App\Actions\BeginPractice;
+use Carbon\CarbonImmutable;
+use Database\Seeders\DemoPractice;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Validation\ValidationException;
+use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
+
+/** The first practice of an empty installation: one's own, or the demo to look around in. */
+final class SetupController extends Controller
+{
+    private const FREE_TRIES = 5;
+
+    public function __construct(private readonly SetupCode $code) {}
+
+    public function store(Request $request, BeginPractice $begin): JsonResponse
+    {
+        $this->checkCode($request);
+        $request->validate([
+            'practice' => ['required', 'string', 'max:120'],
+            'timezone' => ['required', 'timezone:all'],
+            'name' => ['required', 'string', 'max:80'],
+            'email' => ['required', 'string', 'max:254', 'email'],
+            'password' => ['required', 'string', 'max:200'],
+        ], ['practice.*' => 'The practice needs a name, of 120 letters at most.', 'timezone.*' => 'Choose the time zone that the practice works in.', 'name.*' => 'Your name is needed, of 80 letters at most.', 'email.*' => 'This is no e-mail address. You sign in with it.', 'password.*' => 'A password is needed, of 200 letters at most.']);
+        $owner = $begin->handle(...array_map(static fn(string $field): string => $request->string($field)->trim()->value(), ['practice', 'timezone', 'name', 'email']), password: $request->string('password')->value());
+        Auth::login($owner);
+        $request->session()->regenerate();
+        $now = CarbonImmutable::now()->getTimestamp();
+        $request->session()->put([SignIns::SINCE => $now, 'auth.password_confirmed_at' => $now]);
+
+        return new JsonResponse(['stored' => true], 201);
+    }
+
+    public function demo(Request $request, DemoPractice $demo): JsonResponse
+    {
+        $this->checkCode($request);
+        $password = config('app.demo_password');
+        abort_if(!is_string($password) || $password === '', 409, 'This installation has no password for the demo: start it by ./rung start.');
+        $demo->load($password);
+        $this->code->forget();
+
+        return new JsonResponse(['email' => 'ola.vance@ropewalk.example', 'password' => $password], 201);
+    }
+
+    private function checkCode(Request $request): void
+    {
+        $wait = SignInTries::count("setup:{$request->ip()}", self::FREE_TRIES);
+        if ($wait > 0) {
+            throw new TooManyRequestsHttpException($wait, "Too many tries. Wait $wait seconds, then try again.");
+        }
+        $request->validate(['code' => ['required', 'string', 'max:40']], ['code.*' => 'Type the code that ./rung start has printed.']);
+        if (!$this->code->fits($request->string('code')->value())) {
+            throw ValidationException::withMessages(['code' => 'This code does not hold. ./rung start prints a new one as long as there is no practice.']);
+        }
+        SignInTries::clear("setup:{$request->ip()}");
+    }
+}

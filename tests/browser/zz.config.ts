@@ -1,3 +1,0 @@
-import { defineConfig } from '@playwright/test';
-import { settings } from './settings';
-export default defineConfig({ ...settings, retries: 0, testMatch: ['zz-look.spec.ts'], outputDir: '../../var/test/browser' });
