@@ -22,6 +22,7 @@ use App\Http\Controllers\Desk\PlanController;
 use App\Http\Controllers\Desk\PracticeController;
 use App\Http\Controllers\Desk\PracticeWeekController;
 use App\Http\Controllers\Desk\RecordController;
+use App\Http\Controllers\Desk\RightsController;
 use App\Http\Controllers\Desk\RoundController;
 use App\Http\Controllers\Desk\SharingController;
 use App\Http\Controllers\Desk\SheetController;
@@ -114,6 +115,7 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
 
         Route::middleware('can:see,case')->group(function (): void {
             Route::get('cases/{case}', [CaseController::class, 'show']);
+            Route::get('cases/{case}/rights', [RightsController::class, 'show']);
             Route::get('cases/{case}/shares', [SharingController::class, 'show']);
             Route::get('cases/{case}/measures', [MeasureController::class, 'index']);
             Route::get('cases/{case}/measures/{measure}', [MeasureController::class, 'show']);
@@ -169,6 +171,7 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         });
 
         Route::middleware('can:decide,case')->group(function (): void {
+            Route::post('cases/{case}/consents', [RightsController::class, 'consent']);
             Route::post('cases/{case}/shares', [SharingController::class, 'share']);
             Route::delete('cases/{case}/shares/{share}', [SharingController::class, 'endShare']);
             Route::put('cases/{case}/practitioner', [SharingController::class, 'handOver']);
@@ -207,6 +210,7 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::middleware('can:manage')->group(function (): void {
             Route::get('practice/tokens', [TokenController::class, 'index']);
             Route::get('practice/people', [PeopleController::class, 'index']);
+            Route::get('practice/retention', [RightsController::class, 'due']);
             Route::get('practice/record', [RecordController::class, 'index']);
             // The password again where it was not given in the last minutes.
             Route::middleware('password.confirm')->group(function (): void {
@@ -221,6 +225,8 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
                 Route::post('practice/people/{person}/leaving', [PeopleController::class, 'leave']);
                 Route::delete('practice/people/{person}/second-factor', [PeopleController::class, 'removeSecondFactor']);
                 Route::put('practice/rules', [PeopleController::class, 'rules']);
+                Route::put('practice/retention', [RightsController::class, 'keep']);
+                Route::post('practice/retention', [RightsController::class, 'eraseDue']);
                 Route::post('practice/opened/{share}/seen', [PeopleController::class, 'saw']);
                 Route::get('practice/record.csv', [RecordController::class, 'export']);
             });
@@ -228,6 +234,8 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
 
         Route::middleware(['can:manage,case', 'password.confirm'])->group(function (): void {
             Route::post('cases/{case}/archive', [CaseFileController::class, 'archive']);
+            Route::put('cases/{case}/restriction', [RightsController::class, 'restrict']);
+            Route::post('cases/{case}/erasure', [RightsController::class, 'erase']);
         });
     });
 

@@ -17,7 +17,7 @@ final class Walls
     public const ROLE = 'rung_app';
 
     /** Written once and never changed. */
-    public const APPEND_ONLY = ['access_log', 'access_log_links', 'corrections', 'curves', 'decisions', 'library_items', 'paper_versions', 'plan_versions'];
+    public const APPEND_ONLY = ['access_log', 'access_log_links', 'consents', 'corrections', 'curves', 'decisions', 'erasures', 'library_items', 'paper_versions', 'plan_versions'];
 
     /** Laravel's own record of migrations is the owner's. */
     private const HIDDEN = ['migrations'];
@@ -30,9 +30,10 @@ final class Walls
 
     /** Cases that somebody sees who does not see all of the practice: their own, shared ones, and those of whom they stand in for. */
     private const CASES = <<<'SQL'
-        (select rung_sees_all()) or practitioner_id = (select rung_viewer())
+        ((select rung_sees_restricted()) or not exists (select 1 from athletes a where a.id = cases.athlete_id and a.restricted_at is not null))
+        and ((select rung_sees_all()) or practitioner_id = (select rung_viewer())
         or exists (select 1 from case_shares s where s.case_id = cases.id and s.user_id = (select rung_viewer()) and s.ended_at is null and coalesce(s.until, (select rung_today())) >= (select rung_today()))
-        or exists (select 1 from covers v where v.of = cases.practitioner_id and v.user_id = (select rung_viewer()) and v.ended_at is null and (select rung_today()) between v."from" and v.until)
+        or exists (select 1 from covers v where v.of = cases.practitioner_id and v.user_id = (select rung_viewer()) and v.ended_at is null and (select rung_today()) between v."from" and v.until))
         SQL;
 
     private const OWN = "(%1\$s = (select nullif(nullif(current_setting('rung.practice', true), ''), '*')::uuid)"
@@ -60,12 +61,15 @@ final class Walls
         }
         self::raiseOn('accounts', 'own_people', self::ACCOUNTS, 'for all');
         self::raiseOn('cases', 'own_cases', self::CASES, 'as restrictive for select');
+        if (Schema::hasTable('erasures')) {
+            DB::statement("grant execute on function erase_athlete(uuid, text) to $role");
+        }
         DB::statement("grant usage, select on all sequences in schema public to $role");
     }
 
     private static function raiseOn(string $table, string $name, string $who, string $kind): void
     {
-        if (!Schema::hasTable($table) || ($table === 'cases' && !Schema::hasTable('covers'))) {
+        if (!Schema::hasTable($table) || ($table === 'cases' && !Schema::hasTable('erasures'))) {
             return;
         }
         DB::statement("alter table $table enable row level security");

@@ -21,7 +21,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property list<string> $cases
  * @property array<string, mixed>|null $details of what was changed: what it was, and what it is
  * @property CarbonImmutable $at
- * @property User $user
+ * @property User|null $user null where it was an athlete who is erased
  * @property Athlete|null $athlete
  */
 final class AccessLogEntry extends Model

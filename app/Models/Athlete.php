@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToPractice;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -16,6 +17,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string|null $act what the athlete does
  * @property float|null $body_mass_kg
  * @property string|null $born_on
+ * @property CarbonImmutable|null $restricted_at since when the record is set aside at the athlete's wish
+ * @property string|null $restricted_why
+ * @property CarbonImmutable|null $unnamed_at since when the record is kept without the name
  * @property \Illuminate\Database\Eloquent\Collection<int, CareCase> $cases
  */
 final class Athlete extends Model
@@ -34,6 +38,6 @@ final class Athlete extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['body_mass_kg' => 'float'];
+        return ['body_mass_kg' => 'float', 'restricted_at' => 'immutable_datetime', 'unnamed_at' => 'immutable_datetime'];
     }
 }

@@ -10,7 +10,8 @@ use App\Models\User;
 
 /**
  * What somebody may do with a case, by their role (App\Models\Role). Cases of other practices, and those that they do not
- * see, are not found at all; athletes reach their own by no id.
+ * see, are not found at all; athletes reach their own by no id. A record that is set aside at the athlete's wish is looked
+ * at by the owner alone, and nothing is decided or entered in it.
  */
 final class CareCasePolicy
 {
@@ -21,12 +22,12 @@ final class CareCasePolicy
 
     public function enter(User $user, CareCase $case): bool
     {
-        return self::may($user, $case, Permission::Enter);
+        return self::may($user, $case, Permission::Enter) && $case->athlete->restricted_at === null;
     }
 
     public function decide(User $user, CareCase $case): bool
     {
-        return self::may($user, $case, Permission::Decide);
+        return self::may($user, $case, Permission::Decide) && $case->athlete->restricted_at === null;
     }
 
     public function takeOut(User $user, CareCase $case): bool

@@ -83,6 +83,8 @@ backup() (
     [ -s "$work/counts" ] || stop_here "the backup restores to nothing"
     (cd "$work" && sha256sum dump counts >sums && tar -cf - dump counts sums) | seal >"$work/sealed"
     mv "$work/sealed" "$file"
+    # Whoever is erased later is erased again after this is restored; the list holds ids alone.
+    if [ -f "$STORAGE/app/erased.jsonl" ]; then cp "$STORAGE/app/erased.jsonl" "$file.erased"; fi
     say "backup written: $file ($(awk '{ n += $2 } END { print n }' "$work/counts") rows in $(wc -l <"$work/counts") tables, restored once to check)"
 )
 

@@ -146,6 +146,13 @@ final class PermissionsTest extends TestCase
         yield 'who saw what' => ['GET', '/api/practice/record', Permission::Manage, 200];
         yield 'who saw what, as a table' => ['GET', '/api/practice/record.csv', Permission::Manage, 200];
         yield 'who looked at the own record' => ['GET', '/api/today/readers', Permission::Train, 200];
+        yield 'what an athlete agreed to' => ['GET', '/api/cases/{case}/rights', Permission::See, 200];
+        yield 'an agreement' => ['POST', '/api/cases/{case}/consents', Permission::Decide, 422];
+        yield 'setting a record aside' => ['PUT', '/api/cases/{case}/restriction', Permission::Manage, 422];
+        yield 'erasing an athlete' => ['POST', '/api/cases/{case}/erasure', Permission::Manage, 422];
+        yield 'records that need not be kept' => ['GET', '/api/practice/retention', Permission::Manage, 200];
+        yield 'how long records are kept' => ['PUT', '/api/practice/retention', Permission::Manage, 422];
+        yield 'erasing what need not be kept' => ['POST', '/api/practice/retention', Permission::Manage, 422];
         yield 'own data' => ['GET', '/api/today/data', Permission::Train, 200];
         yield 'putting an entry right' => ['PUT', '/api/today/corrections/{id}', Permission::Train, 422];
         yield 'a missed session' => ['PUT', '/api/today/planned/{planned}', Permission::Train, 422];

@@ -7,6 +7,7 @@ namespace App\Http\Resources;
 use App\Models\AccessKind;
 use App\Models\AccessLogEntry;
 use App\Models\CareCase;
+use App\Models\Role;
 use App\Support\CurrentPractice;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
@@ -86,8 +87,8 @@ final class AccessRecord
         return array_map(fn(AccessLogEntry $one): array => [
             'id' => $one->id,
             'at' => $one->at->setTimezone($this->zone)->toIso8601String(),
-            'person' => $one->user->name,
-            'role' => $one->user->role->title(),
+            'person' => $one->user->name ?? 'somebody who was erased',
+            'role' => ($one->user->role ?? Role::Athlete)->title(),
             'kind' => $one->kind->value,
             'what' => $one->what,
             'athletes' => self::namesOf($one, $names),

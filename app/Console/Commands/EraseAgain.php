@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Actions\EraseAthlete;
+use App\Models\Athlete;
+use App\Support\CurrentPractice;
+use App\Support\ErasedList;
+use Illuminate\Console\Command;
+
+/** After a backup was restored: whoever was erased since is erased again. */
+final class EraseAgain extends Command
+{
+    protected $signature = 'rung:erase-again {--list= : the list that was kept with the backup, beside the one of this installation}';
+
+    protected $description = 'Erase again whoever was erased after a backup was made';
+
+    public function handle(CurrentPractice $practice): int
+    {
+        $list = $this->option('list');
+        $again = 0;
+        foreach ([...ErasedList::read(ErasedList::path()), ...(is_string($list) ? ErasedList::read($list) : [])] as $one) {
+            $again += $practice->during($one['practice'], static function () use ($one): int {
+                $athlete = Athlete::query()->whereKey($one['athlete'])->first();
+                if ($athlete === null || $athlete->name === $one['pseudonym']) {
+                    return 0;
+                }
+                EraseAthlete::apply($athlete->id, $one['pseudonym']);
+
+                return 1;
+            });
+        }
+        if ($again > 0) {
+            $this->info("$again who were erased after this backup was made are erased again");
+        }
+
+        return self::SUCCESS;
+    }
+}
