@@ -25,7 +25,7 @@ use Illuminate\Session\Middleware\StartSession;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
 return Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php')
+    ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php', health: '/up')
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         // There is no page to sign in at: whoever is nobody is told so, in whatever form they asked.
@@ -68,7 +68,8 @@ return Application::configure(basePath: dirname(__DIR__))
             }
             $message = match ($status) {
                 401 => 'You are signed out. Sign in again; what you entered is kept.',
-                403 => 'Your role does not allow this. Ask the owner of the practice.',
+                // A policy may say more than that it refuses.
+                403 => in_array($problem->getMessage(), ['', 'This action is unauthorized.'], true) ? 'Your role does not allow this. Ask the owner of the practice.' : $problem->getMessage(),
                 404 => 'There is no such record in your practice.',
                 419 => 'This page had expired. Send it again; what you entered is kept.',
                 default => null,

@@ -13,6 +13,8 @@ return [
     'maintenance' => ['driver' => 'file'],
     // Addresses of the proxies whose word on https and on the caller's address is taken, with commas between; * for any.
     'trusted_proxies' => env('TRUSTED_PROXIES', ''),
+    // With it a monitor reads /metrics.
+    'metrics_key' => env('METRICS_KEY'),
     // The sign-in of the demo practice; made anew on each machine by ./rung start.
     'demo_password' => env('DEMO_PASSWORD'),
 ];

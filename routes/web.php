@@ -31,6 +31,7 @@ use App\Http\Controllers\Desk\TokenController;
 use App\Http\Controllers\Desk\VisitController;
 use App\Http\Controllers\Desk\WeeksController;
 use App\Http\Controllers\InvitationController;
+use App\Http\Controllers\MetricsController;
 use App\Http\Controllers\PasswordController;
 use App\Http\Controllers\Phone\CalendarController;
 use App\Http\Controllers\Phone\EntryController;
@@ -260,6 +261,8 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
 
 // What ./rung bench measures the others against.
 Route::get('bare', static fn(): string => 'ok')->withoutMiddleware('web');
+
+Route::get('metrics', MetricsController::class)->withoutMiddleware('web');
 
 Route::get('calendar/{token}.ics', CalendarController::class)->withoutMiddleware('web');
 Route::get('athlete/worker.js', WorkerController::class)->withoutMiddleware('web');

@@ -5,6 +5,7 @@ import { Route, Routes, useLocation } from 'react-router';
 import { CasePage } from './features/case/CasePage';
 import { Caseload } from './features/caseload/Caseload';
 import { IntakePage } from './features/case/IntakePage';
+import { RightsPage } from './features/case/RightsPage';
 import { EntriesPage } from './features/entries/EntriesPage';
 import { EditItem } from './features/library/EditItem';
 import { LibraryPage } from './features/library/LibraryPage';
@@ -80,6 +81,7 @@ function Desk() {
           <Route path="/account" element={<Suspense fallback={<Loading what="your account" />}><AccountPage /></Suspense>} />
           <Route path="/cases/:id" element={<CasePage />} />
           <Route path="/cases/:id/intake" element={<IntakePage />} />
+          <Route path="/cases/:id/data" element={<RightsPage />} />
           <Route path="/cases/:id/entries" element={<EntriesPage />} />
           <Route path="/cases/:id/measures" element={<MeasuresPage />} />
           <Route path="/cases/:id/papers" element={<PapersPage />} />

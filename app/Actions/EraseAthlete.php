@@ -23,7 +23,7 @@ use Illuminate\Support\Facades\Storage;
  */
 final class EraseAthlete
 {
-    /** Open cases must be closed first. */
+    /** @return string|null under what the record is kept; null where nothing is */
     public function handle(Athlete $athlete, string $why, User $by): ?string
     {
         $pseudonym = self::mustBeKept($athlete, $by->practice) ? self::pseudonym() : null;
@@ -50,9 +50,10 @@ final class EraseAthlete
     /** Whether the time for which the practice keeps records has not passed; where it has not said how long, it has not. */
     public static function mustBeKept(Athlete $athlete, Practice $practice): bool
     {
-        $last = CareCase::query()->where('athlete_id', $athlete->id)->max('closed_on');
+        $cases = CareCase::query()->where('athlete_id', $athlete->id)->pluck('closed_on')->all();
+        $last = $cases === [] || in_array(null, $cases, true) ? null : max($cases);
         if (!is_string($last)) {
-            return false;
+            return $cases !== [];
         }
 
         return $practice->kept_years === null || CarbonImmutable::parse($last, $practice->timezone)->addYears($practice->kept_years)->isFuture();

@@ -7,6 +7,7 @@ namespace App\Policies;
 use App\Access\Permission;
 use App\Models\CareCase;
 use App\Models\User;
+use Illuminate\Auth\Access\Response;
 
 /**
  * What somebody may do with a case, by their role (App\Models\Role). Cases of other practices, and those that they do not
@@ -20,14 +21,14 @@ final class CareCasePolicy
         return self::may($user, $case, Permission::See);
     }
 
-    public function enter(User $user, CareCase $case): bool
+    public function enter(User $user, CareCase $case): bool|Response
     {
-        return self::may($user, $case, Permission::Enter) && $case->athlete->restricted_at === null;
+        return self::may($user, $case, Permission::Enter) ? self::unlessSetAside($case) : false;
     }
 
-    public function decide(User $user, CareCase $case): bool
+    public function decide(User $user, CareCase $case): bool|Response
     {
-        return self::may($user, $case, Permission::Decide) && $case->athlete->restricted_at === null;
+        return self::may($user, $case, Permission::Decide) ? self::unlessSetAside($case) : false;
     }
 
     public function takeOut(User $user, CareCase $case): bool
@@ -38,6 +39,11 @@ final class CareCasePolicy
     public function manage(User $user, CareCase $case): bool
     {
         return self::may($user, $case, Permission::Manage);
+    }
+
+    private static function unlessSetAside(CareCase $case): bool|Response
+    {
+        return $case->athlete->restricted_at === null ? true : Response::deny('This record is set aside at the athlete’s wish: nothing is decided or entered until it is settled.');
     }
 
     private static function may(User $user, CareCase $case, Permission $permission): bool

@@ -30,6 +30,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Events\ConnectionEstablished;
 use Illuminate\Database\Events\MigrationsEnded;
 use Illuminate\Database\Events\TransactionRolledBack;
+use Illuminate\Foundation\Events\DiagnosingHealth;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Queue\Events\WorkerStarting;
 use Illuminate\Support\Facades\Auth;
@@ -83,6 +84,8 @@ final class AppServiceProvider extends ServiceProvider
         });
         Event::listen(Logout::class, static fn() => $practice->leave());
         Event::listen(TransactionRolledBack::class, static fn() => $practice->forget());
+        // Laravel's /up answers 500 where this fails.
+        Event::listen(DiagnosingHealth::class, static fn() => DB::select('select 1'));
         // There is one worker: what the one before it had begun when it was killed is taken up at once.
         Event::listen(WorkerStarting::class, static fn(): int => DB::table('jobs')->whereNotNull('reserved_at')->update(['reserved_at' => null]));
         Event::listen(MigrationsEnded::class, static fn() => Walls::raise());

@@ -39,6 +39,7 @@ use_instance() {
     read_secrets
     [ ! -f "$HOME_DIR/settings" ] || { check_settings_file; . "$HOME_DIR/settings"; }
     : "${APP_URL:=http://127.0.0.1:$PORT}" "${TRUSTED_PROXIES:=}" "${BACKUPS_KEPT:=14}"
+    : "${MAIL_MAILER:=folder}" "${MAIL_HOST:=127.0.0.1}" "${MAIL_PORT:=587}" "${MAIL_USERNAME:=}" "${MAIL_PASSWORD:=}" "${MAIL_FROM_ADDRESS:=rung@localhost}"
 }
 
 # As root, the folder must be one that the servers' users can reach and cannot write to. Where they cannot reach
@@ -102,6 +103,7 @@ read_secrets() {
     secret DB_OWNER_PASSWORD "$(random 32)"
     secret DB_APP_PASSWORD "$(random 32)"
     secret BACKUP_PASSPHRASE "$(random 32)"
+    secret METRICS_KEY "$(random 32)"
     secret DEMO_PASSWORD "$(random 4)-$(random 4)-$(random 4)"
     DB_OLD_PASSWORD=
     . "$file"
@@ -132,6 +134,7 @@ export_settings() {
         laravel_places
         printf '%s\n' APP_ENV=production APP_KEY="$APP_KEY" APP_URL="$APP_URL" TRUSTED_PROXIES="$TRUSTED_PROXIES" \
             DB_HOST=127.0.0.1 DB_PORT="$PG_PORT" DB_DATABASE=rung DB_USERNAME=rung_app DB_PASSWORD="$DB_APP_PASSWORD" \
+            METRICS_KEY="$METRICS_KEY" MAIL_MAILER="$MAIL_MAILER" MAIL_HOST="$MAIL_HOST" MAIL_PORT="$MAIL_PORT" MAIL_USERNAME="$MAIL_USERNAME" MAIL_PASSWORD="$MAIL_PASSWORD" MAIL_FROM_ADDRESS="$MAIL_FROM_ADDRESS" \
             DEMO_PASSWORD="$DEMO_PASSWORD" LOG_PATH="$STORAGE/logs/rung.log" VIEW_COMPILED_PATH="$STORAGE/framework/views"
     )
 }

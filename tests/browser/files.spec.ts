@@ -54,8 +54,8 @@ test('all data of an athlete goes out in one archive, to the owner and to the at
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Juno Tamsin' }).click();
   await page.getByRole('button', { name: 'More' }).click();
-  await page.getByRole('menuitem', { name: 'All data of the athlete …' }).click();
-  const dialog = page.getByRole('dialog', { name: 'All data of Juno Tamsin' });
+  await page.getByRole('menuitem', { name: /^The athlete’s data/ }).click();
+  const dialog = page.getByRole('region', { name: 'Take all data out' });
   await expectAccessible(page);
   const [archive] = await Promise.all([page.waitForEvent('download'), dialog.getByRole('button', { name: 'Make the archive' }).click()]);
   expect(archive.suggestedFilename()).toMatch(/^juno-tamsin-.*\.zip$/);

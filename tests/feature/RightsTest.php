@@ -52,9 +52,9 @@ final class RightsTest extends TestCase
         $this->ask($ola, 'PUT', "/api/cases/$case->id/restriction", ['restricted' => true, 'why' => 'Says that the diagnosis is wrong'])->assertOk()->assertJsonPath('restricted.why', 'Says that the diagnosis is wrong');
         $this->ask($ren, 'GET', "/api/cases/$case->id")->assertStatus(404);
         self::assertNotContains($case->id, (array) $this->ask($ren, 'GET', '/api/round')->json('cases.*.id'));
-        $this->ask($ola, 'GET', "/api/cases/$case->id")->assertOk();
+        $this->ask($ola, 'GET', "/api/cases/$case->id")->assertOk()->assertJsonPath('restricted', 'Says that the diagnosis is wrong');
         $note = ['kind' => 'note', 'reason' => 'x', 'revision' => $case->refresh()->revision];
-        $this->ask($ola, 'POST', "/api/cases/$case->id/decisions", $note)->assertStatus(403);
+        $this->ask($ola, 'POST', "/api/cases/$case->id/decisions", $note)->assertStatus(403)->assertJsonPath('message', 'This record is set aside at the athlete’s wish: nothing is decided or entered until it is settled.');
         $this->ask($ola, 'PUT', "/api/cases/$case->id/check-ins/01a21c80-0000-7000-8000-000000000000", ['at' => '2026-04-14T07:00:00+01:00', 'provocation' => 2])->assertStatus(403);
         $athlete = User::query()->where('athlete_id', $case->athlete_id)->firstOrFail();
         $this->ask($athlete, 'GET', '/api/today')->assertOk();
@@ -72,6 +72,7 @@ final class RightsTest extends TestCase
         $this->ask($ola, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'note', 'reason' => 'Told juno that Tamsin, J. lifts too fast', 'revision' => $case->refresh()->revision])->assertStatus(201);
         $this->ask($ola, 'POST', "/api/cases/$case->id/papers", ['kind' => 'sheet'])->assertStatus(201);
         $sessions = $case->trainingSessions()->count();
+        $this->ask($ola, 'GET', "/api/cases/$case->id/rights")->assertJson(['is_kept' => true, 'has_open_case' => true]);
         $erase = fn(string $name): int => $this->ask($ola, 'POST', "/api/cases/$case->id/erasure", ['name' => $name, 'why' => 'Asked by letter of 1 April'])->getStatusCode();
         self::assertSame(422, $erase('Juno Tamsin'), 'a case is open');
         $this->close($athlete);

@@ -43,7 +43,7 @@ final class AtOnceTest extends TestCase
     public function testAVisitThatIsEndedEightTimesIsOneLine(): void
     {
         $ola = self::practitioner();
-        $case = (string) self::owner()->query("select c.id from cases as c join users as u on u.practice_id = c.practice_id where u.email = 'ola.vance@ropewalk.example' and c.closed_on is null limit 1")->fetchColumn();
+        $case = (string) self::owner()->query("select c.id from cases as c join users as u on u.practice_id = c.practice_id join accounts as a on a.id = u.account_id where a.email = 'ola.vance@ropewalk.example' and c.closed_on is null limit 1")->fetchColumn();
         $visit = ['id' => '0198c3a4-0000-7000-8000-0000000000ee', 'began' => gmdate('Y-m-d\\TH:i:s\\Z'), 'note' => 'Seen at the table'];
         $ended = self::atOnce(8, static fn() => self::request('POST', "/api/cases/$case/visits", $visit, $ola));
         self::assertEquals([201 => 1, 200 => 7], array_count_values(array_column($ended, 'status')), $ended[0]['body']);

@@ -16,6 +16,11 @@ final class BackupTest extends TestCase
 
         self::owner()->exec("insert into openings (id, practice_id, practitioner_id, name, step, form) select gen_random_uuid(), practice_id, id, 'after the backup', 1, '{}' from users where role = 'owner'");
         self::owner()->exec('delete from check_ins');
+        // Somebody was erased after the backup was made.
+        [$practice, $athlete] = (array) self::owner()->query("select practice_id, id from athletes where name = 'Piet Olander' and practice_id = (select practice_id from users u join accounts a on a.id = u.account_id where a.email = 'ola.vance@ropewalk.example')")->fetch(\PDO::FETCH_NUM);
+        $erased = self::home('storage/app/erased.jsonl');
+        file_put_contents($erased, json_encode(['practice' => $practice, 'athlete' => $athlete, 'pseudonym' => 'Athlete 123456']) . "\n");
+        chown($erased, (string) getenv('RUNG_WEB_USER'));
         self::assertNotSame($before, self::counts());
 
         $damaged = (string) file_get_contents($file);
@@ -29,8 +34,10 @@ final class BackupTest extends TestCase
             self::assertSame($changed, self::counts());
         }
 
-        self::rung('restore', $file);
+        self::assertStringContainsString('1 who were erased', self::rung('restore', $file));
         self::assertSame($before, self::counts());
+        self::assertSame('Athlete 123456', self::owner()->query("select name from athletes where id = '$athlete'")->fetchColumn(), 'and stays erased');
+        unlink($erased);
         self::secondsUntil(static fn(): bool => self::ask('GET', '/bare')['status'] === 200);
         self::practitioner();
         array_map(unlink(...), [$file, "$file.damaged"]);

@@ -51,9 +51,10 @@ final class UpgradeTest extends TestCase
 
         $after = self::counts($owner);
         self::assertSame($before, array_intersect_key($after, $before));
-        self::assertCount(7, $before);
+        self::assertCount(8, $before);
         $one = static fn(string $sql): mixed => $owner->query($sql)->fetchColumn();
-        self::assertSame('nell.marsh@example.test', $one('select email from users'), 'addresses without capitals');
+        self::assertSame('nell.marsh@example.test', $one('select a.email from users u join accounts a on a.id = u.account_id'), 'addresses without capitals');
+        self::assertSame([1, true], [$one('select count(*)::int from access_log_links'), $one("select hash = access_log_hash('', 1, e) from access_log_links l join access_log e on e.id = l.entry")], 'lines of before are chained');
         self::assertSame([7, 14], $owner->query("select (response_rule->>'rest_days')::int from cases order by 1")->fetchAll(PDO::FETCH_COLUMN), 'how long a school rests is its own limit');
         self::assertSame(0, $one('select count(*)::int from cases where evaluated_at is not null'), 'each case is looked at again');
         self::assertSame(1, $one("select count(*)::int from check_ins where made_at = created_at and provocation = 4 and signs = '[\"swelling\"]'"));
@@ -86,6 +87,7 @@ final class UpgradeTest extends TestCase
         $sets = str_repeat('{"reps": 8, "load_kg": 40},', 3) . '{"reps": 8, "load_kg": 40}';
         $owner->exec("insert into training_sessions (id, practice_id, case_id, plan_version, stage, kind, started_at, ended_at, signs, entries, created_at)
             values (gen_random_uuid(), '$practice', '$case', 1, 'slow', 'loading', '2026-03-02T17:00:00Z', '2026-03-02T18:00:00Z', '[]', '[{\"prescription\": \"press\", \"pain\": 2, \"sets\": [$sets]}]', now())");
+        $owner->exec("insert into access_log (practice_id, user_id, athlete_id, what, cases, at) values ('$practice', '$practitioner', '$athlete', 'looked at a case', '[\"$case\"]', now())");
         $owner->exec("insert into check_ins (id, practice_id, case_id, at, provocation, signs, created_at) values (gen_random_uuid(), '$practice', '$case', '2026-03-03T07:00:00Z', 4, '[\"swelling\"]', '2026-03-03T07:01:00Z')");
     }
 

@@ -17,7 +17,6 @@ import { TablesDialog } from '../../shell/TablesDialog';
 import { NudgeDialog } from '../round/NudgeDialog';
 import { useMay } from '../../shell/useSignedIn';
 import { AcceptDialog } from './AcceptDialog';
-import { ArchiveDialog } from './ArchiveDialog';
 import { DoseTable } from './DoseTable';
 import { FlareDialog } from './FlareDialog';
 import { GatePanel } from './GatePanel';
@@ -43,7 +42,7 @@ export function CasePage() {
   return <CaseView key={id} found={found.data} problem={found.error} />;
 }
 
-type Open = { dialog: 'accept' | 'flare' | 'nudge' | 'invite' | 'tables' | 'archive' | 'sharing' } | { dialog: 'reason'; asked: Asked } | null;
+type Open = { dialog: 'accept' | 'flare' | 'nudge' | 'invite' | 'tables' | 'sharing' } | { dialog: 'reason'; asked: Asked } | null;
 
 function CaseView({ found, problem }: { found: Case; problem: unknown }) {
   const arrived = useLocation().state as { done?: Done } | null;
@@ -52,7 +51,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
   const [done, setDone] = useState<Done | null>(arrived?.done ?? null);
   const navigate = useNavigate();
   const may = useMay();
-  const decides = may('decide');
+  const decides = may('decide') && found.restricted === null;
   const { standing } = found;
   const closed = found.closed_on !== null;
   const ask = (asked: Asked) => setOpen({ dialog: 'reason', asked });
@@ -93,8 +92,9 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
         )}
       </Box>
       {problem !== null && <Failed problem={problem} />}
+      {found.restricted !== null && <Alert severity="warning" sx={{ mb: 1.5 }} action={<Button component={RouterLink} to={`/cases/${found.id}/data`}>The athlete’s data</Button>}>This record is set aside: {found.restricted}. Only owners see it, and nothing is decided or entered until it is settled.</Alert>}
       {closed && (
-        <Alert severity="info" sx={{ mb: 1.5 }} action={<><Button component={RouterLink} to={`/cases/${found.id}/papers`}>Papers</Button>{decides && <><Button onClick={() => ask({ kind: 'note' })}>Add a note</Button><Button onClick={() => ask({ kind: 'reopen' })}>Open again …</Button></>}</>}>
+        <Alert severity="info" sx={{ mb: 1.5 }} action={<><Button component={RouterLink} to={`/cases/${found.id}/papers`}>Papers</Button><Button component={RouterLink} to={`/cases/${found.id}/data`}>The athlete’s data</Button>{decides && <><Button onClick={() => ask({ kind: 'note' })}>Add a note</Button><Button onClick={() => ask({ kind: 'reopen' })}>Open again …</Button></>}</>}>
           This case was closed {ago(found.closed_on ?? '', standing.today)}.
           {found.after_close > 0 && ` ${found.after_close} ${found.after_close === 1 ? 'entry' : 'entries'} of the athlete came in after that.`}
         </Alert>
@@ -146,7 +146,6 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
       {open?.dialog === 'flare' && <FlareDialog found={found} close={() => setOpen(null)} decided={setDone} />}
       {open?.dialog === 'nudge' && <NudgeDialog id={found.id} close={() => setOpen(null)} done={(words) => setDone({ words })} />}
       {open?.dialog === 'tables' && <TablesDialog of={found.athlete.name} path={(table) => `/api/cases/${found.id}/tables/${table}.csv`} close={() => setOpen(null)} />}
-      {open?.dialog === 'archive' && <ArchiveDialog id={found.id} athlete={found.athlete.name} close={() => setOpen(null)} />}
       {open?.dialog === 'sharing' && <SharingDialog found={found} close={() => setOpen(null)} />}
       {open?.dialog === 'invite' && <InviteDialog found={found} close={() => setOpen(null)} />}
       {open?.dialog === 'reason' && <ReasonDialog found={found} asked={open.asked} close={() => setOpen(null)} decided={setDone} />}
@@ -161,7 +160,7 @@ function undoable(found: Case): Done | undefined {
   return latest === undefined ? undefined : { words: `Latest decision: ${latest.words}`, undo: { id: found.id, decision: latest.id } };
 }
 
-function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; open: (dialog: 'nudge' | 'invite' | 'tables' | 'archive' | 'sharing') => void }) {
+function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; open: (dialog: 'nudge' | 'invite' | 'tables' | 'sharing') => void }) {
   const may = useMay();
   const [at, setAt] = useState<HTMLElement | null>(null);
   const navigate = useNavigate();
@@ -174,7 +173,7 @@ function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; 
     ['take-out', 'Tables for a spreadsheet …', () => open('tables')],
     ['take-out', 'Take out the case file', () => window.location.assign(`/api/cases/${found.id}/file`)],
     ['take-out', 'Take out the health record (FHIR)', () => window.location.assign(`/api/cases/${found.id}/health-record`)],
-    ['manage', 'All data of the athlete …', () => open('archive')],
+    ['see', 'The athlete’s data: agreements, taking out, erasing …', () => void navigate(`/cases/${found.id}/data`)],
     ['see', 'Who sees this case …', () => open('sharing')],
     ['decide', 'Add a note …', () => ask({ kind: 'note' })],
     ['decide', 'Close the case …', () => ask({ kind: 'close' })],

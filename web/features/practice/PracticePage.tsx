@@ -15,6 +15,7 @@ import { Empty, Failed, Loading } from '../../shell/States';
 import type { User } from '../../shell/useSignedIn';
 import { AccessRecord } from './AccessRecord';
 import { Away } from './Away';
+import { Keeping } from './Keeping';
 import { People } from './People';
 import { Tokens } from './Tokens';
 
@@ -24,7 +25,7 @@ const KEY = ['practice'];
 
 const orNull = (text: string) => (text.trim() === '' ? null : text.trim());
 
-const PAGES = [['', 'Practice'], ['/people', 'People'], ['/away', 'Who is away'], ['/record', 'Who saw what']] as const;
+const PAGES = [['', 'Practice'], ['/people', 'People'], ['/away', 'Who is away'], ['/record', 'Who saw what'], ['/keeping', 'Keeping records']] as const;
 
 /** The practice: what is told of it, its people, who stands in for whom, and who saw and changed what. */
 export function PracticePage({ user }: { user: User }) {
@@ -40,6 +41,7 @@ export function PracticePage({ user }: { user: User }) {
         <Route index element={<OwnPage manages={manages} />} />
         <Route path="away" element={<Away user={user} />} />
         {manages && <Route path="people" element={<People />} />}
+        {manages && <Route path="keeping" element={<Keeping />} />}
         {manages && <Route path="record" element={<AccessRecord />} />}
         <Route path="*" element={<Empty title="There is no such page"><RouterLink to="/practice">To the practice</RouterLink></Empty>} />
       </Routes>

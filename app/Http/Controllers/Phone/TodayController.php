@@ -104,7 +104,7 @@ final class TodayController extends Controller
         $record = new AccessRecord($person->practice->timezone, ['athlete' => $person->athlete_id]);
         $entries = $record->narrowed()->whereHas('user', static fn($user) => $user->where('role', '<>', Role::Athlete))->limit(self::READERS)->get();
 
-        return new JsonResponse(['lines' => array_map(static fn(array $line): array => ['at' => $line['at'], 'person' => $line['person'], 'role' => $line['role'], 'what' => $line['what']], $record->lines(array_values($entries->all())))]);
+        return new JsonResponse(['lines' => array_map(static fn(array $line): array => ['at' => $line['at'], 'person' => $line['person'], 'role' => $line['role'], 'what' => str_replace('looked at the Round', 'looked through the list of athletes', $line['what'])], $record->lines(array_values($entries->all())))]);
     }
 
     /** The same and all else in one archive, made in the background. */

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Support\Health;
+use Illuminate\Console\Command;
+
+/** Says what is wrong with the installation, and how to mend it. */
+final class Doctor extends Command
+{
+    protected $signature = 'rung:doctor';
+
+    protected $description = 'Say what is wrong with the installation, and how to mend it';
+
+    public function handle(Health $health): int
+    {
+        $wrong = 0;
+        foreach ($health->findings() as $one) {
+            if ($one['problem'] === null) {
+                $this->line("  well   {$one['what']}");
+                continue;
+            }
+            $wrong++;
+            $this->line("  WRONG  {$one['what']}: {$one['problem']}");
+            $this->line("         {$one['remedy']}");
+        }
+
+        return $wrong === 0 ? self::SUCCESS : self::FAILURE;
+    }
+}
