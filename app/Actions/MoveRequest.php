@@ -7,23 +7,42 @@ namespace App\Actions;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Time\Day;
 
-/** Sessions that are to stand on other days, or to be left out. */
+/** Sessions that are to stand on other days, to be left out, or to be done once more. */
 final readonly class MoveRequest
 {
     private const MOST_MOVES = 60;
 
-    /** @param array<string, Day|null> $moves by session; null: it is left out */
-    private function __construct(public array $moves, public ?string $reason) {}
+    /**
+     * @param array<string, Day|null> $moves by session; null: it is left out
+     * @param array<string, Day> $again days on which a session is done once more, by session
+     */
+    private function __construct(public array $moves, public array $again, public ?string $reason) {}
 
     public static function read(ObjectNode $node): self
     {
-        $read = $node->each('moves', static fn(ObjectNode $one): array => [$one->key('session'), $one->dayOrNull('on')]);
-        $node->unique('moves', 'session', array_map(static fn(array $one): string => $one[0], $read));
+        $read = $node->each('moves', static function (ObjectNode $one): array {
+            $again = $one->flagOrNull('again') ?? false;
+            $on = $one->dayOrNull('on');
+            if ($again && $on === null) {
+                $one->fault('on', 'must be the day on which it is done once more');
+            }
+
+            return [$one->key('session'), $on, $again];
+        });
+        $node->unique('moves', 'session', array_map(static fn(array $one): string => $one[0] . ($one[2] ? ' again' : ''), $read));
         if (count($read) > self::MOST_MOVES) {
             $node->fault('moves', 'must hold at most ' . self::MOST_MOVES . ' moves');
         }
         $reason = trim($node->textOrNull('reason') ?? '');
+        $moves = $again = [];
+        foreach ($read as [$session, $on, $isAgain]) {
+            if (!$isAgain) {
+                $moves[$session] = $on;
+            } elseif ($on !== null) {
+                $again[$session] = $on;
+            }
+        }
 
-        return new self(array_column($read, 1, 0), $reason === '' ? null : $reason);
+        return new self($moves, $again, $reason === '' ? null : $reason);
     }
 }

@@ -31,11 +31,14 @@ final class MoveSessions
                 throw InvalidInput::at('/moves', 'must wait: a stop is open, and nothing is loaded before you have reviewed it');
             }
             $weeks = CaseWeeks::of($case);
-            $moves = self::checked($weeks, $request->moves);
-            $words = self::words($weeks, $moves);
+            $moves = self::checked($weeks, $request->moves, $request->again);
+            $said = $moves === [] ? [] : [(array_filter($moves) === [] ? 'Left out: ' : 'Moved: ') . self::words($weeks, $moves)];
+            if ($request->again !== []) {
+                $said[] = 'Once more: ' . self::againWords($weeks, $request->again);
+            }
+            $words = implode('. ', $said);
             $evaluation = $this->standing->evaluate($case);
-            $undo = new UndoData(moved: self::put($weeks, $moves));
-            $words = (array_filter($moves) === [] ? 'Left out: ' : 'Moved: ') . $words;
+            $undo = new UndoData(moved: self::put($weeks, $moves), added: self::add($case, $weeks, $request->again));
             $this->message->handle($case, $by, MessageKind::Message, "$words.");
 
             return RecordDecision::of($case, $by, 'move', $words, $request->reason, $evaluation, $undo);
@@ -44,12 +47,13 @@ final class MoveSessions
 
     /**
      * @param array<string, Day|null> $moves by session
+     * @param array<string, Day> $again by session
      *
      * @return array<string, Day|null> those that change something
      *
      * @throws InvalidInput
      */
-    public static function checked(CaseWeeks $weeks, array $moves): array
+    public static function checked(CaseWeeks $weeks, array $moves, array $again = []): array
     {
         $until = $weeks->today->plus(CaseWeeks::AHEAD_DAYS);
         $taken = [];
@@ -74,9 +78,48 @@ final class MoveSessions
             }
             $i++;
         }
+        foreach ($again as $session => $on) {
+            if (!$weeks->isOpen((string) $session)) {
+                throw InvalidInput::at("/moves/$i/session", 'must be a session of this case that is planned and not done yet');
+            }
+            if ($weeks->today->isAfter($on) || !$until->isAfter($on)) {
+                throw InvalidInput::at("/moves/$i/on", 'must lie from today to ' . CaseWeeks::AHEAD_DAYS . ' days ahead');
+            }
+            $i++;
+        }
         $changed = array_filter($moves, static fn(?Day $on, int|string $session): bool => $weeks->planned[$session]->on !== $on?->toIso(), ARRAY_FILTER_USE_BOTH);
 
-        return $changed !== [] ? $changed : throw InvalidInput::at('/moves', 'must hold at least one session that goes to another day');
+        return $changed !== [] || $again !== [] ? $changed : throw InvalidInput::at('/moves', 'must hold at least one session that goes to another day');
+    }
+
+    /** @param array<string, Day> $again */
+    private static function againWords(CaseWeeks $weeks, array $again): string
+    {
+        $words = new WeekWords($weeks->slots, $weeks->booked, $weeks->rules);
+
+        return implode('; ', array_map(static fn(string $session, Day $on): string => $words->again($weeks->planned[$session]->slot, $on), array_keys($again), $again));
+    }
+
+    /**
+     * A session once more. The plan does not ask for it, so it stays where it is until the stage ends.
+     *
+     * @param array<string, Day> $again by session
+     *
+     * @return list<string> ids of what was added
+     */
+    private static function add(CareCase $case, CaseWeeks $weeks, array $again): array
+    {
+        $added = [];
+        foreach ($again as $session => $on) {
+            $one = $weeks->planned[$session];
+            $last = PlannedSession::query()->where('case_id', $case->id)->where('on', $on->toIso())->where('slot', $one->slot)->where('number', '<', self::AWAY)->max('number');
+            $added[] = PlannedSession::query()->create([
+                'practice_id' => $case->practice_id, 'case_id' => $case->id, 'on' => $on->toIso(), 'stage' => $one->stage, 'slot' => $one->slot,
+                'number' => (is_int($last) ? $last : 0) + 1, 'added' => true,
+            ])->id;
+        }
+
+        return $added;
     }
 
     /** @param array<string, Day|null> $moves */

@@ -58,6 +58,10 @@ final class NudgeAthlete
         $today = Clock::today($case->practice->timezone);
         $answered = $case->checkIns()->whereNotNull('provocation')->reorder('at', 'desc')->first()?->at->setTimezone($case->practice->timezone)->format('Y-m-d');
         $silent = $answered === null ? null : $today->daysSince(Day::fromIso($answered));
+        $own = $case->practice->nudge_words;
+        if ($own !== null && ($silent === null || $silent >= self::SILENT_DAYS)) {
+            return str_replace('{name}', $name, $own);
+        }
         $ask = "One answer tomorrow morning ($test, 0 to 10) is enough to keep your plan right. If something is in the way, tell us.";
 
         return match (true) {

@@ -48,6 +48,13 @@ final class PlanSessions
                 }
                 continue;
             }
+            if ($planned->added) {
+                // Put in once more by a practitioner: it stays as long as the stage lasts, and stands for nothing of the plan.
+                if ($planned->on >= $today->toIso() && ($planned->stage !== $stage || $case->closed_on !== null) && !in_array($planned->id, $begun, true)) {
+                    $withdrawn[] = $planned->id;
+                }
+                continue;
+            }
             $from = $planned->withdrawn ? $planned->on : $planned->moved_from ?? $planned->on;
             $key = "$from/$planned->slot/$planned->number";
             if ($planned->on < $today->toIso()) {

@@ -11,6 +11,7 @@ final readonly class UndoData
      * @param list<string> $doseChanges ids of rows that it made
      * @param array<string, mixed> $case fields of the case as they were
      * @param list<array{session: string, on: string, moved_from: string|null}> $moved sessions as they stood
+     * @param list<string> $added ids of sessions that were put in once more
      * @param array{version: int, changes: list<array<string, mixed>>}|null $waiting the version that gave way before its first day
      */
     public function __construct(
@@ -23,12 +24,13 @@ final readonly class UndoData
         public array $case = [],
         public ?array $waiting = null,
         public array $moved = [],
+        public array $added = [],
     ) {}
 
     /** @param array<string, mixed> $case fields of the case as they were before */
     public function withCase(array $case): self
     {
-        return new self($this->planVersion, $this->doseChanges, $this->stageEntry, $this->review, $this->signOff, $this->case + $case, $this->waiting, $this->moved);
+        return new self($this->planVersion, $this->doseChanges, $this->stageEntry, $this->review, $this->signOff, $this->case + $case, $this->waiting, $this->moved, $this->added);
     }
 
     /** @param array<string, mixed> $kept */
@@ -46,6 +48,7 @@ final readonly class UndoData
             is_array($case) ? array_filter($case, is_string(...), ARRAY_FILTER_USE_KEY) : [],
             self::waitingFrom($kept['waiting'] ?? null),
             self::movedFrom($kept['moved'] ?? null),
+            array_values(array_filter((array) ($kept['added'] ?? []), is_string(...))),
         );
     }
 
@@ -86,6 +89,7 @@ final readonly class UndoData
             'case' => (object) $this->case,
             'waiting' => $this->waiting,
             'moved' => $this->moved,
+            'added' => $this->added,
         ];
     }
 }

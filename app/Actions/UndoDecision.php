@@ -8,6 +8,7 @@ use App\Models\CareCase;
 use App\Models\Decision;
 use App\Models\DoseChange;
 use App\Models\MessageKind;
+use App\Models\PlannedSession;
 use App\Models\PlanVersion;
 use App\Models\Review;
 use App\Models\SignOff;
@@ -71,7 +72,10 @@ final class UndoDecision
         StageEntry::query()->whereKey($undo->stageEntry ?? [])->where('case_id', $case->id)->delete();
         Review::query()->whereKey($undo->review ?? [])->where('case_id', $case->id)->delete();
         SignOff::query()->whereKey($undo->signOff ?? [])->where('case_id', $case->id)->delete();
-        if ($undo->moved !== []) {
+        if ($undo->added !== []) {
+            PlannedSession::query()->whereKey($undo->added)->where('case_id', $case->id)->update(['withdrawn' => true]);
+        }
+        if ($undo->moved !== [] || $undo->added !== []) {
             MoveSessions::putBack($case, $undo->moved);
             $this->message->handle($case, $by, MessageKind::Message, "No longer: $decision->words.");
         }

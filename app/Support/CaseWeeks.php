@@ -18,6 +18,9 @@ use Rung\Core\Words\WeekWords;
 /** The planned weeks of a case: what stands on which day, what of it is done, and the rules that they keep. */
 final readonly class CaseWeeks
 {
+    /** Before the id of a session stands this where it is done once more. */
+    public const AGAIN = 'again:';
+
     /** Days before today that are shown: what was done there bears on what may come. */
     public const BACK_DAYS = 7;
 
@@ -74,6 +77,21 @@ final readonly class CaseWeeks
         $booked = array_map(static fn(Booked $one): Booked => isset($moves[$one->id]) ? $one->movedTo($moves[$one->id]) : $one, array_values($staying));
 
         return new self($this->today, $this->stage, $this->slots, $booked, $this->planned, $this->done, $this->rules);
+    }
+
+    /**
+     * With sessions once more on other days.
+     *
+     * @param array<string, Day> $again by session
+     */
+    public function withAgain(array $again): self
+    {
+        $added = [];
+        foreach ($again as $session => $on) {
+            $added[] = new Booked(self::AGAIN . $session, $on, $this->planned[$session]->slot);
+        }
+
+        return new self($this->today, $this->stage, $this->slots, [...$this->booked, ...$added], $this->planned, $this->done, $this->rules);
     }
 
     /** @return list<array{session: string, on: string, key: string, words: string}> from today on */

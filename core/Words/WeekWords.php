@@ -62,6 +62,12 @@ final readonly class WeekWords
         return $to === null ? $this->slots[$from->slot]->name() . ' on ' . TimeWords::day($from->on) . ' is left out' : $this->slots[$from->slot]->name() . ' from ' . TimeWords::day($from->on) . ' to ' . TimeWords::day($to);
     }
 
+    /** "Slow strength on Fri 1 May" */
+    public function again(string $slot, Day $on): string
+    {
+        return $this->slots[$slot]->name() . ' on ' . TimeWords::day($on);
+    }
+
     /** "still recovering from Slow strength on Thu 30 Apr: 48 h" */
     public function recovery(Recovery $recovery): string
     {

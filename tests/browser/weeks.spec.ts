@@ -70,6 +70,14 @@ test('a week is made lighter, a season is pasted, and the sums and the calendar 
   await page.keyboard.press('Delete');
   await expect(panel.getByRole('heading', { name: 'As it stands' })).toBeVisible();
 
+  // Done once more: it stands beside itself, and what it breaks is said.
+  await session.click();
+  await panel.getByRole('button', { name: 'Do it once more, the day after' }).click();
+  await expect(panel.getByText(/ once more → /)).toBeVisible();
+  await expect(panel.getByRole('button', { name: 'Do it once more, and tell the athlete' })).toBeVisible();
+  await panel.getByRole('button', { name: 'Leave all as it was' }).click();
+  await expect(panel.getByRole('heading', { name: 'As it stands' })).toBeVisible();
+
   // A lighter week: what it amounts to is told before it is in force.
   const lifted = next.getByText(/^Lifted/);
   const before = await lifted.textContent();

@@ -6,11 +6,13 @@ namespace Tests\Feature;
 
 use App\Models\AccessKind;
 use App\Models\AccessLogEntry;
+use App\Models\CareCase;
 use App\Models\Role;
 use App\Support\AccessChain;
 use App\Support\AccessLog;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 
 /** The record of who saw and changed what: told to the owner and, of their own, to the athlete; chained so that nothing is lost unseen. */
 final class AccessRecordTest extends TestCase
@@ -97,6 +99,27 @@ final class AccessRecordTest extends TestCase
         self::assertEquals(['was' => ['telephone' => '+351 210 000 000', 'hours' => 'Monday to Friday, 9:00 to 18:00'], 'is' => ['telephone' => '+351 210 000 001', 'hours' => null]], $line->details);
         $this->ask($ola, 'POST', '/api/library/items', ['kind' => 'rule', 'key' => 'low'])->assertStatus(201);
         self::assertSame('copied the rule “our_low”', AccessLogEntry::query()->where('kind', AccessKind::Library)->firstOrFail()->what);
+    }
+
+    public function testAPracticeSetsItsNameZoneWordsAndEquipment(): void
+    {
+        $ola = $this->practitioner();
+        $set = fn(array $body): TestResponse => $this->ask($ola, 'PUT', '/api/practice', $body + ['telephone' => '+351 210 000 000', 'hours' => 'Monday to Friday, 9:00 to 18:00']);
+        foreach ([['name' => ''], ['timezone' => 'Europe/Atlantis'], ['nudge_words' => str_repeat('x', 601)]] as $wrong) {
+            $set($wrong)->assertStatus(422)->assertJsonValidationErrorFor(array_keys($wrong)[0]);
+        }
+        $set(['equipment' => ['a flying carpet']])->assertStatus(422)->assertJsonValidationErrors(['equipment.0' => 'Choose what is at hand of what the library knows']);
+        $known = (array) $this->ask($ola, 'GET', '/api/practice')->json('all_equipment');
+        $set(['name' => 'Ropewalk', 'timezone' => 'Europe/Madrid', 'nudge_words' => 'Dear {name}, how was the morning?', 'equipment' => [$known[0]]])->assertOk()
+            ->assertJson(['name' => 'Ropewalk', 'timezone' => 'Europe/Madrid', 'equipment' => [$known[0]]]);
+        $line = AccessLogEntry::query()->where('kind', AccessKind::Settings)->firstOrFail();
+        self::assertSame('Europe/Lisbon', data_get($line->details, 'was.timezone'));
+        self::assertArrayNotHasKey('telephone', (array) data_get($line->details, 'is'), 'what stays is not told');
+        // What stays as it is is no change.
+        $set([])->assertOk();
+        self::assertSame(1, AccessLogEntry::query()->where('kind', AccessKind::Settings)->count());
+        $silent = CareCase::query()->where('attention_group', 'silent')->where('practice_id', $ola->practice_id)->firstOrFail();
+        $this->ask($ola, 'GET', "/api/cases/$silent->id")->assertJsonPath('nudge_words', 'Dear ' . explode(' ', $silent->athlete->name)[0] . ', how was the morning?');
     }
 
     public function testEveryLineGetsALinkThatHoldsTheOneBefore(): void

@@ -110,6 +110,43 @@ final class WeeksTest extends TestCase
         self::assertCount(count($before), $this->calendar($case));
     }
 
+    public function testASessionIsDoneOnceMoreAndStaysUntilTheStageEnds(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $ola = $this->practitioner();
+        $one = $case->plannedSessions()->where('on', '>', '2026-04-14')->firstOrFail();
+        $on = CarbonImmutable::parse($one->on)->addDay()->toDateString();
+        $again = ['moves' => [['session' => $one->id, 'on' => $on, 'again' => true]]];
+        $count = fn(): int => $case->plannedSessions()->where('on', '>=', '2026-04-14')->count();
+        $before = $count();
+        $sums = fn(array $moves): mixed => $this->ask($ola, 'POST', "/api/cases/$case->id/weeks/preview?weeks=4", $moves)->assertOk()->json();
+        $looked = $sums($again);
+        self::assertIsArray($looked);
+        self::assertNotSame([], $looked['breaks'], 'two days running break a rule, and it is said before');
+        self::assertNotEquals($this->ask($ola, 'GET', "/api/cases/$case->id/weeks?weeks=4")->json('sums'), $looked['sums'], 'it counts in the sums of its week');
+        self::assertSame($before, $count(), 'looking puts nothing in');
+
+        $this->ask($ola, 'POST', "/api/cases/$case->id/moves", ['moves' => [['session' => $one->id, 'on' => null, 'again' => true]]])->assertStatus(422)->assertJsonValidationErrorFor('moves.0.on');
+        $this->ask($ola, 'POST', "/api/cases/$case->id/moves", ['moves' => [['session' => $one->id, 'on' => '2026-04-13', 'again' => true]]])->assertStatus(422)->assertJsonValidationErrorFor('moves.0.on');
+        $done = $this->ask($ola, 'POST', "/api/cases/$case->id/moves", $again + ['reason' => 'She asked for it'])->assertStatus(201);
+        self::assertMatchesRegularExpression('/^Once more: .+ on \w{3} \d+ Apr$/', self::text($done->json('words')));
+        self::assertSame($before + 1, $count());
+        self::assertSame(self::text($done->json('words')) . '.', $case->messages()->firstOrFail()->words, 'the athlete is told');
+        // The calendar is filled anew each day: what was put in stays, and nothing else is gone.
+        PlanSessions::ahead($case->refresh());
+        self::assertSame($before + 1, $count());
+        $added = PlannedSession::query()->where('case_id', $case->id)->where('added', true)->firstOrFail();
+        self::assertSame([$on, $one->slot, false], [$added->on, $added->slot, $added->withdrawn]);
+        self::assertContains($added->id, array_column((array) $this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today')->json('cases.0.sessions'), 'planned'));
+
+        // Taken back it is gone; done again it goes with the stage.
+        $this->ask($ola, 'DELETE', "/api/cases/$case->id/decisions/" . self::text($done->json('id')))->assertStatus(201);
+        self::assertSame($before, $count());
+        $this->ask($ola, 'POST', "/api/cases/$case->id/moves", $again)->assertStatus(201);
+        $this->ask($ola, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'stage', 'stage' => 'springs', 'reason' => 'Ready', 'revision' => $case->refresh()->revision])->assertStatus(201);
+        self::assertSame(0, $case->plannedSessions()->where('added', true)->count());
+    }
+
     public function testShowsAndDaysOffAreLookedAtMarkedToldAndTakenBack(): void
     {
         $case = $this->caseOf('Juno Tamsin');

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
-import { dayOf, everyWeek, isLeftOut, leftOut, marked, marksOf, put, sameMarks, shifted, shiftedAll, swapped, weeksOf, withoutSport, withSport } from '../../web/features/weeks/grid';
+import { dayOf, everyWeek, isLeftOut, leftOut, marked, marksOf, onceMore, put, sameMarks, shifted, shiftedAll, swapped, weeksOf, withOnceMore, withoutSport, withSport } from '../../web/features/weeks/grid';
 import type { Planned } from '../../web/features/weeks/useWeeks';
 
 const session: Planned = { id: 'a', on: '2026-04-15', slot: 'slow', number: 1, moved_from: null, state: 'planned', hook: null, missed_why: null, open: true };
@@ -21,6 +21,19 @@ describe('weeks', () => {
     expect(shifted(weeks, session, {}, -1)).toEqual({ a: '2026-04-14' });
     expect(shifted(weeks, session, { a: '2026-04-14' }, -1)).toEqual({ a: '2026-04-14' });
     expect(shifted(weeks, session, { a: '2026-05-10' }, 7)).toEqual({ a: '2026-05-10' });
+  });
+
+  it('show a session once more beside itself, until it is not done once more', () => {
+    const again = onceMore(weeks, session, {});
+    expect(again).toEqual({ 'again:a': '2026-04-16' });
+    expect(onceMore(weeks, session, { a: '2026-05-11' }), 'after the planned days there is none').toEqual({ a: '2026-05-11' });
+    const [first, second, ...none] = withOnceMore([session], again);
+    expect(none).toEqual([]);
+    expect(first).toEqual(session);
+    expect(dayOf(second ?? session, again)).toBe('2026-04-16');
+    expect(shifted(weeks, second ?? session, again, 1), 'it is moved by itself').toEqual({ 'again:a': '2026-04-17' });
+    expect(onceMore(weeks, second ?? session, again), 'and not doubled again').toEqual(again);
+    expect(leftOut(second ?? session, again)).toEqual({});
   });
 
   it('make no move of a session that is back where it stood', () => {

@@ -25,6 +25,7 @@ export function Intake() {
   const structure = library.structures.find((one) => one.key === form.structure);
   const isPrevention = form.purpose === 'prevention';
   const at = (field: string) => ({ error: fault(field) !== undefined, helperText: fault(field) });
+  const usual = useQuery({ queryKey: ['practice'], queryFn: () => send(() => api.GET('/api/practice')) }).data?.equipment ?? [];
   const toggle = (kind: string) => set('equipment', form.equipment.includes(kind) ? form.equipment.filter((one) => one !== kind) : [...form.equipment, kind]);
   return (
     <>
@@ -72,6 +73,7 @@ export function Intake() {
       </Box>
       <Box role="group" aria-label="Equipment at hand" sx={{ width: '100%' }}>
         <Typography component="span" variant="body2" sx={{ mr: 1 }}>Equipment at hand:</Typography>
+        {usual.length > 0 && <Button onClick={() => set('equipment', usual)}>as usual here</Button>}
         <Button onClick={() => set('equipment', library.equipment)}>everything</Button>
         <Button onClick={() => set('equipment', [])}>nothing</Button>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>

@@ -10,7 +10,7 @@ import { Link as RouterLink, useParams } from 'react-router';
 
 import { Failed, Loading } from '../../shell/States';
 import { DaysDialog } from './DaysDialog';
-import { type Mark, marked, marksOf, sameMarks, withoutSport, withSport } from './grid';
+import { type Mark, marked, marksOf, sameMarks, withOnceMore, withoutSport, withSport } from './grid';
 import { ReadyBy } from './ReadyBy';
 import { SportDialog } from './SportDialog';
 import { AHEAD, type Ahead, type Marks, type Moves, useLighter, useMarkedWeeks, useReplan, usePut, useWeeks, useWhatBreaks, type Weeks } from './useWeeks';
@@ -27,8 +27,9 @@ export function WeeksPage() {
   return <WeeksView key={id} id={id} weeks={found.data} ahead={ahead} setAhead={setAhead} />;
 }
 
-function WeeksView({ id, weeks, ahead, setAhead }: { id: string; weeks: Weeks; ahead: Ahead; setAhead: (weeks: Ahead) => void }) {
+function WeeksView({ id, weeks: told, ahead, setAhead }: { id: string; weeks: Weeks; ahead: Ahead; setAhead: (weeks: Ahead) => void }) {
   const [moves, setMoves] = useState<Moves>({});
+  const weeks: Weeks = { ...told, sessions: withOnceMore(told.sessions, moves) };
   const [marks, setMarks] = useState<Marks | null>(null);
   const [notPlaced, setNotPlaced] = useState<readonly string[]>([]);
   const [chosen, setChosen] = useState<string | null>(null);

@@ -10,8 +10,8 @@ import { Link as RouterLink } from 'react-router';
 
 import { Refusal } from '../../api/client';
 import { day, plusDays } from '../../shell/dates';
-import { dayOf, isLeftOut, leftOut, shifted, shiftedAll, swapped } from './grid';
-import type { Marks, Moves, Planned, useMarkedWeeks, usePut, useWhatBreaks, Weeks } from './useWeeks';
+import { dayOf, isLeftOut, leftOut, onceMore, shifted, shiftedAll, swapped } from './grid';
+import { AGAIN, type Marks, type Moves, type Planned, type useMarkedWeeks, type usePut, type useWhatBreaks, type Weeks } from './useWeeks';
 
 interface Props {
   id: string;
@@ -70,7 +70,8 @@ export function WhatBreaks({ id, weeks, shown, moves, marks, notPlaced, chosen, 
             <Button variant="outlined" disabled={isLeftOut(one, moves)} onClick={() => move(shifted(weeks, one, moves, 1))}>a day →</Button>
             <Button variant="outlined" disabled={isLeftOut(one, moves)} onClick={() => move(shiftedAll(weeks, one, moves, 1))} sx={{ gridColumn: '1 / -1' }}>It and all after: a day later</Button>
             <Button variant="outlined" disabled={isLeftOut(one, moves)} onClick={() => move(swapped(weeks, moves, dayOf(one, moves), plusDays(dayOf(one, moves), 1)))} sx={{ gridColumn: '1 / -1' }}>Swap its day with the next</Button>
-            <Button variant="outlined" onClick={() => move(leftOut(one, moves))} sx={{ gridColumn: '1 / -1' }}>{isLeftOut(one, moves) ? 'Do not leave it out' : 'Leave it out'}</Button>
+            {!one.id.startsWith(AGAIN) && <Button variant="outlined" disabled={isLeftOut(one, moves) || moves[AGAIN + one.id] !== undefined} onClick={() => move(onceMore(weeks, one, moves))} sx={{ gridColumn: '1 / -1' }}>Do it once more, the day after</Button>}
+            <Button variant="outlined" onClick={() => move(leftOut(one, moves))} sx={{ gridColumn: '1 / -1' }}>{one.id.startsWith(AGAIN) ? 'Not once more' : isLeftOut(one, moves) ? 'Do not leave it out' : 'Leave it out'}</Button>
           </Box>
         </Box>
       )}
@@ -78,11 +79,11 @@ export function WhatBreaks({ id, weeks, shown, moves, marks, notPlaced, chosen, 
         <>
           <Typography variant="h3">{marks === null ? 'Moves' : 'Days'}</Typography>
           {marks !== null && <Typography variant="body2">{withMarks.data === undefined ? 'Looking …' : `Calendar: ${withMarks.data.words}. The sessions are placed anew around it.`}</Typography>}
-          {weeks.sessions.filter((planned) => planned.id in moves).map((planned) => <Typography key={planned.id} variant="body2">{titleOf(planned)}: {day(planned.on)} → {isLeftOut(planned, moves) ? 'left out' : day(dayOf(planned, moves))}</Typography>)}
+          {weeks.sessions.filter((planned) => planned.id in moves).map((planned) => <Typography key={planned.id} variant="body2">{titleOf(planned)}{planned.id.startsWith(AGAIN) ? ' once more' : `: ${day(planned.on)}`} → {isLeftOut(planned, moves) ? 'left out' : day(dayOf(planned, moves))}</Typography>)}
           {unplaced.length > 0 && <Alert severity="warning">No day was found for {unplaced.map((planned) => `${titleOf(planned)} on ${day(planned.on)}`).join('; ')}. Move it by hand, leave it out, or leave it as it is.</Alert>}
           <TextField label="Why (may be left empty)" value={reason} onChange={(event) => setReason(event.target.value)} multiline slotProps={{ htmlInput: { maxLength: 500 } }} />
           <Button variant="contained" size="large" loading={put.isPending} disabled={isMoving ? breaks.isError : withMarks.isError} onClick={() => put.mutate({ moves, marks, reason }, { onSuccess: () => { done(); setReason(''); } })}>
-            {marks !== null ? 'Mark the days' : Object.keys(moves).length === 1 ? (Object.values(moves)[0] === null ? 'Leave it out' : 'Put it there') : `Put ${Object.keys(moves).length} changes in force`}, and tell the athlete
+            {marks !== null ? 'Mark the days' : Object.keys(moves).length === 1 ? (Object.values(moves)[0] === null ? 'Leave it out' : Object.keys(moves)[0]?.startsWith(AGAIN) === true ? 'Do it once more' : 'Put it there') : `Put ${Object.keys(moves).length} changes in force`}, and tell the athlete
           </Button>
           <Button onClick={back}>Leave all as it was</Button>
         </>

@@ -1,5 +1,5 @@
 import { daysBetween, plusDays } from '../../shell/dates';
-import type { Marks, Moves, Planned, Weeks } from './useWeeks';
+import { AGAIN, type Marks, type Moves, type Planned, type Weeks } from './useWeeks';
 
 /** Weeks of seven days from the first Monday on, until the last day that is looked at. */
 export function weeksOf(weeks: Pick<Weeks, 'from' | 'last'>): string[][] {
@@ -44,8 +44,17 @@ export function put(one: Pick<Planned, 'id' | 'on'>, moves: Moves, to: string | 
   return to === one.on ? rest : { ...rest, [one.id]: to };
 }
 
-/** Left out, or back again. */
-export const leftOut = (one: Planned, moves: Moves): Moves => put(one, moves, isLeftOut(one, moves) ? one.on : null);
+/** Left out, or back again. What was to be done once more is not done once more. */
+export const leftOut = (one: Planned, moves: Moves): Moves => put(one, moves, isLeftOut(one, moves) || one.id.startsWith(AGAIN) ? one.on : null);
+
+/** Done once more, on the next day that can be planned. */
+export function onceMore(weeks: Pick<Weeks, 'until'>, one: Planned, moves: Moves): Moves {
+  const to = plusDays(dayOf(one, moves), 1);
+  return to > weeks.until || one.id.startsWith(AGAIN) ? moves : { ...moves, [AGAIN + one.id]: to };
+}
+
+/** The sessions, and those that are to be done once more beside them. */
+export const withOnceMore = (sessions: readonly Planned[], moves: Moves): Planned[] => [...sessions, ...sessions.filter((one) => moves[AGAIN + one.id] !== undefined).map((one) => ({ ...one, id: AGAIN + one.id, moved_from: null }))];
 
 export type Mark = 'event' | 'blocked' | 'none';
 

@@ -4,7 +4,7 @@ import { api, type Schemas, send } from '../../api/client';
 
 export type Weeks = Schemas['Weeks'];
 export type Planned = Weeks['sessions'][number];
-/** Sessions that are to stand on other days, by id; null: left out. */
+/** Sessions that are to stand on other days, by id; null: left out. What is done once more has AGAIN before the id. */
 export type Moves = Readonly<Record<string, string | null>>;
 /** Shows, days without training and sport beside the plan, from today on, in order. */
 export interface Marks {
@@ -16,7 +16,10 @@ export interface Marks {
 export const AHEAD = [4, 8, 12] as const;
 export type Ahead = (typeof AHEAD)[number];
 
-const asBody = (moves: Moves) => ({ moves: Object.entries(moves).map(([session, on]) => ({ session, on })) });
+/** Before the id of a session stands this where it is done once more. */
+export const AGAIN = 'again:';
+
+const asBody = (moves: Moves) => ({ moves: Object.entries(moves).map(([session, on]) => (session.startsWith(AGAIN) ? { session: session.slice(AGAIN.length), on, again: true } : { session, on })) });
 const of = (id: string) => ({ params: { path: { case: id } } });
 const orNull = (reason: string) => (reason.trim() === '' ? null : reason.trim());
 

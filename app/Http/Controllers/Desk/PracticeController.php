@@ -9,36 +9,59 @@ use App\Http\Resources\WhomToCall;
 use App\Models\AccessKind;
 use App\Models\Practice;
 use App\Support\AccessLog;
+use App\Support\CatalogueShelf;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
 
-/** What is told of the practice: whom to call and when, and the address on letters. */
+/** What a practice has set for itself: whom to call and when, the head of letters, its time zone, and what is usual in it. */
 final class PracticeController extends Controller
 {
+    public function __construct(private readonly CatalogueShelf $shelf) {}
+
     public function show(Request $request): JsonResponse
     {
-        return new JsonResponse(self::told(self::person($request)->practice));
+        return new JsonResponse($this->told(self::person($request)->practice));
     }
 
     public function update(Request $request): JsonResponse
     {
-        /** @var array{telephone: string|null, hours: string|null, address?: string|null} $told */
+        /** @var array<string, mixed> $told */
         $told = $request->validate([
             'telephone' => ['present', 'nullable', 'string', 'max:40', 'regex:/^\+?[0-9][0-9 ()\/.-]{3,}$/'],
             'hours' => ['present', 'nullable', 'string', 'max:200'],
             'address' => ['sometimes', 'nullable', 'string', 'max:300'],
-        ], ['telephone.regex' => 'The telephone number must be digits, such as +351 210 000 000.']);
+            'name' => ['sometimes', 'required', 'string', 'max:120'],
+            'timezone' => ['sometimes', 'required', 'timezone:all'],
+            'nudge_words' => ['sometimes', 'nullable', 'string', 'max:600'],
+            'equipment' => ['sometimes', 'nullable', 'array', 'max:60'],
+            'equipment.*' => ['string', Rule::in($this->shelf->of(self::person($request)->practice_id)->equipment())],
+        ], [
+            'telephone.regex' => 'The telephone number must be digits, such as +351 210 000 000.',
+            'name.*' => 'The practice needs a name, of 120 letters at most.',
+            'timezone.*' => 'Choose the time zone that the practice works in.',
+            'nudge_words.*' => 'At most 600 letters. {name} stands for the first name.',
+            'equipment.*' => 'Choose what is at hand of what the library knows.',
+        ]);
         $practice = self::person($request)->practice;
-        $was = $practice->only(array_keys($told));
-        $practice->update($told);
-        AccessLog::note(self::person($request), AccessKind::Settings, 'changed whom athletes call and the letterhead', ['was' => $was, 'is' => $told]);
+        $was = array_filter($practice->only(array_keys($told)), static fn(mixed $value, string $field): bool => $value !== $told[$field], ARRAY_FILTER_USE_BOTH);
+        if ($was !== []) {
+            $practice->update($told);
+            AccessLog::note(self::person($request), AccessKind::Settings, 'changed the settings of the practice', ['was' => $was, 'is' => array_intersect_key($told, $was)]);
+        }
 
-        return new JsonResponse(self::told($practice));
+        return new JsonResponse($this->told($practice));
     }
 
-    /** @return array<string, string|null> */
-    private static function told(Practice $practice): array
+    /** @return array<string, mixed> */
+    private function told(Practice $practice): array
     {
-        return WhomToCall::of($practice) + ['address' => $practice->address];
+        return WhomToCall::of($practice) + [
+            'address' => $practice->address,
+            'timezone' => $practice->timezone,
+            'nudge_words' => $practice->nudge_words,
+            'equipment' => $practice->equipment,
+            'all_equipment' => $this->shelf->of($practice->id)->equipment(),
+        ];
     }
 }

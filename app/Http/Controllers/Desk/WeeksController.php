@@ -122,7 +122,7 @@ final class WeeksController extends Controller
         return new JsonResponse(ReadsCore::refusing(static function () use ($case, $asked, $standing, $ahead): array {
             $weeks = CaseWeeks::of($case);
 
-            return WeeksPage::change($case, $standing->evaluate($case), $weeks, $weeks->moved(MoveSessions::checked($weeks, $asked->moves)), $ahead);
+            return WeeksPage::change($case, $standing->evaluate($case), $weeks, $weeks->moved(MoveSessions::checked($weeks, $asked->moves, $asked->again))->withAgain($asked->again), $ahead);
         }));
     }
 
