@@ -14,6 +14,7 @@ import { api, type Schemas, send } from '../../api/client';
 import { Failed, Loading } from '../../shell/States';
 import { TablesDialog } from '../../shell/TablesDialog';
 import { GROUPS } from '../round/groups';
+import { IfMay } from '../../shell/IfMay';
 import { WeekBars } from './WeekBars';
 
 type Load = Schemas['Caseload'];
@@ -44,7 +45,7 @@ export function Caseload() {
           <MenuItem value="">the whole practice</MenuItem>
           {filters.data?.practitioners.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
         </TextField>
-        <Button variant="outlined" onClick={() => setTables(true)}>Tables …</Button>
+        <IfMay what="take-out"><Button variant="outlined" onClick={() => setTables(true)}>Tables …</Button></IfMay>
       </Box>
       {found.isPending && <Loading what="the caseload" />}
       {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}

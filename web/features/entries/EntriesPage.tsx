@@ -9,6 +9,7 @@ import { Link as RouterLink, useParams } from 'react-router';
 
 import { day, moment } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
+import { useMay } from '../../shell/useSignedIn';
 import { CorrectDialog } from './CorrectDialog';
 import { MeasureForm } from './MeasureForm';
 import { MorningForm } from './MorningForm';
@@ -33,6 +34,7 @@ function EntriesView({ id, found }: { id: string; found: Entries }) {
   const [what, setWhat] = useState<'morning' | 'session' | 'measure' | 'paper' | 'sheet'>('morning');
   const [wrong, setWrong] = useState<OneEntry | null>(null);
   const [all, setAll] = useState(false);
+  const enters = useMay()('enter');
   const shown = all ? found.entries : found.entries.slice(0, FIRST);
   return (
     <Box component="main" sx={{ maxWidth: 1240, mx: 'auto', p: 2, display: 'grid', gap: 1.5 }}>
@@ -40,8 +42,8 @@ function EntriesView({ id, found }: { id: string; found: Entries }) {
         <Typography variant="h1" sx={{ flex: 1 }}>{found.athlete}: entries</Typography>
         <Button component={RouterLink} to={`/cases/${id}`}>Back to the case</Button>
       </Box>
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1fr)' }, alignItems: 'start' }}>
-        <Paper variant="outlined" component="section" aria-label="Enter for the athlete" sx={{ p: 1.5, display: 'grid', gap: 1.5 }}>
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: enters ? 'minmax(0, 1fr) minmax(0, 1fr)' : 'minmax(0, 1fr)' }, alignItems: 'start' }}>
+        {enters && <Paper variant="outlined" component="section" aria-label="Enter for the athlete" sx={{ p: 1.5, display: 'grid', gap: 1.5 }}>
           <Box>
             <Typography variant="h2">Enter for the athlete</Typography>
             <Typography variant="body2" color="textSecondary">What came on paper or by telephone. It is marked with your name, and judged like any other entry.</Typography>
@@ -58,10 +60,10 @@ function EntriesView({ id, found }: { id: string; found: Entries }) {
           {what === 'measure' && <MeasureForm id={id} found={found} />}
           {what === 'paper' && <PaperGrid id={id} found={found} />}
           {what === 'sheet' && <SheetForm id={id} />}
-        </Paper>
+        </Paper>}
         <Paper variant="outlined" component="section" aria-label="What was entered" sx={{ p: 1.5 }}>
           <Typography variant="h2">What was entered</Typography>
-          <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>Put right what is wrong: the case is judged anew, and what it said before stays in the record.</Typography>
+          {enters && <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>Put right what is wrong: the case is judged anew, and what it said before stays in the record.</Typography>}
           {found.entries.length === 0 && <Typography color="textSecondary">Nothing yet.</Typography>}
           <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
             {shown.map((one) => (
@@ -71,7 +73,7 @@ function EntriesView({ id, found }: { id: string; found: Entries }) {
                   <b>{one.title}</b>{entryWords(one, found)}
                   {one.entered_by !== null && <Box component="span" sx={{ color: 'text.secondary' }}> · entered by {one.entered_by}</Box>}
                 </Typography>
-                <Button size="small" aria-label={`Put right: ${one.title} of ${day(one.on)}`} onClick={() => setWrong(one)} sx={{ py: 0 }}>Put right …</Button>
+                {enters && <Button size="small" aria-label={`Put right: ${one.title} of ${day(one.on)}`} onClick={() => setWrong(one)} sx={{ py: 0 }}>Put right …</Button>}
               </Box>
             ))}
           </Box>

@@ -7,6 +7,7 @@ import { useNavigate } from 'react-router';
 
 import { ClimbLadder, stepsOf } from '../../charts/ClimbLadder';
 import { Empty } from '../../shell/States';
+import { IfMay } from '../../shell/IfMay';
 import { ExerciseSheet } from './ExerciseSheet';
 import { useCopy } from './useLibrary';
 import { CHANGES, type Library, MODES } from './words';
@@ -47,7 +48,7 @@ export function Ladders({ library, structure, hits, chosen, choose }: { library:
             <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
               <Typography variant="h2" sx={{ flex: 1 }}>{ladder.title}</Typography>
               {ladder.version !== null && <Typography variant="caption" color="primary">our own, version {ladder.version}</Typography>}
-              <Button onClick={() => copy.mutate({ kind: 'ladder', key: ladder.key })} aria-label={`Copy the ladder ${ladder.title}`}>Copy</Button>
+              <IfMay what="decide"><Button onClick={() => copy.mutate({ kind: 'ladder', key: ladder.key })} aria-label={`Copy the ladder ${ladder.title}`}>Copy</Button></IfMay>
             </Box>
             <ClimbLadder steps={stepsOf(ladder, exercises, structure, CHANGES)} chosen={shown?.key ?? null} choose={choose} />
           </Paper>
@@ -63,9 +64,9 @@ export function Ladders({ library, structure, hits, chosen, choose }: { library:
         <Paper variant="outlined" component="section" aria-label="Exercise" sx={{ p: 1.5, position: 'sticky', top: 12 }}>
           <ExerciseSheet exercise={shown} library={library} />
           <Box sx={{ display: 'flex', gap: 1, mt: 1.5 }}>
-            {shown.version === null
+            <IfMay what="decide">{shown.version === null
               ? <Button variant="outlined" loading={copy.isPending} onClick={() => copy.mutate({ kind: 'exercise', key: shown.key })}>Copy into our library</Button>
-              : <Button variant="outlined" onClick={() => void navigate(`/library/exercise/${shown.key}`)}>Edit, version {shown.version}</Button>}
+              : <Button variant="outlined" onClick={() => void navigate(`/library/exercise/${shown.key}`)}>Edit, version {shown.version}</Button>}</IfMay>
           </Box>
         </Paper>
       )}

@@ -4,6 +4,7 @@ import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import { useNavigate } from 'react-router';
 
+import { IfMay } from '../../shell/IfMay';
 import { useCopy } from './useLibrary';
 import { type Library, MEASURE_KINDS } from './words';
 
@@ -26,9 +27,9 @@ export function Measures({ library }: { library: Library }) {
                   <Typography variant="body2" color="textSecondary">{one.instruction}</Typography>
                   <Typography variant="body2">{one.words}{one.structures.length > 0 && `. Proposed for: ${one.structures.map(titleOf).join(', ')}`}.</Typography>
                 </Box>
-                {one.version === null
+                <IfMay what="decide">{one.version === null
                   ? <Button aria-label={`Copy ${one.title}`} loading={copy.isPending && copy.variables.key === one.key} onClick={() => copy.mutate({ kind: 'measure', key: one.key })}>Copy</Button>
-                  : <Button aria-label={`Edit ${one.title}`} onClick={() => void navigate(`/library/measure/${one.key}`)}>Edit</Button>}
+                  : <Button aria-label={`Edit ${one.title}`} onClick={() => void navigate(`/library/measure/${one.key}`)}>Edit</Button>}</IfMay>
               </Box>
             ))}
           </Paper>

@@ -9,6 +9,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 
 import { Empty } from '../../shell/States';
+import { IfMay } from '../../shell/IfMay';
 import { Compare } from './Compare';
 import { CoursePicture } from './CoursePicture';
 import { Picks } from './Picks';
@@ -40,9 +41,9 @@ export function Programmes({ library, structure, hits, chosen, choose }: { libra
             <MenuItem value="">no other</MenuItem>
             {others.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
           </TextField>
-          {shown.version === null
+          <IfMay what="decide">{shown.version === null
             ? <Button variant="outlined" loading={copy.isPending} onClick={() => copy.mutate({ kind: 'programme', key: shown.key })}>Copy into our library</Button>
-            : <Button variant="outlined" onClick={() => void navigate(`/library/programme/${shown.key}`)}>Edit</Button>}
+            : <Button variant="outlined" onClick={() => void navigate(`/library/programme/${shown.key}`)}>Edit</Button>}</IfMay>
         </Box>
         {shown.caution !== null && <Alert severity="warning" sx={{ mb: 1 }}>{shown.caution}</Alert>}
         {other !== '' ? <Compare kind="programme" a={shown.key} b={other} /> : (

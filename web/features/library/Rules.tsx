@@ -7,6 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 
+import { IfMay } from '../../shell/IfMay';
 import { Compare } from './Compare';
 import { Lines } from './ExerciseSheet';
 import { Picks } from './Picks';
@@ -31,9 +32,9 @@ export function Rules({ library }: { library: Library }) {
             <MenuItem value="">no other</MenuItem>
             {library.rules.filter((one) => one.key !== shown.key).map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
           </TextField>
-          {shown.version === null
+          <IfMay what="decide">{shown.version === null
             ? <Button variant="outlined" loading={copy.isPending} onClick={() => copy.mutate({ kind: 'rule', key: shown.key })}>Copy</Button>
-            : <Button variant="outlined" onClick={() => void navigate(`/library/rule/${shown.key}`)}>Edit</Button>}
+            : <Button variant="outlined" onClick={() => void navigate(`/library/rule/${shown.key}`)}>Edit</Button>}</IfMay>
         </Box>
         {b === '' || b === shown.key ? <Lines lines={shown.points.map((one) => [one.point, one.words] as const)} /> : <Compare kind="rule" a={shown.key} b={b} />}
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1.5 }}>No study fixes these limits. They are defaults: copy a rule to set your own.</Typography>

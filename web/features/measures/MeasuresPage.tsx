@@ -15,6 +15,7 @@ import { Link as RouterLink, useParams } from 'react-router';
 import { faultAt, Refusal } from '../../api/client';
 import { day } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
+import { IfMay } from '../../shell/IfMay';
 import { CurveTrace } from './CurveTrace';
 import { MeasureChart } from './MeasureChart';
 import { TakeMeasure } from './TakeMeasure';
@@ -45,7 +46,7 @@ function MeasuresView({ id, sheet }: { id: string; sheet: Sheet }) {
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, py: 1, flexWrap: 'wrap' }}>
         <Typography variant="h1">{sheet.athlete}: measures</Typography>
         <Typography color="textSecondary" sx={{ flex: 1 }}>{sheet.structure}, {sheet.side === 'both' ? 'both sides' : sheet.side} · {sheet.stage}{sheet.body_mass_kg !== null && ` · ${sheet.body_mass_kg} kg`}</Typography>
-        <Button component={RouterLink} to={`/cases/${id}/visit`} variant="contained">Visit: measure in one go</Button>
+        <IfMay what="decide"><Button component={RouterLink} to={`/cases/${id}/visit`} variant="contained">Visit: measure in one go</Button></IfMay>
         <FileButtons id={id} />
         <Button component={RouterLink} to={`/cases/${id}`}>Back to the case</Button>
       </Box>
@@ -62,12 +63,12 @@ function MeasuresView({ id, sheet }: { id: string; sheet: Sheet }) {
           {never.map((one) => (
             <Box key={one.key} sx={{ display: 'flex', alignItems: 'center', borderTop: 1, borderColor: 'divider' }}>
               <Typography sx={{ flex: 1 }}>{one.title}, {one.unit}</Typography>
-              <Button aria-label={`Measure ${one.title}`} disabled={sheet.stopped && one.loads} onClick={() => setOpen(one.key)}>Measure</Button>
+              <IfMay what="enter"><Button aria-label={`Measure ${one.title}`} disabled={sheet.stopped && one.loads} onClick={() => setOpen(one.key)}>Measure</Button></IfMay>
             </Box>
           ))}
-          <TextField select fullWidth label="Measure something else" value="" sx={{ mt: 1 }} onChange={(event) => add.mutate(event.target.value, { onSuccess: (measure) => { setAdded([...added, measure]); setOpen(measure.key); } })}>
+          <IfMay what="enter"><TextField select fullWidth label="Measure something else" value="" sx={{ mt: 1 }} onChange={(event) => add.mutate(event.target.value, { onSuccess: (measure) => { setAdded([...added, measure]); setOpen(measure.key); } })}>
             {sheet.others.filter((one) => !measures.some((measure) => measure.key === one.key)).map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
-          </TextField>
+          </TextField></IfMay>
           {add.isError && <Typography color="error" variant="body2">This could not be asked for. Try again.</Typography>}
         </Paper>
       </Box>
@@ -93,7 +94,7 @@ function Card({ measure, sheet, take, strike, look }: { measure: Measure; sheet:
     <Paper variant="outlined" component="section" aria-label={measure.title} sx={{ p: 1.5, borderColor: measure.due === null ? undefined : 'watch.main' }}>
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
         <Typography variant="h2" sx={{ flex: 1 }}>{measure.title}</Typography>
-        <Button aria-label={`Measure ${measure.title}`} disabled={sheet.stopped && measure.loads} onClick={take}>Measure</Button>
+        <IfMay what="enter"><Button aria-label={`Measure ${measure.title}`} disabled={sheet.stopped && measure.loads} onClick={take}>Measure</Button></IfMay>
       </Box>
       {measure.due !== null && <Typography variant="body2" sx={{ color: 'watch.main' }}>▲ Due: {measure.due}.</Typography>}
       {latest !== undefined && (
@@ -121,7 +122,7 @@ function Card({ measure, sheet, take, strike, look }: { measure: Measure; sheet:
                 <td>{one.change_percent === null ? '' : `${one.change_percent > 0 ? '+' : ''}${one.change_percent} %`}</td>
                 <td>
                   {isForce && (one.details?.affected.concat(one.details.unaffected) ?? []).flatMap((attempt) => (attempt.curve === null ? [] : [attempt.curve])).map((curve, i) => <Button key={curve} title="See the force curve" aria-label={`Curve ${i + 1} of ${day(one.on)}`} onClick={() => look(curve)} sx={{ minWidth: 28, px: 0.5 }}>∿</Button>)}
-                  <Button title="Strike out" aria-label={`Strike out ${day(one.on)}`} onClick={() => strike(one)} sx={{ minWidth: 28, px: 0.5 }}>×</Button>
+                  <IfMay what="enter"><Button title="Strike out" aria-label={`Strike out ${day(one.on)}`} onClick={() => strike(one)} sx={{ minWidth: 28, px: 0.5 }}>×</Button></IfMay>
                 </td>
               </tr>
             ))}
@@ -206,15 +207,15 @@ function FileButtons({ id }: { id: string }) {
   const faults = take.error instanceof Refusal ? Object.entries(take.error.fields) : [];
   return (
     <>
-      <Button component="a" href={`/api/cases/${id}/measures/file`} download="rung-measures.csv" variant="outlined">Save as a table (CSV)</Button>
-      <Button component="label" variant="outlined" loading={take.isPending}>
+      <IfMay what="take-out"><Button component="a" href={`/api/cases/${id}/measures/file`} download="rung-measures.csv" variant="outlined">Save as a table (CSV)</Button></IfMay>
+      <IfMay what="enter"><Button component="label" variant="outlined" loading={take.isPending}>
         Take in a table …
         <input type="file" accept="text/csv,.csv" hidden aria-label="Table of measures" onChange={(event) => {
           const file = event.target.files?.[0];
           if (file !== undefined) void file.text().then((csv) => take.mutate(csv));
           event.target.value = '';
         }} />
-      </Button>
+      </Button></IfMay>
       {take.isSuccess && <Alert severity="success" onClose={() => take.reset()} sx={{ width: '100%', order: 1 }}>{take.data.stored === 0 ? 'Nothing new: every row was there already.' : take.data.stored === 1 ? '1 row taken in.' : `${take.data.stored} rows taken in.`}</Alert>}
       {take.isError && (
         <Alert severity="error" onClose={() => take.reset()} sx={{ width: '100%', order: 1 }}>

@@ -13,6 +13,7 @@ import type { Schemas } from '../../api/client';
 import { since } from '../../shell/dates';
 import { Empty, Failed, Loading } from '../../shell/States';
 import { useSettled } from '../../shell/useSettled';
+import { IfMay } from '../../shell/IfMay';
 import { Conversation, unanswered } from './Conversation';
 import { useConversation, useThreads } from './useMessages';
 import { WriteForm } from './WriteForm';
@@ -89,7 +90,7 @@ function OpenThread({ thread }: { thread: Thread }) {
       {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
       {found.data !== undefined && (
         <>
-          <WriteForm id={thread.case} name={thread.athlete} waiting={unanswered(found.data.messages)} />
+          <IfMay what="decide"><WriteForm id={thread.case} name={thread.athlete} waiting={unanswered(found.data.messages)} /></IfMay>
           <Conversation messages={found.data.messages} today={found.data.today} />
         </>
       )}

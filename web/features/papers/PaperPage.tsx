@@ -18,6 +18,8 @@ import { day } from '../../shell/dates';
 import { MadeFile } from '../../shell/MadeFile';
 import { Failed, Loading } from '../../shell/States';
 import { useSettled } from '../../shell/useSettled';
+import { IfMay } from '../../shell/IfMay';
+import { useMay } from '../../shell/useSignedIn';
 import { ConsentDialog } from './ConsentDialog';
 import { type Paper, usePaper, usePaperActs, usePreview, type Written } from './usePapers';
 
@@ -40,8 +42,10 @@ const writtenOf = (paper: Paper): Written => ({
 function PaperView({ id, paper, choose }: { id: string; paper: Paper; choose: (version: number | null) => void }) {
   const [written, setWritten] = useState(() => writtenOf(paper));
   const [agreeing, setAgreeing] = useState(false);
+  const decides = useMay()('decide');
   const acts = usePaperActs(id, paper.id);
-  const isDraft = paper.signed_at === null;
+  // Whoever does not decide reads it as it stands.
+  const isDraft = paper.signed_at === null && decides;
   const isLatest = paper.shown === paper.version;
   const isChanged = JSON.stringify(written) !== JSON.stringify(writtenOf(paper));
   const settled = useSettled(written);
@@ -56,7 +60,7 @@ function PaperView({ id, paper, choose }: { id: string; paper: Paper; choose: (v
         </Box>
         <State paper={paper} agree={() => setAgreeing(true)} withdraw={() => acts.withdraw.mutate()} />
         {isDraft && isLatest && <Sign paper={paper} id={id} acts={acts} written={written} isChanged={isChanged} />}
-        {paper.obstacle === null && <TakeOut id={id} paper={paper} />}
+        {paper.obstacle === null && <IfMay what="take-out"><TakeOut id={id} paper={paper} /></IfMay>}
         {paper.versions.length > 1 && (
           <TextField select label="Version" value={paper.shown} onChange={(event) => { const number = Number(event.target.value); choose(number === paper.version ? null : number); }} disabled={isChanged} helperText={isChanged ? 'Save first, then look at another version.' : undefined}>
             {paper.versions.map((one) => <MenuItem key={one.number} value={one.number}>{one.number}: {one.by}, {day(one.at.slice(0, 10))} {one.at.slice(11, 16)}{one.number === 1 ? ' (from the record)' : ''}</MenuItem>)}
@@ -79,8 +83,8 @@ function State({ paper, agree, withdraw }: { paper: Paper; agree: () => void; wi
         {paper.signed_at === null ? `Draft, version ${paper.version}` : `Signed by ${paper.signed_by ?? ''} on ${day(paper.signed_at.slice(0, 10))}, version ${paper.version}`}
       </Typography>
       {paper.needs_consent && (paper.consent === null
-        ? <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap' }}><Typography sx={{ flex: 1 }}>Nobody has agreed yet that it goes out.</Typography><Button variant="outlined" onClick={agree}>Record the agreement …</Button></Box>
-        : <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap' }}><Typography sx={{ flex: 1 }}>{paper.consent.by} agreed on {day(paper.consent.on)} ({paper.consent.how}){paper.consent.diagnosis ? ', also that it names the diagnosis' : ''}.</Typography><Button onClick={agree}>Change …</Button><Button onClick={withdraw}>No longer agrees</Button></Box>)}
+        ? <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap' }}><Typography sx={{ flex: 1 }}>Nobody has agreed yet that it goes out.</Typography><IfMay what="decide"><Button variant="outlined" onClick={agree}>Record the agreement …</Button></IfMay></Box>
+        : <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap' }}><Typography sx={{ flex: 1 }}>{paper.consent.by} agreed on {day(paper.consent.on)} ({paper.consent.how}){paper.consent.diagnosis ? ', also that it names the diagnosis' : ''}.</Typography><IfMay what="decide"><Button onClick={agree}>Change …</Button><Button onClick={withdraw}>No longer agrees</Button></IfMay></Box>)}
       {paper.tells_diagnosis.length > 0 && paper.consent?.diagnosis !== true && <Alert severity="warning">It says “{paper.tells_diagnosis.join('”, “')}”. Take it out, or record that the athlete agrees to the diagnosis being named.</Alert>}
       {paper.signed_at !== null && paper.obstacle !== null && <Alert severity="warning">{paper.obstacle}</Alert>}
     </PaperBox>

@@ -7,6 +7,7 @@ import { Link as RouterLink, useNavigate, useParams } from 'react-router';
 
 import { day } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
+import { IfMay } from '../../shell/IfMay';
 import { type Papers, useDraft, usePapers } from './usePapers';
 
 /** The papers of a case: those there are, and those that can be drafted. */
@@ -26,7 +27,7 @@ export function PapersPage() {
       </Box>
       {draft.isError && <Failed problem={draft.error} />}
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1fr)' }, alignItems: 'start' }}>
-        <Paper variant="outlined" component="section" aria-label="Draft a paper" sx={{ p: 2 }}>
+        <IfMay what="decide"><Paper variant="outlined" component="section" aria-label="Draft a paper" sx={{ p: 2 }}>
           <Typography variant="h2">Draft a paper</Typography>
           <Typography color="textSecondary" sx={{ mb: 1 }}>Each is written from the record as it stands now. You read it, change it and sign it; nothing leaves before that.</Typography>
           {kinds.map((one) => (
@@ -38,7 +39,7 @@ export function PapersPage() {
               <Button variant="outlined" aria-label={`Draft: ${one.title}`} loading={draft.isPending && draft.variables === one.kind} onClick={() => draft.mutate(one.kind, { onSuccess: (paper) => void navigate(`/cases/${id}/papers/${paper.id}`) })}>Draft</Button>
             </Box>
           ))}
-        </Paper>
+        </Paper></IfMay>
         <Paper variant="outlined" component="section" aria-label="Papers so far" sx={{ p: 2 }}>
           <Typography variant="h2">{papers.length === 0 ? 'No papers yet' : 'Papers so far'}</Typography>
           {papers.length === 0 && <Typography color="textSecondary">A draft stays here until it is signed or discarded.</Typography>}

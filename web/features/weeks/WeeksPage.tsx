@@ -9,6 +9,7 @@ import { useState } from 'react';
 import { Link as RouterLink, useParams } from 'react-router';
 
 import { Failed, Loading } from '../../shell/States';
+import { useMay } from '../../shell/useSignedIn';
 import { DaysDialog } from './DaysDialog';
 import { type Mark, marked, marksOf, sameMarks, withOnceMore, withoutSport, withSport } from './grid';
 import { ReadyBy } from './ReadyBy';
@@ -40,6 +41,7 @@ function WeeksView({ id, weeks: told, ahead, setAhead }: { id: string; weeks: We
   const replan = useReplan(id);
   const lighter = useLighter(id);
   const put = usePut(id);
+  const decides = useMay()('decide');
   const isMoving = Object.keys(moves).length > 0;
   const shown: Weeks = marks !== null ? withMarks.data?.weeks ?? weeks : isMoving ? { ...weeks, sums: breaks.data?.sums ?? weeks.sums } : weeks;
   const move = (next: Moves) => {
@@ -58,7 +60,7 @@ function WeeksView({ id, weeks: told, ahead, setAhead }: { id: string; weeks: We
   const mark = (days: readonly string[], as: Mark) => {
     change((now) => marked(now, days, as));
   };
-  const canPlan = weeks.closed_on === null;
+  const canPlan = weeks.closed_on === null && decides;
   return (
     <Box component="main" sx={{ px: 2, pb: 4, maxWidth: 1880, mx: 'auto' }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, py: 1, flexWrap: 'wrap' }}>
@@ -70,11 +72,11 @@ function WeeksView({ id, weeks: told, ahead, setAhead }: { id: string; weeks: We
         {canPlan && <Button variant="outlined" disabled={isMoving} onClick={() => setPasting(true)}>Shows, days off …</Button>}
         <Button component={RouterLink} to={`/cases/${id}`}>Back to the case</Button>
       </Box>
-      {!canPlan && <Alert severity="info" sx={{ mb: 1.5 }}>This case is closed. Nothing is planned.</Alert>}
+      {weeks.closed_on !== null && <Alert severity="info" sx={{ mb: 1.5 }}>This case is closed. Nothing is planned.</Alert>}
       {weeks.stopped && <Alert severity="error" sx={{ mb: 1.5 }}>A stop is open. The phone asks for no session, and nothing is moved, before you have reviewed it.</Alert>}
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 284px' }, alignItems: 'start' }}>
         <Paper variant="outlined" sx={{ p: 1, overflowX: 'auto' }}>
-          <WeekGrid weeks={shown} moves={moves} notPlaced={notPlaced} chosen={chosen} choose={setChosen} canMove={marks === null} canMark={canPlan && !isMoving}
+          <WeekGrid weeks={shown} moves={moves} notPlaced={notPlaced} chosen={chosen} choose={setChosen} canMove={marks === null && decides} canMark={canPlan && !isMoving}
             move={move} mark={mark} addSport={setPractising} dropSport={(on) => change((now) => withoutSport(now, on))} lighter={(week, less_percent) => lighter.mutate({ week, less_percent }, { onSuccess: (found) => { if (found.moves.length > 0) move(Object.fromEntries(found.moves.map((one) => [one.session, one.on]))); } })} />
         </Paper>
         <Box sx={{ display: 'grid', gap: 1.5, position: { md: 'sticky' }, top: 12 }}>
