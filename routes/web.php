@@ -60,14 +60,14 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
     Route::delete('sessions', [InvitationController::class, 'signOutEverywhere'])->middleware('auth');
 
     // Whoever asked for a file alone finds it.
-    Route::middleware('auth')->group(function (): void {
+    Route::middleware(['auth', StaffSignIn::class])->group(function (): void {
         Route::get('files/{file}', [MadeFileController::class, 'show']);
         Route::delete('files/{file}', [MadeFileController::class, 'cancel']);
         Route::get('files/{file}/content', [MadeFileController::class, 'content']);
     });
 
     // Everybody's own account.
-    Route::middleware('auth')->prefix('account')->group(function (): void {
+    Route::middleware(['auth', StaffSignIn::class])->prefix('account')->group(function (): void {
         Route::get('', [AccountController::class, 'show']);
         Route::put('password', [AccountController::class, 'password']);
         Route::post('confirmation', [AccountController::class, 'confirm']);

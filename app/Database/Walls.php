@@ -28,12 +28,26 @@ final class Walls
     /** Accounts belong to no practice: those of its people are seen. */
     private const ACCOUNTS = "(select current_setting('rung.practice', true)) = '*' or exists (select 1 from users u where u.account_id = accounts.id)";
 
-    /** Cases that somebody sees who does not see all of the practice: their own, shared ones, and those of whom they stand in for. */
+    /**
+     * Whose cases are seen (App\Support\Sight): every one; all but those that are set aside; or those of them that are
+     * one's own, shared, or a colleague's whom one stands in for. Where nobody is named, every one. The setting is asked
+     * once a statement, and what it makes needless is not looked at.
+     */
     private const CASES = <<<'SQL'
-        ((select rung_sees_restricted()) or not exists (select 1 from athletes a where a.id = cases.athlete_id and a.restricted_at is not null))
-        and ((select rung_sees_all()) or practitioner_id = (select rung_viewer())
-        or exists (select 1 from case_shares s where s.case_id = cases.id and s.user_id = (select rung_viewer()) and s.ended_at is null and coalesce(s.until, (select rung_today())) >= (select rung_today()))
-        or exists (select 1 from covers v where v.of = cases.practitioner_id and v.user_id = (select rung_viewer()) and v.ended_at is null and (select rung_today()) between v."from" and v.until))
+        (select coalesce(current_setting('rung.sees', true), '')) in ('', 'every')
+        or not exists (select 1 from athletes a where a.id = cases.athlete_id and a.restricted_at is not null) and (
+            (select current_setting('rung.sees', true)) = 'practice'
+            or practitioner_id = (select nullif(current_setting('rung.viewer', true), '')::uuid)
+            or exists (select 1 from case_shares s where s.case_id = cases.id and s.user_id = (select nullif(current_setting('rung.viewer', true), '')::uuid) and s.ended_at is null
+                and (s.until is null or s.until >= (select nullif(current_setting('rung.today', true), '')::date)))
+            or exists (select 1 from covers v where v.of = cases.practitioner_id and v.user_id = (select nullif(current_setting('rung.viewer', true), '')::uuid) and v.ended_at is null
+                and (select nullif(current_setting('rung.today', true), '')::date) between v."from" and v.until)
+        )
+        SQL;
+
+    /** What somebody types of a new case is theirs until it is opened. */
+    private const OPENINGS = <<<'SQL'
+        (select coalesce(current_setting('rung.sees', true), '')) <> 'own' or practitioner_id = (select nullif(current_setting('rung.viewer', true), '')::uuid)
         SQL;
 
     private const OWN = "(%1\$s = (select nullif(nullif(current_setting('rung.practice', true), ''), '*')::uuid)"
@@ -61,6 +75,7 @@ final class Walls
         }
         self::raiseOn('accounts', 'own_people', self::ACCOUNTS, 'for all');
         self::raiseOn('cases', 'own_cases', self::CASES, 'as restrictive for select');
+        self::raiseOn('openings', 'own_openings', self::OPENINGS, 'as restrictive for select');
         if (Schema::hasTable('erasures')) {
             DB::statement("grant execute on function erase_athlete(uuid, text) to $role");
         }
@@ -69,7 +84,7 @@ final class Walls
 
     private static function raiseOn(string $table, string $name, string $who, string $kind): void
     {
-        if (!Schema::hasTable($table) || ($table === 'cases' && !Schema::hasTable('erasures'))) {
+        if (!Schema::hasTable($table) || ($table !== 'accounts' && !Schema::hasTable('erasures'))) {
             return;
         }
         DB::statement("alter table $table enable row level security");

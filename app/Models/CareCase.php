@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToPractice;
 use App\Support\Clock;
+use App\Support\CurrentPractice;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
@@ -137,8 +138,9 @@ final class CareCase extends Model
     /** An open case of an athlete at the same structure, on the same side or on both. */
     public static function sameOpen(string $athlete, string $structure, string $side): ?self
     {
-        return self::query()->where('athlete_id', $athlete)->where('structure', $structure)->whereNull('closed_on')
-            ->where(static fn($query) => $side === 'both' ? $query : $query->whereIn('side', [$side, 'both']))->first();
+        // A colleague's too, though it is not seen.
+        return app(CurrentPractice::class)->onEveryCase(static fn(): ?self => self::query()->where('athlete_id', $athlete)->where('structure', $structure)->whereNull('closed_on')
+            ->where(static fn($query) => $side === 'both' ? $query : $query->whereIn('side', [$side, 'both']))->first());
     }
 
     /** The score of the practitioner's choice; null where none was chosen. */

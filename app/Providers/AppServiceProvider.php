@@ -79,7 +79,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         Event::listen(Authenticated::class, static function (Authenticated $event) use ($practice): void {
             if ($event->user instanceof User) {
-                $practice->enter($event->user->practice_id, $event->user->id);
+                $practice->enterAs($event->user);
             }
         });
         Event::listen(Logout::class, static fn() => $practice->leave());

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Connection;
 use PDO;
@@ -21,8 +22,10 @@ final class CurrentPractice
 
     private string $wanted = self::NONE;
 
-    /** Whose cases are seen; where nobody is named, all of the practice. */
+    /** Who looks, and which cases they see; where nobody is named, every one of the practice. */
     private string $viewer = '';
+
+    private ?Sight $sees = null;
 
     /** What the database was told last; null where that is not known. */
     private ?string $told = null;
@@ -39,11 +42,22 @@ final class CurrentPractice
         return $this->wanted === self::EVERY;
     }
 
-    /** @param string $viewer the person whose cases are seen; '' for all of the practice */
-    public function enter(string $practiceId, string $viewer = ''): void
+    public function enter(string $practiceId): void
     {
-        $this->wanted = $practiceId;
-        $this->viewer = $viewer;
+        [$this->wanted, $this->viewer, $this->sees] = [$practiceId, '', null];
+    }
+
+    /** From here on somebody looks, and sees the cases that are theirs to see. */
+    public function enterAs(User $user): void
+    {
+        $this->enter($user->practice_id);
+        [$this->viewer, $this->sees] = [$user->id, Sight::of($user)];
+    }
+
+    /** Whether all of the practice is seen, but for what is set aside. */
+    public function seesAll(): bool
+    {
+        return $this->sees !== Sight::Own;
     }
 
     public function leave(): void
@@ -137,10 +151,12 @@ final class CurrentPractice
     private function statement(): string
     {
         $clean = static fn(string $id): string => (string) preg_replace('/[^0-9a-f*-]/', '', $id);
-        [$practice, $viewer] = [$clean($this->wanted), $clean($this->viewer)];
-        $today = $viewer === '' ? '' : CarbonImmutable::now()->toDateString();
+        $practice = $clean($this->wanted);
+        $sees = $this->sees->value ?? '';
+        // Who looks and on which day matters only to whoever does not see all.
+        [$viewer, $today] = $this->sees === Sight::Own ? [$clean($this->viewer), CarbonImmutable::now()->toDateString()] : ['', ''];
 
-        return "select set_config('rung.practice', '$practice', false), set_config('rung.viewer', '$viewer', false), set_config('rung.today', '$today', false)";
+        return "select set_config('rung.practice', '$practice', false), set_config('rung.sees', '$sees', false), set_config('rung.viewer', '$viewer', false), set_config('rung.today', '$today', false)";
     }
 
     /**
@@ -152,12 +168,12 @@ final class CurrentPractice
      */
     private function with(string $wanted, callable $work): mixed
     {
-        $before = [$this->wanted, $this->viewer];
+        $before = [$this->wanted, $this->viewer, $this->sees];
         $this->enter($wanted);
         try {
             return $work();
         } finally {
-            $this->enter(...$before);
+            [$this->wanted, $this->viewer, $this->sees] = $before;
         }
     }
 }

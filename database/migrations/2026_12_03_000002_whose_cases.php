@@ -9,7 +9,7 @@ use Illuminate\Support\Facades\Schema;
 
 /**
  * Whose cases somebody sees: all of the practice, or their own and those that are shared with them, as the practice
- * chooses. The database itself leaves out the others, so that no list and no sum can forget to.
+ * chooses. The database itself leaves out the others (`App\Database\Walls`), so that no list and no sum can forget to.
  */
 return new class () extends Migration {
     public function up(): void
@@ -51,25 +51,11 @@ return new class () extends Migration {
             $table->foreign(['practice_id', 'user_id'])->references(['practice_id', 'id'])->on('users');
             $table->foreign(['practice_id', 'by'])->references(['practice_id', 'id'])->on('users');
         });
-        // Where no person is named (jobs, commands, looking somebody up), every case of the practice is seen.
-        DB::unprepared(<<<'SQL'
-            create or replace function rung_viewer() returns uuid language sql stable
-                as $$ select nullif(current_setting('rung.viewer', true), '')::uuid $$;
-            create or replace function rung_today() returns date language sql stable
-                as $$ select coalesce(nullif(current_setting('rung.today', true), '')::date, current_date) $$;
-            create or replace function rung_sees_all() returns boolean language sql stable security definer set search_path = public
-                as $$
-                    select rung_viewer() is null or coalesce((
-                        select u.role in ('owner', 'athlete') or (p.cases_open_to = 'practice' and u.role <> 'assistant')
-                        from users u join practices p on p.id = u.practice_id where u.id = rung_viewer()
-                    ), false)
-                $$;
-            SQL);
     }
 
     public function down(): void
     {
-        DB::unprepared('drop policy if exists own_cases on cases; drop function if exists rung_sees_all(); drop function if exists rung_today(); drop function if exists rung_viewer()');
+        DB::unprepared('drop policy if exists own_cases on cases; drop policy if exists own_openings on openings');
         Schema::dropIfExists('covers');
         Schema::dropIfExists('case_shares');
         Schema::table('practices', static fn(Blueprint $table) => $table->dropColumn(['cases_open_to', 'second_factor_needed']));

@@ -62,9 +62,6 @@ return new class () extends Migration {
                 raise exception 'rows of % are never changed', tg_table_name;
             end $$;
 
-            create or replace function rung_sees_restricted() returns boolean language sql stable security definer set search_path = public
-                as $$ select rung_viewer() is null or coalesce((select u.role in ('owner', 'athlete') from users u where u.id = rung_viewer()), false) $$;
-
             -- Erases an athlete of the practice that the caller works in; with a pseudonym the record stays without the name.
             -- The application may do this by this function alone: it can erase no row of what is written once by itself.
             create or replace function erase_athlete(person uuid, pseudonym text) returns void language plpgsql security definer set search_path = public as $$

@@ -191,6 +191,7 @@ final class AccountTest extends TestCase
             $this->json('GET', '/api/round')->assertOk();
         }
         CarbonImmutable::setTestNow(CarbonImmutable::parse(self::NOW)->addHours(12));
+        $this->json('GET', '/api/account')->assertStatus(401);
         $this->json('GET', '/api/round')->assertStatus(401);
         $this->json('GET', '/api/session')->assertJsonPath('user', null);
 

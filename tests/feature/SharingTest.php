@@ -42,6 +42,25 @@ final class SharingTest extends TestCase
         self::assertCount($all, (array) $this->ask($this->practitioner(), 'GET', '/api/round')->json('cases'));
     }
 
+    public function testOpeningsAndAthletesOfColleaguesAreNotFoundEither(): void
+    {
+        $ren = $this->staff(Role::Practitioner);
+        $ola = $this->practitioner();
+        $case = $this->caseOf('Juno Tamsin');
+        $typed = self::text($this->ask($ola, 'POST', '/api/openings', ['name' => 'Somebody new', 'step' => 1, 'form' => (object) []])->assertStatus(201)->json('id'));
+        $this->ask($ren, 'GET', "/api/openings/$typed")->assertOk();
+        self::assertCount(1, (array) $this->ask($ren, 'GET', '/api/athletes?name=juno')->json('athletes'));
+        $this->ownCasesOnly();
+        $this->ask($ren, 'GET', "/api/openings/$typed")->assertStatus(404);
+        $this->ask($ren, 'GET', '/api/openings')->assertJsonMissing(['id' => $typed]);
+        self::assertSame([], $this->ask($ren, 'GET', '/api/athletes?name=juno')->json('athletes'));
+        $this->ask($ola, 'GET', "/api/openings/$typed")->assertOk();
+        // Nor can a second case of the same structure be opened beside one that is not seen.
+        $again = OpeningTest::opening(['athlete' => ['id' => $case->athlete_id], 'structure' => $case->structure, 'side' => $case->side]);
+        $this->ask($ren, 'POST', '/api/cases', $again)->assertStatus(422);
+        self::assertSame(1, CareCase::query()->where('athlete_id', $case->athlete_id)->where('structure', $case->structure)->whereNull('closed_on')->count());
+    }
+
     public function testAnAssistantSeesAssignedCasesAndEntersThere(): void
     {
         $tove = $this->staff(Role::Assistant);

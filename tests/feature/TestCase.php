@@ -108,7 +108,7 @@ abstract class TestCase extends Base
         $practice->leave();
         if ($as !== null) {
             // Whoever is signed in has just given the password.
-            $this->actingAs($as)->withSession(['auth.password_confirmed_at' => CarbonImmutable::now()->getTimestamp(), SignIns::SINCE => CarbonImmutable::now()->getTimestamp()]);
+            $this->actingAs($as->unsetRelations())->withSession(['auth.password_confirmed_at' => CarbonImmutable::now()->getTimestamp(), SignIns::SINCE => CarbonImmutable::now()->getTimestamp()]);
         }
         $response = $this->json($method, $path, $body);
         $practice->enterEvery();

@@ -120,11 +120,11 @@ final class SignInController extends Controller
         $request->validate(['place' => ['required', 'uuid']], ['place.*' => 'Choose one of your practices.']);
         foreach (People::places($person->account) as $one) {
             if ($one->id === $request->string('place')->value()) {
-                $since = $request->session()->get(SignIns::SINCE);
+                [$since, $from] = [$request->session()->get(SignIns::SINCE), $person->practice->name];
                 Auth::login($one);
                 $request->session()->regenerate();
                 $request->session()->put(SignIns::SINCE, $since);
-                $this->noted($one, "came over from {$person->practice->name}");
+                $this->noted($one, "came over from $from");
 
                 return new JsonResponse(['user' => self::told($one)]);
             }

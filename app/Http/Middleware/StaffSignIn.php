@@ -37,7 +37,8 @@ final class StaffSignIn
             $session->invalidate();
             throw new AuthenticationException();
         }
-        if (SignInController::needsSecondFactor($user)) {
+        // Where it is set up it is not asked for yet.
+        if (!$request->is('api/account', 'api/account/*') && SignInController::needsSecondFactor($user)) {
             return new JsonResponse(['message' => 'Your practice asks for a second factor. Set it up on the page “Your account”, then go on.'], 403);
         }
 
