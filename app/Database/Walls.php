@@ -29,25 +29,22 @@ final class Walls
     private const ACCOUNTS = "(select current_setting('rung.practice', true)) = '*' or exists (select 1 from users u where u.account_id = accounts.id)";
 
     /**
-     * Whose cases are seen (App\Support\Sight): every one; all but those that are set aside; or those of them that are
-     * one's own, shared, or a colleague's whom one stands in for. Where nobody is named, every one. The setting is asked
-     * once a statement, and what it makes needless is not looked at.
+     * Which cases are seen (App\Support\Sight): every one; all but those that are set aside; or those of them that are of
+     * certain people, or shared. Where nobody is named, every one. No table is looked at for it, since every question
+     * about cases pays for that.
      */
     private const CASES = <<<'SQL'
         (select coalesce(current_setting('rung.sees', true), '')) in ('', 'every')
-        or not exists (select 1 from athletes a where a.id = cases.athlete_id and a.restricted_at is not null) and (
+        or not set_aside and (
             (select current_setting('rung.sees', true)) = 'practice'
-            or practitioner_id = (select nullif(current_setting('rung.viewer', true), '')::uuid)
-            or exists (select 1 from case_shares s where s.case_id = cases.id and s.user_id = (select nullif(current_setting('rung.viewer', true), '')::uuid) and s.ended_at is null
-                and (s.until is null or s.until >= (select nullif(current_setting('rung.today', true), '')::date)))
-            or exists (select 1 from covers v where v.of = cases.practitioner_id and v.user_id = (select nullif(current_setting('rung.viewer', true), '')::uuid) and v.ended_at is null
-                and (select nullif(current_setting('rung.today', true), '')::date) between v."from" and v.until)
+            or practitioner_id = any((select current_setting('rung.people', true))::uuid[])
+            or id = any((select current_setting('rung.cases', true))::uuid[])
         )
         SQL;
 
     /** What somebody types of a new case is theirs until it is opened. */
     private const OPENINGS = <<<'SQL'
-        (select coalesce(current_setting('rung.sees', true), '')) <> 'own' or practitioner_id = (select nullif(current_setting('rung.viewer', true), '')::uuid)
+        (select coalesce(current_setting('rung.sees', true), '')) <> 'own' or practitioner_id = any((select current_setting('rung.people', true))::uuid[])
         SQL;
 
     private const OWN = "(%1\$s = (select nullif(nullif(current_setting('rung.practice', true), ''), '*')::uuid)"

@@ -40,6 +40,7 @@ use Rung\Core\Time\Day;
  * @property string $opened_on
  * @property string|null $review_on
  * @property string|null $closed_on
+ * @property bool $set_aside at the athlete's wish: the owner alone sees it
  * @property bool $stopped_after_close a stop came in after it was closed, and waits for a review
  * @property string|null $history
  * @property string $programme

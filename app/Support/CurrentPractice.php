@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Support;
 
 use App\Models\User;
-use Carbon\CarbonImmutable;
 use Illuminate\Database\Connection;
 use PDO;
 
@@ -22,9 +21,7 @@ final class CurrentPractice
 
     private string $wanted = self::NONE;
 
-    /** Who looks, and which cases they see; where nobody is named, every one of the practice. */
-    private string $viewer = '';
-
+    /** Which cases are seen by whoever looks; where nobody is named, every one of the practice. */
     private ?Sight $sees = null;
 
     /** What the database was told last; null where that is not known. */
@@ -44,20 +41,20 @@ final class CurrentPractice
 
     public function enter(string $practiceId): void
     {
-        [$this->wanted, $this->viewer, $this->sees] = [$practiceId, '', null];
+        [$this->wanted, $this->sees] = [$practiceId, null];
     }
 
     /** From here on somebody looks, and sees the cases that are theirs to see. */
     public function enterAs(User $user): void
     {
         $this->enter($user->practice_id);
-        [$this->viewer, $this->sees] = [$user->id, Sight::of($user)];
+        $this->sees = Sight::of($user);
     }
 
     /** Whether all of the practice is seen, but for what is set aside. */
     public function seesAll(): bool
     {
-        return $this->sees !== Sight::Own;
+        return $this->sees?->people === null;
     }
 
     public function leave(): void
@@ -150,13 +147,22 @@ final class CurrentPractice
 
     private function statement(): string
     {
-        $clean = static fn(string $id): string => (string) preg_replace('/[^0-9a-f*-]/', '', $id);
-        $practice = $clean($this->wanted);
-        $sees = $this->sees->value ?? '';
-        // Who looks and on which day matters only to whoever does not see all.
-        [$viewer, $today] = $this->sees === Sight::Own ? [$clean($this->viewer), CarbonImmutable::now()->toDateString()] : ['', ''];
+        $practice = self::clean($this->wanted);
+        $sees = $this->sees->name ?? '';
+        [$people, $cases] = [self::ids($this->sees->people ?? []), self::ids($this->sees->cases ?? [])];
 
-        return "select set_config('rung.practice', '$practice', false), set_config('rung.sees', '$sees', false), set_config('rung.viewer', '$viewer', false), set_config('rung.today', '$today', false)";
+        return "select set_config('rung.practice', '$practice', false), set_config('rung.sees', '$sees', false), set_config('rung.people', '{$people}', false), set_config('rung.cases', '{$cases}', false)";
+    }
+
+    /** @param list<string> $ids */
+    private static function ids(array $ids): string
+    {
+        return '{' . implode(',', array_map(self::clean(...), $ids)) . '}';
+    }
+
+    private static function clean(string $id): string
+    {
+        return (string) preg_replace('/[^0-9a-f*-]/', '', $id);
     }
 
     /**
@@ -168,12 +174,12 @@ final class CurrentPractice
      */
     private function with(string $wanted, callable $work): mixed
     {
-        $before = [$this->wanted, $this->viewer, $this->sees];
+        $before = [$this->wanted, $this->sees];
         $this->enter($wanted);
         try {
             return $work();
         } finally {
-            [$this->wanted, $this->viewer, $this->sees] = $before;
+            [$this->wanted, $this->sees] = $before;
         }
     }
 }

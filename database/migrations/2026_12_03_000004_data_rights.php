@@ -23,6 +23,8 @@ return new class () extends Migration {
             $table->string('restricted_why', 300)->nullable();
             $table->timestampTz('unnamed_at')->nullable();
         });
+        // The same beside each case, where it is asked for all the time.
+        Schema::table('cases', static fn(Blueprint $table) => $table->boolean('set_aside')->default(false));
         Schema::create('consents', static function (Blueprint $table): void {
             $table->uuid('id')->primary();
             $table->uuid('practice_id');
@@ -126,6 +128,7 @@ return new class () extends Migration {
         Schema::dropIfExists('erasures');
         Schema::dropIfExists('consents');
         Schema::table('athletes', static fn(Blueprint $table) => $table->dropColumn(['restricted_at', 'restricted_why', 'unnamed_at']));
+        Schema::table('cases', static fn(Blueprint $table) => $table->dropColumn('set_aside'));
         Schema::table('practices', static fn(Blueprint $table) => $table->dropColumn('kept_years'));
     }
 };

@@ -71,7 +71,7 @@ final class CasePage
             'revision' => $case->revision,
             'athlete' => ['id' => $case->athlete_id, 'name' => $case->athlete->name, 'act' => $case->athlete->act],
             'practitioner' => $case->practitioner->name,
-            'restricted' => $case->athlete->restricted_at === null ? null : $case->athlete->restricted_why ?? '',
+            'restricted' => $case->set_aside ? $case->athlete->restricted_why ?? '' : null,
             'structure' => $case->structure_title,
             'side' => $case->side,
             'goal' => $case->goal,

@@ -63,8 +63,8 @@ final class RightsController extends Controller
         $restricted = $request->boolean('restricted');
         DB::transaction(static function () use ($request, $case, $restricted): void {
             $case->athlete->forceFill(['restricted_at' => $restricted ? CarbonImmutable::now()->utc() : null, 'restricted_why' => $restricted ? trim($request->string('why')->value()) : null])->save();
-            // Pages that are open are told.
-            CareCase::query()->where('athlete_id', $case->athlete_id)->increment('revision');
+            // The revision tells pages that are open.
+            CareCase::query()->where('athlete_id', $case->athlete_id)->increment('revision', 1, ['set_aside' => $restricted]);
             AccessLog::changed(self::person($request), $case, ($restricted ? 'set the record aside: ' : 'took the record up again: ') . trim($request->string('why')->value()));
         });
 
