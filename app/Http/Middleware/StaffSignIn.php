@@ -11,6 +11,7 @@ use App\Models\User;
 use Carbon\CarbonImmutable;
 use Closure;
 use Illuminate\Auth\AuthenticationException;
+use Illuminate\Contracts\Session\Session;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -19,6 +20,11 @@ use Symfony\Component\HttpFoundation\Response;
 /** Staff sign in anew after some hours, however much they do, and with a second factor where the practice asks for one. */
 final class StaffSignIn
 {
+    /** When it was seen last that no second factor is missing. */
+    private const LOOKED_AT = 'second factor looked at: ';
+
+    private const LOOKED_FOR_S = 60;
+
     /** @param Closure(Request): Response $next */
     public function handle(Request $request, Closure $next): Response
     {
@@ -38,10 +44,26 @@ final class StaffSignIn
             throw new AuthenticationException();
         }
         // Where it is set up it is not asked for yet.
-        if (!$request->is('api/account', 'api/account/*') && SignInController::needsSecondFactor($user)) {
+        if (!$request->is('api/account', 'api/account/*') && self::needsSecondFactor($user, $session, $now)) {
             return new JsonResponse(['message' => 'Your practice asks for a second factor. Set it up on the page “Your account”, then go on.'], 403);
         }
 
         return $next($request);
+    }
+
+    /** A page asks every few seconds; what was found is taken for some of them. */
+    private static function needsSecondFactor(User $user, Session $session, int $now): bool
+    {
+        $key = self::LOOKED_AT . $user->id;
+        $looked = $session->get($key);
+        if (is_int($looked) && $now - $looked < self::LOOKED_FOR_S) {
+            return false;
+        }
+        $needs = SignInController::needsSecondFactor($user);
+        if (!$needs) {
+            $session->put($key, $now);
+        }
+
+        return $needs;
     }
 }
