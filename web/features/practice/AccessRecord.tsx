@@ -17,6 +17,7 @@ import { useState } from 'react';
 import { api, saveFile, send } from '../../api/client';
 import { moment } from '../../shell/dates';
 import { Empty, Failed, Loading } from '../../shell/States';
+import { stackedOnPhones } from '../../shell/tables';
 import { useSettled } from '../../shell/useSettled';
 
 const EVERYTHING = { person: '', athlete: '', kind: '', from: '', until: '' };
@@ -43,7 +44,7 @@ export function AccessRecord() {
   if (first === undefined) return <Failed problem={found.error} again={() => void found.refetch()} />;
   const lines = found.data?.pages.flatMap((page) => page.lines) ?? [];
   const choose = (field: keyof typeof EVERYTHING, label: string, offered: { key: string; title: string }[]) => (
-    <TextField select label={label} value={asked[field]} onChange={(event) => setAsked({ ...asked, [field]: event.target.value })} sx={{ minWidth: 150 }}>
+    <TextField select label={label} value={asked[field]} onChange={(event) => setAsked({ ...asked, [field]: event.target.value })} sx={{ minWidth: 150, flex: { xs: '1 1 40%', sm: 'none' } }}>
       <MenuItem value="">all</MenuItem>
       {offered.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
     </TextField>
@@ -70,7 +71,7 @@ export function AccessRecord() {
       {problem !== null && <Failed problem={problem} />}
       {lines.length === 0 ? <Empty title="Nothing stands here for that choice" /> : (
         <TableContainer sx={{ opacity: found.isPlaceholderData ? 0.6 : 1 }}>
-          <Table size="small">
+          <Table size="small" sx={stackedOnPhones}>
             <TableHead><TableRow><TableCell>When</TableCell><TableCell>Who</TableCell><TableCell>What</TableCell><TableCell>Athlete</TableCell></TableRow></TableHead>
             <TableBody>
               {lines.map((line) => (

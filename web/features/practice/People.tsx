@@ -18,6 +18,7 @@ import { Link as RouterLink } from 'react-router';
 import { api, type Schemas, send } from '../../api/client';
 import { moment } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
+import { stackedOnPhones } from '../../shell/tables';
 import { AccessRules } from './AccessRules';
 import { ChangeRole } from './ChangeRole';
 import { InviteColleague, TheLink } from './InviteColleague';
@@ -66,7 +67,7 @@ export function People() {
         {link !== null && <TheLink of={link} close={() => setLink(null)} />}
         {problem !== null && <Failed problem={problem} />}
         <TableContainer>
-          <Table size="small">
+          <Table size="small" sx={stackedOnPhones}>
             <TableHead>
               <TableRow><TableCell>Name</TableCell><TableCell>Role</TableCell><TableCell align="right">Open cases</TableCell><TableCell>Second factor</TableCell><TableCell>Last here</TableCell><TableCell /></TableRow>
             </TableHead>
@@ -75,9 +76,9 @@ export function People() {
                 <TableRow key={one.id} sx={one.state === 'active' ? {} : { '& td': { color: 'text.secondary' } }}>
                   <TableCell><Typography sx={{ fontWeight: 600 }}>{one.name}{one.is_you && ' (you)'}</Typography><Typography variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>{one.email}</Typography></TableCell>
                   <TableCell>{roleTitle(found.data, one)}{STATES[one.state] !== '' && <Typography variant="body2" sx={{ color: 'watch.main' }}>{STATES[one.state]}</Typography>}</TableCell>
-                  <TableCell align="right">{one.cases}</TableCell>
-                  <TableCell>{one.second_factor ? 'on' : 'off'}</TableCell>
-                  <TableCell>{one.signed_in_at === null ? 'never' : moment(one.signed_in_at)}</TableCell>
+                  <TableCell align="right"><OnPhones>Open cases: </OnPhones>{one.cases}</TableCell>
+                  <TableCell><OnPhones>Second factor: </OnPhones>{one.second_factor ? 'on' : 'off'}</TableCell>
+                  <TableCell><OnPhones>Last here: </OnPhones>{one.signed_in_at === null ? 'never' : moment(one.signed_in_at)}</TableCell>
                   <TableCell align="right">
                     <Acts member={one} role={() => setOpen({ dialog: 'role', member: one })} leave={() => setOpen({ dialog: 'leave', member: one })} again={() => again.mutate(one)} act={(does) => act.mutate(does)} />
                   </TableCell>
@@ -95,6 +96,11 @@ export function People() {
       {open?.dialog === 'leave' && <Leaving practice={found.data} member={open.member} close={() => setOpen(null)} done={(answer) => { set(answer); setOpen(null); }} />}
     </Box>
   );
+}
+
+/** What the head of a column says, where there are no columns. */
+function OnPhones({ children }: { children: string }) {
+  return <Box component="span" sx={{ display: { sm: 'none' }, color: 'text.secondary' }}>{children}</Box>;
 }
 
 const roleTitle = (practice: Practice, member: Member): string => practice.roles.find((role) => role.key === member.role)?.title ?? member.role;

@@ -15,7 +15,7 @@ export function RolesTable({ practice }: { practice: Practice }) {
     <Paper variant="outlined" component="section" aria-label="What each role may do" sx={{ p: 2.5 }}>
       <Typography variant="h2">What each role may do</Typography>
       <TableContainer>
-        <Table size="small">
+        <Table size="small" sx={{ minWidth: 620 }}>
           <TableHead>
             <TableRow><TableCell />{practice.roles.map((role) => <TableCell key={role.key} align="center" title={role.words}>{role.title}</TableCell>)}</TableRow>
           </TableHead>
