@@ -7,6 +7,7 @@ namespace App\Access;
 use App\Models\Account;
 use App\Support\CurrentPractice;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -28,7 +29,7 @@ final class SecondFactor
     public function begin(Account $account): string
     {
         $secret = Totp::newSecret();
-        session()->put(self::sessionKey($account), $secret);
+        session()->put(self::sessionKey($account), Crypt::encryptString($secret));
 
         return $secret;
     }
@@ -36,8 +37,9 @@ final class SecondFactor
     /** @return list<string>|null the recovery codes, told once; null where the code is not the one of now */
     public function confirm(Account $account, string $code): ?array
     {
-        $secret = session()->get(self::sessionKey($account));
-        $step = is_string($secret) ? Totp::stepOf(self::plain($code), $secret, CarbonImmutable::now()->getTimestamp(), null) : null;
+        $begun = session()->get(self::sessionKey($account));
+        $secret = is_string($begun) ? Crypt::decryptString($begun) : null;
+        $step = $secret !== null ? Totp::stepOf(self::plain($code), $secret, CarbonImmutable::now()->getTimestamp(), null) : null;
         if ($step === null) {
             return null;
         }

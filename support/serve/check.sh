@@ -5,7 +5,7 @@ begin_instance() {
     trap stop_instance EXIT
     stop_instance
     # What an earlier run left would be taken for this one: a cached setting, a database.
-    rm -rf "$PG_DATA" "$ETC" "$STORAGE" "$LOG" "$HOME_DIR/backups"
+    rm -rf "$PG_DATA" "$ETC" "$STORAGE" "$LOG" "$HOME_DIR/backups" "$HOME_DIR/without-demo"
     use_instance "$1" "$2" "$3"
 }
 

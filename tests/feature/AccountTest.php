@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Access\Secret;
 use App\Access\SignIns;
 use App\Access\Totp;
+use App\Mail\AccountChanged;
 use App\Mail\NewDevice;
 use App\Mail\NewPassword;
 use App\Models\AccessLogEntry;
@@ -39,6 +40,7 @@ final class AccountTest extends TestCase
         [$secret, $codes] = $this->setUpFor($ola);
         self::assertCount(10, array_unique($codes));
         $this->ask($ola, 'GET', '/api/account')->assertJsonPath('second_factor.recovery_left', 10);
+        Mail::assertSent(AccountChanged::class, static fn(AccountChanged $letter): bool => $letter->what === 'a second factor was set up');
         self::assertStringNotContainsString($secret, self::text(DB::table('accounts')->where('email', self::OLA)->value('second_factor')), 'the secret is kept encrypted');
 
         // The password alone signs nobody in.
@@ -131,7 +133,9 @@ final class AccountTest extends TestCase
         $change('wrong', 'quiet-lantern-42')->assertStatus(422)->assertJsonValidationErrors(['current']);
         $change(self::PASSWORD, 'short')->assertStatus(422)->assertJsonValidationErrors(['password' => 'at least 10 letters']);
         self::assertSame(1, DB::table('sessions')->where('id', 'elsewhere')->count());
+        Mail::assertNothingSent();
         $change(self::PASSWORD, 'quiet-lantern-42')->assertOk();
+        Mail::assertSent(AccountChanged::class, static fn(AccountChanged $letter): bool => $letter->hasTo(self::OLA) && str_contains($letter->render(), 'your password was changed on 14 Apr 2026, 08:30'));
         self::assertSame(0, DB::table('sessions')->where('id', 'elsewhere')->count());
         self::assertTrue(Hash::check('quiet-lantern-42', Account::of(self::OLA)->password ?? ''));
     }
@@ -155,6 +159,7 @@ final class AccountTest extends TestCase
         $set(Str::random(64), 'quiet-lantern-42')->assertStatus(422)->assertJsonValidationErrors(['token' => 'was used, is not complete, or has run out']);
         $set($token, 'password')->assertStatus(422)->assertJsonValidationErrors(['password']);
         $set($token, 'quiet-lantern-42')->assertOk();
+        Mail::assertSent(AccountChanged::class);
         self::assertSame(0, DB::table('sessions')->where('id', 'elsewhere')->count());
         $set($token, 'another-lantern-43')->assertStatus(422);
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Mail\AccountChanged;
 use App\Mail\Invited;
 use App\Models\AccessLogEntry;
 use App\Models\ApiToken;
@@ -142,6 +143,7 @@ final class PeopleTest extends TestCase
         $ren->account->forceFill(['second_factor' => 'x', 'second_factor_since' => CarbonImmutable::now()])->save();
         $this->ask($ola, 'DELETE', "/api/practice/people/$ren->id/second-factor")->assertOk();
         self::assertFalse($ren->account->refresh()->hasSecondFactor());
+        Mail::assertSent(AccountChanged::class, static fn(AccountChanged $letter): bool => $letter->hasTo('ren.castellan@ropewalk.example'));
 
         $ren->account->forceFill(['second_factor' => 'x', 'second_factor_since' => CarbonImmutable::now()])->save();
         $this->ask($this->practitioner('Another Practice'), 'POST', '/api/practice/people', ['name' => 'Ren', 'email' => 'ren.castellan@ropewalk.example', 'role' => 'reader'])->assertStatus(201);

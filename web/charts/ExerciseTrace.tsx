@@ -46,6 +46,27 @@ export function traceSeconds(dose: Dose, mode: Mode): number {
   return dose.sets * end + Math.max(0, dose.sets - 1) * dose.rest_s;
 }
 
+/** What a session asks for: exercise after exercise. */
+export type Work = readonly { mode: Mode; dose: Dose }[];
+
+/** How long the picture of a session is, in seconds; after each exercise its own rest. */
+export const workSeconds = (work: Work): number => work.reduce((sum, { dose, mode }) => sum + traceSeconds(dose, mode) + dose.rest_s, 0);
+
+/** A whole session as a line along time, from (0, height) on: holds as plateaus, slow work as slopes, springs as spikes, rests as gaps. */
+export function workPath(work: Work, seconds: number, width: number, height: number): string {
+  let start = 0;
+  const parts: string[] = [];
+  const at = (time: number, level: number) => `${((time / Math.max(1, seconds)) * width).toFixed(1)} ${(height - level * (height - 1)).toFixed(1)}`;
+  for (const { dose, mode } of work) {
+    for (let i = 0; i < dose.sets; i++) {
+      const { points, end } = oneSet(dose, mode, start);
+      parts.push(points.map(([time, level], k) => `${k === 0 ? 'M' : 'L'}${at(time, level)}`).join(''));
+      start = end + dose.rest_s;
+    }
+  }
+  return parts.join('');
+}
+
 /**
  * A whole exercise drawn along time: each set with its rise, hold, fall and pause, rests as gaps. Rows that share
  * `seconds` share a time scale.

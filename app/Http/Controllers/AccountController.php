@@ -10,6 +10,7 @@ use App\Access\Secret;
 use App\Access\SignIns;
 use App\Access\SignInTries;
 use App\Access\Totp;
+use App\Mail\AccountChanged;
 use App\Models\AccessKind;
 use App\Models\User;
 use App\Support\AccessLog;
@@ -56,6 +57,7 @@ final class AccountController extends Controller
         $this->practice->across(static fn(): bool => $person->account->forceFill(['password' => $new, 'password_changed_at' => CarbonImmutable::now()->utc(), 'remember_token' => Str::random(60)])->save());
         $this->signIns->endOthers($person->account, $request->session()->getId());
         AccessLog::note($person, AccessKind::SignIn, 'changed the own password');
+        AccountChanged::tell($person, 'your password was changed');
 
         return new JsonResponse($this->told($request));
     }
@@ -80,6 +82,7 @@ final class AccountController extends Controller
         SignInTries::clear("new-code:$person->account_id");
         $this->signIns->endOthers($person->account, $request->session()->getId());
         AccessLog::note($person, AccessKind::SignIn, 'set up a second factor');
+        AccountChanged::tell($person, 'a second factor was set up');
 
         return new JsonResponse(['recovery_codes' => $codes]);
     }
@@ -89,6 +92,7 @@ final class AccountController extends Controller
         $person = self::person($request);
         $this->second->remove($person->account);
         AccessLog::note($person, AccessKind::SignIn, 'removed the own second factor');
+        AccountChanged::tell($person, 'your second factor was taken off');
 
         return new JsonResponse($this->told($request));
     }
@@ -98,6 +102,7 @@ final class AccountController extends Controller
         $person = self::person($request);
         abort_unless($person->account->hasSecondFactor(), 409, 'There is no second factor yet: set it up first.');
         AccessLog::note($person, AccessKind::SignIn, 'made new recovery codes');
+        AccountChanged::tell($person, 'new recovery codes were made');
 
         return new JsonResponse(['recovery_codes' => $this->second->renewCodes($person->account)], 201);
     }

@@ -8,6 +8,7 @@ use App\Access\Email;
 use App\Access\Secret;
 use App\Access\SignIns;
 use App\Access\SignInTries;
+use App\Mail\AccountChanged;
 use App\Models\AccessKind;
 use App\Models\User;
 use App\Support\AccessLog;
@@ -58,6 +59,7 @@ final class PasswordController extends Controller
             $this->signIns->endOthers($user->account, null);
             SignInTries::clear("sign-in-of:$user->email", "sign-in-known:$user->email", "sign-in:$user->email|{$request->ip()}");
             $this->practice->during($user->practice_id, static fn() => AccessLog::note($user, AccessKind::SignIn, 'set a new password by a mailed link'));
+            $this->practice->during($user->practice_id, static fn() => AccountChanged::tell($user, 'your password was changed'));
         });
         if ($status !== Password::PASSWORD_RESET) {
             throw ValidationException::withMessages(['token' => self::OVER]);

@@ -14,6 +14,7 @@ use Rung\Core\Calendar\Placed;
 use Rung\Core\Calendar\Recovery;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\Calendar\WeekCheck;
+use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\WeekSum;
 use Rung\Core\Evaluation\WeekSums;
@@ -52,7 +53,7 @@ final class WeeksPage
             'from' => $monday->toIso(),
             'last' => $last->toIso(),
             'until' => $weeks->today->plus(CaseWeeks::AHEAD_DAYS - 1)->toIso(),
-            'slots' => array_values(array_map(static fn(Slot $one): array => ['key' => $one->key, 'title' => $one->name(), 'mode' => $one->mode->value], array_intersect_key($weeks->slots, $shown))),
+            'slots' => array_values(array_map(static fn(Slot $one): array => ['key' => $one->key, 'title' => $one->name(), 'mode' => $one->mode->value, 'work' => self::work($weeks, $one->key)], array_intersect_key($weeks->slots, $shown))),
             'sessions' => self::sessions($weeks, $evaluation, $isStopped),
             'later' => array_map(static fn(Booked $one): array => ['on' => $one->on->toIso(), 'slot' => $one->slot], $later),
             'beside' => self::beside($evaluation, $monday),
@@ -86,6 +87,14 @@ final class WeeksPage
             'stays' => array_values(array_intersect_key($now, $known)),
             'sums' => self::sums($after, $evaluation, $case, self::later($case, $after, $last, false), $last, false),
         ];
+    }
+
+    /** @return list<array{mode: string, dose: array<string, mixed>}> what a session of the present stage asks for, in its order; of another stage nothing is drawn */
+    private static function work(CaseWeeks $weeks, string $slot): array
+    {
+        $asked = array_filter($weeks->stage->stage->prescriptions ?? [], static fn(Prescription $one): bool => $one->slot === $slot);
+
+        return array_values(array_map(static fn(Prescription $one): array => ['mode' => $one->mode->value, 'dose' => $one->dose->toArray()], $asked));
     }
 
     /** @return list<array<string, mixed>> */

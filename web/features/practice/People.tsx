@@ -76,7 +76,7 @@ export function People() {
                 <TableRow key={one.id} sx={one.state === 'active' ? {} : { '& td': { color: 'text.secondary' } }}>
                   <TableCell><Typography sx={{ fontWeight: 600 }}>{one.name}{one.is_you && ' (you)'}</Typography><Typography variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>{one.email}</Typography></TableCell>
                   <TableCell>{roleTitle(found.data, one)}{STATES[one.state] !== '' && <Typography variant="body2" sx={{ color: 'watch.main' }}>{STATES[one.state]}</Typography>}</TableCell>
-                  <TableCell align="right"><OnPhones>Open cases: </OnPhones>{one.cases}</TableCell>
+                  <TableCell align="right"><OnPhones>Open cases: </OnPhones>{one.assigned === null ? one.cases : `${one.assigned} assigned`}</TableCell>
                   <TableCell><OnPhones>Second factor: </OnPhones>{one.second_factor ? 'on' : 'off'}</TableCell>
                   <TableCell><OnPhones>Last here: </OnPhones>{one.signed_in_at === null ? 'never' : moment(one.signed_in_at)}</TableCell>
                   <TableCell align="right">

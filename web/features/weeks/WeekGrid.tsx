@@ -6,10 +6,12 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
 import { visuallyHidden } from '@mui/utils';
-import { type DragEvent, type KeyboardEvent, useState } from 'react';
+import { type DragEvent, type KeyboardEvent, useMemo, useState } from 'react';
 
+import { workPath, workSeconds } from '../../charts/ExerciseTrace';
 import { HookGlyph, hookWords } from '../../charts/Hook';
 import { day, shortDay } from '../../shell/dates';
+import { colour } from '../../shell/theme';
 import { dayOf, isLeftOut, leftOut, type Mark, put, shifted, shiftedAll, weeksOf } from './grid';
 import { ModeShape } from './ModeShape';
 import type { Moves, Planned, Weeks } from './useWeeks';
@@ -40,6 +42,7 @@ export function WeekGrid(props: Props) {
   const { weeks, moves, canMark, canMove, mark, addSport, dropSport, lighter } = props;
   const [menu, setMenu] = useState<{ on: string; at: HTMLElement } | null>(null);
   const [week, setWeek] = useState<{ on: string; at: HTMLElement } | null>(null);
+  const traces = useMemo(() => tracesOf(weeks.slots), [weeks.slots]);
   return (
     <>
       <Box component="table" aria-label="Weeks" sx={{ width: '100%', minWidth: 740, borderCollapse: 'collapse', tableLayout: 'fixed', '& th': { fontWeight: 400, color: 'text.secondary', textAlign: 'left', fontSize: '0.875rem', p: 0.5 } }}>
@@ -52,7 +55,7 @@ export function WeekGrid(props: Props) {
             const lanes = weeks.slots.filter((slot) => here.some((one) => one.slot === slot.key) || weeks.later.some((one) => one.slot === slot.key && row.includes(one.on))).map((slot) => slot.key);
             return (
               <tr key={monday}>
-                {row.map((on) => <Cell key={on} {...props} on={on} lanes={lanes} sessions={here.filter((one) => dayOf(one, moves) === on)} open={(at) => setMenu({ on, at })} />)}
+                {row.map((on) => <Cell key={on} {...props} on={on} lanes={lanes} traces={traces} sessions={here.filter((one) => dayOf(one, moves) === on)} open={(at) => setMenu({ on, at })} />)}
                 <Box component="td" sx={{ verticalAlign: 'top', pl: 1, py: 0.25, borderBottom: 1, borderColor: 'divider' }}>
                   <WeekSums weeks={weeks} at={i} />
                   {canMove && !weeks.stopped && sunday >= weeks.today && monday <= weeks.until && here.some((one) => one.open) && (
@@ -69,6 +72,7 @@ export function WeekGrid(props: Props) {
         <span>○ not done</span>
         <span>↦ was moved</span>
         <span>a hook: how the next morning answered</span>
+        <span>the foot of a session: what it asks for along time</span>
         <span>the line in a bar: how much your school lets a week grow</span>
       </Typography>
       <Menu open={menu !== null} anchorEl={menu?.at} onClose={() => setMenu(null)}>
@@ -91,7 +95,7 @@ const KEYS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1, A
 
 const HATCH = 'repeating-linear-gradient(135deg, transparent 0 5px, color-mix(in srgb, var(--mui-palette-line-main) 45%, transparent) 5px 6px)';
 
-function Cell({ on, lanes, weeks, sessions, moves, notPlaced, chosen, canMove, canMark, choose, move, open }: Props & { on: string; lanes: readonly string[]; sessions: readonly Planned[]; open: (at: HTMLElement) => void }) {
+function Cell({ on, lanes, traces, weeks, sessions, moves, notPlaced, chosen, canMove, canMark, choose, move, open }: Props & { on: string; lanes: readonly string[]; traces: ReadonlyMap<string, string>; sessions: readonly Planned[]; open: (at: HTMLElement) => void }) {
   const [isOver, setOver] = useState(false);
   const isPast = on < weeks.today;
   const isEvent = weeks.events.includes(on);
@@ -134,10 +138,11 @@ function Cell({ on, lanes, weeks, sessions, moves, notPlaced, chosen, canMove, c
             <ButtonBase key={one.id} draggable={one.open && canMove} onDragStart={(event) => event.dataTransfer.setData('text/plain', one.id)} onKeyDown={(event) => key(event, one)} onClick={() => choose(one.id)} disabled={!one.open || !canMove} focusRipple title={one.hook === null ? one.missed_why ?? undefined : hookWords(one.hook)}
               aria-label={`${titleOf(one.slot)}${one.number > 1 ? `, ${one.number}` : ''}, ${day(on)}${stateWords(one)}${weeks.stopped && one.state === 'planned' ? ', waits for a review' : isOut ? ', left out' : one.id in moves ? `, from ${day(one.on)}` : ''}`}
               sx={{
-                gridRow: lanes.indexOf(one.slot) + 1, display: 'flex', gap: 0.5, alignItems: 'center', justifyContent: 'flex-start', textAlign: 'left', minWidth: 0, px: 0.5, py: 0.25, borderRadius: 1, fontSize: '0.8125rem', lineHeight: 1.15, bgcolor: 'background.paper',
+                gridRow: lanes.indexOf(one.slot) + 1, position: 'relative', overflow: 'hidden', display: 'flex', gap: 0.5, alignItems: 'center', justifyContent: 'flex-start', textAlign: 'left', minWidth: 0, px: 0.5, pt: 0.25, pb: '9px', borderRadius: 1, fontSize: '0.8125rem', lineHeight: 1.15, bgcolor: 'background.paper',
                 border: one.id in moves ? 2 : 1, borderStyle: notPlaced.includes(one.id) || one.state === 'missed' ? 'dashed' : 'solid', borderColor: one.id in moves || one.id === chosen ? 'primary.main' : 'line.main', textDecoration: isOut ? 'line-through' : undefined,
                 color: one.state === 'planned' && !weeks.stopped ? 'text.primary' : 'text.secondary', opacity: one.state === 'planned' && weeks.stopped ? 0.6 : 1, cursor: one.open && canMove ? 'grab' : 'default', '&:focus-visible': FOCUS,
               }}>
+              <Trace path={traces.get(one.slot)} />
               {one.hook !== null ? <Response hook={one.hook} /> : one.state === 'missed' ? <span aria-hidden="true">○</span> : <ModeShape mode={weeks.slots.find((slot) => slot.key === one.slot)?.mode} />}
               <Box component="span" sx={{ minWidth: 0, overflowWrap: 'anywhere' }}>{titleOf(one.slot)}{one.moved_from !== null && !(one.id in moves) && ' ↦'}</Box>
             </ButtonBase>
@@ -162,6 +167,24 @@ const stateWords = (one: Planned): string => {
   if (one.hook !== null) return `, done: ${one.hook.words}`;
   return one.state === 'done' ? ', done' : one.state === 'missed' ? ', not done' : '';
 };
+
+/** What the session asks for along time, at the foot of its box: its length against the longest of the stage. */
+function Trace({ path }: { path: string | undefined }) {
+  if (path === undefined || path === '') return null;
+  return (
+    <svg viewBox={`0 0 ${TRACE.width} ${TRACE.height}`} preserveAspectRatio="none" aria-hidden="true" style={{ position: 'absolute', left: 2, right: 2, bottom: 1, width: 'calc(100% - 4px)', height: TRACE.height, pointerEvents: 'none' }}>
+      <path d={path} fill={colour('primary')} fillOpacity={0.25} stroke={colour('primary')} strokeWidth={0.8} vectorEffect="non-scaling-stroke" />
+    </svg>
+  );
+}
+
+const TRACE = { width: 100, height: 8 };
+
+/** The line of each kind of session, on one scale of time. */
+function tracesOf(slots: Weeks['slots']): Map<string, string> {
+  const longest = Math.max(0, ...slots.map((one) => workSeconds(one.work)));
+  return new Map(slots.map((one) => [one.key, workPath(one.work, longest, TRACE.width, TRACE.height)]));
+}
 
 /** How it was answered, by the hook's shape. */
 function Response({ hook }: { hook: NonNullable<Planned['hook']> }) {

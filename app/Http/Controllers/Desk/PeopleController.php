@@ -13,6 +13,7 @@ use App\Actions\InviteAthlete;
 use App\Actions\InviteStaff;
 use App\Actions\StaffEntry;
 use App\Http\Controllers\Controller;
+use App\Mail\AccountChanged;
 use App\Models\AccessKind;
 use App\Models\ApiToken;
 use App\Models\CareCase;
@@ -23,7 +24,9 @@ use App\Models\Role;
 use App\Models\ShareKind;
 use App\Models\User;
 use App\Support\AccessLog;
+use App\Support\Clock;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -139,6 +142,7 @@ final class PeopleController extends Controller
         $second->remove($user->account);
         CloseAccess::of($user, false);
         AccessLog::note(self::person($request), AccessKind::People, "took the second factor of $user->name off");
+        AccountChanged::tell($user, 'your second factor was taken off by the owner of your practice');
 
         return new JsonResponse(self::told($request));
     }
@@ -206,6 +210,8 @@ final class PeopleController extends Controller
         $practice = Practice::query()->findOrFail(self::person($request)->practice_id);
         $zone = $practice->timezone;
         $people = User::query()->whereIn('role', Role::STAFF)->with('account')->withCount(['openCases'])->orderBy('name')->get();
+        $assigned = CaseShare::query()->whereNull('ended_at')->where(static fn(Builder $until) => $until->whereNull('until')->orWhere('until', '>=', Clock::today($zone)->toIso()))
+            ->selectRaw('user_id, count(distinct case_id) as n')->groupBy('user_id')->pluck('n', 'user_id');
         $invited = Invitation::query()->whereIn('user_id', $people->modelKeys())->whereNull('used_at')->whereNull('withdrawn_at')->pluck('expires_at', 'user_id');
 
         return [
@@ -223,6 +229,7 @@ final class PeopleController extends Controller
                 'second_factor' => $one->account->hasSecondFactor(),
                 'signed_in_at' => $one->signed_in_at?->setTimezone($zone)->toIso8601String(),
                 'cases' => $one->open_cases_count,
+                'assigned' => $one->role === Role::Assistant ? $assigned[$one->id] ?? 0 : null,
                 'is_you' => $one->id === self::person($request)->id,
             ])->all()),
             'roles' => array_map(static fn(Role $role): array => ['key' => $role->value, 'title' => $role->title(), 'words' => $role->words(), 'may' => array_column($role->permissions(), 'value')], Role::cases()),
