@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\CareCase;
+use App\Models\Consent;
+use App\Models\ConsentPurpose;
 use App\Models\Message;
 use App\Models\MessageKind;
 use App\Models\User;
@@ -40,6 +42,9 @@ final class NudgeAthlete
         return $this->write->run($case, $by, 'nudged the athlete', function (CareCase $case) use ($by, $words): Message {
             if ($case->closed_on !== null) {
                 throw InvalidInput::at('/words', 'cannot be sent: this case is closed');
+            }
+            if (Consent::isRefused($case->athlete_id, ConsentPurpose::Messages)) {
+                throw InvalidInput::at('/words', 'cannot be sent: the athlete does not agree to reminders. Call instead');
             }
             if ($case->nudged_at !== null && $case->nudged_at->isAfter(CarbonImmutable::now()->subHours(self::HOURS_APART))) {
                 throw InvalidInput::at('/words', 'were sent today already; give it a day');

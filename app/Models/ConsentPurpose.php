@@ -15,7 +15,7 @@ enum ConsentPurpose: string
     public function title(): string
     {
         return match ($this) {
-            self::Messages => 'Reminders and messages on the phone or by mail',
+            self::Messages => 'Reminders where mornings or sessions are missing',
             self::Coach => 'Telling the coach what training is allowed',
             self::Referrer => 'Letters to whoever referred',
             self::Teaching => 'Teaching and quality work, without the name',

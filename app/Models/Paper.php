@@ -64,9 +64,23 @@ final class Paper extends CaseRecord
             $this->discarded_at !== null => 'It was discarded.',
             $this->signed_version === null => 'It is a draft: sign it first.',
             $this->kind->needsConsent() && $this->consent === null => 'It goes to somebody outside: record first that the athlete agreed.',
+            $this->isRefused() => 'The athlete does not agree to it any more (“The athlete’s data” on the case): it stays here until they do.',
             $diagnosis !== [] && !($this->consent['diagnosis'] ?? false) => 'It tells the diagnosis (' . implode(', ', $diagnosis) . '), and the athlete has not agreed to that.',
             default => null,
         };
+    }
+
+    /** Whether the athlete takes letters of this kind back as a whole; a letter that was agreed to before stays too. */
+    private function isRefused(): bool
+    {
+        $purpose = match ($this->kind) {
+            PaperKind::Coach => ConsentPurpose::Coach,
+            PaperKind::Referrer => ConsentPurpose::Referrer,
+            default => null,
+        };
+        $athlete = $purpose === null ? null : CareCase::query()->whereKey($this->case_id)->value('athlete_id');
+
+        return $purpose !== null && is_string($athlete) && Consent::isRefused($athlete, $purpose);
     }
 
     /** @return array<string, string> */

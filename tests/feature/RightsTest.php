@@ -9,10 +9,11 @@ use App\Models\Athlete;
 use App\Models\CareCase;
 use App\Models\Decision;
 use App\Models\Erasure;
-use App\Models\Practice;
+use App\Models\Paper;
 use App\Models\Role;
 use App\Models\User;
 use App\Support\ErasedList;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -42,6 +43,33 @@ final class RightsTest extends TestCase
         self::assertSame(201, $say(['on' => '2026-04-11']));
         self::assertSame(['messages' => null, 'coach' => false, 'referrer' => null, 'teaching' => null], $given());
         $this->ask($ola, 'GET', "/api/cases/$case->id/rights")->assertJsonCount(3, 'consents')->assertJsonPath('consents.0', ['purpose' => 'Telling the coach what training is allowed', 'given' => false, 'on' => '2026-04-12', 'how' => 'by telephone', 'by' => 'Ola Vance']);
+    }
+
+    public function testWhatTheAthleteDoesNotAgreeToIsNotDone(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $ola = $this->practitioner();
+        $say = fn(string $purpose, bool $given): mixed => $this->ask($ola, 'POST', "/api/cases/$case->id/consents", ['purpose' => $purpose, 'given' => $given, 'on' => '2026-04-14', 'how' => 'in person'])->assertStatus(201);
+        $nudge = fn(): int => $this->ask($ola, 'POST', "/api/cases/$case->id/nudges", ['words' => 'Hello'])->getStatusCode();
+        $say('messages', false);
+        self::assertSame(422, $nudge());
+        // Of two of one day the one written down last holds.
+        CarbonImmutable::setTestNow('2026-04-14T08:40:00+01:00');
+        $say('messages', true);
+        self::assertSame(201, $nudge());
+
+        $letter = self::text($this->ask($ola, 'POST', "/api/cases/$case->id/papers", ['kind' => 'coach'])->assertStatus(201)->json('id'));
+        Paper::query()->whereKey($letter)->update(['signed_version' => 1, 'signed_by' => $ola->id, 'signed_at' => CarbonImmutable::now(), 'consent' => json_encode(['by' => 'Juno', 'on' => '2026-04-14', 'how' => 'spoken', 'diagnosis' => true, 'recorded_by' => 'Ola Vance', 'recorded_at' => '2026-04-14T08:40:00+01:00'])]);
+        $obstacle = fn(): mixed => $this->ask($ola, 'GET', "/api/cases/$case->id/papers/$letter")->json('obstacle');
+        self::assertNull($obstacle());
+        $say('referrer', false);
+        self::assertNull($obstacle(), 'that is another purpose');
+        $say('coach', false);
+        self::assertStringStartsWith('The athlete does not agree to it any more', self::text($obstacle()));
+        $this->ask($ola, 'POST', "/api/cases/$case->id/papers/$letter/file", ['size' => 'A4'])->assertStatus(422)->assertJsonValidationErrorFor('paper');
+        CarbonImmutable::setTestNow('2026-04-14T08:50:00+01:00');
+        $say('coach', true);
+        self::assertNull($obstacle());
     }
 
     public function testARecordThatIsSetAsideIsLookedAtByTheOwnerAloneAndNothingIsDone(): void
