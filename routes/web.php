@@ -10,6 +10,7 @@ use App\Http\Controllers\Desk\CaseloadController;
 use App\Http\Controllers\Desk\ClosedCasesController;
 use App\Http\Controllers\Desk\DecisionController;
 use App\Http\Controllers\Desk\EntryController as DeskEntryController;
+use App\Http\Controllers\Desk\FigureController;
 use App\Http\Controllers\Desk\IntakeController;
 use App\Http\Controllers\Desk\LibraryController;
 use App\Http\Controllers\Desk\MadeFileController;
@@ -107,6 +108,7 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
             Route::get('round/filters', [RoundController::class, 'filters']);
             Route::get('referrals', [OpeningController::class, 'referrals']);
             Route::get('library', [LibraryController::class, 'show']);
+            Route::get('figures/{exercise}', FigureController::class);
             Route::get('library/search', [LibraryController::class, 'search']);
             Route::get('library/compare', [LibraryController::class, 'compare']);
             Route::get('library/programmes/{key}/course', [LibraryController::class, 'course']);

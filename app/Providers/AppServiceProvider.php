@@ -18,6 +18,7 @@ use App\Policies\CareCasePolicy;
 use App\Support\CatalogueFiles;
 use App\Support\CatalogueShelf;
 use App\Support\CurrentPractice;
+use App\Support\FigureShelf;
 use App\Support\MessageSender;
 use App\Support\SimulatedSender;
 use Carbon\CarbonImmutable;
@@ -55,6 +56,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(CatalogueShelf::class, fn(): CatalogueShelf => new CatalogueShelf(
             fn(): Catalogue => CatalogueFiles::load($this->app->basePath('catalogue'), $this->app->storagePath('framework/catalogue.kept')),
         ));
+        $this->app->singleton(FigureShelf::class, fn(): FigureShelf => new FigureShelf($this->app->basePath('catalogue/figures'), $this->app->storagePath('framework/figures.kept')));
     }
 
     public function boot(): void

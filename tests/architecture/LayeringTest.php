@@ -29,7 +29,7 @@ final class LayeringTest
 
     /** Each folder of the core knows those before it, and none after it: docs/architecture.md draws the line. */
     public const LINE = [
-        'Time', 'Input', 'Table', 'Dose', 'Record', 'Exercise', 'Strength', 'Stage', 'CaseFile', 'Calendar', 'Plan', 'Screening', 'Catalogue', 'Measuring', 'Response', 'Gate',
+        'Time', 'Input', 'Table', 'Dose', 'Record', 'Exercise', 'Strength', 'Stage', 'CaseFile', 'Calendar', 'Plan', 'Screening', 'Catalogue', 'Figure', 'Measuring', 'Response', 'Gate',
         'Decision', 'Attention', 'Evaluation', 'Acceptance', 'Lint', 'Prescribe', 'Start', 'Simulation', 'Words', 'Papers', 'HealthRecord', 'Cli',
     ];
 

@@ -44,6 +44,7 @@ final class PermissionsTest extends TestCase
         yield 'a start' => ['POST', '/api/start-proposals', Permission::Decide, 422];
         yield 'opening a case' => ['POST', '/api/cases', Permission::Decide, 422];
         yield 'the library' => ['GET', '/api/library', Permission::See, 200];
+        yield 'how an exercise is drawn' => ['GET', '/api/figures/squat', Permission::See, 200];
         yield 'searching it' => ['GET', '/api/library/search?q=hold', Permission::See, 200];
         yield 'comparing' => ['GET', '/api/library/compare?kind=rule&a=low&b=heavy', Permission::See, 200];
         yield 'how a programme goes' => ['GET', '/api/library/programmes/heel_paced/course?structure=achilles_midportion', Permission::See, 200];

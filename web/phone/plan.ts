@@ -11,13 +11,18 @@ export type TodayData = Schemas['Today'];
 
 /** Raised whenever the page changes its shape: an older one is asked for anew. */
 const PHONE: Kind<PhoneData> = {
-  version: 2,
+  version: 3,
   shape: z.custom<PhoneData>((page) => z.looseObject({
     person: z.string(),
     practice: z.looseObject({}),
-    cases: z.array(z.looseObject({ case: z.string(), person: z.string(), today: z.string(), sessions: z.array(z.unknown()), days: z.array(z.unknown()) })),
+    cases: z.array(z.looseObject({ case: z.string(), person: z.string(), today: z.string(), sessions: z.array(z.unknown()), days: z.array(z.unknown()), figures: z.looseObject({}) })),
     closed: z.array(z.unknown()),
   }).safeParse(page).success),
+  // Before there were figures: the plan is shown without them until there is reception.
+  migrate: (page, version) => {
+    const before = z.looseObject({ cases: z.array(z.looseObject({})) }).safeParse(page).data;
+    return version !== 2 || before === undefined ? page : { ...before, cases: before.cases.map((one) => ({ figures: {}, ...one })) };
+  },
 };
 
 /** The page that this phone keeps, whoever is signed in. */

@@ -11,7 +11,9 @@ use App\Models\PlannedSession;
 use App\Models\PlanVersion;
 use App\Models\TrainingSession;
 use App\Support\CatalogueShelf;
+use App\Support\DrawnFigures;
 use App\Support\EntryLock;
+use App\Support\FigureShelf;
 use App\Support\Standing;
 use App\Support\UsualMorning;
 use Carbon\CarbonImmutable;
@@ -55,7 +57,7 @@ final class TodayPage
     /** Days back whose mornings the phone knows to be answered. */
     private const ANSWERED_DAYS = 4;
 
-    public function __construct(private readonly CatalogueShelf $shelf) {}
+    public function __construct(private readonly CatalogueShelf $shelf, private readonly FigureShelf $figures) {}
 
     /** @return array<string, mixed> */
     public function of(CareCase $case, Evaluation $evaluation): array
@@ -81,6 +83,13 @@ final class TodayPage
         $outlooks = $evaluation->outlooks();
         $missing = array_values(array_filter(array_map(TodayWords::missing(...), $outlooks)));
 
+        $figures = new DrawnFigures($this->figures, $catalogue);
+        // Under a stop nothing is asked for, today or on the days ahead.
+        $sessions = $stage === null || $isStopped ? [] : array_map(
+            fn(PlannedSession $one): array => self::session($one, $stage, $plan, $catalogue, $case, $evaluation, $programme->retest ?? false, $figures) + ['done' => in_array($one->id, $done, true)],
+            $planned,
+        );
+
         return [
             'case' => $case->id,
             'athlete' => $case->athlete->name,
@@ -91,11 +100,8 @@ final class TodayPage
             'plan_version' => $version->version,
             'stopped' => $isStopped,
             'morning' => $this->morning($case, $today),
-            // Under a stop nothing is asked for, today or on the days ahead.
-            'sessions' => $stage === null || $isStopped ? [] : array_map(
-                fn(PlannedSession $one): array => self::session($one, $stage, $plan, $catalogue, $case, $evaluation, $programme->retest ?? false) + ['done' => in_array($one->id, $done, true)],
-                $planned,
-            ),
+            'sessions' => $sessions,
+            'figures' => (object) $figures->all(),
             'retest' => $programme->retest ?? false,
             'settling' => $this->settling($case),
             'entered' => $this->entered($case, $plan, $catalogue, $today),
@@ -173,7 +179,7 @@ final class TodayPage
     }
 
     /** @return array<string, mixed> */
-    private static function session(PlannedSession $planned, PlanStage $stage, Plan $plan, Catalogue $catalogue, CareCase $case, Evaluation $evaluation, bool $retests): array
+    private static function session(PlannedSession $planned, PlanStage $stage, Plan $plan, Catalogue $catalogue, CareCase $case, Evaluation $evaluation, bool $retests, DrawnFigures $figures): array
     {
         $due = array_values(array_filter(
             $stage->stage->prescriptions,
@@ -182,7 +188,7 @@ final class TodayPage
         $asked = $stage->stage->key === $evaluation->log->stage->key ? $evaluation->askedByPrescription() : [];
         // Where both sides are affected, both take their turn.
         $limbs = static fn(Prescription $one): Limbs => $case->side === Side::Both->value ? $one->limbs->onBothSides() : $one->limbs;
-        $figures = array_map(static fn(Prescription $one) => DoseArithmetic::of($one->mode, $limbs($one), isset($asked[$one->key]) ? $asked[$one->key]->asPrescription()->dose : $one->dose, $case->athlete->body_mass_kg), $due);
+        $sums = array_map(static fn(Prescription $one) => DoseArithmetic::of($one->mode, $limbs($one), isset($asked[$one->key]) ? $asked[$one->key]->asPrescription()->dose : $one->dose, $case->athlete->body_mass_kg), $due);
 
         return [
             'planned' => $planned->id,
@@ -191,8 +197,8 @@ final class TodayPage
             'title' => $stage->slot($planned->slot)?->name() ?? $planned->slot,
             'part' => self::part($planned, $stage, $case, $evaluation->log->today),
             'kind' => $due === [] ? 'sport' : 'loading',
-            'duration_s' => DoseArithmetic::session($figures)['duration_s'],
-            'exercises' => array_map(static function (Prescription $one) use ($catalogue, $case, $asked, $evaluation, $retests, $limbs): array {
+            'duration_s' => DoseArithmetic::session($sums)['duration_s'],
+            'exercises' => array_map(static function (Prescription $one) use ($catalogue, $case, $asked, $evaluation, $retests, $limbs, $figures): array {
                 $next = $asked[$one->key] ?? null;
                 // What the next session asks within what is prescribed.
                 $one = $next === null ? $one : $next->asPrescription();
@@ -203,6 +209,7 @@ final class TodayPage
                     'prescription' => $one->key,
                     'exercise' => $one->exercise,
                     'title' => $exercise->title ?? $one->exercise,
+                    'figure' => $figures->keyOf($one->exercise, $one->dose->range),
                     'set_up' => $exercise?->set_up,
                     'movement' => $exercise?->movement,
                     'feel' => $exercise?->feel,
@@ -225,6 +232,7 @@ final class TodayPage
                         'words' => TodayWords::relief($relief),
                         'exercise' => $relief->exercise === null ? null : [
                             'exercise' => $relief->exercise->key, 'title' => $relief->exercise->title, 'mode' => $relief->exercise->mode->value,
+                            'figure' => $figures->keyOf($relief->exercise->key),
                             'set_up' => $relief->exercise->set_up, 'movement' => $relief->exercise->movement,
                         ],
                     ], Relief::of($one, $catalogue)),

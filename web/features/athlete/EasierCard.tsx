@@ -4,18 +4,20 @@ import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 
-import { Movement } from '../../charts/Movement';
+import { MovingFigure } from '../../figure/MovingFigure';
+import { usePlanFigure } from '../../phone/figures';
 import { PainRow, type Zones } from './PainRow';
 import type { Easier } from './run';
 
 /** The easier exercise that is done instead for today: how it goes, how many sets, and how it felt. */
 export function EasierCard({ easier, left, words, zones, done }: { easier: Easier; left: number; words: string; zones: Zones; done: (sets: number, pain: number) => void }) {
   const [sets, setSets] = useState<number | null>(null);
+  const { figure, mirrored } = usePlanFigure(easier.figure);
   return (
     <Paper variant="outlined" component="section" aria-label={easier.title} sx={{ p: 2, display: 'grid', gap: 1.25 }}>
       <Typography variant="h2" tabIndex={-1} data-focus>{easier.title}, instead</Typography>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start' }}>
-        <Movement exercise={easier.exercise} mode={easier.mode} title={easier.title} size={96} />
+        {figure !== null && <MovingFigure figure={figure} title={easier.title} size={150} mirrored={mirrored} />}
         <Box component="ul" sx={{ m: 0, pl: 2 }}>{[easier.set_up, easier.movement].filter((line) => line !== null).map((line) => <li key={line}>{line}</li>)}</Box>
       </Box>
       <Typography>At most as much as is left of {words}. Stop where it hurts.</Typography>

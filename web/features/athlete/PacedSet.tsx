@@ -3,6 +3,10 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { type RefObject, useImperativeHandle, useMemo, useRef, useState } from 'react';
 
+import { Drawing, type Pen } from '../../figure/Drawing';
+import type { FigureData } from '../../figure/figure';
+import { pacedAt } from '../../figure/motion';
+import { MovingFigure } from '../../figure/MovingFigure';
 import { type Done, doneBy, endOf, levelAt, type Phase, phaseAt, repsDone, type Timeline, timelineOf } from '../../pacer/timeline';
 import { spokenOf, tell, wordOf } from '../../pacer/cues';
 import { audioClock } from '../../pacer/sound';
@@ -26,15 +30,32 @@ export type SoFar = RefObject<(() => Done | null) | null>;
 /** Read by what reads the screen aloud, and not seen. */
 const visuallyHidden = { position: 'absolute', width: '1px', height: '1px', overflow: 'hidden', clipPath: 'inset(50%)', whiteSpace: 'nowrap' } as const;
 
-/** One set of one limb, paced by the audio clock: a mark along the trace, a ring for a hold, and tones. */
-export function PacedSet({ exercise, loud, title, soFar, begun, done }: { exercise: Exercise; loud: boolean; title: string; soFar: SoFar; begun: () => void; done: (done: Done | null) => void }) {
-  const line = useMemo(() => timelineOf(exercise.dose, exercise.mode), [exercise]);
-  return line === null
-    ? <OwnPace exercise={exercise} title={title} done={done} />
-    : <Paced line={line} exercise={exercise} loud={loud} title={title} soFar={soFar} onBegin={begun} done={done} />;
+/** How wide a figure is beside the pacer, and while a hold is counted in its ring. */
+const FIGURE = 280;
+
+interface Props {
+  exercise: Exercise;
+  loud: boolean;
+  title: string;
+  soFar: SoFar;
+  begun: () => void;
+  done: (done: Done | null) => void;
+  /** How the exercise is drawn; null where nothing is known of that. */
+  figure?: FigureData | null;
+  /** Whether the left side works. */
+  mirrored?: boolean;
 }
 
-function Paced({ line, exercise, loud, title, soFar, onBegin, done }: { line: Timeline; exercise: Exercise; loud: boolean; title: string; soFar: SoFar; onBegin: () => void; done: (done: Done | null) => void }) {
+/** One set of one limb, paced by the audio clock: the figure and a mark along the trace, a ring for a hold, and tones. */
+export function PacedSet({ exercise, loud, title, soFar, begun, done, figure = null, mirrored = false }: Props) {
+  const line = useMemo(() => timelineOf(exercise.dose, exercise.mode), [exercise]);
+  return line === null
+    ? <OwnPace exercise={exercise} title={title} done={done} figure={figure} mirrored={mirrored} />
+    : <Paced line={line} exercise={exercise} loud={loud} title={title} soFar={soFar} onBegin={begun} done={done} figure={figure} mirrored={mirrored} />;
+}
+
+function Paced({ line, exercise, loud, title, soFar, onBegin, done, figure, mirrored }: { line: Timeline; exercise: Exercise; loud: boolean; title: string; soFar: SoFar; onBegin: () => void; done: (done: Done | null) => void; figure: FigureData | null; mirrored: boolean }) {
+  const pen = useRef<Pen>(null);
   const mark = useRef<SVGCircleElement>(null);
   const ring = useRef<SVGCircleElement>(null);
   const word = useRef<HTMLSpanElement>(null);
@@ -56,6 +77,8 @@ function Paced({ line, exercise, loud, title, soFar, onBegin, done }: { line: Ti
       tell(line, phase, says, settings);
       setAnnounced(spokenOf(line, phase, says));
     }
+    // Where movement is unwanted, the figure stands at the end of each phase.
+    if (figure !== null) pen.current?.draw(pacedAt(figure, line, isStill() ? phase.to - 0.001 : position));
     const [from, to] = window_(line, position);
     if (mark.current !== null) {
       // Where movement is unwanted, the mark steps from phase to phase.
@@ -90,11 +113,18 @@ function Paced({ line, exercise, loud, title, soFar, onBegin, done }: { line: Ti
 
   return (
     <Box component="section" aria-label={title} sx={{ textAlign: 'center' }}>
+      {figure !== null && (
+        <Box sx={{ display: 'grid', justifyContent: 'center' }}>
+          {begun
+            ? <Drawing figure={figure} place={pacedAt(figure, line, pacer.position())} label={`${title}, with the pacer`} size={FIGURE} mirrored={mirrored} pen={pen} />
+            : <MovingFigure figure={figure} title={title} size={FIGURE} mirrored={mirrored} />}
+        </Box>
+      )}
       <Box sx={{ position: 'relative', mx: 'auto', width: WIDE, maxWidth: '100%' }}>
-        {held === null ? <Trace line={line} mark={mark} says={says} /> : <Ring ring={ring} mark={mark} />}
+        {held === null ? <Trace line={line} mark={mark} says={says} /> : <Ring ring={ring} mark={mark} size={figure === null ? RING : SMALL_RING} />}
         <Box sx={{ ...(held === null ? {} : { position: 'absolute', inset: 0, display: 'grid', placeContent: 'center' }) }}>
-          <Typography component="p" sx={{ fontSize: '1.875rem', fontWeight: 600, lineHeight: 1.1 }}><span ref={word}>{begun ? 'Paused' : 'Ready'}</span></Typography>
-          <Typography component="p" sx={{ fontSize: held === null ? 22 : 52, lineHeight: 1.15 }}><span ref={count}>{held !== null ? `${held} s` : begun ? `${Math.min(asked, phaseAt(line, pacer.position()).rep)} of ${asked}` : `${asked} reps`}</span></Typography>
+          <Typography component="p" sx={{ fontSize: held !== null && figure !== null ? '1.125rem' : '1.875rem', fontWeight: 600, lineHeight: 1.1 }}><span ref={word}>{begun ? 'Paused' : 'Ready'}</span></Typography>
+          <Typography component="p" sx={{ fontSize: held === null ? 22 : figure === null ? 52 : 34, lineHeight: 1.15 }}><span ref={count}>{held !== null ? `${held} s` : begun ? `${Math.min(asked, phaseAt(line, pacer.position()).rep)} of ${asked}` : `${asked} reps`}</span></Typography>
           {held === null && <Typography color="textSecondary"><span ref={clockFace}>{Math.ceil(endOf(line, asked) - pacer.position())} s</span></Typography>}
         </Box>
       </Box>
@@ -147,9 +177,14 @@ function Trace({ line, mark, says }: { line: Timeline; mark: RefObject<SVGCircle
   );
 }
 
-function Ring({ ring, mark }: { ring: RefObject<SVGCircleElement | null>; mark: RefObject<SVGCircleElement | null> }) {
+const RING = 220;
+
+/** Beside a figure. */
+const SMALL_RING = 136;
+
+function Ring({ ring, mark, size }: { ring: RefObject<SVGCircleElement | null>; mark: RefObject<SVGCircleElement | null>; size: number }) {
   return (
-    <svg viewBox="0 0 220 220" width={220} height={220} role="img" aria-label="The ring closes while you hold">
+    <svg viewBox="0 0 220 220" width={size} height={size} role="img" aria-label="The ring closes while you hold">
       <circle cx={110} cy={110} r={98} fill="none" stroke={colour('line')} strokeWidth={10} />
       <circle ref={ring} cx={110} cy={110} r={98} fill="none" stroke={colour('primary')} strokeWidth={14} strokeLinecap="round" pathLength={1} strokeDasharray="1" style={{ strokeDashoffset: 1 }} transform="rotate(-90 110 110)" />
       <circle ref={mark} data-mark cx={-20} cy={-20} r={1} fill="none" />
@@ -158,11 +193,12 @@ function Ring({ ring, mark }: { ring: RefObject<SVGCircleElement | null>; mark: 
 }
 
 /** Repetitions that nothing paces: springs at one's own pace. */
-function OwnPace({ exercise, title, done }: { exercise: Exercise; title: string; done: (done: Done | null) => void }) {
+function OwnPace({ exercise, title, done, figure, mirrored }: { exercise: Exercise; title: string; done: (done: Done | null) => void; figure: FigureData | null; mirrored: boolean }) {
   const reps = exercise.dose.reps;
   useAwake(true);
   return (
     <Box component="section" aria-label={title} sx={{ textAlign: 'center' }}>
+      {figure !== null && <MovingFigure figure={figure} title={title} size={FIGURE} mirrored={mirrored} />}
       <Typography sx={{ fontSize: '2.75rem', fontWeight: 600 }}>{reps}</Typography>
       <Typography color="textSecondary">at your own pace, each one clean</Typography>
       <Button variant="contained" fullWidth onClick={() => done({ reps, held_s: null })} sx={{ ...BIG, mt: 1.5 }}>Done: {reps}</Button>

@@ -6,6 +6,7 @@ import { useRef, useState } from 'react';
 import { Link as RouterLink, useNavigate, useSearchParams } from 'react-router';
 
 import type { Done } from '../../pacer/timeline';
+import { PlanFiguresProvider } from '../../phone/figures';
 import { localDay, nowIso } from '../../phone/moments';
 import { useOnlyWriter } from '../../phone/onlyWriter';
 import { put, type Waiting } from '../../phone/outbox';
@@ -63,7 +64,11 @@ export default function SessionScreen({ page }: { page: PhoneData }) {
       </Box>
     );
   }
-  return <Going key={run.id} run={run} set={setRun} page={page} />;
+  return (
+    <PlanFiguresProvider value={caseOf(page, run.case) ?? { figures: {}, side: '' }}>
+      <Going key={run.id} run={run} set={setRun} page={page} />
+    </PlanFiguresProvider>
+  );
 }
 
 function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => void; page: PhoneData }) {

@@ -5,8 +5,8 @@ import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import { type ReactNode, useState } from 'react';
 
-import { Movement } from '../../charts/Movement';
 import type { Done } from '../../pacer/timeline';
+import { usePlanFigure } from '../../phone/figures';
 import { changeSettings, inUnits, loadWords, type Settings, useSettings } from '../../phone/settings';
 import type { Exercise } from '../../phone/usePhone';
 import { HeldForce } from './HeldForce';
@@ -46,6 +46,7 @@ export function SetCard({ exercise, progress, zones, restUntil, inRest, soFar, l
   const isToFind = exercise.load?.source === 'to_find' && progress.load_kg === null;
   const side = sideNow(exercise, progress);
   const takesTurns = exercise.sides.length === 2;
+  const shown = usePlanFigure(exercise.figure, side);
   const turn = Object.keys(progress.turn).length;
   const words = exercise.sides.find((one) => one.side === side)?.words;
   const other = exercise.sides.find((one) => one.side !== side);
@@ -68,7 +69,7 @@ export function SetCard({ exercise, progress, zones, restUntil, inRest, soFar, l
       {isToFind && <LoadField kg={null} usual={exercise.usual_load} units={settings.units} choose={(kg) => change({ load_kg: kg })} />}
       {exercise.band != null && <HeldForce band={exercise.band} first={done === 0 && turn === 0} />}
       {isNothing && <Alert severity="info" sx={{ my: 1 }}>Nothing was done of this {takesTurns ? 'side' : 'set'}, so nothing is written down. Start it again, or leave it out.</Alert>}
-      <PacedSet key={now} exercise={exercise} loud={settings.sound} title={title} soFar={soFar} begun={() => setBegun(now)} done={finish} />
+      <PacedSet key={now} exercise={exercise} loud={settings.sound} title={title} soFar={soFar} begun={() => setBegun(now)} done={finish} figure={shown.figure} mirrored={shown.mirrored} />
       {takesTurns && turn === 0 && other !== undefined && begun !== now && <Button onClick={() => change({ first: other.side })} sx={{ minHeight: 48 }}>Begin with the {other.side}</Button>}
       {isNothing && takesTurns && <Button onClick={() => { setNothing(false); limbDone(null); }} sx={{ minHeight: 48 }}>Leave the {side} out of this set</Button>}
       {done === 0 && turn === 0 && <How exercise={exercise} />}
@@ -112,9 +113,6 @@ function Frame({ exercise, title, load, units, children }: { exercise: Exercise;
 function How({ exercise }: { exercise: Exercise }) {
   const lines = [exercise.set_up, exercise.movement, exercise.feel === null ? null : `Feel: ${exercise.feel}`, exercise.faults === null ? null : `Not: ${exercise.faults}`].filter((line) => line !== null);
   return (
-    <Box sx={{ display: 'flex', gap: 1.5, mt: 1.5, alignItems: 'flex-start' }}>
-      <Movement exercise={exercise.exercise} mode={exercise.mode} title={exercise.title} size={96} />
-      <Box component="ul" sx={{ m: 0, pl: 2 }}>{lines.map((line) => <li key={line}>{line}</li>)}</Box>
-    </Box>
+    <Box component="ul" sx={{ m: 0, mt: 1.5, pl: 2 }}>{lines.map((line) => <li key={line}>{line}</li>)}</Box>
   );
 }

@@ -3,7 +3,8 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link as RouterLink } from 'react-router';
 
-import { Movement } from '../../charts/Movement';
+import { Ends } from '../../figure/MovingFigure';
+import { PlanFiguresProvider, usePlanFigure } from '../../phone/figures';
 import { caseName, type PhoneData, type TodayData } from '../../phone/plan';
 import { inUnits, type Settings, useSettings } from '../../phone/settings';
 import type { Exercise } from '../../phone/usePhone';
@@ -26,7 +27,7 @@ export default function SheetScreen({ page }: { page: PhoneData }) {
         <Button component={RouterLink} to="/ladder" sx={{ minHeight: 48 }}>Back</Button>
       </Box>
       <Typography variant="h1">{page.athlete}: exercises</Typography>
-      {page.cases.map((plan) => <CaseSheet key={plan.case} plan={plan} units={units} />)}
+      {page.cases.map((plan) => <PlanFiguresProvider key={plan.case} value={plan}><CaseSheet plan={plan} units={units} /></PlanFiguresProvider>)}
       <Box sx={{ mt: 1.5, p: 1, border: 2, borderColor: 'stop.main', breakInside: 'avoid' }}>
         <Typography><b>Stop at pain of {Math.min(8, ...page.cases.map((plan) => plan.limits.stop_at))} of 10 or more, or with:</b> {STOP_SIGNS.map(([, words]) => (words.startsWith('I ') ? words : `${words[0]?.toLowerCase() ?? ''}${words.slice(1)}`)).join(', ')}. {STOP_WORDS}</Typography>
         <Typography><b>{page.practice.name}</b>{page.practice.telephone === null ? '' : `, ${page.practice.telephone}`}{page.practice.hours === null ? '' : ` (${page.practice.hours})`}</Typography>
@@ -66,13 +67,14 @@ function CaseSheet({ plan, units }: { plan: TodayData; units: Settings['units'] 
 }
 
 function Row({ one, units }: { one: Exercise; units: Settings['units'] }) {
+  const { figure, mirrored } = usePlanFigure(one.figure);
   const sides = one.sides.map((side) => side.words).join(', then ');
   const details = [one.load === null ? null : inUnits(one.load.words, units), one.tempo_words, one.dose.rest_s > 0 ? `rest ${one.dose.rest_s} s` : null, `pain up to ${one.max_pain} of 10`].filter((part) => part !== null).join(' · ');
   return (
     <tr>
       <Box component="th" scope="row">
         <Box sx={{ display: 'flex', gap: 1 }}>
-          <Movement exercise={one.exercise} mode={one.mode} title={one.title} size={64} />
+          {figure !== null && <Ends figure={figure} title={one.title} size={180} mirrored={mirrored} look={{ isSmall: true }} />}
           <Box>
             <Typography sx={{ fontWeight: 600, fontSize: 'inherit' }}>{one.title}</Typography>
             <Typography sx={{ fontSize: 'inherit' }}>{inUnits(one.words, units)}, {sides === '' ? one.limbs : sides}</Typography>

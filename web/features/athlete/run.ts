@@ -19,6 +19,8 @@ export interface Easier {
   exercise: string;
   title: string;
   mode: string;
+  /** Which of the plan's figures shows it; a session from before there were any has none. */
+  figure?: string | null;
   set_up: string | null;
   movement: string | null;
   sets: number;

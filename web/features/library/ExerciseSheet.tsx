@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 
-import { Movement } from '../../charts/Movement';
 import { SetTrace } from '../../charts/ExerciseTrace';
+import { ExerciseFigure } from '../../figure/ExerciseFigure';
 import { DIRECTNESS, type Exercise, type Library, MODES } from './words';
 
 /** One exercise: how it is done, what it loads, and its usual dose. */
@@ -26,7 +26,7 @@ export function ExerciseSheet({ exercise, library }: { exercise: Exercise; libra
     <Box>
       <Typography variant="h2" sx={{ mb: 0.5 }}>{exercise.title}</Typography>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mb: 1 }}>
-        <Movement exercise={exercise.key} mode={exercise.mode} title={exercise.title} />
+        <ExerciseFigure exercise={exercise.key} title={exercise.title} size={260} />
         <Box sx={{ minWidth: 0, flex: 1 }}>
           <SetTrace dose={exercise.dose} mode={exercise.mode} scale={2.2} title={`One set of ${exercise.title}`} />
           <Typography variant="caption" color="textSecondary">one set along time</Typography>

@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 
-import { Movement } from '../../charts/Movement';
+import { ExerciseFigure } from '../../figure/ExerciseFigure';
 import { SetTrace } from '../../charts/ExerciseTrace';
 import { day } from '../../shell/dates';
 import { useOpening } from './form';
@@ -46,8 +46,8 @@ export function ProposalStep() {
         </TextField>
       </Box>
       {start?.choices.map((one) => (
-        <Box key={one.prescription} component="section" aria-label={one.title} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'grid', gridTemplateColumns: '84px minmax(0, 1fr) 250px', gap: 1.5, alignItems: 'center' }}>
-          <Movement exercise={one.exercise} mode={one.mode} title={one.title} size={84} />
+        <Box key={one.prescription} component="section" aria-label={one.title} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'grid', gridTemplateColumns: '96px minmax(0, 1fr) 250px', gap: 1.5, alignItems: 'center' }}>
+          <ExerciseFigure exercise={one.exercise} title={one.title} size={96} range={one.dose.range} isThumbnail />
           <Box>
             <Typography><b>{one.title}</b> <Typography component="span" color="textSecondary">{one.limbs}</Typography></Typography>
             <Typography variant="body2">{one.words}{one.tempo_words === null ? '' : ` · ${one.tempo_words}`} · rest {one.dose.rest_s} s</Typography>

@@ -6,6 +6,7 @@ import Typography from '@mui/material/Typography';
 
 import type { Schemas } from '../../api/client';
 import { ExerciseTrace } from '../../charts/ExerciseTrace';
+import { ExerciseFigure } from '../../figure/ExerciseFigure';
 import { day } from '../../shell/dates';
 import { LIMBS, sums } from '../../shell/doses';
 import { DoseEditor } from './DoseEditor';
@@ -65,7 +66,12 @@ export function ExerciseRow({ row, slots, told, fresh, wakes, faults, open, seco
       {changed !== null && <Typography variant="body2" sx={{ color: 'watch.main', opacity: fresh ? 1 : 0.45 }}>Changed: {changed}</Typography>}
       {faulty && !open && <Typography variant="body2" color="error">{Object.values(faults)[0]}</Typography>}
       {open && faults.exercise !== undefined && <Typography variant="body2" color="error">{faults.exercise}</Typography>}
-      {open && <DoseEditor prescription={prescription} slots={slots} faults={faults} suggestions={told?.suggestions ?? []} change={change} />}
+      {open && (
+        <Box sx={{ display: 'flex', gap: 1.5, flexWrap: { xs: 'wrap', md: 'nowrap' }, alignItems: 'flex-start', mt: 1 }}>
+          <ExerciseFigure exercise={prescription.exercise} title={row.title} size={200} range={prescription.dose.range} />
+          <Box sx={{ flex: 1, minWidth: 0 }}><DoseEditor prescription={prescription} slots={slots} faults={faults} suggestions={told?.suggestions ?? []} change={change} /></Box>
+        </Box>
+      )}
     </Paper>
   );
 }

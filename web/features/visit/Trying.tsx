@@ -10,7 +10,7 @@ import Typography from '@mui/material/Typography';
 import { useRef, useState } from 'react';
 
 import type { Schemas } from '../../api/client';
-import { Movement } from '../../charts/Movement';
+import { ExerciseFigure } from '../../figure/ExerciseFigure';
 import type { Done } from '../../pacer/timeline';
 import { numberOf } from '../../shell/numbers';
 import { HeldForce } from '../athlete/HeldForce';
@@ -74,7 +74,7 @@ function OneTry({ rung, visit, keep }: { rung: Rung; visit: Visit; keep: (trial:
     <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1fr)' }, alignItems: 'start', borderTop: 1, borderColor: 'divider', pt: 1.5 }}>
       <Box>
         <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
-          <Movement exercise={rung.exercise} mode={rung.mode} title={rung.title} size={96} />
+          <ExerciseFigure exercise={rung.exercise} title={rung.title} size={180} range={rung.dose.range} mirrored={visit.side === 'left'} />
           <Box>
             <Typography variant="h3">{rung.title}</Typography>
             <Typography variant="body2">{rung.words}{rung.tempo_words === null ? '' : ` · ${rung.tempo_words}`} · {rung.limbs}</Typography>

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Dose\Range;
+use Rung\Core\Figure\FigureBook;
+use Rung\Core\Figure\FigureFolder;
+
+/** The figures that ship with Rung, ready to be drawn. */
+final class FigureShelf
+{
+    private const READ_BY = 'Figure,Dose,Exercise';
+
+    private ?FigureBook $book = null;
+
+    private ?string $version = null;
+
+    /** @param string $keep file in which they are kept once read */
+    public function __construct(private readonly string $folder, private readonly string $keep) {}
+
+    /** Another text whenever a figure, or how figures are worked out, is another. */
+    public function version(): string
+    {
+        return $this->version ??= KeptReading::fingerprint(FigureFolder::paths($this->folder), self::READ_BY);
+    }
+
+    /**
+     * What is needed to draw an exercise, as far as its range goes; null where the exercise or its figure is not there.
+     *
+     * @return array<string, mixed>|null a Figure of docs/formats/api.yaml
+     */
+    public function drawn(string $exercise, Catalogue $catalogue, ?Range $range): ?array
+    {
+        $known = $catalogue->exercises[$exercise] ?? null;
+
+        return $known === null ? null : $this->book()->of($exercise)?->drawn($known, $range);
+    }
+
+    private function book(): FigureBook
+    {
+        return $this->book ??= KeptReading::of(FigureFolder::paths($this->folder), self::READ_BY, $this->keep, FigureBook::class, fn(): FigureBook => FigureFolder::read($this->folder));
+    }
+}

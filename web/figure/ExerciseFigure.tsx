@@ -1,0 +1,44 @@
+import Box from '@mui/material/Box';
+import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+
+import { api, send } from '../api/client';
+import type { FigureData } from './figure';
+import { MovingFigure, Thumbnail } from './MovingFigure';
+
+interface Props {
+  exercise: string;
+  title: string;
+  size: number;
+  /** The range of the prescription, in degrees: the figure goes no further. */
+  range?: { from_deg: number; to_deg: number } | undefined;
+  mirrored?: boolean;
+  /** Standing still, as a small picture. */
+  isThumbnail?: boolean;
+}
+
+const KEPT_MS = 10 * 60_000;
+
+/** An exercise of the library as a figure, asked for by itself; its place stays empty until it is there. */
+export function ExerciseFigure({ exercise, title, size, range, mirrored = false, isThumbnail = false }: Props) {
+  const { data } = useQuery({
+    queryKey: ['figure', exercise, range?.from_deg ?? null, range?.to_deg ?? null],
+    queryFn: () => send(() => api.GET('/api/figures/{exercise}', { params: { path: { exercise }, query: range ?? {} } })),
+    staleTime: KEPT_MS,
+    // While a range is typed, the last one that could be drawn stays.
+    placeholderData: (before: FigureData | undefined) => (before?.exercise === exercise ? before : undefined),
+    retry: false,
+  });
+  return (
+    <FigurePlace size={size}>
+      {data !== undefined && (isThumbnail
+        ? <Thumbnail figure={data} title={title} size={size} mirrored={mirrored} />
+        : <MovingFigure figure={data} title={title} size={size} mirrored={mirrored} />)}
+    </FigurePlace>
+  );
+}
+
+/** Keeps the place of a figure, so that nothing jumps when it comes. */
+export function FigurePlace({ size, children }: { size: number; children: ReactNode }) {
+  return <Box sx={{ minWidth: size, minHeight: size, flex: 'none' }}>{children}</Box>;
+}
