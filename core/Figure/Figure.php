@@ -23,6 +23,9 @@ final readonly class Figure
     /** Frames between the two ends of a movement; what lies between two frames is drawn on the straight way. */
     public const STEPS = 8;
 
+    /** Of one round, whose poses follow each other faster. */
+    public const STEPS_OF_A_ROUND = 16;
+
     /**
      * @param list<Key> $poses along the way down and, where nothing else is said, up
      * @param list<Key> $lift along the way up where it is another: up on both legs, down on one
@@ -34,7 +37,7 @@ final readonly class Figure
     private function __construct(
         public string $exercise,
         public View $view,
-        /** The point round which a near view is cut out, and how far it sees, percent of the height; null for the whole body. */
+        /** The point round which a near view is cut out, and how far it sees, percent of the height; null for the whole body. Of arms alone: how much is seen round them. */
         public ?string $near,
         public float $sees,
         public array $poses,
@@ -177,9 +180,10 @@ final readonly class Figure
             ];
         }
         $tissue = $this->tissue($exercise);
+        $steps = $this->round === null ? self::STEPS : self::STEPS_OF_A_ROUND;
         $frames = fn(bool $lifting): array => array_map(
-            fn(int $step): array => $this->frame($levels[0] + ($levels[1] - $levels[0]) * $step / self::STEPS, $lifting, $tissue),
-            range(0, self::STEPS),
+            fn(int $step): array => $this->frame($levels[0] + ($levels[1] - $levels[0]) * $step / $steps, $lifting, $tissue),
+            range(0, $steps),
         );
 
         return [

@@ -18,6 +18,8 @@ enum View: string
     case BackQuarter = 'back_quarter';
     /** From the side that does not work. */
     case FarSide = 'far_side';
+    /** From in front and a little above. */
+    case FrontAbove = 'front_above';
     /** From above and in front. */
     case Above = 'above';
 
@@ -32,6 +34,7 @@ enum View: string
             self::OtherQuarter => ['turn' => 120, 'tilt' => 6],
             self::BackQuarter => ['turn' => -48, 'tilt' => 8],
             self::FarSide => ['turn' => 166, 'tilt' => 5],
+            self::FrontAbove => ['turn' => 78, 'tilt' => 20],
             self::Above => ['turn' => 64, 'tilt' => 34],
         };
     }

@@ -14,7 +14,7 @@ final readonly class Block
 
     /**
      * @param list<string> $columns of a table
-     * @param list<list<string>> $rows of a table, or of exercises: title, dose, how it is done, what it feels like, faults, limit of pain
+     * @param list<list<string>> $rows of a table, or of exercises: title, dose, how it is done, what it feels like, faults, limit of pain, and its figure (exercise, degrees from and to); papers drafted before there were figures lack the last
      */
     private function __construct(
         public string $key,

@@ -60,6 +60,8 @@ final class SheetDraft
                 $exercise->feel ?? '',
                 $exercise->faults ?? '',
                 'up to ' . $one->maxPain($evaluation->log->file->response_rule->during_max) . ' of 10',
+                // Which figure stands beside it, and how far it goes.
+                implode(' ', array_filter([$one->exercise, $one->dose->range?->from_deg, $one->dose->range?->to_deg], static fn(mixed $part): bool => $part !== null)),
             ];
         }, $due));
     }

@@ -122,6 +122,18 @@ php_as_app() ( export_settings; export APP_CONFIG_CACHE=$ETC/owner/none.php LOG_
 php_as_owner() ( export DB_HOST=127.0.0.1 DB_PORT=$PG_PORT DB_DATABASE=rung DB_USERNAME=rung_owner DB_PASSWORD=$DB_OWNER_PASSWORD; php "$@" )
 bench_server() { php_as_app support/bench/server.php "http://127.0.0.1:$PORT" "$1"; }
 
+# figures [FOLDER [untitled]]: every figure on contact sheets.
+figures() {
+    WITH_DEV=1
+    use_instance shots 8083 54332
+    install_all
+    build_front_end
+    mkdir -p var
+    php support/figures/drawn.php >var/figures.json
+    node support/figures/sheets.mjs var/figures.json "${1:-docs/figures}" ${2:+"$2"}
+    rm -f var/figures.json
+}
+
 shots() {
     WITH_DEV=1
     begin_instance shots 8083 54332

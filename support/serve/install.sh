@@ -102,8 +102,8 @@ run_build() {
 }
 
 build_front_end() {
-    [ -f public/build/manifest.json ] && [ -f web/api/contract.generated.ts ] || rm -f var/stamps/build
-    local files; files=$(find web docs/formats/api.yaml vite.config.ts package-lock.json -type f ! -name '*.generated.ts' ! -name '*.test.ts*' | sort)
+    [ -f public/build/manifest.json ] && [ -f public/build/stills.mjs ] && [ -f web/api/contract.generated.ts ] || rm -f var/stamps/build
+    local files; files=$(find web docs/formats/api.yaml vite.config.ts vite.stills.config.ts package-lock.json -type f ! -name '*.generated.ts' ! -name '*.test.ts*' | sort)
     once build "$(stamp_of $files)" run_build
     publish_site
 }

@@ -49,7 +49,7 @@ final class PapersTest extends TestCase
                 self::assertLessThanOrEqual(Block::LONGEST, mb_strlen($block->text));
                 self::assertDoesNotMatchRegularExpression('/ {2}|\.\.|,,|\bnull\b|Array| \./', $block->text, "$kind->value, $block->key");
                 foreach ($block->rows as $row) {
-                    self::assertCount($block->kind === BlockKind::Exercises ? 6 : count($block->columns), $row);
+                    self::assertCount($block->kind === BlockKind::Exercises ? 7 : count($block->columns), $row);
                 }
             }
         }

@@ -1,5 +1,5 @@
 import { Body, between, type FigureData, frameAt, type Limb } from './figure';
-import { capsuleOf, type Circle, circleOf, curveOf, hullOf, pathOf, type Seen } from './geometry';
+import { capsuleOf, type Circle, curveOf, hullOf, pathOf, type Seen } from './geometry';
 import { behind, inHand } from './props';
 
 /** What a shape is of: the page or the paper gives it its colour. */
@@ -131,5 +131,3 @@ export function paint(figure: FigureData, level: number, isLifting = false, look
     ...(look.isBare === true || look.isSmall === true ? [] : range(body)),
   ];
 }
-
-export { circleOf };

@@ -1,4 +1,4 @@
-import { Body, type FigureData, frameAt, POINTS } from './figure';
+import { Body, type FigureData, POINTS } from './figure';
 import { seenFrom } from './geometry';
 import { type Look, paint, type Shape, type Tone } from './paint';
 
@@ -14,6 +14,10 @@ const MARGIN = 7;
 /** The part of the world that a figure needs in all of its movement, square. */
 export function frameOf(figure: FigureData): Frame {
   const bodies = [...figure.frames, ...(figure.lift ?? [])].map((frame) => new Body(figure, frame));
+  if (figure.shows !== 'body') {
+    const names = [...HAND.map((name) => `${name}.work`), ...(figure.shows === 'arms' ? HAND.slice(1).map((name) => `${name}.other`) : [])];
+    return square(bodies.flatMap((body) => names.map((name) => body.point(name))), figure.sees);
+  }
   if (figure.near !== null) {
     const places = bodies.map((body) => body.point(figure.near ?? ''));
     const [x, y] = [mid(places.map((at) => at.x)), mid(places.map((at) => at.y))];
@@ -26,36 +30,45 @@ export function frameOf(figure: FigureData): Frame {
   return { x: (left + right - side) / 2, y: bottom - side + Math.max(0, (side - (bottom - top)) * 0.12), w: side, h: side };
 }
 
+/** Of an arm, what a near view must hold. */
+const HAND = ['elbow', 'wrist', 'knuckle', 'tip', 'thumb'];
+
+function square(places: readonly { x: number; y: number }[], margin: number): Frame {
+  const [left, right, top, bottom] = [Math.min(...places.map((at) => at.x)), Math.max(...places.map((at) => at.x)), Math.min(...places.map((at) => at.y)), Math.max(...places.map((at) => at.y))];
+  const side = Math.max(right - left, bottom - top) + 2 * margin;
+  return { x: (left + right - side) / 2, y: (top + bottom - side) / 2, w: side, h: side };
+}
+
 const mid = (values: number[]): number => (Math.min(...values) + Math.max(...values)) / 2;
 
 /** The floor under a figure. */
 export function floorOf(figure: FigureData, frame: Frame): Shape[] {
   if (figure.shows !== 'body') return [];
   const see = seenFrom(figure);
-  if (figure.tilt > 20) return [{ d: `M${frame.x} ${frame.y}h${frame.w}v${frame.h}h${-frame.w}Z`, fill: 'floor' }];
+  if (figure.tilt > 30) return [{ d: `M${frame.x} ${frame.y}h${frame.w}v${frame.h}h${-frame.w}Z`, fill: 'floor' }];
   const edge = [see(0, 0, -300), see(0, 0, 300)].map((at) => at.y);
   const [y0, y1] = [Math.min(...edge), Math.max(...edge)];
   const d = `M${frame.x} ${Math.min(y0, -1)}h${frame.w}V${Math.max(y1, 2)}h${-frame.w}Z`;
   return [{ d, fill: 'floor' }];
 }
 
-export const PAPER: Record<Tone, string> = {
+/** Tones for paper. */
+const PAPER: Record<Tone, string> = {
   near: '#f3dfc3', far: '#cdb797', cloth: '#5d6f68', farCloth: '#4a5954', outline: '#2c2f28', floor: '#e9e1d0', prop: '#d8d0bf', propTop: '#e6dfd0', propSide: '#c6bda9', propLine: '#7d7768',
   load: '#454a44', band: '#2f6d8c', force: '#2f6d8c', muscle: '#c65a3c', tendon: '#9a2a14', range: '#1f5a43', text: '#23261f',
 };
 
-const attributes = (shape: Shape, tones: Record<Tone, string>): string =>
-  `fill="${shape.fill === undefined ? 'none' : tones[shape.fill]}"${shape.stroke === undefined ? '' : ` stroke="${tones[shape.stroke]}" stroke-width="${shape.width ?? 1}" stroke-linejoin="round" stroke-linecap="round"`}${shape.opacity === undefined ? '' : ` opacity="${shape.opacity}"`}`;
+const attributes = (shape: Shape): string =>
+  `fill="${shape.fill === undefined ? 'none' : PAPER[shape.fill]}"${shape.stroke === undefined ? '' : ` stroke="${PAPER[shape.stroke]}" stroke-width="${shape.width ?? 1}" stroke-linejoin="round" stroke-linecap="round"`}${shape.opacity === undefined ? '' : ` opacity="${shape.opacity}"`}`;
 
-/** A figure as SVG text, for paper and for sheets. */
-export function svgOf(figure: FigureData, level: number, isLifting = false, look: Look = {}, tones: Record<Tone, string> = PAPER): string {
+/** A figure as SVG text, for paper and for contact sheets. */
+export function svgOf(figure: FigureData, level: number, isLifting: boolean, look: Look, mirrored: boolean): string {
   const frame = frameOf(figure);
+  const flip = `translate(${2 * frame.x + frame.w} 0) scale(-1 1)`;
   const shapes = [...floorOf(figure, frame), ...paint(figure, level, isLifting, look)];
   const size = Math.max(3, frame.w * 0.045);
   const body = shapes.map((shape) => (shape.text === undefined
-    ? `<path d="${shape.d}" ${attributes(shape, tones)}/>`
-    : `<text x="${shape.text.x}" y="${shape.text.y}" font-size="${size}" font-family="sans-serif" font-weight="600" text-anchor="middle" dominant-baseline="middle" fill="${tones.text}" stroke="#fffcf5" stroke-width="${size * 0.25}" paint-order="stroke">${shape.text.says}</text>`)).join('');
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${frame.x} ${frame.y} ${frame.w} ${frame.h}">${body}</svg>`;
+    ? `<path d="${shape.d}" ${attributes(shape)}/>`
+    : `<text x="${mirrored ? 2 * frame.x + frame.w - shape.text.x : shape.text.x}"${mirrored ? ` transform="${flip}"` : ''} y="${shape.text.y}" font-size="${size}" font-family="sans-serif" font-weight="600" text-anchor="middle" dominant-baseline="middle" fill="${PAPER.text}">${shape.text.says}</text>`)).join('');
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${frame.x} ${frame.y} ${frame.w} ${frame.h}"><g${mirrored ? ` transform="${flip}"` : ''}>${body}</g></svg>`;
 }
-
-export { frameAt };

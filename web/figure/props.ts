@@ -125,7 +125,7 @@ function standing(body: Body, prop: ReturnType<Body['extras']>['props'][number],
     case 'line': return under(b === undefined ? [] : [straight(a, b, 'band', 0.9)]);
     case 'cone': return under([{ d: pathOf([{ x: a.x - 2.6, y: a.y }, { x: a.x + 2.6, y: a.y }, { x: a.x, y: a.y - 7 }]), fill: 'band' }]);
     case 'band': return over([{ d: pathOf(at, false), stroke: 'band', width: size === 0 ? 1.3 : size }]);
-    case 'hanging': return under(b === undefined || c === undefined ? [] : [{ d: pathOf([between(a, b, 0.5), c], false), stroke: 'band', width: 1.3 }]);
+    case 'hanging': return over(b === undefined || c === undefined ? [] : [{ d: pathOf([between(a, b, 0.5), c], false), stroke: 'band', width: 1.3 }]);
     case 'strap': return over([{ d: pathOf(at, false), stroke: 'propLine', width: 2.2 }]);
     case 'rope': return under([{ d: curveOf(at), stroke: 'propLine', width: 0.7 }]);
     case 'ball': return over([{ d: circleOf(ball(b === undefined ? a : between(a, b, 0.5), size === 0 ? 4 : size)), fill: 'load', stroke: 'outline', width: line }]);

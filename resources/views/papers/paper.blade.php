@@ -32,6 +32,9 @@ td:first-child { white-space: nowrap; }
 tr { break-inside: avoid; }
 .exercise { border-left: 2pt solid #1f5a43; padding: 0 0 0 3mm; margin: 0 0 3.5mm; break-inside: avoid; }
 .exercise p { margin: 0 0 .6mm; }
+.exercise .ends { float: right; width: 66mm; margin: 0 0 1mm 3mm; text-align: center; }
+.exercise .ends img { width: 30mm; height: 30mm; vertical-align: middle; }
+.exercise::after { content: ""; display: block; clear: both; }
 .dose { font-weight: 700; }
 .dim { color: #595b50; }
 figure { margin: 1mm 0 3mm; break-inside: avoid; }
@@ -78,8 +81,12 @@ svg { width: 100%; height: auto; display: block; }
 </table>
 @break
 @case(\Rung\Core\Papers\BlockKind::Exercises)
-@foreach ($block->rows as [$title, $dose, $how, $feel, $faults, $limit])
+@foreach ($block->rows as $row)
+@php([$title, $dose, $how, $feel, $faults, $limit] = $row)
 <div class="exercise">
+@isset($stills[$row[6] ?? ''])
+<div class="ends"><img src="{{ $stills[$row[6]][0] }}" alt="{{ $title }}: where it begins"><span aria-hidden="true">→</span><img src="{{ $stills[$row[6]][1] }}" alt="{{ $title }}: where it goes"></div>
+@endisset
 <h3>{{ $title }}</h3>
 <p class="dose">{{ $dose }}</p>
 @if ($how !== '')<p>{{ $how }}</p>@endif

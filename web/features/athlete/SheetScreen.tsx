@@ -73,7 +73,7 @@ function Row({ one, units }: { one: Exercise; units: Settings['units'] }) {
   return (
     <tr>
       <Box component="th" scope="row">
-        <Box sx={{ display: 'flex', gap: 1 }}>
+        <Box sx={{ display: 'grid', gap: 0.5, minWidth: 190 }}>
           {figure !== null && <Ends figure={figure} title={one.title} size={180} mirrored={mirrored} look={{ isSmall: true }} />}
           <Box>
             <Typography sx={{ fontWeight: 600, fontSize: 'inherit' }}>{one.title}</Typography>

@@ -25,9 +25,9 @@ export function ExerciseSheet({ exercise, library }: { exercise: Exercise; libra
   return (
     <Box>
       <Typography variant="h2" sx={{ mb: 0.5 }}>{exercise.title}</Typography>
-      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mb: 1 }}>
-        <ExerciseFigure exercise={exercise.key} title={exercise.title} size={260} />
-        <Box sx={{ minWidth: 0, flex: 1 }}>
+      <Box sx={{ display: 'grid', gap: 1, mb: 1 }}>
+        <ExerciseFigure exercise={exercise.key} title={exercise.title} size={300} />
+        <Box sx={{ minWidth: 0 }}>
           <SetTrace dose={exercise.dose} mode={exercise.mode} scale={2.2} title={`One set of ${exercise.title}`} />
           <Typography variant="caption" color="textSecondary">one set along time</Typography>
         </Box>
