@@ -82,7 +82,9 @@ final readonly class Posed
 
     private static function turned(Vec $palm, Limb $limb): float
     {
-        return 90 + rad2deg(atan2($palm->z * $limb->sign(), $palm->x));
+        $angle = 90 + rad2deg(atan2($palm->z * $limb->sign(), $palm->x));
+
+        return $angle > 180 ? $angle - 360 : $angle;
     }
 
     private static function apart(Vec $one, Vec $other): float

@@ -10,6 +10,9 @@ namespace Rung\Core\Figure;
  */
 final class Skeleton
 {
+    /** The sine of the angle from which a joint counts as bent, about 2°. */
+    private const BENT = 0.03;
+
     /** @var array<string, Vec> */
     private array $points = [];
 
@@ -183,8 +186,9 @@ final class Skeleton
         $hip = $this->points["hip$side"];
         $bow = $reach->bow ?? $this->turns['pelvis']->ahead->times(1.0)->plus($foot->ahead->times(0.6));
         $knee = $this->bent("foot$side", $hip, $ankle, Body::THIGH, Body::SHANK, $bow, $reach->part >= 1);
-        $thigh = Turn::of($hip->minus($knee), self::faced($hip->minus($knee), $bow));
-        $shank = Turn::of($knee->minus($ankle), self::faced($knee->minus($ankle), $bow));
+        // A knee bends backwards: the front of each bone looks away from where the other goes.
+        $thigh = Turn::of($hip->minus($knee), self::front($hip->minus($knee), $knee->minus($ankle), $bow));
+        $shank = Turn::of($knee->minus($ankle), self::front($knee->minus($ankle), $knee->minus($hip), $bow));
         // Toes lie along the ground where the ball does; a foot on its heel or its back keeps them straight.
         $this->placeLeg($limb, $hip, $thigh, $shank, $foot, $reach->byHeel || $reach->heel > 90 ? null : $reach->tread, true);
     }
@@ -201,8 +205,9 @@ final class Skeleton
         $from = $flat === null ? $this->points["grip_a$side"]->between($this->points["grip_b$side"], 0.5) : $this->points["wrist$side"];
         $end = $from->between($flat === null ? $goal : $goal->minus($flat->place(0, -Body::GRIP[0], 0)), $reach->part);
         $elbow = $this->bent("hand$side", $shoulder, $end, Body::UPPER_ARM, $lower, $bow, $reach->part >= 1);
-        $upper = Turn::of($shoulder->minus($elbow), self::faced($shoulder->minus($elbow), $bow->times(-1)));
-        $fore = Turn::of($elbow->minus($end), self::faced($elbow->minus($end), $bow->times(-1)));
+        // An elbow bends forwards.
+        $upper = Turn::of($shoulder->minus($elbow), self::front($shoulder->minus($elbow), $end->minus($elbow), $bow->times(-1)));
+        $fore = Turn::of($elbow->minus($end), self::front($elbow->minus($end), $shoulder->minus($elbow), $bow->times(-1)));
         $hand = $flat ?? $fore->then($limb->sided(Turn::yaw($this->pose->angle('palm', $limb) - 90)))
             ->then(Turn::pitch(-$this->pose->angle('wrist', $limb)))->then($limb->sided(Turn::roll(-$this->pose->angle('tilt', $limb))));
         $this->placeArm($limb, $shoulder, $upper, $fore, $hand);
@@ -224,10 +229,12 @@ final class Skeleton
         return $root->plus($unit->times($along))->plus(($bow->squareTo($unit) ?? new Vec(0, 0, 0))->times($off));
     }
 
-    /** The direction in which a bone's front looks, square to it. */
-    private static function faced(Vec $bone, Vec $front): Vec
+    /** The direction in which a bone's front looks, square to it: towards another one where the joint is bent, or else as the bow says. */
+    private static function front(Vec $bone, Vec $towards, Vec $bow): Vec
     {
-        return $front->squareTo($bone) ?? new Vec(1, 0, 0);
+        $isBent = $towards->unit()->cross($bone->unit())->length() > self::BENT;
+
+        return ($isBent ? $towards->squareTo($bone) : null) ?? $bow->squareTo($bone) ?? new Vec(1, 0, 0);
     }
 
     private function place(Reach $reach): Vec

@@ -88,8 +88,8 @@ check_all() {
     step "static analysis and layering, and beside them the core" side_by_side core_tests static_analysis
     make_storage
     start_postgres
-    step "features" feature_tests
     build_front_end
+    step "features" feature_tests
     step "types and style of the browser code, and beside them its tests" side_by_side browser_code_tests browser_code_style
     owner_artisan migrate:fresh --force --quiet
     serve

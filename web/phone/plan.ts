@@ -15,7 +15,7 @@ const PHONE: Kind<PhoneData> = {
   shape: z.custom<PhoneData>((page) => z.looseObject({
     person: z.string(),
     practice: z.looseObject({}),
-    cases: z.array(z.looseObject({ case: z.string(), person: z.string(), today: z.string(), sessions: z.array(z.unknown()), days: z.array(z.unknown()), figures: z.looseObject({}) })),
+    cases: z.array(z.looseObject({ case: z.string(), person: z.string(), today: z.string(), sessions: z.array(z.unknown()), days: z.array(z.unknown()), figures: z.optional(z.looseObject({})) })),
     closed: z.array(z.unknown()),
   }).safeParse(page).success),
   // Before there were figures: the plan is shown without them until there is reception.
