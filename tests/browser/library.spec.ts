@@ -10,6 +10,21 @@ test('the library is searched, and two programmes are compared', async ({ page }
   await expect(ladder.getByRole('listitem')).toHaveCount(6);
   await ladder.getByRole('button', { name: 'Wall sit, high' }).click();
   await expect(page.getByRole('region', { name: 'Exercise' })).toContainText('Back against a wall');
+  // Its figure moves until it is stopped, and stands at both ends where movement is unwanted.
+  const figure = page.locator('svg[data-figure="wall_sit_high"]');
+  const level = () => figure.getAttribute('data-level');
+  const before = await level();
+  await expect.poll(level).not.toBe(before);
+  await page.getByRole('button', { name: 'Stop the figure of Wall sit, high' }).click();
+  await expect(page.getByRole('button', { name: 'Move the figure of Wall sit, high' })).toHaveAttribute('aria-pressed', 'true');
+  const stopped = await level();
+  await page.evaluate(() => new Promise((over) => { setTimeout(over, 300); }));
+  expect(await level()).toBe(stopped);
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await expect(figure).toHaveCount(2);
+  expect(await figure.first().getAttribute('data-level')).toBe('0.0000');
+  expect(await figure.last().getAttribute('data-level')).toBe('1.0000');
+  await page.emulateMedia({ reducedMotion: 'no-preference' });
   await page.getByRole('button', { name: 'All structures' }).click();
   await page.keyboard.press('/');
   await page.keyboard.type('Achilles, no equipment, hold');

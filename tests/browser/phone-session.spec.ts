@@ -1,5 +1,7 @@
 import { expect, test } from '@playwright/test';
 
+import { COUNT_IN_S, levelAt, timelineOf } from '../../web/pacer/timeline';
+
 import { athlete, audioClock, doSet, expectAccessible, practitioner, startSession, strip, through, withPlan } from './people';
 
 test('pain over the limit is told, pain at the stop level ends the session and reaches the practitioner', async ({ browser, page }) => {
@@ -153,7 +155,7 @@ test('the pacer: mark and sound stay on the audio clock over five minutes, late 
   await withPlan(phone, (told) => {
     for (const session of told.cases.flatMap((one) => one.sessions)) {
       for (const exercise of session.exercises) {
-        Object.assign(exercise, { mode: 'isotonic', sides: [], dose: { sets: 1, reps: 42, rest_s: 0, beats_per_min: 50, tempo: { lift_s: 3, top_s: 0.7, lower_s: 2.9, bottom_s: 0.6, starts: 'lift' } } });
+        Object.assign(exercise, { figure: null, mode: 'isotonic', sides: [], dose: { sets: 1, reps: 42, rest_s: 0, beats_per_min: 50, tempo: { lift_s: 3, top_s: 0.7, lower_s: 2.9, bottom_s: 0.6, starts: 'lift' } } });
       }
     }
   });
@@ -197,6 +199,47 @@ test('the pacer: mark and sound stay on the audio clock over five minutes, late 
   await expect(phone.getByRole('radiogroup', { name: /^Pain in/ })).toBeVisible();
 });
 
+test('the figure moves with the mark, on the same clock, through the range that is prescribed', async ({ browser }) => {
+  const phone = await athlete(browser, 'juno.tamsin');
+  await phone.addInitScript(audioClock, 1);
+  await phone.addInitScript(() => {
+    Object.assign(window, { first: null, drawn: [] });
+    (window as unknown as { rungWatch: (told: { due: number }) => void }).rungWatch = (told) => { (window as unknown as { first: number | null }).first ??= told.due; };
+  });
+  await phone.clock.install();
+  const dose = { sets: 1, reps: 3, rest_s: 0, tempo: { lift_s: 3, top_s: 0.5, lower_s: 4, bottom_s: 1, starts: 'lower' as const }, range: { from_deg: 10, to_deg: 80 } };
+  await withPlan(phone, (told) => {
+    for (const exercise of told.cases.flatMap((one) => one.sessions).flatMap((one) => one.exercises)) {
+      Object.assign(exercise, { mode: 'isotonic', exercise: 'leg_press_one', figure: 'leg_press_one 10–80', dose });
+    }
+  });
+  await startSession(phone);
+  await phone.getByRole('button', { name: 'Start', exact: true }).click();
+  await phone.evaluate(() => {
+    const all = window as unknown as { first: number | null; drawn: [number, number, number][] };
+    const set = Object.getOwnPropertyDescriptor(Element.prototype, 'setAttribute')?.value as (this: Element, name: string, value: string) => void;
+    Object.defineProperty(Element.prototype, 'setAttribute', {
+      value(this: Element, name: string, value: string) {
+        set.call(this, name, value);
+        if (name === 'data-angle' && all.first !== null) all.drawn.push([performance.now() / 1000 - all.first, Number(this.getAttribute('data-level')), Number(value)]);
+      },
+    });
+  });
+  await phone.clock.runFor(24_000);
+  const drawn = (await phone.evaluate(() => (window as unknown as { drawn: [number, number, number][] }).drawn)).filter(([at]) => at > 0.1);
+  expect(drawn.length).toBeGreaterThan(500);
+  const line = timelineOf(dose, 'isotonic');
+  if (line === null) throw new Error('not paced');
+  for (const [at, level] of drawn.filter(([position]) => position > COUNT_IN_S && position < line.length - 0.05)) {
+    const around = [-0.03, -0.015, 0, 0.015, 0.03].map((late) => levelAt(line, Math.max(COUNT_IN_S, at + late)));
+    expect(level, `at ${at} s`).toBeGreaterThanOrEqual(Math.min(...around) - 0.001);
+    expect(level, `at ${at} s`).toBeLessThanOrEqual(Math.max(...around) + 0.001);
+  }
+  const angles = drawn.map(([, , angle]) => angle);
+  expect(Math.abs(Math.min(...angles) - 10)).toBeLessThan(1.5);
+  expect(Math.abs(Math.max(...angles) - 80)).toBeLessThan(1.5);
+  await expectAccessible(phone);
+});
 
 test('what was done of a set stays, where it is broken off because it hurts', async ({ browser }) => {
   const phone = await athlete(browser, 'basil.thorne', process.env.DEMO_PASSWORD ?? '', 8);

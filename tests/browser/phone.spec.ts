@@ -74,6 +74,8 @@ test('a day without reception: morning, session and settling are kept, sent late
   await expect(strip(phone)).toHaveText(/1 kept on this phone, no reception/);
 
   await startSession(phone);
+  // The figure came with the plan.
+  await expect(phone.locator('svg[data-figure]')).toBeVisible();
   const first = phone.getByRole('region').first();
   await first.getByRole('button', { name: 'Another load' }).click();
   await phone.getByLabel('Load used, kg').fill('37,5');

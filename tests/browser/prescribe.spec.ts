@@ -23,6 +23,14 @@ test('an ease is changed on the Prescribe screen: a tempo edited, sums live, fau
   const press = rows.filter({ hasText: 'Leg press, one leg' });
   const before = await press.getByText('under tension').innerText();
   await press.getByRole('button', { name: 'Edit Leg press, one leg' }).click();
+  // The figure goes as far as the range says, at once.
+  const arc = press.locator('svg[data-figure] text');
+  await expect(arc).toHaveText(/^10–\d+°$/);
+  const range = await press.getByLabel('to, °').inputValue();
+  await press.getByLabel('to, °').fill('45');
+  await expect(arc).toHaveText('10–45°');
+  await press.getByLabel('to, °').fill(range);
+  await expect(arc).toHaveText(`10–${range}°`);
   await press.getByLabel('Lower, s').fill('5');
   // Where it may lead is set beside the dose, and told.
   const rungs = press.getByRole('group', { name: 'Rungs that it may lead to' });

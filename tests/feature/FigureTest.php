@@ -61,7 +61,7 @@ final class FigureTest extends TestCase
         foreach ($cases as $case) {
             self::assertIsArray($case);
             $figures = (array) $case['figures'];
-            foreach (array_merge(...array_column((array) $case['sessions'], 'exercises')) as $exercise) {
+            foreach (array_merge(...array_map(static fn(mixed $one): array => is_array($one) ? (array) $one['exercises'] : [], (array) $case['sessions'])) as $exercise) {
                 self::assertIsArray($exercise);
                 self::assertArrayHasKey(self::text($exercise['figure']), $figures);
                 foreach ((array) $exercise['relief'] as $relief) {
