@@ -19,9 +19,9 @@ interface Props {
 
 const KEPT_MS = 10 * 60_000;
 
-/** An exercise of the library as a figure, asked for by itself; its place stays empty until it is there. */
-export function ExerciseFigure({ exercise, title, size, range, mirrored = false, isThumbnail = false }: Props) {
-  const { data } = useQuery({
+/** The figure of an exercise, drawn as far as the range goes; the server is asked for each once. */
+export function useExerciseFigure(exercise: string, range: Props['range']) {
+  return useQuery({
     queryKey: ['figure', exercise, range?.from_deg ?? null, range?.to_deg ?? null],
     queryFn: () => send(() => api.GET('/api/figures/{exercise}', { params: { path: { exercise }, query: range ?? {} } })),
     staleTime: KEPT_MS,
@@ -29,6 +29,11 @@ export function ExerciseFigure({ exercise, title, size, range, mirrored = false,
     placeholderData: (before: FigureData | undefined) => (before?.exercise === exercise ? before : undefined),
     retry: false,
   });
+}
+
+/** An exercise of the library as a figure, asked for by itself; its place stays empty until it is there. */
+export function ExerciseFigure({ exercise, title, size, range, mirrored = false, isThumbnail = false }: Props) {
+  const { data } = useExerciseFigure(exercise, range);
   return (
     <FigurePlace size={size}>
       {data !== undefined && (isThumbnail

@@ -10,7 +10,7 @@ import Typography from '@mui/material/Typography';
 import { useRef, useState } from 'react';
 
 import type { Schemas } from '../../api/client';
-import { ExerciseFigure } from '../../figure/ExerciseFigure';
+import { ExerciseFigure, useExerciseFigure } from '../../figure/ExerciseFigure';
 import type { Done } from '../../pacer/timeline';
 import { numberOf } from '../../shell/numbers';
 import { HeldForce } from '../athlete/HeldForce';
@@ -55,6 +55,7 @@ export function Trying({ visit, trials, setTrials }: { visit: Visit; trials: Sch
 function OneTry({ rung, visit, keep }: { rung: Rung; visit: Visit; keep: (trial: Schemas['Trial']) => void }) {
   const holds = rung.mode === 'isometric' && rung.dose.hold_s !== undefined;
   const [paced, setPaced] = useState(false);
+  const { data: figure } = useExerciseFigure(rung.exercise, rung.dose.range);
   const [amount, setAmount] = useState('');
   const [load, setLoad] = useState(rung.dose.load_kg === undefined ? '' : String(rung.dose.load_kg));
   const [pain, setPain] = useState<number | null>(null);
@@ -74,7 +75,7 @@ function OneTry({ rung, visit, keep }: { rung: Rung; visit: Visit; keep: (trial:
     <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1fr)' }, alignItems: 'start', borderTop: 1, borderColor: 'divider', pt: 1.5 }}>
       <Box>
         <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
-          <ExerciseFigure exercise={rung.exercise} title={rung.title} size={180} range={rung.dose.range} mirrored={visit.side === 'left'} />
+          {!paced && <ExerciseFigure exercise={rung.exercise} title={rung.title} size={180} range={rung.dose.range} mirrored={visit.side === 'left'} />}
           <Box>
             <Typography variant="h3">{rung.title}</Typography>
             <Typography variant="body2">{rung.words}{rung.tempo_words === null ? '' : ` · ${rung.tempo_words}`} · {rung.limbs}</Typography>
@@ -84,7 +85,7 @@ function OneTry({ rung, visit, keep }: { rung: Rung; visit: Visit; keep: (trial:
         {rung.band !== null && <HeldForce band={rung.band} first />}
         <Box sx={{ mt: 1 }}>
           {paced
-            ? <PacedSet exercise={rung} loud title={`A set of ${rung.title}`} soFar={soFar} begun={() => undefined} done={done} />
+            ? <PacedSet exercise={rung} loud title={`A set of ${rung.title}`} soFar={soFar} begun={() => undefined} done={done} figure={figure ?? null} mirrored={visit.side === 'left'} />
             : <Button variant="outlined" size="large" onClick={() => setPaced(true)}>Pace a set on this screen</Button>}
         </Box>
       </Box>
