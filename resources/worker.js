@@ -36,3 +36,20 @@ self.addEventListener('fetch', (event) => {
   }
   event.respondWith(caches.match(request).then((found) => found ?? fetch(request)));
 });
+
+// A real push service wakes the worker with what is to be shown; the simulated one is asked by the page.
+self.addEventListener('push', (event) => {
+  const told = event.data?.json() ?? {};
+  event.waitUntil(self.registration.showNotification('Rung', { body: told.words ?? '', tag: told.kind, icon: '/icon-192.png', data: { open: PAGE } }));
+});
+
+self.addEventListener('notificationclick', (event) => {
+  event.notification.close();
+  const open = event.notification.data?.open ?? PAGE;
+  event.waitUntil(
+    self.clients.matchAll({ type: 'window', includeUncontrolled: true }).then((pages) => {
+      const page = pages.find((one) => new URL(one.url).pathname.startsWith(PAGE));
+      return page === undefined ? self.clients.openWindow(open) : page.focus();
+    }),
+  );
+});

@@ -36,6 +36,7 @@ use App\Http\Controllers\MetricsController;
 use App\Http\Controllers\PasswordController;
 use App\Http\Controllers\Phone\CalendarController;
 use App\Http\Controllers\Phone\EntryController;
+use App\Http\Controllers\Phone\PushController;
 use App\Http\Controllers\Phone\TodayController;
 use App\Http\Controllers\Phone\WorkerController;
 use App\Http\Controllers\SetupController;
@@ -256,6 +257,9 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
         Route::put('today/moves/{id}', [EntryController::class, 'move']);
         Route::put('today/messages/{id}', [EntryController::class, 'message']);
         Route::post('today/calendar', [TodayController::class, 'calendar']);
+        Route::put('today/phones/{phone}', [PushController::class, 'update']);
+        Route::delete('today/phones/{phone}', [PushController::class, 'destroy']);
+        Route::get('today/phones/{phone}/pushes', [PushController::class, 'pushes']);
     });
 
     Route::any('{rest}', static fn() => abort(404))->where('rest', '.*');

@@ -11,6 +11,7 @@ import { WhomToCall } from './features/athlete/StopCard';
 import { Today } from './features/athlete/Today';
 import { keptPhone, type PhoneData } from './phone/plan';
 import { changeSettings, useSettings } from './phone/settings';
+import { usePushes } from './phone/push';
 import { usePhone, useSending } from './phone/usePhone';
 import { ScreenBoundary } from './shell/ScreenBoundary';
 import { start } from './shell/Shell';
@@ -48,6 +49,7 @@ function Pages({ who }: { who: string | null }) {
   const page = phone.data;
   const { introduced } = useSettings();
   useSending(who ?? page?.person ?? null);
+  usePushes();
   if (page === undefined) return phone.isPending ? <Loading what="your plan" /> : <Failed problem={phone.error} again={() => void phone.refetch()} />;
   return (
     <Box sx={{ minHeight: '100dvh', display: 'flex', flexDirection: 'column' }}>

@@ -15,6 +15,8 @@ use App\Models\User;
 use App\Papers\PdfMaker;
 use App\Papers\WeasyPrint;
 use App\Policies\CareCasePolicy;
+use App\Push\PushService;
+use App\Push\SimulatedPush;
 use App\Support\CatalogueFiles;
 use App\Support\CatalogueShelf;
 use App\Support\CurrentPractice;
@@ -53,6 +55,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind('db.connector.pgsql', PracticeConnector::class);
         $this->app->bind(MessageSender::class, SimulatedSender::class);
         $this->app->bind(PdfMaker::class, WeasyPrint::class);
+        $this->app->bind(PushService::class, SimulatedPush::class);
         $this->app->singleton(CatalogueShelf::class, fn(): CatalogueShelf => new CatalogueShelf(
             fn(): Catalogue => CatalogueFiles::load($this->app->basePath('catalogue'), $this->app->storagePath('framework/catalogue.kept')),
         ));

@@ -46,14 +46,9 @@ final readonly class FigureBook
     private static function bases(ObjectNode $node): array
     {
         $postures = [];
-        foreach ($node->each('postures', static function (ObjectNode $one) use (&$postures): string {
-            $name = $one->key('name');
-            $postures[$name] = Pose::read($one, $postures);
-
-            return $name;
-        }) as $name) {
-            assert(isset($postures[$name]));
-        }
+        $node->each('postures', static function (ObjectNode $one) use (&$postures): void {
+            $postures[$one->key('name')] = Pose::read($one, $postures);
+        });
 
         return $postures;
     }

@@ -38,7 +38,7 @@ final readonly class Turn
         return new self(new Vec($cos, $sin, 0), new Vec(-$sin, $cos, 0), new Vec(0, 0, 1));
     }
 
-    /** Made of two directions: the one is kept, the other is put square to it. */
+    /** Of two directions: up is kept, ahead is put square to it. */
     public static function of(Vec $up, Vec $ahead): self
     {
         $up = $up->unit();
@@ -47,21 +47,21 @@ final readonly class Turn
         return new self($ahead, $up, $ahead->cross($up));
     }
 
-    /** First the other turn, within this one. */
+    /** A turn within this one: of the shank within the thigh. */
     public function then(self $inner): self
     {
-        return new self($this->of3($inner->ahead), $this->of3($inner->up), $this->of3($inner->right));
+        return new self($this->out($inner->ahead), $this->out($inner->up), $this->out($inner->right));
     }
 
-    /** Where a place of the turned part lies. */
-    public function of3(Vec $vec): Vec
+    /** A place or direction of the turned part, as it is outside of it. */
+    public function out(Vec $vec): Vec
     {
         return $this->ahead->times($vec->x)->plus($this->up->times($vec->y))->plus($this->right->times($vec->z));
     }
 
     public function place(float $x, float $y, float $z): Vec
     {
-        return $this->of3(new Vec($x, $y, $z));
+        return $this->out(new Vec($x, $y, $z));
     }
 
     /** How a direction looks from within the turned part. */

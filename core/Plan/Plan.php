@@ -247,6 +247,16 @@ final readonly class Plan
         return $this->with(['resting' => [], 'restUntil' => null]);
     }
 
+    /**
+     * Whether the morning is asked for: every day, and while doses are kept up on days with a session and those after.
+     *
+     * @param array<string, string> $slots of the days that have a session, by date
+     */
+    public function asksMorning(array $slots, Day $on): bool
+    {
+        return $this->maintenance === null || isset($slots[$on->toIso()]) || isset($slots[$on->plus(-1)->toIso()]);
+    }
+
     public function restsAltogether(Day $on): bool
     {
         return $this->restUntil !== null && $this->restUntil->isAfter($on);

@@ -44,6 +44,8 @@ static_analysis() (
 browser_code_style() { npm run --silent types && npm run --silent lint; }
 browser_code_tests() { npm run --silent unit; }
 
+style_and_analysis() { php vendor/bin/php-cs-fixer check --quiet --config=.php-cs-fixer.php && static_analysis; }
+
 core_tests() { php vendor/bin/phpunit --testsuite=core; }
 
 # Runs two checks at the same time; what the first says is shown once the second is done.
@@ -84,8 +86,7 @@ check_all() {
     begin_instance test 8081 54330
     install_all
     mkdir -p tests/browser
-    step "code style" php vendor/bin/php-cs-fixer check --quiet --config=.php-cs-fixer.php
-    step "static analysis and layering, and beside them the core" side_by_side core_tests static_analysis
+    step "the core, and beside it code style, static analysis and layering" side_by_side style_and_analysis core_tests
     make_storage
     start_postgres
     build_front_end

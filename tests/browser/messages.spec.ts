@@ -4,6 +4,23 @@ import { athlete, expectAccessible, practitioner, strip } from './people';
 
 test('what an athlete asks is answered in the inbox; the practice writes of its own accord too', async ({ browser, page }) => {
   const phone = await athlete(browser, 'edda.moorgate');
+  // The phone is to tell of messages, and of the morning at half past six.
+  await phone.context().grantPermissions(['notifications']);
+  // This browser has no screen to show them on: what it is asked to show is noted.
+  await phone.addInitScript(() => {
+    Object.assign(window, { shown: [] });
+    ServiceWorkerRegistration.prototype.showNotification = (_title, options) => { (window as unknown as { shown: (string | undefined)[] }).shown.push(options?.body); return Promise.resolve(); };
+  });
+  await phone.getByRole('link', { name: 'Settings' }).click();
+  const reminders = phone.getByRole('region', { name: 'Reminders on this phone' });
+  await reminders.getByRole('button', { name: 'Remind me on this phone' }).click();
+  await expect(reminders.getByLabel('A message of the practice')).toBeChecked();
+  await reminders.getByLabel('At, for the morning answer').fill('06:30');
+  await reminders.getByLabel('At, for the morning answer').blur();
+  await expect(reminders.getByLabel('At, for the morning answer')).toHaveValue('06:30');
+  await reminders.getByLabel('The session, if it is not done').click();
+  await expect(reminders.getByLabel('At, for the session')).toBeHidden();
+  await expectAccessible(phone);
   await phone.getByRole('link', { name: 'When it hurts' }).click();
   await phone.getByLabel('Your question or note').fill('Is the sauna allowed?');
   await phone.getByRole('button', { name: 'Send' }).click();
@@ -37,4 +54,11 @@ test('what an athlete asks is answered in the inbox; the practice writes of its 
   await phone.reload();
   await expect(phone.getByText('Yes, after the morning test.').first()).toBeVisible();
   await expect(phone.getByText('See you on Thursday at nine.').first()).toBeVisible();
+  // Shown on the locked screen, without its words; ended again, nothing more is.
+  const shown = () => phone.evaluate(() => (window as unknown as { shown: string[] }).shown);
+  await expect.poll(shown).toEqual(['Ropewalk Circus School wrote to you.', 'Ropewalk Circus School wrote to you.']);
+  await phone.getByRole('link', { name: 'Settings' }).click();
+  await expect(reminders.getByLabel('At, for the morning answer')).toHaveValue('06:30');
+  await reminders.getByRole('button', { name: 'No more reminders on this phone' }).click();
+  await expect(reminders.getByRole('button', { name: 'Remind me on this phone' })).toBeVisible();
 });

@@ -59,7 +59,7 @@ final class SkeletonTest extends TestCase
                 self::assertEqualsWithDelta(0, $one->ahead->cross($one->up)->to($one->right), 1e-9);
             }
             $place = new Vec($this->degrees(-50, 50), $this->degrees(-50, 50), $this->degrees(-50, 50));
-            self::assertEqualsWithDelta(0, $turn->within($turn->of3($place))->to($place), 1e-9);
+            self::assertEqualsWithDelta(0, $turn->within($turn->out($place))->to($place), 1e-9);
         }
     }
 

@@ -160,7 +160,7 @@ final class FuzzTest extends TestCase
         $paper = str_contains($path, '{paper}') ? self::text($this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/papers", ['kind' => 'referrer'])->json('id')) : '';
 
         return strtr($path, ['{paper}' => $paper, '{import}' => (string) Str::uuid7(), '{token}' => (string) Str::uuid7(), '{file}' => (string) Str::uuid7(), '{case}' => $case->id, '{opening}' => $opening->id, '{id}' => (string) Str::uuid7(), '{decision}' => (string) Str::uuid7(),
-            '{session}' => $case->trainingSessions()->firstOrFail()->id, '{kind}' => 'rule', '{key}' => 'low']);
+            '{session}' => $case->trainingSessions()->firstOrFail()->id, '{kind}' => 'rule', '{key}' => 'low', '{exercise}' => 'squat', '{phone}' => (string) Str::uuid7()]);
     }
 
     /** @return array<string, mixed> what a browser might send */
@@ -192,6 +192,7 @@ final class FuzzTest extends TestCase
                 'minutes' => 30, 'effort' => 3, 'settled_min' => 20, 'participation' => 'full', 'signs' => [], 'notes' => 'x',
                 'entries' => [['prescription' => null, 'pain' => 2, 'before' => 1, 'after' => 1, 'skipped' => 'x', 'notes' => 'x', 'sets' => [['reps' => 1, 'hold_s' => 1, 'work_s' => 1, 'load_kg' => 1, 'rir' => 1, 'effort' => 1]]]]],
             $path === '/api/today/sessions/{id}' => ['settled_min' => 10],
+            $path === '/api/today/phones/{phone}' => ['morning_at' => 480, 'session_at' => null, 'messages' => true],
             $path === '/api/today/check-ins/{id}' => ['at' => '2026-04-14T07:00:00+01:00', 'made_at' => '2026-04-14T07:00:00+01:00', 'provocation' => 2, 'stiffness_min' => 3, 'signs' => [], 'notes' => 'x'],
             str_ends_with($path, '/tests') => ['test' => 'knee_extension_strength', 'on' => '2026-04-14', 'affected' => 300, 'unaffected' => 400, 'unit' => 'N'],
             str_ends_with($path, '/scores') => ['score' => 5, 'on' => '2026-04-14'],

@@ -44,7 +44,7 @@ final class PermissionsTest extends TestCase
         yield 'a start' => ['POST', '/api/start-proposals', Permission::Decide, 422];
         yield 'opening a case' => ['POST', '/api/cases', Permission::Decide, 422];
         yield 'the library' => ['GET', '/api/library', Permission::See, 200];
-        yield 'how an exercise is drawn' => ['GET', '/api/figures/squat', Permission::See, 200];
+        yield 'how an exercise is drawn' => ['GET', '/api/figures/{exercise}', Permission::See, 200];
         yield 'searching it' => ['GET', '/api/library/search?q=hold', Permission::See, 200];
         yield 'comparing' => ['GET', '/api/library/compare?kind=rule&a=low&b=heavy', Permission::See, 200];
         yield 'how a programme goes' => ['GET', '/api/library/programmes/heel_paced/course?structure=achilles_midportion', Permission::See, 200];
@@ -160,6 +160,9 @@ final class PermissionsTest extends TestCase
         yield 'other days for a session' => ['GET', '/api/today/planned/{planned}/days', Permission::Train, 422];
         yield 'another day for a session' => ['PUT', '/api/today/moves/{id}', Permission::Train, 422];
         yield 'writing to the practice' => ['PUT', '/api/today/messages/{id}', Permission::Train, 422];
+        yield 'being reminded on a phone' => ['PUT', '/api/today/phones/{id}', Permission::Train, 422];
+        yield 'being reminded no more' => ['DELETE', '/api/today/phones/{id}', Permission::Train, 200];
+        yield 'what waits for a phone' => ['GET', '/api/today/phones/{id}/pushes', Permission::Train, 200];
         yield 'a calendar to subscribe to' => ['POST', '/api/today/calendar', Permission::Train, 201];
         yield 'today' => ['GET', '/api/today', Permission::Train, 200];
         yield 'a session' => ['PUT', '/api/today/sessions/{id}', Permission::Train, 422];
@@ -247,6 +250,7 @@ final class PermissionsTest extends TestCase
 
         return match ($name) {
             'case' => $case->id,
+            'exercise' => 'squat',
             'session' => $case->trainingSessions()->firstOrFail()->id,
             'planned' => $case->plannedSessions()->firstOrFail()->id,
             'opening' => Opening::query()->create(['practice_id' => $case->practice_id, 'practitioner_id' => $case->practitioner_id, 'name' => 'Somebody', 'step' => 1, 'form' => (object) []])->id,

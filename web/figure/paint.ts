@@ -1,9 +1,7 @@
 import { Body, between, type FigureData, frameAt, type Limb } from './figure';
 import { capsuleOf, type Circle, curveOf, hullOf, pathOf, type Seen } from './geometry';
 import { behind, inHand } from './props';
-
-/** What a shape is of: the page or the paper gives it its colour. */
-export type Tone = 'near' | 'far' | 'cloth' | 'farCloth' | 'outline' | 'floor' | 'prop' | 'propTop' | 'propSide' | 'propLine' | 'load' | 'band' | 'force' | 'muscle' | 'tendon' | 'range' | 'text';
+import type { Tone } from './tones';
 
 export interface Shape {
   d: string;

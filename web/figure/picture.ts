@@ -1,6 +1,7 @@
 import { Body, type FigureData, POINTS } from './figure';
 import { seenFrom } from './geometry';
-import { type Look, paint, type Shape, type Tone } from './paint';
+import { type Look, paint, type Shape } from './paint';
+import { DAYLIGHT } from './tones';
 
 export interface Frame {
   x: number;
@@ -52,14 +53,8 @@ export function floorOf(figure: FigureData, frame: Frame): Shape[] {
   return [{ d, fill: 'floor' }];
 }
 
-/** Tones for paper. */
-const PAPER: Record<Tone, string> = {
-  near: '#f3dfc3', far: '#cdb797', cloth: '#5d6f68', farCloth: '#4a5954', outline: '#2c2f28', floor: '#e9e1d0', prop: '#d8d0bf', propTop: '#e6dfd0', propSide: '#c6bda9', propLine: '#7d7768',
-  load: '#454a44', band: '#2f6d8c', force: '#2f6d8c', muscle: '#c65a3c', tendon: '#9a2a14', range: '#1f5a43', text: '#23261f',
-};
-
 const attributes = (shape: Shape): string =>
-  `fill="${shape.fill === undefined ? 'none' : PAPER[shape.fill]}"${shape.stroke === undefined ? '' : ` stroke="${PAPER[shape.stroke]}" stroke-width="${shape.width ?? 1}" stroke-linejoin="round" stroke-linecap="round"`}${shape.opacity === undefined ? '' : ` opacity="${shape.opacity}"`}`;
+  `fill="${shape.fill === undefined ? 'none' : DAYLIGHT[shape.fill]}"${shape.stroke === undefined ? '' : ` stroke="${DAYLIGHT[shape.stroke]}" stroke-width="${shape.width ?? 1}" stroke-linejoin="round" stroke-linecap="round"`}${shape.opacity === undefined ? '' : ` opacity="${shape.opacity}"`}`;
 
 /** A figure as SVG text, for paper and for contact sheets. */
 export function svgOf(figure: FigureData, level: number, isLifting: boolean, look: Look, mirrored: boolean): string {
@@ -69,6 +64,6 @@ export function svgOf(figure: FigureData, level: number, isLifting: boolean, loo
   const size = Math.max(3, frame.w * 0.045);
   const body = shapes.map((shape) => (shape.text === undefined
     ? `<path d="${shape.d}" ${attributes(shape)}/>`
-    : `<text x="${mirrored ? 2 * frame.x + frame.w - shape.text.x : shape.text.x}"${mirrored ? ` transform="${flip}"` : ''} y="${shape.text.y}" font-size="${size}" font-family="sans-serif" font-weight="600" text-anchor="middle" dominant-baseline="middle" fill="${PAPER.text}">${shape.text.says}</text>`)).join('');
+    : `<text x="${mirrored ? 2 * frame.x + frame.w - shape.text.x : shape.text.x}"${mirrored ? ` transform="${flip}"` : ''} y="${shape.text.y}" font-size="${size}" font-family="sans-serif" font-weight="600" text-anchor="middle" dominant-baseline="middle" fill="${DAYLIGHT.text}">${shape.text.says}</text>`)).join('');
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${frame.x} ${frame.y} ${frame.w} ${frame.h}"><g${mirrored ? ` transform="${flip}"` : ''}>${body}</g></svg>`;
 }

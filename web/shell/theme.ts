@@ -2,6 +2,8 @@ import '@fontsource-variable/atkinson-hyperlegible-next';
 
 import { createTheme } from '@mui/material/styles';
 
+import { DARK, DAYLIGHT, tonesOf } from '../figure/tones';
+
 /*
  * Warm paper and ink; one green for action, ochre for watch, brick for over, plum for stop, slate
  * for unknown. Every text colour stands at least 4.5 : 1 against the paper it is used on.
@@ -22,9 +24,6 @@ declare module '@mui/material/styles' {
     line: PaletteOptions['primary'];
   }
 }
-
-const figureTones = (tones: Record<string, string>): Record<string, string> =>
-  Object.fromEntries(Object.entries(tones).map(([name, tone]) => [`--figure-${name}`, tone]));
 
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: 'media' },
@@ -78,16 +77,8 @@ export const theme = createTheme({
       styleOverrides: {
         body: { fontVariantNumeric: 'tabular-nums' },
         // The tones of a drawn figure (web/figure), in daylight and in the dark.
-        ':root': figureTones({
-          near: '#f3dfc3', far: '#cdb797', cloth: '#5d6f68', farCloth: '#4a5954', outline: '#2c2f28', floor: '#ece4d3', prop: '#d8d0bf', propTop: '#e6dfd0', propSide: '#c6bda9', propLine: '#7d7768',
-          load: '#454a44', band: '#2f6d8c', force: '#2f6d8c', muscle: '#c65a3c', tendon: '#9a2a14', range: '#1f5a43', text: '#23261f', halo: '#fffcf5',
-        }),
-        '@media (prefers-color-scheme: dark)': {
-          ':root': figureTones({
-            near: '#dcc5a0', far: '#94836a', cloth: '#4f6a5f', farCloth: '#3d534a', outline: '#0d0f0c', floor: '#2b302a', prop: '#4c5248', propTop: '#5c6357', propSide: '#3e443b', propLine: '#8a9082',
-            load: '#b9bdb0', band: '#7fb6d3', force: '#7fb6d3', muscle: '#d0573a', tendon: '#8e1f0a', range: '#86c9a6', text: '#ece6d8', halo: '#1f231e',
-          }),
-        },
+        ':root': tonesOf(DAYLIGHT),
+        '@media (prefers-color-scheme: dark)': { ':root': tonesOf(DARK) },
         ':focus-visible': { outline: '2px solid var(--mui-palette-primary-main)', outlineOffset: '2px' },
       },
     },

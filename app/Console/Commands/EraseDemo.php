@@ -19,7 +19,7 @@ final class EraseDemo extends Command
     protected $description = 'Erase the demo practice, whole';
 
     /** Tables of a practice, those that refer to others first. */
-    private const TABLES = ['access_log_links', 'access_log', 'case_shares', 'covers', 'consents', 'erasures', 'personal_access_tokens', 'made_files', 'paper_versions', 'papers', 'corrections', 'curves', 'messages', 'invitations', 'openings', 'library_items', 'decisions', 'dose_changes', 'reviews', 'sign_offs', 'outcomes',
+    private const TABLES = ['pushes', 'push_phones', 'access_log_links', 'access_log', 'case_shares', 'covers', 'consents', 'erasures', 'personal_access_tokens', 'made_files', 'paper_versions', 'papers', 'corrections', 'curves', 'messages', 'invitations', 'openings', 'library_items', 'decisions', 'dose_changes', 'reviews', 'sign_offs', 'outcomes',
         'tests', 'check_ins', 'training_sessions', 'imports', 'planned_sessions', 'stage_entries', 'plan_versions', 'cases', 'users', 'athletes'];
 
     public function handle(): int

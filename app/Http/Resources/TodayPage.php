@@ -110,7 +110,7 @@ final class TodayPage
                 'on' => $today->plus($i)->toIso(),
                 'why' => $isStopped ? TodayWords::STOPPED : ($stage === null ? '' : TodayWords::why($plan, $stage, $today->plus($i), $slots, $case->eventDays())),
                 'event' => in_array($today->plus($i)->toIso(), $case->events, true),
-                'asks' => self::asksMorning($plan, $slots, $today->plus($i)),
+                'asks' => $plan->asksMorning($slots, $today->plus($i)),
             ], range(-1, self::NEXT_DAYS - 1)),
             'news' => $version->version > 1 && self::begins($version, $case)->daysSince($today) > -self::NEWS_DAYS
                 ? ['on' => self::begins($version, $case)->toIso(), 'words' => $version->note, 'why' => $version->why]
@@ -140,16 +140,6 @@ final class TodayPage
             'week' => $plan->maintenance === null ? TodayWords::week($today, Day::fromIso($case->opened_on), $programme?->usualWeeks) : TodayWords::maintenance($plan->maintenance),
             'time_scale' => $programme->timeScale ?? '',
         ];
-    }
-
-    /**
-     * Whether the morning is asked for: every day, and while doses are kept up on days with a session and those after.
-     *
-     * @param array<string, string> $slots of the days that have a session
-     */
-    private static function asksMorning(Plan $plan, array $slots, Day $on): bool
-    {
-        return $plan->maintenance === null || isset($slots[$on->toIso()]) || isset($slots[$on->plus(-1)->toIso()]);
     }
 
     /** The first day on which a version is in force. */

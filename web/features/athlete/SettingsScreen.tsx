@@ -13,11 +13,13 @@ import { useState } from 'react';
 import { api, send } from '../../api/client';
 import { forgetPerson } from '../../phone/outbox';
 import type { PhoneData } from '../../phone/plan';
+import { remindNoMore } from '../../phone/push';
 import { changeSettings, type Settings, useSettings } from '../../phone/settings';
 import { useOutbox } from '../../phone/usePhone';
 import { moment } from '../../shell/dates';
 import { MadeFile } from '../../shell/MadeFile';
 import { endSession, useSignOut } from '../../shell/useSignedIn';
+import { Reminders } from './Reminders';
 import { useRun } from './run';
 
 /** What is set on this phone, and the way out of it. */
@@ -26,6 +28,7 @@ export default function SettingsScreen({ page }: { page: PhoneData }) {
     <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
       <Typography variant="h1">Settings</Typography>
       <OnThisPhone person={page.person} />
+      <Reminders />
       <Readers />
     </Box>
   );
@@ -58,7 +61,7 @@ function OnThisPhone({ person }: { person: string }) {
       <FormControlLabel sx={{ minHeight: 48 }} control={<Checkbox checked={settings.spoken} onChange={(event) => changeSettings({ spoken: event.target.checked })} />} label="The pacer speaks: lift, hold, lower, and counts" />
       <FormControlLabel sx={{ minHeight: 48 }} control={<Checkbox checked={settings.shake} onChange={(event) => changeSettings({ shake: event.target.checked })} />} label="The phone shakes at each phase, where it can" />
       {sure && <Alert severity="warning">{waiting.length > 0 ? `${waiting.length} of your answers wait to be sent.` : 'A session is under way.'} Signing out erases them from this phone.</Alert>}
-      <Button variant="outlined" loading={signOut.isPending} onClick={() => { if (loses && !sure) setSure(true); else signOut.mutate(undefined, { onSuccess: () => { forgetPerson(person); } }); }} sx={{ minHeight: 48, fontSize: '1rem' }}>{sure ? 'Sign out all the same' : 'Sign out'}</Button>
+      <Button variant="outlined" loading={signOut.isPending} onClick={() => { if (loses && !sure) setSure(true); else void remindNoMore().catch(() => undefined).then(() => signOut.mutate(undefined, { onSuccess: () => { forgetPerson(person); } })); }} sx={{ minHeight: 48, fontSize: '1rem' }}>{sure ? 'Sign out all the same' : 'Sign out'}</Button>
       <Button variant="outlined" loading={everywhere.isPending} onClick={() => { if (loses && !sure) setSure(true); else everywhere.mutate(); }} sx={{ minHeight: 48, fontSize: '1rem' }}>Lost a phone: sign out everywhere</Button>
       <Button variant="outlined" loading={save.isPending} onClick={() => save.mutate()} sx={{ minHeight: 48, fontSize: '1rem' }}>Save my data as a file</Button>
       <MadeFile large label="Save everything as an archive" ask={() => send(() => api.POST('/api/today/archive'))} />

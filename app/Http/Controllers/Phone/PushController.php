@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Phone;
+
+use App\Http\Controllers\Controller;
+use App\Http\Requests\PushPhoneRequest;
+use App\Models\Push;
+use App\Models\PushPhone;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
+
+/** What an athlete wants to be told on a phone, and what waits to be shown there. */
+final class PushController extends Controller
+{
+    public function update(PushPhoneRequest $request, string $phone): JsonResponse
+    {
+        $user = self::person($request);
+        $id = self::uuid($phone, PushPhone::class);
+        $there = PushPhone::query()->find($id);
+        if ($there !== null && $there->user_id !== $user->id) {
+            throw new ConflictHttpException('This phone reminds somebody else. Sign out there first.');
+        }
+        $kept = PushPhone::query()->updateOrCreate(['id' => $id], $request->times() + ['practice_id' => $user->practice_id, 'user_id' => $user->id, 'since' => $there->since ?? CarbonImmutable::now()->utc()]);
+
+        return new JsonResponse(['morning_at' => $kept->morning_at, 'session_at' => $kept->session_at, 'messages' => $kept->messages]);
+    }
+
+    public function destroy(Request $request, string $phone): JsonResponse
+    {
+        PushPhone::query()->where('user_id', self::person($request)->id)->whereKey(self::uuid($phone, PushPhone::class))->delete();
+
+        return new JsonResponse(['stored' => true]);
+    }
+
+    /** What waits for a phone; each is handed over once. One of somebody else, or that asked for nothing, has nothing. */
+    public function pushes(Request $request, string $phone): JsonResponse
+    {
+        $own = PushPhone::query()->where('user_id', self::person($request)->id)->find(self::uuid($phone, PushPhone::class));
+        $waiting = $own === null ? [] : $own->pushes()->whereNull('taken_at')->where('at', '>', CarbonImmutable::now()->utc()->subDay())->orderBy('at')->get()->all();
+        Push::query()->whereIn('id', array_column($waiting, 'id'))->update(['taken_at' => CarbonImmutable::now()->utc()]);
+
+        return new JsonResponse(['pushes' => array_map(static fn(Push $one): array => ['id' => $one->id, 'kind' => $one->kind->value, 'words' => $one->words], $waiting)]);
+    }
+}
