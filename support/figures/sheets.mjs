@@ -25,7 +25,7 @@ section{border-top:1px solid #ddd4c2;padding-top:4px}h2{font-size:14px;margin:0}
 
 mkdirSync(folder, { recursive: true });
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
-const page = await browser.newPage({ viewport: { width: 1600, height: 900 } });
+const page = await browser.newPage({ viewport: { width: 1600, height: 900 }, deviceScaleFactor: 0.8 });
 for (let from = 0, sheet = 1; from < all.length; from += A_SHEET, sheet++) {
   const cells = all.slice(from, from + A_SHEET).map((one, i) => cell(one, from + i)).join('');
   await page.setContent(`<!doctype html><meta charset="utf-8"><style>${STYLE}</style>${cells}`);

@@ -19,6 +19,8 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Change for Edda Moorgate' }).click();
   await page.getByText('up to date').waitFor();
+  await page.getByRole('button', { name: 'Edit Leg extension, one leg' }).click();
+  await page.locator('svg[data-figure]').waitFor();
   await shot(page, 'prescribe');
   await page.goto('/caseload');
   await page.getByRole('region', { name: 'Cases' }).waitFor();
@@ -57,6 +59,7 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await shot(page, 'measures');
   await page.goto('/library?structure=patellar_tendon');
   await page.getByRole('button', { name: 'Wall sit, high' }).click();
+  await page.locator('svg[data-figure="wall_sit_high"]').waitFor();
   await shot(page, 'library');
   await page.goto('/practice/people');
   await page.getByRole('table').first().waitFor();
