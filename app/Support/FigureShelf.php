@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Illuminate\Support\Facades\Cache;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\Range;
 use Rung\Core\Figure\FigureBook;
@@ -13,6 +14,8 @@ use Rung\Core\Figure\FigureFolder;
 final class FigureShelf
 {
     private const READ_BY = 'Figure,Dose,Exercise';
+
+    private const KEPT_DAYS = 30;
 
     private ?FigureBook $book = null;
 
@@ -35,8 +38,13 @@ final class FigureShelf
     public function drawn(string $exercise, Catalogue $catalogue, ?Range $range): ?array
     {
         $known = $catalogue->exercises[$exercise] ?? null;
+        if ($known === null) {
+            return null;
+        }
+        // Working one out takes as long as evaluating a case: it is done once. What of the exercise is drawn is part of the key.
+        $key = [$this->version(), $known->key, $known->mode, $known->limbs, $known->structures, $known->dose->tempo?->starts, $range?->toArray()];
 
-        return $known === null ? null : $this->book()->of($exercise)?->drawn($known, $range);
+        return Cache::remember('figure.' . hash('xxh128', json_encode($key, JSON_THROW_ON_ERROR)), now()->addDays(self::KEPT_DAYS), fn(): ?array => $this->book()->of($exercise)?->drawn($known, $range));
     }
 
     private function book(): FigureBook

@@ -26,6 +26,10 @@ final readonly class Figure
     /** Of one round, whose poses follow each other faster. */
     public const STEPS_OF_A_ROUND = 16;
 
+    /** How near the level of an angle is found, in degrees, and after how many guesses it is near enough. */
+    private const NEAR_DEG = 0.05;
+    private const GUESSES = 12;
+
     /**
      * @param list<Key> $poses along the way down and, where nothing else is said, up
      * @param list<Key> $lift along the way up where it is another: up on both legs, down on one
@@ -109,17 +113,22 @@ final readonly class Figure
         if ($degrees <= min($low, $high) || $degrees >= max($low, $high)) {
             return abs($degrees - $low) < abs($degrees - $high) ? 0.0 : 1.0;
         }
+        // On the way the joint bends almost evenly: each guess lies on the straight line between the two nearest.
         [$from, $to] = [0.0, 1.0];
-        for ($i = 0; $i < 24; $i++) {
-            $middle = ($from + $to) / 2;
-            if (($measured($middle) < $degrees) === ($low < $high)) {
-                $from = $middle;
+        for ($i = 0; $i < self::GUESSES; $i++) {
+            $guess = $from + ($to - $from) * ($degrees - $low) / ($high - $low);
+            $there = $measured($guess);
+            if (abs($there - $degrees) < self::NEAR_DEG) {
+                return $guess;
+            }
+            if (($there < $degrees) === ($low < $high)) {
+                [$from, $low] = [$guess, $there];
             } else {
-                $to = $middle;
+                [$to, $high] = [$guess, $there];
             }
         }
 
-        return ($from + $to) / 2;
+        return $from + ($to - $from) * ($degrees - $low) / ($high - $low);
     }
 
     public function measured(Posed $body): float

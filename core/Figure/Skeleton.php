@@ -189,8 +189,9 @@ final class Skeleton
         // A knee bends backwards: the front of each bone looks away from where the other goes.
         $thigh = Turn::of($hip->minus($knee), self::front($hip->minus($knee), $knee->minus($ankle), $bow));
         $shank = Turn::of($knee->minus($ankle), self::front($knee->minus($ankle), $knee->minus($hip), $bow));
-        // Toes lie along the ground where the ball does; a foot on its heel or its back keeps them straight.
-        $this->placeLeg($limb, $hip, $thigh, $shank, $foot, $reach->byHeel || $reach->heel > 90 ? null : $reach->tread, true);
+        // Toes lie along the ground where the ball does; a foot on its heel, on its back or in the air keeps them straight.
+        $isOnToes = !$reach->byHeel && $reach->heel <= 90 && $reach->part > 0.5;
+        $this->placeLeg($limb, $hip, $thigh, $shank, $foot, $isOnToes ? $reach->tread : null, true);
     }
 
     private function reachWithHand(Limb $limb, Reach $reach): void

@@ -12,8 +12,11 @@ use Rung\Core\Calendar\Replanner;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\Calendar\WeekRules;
 use Rung\Core\CaseFile\CaseFile;
+use Rung\Core\Catalogue\CatalogueFolder;
 use Rung\Core\Dose\Mode;
+use Rung\Core\Dose\Range;
 use Rung\Core\Evaluation\Evaluator;
+use Rung\Core\Figure\FigureFolder;
 use Rung\Core\Strength\CurveFigures;
 use Rung\Core\Strength\ForceCurve;
 use Rung\Core\Time\Day;
@@ -111,6 +114,16 @@ $booked = array_map(static fn(int $day): Booked => new Booked((string) $day, $mo
 $rules = new WeekRules(blocked: [$monday->plus(22)->number => true], events: [$monday->plus(12)->number => true, $monday->plus(40)->number => true, $monday->plus(62)->number => true], leastHours: [new LeastHours('spring', 'spring', 48), new LeastHours('slow', 'slow', 48), new LeastHours('spring', 'slow', 24)]);
 [$median, $late] = timed(static fn() => Replanner::of($booked, $rules, $slots, $monday), 20);
 printf("core, 12 weeks re-planned: %.1f ms median, %.1f ms 95th (aim: 100 ms)\n", $median, $late);
+
+// All figures read, one worked out whole and within a range (a phone's page holds about eight), and one evaluation to compare.
+$catalogue = CatalogueFolder::read(CatalogueFolder::own());
+[$read] = timed(static fn() => FigureFolder::read(FigureFolder::own()), 10);
+$book = FigureFolder::read(FigureFolder::own());
+$figure = $book->figures['decline_eccentric'];
+$exercise = $catalogue->exercise('decline_eccentric');
+[$whole] = timed(static fn() => $figure->drawn($exercise), 30);
+[$short] = timed(static fn() => $figure->drawn($exercise, new Range(0, 60)), 30);
+printf("core, figures: %d read in %.1f ms; one worked out %.2f ms, within a range %.2f ms (%.1f times evaluating 26 weeks)\n", count($book->figures), $read, $whole, $short, $short / $medians[26]);
 
 $path = (string) tempnam(sys_get_temp_dir(), 'rung');
 file_put_contents($path, longCase(26));
