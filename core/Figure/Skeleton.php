@@ -190,7 +190,7 @@ final class Skeleton
         $thigh = Turn::of($hip->minus($knee), self::front($hip->minus($knee), $knee->minus($ankle), $bow));
         $shank = Turn::of($knee->minus($ankle), self::front($knee->minus($ankle), $knee->minus($hip), $bow));
         // Toes lie along the ground where the ball does; a foot on its heel, on its back or in the air keeps them straight.
-        $isOnToes = !$reach->byHeel && $reach->heel <= 90 && $reach->part > 0.5;
+        $isOnToes = !$reach->byHeel && $reach->heel <= 90 && $reach->part >= 0.5;
         $this->placeLeg($limb, $hip, $thigh, $shank, $foot, $isOnToes ? $reach->tread : null, true);
     }
 
