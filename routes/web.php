@@ -109,7 +109,8 @@ Route::prefix('api')->middleware(KeepBounds::class)->group(function (): void {
             Route::get('round/filters', [RoundController::class, 'filters']);
             Route::get('referrals', [OpeningController::class, 'referrals']);
             Route::get('library', [LibraryController::class, 'show']);
-            Route::get('figures/{exercise}', FigureController::class);
+            Route::get('figures', [FigureController::class, 'stills']);
+            Route::get('figures/{exercise}', [FigureController::class, 'show']);
             Route::get('library/search', [LibraryController::class, 'search']);
             Route::get('library/compare', [LibraryController::class, 'compare']);
             Route::get('library/programmes/{key}/course', [LibraryController::class, 'course']);

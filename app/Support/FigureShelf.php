@@ -47,6 +47,21 @@ final class FigureShelf
         return Cache::remember('figure.' . hash('xxh128', json_encode($key, JSON_THROW_ON_ERROR)), now()->addDays(self::KEPT_DAYS), fn(): ?array => $this->book()->of($exercise)?->drawn($known, $range));
     }
 
+    /**
+     * The same with one frame alone: the one that tells most of the exercise.
+     *
+     * @return array<string, mixed>|null a Figure of docs/formats/api.yaml
+     */
+    public function still(string $exercise, Catalogue $catalogue): ?array
+    {
+        $drawn = $this->drawn($exercise, $catalogue, null);
+        if ($drawn === null || !is_array($drawn['frames']) || !is_float($drawn['telling'])) {
+            return null;
+        }
+
+        return ['frames' => [$drawn['frames'][(int) round($drawn['telling'] * (count($drawn['frames']) - 1))]], 'lift' => null] + $drawn;
+    }
+
     private function book(): FigureBook
     {
         return $this->book ??= KeptReading::of(FigureFolder::paths($this->folder), self::READ_BY, $this->keep, FigureBook::class, fn(): FigureBook => FigureFolder::read($this->folder));

@@ -41,8 +41,9 @@ final readonly class Figure
     private function __construct(
         public string $exercise,
         public View $view,
-        /** The point round which a near view is cut out, and how far it sees, percent of the height; null for the whole body. Of arms alone: how much is seen round them. */
+        /** The point round which a near view is cut out; null for the whole body. */
         public ?string $near,
+        /** How far a near view sees, percent of the height; of arms alone, how much is seen round them. */
         public float $sees,
         public array $poses,
         public array $lift,
@@ -324,15 +325,10 @@ final readonly class Figure
      */
     private static function keys(ObjectNode $node, string $field, array $bases, ?Pose $before): array
     {
-        $keys = [];
-        foreach ($node->each($field, static function (ObjectNode $one) use ($bases, &$before): Key {
+        return $node->each($field, static function (ObjectNode $one) use ($bases, &$before): Key {
             $before = Pose::read($one, $bases, $before);
 
             return new Key((float) $one->number('level', 0, 1), $before);
-        }) as $key) {
-            $keys[] = $key;
-        }
-
-        return $keys;
+        });
     }
 }

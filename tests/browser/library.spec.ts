@@ -11,7 +11,9 @@ test('the library is searched, and two programmes are compared', async ({ page }
   await ladder.getByRole('button', { name: 'Wall sit, high' }).click();
   await expect(page.getByRole('region', { name: 'Exercise' })).toContainText('Back against a wall');
   // Its figure moves until it is stopped, and stands at both ends where movement is unwanted.
-  const figure = page.locator('svg[data-figure="wall_sit_high"]');
+  const figure = page.getByRole('region', { name: 'Exercise' }).locator('svg[data-figure="wall_sit_high"]');
+  // Each rung has its small picture.
+  await expect(ladder.locator('svg[data-figure]')).toHaveCount(6);
   const level = () => figure.getAttribute('data-level');
   const before = await level();
   await expect.poll(level).not.toBe(before);

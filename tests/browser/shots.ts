@@ -60,7 +60,7 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await shot(page, 'measures');
   await page.goto('/library?structure=patellar_tendon');
   await page.getByRole('button', { name: 'Wall sit, high' }).click();
-  await page.locator('svg[data-figure="wall_sit_high"]').waitFor();
+  await page.getByRole('region', { name: 'Exercise' }).locator('svg[data-figure="wall_sit_high"]').waitFor();
   await shot(page, 'library');
   await page.goto('/practice/people');
   await page.getByRole('table').first().waitFor();

@@ -44,6 +44,21 @@ final class FigureTest extends TestCase
         $this->ask($own, 'GET', '/api/figures/box_squat')->assertOk();
     }
 
+    public function testALadderIsGivenItsSmallPicturesInOneAnswer(): void
+    {
+        $own = $this->practitioner();
+        $told = $this->ask($own, 'GET', '/api/figures?of=squat,flying,wall_sit,squat')->assertOk();
+        self::assertSame(['squat', 'wall_sit'], array_keys((array) $told->json('figures')));
+        $squat = (array) $this->ask($own, 'GET', '/api/figures/squat')->json('frames');
+        // The squat tells most at its deepest, the wall sit where it is held.
+        self::assertSame([$squat[0]], $told->json('figures.squat.frames'));
+        self::assertSame([((array) $this->ask($own, 'GET', '/api/figures/wall_sit')->json('frames'))[8]], $told->json('figures.wall_sit.frames'));
+        $this->ask($own, 'GET', '/api/figures')->assertStatus(422)->assertJsonValidationErrors(['of' => 'Name the exercises']);
+        $this->withHeader('If-None-Match', (string) $told->headers->get('ETag'));
+        $this->ask($own, 'GET', '/api/figures?of=squat,flying,wall_sit')->assertStatus(304);
+        $this->ask($own, 'GET', '/api/figures?of=squat')->assertOk();
+    }
+
     public function testAnExerciseOfThePracticeIsDrawnAsTheOneItWasCopiedFrom(): void
     {
         $own = $this->practitioner();

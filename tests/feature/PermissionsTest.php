@@ -44,6 +44,7 @@ final class PermissionsTest extends TestCase
         yield 'a start' => ['POST', '/api/start-proposals', Permission::Decide, 422];
         yield 'opening a case' => ['POST', '/api/cases', Permission::Decide, 422];
         yield 'the library' => ['GET', '/api/library', Permission::See, 200];
+        yield 'how several are drawn' => ['GET', '/api/figures?of=squat', Permission::See, 200];
         yield 'how an exercise is drawn' => ['GET', '/api/figures/{exercise}', Permission::See, 200];
         yield 'searching it' => ['GET', '/api/library/search?q=hold', Permission::See, 200];
         yield 'comparing' => ['GET', '/api/library/compare?kind=rule&a=low&b=heavy', Permission::See, 200];

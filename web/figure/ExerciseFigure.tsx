@@ -6,6 +6,24 @@ import { api, send } from '../api/client';
 import type { FigureData } from './figure';
 import { MovingFigure, Thumbnail } from './MovingFigure';
 
+const KEPT_MS = 10 * 60_000;
+
+const NONE: Readonly<Record<string, FigureData>> = {};
+
+/** Small pictures of several exercises, in one question; those that are not there yet, or have none, are missing. */
+export function useThumbnails(exercises: readonly string[]): Readonly<Record<string, FigureData>> {
+  const of = [...new Set(exercises)].sort().join(',');
+  const { data } = useQuery({
+    queryKey: ['figures', of],
+    queryFn: () => send(() => api.GET('/api/figures', { params: { query: { of } } })),
+    enabled: of !== '',
+    staleTime: KEPT_MS,
+    placeholderData: (before: { figures: Record<string, FigureData> } | undefined) => before,
+    retry: false,
+  });
+  return data?.figures ?? NONE;
+}
+
 interface Props {
   exercise: string;
   title: string;
@@ -16,8 +34,6 @@ interface Props {
   /** Standing still, as a small picture. */
   isThumbnail?: boolean;
 }
-
-const KEPT_MS = 10 * 60_000;
 
 /** The figure of an exercise, drawn as far as the range goes; the server is asked for each once. */
 export function useExerciseFigure(exercise: string, range: Props['range']) {

@@ -5,7 +5,7 @@ import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { Drawing, type Pen } from './Drawing';
 import type { FigureData } from './figure';
 import { endsOf, shownAt } from './motion';
-import type { Look } from './paint';
+import { type Look, rangeWords } from './paint';
 
 const STILL = '(prefers-reduced-motion: reduce)';
 
@@ -50,7 +50,7 @@ export function MovingFigure({ figure, title, size, mirrored = false, look }: Pr
   }, [moves, figure]);
   if (isStill) return <Ends figure={figure} title={title} size={size} mirrored={mirrored} {...(look === undefined ? {} : { look })} />;
   return (
-    <ButtonBase onClick={() => setStoppedAt(isStopped ? null : shown.current)} aria-pressed={isStopped} aria-label={`${isStopped ? 'Move' : 'Stop'} the figure of ${title}`} sx={{ borderRadius: 1, border: 1, borderColor: 'divider', bgcolor: 'background.paper', overflow: 'hidden', flex: 'none' }}>
+    <ButtonBase onClick={() => setStoppedAt(isStopped ? null : shown.current)} aria-pressed={isStopped} aria-label={`${isStopped ? 'Move' : 'Stop'} the figure of ${title}${figure.angle === null ? '' : `, ${rangeWords(figure.angle)}`}`} sx={{ borderRadius: 1, border: 1, borderColor: 'divider', bgcolor: 'background.paper', overflow: 'hidden', flex: 'none' }}>
       <Drawing figure={figure} place={shownAt(figure, stoppedAt ?? 0)} label={title} size={size} mirrored={mirrored} pen={pen} {...(look === undefined ? {} : { look })} />
     </ButtonBase>
   );

@@ -86,6 +86,19 @@ function tissues(body: Body, limb: Limb, of: 'arm' | 'leg'): Shape[] {
     : { d: curveOf(points), stroke: 'tendon', width: 1.7 }));
 }
 
+type Angle = NonNullable<FigureData['angle']>;
+
+const endsOf = (angle: Angle): [number, number] => [Math.min(angle.low_deg, angle.high_deg), Math.max(angle.low_deg, angle.high_deg)];
+
+/** Ends so near each other that one angle is meant. */
+const isOne = (angle: Angle): boolean => Math.abs(angle.low_deg - angle.high_deg) < 6;
+
+/** The range to stay in, as it stands at the arc. */
+export function rangeWords(angle: Angle): string {
+  const [least, most] = endsOf(angle);
+  return isOne(angle) ? `${most}°` : least < 0 ? `${most}° each way` : `${least}–${most}°`;
+}
+
 /** The range to stay in: an arc at the joint, from where it is straight, with its degrees. */
 function range(body: Body): Shape[] {
   const { angle } = body.figure;
@@ -95,15 +108,14 @@ function range(body: Body): Shape[] {
     const [c, s] = [Math.cos((degrees * Math.PI) / 180) * far, Math.sin((degrees * Math.PI) / 180) * far];
     return { x: joint.x + (first.x - joint.x) * c + (square.x - joint.x) * s, y: joint.y + (first.y - joint.y) * c + (square.y - joint.y) * s };
   };
-  const [least, most] = [Math.min(angle.low_deg, angle.high_deg), Math.max(angle.low_deg, angle.high_deg)];
-  const says = most - least < 6 ? `${most}°` : least < 0 ? `${most}° each way` : `${least}–${most}°`;
-  const from = most - least < 6 ? 0 : least;
+  const [least, most] = endsOf(angle);
+  const from = isOne(angle) ? 0 : least;
   const along = Array.from({ length: 13 }, (_, i) => on(from + ((most - from) * i) / 12, 1.25));
   const label = on((from + most) / 2, 1.72);
   return [
     { d: pathOf([joint, ...along]), fill: 'range', opacity: 0.22 },
     { d: pathOf(along, false), stroke: 'range', width: 0.8 },
-    { d: '', text: { ...label, says }, fill: 'text' },
+    { d: '', text: { ...label, says: rangeWords(angle) }, fill: 'text' },
   ];
 }
 

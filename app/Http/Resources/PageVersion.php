@@ -18,6 +18,9 @@ final class PageVersion
 {
     private const STEP_MIN = 10;
 
+    /** Raised whenever a page changes its shape: nobody is told that what an earlier version sent is still so. */
+    private const SHAPE = 2;
+
     public static function of(CareCase $case, User $for): string
     {
         return self::hash([$case->id, $for->id, self::written($case->athlete_id)]);
@@ -41,6 +44,6 @@ final class PageVersion
     /** @param list<mixed> $state */
     private static function hash(array $state): string
     {
-        return hash('xxh128', json_encode([intdiv(CarbonImmutable::now()->getTimestamp(), 60 * self::STEP_MIN), ...$state], JSON_THROW_ON_ERROR));
+        return hash('xxh128', json_encode([self::SHAPE, intdiv(CarbonImmutable::now()->getTimestamp(), 60 * self::STEP_MIN), ...$state], JSON_THROW_ON_ERROR));
     }
 }

@@ -6,6 +6,7 @@ import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 
 import { ClimbLadder, stepsOf } from '../../charts/ClimbLadder';
+import { useThumbnails } from '../../figure/ExerciseFigure';
 import { Empty } from '../../shell/States';
 import { IfMay } from '../../shell/IfMay';
 import { ExerciseSheet } from './ExerciseSheet';
@@ -22,6 +23,7 @@ export function Ladders({ library, structure, hits, chosen, choose }: { library:
   const onLadder = new Set(library.ladders.flatMap((one) => one.rungs.map((rung) => rung.exercise)));
   const beside = library.exercises.filter((one) => !onLadder.has(one.key) && (structure === null || one.structures[structure] !== undefined));
   const fits = hits?.filter((key) => structure === null || exercises.get(key)?.structures[structure] !== undefined) ?? null;
+  const figures = useThumbnails(structure === null ? [] : ladders.flatMap((one) => one.rungs.map((rung) => rung.exercise)));
   const shown = exercises.get(chosen ?? fits?.[0] ?? ladders[0]?.rungs[0]?.exercise ?? '');
 
   return (
@@ -50,7 +52,7 @@ export function Ladders({ library, structure, hits, chosen, choose }: { library:
               {ladder.version !== null && <Typography variant="caption" color="primary">our own, version {ladder.version}</Typography>}
               <IfMay what="decide"><Button onClick={() => copy.mutate({ kind: 'ladder', key: ladder.key })} aria-label={`Copy the ladder ${ladder.title}`}>Copy</Button></IfMay>
             </Box>
-            <ClimbLadder steps={stepsOf(ladder, exercises, structure, CHANGES)} chosen={shown?.key ?? null} choose={choose} />
+            <ClimbLadder steps={stepsOf(ladder, exercises, structure, CHANGES)} chosen={shown?.key ?? null} figures={figures} choose={choose} />
           </Paper>
         ))}
         {fits === null && beside.length > 0 && (
