@@ -10,6 +10,7 @@ test('the library is searched, and two programmes are compared', async ({ page }
   await expect(ladder.getByRole('listitem')).toHaveCount(6);
   await ladder.getByRole('button', { name: 'Wall sit, high' }).click();
   await expect(page.getByRole('region', { name: 'Exercise' })).toContainText('Back against a wall');
+  await page.emulateMedia({ reducedMotion: 'no-preference' });
   // Its figure moves until it is stopped, and stands at both ends where movement is unwanted.
   const figure = page.getByRole('region', { name: 'Exercise' }).locator('svg[data-figure="wall_sit_high"]');
   // Each rung has its small picture.
@@ -26,7 +27,6 @@ test('the library is searched, and two programmes are compared', async ({ page }
   await expect(figure).toHaveCount(2);
   expect(await figure.first().getAttribute('data-level')).toBe('0.0000');
   expect(await figure.last().getAttribute('data-level')).toBe('1.0000');
-  await page.emulateMedia({ reducedMotion: 'no-preference' });
   await page.getByRole('button', { name: 'All structures' }).click();
   await page.keyboard.press('/');
   await page.keyboard.type('Achilles, no equipment, hold');

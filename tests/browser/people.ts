@@ -29,6 +29,8 @@ const signedIn = new Map<string, Awaited<ReturnType<BrowserContext['cookies']>>>
 
 /** A practitioner at the desk: signed in by the form, or with what an earlier test of the file was given. */
 export async function practitioner(page: Page): Promise<void> {
+  // Nothing moves that is not looked at: it would only take time. Who looks at movement asks for it.
+  await page.emulateMedia({ reducedMotion: 'reduce' });
   const who = address('ola.vance');
   const kept = signedIn.get(who);
   if (kept !== undefined) {

@@ -24,7 +24,7 @@ test('an ease is changed on the Prescribe screen: a tempo edited, sums live, fau
   const before = await press.getByText('under tension').innerText();
   await press.getByRole('button', { name: 'Edit Leg press, one leg' }).click();
   // The figure goes as far as the range says, at once.
-  const arc = press.locator('svg[data-figure] text');
+  const arc = press.locator('svg[data-figure] text').first();
   await expect(arc).toHaveText(/^10–\d+°$/);
   const range = await press.getByLabel('to, °').inputValue();
   await press.getByLabel('to, °').fill('45');

@@ -7,6 +7,7 @@ const shot = (page: Page, name: string): Promise<unknown> =>
 
 test('the pictures of the main views', async ({ page, browser }) => {
   await practitioner(page);
+  await page.emulateMedia({ reducedMotion: 'no-preference' });
   await shot(page, 'round');
   await page.emulateMedia({ colorScheme: 'dark' });
   await shot(page, 'round-dark');
@@ -60,6 +61,7 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await shot(page, 'measures');
   await page.goto('/library?structure=patellar_tendon');
   await page.getByRole('button', { name: 'Wall sit, high' }).click();
+  await page.getByRole('region', { name: 'Knee holds' }).locator('svg[data-figure]').first().waitFor();
   await page.getByRole('region', { name: 'Exercise' }).locator('svg[data-figure="wall_sit_high"]').waitFor();
   await shot(page, 'library');
   await page.goto('/practice/people');
