@@ -41,8 +41,7 @@ static_analysis() (
     php -d memory_limit=3G vendor/bin/phpstan analyse --no-progress --configuration=phpstan.neon
 )
 
-browser_code_style() { npm run --silent types && npm run --silent lint; }
-browser_code_tests() { npm run --silent unit; }
+browser_code() { npm run --silent types && npm run --silent lint && npm run --silent unit; }
 
 style_and_analysis() { php vendor/bin/php-cs-fixer check --quiet --config=.php-cs-fixer.php && static_analysis; }
 
@@ -91,7 +90,6 @@ check_all() {
     start_postgres
     build_front_end
     step "features" feature_tests
-    step "types and style of the browser code, and beside them its tests" side_by_side browser_code_tests browser_code_style
     owner_artisan migrate:fresh --force --quiet
     serve
     step "first owner" first_owner
@@ -99,7 +97,8 @@ check_all() {
     artisan rung:demo
     demo_practices
     step "browser" browser_tests tests/browser/playwright.config.ts
-    step "operations" operations_tests
+    # These wait more than they work: what needs no server goes beside them.
+    step "operations, and beside them types, style and tests of the browser code" side_by_side browser_code operations_tests
     say "all checks passed"
 }
 
