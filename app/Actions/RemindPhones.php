@@ -13,7 +13,6 @@ use App\Push\TellPhone;
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
-use Rung\Core\Plan\Plan;
 use Rung\Core\Time\Day;
 
 /** Tells the phones of the current practice what is still open, at the times that their owners chose. */
@@ -56,7 +55,7 @@ final class RemindPhones
         $zone = $case->practice->timezone;
         $from = CarbonImmutable::parse($today->toIso(), $zone)->utc();
 
-        return Plan::fromJson($case->currentPlan()->content)->asksMorning($sessions, $today)
+        return $case->plan()->asksMorning($sessions, $today)
             && !$case->checkIns()->whereNotNull('provocation')->where('at', '>=', $from)->exists();
     }
 

@@ -78,6 +78,12 @@ final readonly class Figure
         );
     }
 
+    /** Frames between the ends, or along a round: as often it is drawn and looked at. */
+    public function steps(): int
+    {
+        return $this->round === null ? self::STEPS : self::STEPS_OF_A_ROUND;
+    }
+
     /** The body at a level from 0 to 1, on the way down or up; of one that goes round, at a part of the round. */
     public function at(float $level, bool $lifting = false): Posed
     {
@@ -190,7 +196,7 @@ final readonly class Figure
             ];
         }
         $tissue = $this->tissue($exercise);
-        $steps = $this->round === null ? self::STEPS : self::STEPS_OF_A_ROUND;
+        $steps = $this->steps();
         $frames = fn(bool $lifting): array => array_map(
             fn(int $step): array => $this->frame($levels[0] + ($levels[1] - $levels[0]) * $step / $steps, $lifting, $tissue),
             range(0, $steps),

@@ -22,13 +22,11 @@ final readonly class FigureCheck
     /** How far a drawn angle may be from the one that is named, degrees. */
     public const DEGREES = 5.0;
 
-    /** Between these levels it is looked at as often as it is drawn. */
-    private const STEPS = Figure::STEPS;
-
     /** How much two neighbours of a ladder must differ so that it is seen, percent of the height. */
     private const SEEN = 2.0;
 
-    private const JOINTS = ['hip', 'out', 'knee', 'ankle', 'toes', 'arm', 'elbow', 'wrist'];
+    /** Measured on the posed body, since what they stand at follows from more than one angle of the pose. */
+    private const MEASURED = ['hip', 'out', 'knee', 'ankle', 'toes', 'arm', 'elbow', 'wrist'];
 
     /** @return iterable<string> */
     public function figure(Figure $figure, Exercise $exercise): iterable
@@ -39,6 +37,7 @@ final readonly class FigureCheck
             yield from self::reaches($body, $when);
             yield from self::floor($body, $when);
         }
+        yield from self::said($figure);
         yield from self::planted($figure, $bodies);
         yield from self::angle($figure, $exercise);
         yield from self::lowering($figure, $exercise);
@@ -75,8 +74,9 @@ final readonly class FigureCheck
     {
         $bodies = [];
         foreach ($figure->lift === [] ? ['down'] : ['down', 'up'] as $way) {
-            for ($step = 0; $step <= self::STEPS; $step++) {
-                $level = $step / self::STEPS;
+            $steps = $figure->steps();
+            for ($step = 0; $step <= $steps; $step++) {
+                $level = $step / $steps;
                 $bodies[sprintf('%s, level %.2f', $way, $level)] = $figure->at($level, $way === 'up');
             }
         }
@@ -88,11 +88,29 @@ final readonly class FigureCheck
     private static function joints(Posed $body, string $when): iterable
     {
         foreach (Limb::cases() as $limb) {
-            foreach (self::JOINTS as $joint) {
+            foreach (self::MEASURED as $joint) {
                 [$least, $most] = Body::LIMITS[$joint];
                 $angle = $body->angle($joint, $limb);
                 if ($angle < $least - 1 || $angle > $most + 1) {
                     yield sprintf('%s: the %s joint of the %s side stands at %.0f°, and goes from %d to %d°', $when, $joint, $limb->value, $angle, $least, $most);
+                }
+            }
+        }
+    }
+
+    /**
+     * The angles that stand as a pose says them: of the trunk, the head, and those along a limb.
+     *
+     * @return iterable<string>
+     */
+    private static function said(Figure $figure): iterable
+    {
+        foreach ([...$figure->poses, ...$figure->lift] as $key) {
+            foreach ($key->pose->angles as $name => $angle) {
+                $joint = explode('.', $name)[0];
+                [$least, $most] = in_array($joint, self::MEASURED, true) ? [-INF, INF] : Body::LIMITS[$joint] ?? [-INF, INF];
+                if ($angle < $least || $angle > $most) {
+                    yield sprintf('level %.2f: %s is %.0f°, and goes from %d to %d°', $key->at, $name, $angle, $least, $most);
                 }
             }
         }

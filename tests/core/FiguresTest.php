@@ -182,6 +182,8 @@ final class FiguresTest extends TestCase
     {
         $knee = '"angle": {"joint": "knee", "low": 90, "high": 10}';
         yield 'a knee that bends too far' => ['{"exercise": "squat", "view": "side", "load": ["body"], "poses": [{"level": 0, "like": "standing", "shin": 40, "knee": 165, "lean": 40}, {"level": 1, "shin": 2, "knee": 10}]}', 'the knee joint of the work side stands at 165°'];
+        yield 'a back that twists too far' => ['{"exercise": "squat", "view": "side", "load": ["body"], "poses": [{"level": 0, "like": "standing", "twist": 80}, {"level": 1}]}', 'twist is 80°, and goes from -60 to 60°'];
+        yield 'a forearm that turns too far' => ['{"exercise": "squat", "view": "side", "load": ["body"], "poses": [{"level": 0, "like": "standing", "palm.work": -120}, {"level": 1}]}', 'palm.work is -120°'];
         yield 'a hand that cannot get there' => ['{"exercise": "squat", "view": "side", "load": ["body"], "poses": [{"level": 0, "like": "standing", "reach": {"hand.work": {"at": [80, 80, 10]}}}, {"level": 1}]}', 'the hand.work misses its place'];
         yield 'a foot in the floor' => ['{"exercise": "squat", "view": "side", "load": ["body"], "poses": [{"level": 0, "like": "sitting", "at": [0, 20, 0]}, {"level": 1}]}', 'under the floor'];
         yield 'a planted foot that slides' => ['{"exercise": "squat", "view": "side", "load": ["body"], "still": ["heel.work"], "poses": [{"level": 0, "like": "standing"}, {"level": 1, "at": [3, 0, 5.2]}]}', 'the heel.work should stay and moves by'];

@@ -26,11 +26,10 @@ interface Props {
   title: string;
   size: number;
   mirrored?: boolean;
-  look?: Look;
 }
 
 /** An exercise going through its movement slowly, over and over, until it is stopped; both ends side by side where movement is unwanted. */
-export function MovingFigure({ figure, title, size, mirrored = false, look }: Props) {
+export function MovingFigure({ figure, title, size, mirrored = false }: Props) {
   const isStill = useIsStill();
   /** Seconds of the shown movement at which it was stopped; null while it goes. */
   const [stoppedAt, setStoppedAt] = useState<number | null>(null);
@@ -57,16 +56,16 @@ export function MovingFigure({ figure, title, size, mirrored = false, look }: Pr
     frame = requestAnimationFrame(step);
     return () => { cancelAnimationFrame(frame); };
   }, [moves, figure]);
-  if (isStill) return <Ends figure={figure} title={title} size={size} mirrored={mirrored} {...(look === undefined ? {} : { look })} />;
+  if (isStill) return <Ends figure={figure} title={title} size={size} mirrored={mirrored} />;
   return (
     <ButtonBase onClick={() => setStoppedAt(isStopped ? null : shown.current)} aria-pressed={isStopped} aria-label={`${isStopped ? 'Move' : 'Stop'} the figure of ${title}${figure.angle === null ? '' : `, ${rangeWords(figure.angle)}`}`} sx={{ borderRadius: 1, border: 1, borderColor: 'divider', bgcolor: 'background.paper', overflow: 'hidden', flex: 'none' }}>
-      <Drawing figure={figure} place={shownAt(figure, stoppedAt ?? 0)} label={title} size={size} mirrored={mirrored} pen={pen} {...(look === undefined ? {} : { look })} />
+      <Drawing figure={figure} place={shownAt(figure, stoppedAt ?? 0)} label={title} size={size} mirrored={mirrored} pen={pen} />
     </ButtonBase>
   );
 }
 
 /** Where a movement begins and where it goes, side by side. */
-export function Ends({ figure, title, size, mirrored = false, look }: Props) {
+export function Ends({ figure, title, size, mirrored = false, look }: Props & { look?: Look }) {
   const [from, to] = endsOf(figure);
   const more = { size: size / 2, mirrored, ...(look === undefined ? {} : { look }) };
   return (
@@ -79,6 +78,6 @@ export function Ends({ figure, title, size, mirrored = false, look }: Props) {
 }
 
 /** A small picture of an exercise, at the end that tells most of it. */
-export function Thumbnail({ figure, title, size = 96, mirrored = false }: Omit<Props, 'size' | 'look'> & { size?: number }) {
+export function Thumbnail({ figure, title, size = 96, mirrored = false }: Omit<Props, 'size'> & { size?: number }) {
   return <Drawing figure={figure} place={{ level: figure.telling, isLifting: false }} label={title} size={size} mirrored={mirrored} look={{ isSmall: true }} />;
 }

@@ -22,9 +22,25 @@ export function frameAt(figure: FigureData, level: number, isLifting = false): n
   return part === 0 ? from : from.map((value, i) => value + ((to[i] ?? value) - value) * part);
 }
 
+/** A prop with its places in the picture, their names where they are points of the body, and as they were sent. */
+export interface SeenProp {
+  kind: string;
+  size: number;
+  at: Seen[];
+  names: (string | null)[];
+  raw: (string | readonly number[])[];
+}
+
+interface Extras {
+  tissue: { kind: string; limb: string; of: string; points: Seen[] }[];
+  props: SeenProp[];
+  arc: Seen[];
+}
+
 /** A frame as a camera sees it. */
 export class Body {
   private readonly see: (ahead: number, up: number, right: number) => Seen;
+  private read: Extras | undefined;
 
   constructor(readonly figure: FigureData, private readonly frame: readonly number[], camera: Camera = figure) {
     this.see = seenFrom(camera);
@@ -47,8 +63,12 @@ export class Body {
     return this.see(ahead, up, right);
   }
 
-  /** Where the places of each prop are, and those of the tissue and of the arc, which follow the body's points in the frame. */
-  extras(): { tissue: { kind: string; limb: string; of: string; points: Seen[] }[]; props: { kind: string; size: number; at: Seen[]; names: (string | null)[]; raw: (string | readonly number[])[] }[]; arc: Seen[] } {
+  /** Where the places of each prop are, and those of the tissue and of the arc, which follow the body's points in the frame; read once. */
+  extras(): Extras {
+    return (this.read ??= this.readExtras());
+  }
+
+  private readExtras(): Extras {
     let next = POINTS.length;
     const tissue = this.figure.tissue.map(({ kind, limb, of, points }) => ({ kind, limb, of, points: Array.from({ length: points }, () => this.nth(next++)) }));
     const props = this.figure.props.map(({ kind, size, at }) => ({

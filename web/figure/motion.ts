@@ -1,4 +1,3 @@
-import type { Schemas } from '../api/client';
 import { levelAt, phaseAt, type Timeline } from '../pacer/timeline';
 import type { FigureData } from './figure';
 
@@ -45,6 +44,3 @@ export function endsOf(figure: FigureData): readonly [Place, Place] {
   const from = 1 - figure.telling;
   return [{ level: from, isLifting: figure.telling > from }, { level: figure.telling, isLifting: figure.telling > from }];
 }
-
-/** The side that a figure is drawn with in front: figures are drawn with the right side working. */
-export const isMirrored = (side: Schemas['Side'] | 'left' | 'right' | null | undefined): boolean => side === 'left';

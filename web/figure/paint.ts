@@ -16,8 +16,6 @@ export interface Shape {
 export interface Look {
   /** A small picture: fewer details, thicker lines. */
   isSmall?: boolean;
-  /** Without the arc and its degrees. */
-  isBare?: boolean;
 }
 
 const ball = (at: Seen, r: number): Circle => ({ x: at.x, y: at.y, r });
@@ -138,6 +136,6 @@ export function paint(figure: FigureData, level: number, isLifting = false, look
     ...props.before,
     ...pieces.flatMap((piece) => piece.shapes),
     ...props.after,
-    ...(look.isBare === true || look.isSmall === true ? [] : range(body)),
+    ...(look.isSmall === true ? [] : range(body)),
   ];
 }

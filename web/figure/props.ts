@@ -1,4 +1,4 @@
-import { type Body, between, type Limb } from './figure';
+import { type Body, between, type Limb, type SeenProp } from './figure';
 import { capsuleOf, circleOf, curveOf, hullOf, pathOf, type Seen } from './geometry';
 import type { Look, Shape } from './paint';
 
@@ -82,7 +82,7 @@ export function inHand(body: Body, limb: Limb, look: Look): { before: Shape[]; a
   return { before: shapesOf(held.filter((prop) => prop.kind !== 'ball')), after: shapesOf(held.filter((prop) => prop.kind === 'ball')) };
 }
 
-function standing(body: Body, prop: ReturnType<Body['extras']>['props'][number], look: Look): { shapes: Shape[]; isOver: boolean } {
+function standing(body: Body, prop: SeenProp, look: Look): { shapes: Shape[]; isOver: boolean } {
   const { kind, size, at, raw } = prop;
   const [a, b, c] = at;
   const line = look.isSmall === true ? 0.8 : 0.4;

@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import * as z from 'zod/mini';
 
 import { api, type Schemas, send } from '../api/client';
-import { keep, kept, type Kind, useKept } from './store';
+import { forget, keep, kept, type Kind, useKept } from './store';
 
 export type Times = Schemas['PushTimes'];
 
@@ -40,8 +40,7 @@ export async function remindNoMore(): Promise<void> {
   const phone = kept('reminded', REMINDED)?.phone;
   if (phone === undefined) return;
   await send(() => api.DELETE('/api/today/phones/{phone}', { params: { path: { phone } } }));
-  localStorage.removeItem('rung:reminded');
-  window.dispatchEvent(new Event('rung:kept'));
+  forget('reminded');
 }
 
 /** Shows what the push service has for this phone, page in front or not. */
