@@ -7,7 +7,9 @@ namespace App\Actions;
 use App\Models\CareCase;
 use App\Models\Decision;
 use App\Models\User;
+use App\Support\CatalogueShelf;
 use App\Support\Clock;
+use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Time\Day;
@@ -17,7 +19,7 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 /** Keeps what intake asked for up to date: what it said before stands in the record, the calendar follows. */
 final class ChangeIntake
 {
-    public function __construct(private readonly WriteCase $write, private readonly RefreshStanding $standing) {}
+    public function __construct(private readonly WriteCase $write, private readonly RefreshStanding $standing, private readonly CatalogueShelf $shelf) {}
 
     /**
      * @throws InvalidInput where nothing is another
@@ -30,7 +32,7 @@ final class ChangeIntake
             if ($request->revision !== IntakeRequest::revisionOf($case)) {
                 throw new ConflictHttpException('Somebody else has changed the intake meanwhile. Look at what is told below; save again to put yours in its place.');
             }
-            $words = self::changes($case, $request);
+            $words = self::changes($case, $request, $this->shelf->of($case->practice_id));
             if ($words === []) {
                 throw InvalidInput::at('/history', 'is as it was, like every other field: change one, then save');
             }
@@ -49,6 +51,7 @@ final class ChangeIntake
                     'began_on' => $request->beganOn?->toIso(), 'load_change' => $request->loadChange, 'aggravating' => $request->aggravating,
                     'occupation' => $request->occupation, 'medicines' => $request->medicines,
                     'season_from' => $request->seasonFrom?->toIso(), 'season_until' => $request->seasonUntil?->toIso(),
+                    'found' => $request->found ?? $case->found(),
                 ] + $case->intake,
             ])->save();
             if ($case->closed_on === null) {
@@ -69,8 +72,9 @@ final class ChangeIntake
     }
 
     /** @return list<string> what is another now, old → new */
-    private static function changes(CareCase $case, IntakeRequest $request): array
+    private static function changes(CareCase $case, IntakeRequest $request, Catalogue $catalogue): array
     {
+        $findings = static fn(array $keys): string => implode(', ', array_map(static fn(mixed $key): string => is_string($key) ? lcfirst($catalogue->findings[$key]->words ?? $key) : '', $keys));
         $days = static fn(array $isos): string => implode(', ', array_map(static fn(mixed $iso): string => is_string($iso) ? TimeWords::day(Day::fromIso($iso)) : '', $isos));
         $events = array_map(static fn(Day $day): string => $day->toIso(), $request->events);
         $blocked = array_map(static fn(Day $day): string => $day->toIso(), $request->blocked);
@@ -92,6 +96,7 @@ final class ChangeIntake
             'Season from' => [$text($case->intake['season_from'] ?? null), $text($request->seasonFrom?->toIso())],
             'Season until' => [$text($case->intake['season_until'] ?? null), $text($request->seasonUntil?->toIso())],
             'Body mass' => [$text($case->athlete->body_mass_kg), $text($request->bodyMassKg)],
+            'Found' => [$findings($case->found()), $findings($request->found ?? $case->found())],
             'Advice' => [implode(' ', array_column($case->advice, 'words')), implode(' ', array_column($request->advice, 'words'))],
             'Advice until' => [$days(array_filter(array_column($case->advice, 'until'))), $days(array_filter(array_column($request->advice, 'until')))],
         ];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\CareCase;
+use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Record\Goal;
@@ -18,6 +19,7 @@ final readonly class IntakeRequest
      * @param list<Day> $blocked days without any session
      * @param list<string>|null $equipment at hand; null: not asked
      * @param list<array{words: string, until: string|null}> $advice
+     * @param list<string>|null $found findings of the examination, by key; null: as they are
      */
     private function __construct(
         /** Of the intake, as it was looked at. */
@@ -39,6 +41,7 @@ final readonly class IntakeRequest
         public ?Day $seasonFrom,
         public ?Day $seasonUntil,
         public array $advice,
+        public ?array $found,
         public ?string $why,
     ) {}
 
@@ -48,7 +51,7 @@ final readonly class IntakeRequest
         return $case->decisions()->where('kind', 'intake')->count();
     }
 
-    public static function read(ObjectNode $node, Day $today): self
+    public static function read(ObjectNode $node, Catalogue $catalogue, Day $today): self
     {
         $text = static function (string $field) use ($node): ?string {
             $typed = trim($node->textOrNull($field) ?? '');
@@ -81,8 +84,22 @@ final readonly class IntakeRequest
             $seasonFrom,
             $seasonUntil,
             $node->eachOrEmpty('advice', static fn(ObjectNode $one): array => ['words' => $one->text('words'), 'until' => $one->dayOrNull('until')?->toIso()]),
+            self::found($node, $catalogue),
             $text('why'),
         );
+    }
+
+    /** @return list<string>|null findings of the examination, by key; null where nothing is said of them */
+    public static function found(ObjectNode $node, Catalogue $catalogue): ?array
+    {
+        $found = $node->textsOrNull('found');
+        foreach ($found ?? [] as $i => $key) {
+            if (!isset($catalogue->findings[$key])) {
+                $node->inItem("found/$i", 'must be a finding of the catalogue');
+            }
+        }
+
+        return $found === null ? null : array_values(array_unique($found));
     }
 
     /** @return array{Day|null, Day|null} its first and last day, as season_from and season_until */

@@ -144,6 +144,7 @@ final class OpenCase
                 'load_change' => $opening->loadChange,
                 'aggravating' => $opening->aggravating,
                 'findings' => get_object_vars($opening->findings),
+                'found' => $opening->found,
                 'risks' => array_map(static fn(FoundRisk $risk): string => $risk->words($opening->beganOn), $opening->risks),
                 'referral_signs' => $signs,
                 'trials' => array_map(static fn(Trial $one): string => "{$start->catalogue->titleOf($one->exercise)}, {$one->words()}", $opening->trials),
@@ -222,7 +223,7 @@ final class OpenCase
     private static function checkGrowth(Athlete $athlete, OpeningRequest $opening, Day $today): void
     {
         $born = $athlete->born_on === null ? null : Day::fromIso($athlete->born_on);
-        if (Growth::isGrowing($born, $today) && !$opening->growthChecked && !$opening->found(Growth::SIGN)) {
+        if (Growth::isGrowing($born, $today) && !$opening->growthChecked && !$opening->hasSign(Growth::SIGN)) {
             throw InvalidInput::at('/growth_checked', 'must be answered: press on the growth zone beside the tendon, then say that it does not hurt, or tick the sign');
         }
     }

@@ -34,6 +34,7 @@ final readonly class OpeningRequest
      * @param array<string, array{affected: int|float, unaffected: int|float, unit: string}> $tests by kind: strength, range, count
      * @param list<Trial> $trials what was tried in the room
      * @param array<string, string> $exercises chosen by hand, by prescription
+     * @param list<string> $found findings of the examination, by key
      */
     private function __construct(
         /** Made by the browser, so that an opening that is sent twice opens one case. */
@@ -75,6 +76,7 @@ final readonly class OpeningRequest
         public ?string $stage,
         public array $trials,
         public array $exercises,
+        public array $found,
         /** The draft that it was typed in. */
         public ?string $draft,
     ) {}
@@ -148,11 +150,12 @@ final readonly class OpeningRequest
             stage: $node->textOrNull('stage'),
             trials: $node->eachOrEmpty('trials', static fn(ObjectNode $one): Trial => self::trial($one, $catalogue)),
             exercises: $node->childOrNull('exercises', static fn(ObjectNode $map): array => $map->texts()) ?? [],
+            found: IntakeRequest::found($node, $catalogue) ?? [],
             draft: $node->textOrNull('draft'),
         );
     }
 
-    public function found(string $sign): bool
+    public function hasSign(string $sign): bool
     {
         return in_array($sign, array_column($this->signs, 'key'), true);
     }

@@ -48,13 +48,13 @@ final class ProposeStart
             throw InvalidInput::at('/stage', 'must name a stage of the programme that applies to the goal');
         }
         $irritable = $proposal->isIrritable($opening->purpose, self::isAtRisk($opening));
-        $plan = StartPlan::of($programme, $catalogue, $structure, $key, $level, $irritable, $opening->equipment, $opening->exercises, new Trials($opening->trials, $rule->rule->during_max));
+        $plan = StartPlan::of($programme, $catalogue, $structure, $key, $level, $irritable, $opening->equipment, $opening->exercises, new Trials($opening->trials, $rule->rule->during_max), $opening->goal, $opening->found);
         if ($opening->side === Side::Both) {
             $plan = $plan->onBothSides();
         }
         $stage = $plan->plan->stage($key);
         assert($stage !== null);
-        $calendar = PlanCalendar::of($stage, $today, self::SHOWN_DAYS, $opening->available, [], $opening->events);
+        $calendar = PlanCalendar::asked($plan->plan, $stage, $today, $today, self::SHOWN_DAYS, $opening->available, [], $opening->events);
 
         return new ProposedStart($catalogue, $structure, $programme, $rule->rule, $proposal, $stage, $level, $plan, $calendar, Linter::of(new LintSubject(
             catalogue: $catalogue,

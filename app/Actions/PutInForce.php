@@ -25,8 +25,12 @@ final class PutInForce
 {
     public function __construct(private readonly CatalogueShelf $shelf) {}
 
-    /** @throws InvalidInput where a stage is entered on the first day of another */
-    public function handle(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $note, string $why, ?Day $from = null): UndoData
+    /**
+     * @param User|null $by null where the plan itself let something begin
+     *
+     * @throws InvalidInput where a stage is entered on the first day of another
+     */
+    public function handle(CareCase $case, ?User $by, PlanStep $step, Evaluation $evaluation, string $note, string $why, ?Day $from = null): UndoData
     {
         $before = $case->currentPlan();
         // An exercise that comes in new is done by the affected limb; with both sides affected each takes its turn.
@@ -42,7 +46,7 @@ final class PutInForce
             'note' => $note,
             'why' => $why === '' ? null : $why,
             'valid_from' => $later?->toIso(),
-            'author_id' => $by->id,
+            'author_id' => $by?->id,
             'created_at' => Clock::utc($evaluation->log->at),
         ]);
         $at = $later === null ? Clock::utc($evaluation->log->at) : CarbonImmutable::parse($later->toIso(), $case->practice->timezone)->utc();

@@ -23,7 +23,7 @@ final class RecordDecision
 
     public static function of(
         CareCase $case,
-        User $by,
+        ?User $by,
         string $kind,
         string $words,
         ?string $reason,
@@ -45,7 +45,7 @@ final class RecordDecision
             'practice_id' => $case->practice_id,
             'case_id' => $case->id,
             'at' => CarbonImmutable::now()->utc(),
-            'user_id' => $by->id,
+            'user_id' => $by?->id,
             'kind' => $kind,
             'words' => $words,
             'reason' => $reason,

@@ -23,13 +23,17 @@ use Rung\Core\Evaluation\TrainingSummary;
  */
 final class RefreshStanding
 {
-    public function __construct(private readonly CatalogueShelf $shelf) {}
+    public function __construct(private readonly CatalogueShelf $shelf, private readonly BeginWaiting $begin) {}
 
     /** @param bool $written whether something was written, so that what people look at is out of date */
     public function of(CareCase $case, bool $written = true): Evaluation
     {
         $case->refresh();
         $evaluation = $this->evaluate($case);
+        if ($this->begin->handle($case, $evaluation)) {
+            $written = true;
+            $evaluation = $this->evaluate($case);
+        }
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
         $step = Acceptance::of($plan, $evaluation, $catalogue);

@@ -266,13 +266,19 @@ final class CareCase extends Model
         return array_map(Day::fromIso(...), $this->blocked);
     }
 
-    /** @return array<string, string> */
+    /** @return list<string> findings of the examination, by the keys that screening gives them */
+    public function found(): array
+    {
+        return array_values(array_filter(is_array($this->intake['found'] ?? null) ? $this->intake['found'] : [], is_string(...)));
+    }
+
     /** @return list<ExpectedSport> */
     public function expectedSport(): array
     {
         return array_map(static fn(array $one): ExpectedSport => new ExpectedSport(Day::fromIso($one['on']), $one['what'], $one['minutes'], $one['effort']), $this->expected_sport);
     }
 
+    /** @return array<string, string> */
     protected function casts(): array
     {
         return [

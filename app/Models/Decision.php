@@ -9,7 +9,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * @property CarbonImmutable $at
- * @property string $user_id
+ * @property string|null $user_id null where the plan itself let something begin
  * @property string $kind
  * @property string $words
  * @property string|null $reason
@@ -17,7 +17,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $plan_version
  * @property array<string, mixed>|null $undo what takes it back; null where it cannot be
  * @property string|null $undoes the decision that this one took back
- * @property User $user
+ * @property User|null $user
  */
 final class Decision extends CaseRecord
 {
@@ -27,6 +27,12 @@ final class Decision extends CaseRecord
     public function user(): BelongsTo
     {
         return $this->belongsTo(User::class);
+    }
+
+    /** Who decided it. */
+    public function by(): string
+    {
+        return $this->user->name ?? 'The plan';
     }
 
     /** Whether it closed the case. */

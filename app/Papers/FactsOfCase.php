@@ -104,7 +104,7 @@ final class FactsOfCase
 
         return array_values($case->decisions()->with('user')->reorder('at')->get()->map(static fn(Decision $one): array => [
             'on' => $zone->dayOf(Moment::of(CarbonImmutable::instance($one->at))),
-            'by' => $one->user->name,
+            'by' => $one->by(),
             'words' => $one->words,
             'reason' => $one->reason ?? (is_string($one->evidence['because'] ?? null) ? $one->evidence['because'] : null),
         ])->all());

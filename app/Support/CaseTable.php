@@ -68,7 +68,7 @@ enum CaseTable: string
             self::Mornings => self::each($case->checkIns()->lazy(), static fn(CheckIn $one): array => [$at($one->at), $one->provocation, $one->stiffness_min, implode(' ', $one->signs), $one->notes]),
             self::Tests => self::each($case->tests()->lazy(), static fn(StrengthTest $one): array => [$one->test, $one->on, $one->affected, $one->unaffected, $one->unit]),
             self::Scores => self::each($case->outcomes()->lazy(), static fn(Outcome $one): array => [$one->measure, $one->on, $one->score]),
-            self::Decisions => self::each($case->decisions()->with('user')->lazy(), static fn(Decision $one): array => [$at($one->at), $one->user->name, $one->kind, $one->words, $one->reason, $one->plan_version]),
+            self::Decisions => self::each($case->decisions()->with('user')->lazy(), static fn(Decision $one): array => [$at($one->at), $one->by(), $one->kind, $one->words, $one->reason, $one->plan_version]),
             self::Plan => self::plan($case, $shelf),
         };
     }

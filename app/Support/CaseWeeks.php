@@ -40,7 +40,8 @@ final readonly class CaseWeeks
         $today = Clock::today($case->practice->timezone);
         $key = $case->stageEntries()->where('from', '<=', $today->toIso())->reorder('from', 'desc')->value('stage');
         $stage = $plan->stage(is_string($key) ? $key : '');
-        $slots = [];
+        // Where two stages have a kind of session of one key, the present one says what it is.
+        $slots = array_column($stage->slots ?? [], null, 'key');
         foreach ($plan->stages as $one) {
             foreach ($one->slots as $slot) {
                 $slots[$slot->key] ??= $slot;

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Support;
 
 use App\Models\CareCase;
+use App\Models\PlannedSession;
 use App\Models\TrainingSession;
 use Carbon\CarbonImmutable;
+use Rung\Core\Calendar\Slot;
 use Rung\Core\Words\TodayWords;
 use Sabre\VObject\Component\VCalendar;
 use Sabre\VObject\Component\VEvent;
@@ -41,10 +43,10 @@ final class SessionCalendar
                 continue;
             }
             $plan = $case->plan();
+            $usual = self::usualStart($case, $zone);
             foreach ($case->plannedSessions()->where('on', '>=', $now->format('Y-m-d'))->get()->all() as $planned) {
                 $slot = $plan->stage($planned->stage)?->slot($planned->slot);
-                $start = CarbonImmutable::parse("$planned->on " . self::usualStart($case, $zone), $zone);
-                self::timed($calendar, "$planned->id@rung", $slot?->name() ?? 'Session', $start->addHours(($planned->number - 1) * TodayWords::leastHours($slot->times_per_day ?? 1)), self::SESSION_MIN);
+                self::timed($calendar, "$planned->id@rung", $slot?->name() ?? 'Session', self::start($planned, $slot, $usual, $zone), self::SESSION_MIN);
             }
             $mornings[] = UsualMorning::of($case) ?? self::MORNING;
         }
@@ -54,6 +56,16 @@ final class SessionCalendar
         }
 
         return $calendar->serialize();
+    }
+
+    /** At the time that the practice set; else when the athlete usually trains, several of a day shared out over it. */
+    private static function start(PlannedSession $planned, ?Slot $slot, string $usual, string $zone): CarbonImmutable
+    {
+        $set = $slot?->timeOf($planned->number);
+
+        return $set === null
+            ? CarbonImmutable::parse("$planned->on $usual", $zone)->addHours(($planned->number - 1) * TodayWords::leastHours($slot->times_per_day ?? 1))
+            : CarbonImmutable::parse("$planned->on {$set->toText()}", $zone);
     }
 
     /** When the athlete usually trains: the middle one of the latest starts. */

@@ -10,10 +10,12 @@ use Rung\Core\Decision\Change;
 use Rung\Core\Decision\EasierDose;
 use Rung\Core\Decision\Proposal;
 use Rung\Core\Dose\Dose;
+use Rung\Core\Dose\Limbs;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Dose\RungDose;
 use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Number;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Record\DoseChange;
 use Rung\Core\Record\DoseChangeKind;
@@ -176,14 +178,29 @@ final class Acceptance
         $exercise = $to === null ? $this->catalogue->neighbour($prescription->exercise, $steps) : $this->catalogue->exercises[$to] ?? null;
         if ($exercise !== null) {
             // A corridor is the programme's own, and begins again at its lower end; a dose that has grown begins as the exercise does.
-            $this->replace($prescription, $prescription->dose->corridor() === null
+            $rung = $prescription->dose->corridor() === null
                 ? $prescription->withExercise($exercise->key, $exercise->mode, $exercise->limbs, $exercise->dose, null)
-                : $exercise->inPlaceOf($prescription), $kind);
+                : $exercise->inPlaceOf($prescription);
+            $this->replace($prescription, $steps > 0 && !$exercise->loadIsFound ? $this->noLighter($prescription, $rung) : $rung, $kind);
         } elseif ($steps > 0) {
             $this->notes[] = new ChangeNote(ChangeNoteKind::TopOfLadder, $prescription);
         } else {
             $this->restOrStepBack($prescription, $kind);
         }
+    }
+
+    /** A harder rung on which a limb would lift less than before keeps as much weight as that takes, rounded down to the increment. */
+    private function noLighter(Prescription $before, Prescription $rung): Prescription
+    {
+        $bodyKg = $this->evaluation->log->file->athlete->body_mass_kg ?? 0;
+        $limbs = static fn(Prescription $one): int => $one->limbs === Limbs::Together ? 2 : 1;
+        $dose = $this->asLifted($before);
+        $lifted = (($dose->load_kg ?? 0) + ($dose->body_fraction ?? 0) * $bodyKg) / $limbs($before);
+        $needed = $lifted * $limbs($rung) - ($rung->dose->body_fraction ?? 0) * $bodyKg;
+        $increment = $rung->progression?->incrementKg();
+        $load = $increment === null ? ($needed == $dose->load_kg ? $needed : 0) : Number::floorToMultiple($needed, $increment);
+
+        return $load > ($rung->dose->load_kg ?? 0) ? $rung->withDose($rung->dose->with(['load_kg' => Number::clean($load)])) : $rung;
     }
 
     /** Where nothing easier is left: back to the stage before, and where there is none, rest and another try. */
@@ -201,13 +218,20 @@ final class Acceptance
         $this->notes[] = new ChangeNote(ChangeNoteKind::Rests, $prescription, days: $days);
     }
 
-    /** A dose whose weight was left to be found says what was lifted, so that taking a raise back asks for that again. */
+    /**
+     * A dose whose weight was left to be found says what was lifted, so that taking a raise back asks for that again. What
+     * was lifted before the dose was last changed was another dose, or another rung.
+     */
     private function asLifted(Prescription $prescription): Dose
     {
         if ($prescription->dose->load_kg !== null || $prescription->progression?->incrementKg() === null) {
             return $prescription->dose;
         }
+        $changed = $this->evaluation->log->latestChange($prescription->key)?->at;
         foreach (array_reverse($this->evaluation->sessions) as $response) {
+            if ($changed !== null && !$response->session->started_at->after($changed)) {
+                break;
+            }
             $load = $response->session->leastLoadOf($prescription->key);
             if ($load !== null) {
                 return $prescription->dose->with(['load_kg' => $load]);

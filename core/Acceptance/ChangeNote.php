@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rung\Core\Acceptance;
 
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Plan\StartsWhen;
 use Rung\Core\Time\Day;
 
 /** What differs for one prescription, or for the whole stage (`before` null); `after` is null where nothing could be changed or it rests. */
@@ -20,5 +21,7 @@ final readonly class ChangeNote
         public ?int $days = null,
         /** Sessions a week, where that is what is told. */
         public ?int $perWeek = null,
+        /** What an exercise waited for that begins. */
+        public ?StartsWhen $startsWhen = null,
     ) {}
 }

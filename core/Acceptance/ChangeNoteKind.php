@@ -16,6 +16,9 @@ enum ChangeNoteKind
     /** An exercise comes in. */
     case Added;
 
+    /** An exercise that the plan let wait begins. */
+    case Begins;
+
     case Unchanged;
 
     /** The dose stays; the next session asks for its lower end. */

@@ -71,7 +71,7 @@ final class Replanner
     private array $states = [];
 
     /** @param array<string, Slot> $slots by key */
-    private function __construct(private readonly WeekRules $rules, array $slots)
+    private function __construct(private readonly WeekRules $rules, private readonly array $slots)
     {
         $this->keys = array_keys($slots);
         $this->check = new WeekCheck($rules, $slots);
@@ -324,7 +324,8 @@ final class Replanner
     private function clashesTogether(int $day, int $kinds): int
     {
         $on = array_values(array_filter(array_keys($this->keys), static fn(int $slot): bool => ($kinds >> $slot & 1) === 1));
-        $clashes = max(0, count($on) - $this->rules->mostADay);
+        $main = array_filter($on, fn(int $slot): bool => $this->slots[$this->keys[$slot]]->beside === null);
+        $clashes = max(0, count($main) - $this->rules->mostADay);
         foreach ($on as $i => $slot) {
             $clashes += count($this->check->kindsOn($this->keys[$slot], $day));
             foreach (array_slice($on, 0, $i) as $earlier) {

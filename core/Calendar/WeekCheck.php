@@ -24,7 +24,9 @@ final readonly class WeekCheck
         $byDay = $inWeek = [];
         foreach ($booked as $i => $one) {
             $clashes = [...$clashes, ...$this->alone($one), ...$this->tooSoon($booked, $i)];
-            $byDay[$one->on->number][$one->slot] ??= $one;
+            if ($this->slots[$one->slot]->beside === null) {
+                $byDay[$one->on->number][$one->slot] ??= $one;
+            }
             $monday = $one->on->number - $one->on->weekday() + 1;
             $inWeek["$monday $one->slot"][$one->on->number] ??= $one;
         }

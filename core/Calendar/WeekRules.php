@@ -26,7 +26,7 @@ final readonly class WeekRules
         public array $events = [],
         public array $leastHours = [],
         public array $mostPerWeek = [],
-        /** Kinds of session on one day. */
+        /** Kinds of session on one day; those with days of their own are not counted. */
         public int $mostADay = 1,
     ) {}
 

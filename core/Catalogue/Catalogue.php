@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Rung\Core\Catalogue;
 
 use OutOfBoundsException;
+use Rung\Core\Calendar\PracticeStep;
 use Rung\Core\Exercise\Exercise;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\Goal;
 use Rung\Core\Record\Structure;
+use Rung\Core\Screening\Finding;
 use Rung\Core\Screening\ReferralSign;
 use Rung\Core\Screening\Risk;
 
@@ -29,6 +32,8 @@ final readonly class Catalogue
      * @param array<string, Risk> $risks
      * @param array<string, LintRule> $lint
      * @param array<string, Measure> $measures
+     * @param array<string, Finding> $findings
+     * @param list<WayBack> $waysBack
      * @param array<string, int> $versions in force of a practice's own items, by kind and key ("exercise/our_squat")
      */
     private function __construct(
@@ -42,6 +47,8 @@ final readonly class Catalogue
         public array $lint = [],
         public array $measures = [],
         public array $versions = [],
+        public array $findings = [],
+        public array $waysBack = [],
     ) {}
 
     /**
@@ -149,6 +156,18 @@ final readonly class Catalogue
         return null;
     }
 
+    /** @return list<PracticeStep> the rungs of the usual way back to sport for a goal, easier first */
+    public function practiceFor(Goal $goal): array
+    {
+        foreach ($this->waysBack as $way) {
+            if (in_array($goal, $way->goals, true)) {
+                return $way->steps;
+            }
+        }
+
+        return [];
+    }
+
     /** @return list<string> all that any exercise needs, in the order of the alphabet */
     public function equipment(): array
     {
@@ -175,6 +194,8 @@ final readonly class Catalogue
             'structures' => $structures + $this->structures,
             'signs' => self::keyed($node->eachOrEmpty('referral_signs', ReferralSign::read(...))) + $this->signs,
             'risks' => self::keyed($node->eachOrEmpty('risks', Risk::read(...))) + $this->risks,
+            'findings' => self::keyed($node->eachOrEmpty('findings', Finding::read(...))) + $this->findings,
+            'waysBack' => [...$this->waysBack, ...$node->eachOrEmpty('practice', WayBack::read(...))],
             'lint' => self::keyed($node->eachOrEmpty('lint', LintRule::read(...))) + $this->lint,
         ]);
     }
@@ -187,7 +208,7 @@ final readonly class Catalogue
     }
 
     /**
-     * @template T of Exercise|Ladder|Programme|School|ReferralSign|Risk|LintRule|Measure
+     * @template T of Exercise|Ladder|Programme|School|ReferralSign|Risk|Finding|LintRule|Measure
      *
      * @param list<T> $items
      *

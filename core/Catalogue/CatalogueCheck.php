@@ -26,6 +26,9 @@ final readonly class CatalogueCheck
     /** Sets below which an ease takes none off. */
     private const FEWEST_SETS = 2;
 
+    /** The most pain, 0–10, that is let be in work beside the stage. */
+    private const MOST_PAIN_BESIDE = 2;
+
     /** @param list<string> $givingWay keys of ladders beside which a practice's own may stand */
     public function __construct(private Catalogue $catalogue, private array $givingWay = []) {}
 
@@ -118,29 +121,49 @@ final readonly class CatalogueCheck
             }
         }
         foreach ($planned->stage->prescriptions as $i => $prescription) {
-            foreach ($this->prescription($prescription) as $field => $message) {
+            foreach ([...$this->prescription($prescription), ...self::inSlot($prescription, $planned)] as $field => $message) {
                 yield "prescriptions/$i/$field" => $message;
             }
-            if ($prescription->slot !== null && !in_array($prescription->slot, self::slotsWithDays($planned), true)) {
-                yield "prescriptions/$i/slot" => "never comes: put \"$prescription->slot\" into the rhythm, or the exercise into another slot";
+        }
+        foreach ($planned->waiting as $i => $waiting) {
+            foreach ([...$this->prescription($waiting->prescription), ...self::inSlot($waiting->prescription, $planned)] as $field => $message) {
+                yield "waiting/$i/prescription/$field" => $message;
             }
-            if ($prescription->slot !== null && $planned->slot($prescription->slot)?->mode === Mode::Sport) {
-                yield "prescriptions/$i/slot" => 'is practice of the sport, which holds no exercises; give it a slot of its own';
+            $finding = $waiting->startsWhen->finding;
+            if ($finding !== null && !isset($this->catalogue->findings[$finding])) {
+                yield "waiting/$i/starts_when/finding" => "names \"$finding\", which is no finding of the screening";
             }
         }
     }
 
-    /** @return list<string> slots that the rhythm places; one without a cycle places the first alone */
+    /** @return iterable<string, string> */
+    private static function inSlot(Prescription $prescription, PlanStage $planned): iterable
+    {
+        $slot = $planned->slot($prescription->slot);
+        if ($prescription->slot !== null && !in_array($prescription->slot, self::slotsWithDays($planned), true)) {
+            yield 'slot' => "never comes: put \"$prescription->slot\" into the rhythm, or the exercise into another slot";
+        }
+        if ($slot?->mode === Mode::Sport) {
+            yield 'slot' => 'is practice of the sport, which holds no exercises; give it a slot of its own';
+        }
+        if ($slot?->beside !== null && ($prescription->pain?->max === null || $prescription->pain->max > self::MOST_PAIN_BESIDE)) {
+            yield 'pain/max' => 'must be ' . self::MOST_PAIN_BESIDE . ' or less: work beside the stage is done without more pain than that';
+        }
+    }
+
+    /** @return list<string> slots that the rhythm places, one without a cycle the first alone; and those with days of their own */
     private static function slotsWithDays(PlanStage $planned): array
     {
-        return $planned->rhythm->cycle ?? array_column(array_slice($planned->slots, 0, 1), 'key');
+        $inTurn = array_column($planned->inTurn(), 'key');
+
+        return [...$planned->rhythm->cycle ?? array_slice($inTurn, 0, 1), ...array_diff(array_column($planned->slots, 'key'), $inTurn)];
     }
 
     /** The most sessions that a rhythm places in so many days, with every day free. */
     private static function mostSessions(PlanStage $planned, int $days): int
     {
         $rhythm = $planned->rhythm;
-        $perDay = max([1, ...array_column($planned->slots, 'times_per_day')]);
+        $perDay = max([1, ...array_column($planned->inTurn(), 'times_per_day')]);
 
         return $perDay * match (true) {
             $rhythm->per_week !== null => intdiv($days * $rhythm->per_week, 7),
@@ -172,6 +195,8 @@ final readonly class CatalogueCheck
     {
         if ($criterion instanceof OverPrescription && $planned->stage->prescription($criterion->prescription()) === null) {
             yield 'prescription' => 'must name a prescription of this stage';
+        } elseif ($criterion instanceof OverPrescription && $planned->slot($planned->stage->prescription($criterion->prescription())?->slot)?->beside !== null) {
+            yield 'prescription' => 'is work beside the stage, which holds no gate';
         }
         if ($criterion instanceof OverTest && $criterion->test !== Programme::TEST_OF_STRUCTURE && !($this->catalogue->measure($criterion->test)->eachSide && isset($this->catalogue->measures[$criterion->test]))) {
             yield 'test' => "names \"$criterion->test\", which is no measure of both sides in the library";
@@ -217,6 +242,9 @@ final readonly class CatalogueCheck
             $phases += $lever->phase === null ? [] : [$lever->phase->value => true];
             if ($i < count($levers) - 1 && self::goesOnWithoutEnd($lever)) {
                 yield "progression/levers/$i" => 'goes on without end, so what stands after it is never reached; give it an upper end or put it last';
+            }
+            if ($i === count($levers) - 1 && !self::goesOnWithoutEnd($lever) && $prescription->ladder === null && $this->catalogue->ladderOf($exercise->key) === null) {
+                yield 'ladder' => 'must name the exercise itself: it stands on no ladder, so nothing comes after its last lever';
             }
             if ($lever->kind === LeverKind::Rung && $lever->exercise !== null && !$this->leadsUp($prescription->exercise, $lever)) {
                 yield "progression/levers/$i/to" => "must name a rung above \"$exercise->title\" on its ladder";

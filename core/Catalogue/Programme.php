@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Rung\Core\Catalogue;
 
+use Rung\Core\Calendar\Slot;
+use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Record\Goal;
 use Rung\Core\Record\Purpose;
 use Rung\Core\Record\Structure;
 use Rung\Core\Stage\Criterion;
@@ -74,9 +77,13 @@ final readonly class Programme
         );
     }
 
-    /** The plan for one of its structures: that structure's exercises and its strength test. */
-    public function planFor(StructureInfo $structure, Catalogue $catalogue): Plan
+    /**
+     * The plan for one of its structures: that structure's exercises and its strength test; for a goal with the usual way back
+     * to it, where the programme has none of its own.
+     */
+    public function planFor(StructureInfo $structure, Catalogue $catalogue, ?Goal $goal = null): Plan
     {
+        $practice = $goal === null ? [] : $catalogue->practiceFor($goal);
         $variants = array_filter($this->variants, static fn(Variant $one): bool => in_array($structure->structure, $one->structures, true));
         $swap = static function (Prescription $prescription) use ($variants, $catalogue): Prescription {
             foreach ($variants as $variant) {
@@ -92,8 +99,8 @@ final readonly class Programme
             : $criterion;
 
         return $this->plan->mapStages(static fn(PlanStage $planned): PlanStage => $planned->withStage(
-            $planned->stage->withPrescriptions(array_map($swap, $planned->stage->prescriptions))->withGate(array_map($test, $planned->stage->gate)),
-        ));
+            $planned->stage->withGate(array_map($test, $planned->stage->gate)),
+        )->mapPrescriptions($swap)->mapSlots(static fn(Slot $one): Slot => $one->mode === Mode::Sport && $one->practice === [] ? $one->withPractice($practice) : $one));
     }
 
     /** @return array<string, mixed> as it stands in a document */

@@ -161,6 +161,19 @@ final class ExerciseHistory
         return true;
     }
 
+    /** Whether the upper end of the corridor was reached and well borne in a session of the stage, whatever was raised since; false without one. */
+    public function wasEverFull(): bool
+    {
+        $to = $this->corridor?->to;
+        foreach ($this->inStage as $response) {
+            if ($to !== null && $response->verdict->isWellBorne() && Number::atLeast($this->amount($response), $to)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** Whether a set was logged with less than the load that is asked. */
     public function isLighter(LoggedSet $set): bool
     {

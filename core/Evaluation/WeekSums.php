@@ -7,6 +7,7 @@ namespace Rung\Core\Evaluation;
 use Rung\Core\Attention\WeekLoad;
 use Rung\Core\Calendar\Booked;
 use Rung\Core\Calendar\ExpectedSport;
+use Rung\Core\Calendar\PracticeStep;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\Calendar\WeekCheck;
 use Rung\Core\Dose\Mode;
@@ -36,7 +37,7 @@ final class WeekSums
      */
     public static function of(Evaluation $evaluation, Plan $plan, array $open, array $slots, array $expected, Day $from, int $weeks): array
     {
-        $practice = self::usualPractice($evaluation->log);
+        $usual = self::usualPractice($evaluation->log);
         $log = $evaluation->log;
         $practised = array_fill_keys(array_map(static fn(Session $one): int => $log->dayOf($one)->number, array_filter($log->ended, static fn(Session $one): bool => $one->kind === SessionKind::Sport)), true);
         // What was practised already is told by the log, and what is over was not done.
@@ -44,6 +45,7 @@ final class WeekSums
         $days = array_fill_keys(array_map(static fn(ExpectedSport $one): int => $one->on->number, $expected), true);
         // Where a practice of the plan falls on such a day, it is that one.
         $open = array_values(array_filter($open, static fn(Booked $one): bool => ($slots[$one->slot]->mode ?? null) !== Mode::Sport || !isset($days[$one->on->number])));
+        $practices = self::practicesAhead($evaluation, $plan, $open);
         $monday = Day::fromNumber(WeekCheck::monday($from->number));
         $found = [];
         for ($i = -self::WEEKS_BEFORE; $i < $weeks; $i++) {
@@ -52,7 +54,7 @@ final class WeekSums
                 $first,
                 array_map(static fn(Session $one): WeekLoad => WeekLoad::ofSessions($evaluation->log, [$one]), array_values(array_filter($evaluation->log->ended, static fn(Session $one): bool => self::isIn($first, $evaluation->log->dayOf($one))))),
                 [
-                    ...array_map(static fn(Booked $one): WeekLoad => ($slots[$one->slot]->mode ?? null) === Mode::Sport ? $practice : self::ahead($evaluation, $plan, $one), array_values(array_filter($open, static fn(Booked $one): bool => self::isIn($first, $one->on)))),
+                    ...array_map(static fn(Booked $one): WeekLoad => ($slots[$one->slot]->mode ?? null) === Mode::Sport ? $practices[$one->id] ?? $usual : self::ahead($evaluation, $plan, $one), array_values(array_filter($open, static fn(Booked $one): bool => self::isIn($first, $one->on)))),
                     ...array_map(static fn(ExpectedSport $one): WeekLoad => WeekLoad::ofPractice($one->minutes, $one->effort), array_values(array_filter($expected, static fn(ExpectedSport $one): bool => self::isIn($first, $one->on)))),
                 ],
                 array_slice($found, -self::WEEKS_BEFORE),
@@ -61,6 +63,21 @@ final class WeekSums
         }
 
         return array_slice($found, self::WEEKS_BEFORE);
+    }
+
+    /**
+     * What practices on the way back to sport ask for, if each is well borne.
+     *
+     * @param list<Booked> $open
+     *
+     * @return array<string, WeekLoad> by id
+     */
+    private static function practicesAhead(Evaluation $evaluation, Plan $plan, array $open): array
+    {
+        return array_map(
+            static fn(PracticeStep $step): WeekLoad => WeekLoad::ofPractice($step->minutes, $step->effort),
+            PracticeLadder::byBooked($plan->stage($evaluation->log->stage->key), $evaluation, $open),
+        );
     }
 
     /** The middle one of the latest practices, by minutes and by effort; nothing where none was logged. */

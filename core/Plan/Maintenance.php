@@ -55,7 +55,7 @@ final readonly class Maintenance
     private static function slot(PlanStage $stage): ?Slot
     {
         $asked = array_column($stage->stage->prescriptions, 'slot');
-        $loading = array_values(array_filter($stage->slots, static fn(Slot $slot): bool => in_array($slot->key, $asked, true)));
+        $loading = array_values(array_filter($stage->slots, static fn(Slot $slot): bool => $slot->beside === null && in_array($slot->key, $asked, true)));
         $slow = array_values(array_filter($loading, static fn(Slot $slot): bool => $slot->mode->isMoving()));
         $kept = $slow[0] ?? $loading[0] ?? null;
 

@@ -70,9 +70,10 @@ final readonly class Plan
         $stages = $node->each('stages', PlanStage::read(...));
         $seen = [];
         foreach ($stages as $i => $stage) {
-            foreach ($stage->stage->prescriptions as $j => $prescription) {
+            $active = count($stage->stage->prescriptions);
+            foreach ($stage->prescriptions() as $j => $prescription) {
                 if (isset($seen[$prescription->key])) {
-                    $node->inItem("stages/$i/prescriptions/$j/key", 'is there twice; every prescription needs its own');
+                    $node->inItem("stages/$i/" . ($j < $active ? "prescriptions/$j/key" : 'waiting/' . ($j - $active) . '/prescription/key'), 'is there twice; every prescription needs its own');
                 }
                 $seen[$prescription->key] = true;
             }
@@ -89,17 +90,18 @@ final readonly class Plan
     }
 
     /**
-     * The stages as a case file has them: what was left out stands in a stage of its own that applies to no goal of
-     * this athlete, so that sessions go on naming something that exists and nothing is proposed for it.
+     * The stages as a case file has them: what was left out, and what has not begun, stands in a stage of its own that applies
+     * to no goal of this athlete, so that sessions go on naming something that exists and nothing is proposed for it.
      *
      * @return list<Stage>
      */
     public function fileStages(Goal $goal): array
     {
         $stages = $this->caseStages();
-        if ($this->leftOut !== []) {
+        $notAsked = [...$this->leftOut, ...array_merge(...array_map(static fn(PlanStage $one): array => array_column($one->waiting, 'prescription'), $this->stages))];
+        if ($notAsked !== []) {
             $other = $goal === Goal::Everyday ? Goal::Strength : Goal::Everyday;
-            $stages[] = new Stage(self::LEFT_OUT, 'Left out', Mode::Mixed, [$other], [], $this->leftOut);
+            $stages[] = new Stage(self::LEFT_OUT, 'Left out', Mode::Mixed, [$other], [], $notAsked);
         }
 
         return $stages;
@@ -183,10 +185,10 @@ final readonly class Plan
         return $this->mapStages(static fn(PlanStage $one): PlanStage => $one->onBothSides());
     }
 
-    /** @return list<Prescription> of all stages */
+    /** @return list<Prescription> of all stages, those that begin later among them */
     public function prescriptions(): array
     {
-        return array_merge(...array_map(static fn(PlanStage $stage): array => $stage->stage->prescriptions, $this->stages));
+        return array_merge(...array_map(static fn(PlanStage $stage): array => $stage->prescriptions(), $this->stages));
     }
 
     /**
@@ -262,13 +264,12 @@ final readonly class Plan
         return $this->restUntil !== null && $this->restUntil->isAfter($on);
     }
 
-    /** Whether a slot of a stage has exercises and all of them rest on a day, or everything rests on it. */
+    /** Whether a slot of a stage has nothing to be done on a day: all its exercises rest, have not begun, or everything rests. */
     public function slotRests(PlanStage $stage, string $slot, Day $on): bool
     {
-        $asked = array_filter($stage->stage->prescriptions, static fn(Prescription $one): bool => $one->slot === $slot);
-        $done = array_filter($asked, fn(Prescription $one): bool => !$this->rests($one->key, $on));
+        $done = array_filter($stage->stage->prescriptions, fn(Prescription $one): bool => $one->slot === $slot && !$this->rests($one->key, $on));
 
-        return $this->restsAltogether($on) || ($asked !== [] && $done === []);
+        return $this->restsAltogether($on) || ($done === [] && $stage->slot($slot)?->mode !== Mode::Sport);
     }
 
     /** @return array<string, mixed> */

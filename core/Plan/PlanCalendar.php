@@ -14,6 +14,8 @@ use Rung\Core\Time\Day;
 final class PlanCalendar
 {
     /**
+     * Kinds of session that have days of their own are placed by themselves, beside the stage's rhythm.
+     *
      * @param list<Weekday> $available
      * @param list<Day> $blocked
      * @param list<Day> $events
@@ -22,15 +24,21 @@ final class PlanCalendar
      */
     public static function of(PlanStage $stage, Day $from, int $days, array $available, array $blocked = [], array $events = []): array
     {
-        return $stage->slots === [] ? [] : Scheduler::place(new ScheduleRequest(
-            from: $from,
-            days: $days,
-            available: $available,
-            slots: $stage->slots,
-            rhythm: $stage->rhythm,
-            blocked: $blocked,
-            events: $events,
-        ));
+        $inTurn = $stage->inTurn();
+        $groups = $inTurn === [] ? [] : [[$inTurn, $stage->rhythm]];
+        foreach ($stage->slots as $slot) {
+            if ($slot->beside !== null) {
+                $groups[] = [[$slot], $slot->beside];
+            }
+        }
+        $placed = [];
+        foreach ($groups as [$slots, $rhythm]) {
+            array_push($placed, ...Scheduler::place(new ScheduleRequest($from, $days, $available, $slots, $rhythm, $blocked, $events)));
+        }
+        // Of one day in the order in which they were placed.
+        usort($placed, static fn(Placed $a, Placed $b): int => $a->on->number <=> $b->on->number);
+
+        return $placed;
     }
 
     /**

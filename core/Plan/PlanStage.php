@@ -10,30 +10,42 @@ use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Stage\Stage;
 
-/** A stage with its calendar: which kinds of session it has and how they follow each other. */
+/** A stage with its calendar: which kinds of session it has, how they follow each other, and what begins later. */
 final readonly class PlanStage
 {
-    /** @param list<Slot> $slots */
-    public function __construct(public Stage $stage, public array $slots, public Rhythm $rhythm) {}
+    /**
+     * @param list<Slot> $slots
+     * @param list<Waiting> $waiting what is not asked for yet
+     */
+    public function __construct(public Stage $stage, public array $slots, public Rhythm $rhythm, public array $waiting = []) {}
 
     public static function read(ObjectNode $node): self
     {
         $slots = $node->each('slots', Slot::readTitled(...));
         $rhythm = $node->child('rhythm', Rhythm::read(...));
-        $stage = Stage::read($node);
-        $keys = array_column($slots, 'key');
+        $planned = new self(Stage::read($node), $slots, $rhythm, $node->eachOrEmpty('waiting', Waiting::read(...)));
+        $inTurn = array_column($planned->inTurn(), 'key');
+        if ($slots !== [] && $inTurn === []) {
+            $node->fault('slots', 'must hold one that takes its turn in the rhythm of the stage');
+        }
         foreach ($rhythm->cycle ?? [] as $i => $key) {
-            if (!in_array($key, $keys, true)) {
-                $node->inItem("rhythm/cycle/$i", 'must name a slot of the stage');
+            if (!in_array($key, $inTurn, true)) {
+                $node->inItem("rhythm/cycle/$i", 'must name a slot of the stage that has no days of its own');
             }
         }
-        foreach ($stage->prescriptions as $i => $prescription) {
+        $keys = array_column($slots, 'key');
+        foreach ($planned->stage->prescriptions as $i => $prescription) {
             if (!in_array($prescription->slot, $keys, true)) {
                 $node->inItem("prescriptions/$i/slot", 'must name a slot of the stage');
             }
         }
+        foreach ($planned->waiting as $i => $waiting) {
+            if (!in_array($waiting->prescription->slot, $keys, true)) {
+                $node->inItem("waiting/$i/prescription/slot", 'must name a slot of the stage');
+            }
+        }
 
-        return new self($stage, $slots, $rhythm);
+        return $planned;
     }
 
     public function slot(?string $key): ?Slot
@@ -47,23 +59,66 @@ final readonly class PlanStage
         return null;
     }
 
+    /** @return list<Slot> those that take their turn in the stage's rhythm */
+    public function inTurn(): array
+    {
+        return array_values(array_filter($this->slots, static fn(Slot $slot): bool => $slot->beside === null));
+    }
+
+    /** @return list<Prescription> what is asked for, and what begins later */
+    public function prescriptions(): array
+    {
+        return [...$this->stage->prescriptions, ...array_column($this->waiting, 'prescription')];
+    }
+
     public function withStage(Stage $stage): self
     {
-        return new self($stage, $this->slots, $this->rhythm);
+        return new self($stage, $this->slots, $this->rhythm, $this->waiting);
+    }
+
+    /** @param callable(Prescription): Prescription $change of what is asked for, and of what begins later */
+    public function mapPrescriptions(callable $change): self
+    {
+        return new self(
+            $this->stage->withPrescriptions(array_map($change, $this->stage->prescriptions)),
+            $this->slots,
+            $this->rhythm,
+            array_map(static fn(Waiting $one): Waiting => $one->with($change($one->prescription)), $this->waiting),
+        );
+    }
+
+    /** @param callable(Slot): Slot $change */
+    public function mapSlots(callable $change): self
+    {
+        return new self($this->stage, array_map($change, $this->slots), $this->rhythm, $this->waiting);
+    }
+
+    /** @param callable(Waiting): bool $begins */
+    public function beginning(callable $begins): self
+    {
+        $begun = array_column(array_values(array_filter($this->waiting, $begins)), 'prescription');
+
+        return new self(
+            $this->stage->withPrescriptions([...$this->stage->prescriptions, ...$begun]),
+            $this->slots,
+            $this->rhythm,
+            array_values(array_filter($this->waiting, static fn(Waiting $one): bool => !$begins($one))),
+        );
     }
 
     /** The same for somebody with both sides affected. */
     public function onBothSides(): self
     {
-        return $this->withStage($this->stage->withPrescriptions(array_map(static fn(Prescription $one): Prescription => $one->onBothSides(), $this->stage->prescriptions)));
+        return $this->mapPrescriptions(static fn(Prescription $one): Prescription => $one->onBothSides());
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return $this->stage->toArray() + [
+        return $this->stage->toArray() + array_filter([
             'slots' => array_map(static fn(Slot $slot): array => $slot->toArray(), $this->slots),
             'rhythm' => $this->rhythm->toArray(),
-        ];
+            'waiting' => $this->waiting === [] ? null : array_map(static fn(Waiting $one): array => $one->toArray(), $this->waiting),
+        ], static fn(?array $value): bool => $value !== null);
     }
 }

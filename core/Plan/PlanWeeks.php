@@ -24,14 +24,22 @@ final class PlanWeeks
     public static function rules(PlanStage $stage, array $available, array $blocked, array $events): WeekRules
     {
         $rhythm = $stage->rhythm;
-        $first = $stage->slots[0]->key ?? '';
+        $first = $stage->inTurn()[0]->key ?? '';
+        $hours = $rhythm->cycle === null ? self::spaced($first, $rhythm) : self::recovering($stage, $rhythm->cycle);
+        $mostPerWeek = $rhythm->per_week === null ? [] : [$first => $rhythm->per_week];
+        foreach ($stage->slots as $slot) {
+            if ($slot->beside !== null) {
+                array_push($hours, ...self::spaced($slot->key, $slot->beside));
+                $mostPerWeek += $slot->beside->per_week === null ? [] : [$slot->key => $slot->beside->per_week];
+            }
+        }
 
         return new WeekRules(
             $available,
             array_fill_keys(array_column($blocked, 'number'), true),
             array_fill_keys(array_column($events, 'number'), true),
-            $rhythm->cycle === null ? self::spaced($first, $rhythm) : self::recovering($stage, $rhythm->cycle),
-            $rhythm->per_week === null ? [] : [$first => $rhythm->per_week],
+            $hours,
+            $mostPerWeek,
         );
     }
 

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace Rung\Core\Prescribe;
 
 use Rung\Core\Calendar\Rhythm;
+use Rung\Core\Calendar\Slot;
 use Rung\Core\Calendar\Weekday;
 use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Plan\Waiting;
 use Rung\Core\Stage\OverPrescription;
 use Rung\Core\Time\Day;
 
@@ -31,7 +34,8 @@ final readonly class StageDraft
     ) {}
 
     /**
-     * Reads `stage`, `prescriptions`, `rhythm`, `available`, `from` and `ends_rest` over the plan in force.
+     * Reads `stage`, `prescriptions`, `rhythm`, `slots` (their times, days of their own and rungs of practice), `begins_later`
+     * (keys of what goes on waiting), `available`, `from` and `ends_rest` over the plan in force.
      *
      * @param list<Weekday> $available the days in force
      * @param bool $bothSides whether both sides are affected, so that each limb takes its turn
@@ -42,6 +46,8 @@ final readonly class StageDraft
         $before = $plan->stage($key);
         $prescriptions = $node->each('prescriptions', static fn(ObjectNode $one): Prescription => $bothSides ? Prescription::read($one)->onBothSides() : Prescription::read($one));
         $rhythm = $node->childOrNull('rhythm', Rhythm::read(...));
+        $slots = $node->eachOrEmpty('slots', static fn(ObjectNode $one): Slot => self::slot($one, $before));
+        $later = $node->textsOrNull('begins_later');
         $days = $node->choicesOrNull('available', Weekday::class);
         $from = $node->dayOrNull('from');
         $endsRest = $node->flagOrNull('ends_rest') ?? false;
@@ -66,11 +72,47 @@ final readonly class StageDraft
 
         return new self(
             $before,
-            new PlanStage($before->stage->withPrescriptions(self::keyed($prescriptions, $before, $plan)), $before->slots, $rhythm ?? $before->rhythm),
+            self::drawnUp($node, $before, self::keyed($prescriptions, $before, $plan), array_column($slots, null, 'key'), $rhythm, $later),
             $days ?? $available,
             $from ?? $today,
             $endsRest,
         );
+    }
+
+    private static function slot(ObjectNode $node, ?PlanStage $stage): Slot
+    {
+        $slot = $stage?->slot($node->key('key'));
+        if ($slot === null) {
+            $node->fault('key', 'must name one of the kinds of session of the stage');
+        }
+
+        // A slot that is none is read too, so that its fields are no unknown ones.
+        return ($slot ?? new Slot('', Mode::Sport))->readDetails($node);
+    }
+
+    /**
+     * @param list<Prescription> $prescriptions
+     * @param array<string, Slot> $slots that are another now, by key
+     * @param list<string>|null $later keys of what goes on waiting; null: all that is not asked for now
+     */
+    private static function drawnUp(ObjectNode $node, PlanStage $before, array $prescriptions, array $slots, ?Rhythm $rhythm, ?array $later): PlanStage
+    {
+        $asked = array_column($prescriptions, 'key');
+        $stage = new PlanStage(
+            $before->stage->withPrescriptions($prescriptions),
+            array_map(static fn(Slot $one): Slot => $slots[$one->key] ?? $one, $before->slots),
+            $rhythm ?? $before->rhythm,
+            array_values(array_filter($before->waiting, static fn(Waiting $one): bool => !in_array($one->prescription->key, $asked, true) && ($later === null || in_array($one->prescription->key, $later, true)))),
+        );
+        $inTurn = array_column($stage->inTurn(), 'key');
+        if ($inTurn === [] && $before->inTurn() !== []) {
+            $node->fault('slots', 'must leave one kind of session that takes its turn in the rhythm');
+        }
+        if ($stage->rhythm->cycle !== null && array_diff($stage->rhythm->cycle, $inTurn) !== []) {
+            $node->fault('rhythm', 'must not name a kind of session that has days of its own, or that the stage does not have');
+        }
+
+        return $stage;
     }
 
     /** What it makes of a plan: the stage in its new form, what is no longer asked for kept as left out. */
@@ -121,7 +163,7 @@ final readonly class StageDraft
      */
     private static function keyed(array $prescriptions, PlanStage $before, Plan $plan): array
     {
-        $own = array_column($before->stage->prescriptions, 'key', 'key');
+        $own = array_column($before->prescriptions(), 'key', 'key');
         $new = [];
 
         return array_map(static function (Prescription $one) use ($plan, $own, &$new): Prescription {

@@ -7,12 +7,14 @@ namespace Rung\Core\Simulation;
 use DateTimeImmutable;
 use Random\Randomizer;
 use Rung\Core\Acceptance\Acceptance;
+use Rung\Core\Calendar\PracticeStep;
 use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Decision\ActionKind;
-use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\Evaluator;
+use Rung\Core\Evaluation\PracticeLadder;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanCalendar;
 use Rung\Core\Record\CheckIn;
@@ -26,6 +28,8 @@ use Rung\Core\Record\Sign;
 use Rung\Core\Record\SignOff;
 use Rung\Core\Record\StageEntry;
 use Rung\Core\Record\StrengthTest;
+use Rung\Core\Stage\Criterion;
+use Rung\Core\Stage\TechniqueSigned;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\Moment;
 
@@ -35,9 +39,18 @@ use Rung\Core\Time\Moment;
  */
 final class CaseSimulator
 {
+    /** Hours at which the first of several sessions of a day begins at the earliest, and the last or only one. */
+    private const FIRST_HOUR = 8;
+
+    private const LAST_HOUR = 17;
+
+    private const HOURS_BETWEEN = 6;
+
     private const VISIT_EVERY_DAYS = 3;
 
     private const PLAN_AHEAD_DAYS = 27;
+
+    private const SIGNED_AFTER_DAYS = 12;
 
     /** Repetitions that the athlete leaves in reserve while a load is found. */
     private const RESERVE = 3;
@@ -64,7 +77,7 @@ final class CaseSimulator
         private readonly Moment $now,
     ) {
         $this->plan = $plan;
-        $this->athlete = new SimulatedAthlete($story->temper, $chance);
+        $this->athlete = new SimulatedAthlete($story->temper, $chance, $catalogue, $opened->case->structure);
         $this->loads = new PlayedLoads($opened->case->structure, $opened->athlete->body_mass_kg ?? self::USUAL_BODY_MASS_KG, [], $catalogue);
         $this->file = $opened;
         $start = $this->today()->plus(-$story->days);
@@ -139,9 +152,7 @@ final class CaseSimulator
     {
         $at = $this->time($day, 10, 0);
         $evaluation = Evaluator::evaluate($this->file, $at);
-        if ($evaluation->log->stage->mode === Mode::Plyometric && $day->daysSince($evaluation->log->stageFrom) === 12) {
-            $this->add('sign_offs', new SignOff($evaluation->log->stage->key, $day));
-        }
+        $this->signOff($evaluation, $day);
         // What comes up in the last days is left for a person to decide.
         $wanted = in_array($evaluation->action->kind, [
             ActionKind::Progress, ActionKind::AddLoad, ActionKind::Ease, ActionKind::StepDown, ActionKind::Advance,
@@ -168,6 +179,17 @@ final class CaseSimulator
         }
     }
 
+    /** Technique is looked at and signed off in the second or third week of a stage that asks for it. */
+    private function signOff(Evaluation $evaluation, Day $day): void
+    {
+        $stage = $evaluation->log->stage;
+        $isAsked = array_filter($stage->gate, static fn(Criterion $one): bool => $one instanceof TechniqueSigned) !== [];
+        $isSigned = array_filter($this->file->sign_offs, static fn(SignOff $one): bool => $one->stage === $stage->key && !$evaluation->log->stageFrom->isAfter($one->on)) !== [];
+        if ($isAsked && !$isSigned && $day->daysSince($evaluation->log->stageFrom) >= self::SIGNED_AFTER_DAYS) {
+            $this->add('sign_offs', new SignOff($stage->key, $day));
+        }
+    }
+
     private function train(Day $day, int $ago): void
     {
         $planned = array_values(array_filter($this->file->planned, static fn(PlannedSession $p): bool => $p->on->number === $day->number));
@@ -177,9 +199,10 @@ final class CaseSimulator
             StoryEnd::OverdoneTwice => $ago >= 1 && $ago <= 5,
             default => false,
         };
-        foreach ($planned as $session) {
-            $start = $this->time($day, 17, $this->chance->getInt(0, 59));
-            $end = $this->time($day, 18, $this->chance->getInt(0, 40));
+        foreach ($planned as $i => $session) {
+            $hour = max(self::FIRST_HOUR, self::LAST_HOUR - self::HOURS_BETWEEN * (count($planned) - 1 - $i));
+            $start = $this->time($day, $hour, $this->chance->getInt(0, 59));
+            $end = $this->time($day, $hour + 1, $this->chance->getInt(0, 40));
             if ($end->after($this->now) || (!$this->athlete->doesSession() && !$overdone && $ago > 3)) {
                 continue;
             }
@@ -189,6 +212,7 @@ final class CaseSimulator
             ));
             $due = array_map(fn(Prescription $p): Prescription => $this->loads->loaded($p, self::RESERVE), $this->asAsked($due, $start));
             $sport = $due === [];
+            $practice = $sport ? $this->practice($session->slot, $start) : null;
             $demand = 0.85 + 0.01 * min(20, $this->today()->daysSince($day));
             $entries = $sport
                 ? [new Entry(null, [], $this->athlete->practise($demand))]
@@ -202,12 +226,21 @@ final class CaseSimulator
                 ended_at: $end,
                 entries: $entries,
                 planned: $session->id,
-                participation: $sport ? Participation::Full : null,
-                minutes: $sport ? 45 : null,
-                effort: $sport ? 6 : null,
+                participation: $practice === null ? null : ($practice->full ? Participation::Full : Participation::Partial),
+                minutes: $practice?->minutes,
+                effort: $practice?->effort,
                 settled_min: $worst * 25,
             ));
         }
+    }
+
+    /** What the next practice asks for on the way back to sport; without rungs the whole of it. */
+    private function practice(string $slot, Moment $at): PracticeStep
+    {
+        $planned = $this->plan->stage($this->currentStage()->key)?->slot($slot);
+        $ladder = $planned === null ? null : PracticeLadder::of($planned, Evaluator::evaluate($this->file, $at));
+
+        return $ladder?->step() ?? new PracticeStep('Practice', 45, 6, true, true);
     }
 
     /**
@@ -236,8 +269,10 @@ final class CaseSimulator
         if ($stage === null) {
             return;
         }
-        $placed = PlanCalendar::of(
+        $placed = PlanCalendar::asked(
+            $this->plan,
             $stage,
+            $entry->from,
             $entry->from,
             $until->daysSince($entry->from) + 1,
             $this->story->available,

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace Rung\Core\Simulation;
 
+use Closure;
 use DateTimeImmutable;
 use DateTimeZone;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Rung\Core\Acceptance\Acceptance;
+use Rung\Core\Acceptance\Beginning;
+use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\CaseFile\Athlete;
 use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\CaseFile\Details;
@@ -78,11 +81,11 @@ final class Play
 
     private ?int $endedDay = null;
 
-    private function __construct(private readonly PlayRequest $request, private readonly Catalogue $catalogue)
+    private function __construct(private readonly PlayRequest $request, private readonly Catalogue $catalogue, private readonly ?Closure $watch)
     {
         $athlete = $request->athlete;
         $this->chance = new Randomizer(new Mt19937($athlete->seed));
-        $this->simulated = $athlete->isSteady ? null : new SimulatedAthlete(self::temper($athlete->seed), $this->chance);
+        $this->simulated = $athlete->isSteady ? null : new SimulatedAthlete(self::temper($athlete->seed), $this->chance, $catalogue, $request->structure);
         $this->loads = new PlayedLoads($request->structure, $request->bodyMassKg, $request->maxima, $catalogue);
         $this->record = new PlayRecord();
         $this->open();
@@ -99,13 +102,15 @@ final class Play
     }
 
     /**
+     * @param (callable(Evaluation, Plan): void)|null $watch is told how the case stands each morning, before anything is decided
+     *
      * @return array<string, mixed>
      *
      * @throws InvalidInput where the case could not be opened
      */
-    public static function of(PlayRequest $request, Catalogue $catalogue): array
+    public static function of(PlayRequest $request, Catalogue $catalogue, ?callable $watch = null): array
     {
-        $play = new self($request, $catalogue);
+        $play = new self($request, $catalogue, $watch === null ? null : $watch(...));
         for ($day = 1; $day <= 7 * $request->weeks && $play->endedDay === null; $day++) {
             $play->day($day);
         }
@@ -130,6 +135,7 @@ final class Play
             $proposal->level($request->purpose, $request->atRisk),
             $proposal->isIrritable($request->purpose, $request->atRisk),
             $request->equipment,
+            goal: $request->goal,
         );
         $this->plan = SeverityScore::into(null, $plan->plan);
         $this->file = new CaseFile(
@@ -191,16 +197,24 @@ final class Play
     {
         $at = self::time($day, 8);
         $evaluation = Evaluator::evaluate($this->file, $at);
+        $begins = Beginning::of($this->plan, $evaluation, []);
+        if ($begins->changesAnything()) {
+            $this->accept($begins, $day, $number);
+            $evaluation = Evaluator::evaluate($this->file, $at);
+        }
         $this->record->judged($evaluation);
         $isSigned = array_filter($this->file->sign_offs, static fn(SignOff $one): bool => $one->stage === $evaluation->log->stage->key && !$evaluation->log->stageFrom->isAfter($one->on)) !== [];
         if (!$isSigned && array_filter($evaluation->log->stage->gate, static fn(Criterion $one): bool => $one instanceof TechniqueSigned) !== []) {
             $this->file = $this->file->with(['sign_offs' => [...$this->file->sign_offs, new SignOff($evaluation->log->stage->key, $day)]]);
             $evaluation = Evaluator::evaluate($this->file, $at);
         }
+        if ($this->watch !== null) {
+            ($this->watch)($evaluation, $this->plan);
+        }
         match ($evaluation->action->kind) {
             ActionKind::Stop => $this->clear($evaluation, $at),
             ActionKind::Finish => $this->endedDay = $number,
-            ActionKind::Advance, ActionKind::Progress, ActionKind::AddLoad, ActionKind::Ease, ActionKind::StepDown => $this->accept($evaluation, $day, $number),
+            ActionKind::Advance, ActionKind::Progress, ActionKind::AddLoad, ActionKind::Ease, ActionKind::StepDown => $this->accept(Acceptance::of($this->plan, $evaluation, $this->catalogue), $day, $number),
             default => null,
         };
     }
@@ -216,9 +230,8 @@ final class Play
         $this->file = $this->file->with(['reviews' => $reviews]);
     }
 
-    private function accept(Evaluation $evaluation, Day $day, int $number): void
+    private function accept(PlanStep $step, Day $day, int $number): void
     {
-        $step = Acceptance::of($this->plan, $evaluation, $this->catalogue);
         if (!$step->changesAnything()) {
             return;
         }

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace Rung\Core\Simulation;
 
 use Random\Randomizer;
+use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Dose\Prescription;
+use Rung\Core\Exercise\Directness;
 use Rung\Core\Record\Entry;
 use Rung\Core\Record\LoggedSet;
+use Rung\Core\Record\Structure;
 
 /**
  * A made-up athlete who answers sessions and mornings: a tissue with a capacity that loading
@@ -30,7 +33,8 @@ final class SimulatedAthlete
     /** What the last overload adds to the next morning's score. */
     private float $reaction = 0;
 
-    public function __construct(public readonly Temper $temper, private readonly Randomizer $chance)
+    /** @param Catalogue|null $catalogue tells how directly exercises load the structure; without it all load it fully */
+    public function __construct(public readonly Temper $temper, private readonly Randomizer $chance, private readonly ?Catalogue $catalogue = null, private readonly ?Structure $structure = null)
     {
         $this->capacity = $temper->capacity;
         $this->soreness = $temper->soreness;
@@ -90,7 +94,7 @@ final class SimulatedAthlete
         $entries = [];
         $most = 0.0;
         foreach ($prescriptions as $prescription) {
-            $demand = self::demand($prescription) * $excess;
+            $demand = $this->demand($prescription) * $excess;
             $most = max($most, $demand);
             $entries[] = new Entry($prescription->key, $this->sets($prescription), $this->pain($demand));
         }
@@ -130,7 +134,7 @@ final class SimulatedAthlete
     private function sets(Prescription $prescription): array
     {
         $dose = $prescription->dose;
-        $reserve = (int) round(1 + 2 * max(0, $this->capacity - self::demand($prescription) + 0.4));
+        $reserve = (int) round(1 + 2 * max(0, $this->capacity - $this->demand($prescription) + 0.4));
         $sets = [];
         for ($i = 0; $i < $dose->sets; $i++) {
             $sets[] = new LoggedSet(
@@ -146,15 +150,28 @@ final class SimulatedAthlete
     }
 
     /** What a dose asks of the tissue, on the scale of its capacity. */
-    private static function demand(Prescription $prescription): float
+    private function demand(Prescription $prescription): float
     {
         $dose = $prescription->dose;
 
-        return match (true) {
+        return $this->share($prescription) * match (true) {
             $prescription->mode === Mode::Isometric => 0.45 + 0.0006 * $dose->sets * ($dose->hold_s ?? 0) + 0.002 * ($dose->load_kg ?? 0),
             $prescription->mode->isMoving() => 0.62 + 0.0022 * ($dose->load_kg ?? 0) + 0.001 * $dose->sets * $dose->reps,
             $prescription->mode === Mode::Plyometric => 0.88 + 0.002 * $dose->sets * $dose->reps * ($dose->contacts_per_rep ?? 1),
+            $prescription->mode === Mode::Control, $prescription->mode === Mode::Mobility, $prescription->mode === Mode::SoftTissue => 0.4,
             default => 0.9,
+        };
+    }
+
+    /** How much of an exercise reaches the structure. */
+    private function share(Prescription $prescription): float
+    {
+        $exercise = $this->catalogue->exercises[$prescription->exercise] ?? null;
+
+        return match ($exercise === null || $this->structure === null ? Directness::Target : $exercise->loads($this->structure)) {
+            Directness::Target => 1.0,
+            Directness::Shared => 0.9,
+            Directness::Slight, null => 0.5,
         };
     }
 

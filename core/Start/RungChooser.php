@@ -89,7 +89,7 @@ final readonly class RungChooser
 
     /**
      * The rungs that the athlete may take, easier first: those that the equipment allows and the structure bears, and the
-     * exercise itself; null where it is on no ladder.
+     * exercise itself. One that is on no ladder stands alone where the programme says so; null else.
      *
      * @param list<string>|null $within rungs that the programme keeps to; null: all of the ladder
      *
@@ -98,8 +98,11 @@ final readonly class RungChooser
     public function ladder(string $exercise, ?array $within = null): ?array
     {
         $rungs = $this->catalogue->ladderOf($exercise)?->exercises();
+        if ($rungs === null) {
+            return $within === null ? null : [$exercise];
+        }
 
-        return $rungs === null ? null : array_values(array_filter($rungs, function (string $key) use ($exercise, $within): bool {
+        return array_values(array_filter($rungs, function (string $key) use ($exercise, $within): bool {
             $rung = $this->catalogue->exercise($key);
 
             return $key === $exercise

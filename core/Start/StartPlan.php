@@ -15,6 +15,8 @@ use Rung\Core\Input\InvalidInput;
 use Rung\Core\Number;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Plan\Waiting;
+use Rung\Core\Record\Goal;
 
 /** A programme made ready for one athlete: the first stage on its rung, and all of it for the equipment at hand. */
 final readonly class StartPlan
@@ -33,6 +35,8 @@ final readonly class StartPlan
      * @param list<string>|null $equipment at hand; null: all of it
      * @param array<string, string> $byHand exercises that the practitioner chose, by prescription
      * @param Trials $trials what was tried in the room
+     * @param Goal|null $goal whose usual way back to sport the plan gets, where the programme has none of its own
+     * @param list<string> $found findings of the examination, by key: what waits for one of them begins with its stage
      *
      * @throws InvalidInput at /exercises where a choice names nothing
      */
@@ -46,8 +50,10 @@ final readonly class StartPlan
         ?array $equipment,
         array $byHand = [],
         Trials $trials = new Trials([], 0),
+        ?Goal $goal = null,
+        array $found = [],
     ): self {
-        $plan = $programme->planFor($structure, $catalogue);
+        $plan = $programme->planFor($structure, $catalogue, $goal);
         $first = new RungChooser($catalogue, $structure, $equipment, $irritable, $trials);
         $later = new RungChooser($catalogue, $structure, $equipment, false);
         $own = array_column($plan->prescriptions(), 'key');
@@ -57,7 +63,8 @@ final readonly class StartPlan
             }
         }
         $choices = [];
-        $plan = $plan->mapStages(static function (PlanStage $planned) use ($catalogue, $stage, $level, $first, $later, $byHand, $trials, &$choices): PlanStage {
+        $plan = $plan->mapStages(static function (PlanStage $planned) use ($catalogue, $stage, $level, $first, $later, $byHand, $trials, $found, &$choices): PlanStage {
+            $planned = $planned->beginning(static fn(Waiting $one): bool => in_array($one->startsWhen->finding, $found, true));
             $begins = $planned->stage->key === $stage;
             $taken = [];
             $prescriptions = [];
@@ -78,7 +85,20 @@ final readonly class StartPlan
                 }
             }
 
-            return $planned->withStage($planned->stage->withPrescriptions($prescriptions));
+            // What begins later is on its usual place, with what there is at hand.
+            $waiting = static function (Prescription $prescription) use ($later, &$taken): Prescription {
+                $choice = $later->keep($prescription, $taken);
+                $taken[] = $choice->exercise->key;
+
+                return self::swapped($prescription, $choice, true)->onLadder($later->ladder($choice->exercise->key, $prescription->ladder));
+            };
+
+            return new PlanStage(
+                $planned->stage->withPrescriptions($prescriptions),
+                $planned->slots,
+                $planned->rhythm,
+                array_map(static fn(Waiting $one): Waiting => $one->with($waiting($one->prescription)), $planned->waiting),
+            );
         });
 
         return new self($plan, $choices);

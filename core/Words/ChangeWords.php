@@ -32,6 +32,7 @@ final readonly class ChangeWords
             ChangeNoteKind::Changed => $this->changed($note),
             ChangeNoteKind::LoadCarried => "$title: " . Number::clean($note->after?->dose->load_kg ?? 0) . ' kg, as lifted',
             ChangeNoteKind::Added => "Added: {$this->title($note->after)}, " . self::dose($note->after),
+            ChangeNoteKind::Begins => "Begins now: {$this->title($note->after)}, " . self::dose($note->after) . ($note->startsWhen === null ? '' : ', ' . PlanWords::hasCome($note->startsWhen, $this->catalogue)),
             ChangeNoteKind::Unchanged => "$title stays as it is.",
             ChangeNoteKind::LowerEnd => "$title: the next session asks for the lower end, " . self::dose($note->before) . '.',
             ChangeNoteKind::TopOfLadder => "$title is the top of its ladder: choose what is next by hand.",

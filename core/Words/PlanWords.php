@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace Rung\Core\Words;
 
+use Rung\Core\Calendar\PracticeStep;
+use Rung\Core\Calendar\Rhythm;
 use Rung\Core\Calendar\Slot;
+use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Plan\StartsWhen;
 use Rung\Core\Record\Goal;
 use Rung\Core\Stage\CleanDays;
 use Rung\Core\Stage\Criterion;
@@ -31,17 +35,28 @@ final class PlanWords
     public static function rhythm(PlanStage $planned): string
     {
         $titles = [];
-        foreach ($planned->slots as $slot) {
+        foreach ($planned->inTurn() as $slot) {
             $titles[$slot->key] = self::slot($slot);
         }
         $rhythm = $planned->rhythm;
         $first = reset($titles) ?: '';
-        if ($rhythm->cycle !== null) {
-            $turns = array_map(static fn(string $key): string => $titles[$key] ?? $key, $rhythm->cycle);
-
-            return count(array_unique($turns)) === 1 ? "$turns[0] every day" : implode(', then ', $turns) . ', one a day';
+        $beside = array_map(static fn(Slot $slot): string => '; beside it ' . self::beside($slot), array_filter($planned->slots, static fn(Slot $slot): bool => $slot->beside !== null));
+        if ($rhythm->cycle === null) {
+            return self::spaced($first, $rhythm) . implode('', $beside);
         }
+        $turns = array_map(static fn(string $key): string => $titles[$key] ?? $key, $rhythm->cycle);
 
+        return (count(array_unique($turns)) === 1 ? "$turns[0] every day" : implode(', then ', $turns) . ', one a day') . implode('', $beside);
+    }
+
+    /** "hip and calf 3 times a week, at least 2 days apart", of a kind of session that has days of its own */
+    public static function beside(Slot $slot): string
+    {
+        return $slot->beside === null ? self::slot($slot) : self::spaced(self::slot($slot), $slot->beside);
+    }
+
+    private static function spaced(string $first, Rhythm $rhythm): string
+    {
         return match (true) {
             $rhythm->every_days === 1 => "$first every day",
             $rhythm->every_days === 2 => "$first every other day",
@@ -49,6 +64,37 @@ final class PlanWords
             $rhythm->per_week === 1 => "$first once a week",
             default => "$first $rhythm->per_week times a week, at least $rhythm->min_gap_days days apart",
         };
+    }
+
+    /** What an exercise waits for: "begins in week 3 of the stage" */
+    public static function startsWhen(StartsWhen $when, Catalogue $catalogue): string
+    {
+        return match (true) {
+            $when->stageWeek !== null => "begins in week $when->stageWeek of the stage",
+            $when->finding !== null => 'begins once this is found: ' . self::finding($when->finding, $catalogue),
+            default => 'begins once the other exercises have reached the top of their range',
+        };
+    }
+
+    /** The same once it has come. */
+    public static function hasCome(StartsWhen $when, Catalogue $catalogue): string
+    {
+        return match (true) {
+            $when->stageWeek !== null => "as planned for week $when->stageWeek of the stage",
+            $when->finding !== null => 'since this was found: ' . self::finding($when->finding, $catalogue),
+            default => 'since the other exercises have reached the top of their range',
+        };
+    }
+
+    private static function finding(string $key, Catalogue $catalogue): string
+    {
+        return lcfirst($catalogue->findings[$key]->words ?? $key);
+    }
+
+    /** "Alone, easy: 20 min at an effort of 4 at most" */
+    public static function practice(PracticeStep $step): string
+    {
+        return "$step->title: $step->minutes min at an effort of $step->effort at most";
     }
 
     /** What a criterion asks for, without looking at a case. */

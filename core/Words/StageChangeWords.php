@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace Rung\Core\Words;
 
+use Rung\Core\Calendar\PracticeStep;
+use Rung\Core\Calendar\Slot;
 use Rung\Core\Calendar\Weekday;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Plan\Waiting;
 use Rung\Core\Prescribe\StageDraft;
+use Rung\Core\Time\TimeOfDay;
 
 /** What differs between two forms of a stage: in words for the record and the athlete, and which doses changed. */
 final readonly class StageChangeWords
@@ -49,6 +53,32 @@ final readonly class StageChangeWords
     public function note(): string
     {
         return implode('; ', [...array_values($this->notes), ...$this->plain]);
+    }
+
+    /** @return list<string> */
+    private static function slotNotes(?Slot $before, Slot $after): array
+    {
+        $name = $after->name();
+        $times = static fn(?Slot $one): string => implode(', ', array_map(static fn(TimeOfDay $time): string => $time->toText(), $one->times ?? []));
+        $told = [];
+        if ($times($before) !== $times($after)) {
+            $told[] = "$name: " . ($times($after) === '' ? 'at no set time' : 'at ' . $times($after));
+        }
+        if ($before?->beside?->toArray() !== $after->beside?->toArray()) {
+            $told[] = $after->beside === null ? "$name: takes its turn in the rhythm" : 'Beside: ' . PlanWords::beside($after);
+        }
+        $steps = static fn(?Slot $one): array => array_map(static fn(PracticeStep $step): array => $step->toArray(), $one->practice ?? []);
+        if ($steps($before) !== $steps($after)) {
+            $told[] = "$name: " . ($after->practice === [] ? 'no steps any more' : 'other steps, ' . implode('; ', array_map(PlanWords::practice(...), $after->practice)));
+        }
+
+        return $told;
+    }
+
+    /** @return list<string> titles of what begins later */
+    private static function later(PlanStage $stage, Catalogue $catalogue): array
+    {
+        return array_map(static fn(Waiting $one): string => $catalogue->titleOf($one->prescription->exercise), $stage->waiting);
     }
 
     private static function words(?Prescription $old, Prescription $new, PlanStage $after, Catalogue $catalogue): ?string
@@ -104,6 +134,12 @@ final readonly class StageChangeWords
         }
         if ($before->rhythm->toArray() !== $after->rhythm->toArray()) {
             $plain[] = 'Rhythm: ' . PlanWords::rhythm($before) . ' → ' . PlanWords::rhythm($after);
+        }
+        foreach ($after->slots as $slot) {
+            $plain = [...$plain, ...self::slotNotes($before->slot($slot->key), $slot)];
+        }
+        foreach (array_diff(self::later($before, $catalogue), self::later($after, $catalogue), array_map(static fn(Prescription $one): string => $catalogue->titleOf($one->exercise), $after->stage->prescriptions)) as $title) {
+            $plain[] = "No longer begins later: $title";
         }
         $names = static fn(array $days): array => array_values(array_filter(
             array_map(static fn(Weekday $day): string => $day->value, Weekday::cases()),

@@ -14,6 +14,7 @@ use Rung\Core\Decision\Because;
 use Rung\Core\Dose\Limbs;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Evaluation\PracticeLadder;
 use Rung\Core\Gate\CriterionOutlook;
 use Rung\Core\Number;
 use Rung\Core\Plan\Maintenance;
@@ -117,6 +118,20 @@ final class TodayWords
             Because::Capped => 'No further for now: more was too much before.',
             Because::Full => 'The top of your range: it settles.',
             Because::Grown => 'More than the last time: it settled.',
+        };
+    }
+
+    /** Why the next practice asks for what it asks. */
+    public static function practice(PracticeLadder $ladder): string
+    {
+        return match ($ladder->because) {
+            Because::Fixed, Because::Start => 'You begin with the first step.',
+            Because::Eased => 'One step back: the last time was too much.',
+            Because::Short => 'The same again: the last time was shorter or easier than this.',
+            Because::Kept => $ladder->settled > 0 ? 'Once more like this; if it settles, the next step follows.' : 'The same again, so that it can settle.',
+            Because::Capped => 'No further for now: a stop was less than a week before.',
+            Because::Full => 'This is the whole of it.',
+            Because::Grown => 'The next step: the last ' . PracticeLadder::TIMES . ' settled.',
         };
     }
 

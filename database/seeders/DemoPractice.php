@@ -26,6 +26,7 @@ use Rung\Core\Calendar\Weekday;
 use Rung\Core\CaseFile\Athlete as CoreAthlete;
 use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\CaseFile\Details;
+use Rung\Core\Record\Side;
 use Rung\Core\Simulation\CaseSimulator;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\Zone;
@@ -84,7 +85,8 @@ final class DemoPractice
         $programme = $catalogue->programme($demo->programme);
         $rule = $catalogue->school($programme->rule)->rule;
         $info = $catalogue->structure($demo->structure);
-        $plan = $programme->planFor($info, $catalogue);
+        $plan = $programme->planFor($info, $catalogue, $demo->goal);
+        $plan = $demo->side === Side::Both ? $plan->onBothSides() : $plan;
 
         // Somebody may have more than one case.
         $athlete = Athlete::query()->firstOrCreate(['practice_id' => $practice->id, 'name' => $demo->name], ['act' => $demo->act, 'body_mass_kg' => $demo->mass]);

@@ -36,7 +36,7 @@ final class DemoStories
             self::one('Greta Osei-Vane', 'tumbler', 63, Goal::Jumping, Side::Left, 21, $calm, 80, 'slow', StoryEnd::Neglected, morningOpen: true),
             self::one('Hollis Brandt', 'acrobat', 78, Goal::Jumping, Side::Right, 22, $hot, 3, 'holds', morningOpen: true),
             self::one('Mirela Quill', 'wire walker', 55, Goal::Everyday, Side::Right, 24, $calm, 30, 'slow', structure: Structure::LateralElbow, programme: 'hold_strength_speed', morningOpen: true),
-            self::one('Ines Calloway', 'wheel', 66, Goal::Power, Side::Both, 23, $calm, 150, 'slow'),
+            self::one('Ines Calloway', 'wheel', 66, Goal::Power, Side::Both, 23, $calm, 98, 'slow'),
         ];
     }
 

@@ -216,11 +216,14 @@ final class CoursesTest extends TestCase
         foreach (['m_up', 'm_down', 'm_thumb'] as $direction) {
             self::assertSame(20, max([0, ...self::leasts($played, $direction)]), "$direction has reached twenty");
         }
-        $twist = self::from($played, 'twist');
-        foreach ($played['weeks'] as $week) {
-            self::assertTrue($week['week'] * 7 >= $twist || !in_array('towel_twist_light', array_column($week['exercises'], 'exercise'), true));
+        $twists = array_keys(self::leasts($played, 'm_twist'));
+        self::assertNotEmpty($twists);
+        foreach (['m_up', 'm_down', 'm_thumb'] as $direction) {
+            $full = array_filter(self::leasts($played, $direction), static fn(int|float|null $least): bool => $least === 20);
+            self::assertLessThanOrEqual($twists[0], array_key_first($full), "$direction was full before the twist began");
         }
-        self::assertContains('towel_twist_light', array_column(self::week($played, 8)['exercises'], 'exercise'));
+        self::assertSame(range($twists[0], count($played['weeks'])), $twists, 'once begun it stays begun');
+        self::assertLessThanOrEqual(8, $twists[0]);
     }
 
     public function testDailyLifeEndsWithoutAJump(): void

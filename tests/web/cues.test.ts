@@ -40,6 +40,8 @@ describe('what the pacer says', () => {
 });
 
 test('one of several sessions of a day says which, and from when', () => {
-  const due = (part: Due['part']) => titleOf({ title: 'Hands', part } as Due);
+  const due = (part: Due['part'], at: string | null = null) => titleOf({ title: 'Hands', part, at } as Due);
   expect([due(null), due({ number: 2, of: 3, least_hours: 4, from: null }), due({ number: 2, of: 3, least_hours: 4, from: '13:00' })]).toEqual(['Hands', 'Hands, 2 of 3', 'Hands, 2 of 3, from 13:00']);
+  // The time that the practice set goes before what the hours between would allow.
+  expect([due(null, '07:30'), due({ number: 2, of: 3, least_hours: 4, from: '13:00' }, '12:00')]).toEqual(['Hands, at 07:30', 'Hands, 2 of 3, at 12:00']);
 });

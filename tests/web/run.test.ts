@@ -5,7 +5,7 @@ import { keepPhone, type PhoneData } from '../../web/phone/plan';
 import type { Due } from '../../web/phone/usePhone';
 import { exercise, plan } from './session';
 
-const due: Due = { planned: 'p1', on: '2026-04-14', stage: 'slow', title: 'Slow', part: null, kind: 'loading', duration_s: 600, done: false, exercises: [exercise('press'), exercise('hold', { dose: { sets: 3, reps: 1, rest_s: 60, hold_s: 30 } })] };
+const due: Due = { planned: 'p1', on: '2026-04-14', stage: 'slow', title: 'Slow', at: null, practice: null, part: null, kind: 'loading', duration_s: 600, done: false, exercises: [exercise('press'), exercise('hold', { dose: { sets: 3, reps: 1, rest_s: 60, hold_s: 30 } })] };
 const blank = begin(plan, due).progress[0];
 const page = (id: string): PhoneData => ({ person: 'me', practice: {}, cases: [{ ...plan, case: id, today: '2026-04-14', sessions: [], days: [] }], closed: [] } as unknown as PhoneData);
 const told = (run: Run, at: number, part: Partial<Run['progress'][number]>): Run => ({ ...run, progress: run.progress.map((one, i) => (i === at ? { ...one, ...part } : one)) });

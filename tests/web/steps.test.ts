@@ -10,7 +10,7 @@ import { exercise, plan } from './session';
 
 const BOTH: Exercise['sides'] = [{ side: 'right', words: 'right, the sore one' }, { side: 'left', words: 'left' }];
 
-const runOf = (...exercises: Exercise[]): Run => begin(plan, { planned: 'p1', on: '2026-04-14', stage: 'slow', title: 'Slow', part: null, kind: 'loading', duration_s: 600, done: false, exercises });
+const runOf = (...exercises: Exercise[]): Run => begin(plan, { planned: 'p1', on: '2026-04-14', stage: 'slow', title: 'Slow', at: null, practice: null, part: null, kind: 'loading', duration_s: 600, done: false, exercises });
 const full = { reps: 8, held_s: null };
 const present = (run: Run) => {
   const one = run.progress[run.at];

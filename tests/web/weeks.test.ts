@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { dayOf, everyWeek, isLeftOut, leftOut, marked, marksOf, onceMore, put, sameMarks, shifted, shiftedAll, swapped, weeksOf, withOnceMore, withoutSport, withSport } from '../../web/features/weeks/grid';
 import type { Planned } from '../../web/features/weeks/useWeeks';
 
-const session: Planned = { id: 'a', on: '2026-04-15', slot: 'slow', number: 1, moved_from: null, state: 'planned', hook: null, missed_why: null, open: true };
+const session: Planned = { id: 'a', on: '2026-04-15', slot: 'slow', number: 1, at: null, practice: null, moved_from: null, state: 'planned', hook: null, missed_why: null, open: true };
 const weeks = { from: '2026-04-06', today: '2026-04-14', until: '2026-05-11', last: '2026-05-11' };
 
 describe('weeks', () => {

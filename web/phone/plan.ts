@@ -11,17 +11,19 @@ export type TodayData = Schemas['Today'];
 
 /** Raised whenever the page changes its shape: an older one is asked for anew. */
 const PHONE: Kind<PhoneData> = {
-  version: 3,
+  version: 4,
   shape: z.custom<PhoneData>((page) => z.looseObject({
     person: z.string(),
     practice: z.looseObject({}),
     cases: z.array(z.looseObject({ case: z.string(), person: z.string(), today: z.string(), sessions: z.array(z.unknown()), days: z.array(z.unknown()), figures: z.optional(z.looseObject({})) })),
     closed: z.array(z.unknown()),
   }).safeParse(page).success),
-  // Before there were figures: the plan is shown without them until there is reception.
+  // Before there were figures, times of day and steps of practice: the plan is shown without them until there is reception.
   migrate: (page, version) => {
-    const before = z.looseObject({ cases: z.array(z.looseObject({})) }).safeParse(page).data;
-    return version !== 2 || before === undefined ? page : { ...before, cases: before.cases.map((one) => ({ figures: {}, ...one })) };
+    const before = z.looseObject({ cases: z.array(z.looseObject({ sessions: z.array(z.looseObject({})) })) }).safeParse(page).data;
+    return version < 2 || before === undefined
+      ? page
+      : { ...before, cases: before.cases.map((one) => ({ figures: {}, ...one, sessions: one.sessions.map((session) => ({ at: null, practice: null, ...session })) })) };
   },
 };
 

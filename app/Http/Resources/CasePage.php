@@ -19,6 +19,7 @@ use Rung\Core\Acceptance\Acceptance;
 use Rung\Core\Acceptance\NextLoad;
 use Rung\Core\Attention\WeekLoad;
 use Rung\Core\Calendar\Placed;
+use Rung\Core\Calendar\PracticeStep;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\School;
@@ -27,6 +28,7 @@ use Rung\Core\Dose\Limbs;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\Irritation;
+use Rung\Core\Evaluation\PracticeLadder;
 use Rung\Core\Evaluation\TrainingSummary;
 use Rung\Core\Gate\CriterionOutlook;
 use Rung\Core\Gate\GateOutlook;
@@ -36,6 +38,7 @@ use Rung\Core\Lint\LintSubject;
 use Rung\Core\Number;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Plan\Waiting;
 use Rung\Core\Record\Side;
 use Rung\Core\Record\Structure;
 use Rung\Core\Screening\Growth;
@@ -46,6 +49,8 @@ use Rung\Core\Words\DoseWords;
 use Rung\Core\Words\EvaluationWords;
 use Rung\Core\Words\Ground;
 use Rung\Core\Words\Grounds;
+use Rung\Core\Words\PlanWords;
+use Rung\Core\Words\TodayWords;
 
 /** All that the Case page shows. */
 final class CasePage
@@ -111,6 +116,8 @@ final class CasePage
             'adherence' => $told['adherence'],
             'week' => $told['week'],
             'prescriptions' => $stage === null ? [] : self::prescriptions($stage, $plan, $case, $catalogue, $evaluation),
+            'begins_later' => array_map(static fn(Waiting $one): array => ['title' => $catalogue->titleOf($one->prescription->exercise), 'words' => DoseWords::of($one->prescription), 'when' => PlanWords::startsWhen($one->startsWhen, $catalogue)], $stage->waiting ?? []),
+            'practice' => $stage === null ? null : self::practice($stage, $evaluation),
             'stages' => array_map(
                 static fn(PlanStage $one): array => ['key' => $one->stage->key, 'title' => $one->stage->title],
                 $plan->stages,
@@ -167,7 +174,7 @@ final class CasePage
         return array_values($rows->map(static fn(Decision $decision): array => [
             'id' => $decision->id,
             'at' => $decision->at->setTimezone($case->practice->timezone)->toIso8601String(),
-            'by' => $decision->user->name,
+            'by' => $decision->by(),
             'kind' => $decision->kind,
             'words' => $decision->words,
             'reason' => $decision->reason,
@@ -337,6 +344,25 @@ final class CasePage
         ));
     }
 
+    /** @return array<string, mixed>|null where the athlete stands on the way back to sport; null where the stage has none */
+    private static function practice(PlanStage $stage, Evaluation $evaluation): ?array
+    {
+        foreach ($stage->slots as $slot) {
+            $ladder = PracticeLadder::of($slot, $evaluation);
+            if ($ladder !== null) {
+                return [
+                    'steps' => array_map(static fn(PracticeStep $step): array => ['words' => PlanWords::practice($step), 'full' => $step->full], $ladder->steps),
+                    'at' => $ladder->at,
+                    'settled' => $ladder->settled,
+                    'times' => PracticeLadder::TIMES,
+                    'why' => TodayWords::practice($ladder),
+                ];
+            }
+        }
+
+        return null;
+    }
+
     /** @return list<Prescription> the doses before the last change of the plan, where it was a change of dose within the week */
     private function before(CareCase $case, PlanStage $stage): array
     {
@@ -347,7 +373,7 @@ final class CasePage
         return $before === null ? [] : Plan::fromJson($before->content)->stage($stage->stage->key)->stage->prescriptions ?? [];
     }
 
-    /** @return list<array{on: string, slot: string, mode: string}> */
+    /** @return list<array{on: string, slot: string, mode: string, at: string|null}> */
     private function coming(CareCase $case, PlanStage $stage, Evaluation $evaluation): array
     {
         $today = $evaluation->log->today;
@@ -359,6 +385,7 @@ final class CasePage
             'on' => $one->on,
             'slot' => $stage->slot($one->slot)?->name() ?? $one->slot,
             'mode' => ($stage->slot($one->slot)->mode ?? $evaluation->log->stage->mode)->value,
+            'at' => $stage->slot($one->slot)?->timeOf($one->number)?->toText(),
         ])->all());
     }
 }

@@ -7,9 +7,11 @@ namespace App\Http\Resources;
 use App\Models\CareCase;
 use App\Support\CatalogueShelf;
 use Illuminate\Support\Facades\Cache;
+use Rung\Core\Calendar\Weekday;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Programme;
 use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Evaluation\PracticeLadder;
 use Rung\Core\Gate\GateOutlook;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Plan\PlanStage;
@@ -55,7 +57,10 @@ final class CountdownPage
         if ($plan->maintenance !== null || $case->closed_on !== null) {
             throw InvalidInput::at('/by', 'needs no reckoning: the programme is finished');
         }
-        [$steady, $slow] = self::days($case, $programme, $goal, $catalogue);
+        [$steady, $slow] = array_map(
+            static fn(array $days): array => self::withPractice($days, $stages, $evaluation, $case->weekdays($plan)),
+            self::days($case, $programme, $goal, $catalogue),
+        );
         $countdown = Countdown::of(
             array_slice($keys, $at),
             $evaluation->log->stageFrom,
@@ -77,6 +82,32 @@ final class CountdownPage
             'pace' => $countdown->pace()?->value,
             'note' => CountdownWords::NOTE,
         ];
+    }
+
+    /**
+     * A stage with a way back to sport takes as long as its rungs do, where that is longer than was played.
+     *
+     * @param array<string, int> $days in each stage
+     * @param list<PlanStage> $stages
+     * @param list<Weekday> $available
+     *
+     * @return array<string, int>
+     */
+    private static function withPractice(array $days, array $stages, Evaluation $evaluation, array $available): array
+    {
+        foreach ($stages as $stage) {
+            $isPresent = $stage->stage->key === $evaluation->log->stage->key;
+            foreach ($stage->slots as $slot) {
+                $ladder = $isPresent ? PracticeLadder::of($slot, $evaluation) : PracticeLadder::untried($slot);
+                $took = $ladder?->days($stage, $evaluation->log->today, $available);
+                $key = $stage->stage->key;
+                if ($took !== null && isset($days[$key])) {
+                    $days[$key] = max($days[$key], $took + ($isPresent ? $evaluation->log->today->daysSince($evaluation->log->stageFrom) : 0));
+                }
+            }
+        }
+
+        return $days;
     }
 
     /** @return array{array<string, int>, array<string, int>} days in each stage; to play a programme takes a second, so it is kept for a while */

@@ -7,12 +7,15 @@ namespace App\Http\Resources;
 use App\Actions\IntakeRequest;
 use App\Models\CareCase;
 use App\Models\Decision;
+use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Record\Structure;
+use Rung\Core\Screening\Finding;
 
 /** What intake says of a case today, and how it came to say so. */
 final class IntakePage
 {
     /** @return array<string, mixed> */
-    public static function of(CareCase $case): array
+    public static function of(CareCase $case, Catalogue $catalogue): array
     {
         $text = static fn(string $field): ?string => is_string($case->intake[$field] ?? null) ? $case->intake[$field] : null;
 
@@ -39,12 +42,14 @@ final class IntakePage
             'purpose' => $case->purpose,
             'body_mass_kg' => $case->athlete->body_mass_kg,
             'advice' => array_map(static fn(array $one): array => ['words' => $one['words'], 'until' => $one['until']], $case->advice),
+            'found' => $case->found(),
+            'findings' => array_values(array_map(static fn(Finding $one): array => ['key' => $one->key, 'words' => $one->words], array_filter($catalogue->findings, static fn(Finding $one): bool => in_array(Structure::from($case->structure), $one->structures, true)))),
             'signs' => array_values(is_array($case->intake['referral_signs'] ?? null) ? $case->intake['referral_signs'] : []),
             'risks' => array_values(is_array($case->intake['risks'] ?? null) ? $case->intake['risks'] : []),
             'screened_by' => $text('screened_by'),
             'screened_on' => $text('screened_on'),
             'changes' => array_values($case->decisions()->where('kind', 'intake')->with('user')->get()->map(static fn(Decision $one): array => [
-                'at' => $one->at->setTimezone($case->practice->timezone)->toIso8601String(), 'by' => $one->user->name, 'words' => $one->words, 'why' => $one->reason,
+                'at' => $one->at->setTimezone($case->practice->timezone)->toIso8601String(), 'by' => $one->by(), 'words' => $one->words, 'why' => $one->reason,
             ])->all()),
         ];
     }

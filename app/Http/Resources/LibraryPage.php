@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\LibraryKind;
+use Rung\Core\Calendar\PracticeStep;
 use Rung\Core\Catalogue\Avoid;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Differential;
@@ -17,10 +18,13 @@ use Rung\Core\Catalogue\RungChange;
 use Rung\Core\Catalogue\School;
 use Rung\Core\Catalogue\StructureInfo;
 use Rung\Core\Catalogue\Variant;
+use Rung\Core\Catalogue\WayBack;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Exercise\Directness;
 use Rung\Core\Exercise\Exercise;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Plan\Waiting;
+use Rung\Core\Screening\Finding;
 use Rung\Core\Screening\ReferralSign;
 use Rung\Core\Screening\Risk;
 use Rung\Core\Stage\Criterion;
@@ -54,6 +58,12 @@ final class LibraryPage
             'risks' => array_map(static fn(Risk $risk): array => [
                 'key' => $risk->key, 'words' => $risk->words, 'asks_taken_on' => $risk->asksTakenOn,
             ], array_values($catalogue->risks)),
+            'findings' => array_map(static fn(Finding $finding): array => [
+                'key' => $finding->key, 'words' => $finding->words, 'how' => $finding->how, 'structures' => array_column($finding->structures, 'value'),
+            ], array_values($catalogue->findings)),
+            'practice' => array_map(static fn(WayBack $way): array => [
+                'goals' => array_column($way->goals, 'value'), 'steps' => array_map(static fn(PracticeStep $step): array => $step->toArray(), $way->steps),
+            ], $catalogue->waysBack),
             'equipment' => $catalogue->equipment(),
         ];
     }
@@ -158,10 +168,14 @@ final class LibraryPage
                 'title' => $planned->stage->title,
                 'mode' => $planned->stage->mode->value,
                 'goals' => PlanWords::goals($planned->stage),
+                'goal_keys' => $planned->stage->goals === null ? null : array_column($planned->stage->goals, 'value'),
                 'rhythm' => PlanWords::rhythm($planned),
                 'gate' => array_map(static fn(Criterion $one): string => PlanWords::criterion($one), $planned->stage->gate),
                 'notes' => $planned->stage->notes,
-                'prescriptions' => array_map($this->prescription(...), $planned->stage->prescriptions),
+                'prescriptions' => [
+                    ...array_map($this->prescription(...), $planned->stage->prescriptions),
+                    ...array_map(fn(Waiting $waiting): array => ['when' => PlanWords::startsWhen($waiting->startsWhen, $this->catalogue)] + $this->prescription($waiting->prescription), $planned->waiting),
+                ],
             ], $programme->plan->stages),
             'variants' => array_map(fn(Variant $variant): array => [
                 'structures' => array_column($variant->structures, 'value'),
@@ -180,6 +194,7 @@ final class LibraryPage
             'key' => $one->key,
             'exercise' => $one->exercise,
             'title' => $this->catalogue->titleOf($one->exercise),
+            'when' => null,
             'words' => DoseWords::of($one),
             'tempo_words' => DoseWords::tempo($one),
             'growth' => GrowthWords::of($one, $this->catalogue),

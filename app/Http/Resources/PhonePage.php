@@ -49,7 +49,7 @@ final class PhonePage
             'side' => $case->side,
             'opened_on' => $case->opened_on,
             'closed_on' => $case->closed_on,
-            'closed_by' => $decision?->user->name,
+            'closed_by' => $decision?->by(),
             // How it ended is told where it was said; the words of a finished programme speak of its gate.
             'how' => $decision?->kind === 'close' ? $decision->words : null,
             'why' => $decision?->reason,

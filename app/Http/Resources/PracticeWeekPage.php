@@ -70,12 +70,13 @@ final class PracticeWeekPage
         $titles = self::titles($cases);
         $rows = DB::table('planned_sessions as s')->whereIn('s.case_id', $cases)->where('s.withdrawn', false)->whereBetween('s.on', [$monday->toIso(), $sunday->toIso()])
             ->orderBy('s.on')->orderBy('s.slot')->orderBy('s.number')
-            ->selectRaw('s.case_id, s."on", s.stage, s.slot, exists (select 1 from training_sessions t where t.planned_id = s.id and not t.superseded) as done')->get();
+            ->selectRaw('s.case_id, s."on", s.stage, s.slot, s.number, exists (select 1 from training_sessions t where t.planned_id = s.id and not t.superseded) as done')->get();
         $found = [];
         foreach ($rows as $row) {
             [$case, $on] = [self::text($row, 'case_id'), self::text($row, 'on')];
-            $slot = $titles[$case][self::text($row, 'stage')][self::text($row, 'slot')] ?? ['title' => self::text($row, 'slot'), 'mode' => 'mixed'];
-            $found[$case][$on][] = $slot + ['state' => match (true) {
+            $slot = $titles[$case][self::text($row, 'stage')][self::text($row, 'slot')] ?? ['title' => self::text($row, 'slot'), 'mode' => 'mixed', 'times' => []];
+            $at = $slot['times'][(is_int($row->number) ? $row->number : 1) - 1] ?? null;
+            $found[$case][$on][] = ['title' => $slot['title'], 'mode' => $slot['mode'], 'at' => is_string($at) ? $at : null, 'state' => match (true) {
                 $row->done === true => 'done',
                 $on < $today->toIso() => 'missed',
                 default => 'planned',
@@ -88,7 +89,7 @@ final class PracticeWeekPage
     /**
      * @param list<string> $cases
      *
-     * @return array<string, array<string, array<string, array{title: string, mode: string}>>> by case, stage and slot, of the newest version
+     * @return array<string, array<string, array<string, array{title: string, mode: string, times: list<mixed>}>>> by case, stage and slot, of the newest version
      */
     private static function titles(array $cases): array
     {
@@ -98,7 +99,7 @@ final class PracticeWeekPage
             $content = json_decode(self::text($row, 'content'), true);
             foreach (self::list(is_array($content) ? $content['stages'] ?? [] : []) as $stage) {
                 foreach (self::list($stage['slots'] ?? []) as $slot) {
-                    $titles[self::text($row, 'case_id')][self::word($stage, 'key')][self::word($slot, 'key')] = ['title' => self::word($slot, 'title'), 'mode' => self::word($slot, 'mode')];
+                    $titles[self::text($row, 'case_id')][self::word($stage, 'key')][self::word($slot, 'key')] = ['title' => self::word($slot, 'title'), 'mode' => self::word($slot, 'mode'), 'times' => array_values(is_array($slot['times'] ?? null) ? $slot['times'] : [])];
                 }
             }
         }

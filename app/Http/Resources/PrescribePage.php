@@ -11,14 +11,19 @@ use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use Rung\Core\Acceptance\Acceptance;
 use Rung\Core\Acceptance\ChangeNote;
+use Rung\Core\Calendar\PracticeStep;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\Calendar\Weekday;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
+use Rung\Core\Plan\Waiting;
+use Rung\Core\Record\Goal;
 use Rung\Core\Time\Day;
+use Rung\Core\Time\TimeOfDay;
 use Rung\Core\Words\DoseWords;
+use Rung\Core\Words\PlanWords;
 
 /** What the Prescribe screen begins with: the plan in force, stage by stage, as it can be edited. */
 final class PrescribePage
@@ -47,6 +52,7 @@ final class PrescribePage
             'stages' => array_map(fn(PlanStage $one): array => $this->stage($one, $plan, $case, $today), $plan->stages),
             'proposed' => $this->proposed($case, $plan),
             'available' => array_map(static fn(Weekday $day): string => $day->value, $case->weekdays($plan)),
+            'usual_practice' => array_map(static fn(PracticeStep $one): array => $one->toArray(), $this->shelf->forCase($case, $plan)->practiceFor(Goal::from($case->goal))),
             'others' => array_values(CareCase::query()->with('athlete')->where('structure', $case->structure)->where('id', '!=', $case->id)
                 ->orderByDesc('opened_on')->limit(30)->get()
                 ->map(static fn(CareCase $one): array => ['key' => $one->id, 'title' => "{$one->athlete->name}, $one->side"])->all()),
@@ -71,8 +77,17 @@ final class PrescribePage
         return [
             'key' => $stage->stage->key,
             'title' => $stage->stage->title,
-            'slots' => array_map(static fn(Slot $slot): array => ['key' => $slot->key, 'title' => $slot->name(), 'mode' => $slot->mode->value], $stage->slots),
+            'slots' => array_map(static fn(Slot $slot): array => [
+                'key' => $slot->key,
+                'title' => $slot->name(),
+                'mode' => $slot->mode->value,
+                'times_per_day' => $slot->times_per_day,
+                'times' => array_map(static fn(TimeOfDay $one): string => $one->toText(), $slot->times),
+                'beside' => $slot->beside?->toArray(),
+                'practice' => array_map(static fn(PracticeStep $one): array => $one->toArray(), $slot->practice),
+            ], $stage->slots),
             'rhythm' => $stage->rhythm->toArray(),
+            'begins_later' => array_map(static fn(Waiting $one): array => ['when' => PlanWords::startsWhen($one->startsWhen, $catalogue)] + self::item($one->prescription, $plan, $catalogue, $today), $stage->waiting),
             'prescriptions' => array_map(static fn(Prescription $one): array => self::item($one, $plan, $catalogue, $today), $stage->stage->prescriptions),
         ];
     }

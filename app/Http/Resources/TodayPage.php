@@ -20,11 +20,15 @@ use Carbon\CarbonImmutable;
 use Rung\Core\Acceptance\NextLoad;
 use Rung\Core\Acceptance\Relief;
 use Rung\Core\Acceptance\UsualLoad;
+use Rung\Core\Calendar\Booked;
+use Rung\Core\Calendar\PracticeStep;
+use Rung\Core\Calendar\Slot;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\DoseArithmetic;
 use Rung\Core\Dose\Limbs;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Evaluation\PracticeLadder;
 use Rung\Core\Input\Json;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
@@ -84,9 +88,13 @@ final class TodayPage
         $missing = array_values(array_filter(array_map(TodayWords::missing(...), $outlooks)));
 
         $figures = new DrawnFigures($this->figures, $catalogue);
+        $practices = PracticeLadder::byBooked($stage, $evaluation, array_map(
+            static fn(PlannedSession $one): Booked => new Booked($one->id, Day::fromIso($one->on), $one->slot),
+            array_values(array_filter($planned, static fn(PlannedSession $one): bool => $one->on >= $today->toIso() && !in_array($one->id, $done, true))),
+        ));
         // Under a stop nothing is asked for, today or on the days ahead.
         $sessions = $stage === null || $isStopped ? [] : array_map(
-            fn(PlannedSession $one): array => self::session($one, $stage, $plan, $catalogue, $case, $evaluation, $programme->retest ?? false, $figures) + ['done' => in_array($one->id, $done, true)],
+            fn(PlannedSession $one): array => self::session($one, $stage, $plan, $catalogue, $case, $evaluation, $programme->retest ?? false, $figures, $practices) + ['done' => in_array($one->id, $done, true)],
             $planned,
         );
 
@@ -168,8 +176,12 @@ final class TodayPage
         ];
     }
 
-    /** @return array<string, mixed> */
-    private static function session(PlannedSession $planned, PlanStage $stage, Plan $plan, Catalogue $catalogue, CareCase $case, Evaluation $evaluation, bool $retests, DrawnFigures $figures): array
+    /**
+     * @param array<string, PracticeStep> $practices by planned session
+     *
+     * @return array<string, mixed>
+     */
+    private static function session(PlannedSession $planned, PlanStage $stage, Plan $plan, Catalogue $catalogue, CareCase $case, Evaluation $evaluation, bool $retests, DrawnFigures $figures, array $practices): array
     {
         $due = array_values(array_filter(
             $stage->stage->prescriptions,
@@ -185,6 +197,8 @@ final class TodayPage
             'on' => $planned->on,
             'stage' => $stage->stage->key,
             'title' => $stage->slot($planned->slot)?->name() ?? $planned->slot,
+            'at' => $stage->slot($planned->slot)?->timeOf($planned->number)?->toText(),
+            'practice' => self::practice($stage->slot($planned->slot), $practices[$planned->id] ?? null, $evaluation),
             'part' => self::part($planned, $stage, $case, $evaluation->log->today),
             'kind' => $due === [] ? 'sport' : 'loading',
             'duration_s' => DoseArithmetic::session($sums)['duration_s'],
@@ -231,6 +245,26 @@ final class TodayPage
                     'dose' => $one->dose->toArray(),
                 ];
             }, $due),
+        ];
+    }
+
+    /** @return array<string, mixed>|null what a practice on the way back to sport asks for, and why */
+    private static function practice(?Slot $slot, ?PracticeStep $step, Evaluation $evaluation): ?array
+    {
+        $ladder = $slot === null ? null : PracticeLadder::of($slot, $evaluation);
+        if ($step === null || $ladder === null) {
+            return null;
+        }
+        $at = (int) array_search($step, $ladder->steps, true);
+
+        return [
+            'title' => $step->title,
+            'minutes' => $step->minutes,
+            'effort' => $step->effort,
+            'full' => $step->full,
+            'step' => $at + 1,
+            'of' => count($ladder->steps),
+            'why' => $at === $ladder->at ? TodayWords::practice($ladder) : 'If the practices before it settle.',
         ];
     }
 

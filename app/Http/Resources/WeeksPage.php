@@ -16,6 +16,7 @@ use Rung\Core\Calendar\Slot;
 use Rung\Core\Calendar\WeekCheck;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Evaluation\PracticeLadder;
 use Rung\Core\Evaluation\WeekSum;
 use Rung\Core\Evaluation\WeekSums;
 use Rung\Core\Record\Session;
@@ -101,12 +102,15 @@ final class WeeksPage
     private static function sessions(CaseWeeks $weeks, Evaluation $evaluation, bool $isStopped): array
     {
         $hooks = Standing::hooksByPlanned($evaluation);
+        $steps = $isStopped ? [] : PracticeLadder::byBooked($weeks->stage, $evaluation, array_values(array_filter($weeks->booked, static fn(Booked $one): bool => $weeks->isOpen($one->id))));
 
         return array_map(static fn(Booked $one): array => [
             'id' => $one->id,
             'on' => $one->on->toIso(),
             'slot' => $one->slot,
             'number' => $weeks->planned[$one->id]->number,
+            'at' => $weeks->slots[$one->slot]->timeOf($weeks->planned[$one->id]->number)?->toText(),
+            'practice' => isset($steps[$one->id]) ? $steps[$one->id]->toArray() : null,
             'moved_from' => $weeks->planned[$one->id]->moved_from,
             'state' => match (true) {
                 in_array($one->id, $weeks->done, true) => 'done',

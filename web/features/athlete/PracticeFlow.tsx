@@ -7,6 +7,7 @@ import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 
 import { TextInput } from '../../shell/TextInput';
+import { AskedPractice } from './AskedPractice';
 import { PainRow } from './PainRow';
 import { minutesOf, type Run } from './run';
 import { isFar } from './typed';
@@ -34,6 +35,7 @@ export function PracticeFlow({ run, set }: { run: Run; set: (run: Run) => void }
   const usual = run.usual_minutes.usual;
   return (
     <Paper variant="outlined" component="section" aria-label="Practice" sx={{ p: 2, display: 'grid', gap: 1.5 }}>
+      {run.due.practice !== null && <AskedPractice practice={run.due.practice} />}
       <TextInput label="Minutes of practice" value={practice.minutes} change={(minutesTyped) => change({ minutes: minutesTyped })} fault={fault} inputMode="decimal" />
       {needsAsking(run) && (
         <Alert severity="warning">

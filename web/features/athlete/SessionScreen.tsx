@@ -34,7 +34,7 @@ function begun(page: PhoneData, search: URLSearchParams, waiting: readonly Waiti
   const [practice, again, planned] = [search.get('practice'), search.get('again'), search.get('planned')];
   for (const plan of page.cases.filter((one) => !one.stopped && !stopsHere(one, waiting))) {
     if (practice !== null && plan.case === practice) {
-      return begin(plan, { planned: '', on: localDay(), stage: '', title: 'Practice', part: null, kind: 'sport', duration_s: 0, exercises: [], done: false });
+      return begin(plan, { planned: '', on: localDay(), stage: '', title: 'Practice', at: null, practice: null, part: null, kind: 'sport', duration_s: 0, exercises: [], done: false });
     }
     const more = plan.sessions.find((one) => one.planned === again);
     if (more !== undefined) return begin(plan, { ...more, planned: '' });

@@ -14,6 +14,7 @@ import { caseName, type PhoneData, type TodayData } from '../../phone/plan';
 import { inUnits, useSettings } from '../../phone/settings';
 import { type Due, useOutbox } from '../../phone/usePhone';
 import { ago, day, plusDays } from '../../shell/dates';
+import { AskedPractice } from './AskedPractice';
 import { GoOn } from './GoOn';
 import { MorningCard } from './MorningCard';
 import { isIdle, type Run, useRun } from './run';
@@ -32,6 +33,8 @@ const ORDER = { run: 0, morning: 1, settle: 2, session: 3, left: 4, late: 5, set
 interface Step {
   key: string;
   order: number;
+  /** The time of day that the practice set; sessions without one come after those. */
+  at?: string | null;
   title: string;
   card: (first: boolean) => ReactNode;
 }
@@ -54,7 +57,7 @@ function stepsOf(plan: TodayData, waiting: readonly Waiting[], today: string, ru
   const why = plan.days.find((one) => one.on === today)?.why ?? '';
   for (const session of dueOn(plan, today, waiting)) {
     if (run?.due.planned === session.planned) continue;
-    steps.push({ key: session.planned, order: ORDER.session, title: `${prefix}${titleOf(session)}, about ${minutesOf(session)} min`, card: (first) => <SessionCard plan={plan} session={session} why={why} first={first} named={named} /> });
+    steps.push({ key: session.planned, order: ORDER.session, at: session.at, title: `${prefix}${titleOf(session)}, about ${minutesOf(session)} min`, card: (first) => <SessionCard plan={plan} session={session} why={why} first={first} named={named} /> });
   }
   if (asks(yesterday) && !isAnswered(plan, yesterday, waiting) && yesterday >= plan.morning.opened_on) {
     steps.push({ key: `late-${plan.case}`, order: ORDER.late, title: `${prefix}Yesterday’s answer is missing`, card: (first) => <MorningCard key={`${plan.case}${yesterday}`} plan={plan} on={yesterday} late first={first} named={named} /> });
@@ -76,7 +79,7 @@ export function Today({ page }: { page: PhoneData }) {
   const going = page.cases.filter((plan) => !isStopped(plan));
   const steps = going.flatMap((plan) => stepsOf(plan, waiting, today, run, named));
   if (run !== null) steps.push({ key: 'run', order: isIdle(run) ? ORDER.left : ORDER.run, title: `${isIdle(run) ? 'Unfinished: ' : 'Go on with '}${titleOf(run.due)}`, card: () => <GoOn run={run} /> });
-  steps.sort((a, b) => a.order - b.order);
+  steps.sort((a, b) => a.order - b.order || (a.at ?? '24:00').localeCompare(b.at ?? '24:00'));
   const isPressing = (step: Step | undefined) => step !== undefined && step.order < ORDER.late;
   const now = steps.find((step) => step.key === opened) ?? (isPressing(steps[0]) ? steps[0] : undefined);
   const rest = steps.filter((step) => step.key !== now?.key);
@@ -143,7 +146,8 @@ function SessionCard({ plan, session, why, first, named }: { plan: TodayData; se
           {one.why !== null && <Typography variant="body2" color="textSecondary">{one.why}</Typography>}
         </Box>
       ))}
-      {session.kind === 'sport' && <Typography>Practise your act, then tell how it went.</Typography>}
+      {session.practice !== null && <AskedPractice practice={session.practice} />}
+      {session.kind === 'sport' && <Typography>Practise, then tell how it went.</Typography>}
       <Button component={RouterLink} to={`/session?planned=${session.planned}`} variant="contained" fullWidth sx={{ mt: 1, minHeight: 64, fontSize: '1.25rem' }}>Start</Button>
     </Paper>
   );
@@ -190,7 +194,7 @@ function Week({ page, today, isStopped }: { page: PhoneData; today: string; isSt
                 <Box key={plan.case} sx={{ py: 0.25 }}>
                   <Box sx={{ display: 'flex', flexWrap: 'wrap' }}>
                     <Typography sx={{ width: WIDE, flex: 'none', fontWeight: on === today ? 600 : 400 }}>{plan === page.cases[0] ? (on === today ? 'Today' : day(on)) : ''}</Typography>
-                    <Typography sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>{stopped ? 'No loading' : sessions.length === 0 ? 'Rest' : sessions.map((session) => session.title).join(', ')}{named ? ` · ${caseName(plan)}` : ''}{one?.event === true ? ' · event' : ''}</Typography>
+                    <Typography sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>{stopped ? 'No loading' : sessions.length === 0 ? 'Rest' : sessions.map((session) => (session.at === null ? session.title : `${session.at} ${session.title}`)).join(', ')}{named ? ` · ${caseName(plan)}` : ''}{one?.event === true ? ' · event' : ''}</Typography>
                     {done && <Typography color="primary">done</Typography>}
                     {choosing && !done && sessions.length > 0 && <Button size="small" aria-expanded={moving === sessions[0]?.planned} onClick={() => setMoving(sessions[0]?.planned ?? null)} sx={{ minHeight: 44, py: 0, flex: 'none', alignSelf: 'flex-start', mt: -1 }}>Another day<span style={visuallyHidden}> for {sessions[0]?.title} on {day(on)}</span></Button>}
                   </Box>

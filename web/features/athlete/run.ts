@@ -118,7 +118,7 @@ const Before = z.looseObject({
 const sidesOf = (sides: unknown): unknown => (Array.isArray(sides) ? sides : sides === 2 ? [{ side: 'left', words: 'left' }, { side: 'right', words: 'right' }] : []);
 
 const RUN: Kind<Run> = {
-  version: 2,
+  version: 3,
   shape: z.custom<Run>((run) => Shape.safeParse(run).success),
   migrate: (value, version) => {
     const before = Before.safeParse(version === 0 ? withOwner(value, version) : value);
@@ -126,7 +126,7 @@ const RUN: Kind<Run> = {
     return before.success ? {
       revision: 0, ending: null, over_words: '', usual_minutes: { from: 0, to: 1440, usual: null },
       ...before.data,
-      due: { part: null, ...before.data.due, exercises: before.data.due.exercises.map((one) => ({ pain_by_set: false, relief: [], usual_load: null, says: {}, ...one, sides: sidesOf(one.sides) })) },
+      due: { part: null, at: null, practice: null, ...before.data.due, exercises: before.data.due.exercises.map((one) => ({ pain_by_set: false, relief: [], usual_load: null, says: {}, ...one, sides: sidesOf(one.sides) })) },
       progress: before.data.progress.map((one) => ({ ...blank(one.prescription), ...one })),
     } : undefined;
   },
@@ -169,7 +169,8 @@ export const begin = (plan: TodayData, due: Due): Run => ({
   progress: due.exercises.map((one) => blank(one.prescription)),
   ending: null,
   signs: [],
-  practice: { minutes: '', effort: null, pain: null, full: true, sure: null },
+  // On the way back, taking part in full is the last step.
+  practice: { minutes: '', effort: null, pain: null, full: due.practice?.full ?? true, sure: null },
   last_test: null,
 });
 

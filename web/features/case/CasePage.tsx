@@ -26,6 +26,7 @@ import { LintPanel } from './LintPanel';
 import { MeasuresPanel } from './MeasuresPanel';
 import { MessagesPanel } from './MessagesPanel';
 import { OpinionsPanel } from './OpinionsPanel';
+import { PracticePanel } from './PracticePanel';
 import { ProposalCard } from './ProposalCard';
 import { type Asked, ReasonDialog } from './ReasonDialog';
 import { SharingDialog } from './SharingDialog';
@@ -126,6 +127,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
           {found.maintenance !== null && <Typography variant="body2" sx={{ mt: 1 }}>Doses kept up {found.maintenance.per_week === 1 ? 'once' : 'twice'} a week until {day(found.maintenance.until)}</Typography>}
           {found.review_on !== null && <Typography variant="body2" sx={{ mt: 1 }}>Review planned {ago(found.review_on, standing.today)}</Typography>}
         </Paper>
+        {found.practice !== null && <PracticePanel practice={found.practice} />}
         <GatePanel found={found} light={setLit} {...(decides ? { signOff: () => ask({ kind: 'sign_off' }) } : {})} />
         </Box>
         <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0, gridColumn: { sm: '1 / -1', md: 'auto' }, order: { xs: 2, md: 0 } }}>

@@ -12,8 +12,12 @@ import type { Case } from './useCase';
 
 const WEEK = [0, 1, 2, 3, 4, 5, 6];
 
-/** Each kind of session of a day, with how often it comes. */
-const named = (sessions: Case['coming']): [string, number][] => [...new Set(sessions.map((one) => one.slot))].map((slot) => [slot, sessions.filter((one) => one.slot === slot).length]);
+/** Each kind of session of a day, with its times or how often it comes. */
+const named = (sessions: Case['coming']): [string, string][] => [...new Set(sessions.map((one) => one.slot))].map((slot) => {
+  const here = sessions.filter((one) => one.slot === slot);
+  const times = here.flatMap((one) => (one.at === null ? [] : [one.at]));
+  return [slot, times.length > 0 ? ` ${times.join(', ')}` : here.length > 1 ? ` × ${here.length}` : ''];
+});
 
 /** What is in force: each exercise with one set drawn along time, and the week ahead. */
 export function DoseTable({ found }: { found: Case }) {
@@ -38,6 +42,9 @@ export function DoseTable({ found }: { found: Case }) {
           <ExerciseTrace dose={one.dose} mode={one.mode} seconds={seconds} width={240} title={`${one.title} along time: ${one.words}`} />
         </Box>
       ))}
+      {found.begins_later.map((one) => (
+        <Typography key={one.title} variant="body2" color="textSecondary" sx={{ py: 0.5, borderTop: 1, borderColor: 'divider' }}><b>{one.title}</b> {one.words}: {one.when}</Typography>
+      ))}
       <Box sx={{ display: 'flex', alignItems: 'baseline', mt: 1.5, mb: 0.5 }}>
         <Typography variant="h3" sx={{ flex: 1 }}>The week ahead</Typography>
         <Button component={RouterLink} to={`/cases/${found.id}/weeks`}>Weeks: move sessions</Button>
@@ -49,7 +56,7 @@ export function DoseTable({ found }: { found: Case }) {
           return (
             <Box key={on} sx={{ border: 1, borderColor: found.waiting?.from === on ? 'watch.main' : 'divider', borderRadius: 1, px: 0.75, py: 0.5, minWidth: 0, borderStyle: sessions.length === 0 ? 'dashed' : 'solid' }}>
               <Typography variant="caption" color="textSecondary" sx={{ display: 'block', lineHeight: 1.3 }}>{day(on)}</Typography>
-              {named(sessions).map(([slot, times]) => <Typography key={slot} variant="body2" sx={{ lineHeight: 1.25, overflowWrap: 'anywhere' }}>{slot}{times > 1 && ` × ${times}`}</Typography>)}
+              {named(sessions).map(([slot, times]) => <Typography key={slot} variant="body2" sx={{ lineHeight: 1.25, overflowWrap: 'anywhere' }}>{slot}{times}</Typography>)}
               {sessions.length === 0 && <Typography variant="body2" color="textSecondary">–</Typography>}
               {found.waiting?.from === on && <Typography variant="caption" sx={{ color: 'watch.main', display: 'block', lineHeight: 1.2 }}>new doses</Typography>}
             </Box>

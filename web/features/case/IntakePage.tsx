@@ -1,6 +1,8 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
 import TextField from '@mui/material/TextField';
@@ -41,6 +43,7 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
   });
   const [goal, setGoal] = useState(found.goal);
   const [advice, setAdvice] = useState(found.advice.map((one) => ({ words: one.words, until: one.until ?? '' })));
+  const [signs, setSigns] = useState(found.found);
   const [why, setWhy] = useState('');
   // What is told below, and what saving puts its own in place of; looked at anew where somebody else was first.
   const [told, setTold] = useState({ revision: found.revision, changes: found.changes });
@@ -52,7 +55,7 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
         revision: told.revision, goal, why: text(why),
         history: text(form.history), began_on: text(form.began_on), load_change: text(form.load_change), aggravating: text(form.aggravating), occupation: text(form.occupation), medicines: text(form.medicines),
         goal_on: text(form.goal_on), events: days(form.events), blocked: days(form.blocked), equipment: form.equipment.trim() === '' && found.equipment === null ? null : form.equipment.split(',').map((one) => one.trim()).filter((one) => one !== ''),
-        session_minutes: number(form.session_minutes), body_mass_kg: number(form.body_mass_kg), born_on: text(form.born_on), season_from: text(form.season_from), season_until: text(form.season_until),
+        found: signs, session_minutes: number(form.session_minutes), body_mass_kg: number(form.body_mass_kg), born_on: text(form.born_on), season_from: text(form.season_from), season_until: text(form.season_until),
         advice: advice.filter((one) => one.words.trim() !== '').map((one) => ({ words: one.words.trim(), until: text(one.until) })),
       },
     })),
@@ -97,6 +100,15 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
         {field('equipment', 'Equipment at hand', 330)}
         {field('events', 'Shows or matches, as 2026-12-24', '100%')}
         {field('blocked', 'Days without any session, as 2026-12-24', '100%')}
+        {found.findings.length > 0 && (
+          <Box role="group" aria-label="Found beside it" sx={{ width: '100%' }}>
+            <Typography variant="h3">Found beside it</Typography>
+            <Typography variant="body2" color="textSecondary">What is ticked opens work on it, where the plan has some that waits for it.</Typography>
+            {found.findings.map((one) => (
+              <FormControlLabel key={one.key} sx={{ width: 300 }} control={<Checkbox size="small" checked={signs.includes(one.key)} onChange={(event) => setSigns((all) => (event.target.checked ? [...all, one.key] : all.filter((key) => key !== one.key)))} />} label={one.words} />
+            ))}
+          </Box>
+        )}
         <Box role="group" aria-label="Advice to the athlete" sx={{ width: '100%', display: 'grid', gap: 1 }}>
           <Typography variant="h3">Advice to the athlete, beside the exercises</Typography>
           {advice.map((one, i) => {

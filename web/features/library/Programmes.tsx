@@ -10,11 +10,15 @@ import { useNavigate } from 'react-router';
 
 import { Empty } from '../../shell/States';
 import { IfMay } from '../../shell/IfMay';
+import { GOALS } from '../open/form';
 import { Compare } from './Compare';
 import { CoursePicture } from './CoursePicture';
 import { Picks } from './Picks';
 import { useCopy } from './useLibrary';
 import type { Library } from './words';
+
+/** Whether a stage is for any of the goals; one that names none is for all. */
+const isFor = (stage: readonly string[] | null, goals: readonly string[]): boolean => stage === null || goals.some((goal) => stage.includes(goal));
 
 /** The programmes of a structure: one told stage by stage, or two side by side. */
 export function Programmes({ library, structure, hits, chosen, choose }: { library: Library; structure: string | null; hits: readonly string[] | null; chosen: string | null; choose: (key: string) => void }) {
@@ -63,9 +67,12 @@ export function Programmes({ library, structure, hits, chosen, choose }: { libra
                   <Typography variant="body2" sx={{ mb: 0.5, '&::first-letter': { textTransform: 'uppercase' } }}>{stage.rhythm}</Typography>
                   {stage.prescriptions.map((one) => variant?.prescriptions.find((other) => other.key === one.key) ?? one).map((one) => (
                     <Box key={one.key} sx={{ mb: 0.5 }}>
-                      <Typography variant="body2"><b>{one.title}</b> {one.words}{one.tempo_words === null ? '' : ` · ${one.tempo_words}`}</Typography>
+                      <Typography variant="body2"><b>{one.title}</b> {one.words}{one.when === null ? '' : ` · ${one.when}`}{one.tempo_words === null ? '' : ` · ${one.tempo_words}`}</Typography>
                       {one.growth !== null && <Typography variant="body2" color="textSecondary">Grows: {one.growth}</Typography>}
                     </Box>
+                  ))}
+                  {stage.mode === 'sport' && library.practice.filter((way) => isFor(stage.goal_keys, way.goals)).map((way) => (
+                    <Typography key={way.goals.join()} variant="body2" sx={{ mb: 0.5 }}><b>Back to {way.goals.filter((goal) => isFor(stage.goal_keys, [goal])).map((goal) => GOALS[goal as keyof typeof GOALS]).join(', ')}:</b> {way.steps.map((step) => `${step.title} (${step.minutes} min, effort ${step.effort})`).join(' → ')}</Typography>
                   ))}
                   <Typography variant="body2" color="textSecondary" sx={{ mt: 0.5 }}>Gate: {stage.gate.join('; ')}</Typography>
                   {stage.notes !== null && <Typography variant="body2" color="textSecondary">{stage.notes}</Typography>}

@@ -123,15 +123,16 @@ export function LoadRelief() {
   );
 }
 
-/** What the gates and the way ahead are measured against. */
 /** The rungs on which the proposed stage could begin, each once. */
 const tryable = (start: Opened['start']): Tryable[] => {
   const rungs = (start?.choices ?? []).flatMap((one) => [one, ...one.alternatives]);
   return [...new Map(rungs.map((one) => [one.exercise, { exercise: one.exercise, title: one.title, words: one.words, mode: one.mode }])).values()];
 };
 
+/** What the gates and the way ahead are measured against, and what was found beside the structure. */
 export function Baseline() {
   const { form, set, fault, library, start } = useOpening();
+  const findings = library.findings.filter((one) => one.structures.includes(form.structure));
   const key = library.structures.find((one) => one.key === form.structure)?.strength_test;
   const strength = library.measures.find((one) => one.key === key);
   return (
@@ -143,6 +144,19 @@ export function Baseline() {
       <PairField name="count" label="Endurance" unit="repetitions" />
       <Typography variant="body2" sx={{ width: '100%', mt: 1 }}><b>Tried in the room.</b> The highest rung that is borne is proposed, and its weight is taken over; a rung that hurts over the school’s limit is never begun with.</Typography>
       <Tries options={tryable(start)} tried={form.tried} setTried={(tried) => set('tried', tried)} fault={(at, field) => fault(`trials.${at}.${field}`)} />
+      {findings.length > 0 && (
+        <Box role="group" aria-label="Found beside it" sx={{ width: '100%', mt: 1 }}>
+          <Typography variant="body2"><b>Found beside it.</b> What is ticked opens work on it in programmes that have some.</Typography>
+          <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(320px, 1fr))', columnGap: 1 }}>
+            {findings.map((one) => (
+              <Box key={one.key}>
+                <FormControlLabel control={<Checkbox size="small" sx={{ py: 0.25 }} checked={form.found.includes(one.key)} onChange={(event) => set('found', event.target.checked ? [...form.found, one.key] : form.found.filter((key) => key !== one.key))} />} label={one.words} />
+                <Typography variant="caption" color="textSecondary" sx={{ display: 'block', pl: 4, lineHeight: 1.3 }}>{one.how}</Typography>
+              </Box>
+            ))}
+          </Box>
+        </Box>
+      )}
       <Typography variant="body2" sx={{ width: '100%', mt: 1 }}>A severity score of your choice. Rung keeps the result, not its questions.</Typography>
       <TypedField name="severity" label="Name of the score" at="severity.name" width={240} />
       {form.severity.trim() !== '' && (

@@ -20,7 +20,7 @@ export interface Form {
   athlete: string; name: string; act: string; body_mass_kg: string; born_on: string; email: string;
   structure: string; side: Opening['side'] | ''; goal: Opening['goal'] | ''; goal_on: string; began_on: string; load_change: string; aggravating: string; history: string;
   equipment: string[]; session_minutes: string; available: Day[]; training_days_per_week: string; events: string;
-  signs: Record<string, string>; risks: Record<string, string>; no_signs: boolean; no_risks: boolean; growth_checked: boolean; screened: boolean;
+  signs: Record<string, string>; risks: Record<string, string>; no_signs: boolean; no_risks: boolean; growth_checked: boolean; found: string[]; screened: boolean;
   rest: string; test: string; settle_min: string; stiffness_min: string;
   advice: string[]; own_advice: string; advice_until: string;
   strength: [string, string]; range: [string, string]; count: [string, string];
@@ -33,7 +33,7 @@ export const BLANK: Form = {
   athlete: '', name: '', act: '', body_mass_kg: '', born_on: '', email: '',
   structure: '', side: '', goal: '', goal_on: '', began_on: '', load_change: '', aggravating: '', history: '',
   equipment: [], session_minutes: '', available: Object.keys(DAYS) as Day[], training_days_per_week: '', events: '',
-  signs: {}, risks: {}, no_signs: false, no_risks: false, growth_checked: false, screened: false,
+  signs: {}, risks: {}, no_signs: false, no_risks: false, growth_checked: false, found: [], screened: false,
   rest: '', test: '', settle_min: '', stiffness_min: '',
   advice: [], own_advice: '', advice_until: '',
   strength: ['', ''], range: ['', ''], count: ['', ''],
@@ -63,7 +63,7 @@ export const body = (form: Form, draft: string | null): Opening => ({
   rest: number(form.rest), test: number(form.test), settle_min: number(form.settle_min), stiffness_min: number(form.stiffness_min),
   signs: Object.entries(form.signs).map(([key, why]) => ({ key, why: text(why) })),
   risks: Object.entries(form.risks).map(([key, on]) => ({ key, taken_on: text(on) })),
-  no_signs: form.no_signs, no_risks: form.no_risks, growth_checked: form.growth_checked, screened: form.screened,
+  no_signs: form.no_signs, no_risks: form.no_risks, growth_checked: form.growth_checked, found: form.found, screened: form.screened,
   advice: [...form.advice, ...form.own_advice.split('\n')].map((one) => one.trim()).filter((one) => one !== ''), advice_until: text(form.advice_until),
   strength: both(form.strength), range: both(form.range), count: both(form.count),
   severity: form.severity.trim() === '' ? null : {
@@ -85,7 +85,7 @@ export const STEPS = [
   { title: 'Screening', fields: ['signs', 'risks', 'growth_checked'] },
   { title: 'Irritability', fields: ['rest', 'test', 'settle_min', 'stiffness_min'] },
   { title: 'Load relief', fields: ['advice', 'advice_until'] },
-  { title: 'Baseline', fields: ['strength', 'range', 'count', 'severity', 'trials'] },
+  { title: 'Baseline', fields: ['strength', 'range', 'count', 'severity', 'trials', 'found'] },
   { title: 'Proposal', fields: ['programme', 'rule', 'stage', 'exercises'] },
   { title: 'Sign', fields: ['screened', 'draft'] },
 ] as const;

@@ -13,13 +13,16 @@ import { day } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 import { CopyDialog } from './CopyDialog';
 import { DaysPanel } from './DaysPanel';
-import { added, begin, copied, type Draft, isDrawable, type PlanInForce, type Row, swapped, withProposal } from './draft';
+import { added, begin, begunNow, copied, type Draft, isDrawable, type PlanInForce, type Row, swapped, withProposal } from './draft';
 import { ExerciseRow } from './ExerciseRow';
 import { forgetDraft, keepDraft, keptDraft } from './kept';
+import { LaterPanel } from './LaterPanel';
 import { LibraryDrawer } from './LibraryDrawer';
 import { SavePanel } from './SavePanel';
+import { SlotsPanel } from './SlotsPanel';
 import { SwapDialog } from './SwapDialog';
 import { LintList, TotalsPanel } from './TotalsPanel';
+import { WayBackPanel } from './WayBackPanel';
 import { usePlan, usePreview, useSavePlan } from './usePlan';
 
 const TRACE = 300;
@@ -81,7 +84,7 @@ function Prescribing({ plan, again }: { plan: PlanInForce; again: () => Promise<
 
   const refusal = save.error instanceof Refusal ? save.error : preview.error instanceof Refusal ? preview.error : null;
   const faults = refusal?.fields ?? {};
-  const placed = /^(prescriptions\.\d|from$|note$|why$|available$|rhythm)/;
+  const placed = /^(prescriptions\.\d|from$|note$|why$|available$|rhythm|slots)/;
   const elsewhere = refusal !== null && !Object.keys(faults).some((path) => placed.test(path)) ? refusal.message : faults.prescriptions ?? null;
   const fresh = preview.fresh && preview.error === null;
   const seconds = Math.max(30, ...draft.rows.filter((row) => isDrawable(row.prescription.dose)).map((row) => traceSeconds(row.prescription.dose, row.prescription.mode)));
@@ -139,7 +142,12 @@ function Prescribing({ plan, again }: { plan: PlanInForce; again: () => Promise<
             <Button variant="outlined" onClick={() => setOpen({ what: 'library' })}>Add from the library</Button>
             <Button variant="outlined" onClick={() => setOpen({ what: 'copy' })}>Copy from another case</Button>
           </Box>
-          <DaysPanel draft={draft} slots={slots} words={fresh ? preview.data?.rhythm : undefined} faults={faults} change={change} />
+          {draft.begins_later.length > 0 && <LaterPanel later={draft.begins_later} begin={(one) => change(begunNow(draft, one))} leaveOut={(one) => change({ begins_later: draft.begins_later.filter((other) => other !== one) })} />}
+          <DaysPanel draft={draft} slots={draft.slots.filter((one) => one.beside === null)} words={fresh ? preview.data?.rhythm : undefined} faults={faults} change={change} />
+          <SlotsPanel draft={draft} faults={faults} change={change} />
+          {draft.slots.map((slot, i) => slot.mode === 'sport' && (
+            <WayBackPanel key={slot.key} title={slot.title} steps={slot.practice} usual={plan.usual_practice} at={`slots.${i}`} faults={faults} change={(practice) => change({ slots: draft.slots.map((one) => (one.key === slot.key ? { ...one, practice } : one)) })} />
+          ))}
         </Box>
         <Box sx={{ display: 'grid', gap: 1.5, position: { md: 'sticky' }, top: 8 }}>
           <SavePanel plan={plan} draft={draft} written={preview.data?.note} fresh={fresh} faults={faults} problem={elsewhere} saving={save.isPending} change={change} save={store} />

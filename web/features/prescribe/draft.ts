@@ -7,6 +7,9 @@ export type Prescription = Schemas['PlanPrescription'];
 export type Preview = Schemas['Preview'];
 export type Weekday = Schemas['Weekday'];
 export type Dose = Schemas['Dose'];
+export type Slot = Schemas['PlanStage']['slots'][number];
+export type Later = Schemas['BeginsLater'];
+export type PracticeStep = Schemas['PracticeStep'];
 
 /** A row of the screen: a prescription with a name of its own for as long as it is edited. */
 export interface Row {
@@ -22,6 +25,9 @@ export interface Draft {
   stage: string;
   rows: Row[];
   rhythm: Schemas['Rhythm'];
+  slots: Slot[];
+  /** What is not asked for yet. */
+  begins_later: Later[];
   available: Weekday[];
   from: string;
   /** Whether what rests is asked for again from that day on. */
@@ -42,6 +48,8 @@ export function begin(plan: PlanInForce, key: string = plan.stage): Draft {
     stage: stage?.key ?? key,
     rows: (stage?.prescriptions ?? []).map((one) => ({ id: rowId(), title: one.title, rests_until: one.rests_until, prescription: one.prescription })),
     rhythm: stage?.rhythm ?? {},
+    slots: stage?.slots ?? [],
+    begins_later: stage?.begins_later ?? [],
     available: plan.available,
     from: plan.today,
     ends_rest: false,
@@ -49,6 +57,13 @@ export function begin(plan: PlanInForce, key: string = plan.stage): Draft {
     why: '',
   };
 }
+
+/** The same with something that waits begun now, as the last exercise. */
+export const begunNow = (draft: Draft, later: Later): Draft => ({
+  ...draft,
+  rows: [...draft.rows, { id: rowId(), title: later.title, rests_until: null, prescription: later.prescription }],
+  begins_later: draft.begins_later.filter((one) => one !== later),
+});
 
 /** The same with what the proposal would change put in. */
 export function withProposal(draft: Draft, plan: PlanInForce): Draft {
@@ -101,6 +116,8 @@ export function asRequest(draft: Draft): Schemas['PlanRequest'] {
       return count === 1 ? prescription : { ...prescription, key: `${prescription.key}-${count}` };
     }),
     rhythm: draft.rhythm,
+    slots: draft.slots.map(({ key, times, beside, practice }) => ({ key, times, beside, practice })),
+    begins_later: draft.begins_later.map((one) => one.prescription.key),
     available: draft.available,
     from: draft.from === '' ? null : draft.from,
     ends_rest: draft.ends_rest,

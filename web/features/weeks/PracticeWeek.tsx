@@ -117,7 +117,7 @@ function Case({ line, week }: { line: Line; week: Week }) {
           {one.blocked && <Box component="span" sx={{ color: 'text.secondary' }}>No training</Box>}
           {one.sessions.map((session, i) => (
             <Box key={session.title + String(i)} sx={{ color: session.state === 'planned' ? 'text.primary' : 'text.secondary', overflowWrap: 'anywhere' }}>
-              {session.state === 'planned' ? <ModeShape mode={session.mode} /> : <span role="img" aria-label={STATES[session.state].words}>{STATES[session.state].mark}</span>} {session.title}
+              {session.state === 'planned' ? <ModeShape mode={session.mode} /> : <span role="img" aria-label={STATES[session.state].words}>{STATES[session.state].mark}</span>} {session.at !== null && <>{session.at} </>}{session.title}
             </Box>
           ))}
         </Box>

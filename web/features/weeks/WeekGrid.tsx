@@ -135,8 +135,8 @@ function Cell({ on, lanes, traces, weeks, sessions, moves, notPlaced, chosen, ca
         {sessions.map((one) => {
           const isOut = isLeftOut(one, moves);
           return (
-            <ButtonBase key={one.id} draggable={one.open && canMove} onDragStart={(event) => event.dataTransfer.setData('text/plain', one.id)} onKeyDown={(event) => key(event, one)} onClick={() => choose(one.id)} disabled={!one.open || !canMove} focusRipple title={one.hook === null ? one.missed_why ?? undefined : hookWords(one.hook)}
-              aria-label={`${titleOf(one.slot)}${one.number > 1 ? `, ${one.number}` : ''}, ${day(on)}${stateWords(one)}${weeks.stopped && one.state === 'planned' ? ', waits for a review' : isOut ? ', left out' : one.id in moves ? `, from ${day(one.on)}` : ''}`}
+            <ButtonBase key={one.id} draggable={one.open && canMove} onDragStart={(event) => event.dataTransfer.setData('text/plain', one.id)} onKeyDown={(event) => key(event, one)} onClick={() => choose(one.id)} disabled={!one.open || !canMove} focusRipple title={one.hook === null ? one.missed_why ?? one.practice?.title : hookWords(one.hook)}
+              aria-label={`${titleOf(one.slot)}${one.number > 1 ? `, ${one.number}` : ''}, ${day(on)}${one.at === null ? '' : ` at ${one.at}`}${one.practice === null ? '' : `, ${one.practice.title}, ${one.practice.minutes} min at an effort of ${one.practice.effort}`}${stateWords(one)}${weeks.stopped && one.state === 'planned' ? ', waits for a review' : isOut ? ', left out' : one.id in moves ? `, from ${day(one.on)}` : ''}`}
               sx={{
                 gridRow: lanes.indexOf(one.slot) + 1, position: 'relative', overflow: 'hidden', display: 'flex', gap: 0.5, alignItems: 'center', justifyContent: 'flex-start', textAlign: 'left', minWidth: 0, px: 0.5, pt: 0.25, pb: '9px', borderRadius: 1, fontSize: '0.8125rem', lineHeight: 1.15, bgcolor: 'background.paper',
                 border: one.id in moves ? 2 : 1, borderStyle: notPlaced.includes(one.id) || one.state === 'missed' ? 'dashed' : 'solid', borderColor: one.id in moves || one.id === chosen ? 'primary.main' : 'line.main', textDecoration: isOut ? 'line-through' : undefined,
@@ -144,7 +144,7 @@ function Cell({ on, lanes, traces, weeks, sessions, moves, notPlaced, chosen, ca
               }}>
               <Trace path={traces.get(one.slot)} />
               {one.hook !== null ? <Response hook={one.hook} /> : one.state === 'missed' ? <span aria-hidden="true">○</span> : <ModeShape mode={weeks.slots.find((slot) => slot.key === one.slot)?.mode} />}
-              <Box component="span" sx={{ minWidth: 0, overflowWrap: 'anywhere' }}>{titleOf(one.slot)}{one.moved_from !== null && !(one.id in moves) && ' ↦'}</Box>
+              <Box component="span" sx={{ minWidth: 0, overflowWrap: 'anywhere' }}>{one.at !== null && <Box component="span" sx={{ color: 'text.secondary', fontVariantNumeric: 'tabular-nums' }}>{one.at} </Box>}{titleOf(one.slot)}{one.practice !== null && <Box component="span" sx={{ display: 'block', color: 'text.secondary', fontVariantNumeric: 'tabular-nums' }}>{one.practice.minutes} min, effort {one.practice.effort}</Box>}{one.moved_from !== null && !(one.id in moves) && ' ↦'}</Box>
             </ButtonBase>
           );
         })}

@@ -30,7 +30,7 @@ final class ClosedCasesController extends Controller
         return new JsonResponse(['more' => count($cases) > self::MOST, 'cases' => array_map(static fn(CareCase $case): array => [
             'id' => $case->id, 'athlete' => ['id' => $case->athlete_id, 'name' => $case->athlete->name, 'act' => $case->athlete->act],
             'structure' => $case->structure_title, 'side' => $case->side, 'opened_on' => $case->opened_on, 'closed_on' => $case->closed_on,
-            'by' => ($closing[$case->id] ?? null)?->user->name, 'words' => ($closing[$case->id] ?? null)?->words, 'reason' => ($closing[$case->id] ?? null)?->reason,
+            'by' => ($closing[$case->id] ?? null)?->by(), 'words' => ($closing[$case->id] ?? null)?->words, 'reason' => ($closing[$case->id] ?? null)?->reason,
         ], $shown)]);
     }
 }
