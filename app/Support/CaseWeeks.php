@@ -48,7 +48,7 @@ final readonly class CaseWeeks
             }
         }
         $rows = PlannedSession::query()->where('case_id', $case->id)->where('withdrawn', false)
-            ->where('on', '>=', $today->plus(-self::BACK_DAYS)->toIso())->where('on', '<', $today->plus(self::AHEAD_DAYS)->toIso())->orderBy('on')->orderBy('number')->get();
+            ->where('on', '>=', $today->plus(-self::BACK_DAYS)->toIso())->where('on', '<', $today->plus(self::AHEAD_DAYS)->toIso())->orderBy('on')->orderBy('slot')->orderBy('number')->get();
         $done = array_values(array_filter($case->trainingSessions()->whereIn('planned_id', $rows->pluck('id')->all())->pluck('planned_id')->all(), is_string(...)));
         $booked = $planned = [];
         foreach ($rows as $row) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rung\Core\Simulation;
 
 use DateTimeImmutable;
+use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Rung\Core\Acceptance\Acceptance;
 use Rung\Core\Calendar\PracticeStep;
@@ -46,6 +47,8 @@ final class CaseSimulator
 
     private const HOURS_BETWEEN = 6;
 
+    private const SEEDS = 1_000_000_000;
+
     private const VISIT_EVERY_DAYS = 3;
 
     private const PLAN_AHEAD_DAYS = 27;
@@ -56,6 +59,8 @@ final class CaseSimulator
     private const RESERVE = 3;
 
     private const USUAL_BODY_MASS_KG = 70;
+
+    private readonly int $seed;
 
     private CaseFile $file;
 
@@ -73,10 +78,11 @@ final class CaseSimulator
         Plan $plan,
         private readonly Story $story,
         private readonly Catalogue $catalogue,
-        private readonly Randomizer $chance,
+        private Randomizer $chance,
         private readonly Moment $now,
     ) {
         $this->plan = $plan;
+        $this->seed = $chance->getInt(0, self::SEEDS);
         $this->athlete = new SimulatedAthlete($story->temper, $chance, $catalogue, $opened->case->structure);
         $this->loads = new PlayedLoads($opened->case->structure, $opened->athlete->body_mass_kg ?? self::USUAL_BODY_MASS_KG, [], $catalogue);
         $this->file = $opened;
@@ -104,13 +110,16 @@ final class CaseSimulator
 
     private function day(Day $day, int $ago): void
     {
+        $age = $this->story->days - $ago;
+        // Each day has a chance of its own: one session more or less on a day changes no other.
+        $this->chance = new Randomizer(new Mt19937($this->seed + $age));
+        $this->athlete->drawFrom($this->chance);
         $silent = $this->story->silentSince !== null && $ago < $this->story->silentSince;
         $this->athlete->sleep();
         $this->planSessions($day);
         if (!$silent && !($ago === 0 && $this->story->morningOpen)) {
             $this->morning($day, $ago);
         }
-        $age = $this->story->days - $ago;
         if ($age % 14 === 0) {
             $this->measure($day);
         }

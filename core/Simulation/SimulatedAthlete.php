@@ -26,6 +26,9 @@ final class SimulatedAthlete
 
     private const CAPACITY_GAIN = 0.005;
 
+    /** From this demand on, soreness is felt in full. */
+    private const FELT_FROM = 0.45;
+
     private float $capacity;
 
     private float $soreness;
@@ -34,10 +37,16 @@ final class SimulatedAthlete
     private float $reaction = 0;
 
     /** @param Catalogue|null $catalogue tells how directly exercises load the structure; without it all load it fully */
-    public function __construct(public readonly Temper $temper, private readonly Randomizer $chance, private readonly ?Catalogue $catalogue = null, private readonly ?Structure $structure = null)
+    public function __construct(public readonly Temper $temper, private Randomizer $chance, private readonly ?Catalogue $catalogue = null, private readonly ?Structure $structure = null)
     {
         $this->capacity = $temper->capacity;
         $this->soreness = $temper->soreness;
+    }
+
+    /** Chance goes on from here by another source. */
+    public function drawFrom(Randomizer $chance): void
+    {
+        $this->chance = $chance;
     }
 
     /** A night passes: soreness calms, the reaction to the last session fades. */
@@ -126,7 +135,7 @@ final class SimulatedAthlete
     private function pain(float $demand): int
     {
         return self::scale(
-            0.5 * $this->soreness + 6 * $this->temper->irritability * max(0, $demand - $this->capacity) + $this->scatter(),
+            0.5 * $this->soreness * min(1, $demand / self::FELT_FROM) + 6 * $this->temper->irritability * max(0, $demand - $this->capacity) + $this->scatter(),
         );
     }
 

@@ -108,7 +108,7 @@ final readonly class StartPlan
     {
         $mode = $planned->stage->mode;
 
-        return $mode === Mode::Mixed || $mode === $prescription->mode || ($mode->isMoving() && $prescription->mode->isMoving());
+        return $planned->slot($prescription->slot)?->beside === null && ($mode === Mode::Mixed || $mode === $prescription->mode || ($mode->isMoving() && $prescription->mode->isMoving()));
     }
 
     /** Where pain asks for it, a share of the maximum that is raised in steps begins one of them lower (docs/rules.md, "The first exercise"). */

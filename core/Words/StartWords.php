@@ -66,7 +66,7 @@ final class StartWords
                 $words[] = "range {$dose->range->from_deg}–{$dose->range->to_deg}°";
             }
         }
-        $between = array_slice(array_map(static fn(Slot $slot): string => lcfirst($slot->name()), $planned->slots), 1);
+        $between = array_slice(array_map(static fn(Slot $slot): string => lcfirst($slot->name()), $planned->inTurn()), 1);
         $trains = self::days($findings->trainingDaysPerWeek);
 
         return self::irritability($findings) . ", $trains"

@@ -22,7 +22,6 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use Rung\Core\Calendar\Weekday;
 use Rung\Core\CaseFile\Athlete as CoreAthlete;
 use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\CaseFile\Details;
@@ -34,6 +33,9 @@ use Rung\Core\Time\Zone;
 /** Ropewalk Circus School: made-up performers at every point of the work, histories ending today. */
 final class DemoPractice
 {
+    /** Days until the next show. */
+    private const NEXT_SHOW_DAYS = 3;
+
     private const ZONE = 'Europe/Lisbon';
 
     public function __construct(
@@ -137,9 +139,9 @@ final class DemoPractice
     {
         $shows = [];
         for ($i = -200; $i <= 28; $i++) {
-            $day = $today->plus($i);
-            if ($day->weekday() === Weekday::Saturday->number()) {
-                $shows[] = $day;
+            // Once a week, counted from today, so that the demo is the same on every day of the week.
+            if (($i - self::NEXT_SHOW_DAYS) % 7 === 0) {
+                $shows[] = $today->plus($i);
             }
         }
 

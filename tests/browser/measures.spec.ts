@@ -124,7 +124,7 @@ test('a measure is copied, made the practice’s own, and offered in every case'
 });
 
 test('a hold at a share of the maximum is held by the gauge on the phone', async ({ browser }) => {
-  const phone = await athlete(browser, 'tobias.fenwick');
+  const phone = await athlete(browser, 'piet.olander');
   await startSession(phone);
   await expect(phone.getByText(/70 % of your maximum is \d+ N; stay between \d+ and \d+\. Measured on/)).toBeVisible();
   await phone.getByRole('button', { name: /^Hold by the gauge: \d+ N$/ }).click();

@@ -2,7 +2,7 @@ import { expect, type Page, test } from '@playwright/test';
 
 import type { Schemas } from '../../web/api/client';
 import { COUNT_IN_S, repsDone, timelineOf } from '../../web/pacer/timeline';
-import { address, practitioner } from './people';
+import { address, athlete, expectAccessible, practitioner } from './people';
 
 const record = (page: Page) => page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem');
 
@@ -177,4 +177,31 @@ test('another stage is looked at dose by dose before it is entered', async ({ pa
   await expect(doses.getByRole('listitem').filter({ hasText: 'Squat jump' })).toContainText('new');
   await expect(doses.getByRole('listitem').filter({ hasText: 'Leg press' })).toContainText(/4 × 15.* → 4 × 8 at \d+ kg/s);
   await expect(doses).toContainText('No more: Leg extension, one leg');
+});
+
+test('the way back is set step by step, sessions get a time of day, and the phone asks for it so', async ({ page, browser }) => {
+  await practitioner(page);
+  await page.getByRole('link', { name: 'Open Ines Calloway' }).click();
+  const way = page.getByRole('region', { name: 'The way back' });
+  await expect(way.locator('[aria-current="step"]')).toContainText(/^[2-6] · /);
+  await page.getByRole('link', { name: 'Prescribe', exact: true }).click();
+
+  // What does not climb is refused at its step, and nothing typed is lost.
+  const steps = page.getByRole('region', { name: 'Act or sport: the way back' });
+  await expect(steps.getByRole('group')).toHaveCount(6);
+  await steps.getByRole('group', { name: 'Step 6' }).getByLabel('Minutes').fill('5');
+  await expect(steps.getByText(/minutes × effort would fall/)).toBeVisible();
+  await steps.getByRole('group', { name: 'Step 6' }).getByLabel('Minutes').fill('75');
+  await steps.getByRole('button', { name: 'Take away step 1' }).click();
+  await expect(steps.getByRole('group')).toHaveCount(5);
+  await expect(steps.getByText(/minutes × effort would fall/)).toBeHidden();
+  await page.getByRole('region', { name: 'Kinds of session' }).getByRole('group', { name: 'Act or sport' }).getByLabel('Time of day').fill('10:30');
+  await expectAccessible(page);
+  await page.getByLabel('Why (for the record, and the athlete)').fill('The next tour has longer acts');
+  await page.getByRole('button', { name: /^Save as version/ }).click();
+  await expect(way.getByRole('listitem')).toHaveCount(5);
+  await expect(page.getByRole('region', { name: 'In force' }).getByText(/^Act or sport 10:30$/).first()).toBeVisible();
+
+  const phone = await athlete(browser, 'ines.calloway');
+  await expect(phone.getByRole('region', { name: 'The next days' }).getByText('10:30 Act or sport').first()).toBeVisible();
 });

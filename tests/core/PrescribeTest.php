@@ -170,7 +170,7 @@ final class PrescribeTest extends TestCase
     {
         [$plan, $evaluation] = self::played();
         $preview = self::preview($plan, $evaluation, []);
-        $open = array_values(array_filter($preview->draft->stage->stage->prescriptions, static fn(Prescription $one): bool => $one->dose->load_kg === null && $one->mode->isMoving()));
+        $open = array_values(array_filter($preview->draft->stage->stage->prescriptions, static fn(Prescription $one): bool => $one->dose->load_kg === null && $one->mode->isMoving() && $one->progression?->incrementKg() !== null));
         self::assertNotEmpty($open);
         $lifted = $preview->summary->presentLoadKg($open[0]);
         self::assertGreaterThan(0, $lifted);

@@ -86,7 +86,7 @@ final class PropertiesTest extends TestCase
                 $shuffled[$list] = $chance->shuffleArray($file->{$list});
             }
             // Records at one moment are told apart by their order, which is the one thing that may matter.
-            $moments = array_map(static fn($record): int => $record->at->micros, [...$file->check_ins]);
+            $moments = [...array_map(static fn($record): int => $record->at->micros, $file->check_ins), ...array_map(static fn(Session $session): int => $session->started_at->micros, $file->sessions)];
             if (count($moments) === count(array_unique($moments))) {
                 self::assertSame(self::told($file), self::told($file->with($shuffled)), "seed $seed");
             }

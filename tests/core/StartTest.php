@@ -106,7 +106,7 @@ final class StartTest extends TestCase
         $catalogue = Support::catalogue();
         $start = StartPlan::of($catalogue->programme($programme), $catalogue, $catalogue->structure($structure), $stage, $level, $irritable, $equipment);
         $chosen = array_column(array_map(static fn(RungChoice $one): array => [$one->prescription->key, $one->exercise->key], $start->choices), 1, 0);
-        self::assertSame($expected, $chosen);
+        self::assertSame($expected, array_intersect_key($chosen, $expected));
         foreach ($start->choices as $choice) {
             self::assertNotEmpty($choice->reasons);
             self::assertSame($choice->exercise->key, $start->plan->stage($stage)?->stage->prescription($choice->prescription->key)?->exercise);

@@ -13,6 +13,7 @@ use Rung\Core\Dose\Limbs;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\Json;
 use Rung\Core\Plan\Plan;
+use Rung\Core\Plan\StartsWhen;
 use Rung\Core\Record\LoggedSet;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\ChangeWords;
@@ -78,6 +79,9 @@ final class WordsTest extends TestCase
         yield 'an exercise' => [new ChangeNote(ChangeNoteKind::Changed, $squat, $split), 'Squat → Rear-foot-raised split squat, 3 × 6'];
         yield 'a load' => [new ChangeNote(ChangeNoteKind::LoadCarried, $squat, self::prescription(['sets' => 3, 'reps' => 8, 'load_kg' => 20])), 'Squat: 20 kg, as lifted'];
         yield 'what comes in' => [new ChangeNote(ChangeNoteKind::Added, $squat, $split), 'Added: Rear-foot-raised split squat, 3 × 6'];
+        yield 'what begins in its week' => [new ChangeNote(ChangeNoteKind::Begins, after: $split, startsWhen: self::when(['stage_week' => 3])), 'Begins now: Rear-foot-raised split squat, 3 × 6, as planned for week 3 of the stage'];
+        yield 'what begins after the others' => [new ChangeNote(ChangeNoteKind::Begins, after: $split, startsWhen: self::when(['others' => 'full'])), 'Begins now: Rear-foot-raised split squat, 3 × 6, since the other exercises have reached the top of their range'];
+        yield 'what begins on a finding' => [new ChangeNote(ChangeNoteKind::Begins, after: $split, startsWhen: self::when(['finding' => 'ankle_stiff'])), 'Begins now: Rear-foot-raised split squat, 3 × 6, since this was found: a stiff ankle'];
         yield 'what stays' => [new ChangeNote(ChangeNoteKind::Unchanged, $squat), 'Squat stays as it is.'];
         yield 'the lower end' => [new ChangeNote(ChangeNoteKind::LowerEnd, $squat), 'Squat: the next session asks for the lower end, 3 × 8.'];
         yield 'the top' => [new ChangeNote(ChangeNoteKind::TopOfLadder, $squat), 'Squat is the top of its ladder: choose what is next by hand.'];
@@ -102,6 +106,12 @@ final class WordsTest extends TestCase
         self::assertSame('Squat: sets 3 → 4; Squat → Rear-foot-raised split squat, 3 × 6', $words);
         self::assertSame('', (new ChangeWords(Support::catalogue()))->step(new PlanStep(new Plan([]), [], [])));
         self::assertCount(count(ChangeNoteKind::cases()), array_unique(array_map(static fn(ChangeNote $note): string => $note->kind->name, $notes)), 'every kind is tried');
+    }
+
+    /** @param array<string, mixed> $condition */
+    private static function when(array $condition): StartsWhen
+    {
+        return Json::read((string) json_encode($condition), StartsWhen::read(...));
     }
 
     /** @param array<string, mixed> $dose */

@@ -46,6 +46,12 @@ final class DeskEntriesTest extends TestCase
         self::assertStringContainsString('pain was', self::text($corrected['words']));
         self::assertSame($session->toArray()['entries'], Correction::query()->whereKey($id)->firstOrFail()->before['entries'] ?? null, 'the former stays in the record');
 
+        // So it is with all that was done on the last days: one morning answers all of it.
+        $more = 0;
+        foreach ($case->trainingSessions()->where('started_at', '>', '2026-04-08')->whereKeyNot($session->id)->get() as $other) {
+            $zero = array_map(static fn(array $entry): array => ['prescription' => $entry['prescription'] ?? null, 'pain' => 0], $other->entries);
+            $more += $this->correct($case, ['entry' => $other->id, 'pains' => $zero] + $body)->status() === 201 ? 1 : 0;
+        }
         // The morning that was too much: struck out, and nothing is eased any more.
         $morning = $case->checkIns()->whereNotNull('provocation')->reorder('at', 'desc')->firstOrFail();
         $this->correct($case, ['what' => 'morning', 'entry' => $morning->id, 'struck' => false, 'why' => self::WHY, 'provocation' => 0])->assertStatus(201);
@@ -54,7 +60,7 @@ final class DeskEntriesTest extends TestCase
         self::assertStringContainsString('struck out; the test was 0 of 10', self::text($page()->json('corrected.0.words')));
         $this->correct($case, ['what' => 'morning', 'entry' => $morning->id, 'struck' => true, 'why' => self::WHY])->assertStatus(422)->assertJsonValidationErrors(['entry' => 'that still counts']);
         self::assertNotContains($morning->id, (array) $this->ask($own, 'GET', "/api/cases/$case->id/entries")->json('entries.*.id'));
-        self::assertSame(3, AccessLogEntry::query()->whereJsonContains('cases', $case->id)->whereIn('what', ['put an entry right', 'struck out an entry'])->count());
+        self::assertSame(3 + $more, AccessLogEntry::query()->whereJsonContains('cases', $case->id)->whereIn('what', ['put an entry right', 'struck out an entry'])->count());
     }
 
     public function testATestAScoreAndANoteArePutRight(): void

@@ -90,10 +90,10 @@ final class DeskTest extends TestCase
         $own = $this->practitioner();
         foreach ([
             ['Piet Olander', ['kind' => 'stage', 'stage' => 'slow', 'reason' => 'x']],
-            ['Tobias Fenwick', ['kind' => 'sign_off']],
+            ['Juno Tamsin', ['kind' => 'sign_off']],
             ['Piet Olander', ['kind' => 'rule', 'rule' => 'comfort', 'reason' => 'x']],
             ['Fenn Harrow', ['kind' => 'clear_stop', 'reason' => 'x']],
-            ['Ines Calloway', ['kind' => 'accept']],
+            ['Greta Osei-Vane', ['kind' => 'accept']],
         ] as [$name, $body]) {
             $case = $this->caseOf($name);
             $before = $this->seen($case);
@@ -164,7 +164,7 @@ final class DeskTest extends TestCase
         $this->decide($case, ['kind' => 'flare', 'flare' => ['ease' => false, 'rest_days' => 2, 'holds_only_days' => 7]])->assertStatus(201);
         $page = $this->ask($own, 'GET', "/api/cases/$case->id");
         $rests = array_combine(self::texts($page->json('prescriptions.*.mode')), self::texts($page->json('prescriptions.*.rests_until')));
-        self::assertSame(['isotonic' => '2026-04-21', 'isometric' => '2026-04-16'], $rests);
+        self::assertSame(['isotonic' => '2026-04-21', 'isometric' => '2026-04-16', 'mobility' => '2026-04-21', 'control' => '2026-04-21'], $rests, 'all but holds rests for longer');
 
         $plan = $this->ask($own, 'GET', "/api/cases/$case->id/plan");
         $stage = collect((array) $plan->json('stages'))->firstWhere('key', $plan->json('stage'));

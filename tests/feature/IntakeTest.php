@@ -106,6 +106,6 @@ final class IntakeTest extends TestCase
     {
         $now = $this->intake($case);
 
-        return $this->ask($this->practitioner(), 'PUT', "/api/cases/$case->id/intake", $changed + array_diff_key($now, array_flip(['athlete', 'structure', 'side', 'purpose', 'signs', 'risks', 'screened_by', 'screened_on', 'changes'])));
+        return $this->ask($this->practitioner(), 'PUT', "/api/cases/$case->id/intake", $changed + array_diff_key($now, array_flip(['athlete', 'structure', 'side', 'purpose', 'signs', 'risks', 'screened_by', 'screened_on', 'changes', 'findings'])));
     }
 }

@@ -27,7 +27,8 @@ final class NudgeTest extends TestCase
 
         $case->checkIns()->where('at', '>', '2026-04-10T12:00:00Z')->update(['superseded' => true]);
         $touch();
-        self::assertStringContainsString('no morning answer has reached us for 4 days', $words());
+        $last = self::text($case->checkIns()->whereNotNull('provocation')->reorder('at', 'desc')->firstOrFail()->at->setTimezone('Europe/Lisbon')->format('j'));
+        self::assertStringContainsString('no morning answer has reached us for ' . (14 - (int) $last) . ' days', $words());
 
         $case->checkIns()->update(['superseded' => true]);
         $touch();

@@ -128,7 +128,7 @@ final class WholeWayTest extends TestCase
         // The athlete is told of the stage; the reason for the record is not for the phone.
         $this->ask($this->athlete('Piet Olander'), 'GET', '/api/today')->assertJsonPath('cases.0.news.words', 'New stage: Slow strength; Leg-extension hold at 60°: 35 kg, as lifted')->assertJsonPath('cases.0.news.why', null);
         $slots = $case->plannedSessions()->where('on', '>=', '2026-04-14')->pluck('slot')->unique()->values()->all();
-        self::assertEqualsCanonicalizing(['slow', 'hold'], $slots);
+        self::assertEqualsCanonicalizing(['slow', 'hold', 'support'], $slots);
         $decide(['kind' => 'keep', 'reason' => 'Let it settle'])->assertStatus(201);
         $decide(['kind' => 'sign_off'])->assertStatus(201);
         self::assertSame('slow', $case->signOffs()->firstOrFail()->stage);
