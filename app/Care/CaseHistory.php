@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Care;
 
 use App\Models\CareCase;
+use App\Models\PlannedSession as PlannedRow;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use DateTimeZone;
@@ -15,6 +16,7 @@ use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\CaseFile\Details;
 use Rung\Core\CaseFile\ResponseRule;
 use Rung\Core\Input\Json;
+use Rung\Core\Plan\Plan;
 use Rung\Core\Record\CheckIn;
 use Rung\Core\Record\DoseChange;
 use Rung\Core\Record\DoseChangeKind;
@@ -60,6 +62,9 @@ final class CaseHistory
 
     private readonly DateTimeZone $zone;
 
+    /** @var array<string, int> planned sessions beside the stage, by id */
+    private array $beside = [];
+
     /** @param int $days back to which sessions and check-ins reach */
     private function __construct(private readonly CareCase $case, private readonly int $days)
     {
@@ -82,6 +87,8 @@ final class CaseHistory
         $case = $this->case;
         $rule = Json::read(json_encode($case->response_rule, JSON_THROW_ON_ERROR), ResponseRule::read(...));
         $from = CarbonImmutable::now($case->practice->timezone)->startOfDay()->subDays($this->days)->utc();
+        $plan = $case->plan();
+        $this->beside = $this->plannedBeside($plan);
         $sessions = $this->sessions($from, $rule->stop_at);
         $checkIns = $this->checkIns($from, $rule->stop_at);
         $named = array_values(array_filter(array_column($sessions, 'planned')));
@@ -98,12 +105,12 @@ final class CaseHistory
                 $case->review_on === null ? null : Day::fromIso($case->review_on),
             ),
             response_rule: $rule,
-            stages: $case->plan()->fileStages(Goal::from($case->goal)),
+            stages: $plan->fileStages(Goal::from($case->goal)),
             stage_history: self::each($case->stageEntries(), self::stageEntry(...)),
-            planned: self::each(
+            planned: array_values(array_filter(self::each(
                 $case->plannedSessions()->whereRaw('("on" >= ? or id = any(?::uuid[]))', [$from->format('Y-m-d'), '{' . implode(',', $named) . '}']),
                 self::planned(...),
-            ),
+            ), fn(PlannedSession $one): bool => !isset($this->beside[$one->id]))),
             sessions: $sessions,
             check_ins: $checkIns,
             tests: self::each($case->tests(), self::test(...)),
@@ -123,6 +130,25 @@ final class CaseHistory
         );
 
         return self::each($query, $this->session(...));
+    }
+
+    /**
+     * Work beside the stage is no share of what was asked, and nobody falls silent over it: it is not among what was planned.
+     *
+     * @return array<string, int> planned sessions of it, by id
+     */
+    private function plannedBeside(Plan $plan): array
+    {
+        $kinds = $plan->beside();
+        if ($kinds === []) {
+            return [];
+        }
+        $marks = implode(', ', array_fill(0, count($kinds), '?'));
+
+        /** @var list<string> $ids */
+        $ids = PlannedRow::query()->where('case_id', $this->case->id)->whereRaw("stage || '/' || slot in ($marks)", $kinds)->pluck('id')->all();
+
+        return array_flip($ids);
     }
 
     /** @return list<CheckIn> */
@@ -192,7 +218,7 @@ final class CaseHistory
             started_at: $this->moment($row['started_at']),
             ended_at: $this->moment($row['ended_at']),
             entries: array_map(self::entry(...), $entries),
-            planned: $row['planned_id'],
+            planned: isset($this->beside[$row['planned_id'] ?? '']) ? null : $row['planned_id'],
             participation: $row['participation'] === null ? null : Participation::from($row['participation']),
             minutes: self::number($row['minutes']),
             effort: $row['effort'],

@@ -31,8 +31,9 @@ final readonly class CaseWeeks
      * @param list<Booked> $booked
      * @param array<string, PlannedSession> $planned by id
      * @param list<string> $done ids of planned sessions that were done or begun
+     * @param array<string, string> $doneAs the planned session of each that was done, by its id
      */
-    private function __construct(public Day $today, public ?PlanStage $stage, public array $slots, public array $booked, public array $planned, public array $done, public WeekRules $rules) {}
+    private function __construct(public Day $today, public ?PlanStage $stage, public array $slots, public array $booked, public array $planned, public array $done, public array $doneAs, public WeekRules $rules) {}
 
     public static function of(CareCase $case): self
     {
@@ -49,7 +50,9 @@ final readonly class CaseWeeks
         }
         $rows = PlannedSession::query()->where('case_id', $case->id)->where('withdrawn', false)
             ->where('on', '>=', $today->plus(-self::BACK_DAYS)->toIso())->where('on', '<', $today->plus(self::AHEAD_DAYS)->toIso())->orderBy('on')->orderBy('slot')->orderBy('number')->get();
-        $done = array_values(array_filter($case->trainingSessions()->whereIn('planned_id', $rows->pluck('id')->all())->pluck('planned_id')->all(), is_string(...)));
+        /** @var array<string, string> $doneAs */
+        $doneAs = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id', 'id')->all();
+        $done = array_values($doneAs);
         $booked = $planned = [];
         foreach ($rows as $row) {
             if (isset($slots[$row->slot])) {
@@ -59,7 +62,7 @@ final readonly class CaseWeeks
         }
         $rules = $stage === null ? new WeekRules() : PlanWeeks::rules($stage, $case->weekdays($plan), $case->blockedDays(), $case->eventDays());
 
-        return new self($today, $stage, $slots, $booked, $planned, $done, $rules);
+        return new self($today, $stage, $slots, $booked, $planned, $done, $doneAs, $rules);
     }
 
     public function isOpen(string $id): bool
@@ -77,7 +80,7 @@ final readonly class CaseWeeks
         $staying = array_filter($this->booked, static fn(Booked $one): bool => !array_key_exists($one->id, $moves) || $moves[$one->id] !== null);
         $booked = array_map(static fn(Booked $one): Booked => isset($moves[$one->id]) ? $one->movedTo($moves[$one->id]) : $one, array_values($staying));
 
-        return new self($this->today, $this->stage, $this->slots, $booked, $this->planned, $this->done, $this->rules);
+        return new self($this->today, $this->stage, $this->slots, $booked, $this->planned, $this->done, $this->doneAs, $this->rules);
     }
 
     /**
@@ -92,7 +95,7 @@ final readonly class CaseWeeks
             $added[] = new Booked(self::AGAIN . $session, $on, $this->planned[$session]->slot);
         }
 
-        return new self($this->today, $this->stage, $this->slots, [...$this->booked, ...$added], $this->planned, $this->done, $this->rules);
+        return new self($this->today, $this->stage, $this->slots, [...$this->booked, ...$added], $this->planned, $this->done, $this->doneAs, $this->rules);
     }
 
     /** @return list<array{session: string, on: string, key: string, words: string}> from today on */

@@ -159,13 +159,17 @@ final class Standing
         return array_map(static fn(SessionResponse $response): array => self::hook($response, $evaluation), $recent);
     }
 
-    /** @return array<string, array<string, mixed>> the hook of each session that was planned, by what was planned */
-    public static function hooksByPlanned(Evaluation $evaluation): array
+    /**
+     * @param array<string, string> $planned what was planned of each session that was done so, by its id
+     *
+     * @return array<string, array<string, mixed>> the hook of each session that was planned, by what was planned
+     */
+    public static function hooksByPlanned(Evaluation $evaluation, array $planned): array
     {
         $hooks = [];
         foreach ($evaluation->sessions as $response) {
-            if ($response->session->planned !== null) {
-                $hooks[$response->session->planned] = self::hook($response, $evaluation);
+            if (isset($planned[$response->session->id])) {
+                $hooks[$planned[$response->session->id]] = self::hook($response, $evaluation);
             }
         }
 

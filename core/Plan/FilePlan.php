@@ -38,14 +38,20 @@ final readonly class FilePlan
         foreach ($file->stages as $stage) {
             if ($stage->key === Plan::LEFT_OUT) {
                 $leftOut = $stage->prescriptions;
+            }
+        }
+        foreach ($file->stages as $stage) {
+            if ($stage->key === Plan::LEFT_OUT) {
                 continue;
             }
             $like = self::like($stage, $known);
             if ($like === null) {
                 $reckoned[] = $stage->key;
             }
-            $stages[] = $like?->withStage($stage) ?? self::reckoned($stage, $file);
+            $stages[] = $like === null ? self::reckoned($stage, $file) : self::waitingOn($like->withStage($stage), $leftOut);
         }
+        $waiting = array_merge(...array_map(static fn(PlanStage $one): array => array_map(static fn(Waiting $later): string => $later->prescription->key, $one->waiting), $stages));
+        $leftOut = array_values(array_filter($leftOut, static fn(Prescription $one): bool => !in_array($one->key, $waiting, true)));
 
         return new self(new Plan($stages, leftOut: $leftOut), $reckoned);
     }
@@ -58,6 +64,21 @@ final readonly class FilePlan
     public static function shared(CaseFile $file, array $known): int
     {
         return count(array_intersect(array_column($file->stages, 'key'), array_map(static fn(PlanStage $one): string => $one->stage->key, $known)));
+    }
+
+    /**
+     * What the programme lets wait goes on waiting where the file has not begun it: there it stands among what is left out.
+     *
+     * @param list<Prescription> $leftOut
+     */
+    private static function waitingOn(PlanStage $stage, array $leftOut): PlanStage
+    {
+        $kept = array_column($leftOut, null, 'key');
+
+        return new PlanStage($stage->stage, $stage->slots, $stage->rhythm, array_values(array_filter(array_map(
+            static fn(Waiting $one): ?Waiting => isset($kept[$one->prescription->key]) ? $one->with($kept[$one->prescription->key]) : null,
+            $stage->waiting,
+        ))));
     }
 
     /** @param list<PlanStage> $known */

@@ -264,6 +264,21 @@ final readonly class Plan
         return $this->restUntil !== null && $this->restUntil->isAfter($on);
     }
 
+    /** @return list<string> kinds of session with days of their own, each as "stage/slot" */
+    public function beside(): array
+    {
+        $found = [];
+        foreach ($this->stages as $stage) {
+            foreach ($stage->slots as $slot) {
+                if ($slot->beside !== null) {
+                    $found[] = "{$stage->stage->key}/$slot->key";
+                }
+            }
+        }
+
+        return $found;
+    }
+
     /** Whether a slot of a stage has nothing to be done on a day: all its exercises rest, have not begun, or everything rests. */
     public function slotRests(PlanStage $stage, string $slot, Day $on): bool
     {

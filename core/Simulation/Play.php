@@ -268,11 +268,15 @@ final class Play
         $done = [];
         foreach ($placed as $i => $place) {
             $planned = new PlannedSession("p{$day->toIso()}-$i", $day, $place->slot);
-            $this->file = $this->file->with(['planned' => [...$this->file->planned, $planned]]);
+            // Work beside the stage is no share of what was asked.
+            $isBeside = $stage->slot($place->slot)?->beside !== null;
+            if (!$isBeside) {
+                $this->file = $this->file->with(['planned' => [...$this->file->planned, $planned]]);
+            }
             if ($this->chance->getInt(1, 10_000) <= 100 * $this->request->athlete->missPercent) {
                 continue;
             }
-            $session = $this->session($day, $stage, $place->slot, $planned->id, 9 + 3 * $i);
+            $session = $this->session($day, $stage, $place->slot, $planned->id, $isBeside, 9 + 3 * $i);
             $this->file = $this->file->with(['sessions' => [...$this->file->sessions, $session]]);
             $done[] = $session;
         }
@@ -280,7 +284,7 @@ final class Play
         return $done;
     }
 
-    private function session(Day $day, PlanStage $stage, string $slot, string $planned, int $hour): Session
+    private function session(Day $day, PlanStage $stage, string $slot, string $planned, bool $isBeside, int $hour): Session
     {
         $start = self::time($day, min(21, $hour));
         $due = array_values(array_filter($stage->stage->prescriptions, fn(Prescription $p): bool => $p->slot === $slot && !$this->plan->rests($p->key, $day)));
@@ -301,7 +305,7 @@ final class Play
             started_at: $start,
             ended_at: self::time($day, min(21, $hour) + 1),
             entries: $entries,
-            planned: $planned,
+            planned: $isBeside ? null : $planned,
             participation: $isSport ? Participation::Full : null,
             minutes: $isSport ? self::PRACTICE_MIN : null,
             effort: $isSport ? self::PRACTICE_EFFORT : null,

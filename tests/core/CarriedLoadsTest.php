@@ -18,7 +18,7 @@ final class CarriedLoadsTest extends TestCase
 {
     public function testWhatWasLiftedIsCarriedIntoTheNextStage(): void
     {
-        $history = Support::played(7, 40, 'slow');
+        $history = Support::played(7, 26, 'slow');
         $plan = $history->plan;
         $evaluation = Evaluator::evaluate($history->file, Moment::fromIso(Support::NOW));
         $into = static fn(string $stage): PlanStep => (new CarriedLoads($evaluation))->into($plan, $stage);
@@ -42,7 +42,7 @@ final class CarriedLoadsTest extends TestCase
 
     public function testAHoldThatGrowsNoMoreKeepsItsLoadToo(): void
     {
-        $history = Support::played(7, 40, 'slow');
+        $history = Support::played(7, 26, 'slow');
         $evaluation = Evaluator::evaluate($history->file, Moment::fromIso(Support::NOW));
         $held = [];
         foreach ($evaluation->sessions as $response) {

@@ -95,7 +95,7 @@ final class KeepingUpTest extends TestCase
     #[DataProvider('weeks')]
     public function testTheCalendarAsksOnceOrTwiceAWeekForOneKindOfSession(int $perWeek, int $gap, array $available): void
     {
-        $history = Support::played(7, 40, 'slow');
+        $history = Support::played(7, 26, 'slow');
         $evaluation = Evaluator::evaluate($history->file, Moment::fromIso(Support::NOW));
         $step = KeepingUp::of($history->plan, $evaluation, $perWeek);
         self::assertFalse($step->finish);

@@ -277,7 +277,7 @@ final class PrescribeTest extends TestCase
     }
 
     /** @return array{Plan, Evaluation} a simulated case without an uncleared stop */
-    private static function played(string $stage = 'slow', int $days = 40): array
+    private static function played(string $stage = 'slow', int $days = 26): array
     {
         $history = Support::played(7, $days, $stage);
 

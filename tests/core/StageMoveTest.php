@@ -19,7 +19,7 @@ final class StageMoveTest extends TestCase
 {
     public function testEveryDoseOfAStageStandsBesideWhatItTakesThePlaceOf(): void
     {
-        $history = Support::played(7, 40, 'slow');
+        $history = Support::played(7, 26, 'slow');
         $evaluation = Evaluator::evaluate($history->file, Moment::fromIso(Support::NOW));
         $move = static fn(string $stage): ?StageMove => StageMove::of($history->plan, $evaluation, Support::catalogue(), $stage);
         $springs = $move('springs');

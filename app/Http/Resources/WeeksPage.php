@@ -57,7 +57,7 @@ final class WeeksPage
             'slots' => array_values(array_map(static fn(Slot $one): array => ['key' => $one->key, 'title' => $one->name(), 'mode' => $one->mode->value, 'work' => self::work($weeks, $one->key)], array_intersect_key($weeks->slots, $shown))),
             'sessions' => self::sessions($weeks, $evaluation, $isStopped),
             'later' => array_map(static fn(Booked $one): array => ['on' => $one->on->toIso(), 'slot' => $one->slot], $later),
-            'beside' => self::beside($evaluation, $monday),
+            'beside' => self::beside($weeks, $evaluation, $monday),
             'recovery' => $isStopped ? [] : array_map(static fn(Recovery $one): array => ['on' => $one->on->toIso(), 'words' => $words->recovery($one)], Recovery::of($weeks->booked, $weeks->rules, $weeks->slots)),
             'goal_on' => $case->goal_on,
             'events' => array_map(static fn(Day $one): string => $one->toIso(), $case->eventDays()),
@@ -101,7 +101,7 @@ final class WeeksPage
     /** @return list<array<string, mixed>> */
     private static function sessions(CaseWeeks $weeks, Evaluation $evaluation, bool $isStopped): array
     {
-        $hooks = Standing::hooksByPlanned($evaluation);
+        $hooks = Standing::hooksByPlanned($evaluation, $weeks->doneAs);
         $steps = $isStopped ? [] : PracticeLadder::byBooked($weeks->stage, $evaluation, array_values(array_filter($weeks->booked, static fn(Booked $one): bool => $weeks->isOpen($one->id))));
 
         return array_map(static fn(Booked $one): array => [
@@ -133,9 +133,9 @@ final class WeeksPage
     }
 
     /** @return list<array<string, mixed>> what was done beside the plan */
-    private static function beside(Evaluation $evaluation, Day $monday): array
+    private static function beside(CaseWeeks $weeks, Evaluation $evaluation, Day $monday): array
     {
-        $beside = array_filter($evaluation->log->ended, static fn(Session $one): bool => $one->planned === null && !$monday->isAfter($evaluation->log->dayOf($one)));
+        $beside = array_filter($evaluation->log->ended, static fn(Session $one): bool => $one->planned === null && !isset($weeks->doneAs[$one->id]) && !$monday->isAfter($evaluation->log->dayOf($one)));
 
         return array_values(array_map(static fn(Session $one): array => [
             'on' => $evaluation->log->dayOf($one)->toIso(),
