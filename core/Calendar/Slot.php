@@ -43,19 +43,19 @@ final readonly class Slot
         return self::read($node)->titled($title)->readDetails($node);
     }
 
-    /** The same kind of session with the times, days of its own and rungs of practice that a request names. */
+    /** The same kind of session with the times, days of its own and rungs of practice that a request names; what it does not name stays. */
     public function readDetails(ObjectNode $node): self
     {
-        $beside = $node->childOrNull('beside', Rhythm::read(...));
+        $beside = $node->holds('beside') ? $node->childOrNull('beside', Rhythm::read(...)) : $this->beside;
         if ($beside?->cycle !== null) {
             $node->inItem('beside', 'must be every so many days or so many times a week: one kind of session cannot take turns');
         }
-        $practice = PracticeStep::readAll($node, 'practice');
+        $practice = $node->holds('practice') ? PracticeStep::readAll($node, 'practice') : $this->practice;
         if ($practice !== [] && $this->mode !== Mode::Sport) {
             $node->fault('practice', 'goes with sessions of sport alone');
         }
 
-        return new self($this->key, $this->mode, $this->times_per_day, $this->title, $this->readTimes($node), $beside, $practice);
+        return new self($this->key, $this->mode, $this->times_per_day, $this->title, $node->holds('times') ? $this->readTimes($node) : $this->times, $beside, $practice);
     }
 
     /** @return list<TimeOfDay> */

@@ -133,6 +133,16 @@ final class PracticeLadderTest extends TestCase
         }
     }
 
+    public function testWhatARequestDoesNotNameStays(): void
+    {
+        $named = static fn(array $fields): Slot => Json::read((string) json_encode((object) $fields), self::slot()->readDetails(...));
+        self::assertEquals(self::slot(), $named([]));
+        $timed = $named(['times' => ['07:30']]);
+        self::assertSame(['07:30', 3], [$timed->timeOf(1)?->toText(), count($timed->practice)]);
+        self::assertNull($timed->timeOf(2));
+        self::assertSame([], $named(['practice' => []])->practice);
+    }
+
     public function testEveryGoalHasAWayBackThatEndsInFull(): void
     {
         foreach (Goal::cases() as $goal) {
