@@ -8,10 +8,12 @@ use Rung\Core\Acceptance\ChangeNote;
 use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Attention\Attention;
 use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Decision\ActionReason;
 use Rung\Core\Decision\Change;
 use Rung\Core\Decision\Proposal;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Evaluation\PracticeLadder;
 use Rung\Core\Measuring\MeasureCourse;
 use Rung\Core\Measuring\MeasureGate;
 use Rung\Core\Measuring\Taken;
@@ -52,7 +54,7 @@ final class Standing
             'action' => $evaluation->action->toArray()['kind'],
             'reason' => $evaluation->action->toArray()['reasons'][0],
             'headline' => EvaluationWords::headline($evaluation, $step, $catalogue),
-            'because' => EvaluationWords::because($evaluation),
+            'because' => self::because($evaluation, $step),
             'acceptable' => $step->changesAnything(),
             'group' => $evaluation->attention->group->value,
             'group_reasons' => EvaluationWords::attention($evaluation),
@@ -61,6 +63,14 @@ final class Standing
             'unsettled' => Attention::unsettledBy($evaluation->log) !== null,
             'tests_due' => self::testsDue($evaluation, $catalogue),
         ];
+    }
+
+    /** Why, in a sentence or two: where no dose has a next step and the way back goes on, that is told. */
+    private static function because(Evaluation $evaluation, PlanStep $step): string
+    {
+        $ladder = $evaluation->action->reason === ActionReason::NothingToRaise ? PracticeLadder::inStage($step->plan->stage($evaluation->log->stage->key), $evaluation) : null;
+
+        return $ladder === null ? EvaluationWords::because($evaluation) : EvaluationWords::onTheWayBack($ladder);
     }
 
     /**

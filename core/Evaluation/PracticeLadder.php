@@ -66,6 +66,19 @@ final readonly class PracticeLadder
         return $ladder;
     }
 
+    /** Of the first kind of session of a stage that has rungs. */
+    public static function inStage(?PlanStage $stage, Evaluation $evaluation): ?self
+    {
+        foreach ($stage->slots ?? [] as $slot) {
+            $ladder = self::of($slot, $evaluation);
+            if ($ladder !== null) {
+                return $ladder;
+            }
+        }
+
+        return null;
+    }
+
     /** The same before anything was practised. */
     public static function untried(Slot $slot): ?self
     {

@@ -208,6 +208,7 @@ final class CaseSimulator
             StoryEnd::OverdoneTwice => $ago >= 1 && $ago <= 5,
             default => false,
         };
+        $asked = null;
         foreach ($planned as $i => $session) {
             $hour = max(self::FIRST_HOUR, self::LAST_HOUR - self::HOURS_BETWEEN * (count($planned) - 1 - $i));
             $start = $this->time($day, $hour, $this->chance->getInt(0, 59));
@@ -219,7 +220,10 @@ final class CaseSimulator
                 $stage->prescriptions,
                 fn(Prescription $p): bool => $p->slot === $session->slot && !$this->plan->rests($p->key, $day),
             ));
-            $due = array_map(fn(Prescription $p): Prescription => $this->loads->loaded($p, self::RESERVE), $this->asAsked($due, $start));
+            $isAsked = array_filter($due, static fn(Prescription $p): bool => $p->dose->corridor() !== null) !== [];
+            // What a session of the day asks is not changed by another of the same day.
+            $asked ??= $isAsked ? Evaluator::evaluate($this->file, $start)->askedByPrescription() : null;
+            $due = array_map(fn(Prescription $p): Prescription => $this->loads->loaded(isset($asked[$p->key]) ? $asked[$p->key]->asPrescription() : $p, self::RESERVE), $due);
             $sport = $due === [];
             $practice = $sport ? $this->practice($session->slot, $start) : null;
             $demand = 0.85 + 0.01 * min(20, $this->today()->daysSince($day));
@@ -250,23 +254,6 @@ final class CaseSimulator
         $ladder = $planned === null ? null : PracticeLadder::of($planned, Evaluator::evaluate($this->file, $at));
 
         return $ladder?->step() ?? new PracticeStep('Practice', 45, 6, true, true);
-    }
-
-    /**
-     * Within a corridor the athlete does what the next session asks.
-     *
-     * @param list<Prescription> $due
-     *
-     * @return list<Prescription>
-     */
-    private function asAsked(array $due, Moment $at): array
-    {
-        if (array_filter($due, static fn(Prescription $p): bool => $p->dose->corridor() !== null) === []) {
-            return $due;
-        }
-        $asked = Evaluator::evaluate($this->file, $at)->askedByPrescription();
-
-        return array_map(static fn(Prescription $p): Prescription => isset($asked[$p->key]) ? $asked[$p->key]->asPrescription() : $p, $due);
     }
 
     /** Extends the calendar of the current stage up to a day. */

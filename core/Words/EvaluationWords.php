@@ -14,6 +14,7 @@ use Rung\Core\Decision\Asked;
 use Rung\Core\Decision\Because;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
+use Rung\Core\Evaluation\PracticeLadder;
 use Rung\Core\Gate\CriterionOutlook;
 use Rung\Core\Number;
 use Rung\Core\Record\Sign;
@@ -62,6 +63,12 @@ final class EvaluationWords
             ActionKind::Progress => $notes === '' ? 'Progress: choose what grows' : 'Progress: ' . $notes,
             ActionKind::AddLoad => $notes === '' ? 'Add load: choose where' : 'Add load: ' . $notes,
         };
+    }
+
+    /** "It settles. The way back goes on by itself: step 4 of 6, With others: …" */
+    public static function onTheWayBack(PracticeLadder $ladder): string
+    {
+        return 'It settles. The way back goes on by itself: step ' . ($ladder->at + 1) . ' of ' . count($ladder->steps) . ', ' . PlanWords::practice($ladder->step()) . '.';
     }
 
     /** Why, in a sentence with its numbers. */

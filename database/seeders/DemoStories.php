@@ -27,7 +27,7 @@ final class DemoStories
             self::one('Piet Olander', 'trapeze', 74, Goal::Jumping, Side::Right, 12, $hot, 12, 'holds'),
             self::one('Mirela Quill', 'wire walker', 55, Goal::Everyday, Side::Left, 102, $usual, 45, 'holds', structure: Structure::AchillesMidportion, programme: 'heel_slow_load'),
             self::one('Tobias Fenwick', 'stilt walker', 82, Goal::Running, Side::Right, 14, $usual, 62, 'holds', StoryEnd::Overdone),
-            self::one('Anouk Sorrel', 'juggler', 61, Goal::Strength, Side::Both, 15, $calm, 40, 'slow', structure: Structure::LateralElbow, programme: 'hold_strength_speed'),
+            self::one('Anouk Sorrel', 'juggler', 61, Goal::Strength, Side::Both, 103, $calm, 40, 'slow', structure: Structure::LateralElbow, programme: 'hold_strength_speed'),
             self::one('Basil Thorne', 'porter', 96, Goal::Power, Side::Left, 101, $usual, 55, 'slow', StoryEnd::OverdoneTwice),
             self::one('Calla Westerby', 'rider', 60, Goal::Jumping, Side::Right, 17, $calm, 34, 'slow'),
             self::one('Dario Pell', 'tumbler', 69, Goal::Cutting, Side::Left, 18, $usual, 75, 'holds', StoryEnd::AsItComes, 5),

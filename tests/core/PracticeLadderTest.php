@@ -24,6 +24,7 @@ use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\Goal;
 use Rung\Core\Time\Day;
+use Rung\Core\Words\EvaluationWords;
 use Rung\Core\Words\TodayWords;
 
 /** docs/rules.md, "The ladder of practice". Three steps: alone for 20 minutes, with others for 30, in full for 60. */
@@ -63,6 +64,15 @@ final class PracticeLadderTest extends TestCase
         self::assertSame([$at, $settled, $because], [$ladder->at, $ladder->settled, $ladder->because]);
         self::assertEquals(self::slot()->practice[$at], $ladder->step());
         self::assertNotSame('', TodayWords::practice($ladder));
+    }
+
+    public function testTheDeskReadsWhichStepItIs(): void
+    {
+        $ladder = self::ladder([[8, 20, 3, 1, 'partial', 1], [10, 20, 3, 1, 'partial', 1]]);
+        self::assertSame('It settles. The way back goes on by itself: step 2 of 3, With others: 30 min at an effort of 5 at most.', EvaluationWords::onTheWayBack($ladder));
+        self::assertSame('The next step: the last 2 settled.', TodayWords::practice($ladder));
+        self::assertEquals($ladder, PracticeLadder::inStage(self::stage(), self::played([[8, 20, 3, 1, 'partial', 1], [10, 20, 3, 1, 'partial', 1]], 26)));
+        self::assertNull(PracticeLadder::inStage(null, self::played([], 9)));
     }
 
     public function testNobodyGoesUpTwoStepsAtOnceOrRightAfterTooMuch(): void

@@ -347,20 +347,15 @@ final class CasePage
     /** @return array<string, mixed>|null where the athlete stands on the way back to sport; null where the stage has none */
     private static function practice(PlanStage $stage, Evaluation $evaluation): ?array
     {
-        foreach ($stage->slots as $slot) {
-            $ladder = PracticeLadder::of($slot, $evaluation);
-            if ($ladder !== null) {
-                return [
-                    'steps' => array_map(static fn(PracticeStep $step): array => ['words' => PlanWords::practice($step), 'full' => $step->full], $ladder->steps),
-                    'at' => $ladder->at,
-                    'settled' => $ladder->settled,
-                    'times' => PracticeLadder::TIMES,
-                    'why' => TodayWords::practice($ladder),
-                ];
-            }
-        }
+        $ladder = PracticeLadder::inStage($stage, $evaluation);
 
-        return null;
+        return $ladder === null ? null : [
+            'steps' => array_map(static fn(PracticeStep $step): array => ['words' => PlanWords::practice($step), 'full' => $step->full], $ladder->steps),
+            'at' => $ladder->at,
+            'settled' => $ladder->settled,
+            'times' => PracticeLadder::TIMES,
+            'why' => TodayWords::practice($ladder),
+        ];
     }
 
     /** @return list<Prescription> the doses before the last change of the plan, where it was a change of dose within the week */
