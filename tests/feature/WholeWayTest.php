@@ -105,8 +105,11 @@ final class WholeWayTest extends TestCase
         $this->ask($own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'accept', 'revision' => $found->json('revision')])->assertStatus(409);
 
         $after = $this->ask($own, 'GET', "/api/cases/$case->id");
-        $words = array_column((array) $after->json('prescriptions'), 'words', 'key');
-        self::assertSame($preferred['after'], $words[self::text($preferred['prescription'])]);
+        $key = self::text($preferred['prescription']);
+        $title = self::text(array_column((array) $after->json('prescriptions'), 'title', 'key')[$key]);
+        $words = self::text(array_column((array) $after->json('prescriptions'), 'words', 'key')[$key]);
+        // A proposal that changes the exercise names the new one before its dose.
+        self::assertContains($preferred['after'], [$words, "$title, $words"]);
         $decision = Decision::query()->where('case_id', $case->id)->orderByDesc('at')->firstOrFail();
         self::assertSame(['accept', $found->json('standing.because')], [$decision->kind, $decision->evidence['because']]);
         self::assertNotEmpty($decision->evidence['sessions']);
