@@ -218,6 +218,16 @@ test('what intake says is put up to date on the case, and what it said before st
   await expectAccessible(page);
   await page.getByLabel('Occupation').fill('Teaches children');
   await page.getByLabel('Body mass, kg').fill('7');
+  const kept = page.getByText('A way back to sport that stands in the plan stays as it is.');
+  await expect(kept).toBeHidden();
+  const goal = page.getByRole('combobox', { name: 'Must get back to' });
+  const goalBefore = await goal.innerText();
+  await goal.click();
+  await page.getByRole('option', { name: 'throwing' }).click();
+  await expect(kept).toBeVisible();
+  await goal.click();
+  await page.getByRole('option', { name: goalBefore, exact: true }).click();
+  await expect(kept).toBeHidden();
   await page.getByRole('button', { name: 'Add advice' }).click();
   await page.getByLabel('Advice 1', { exact: true }).fill('Stairs one at a time');
   await page.getByRole('button', { name: 'Save' }).click();

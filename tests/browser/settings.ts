@@ -4,7 +4,7 @@ import type { PlaywrightTestConfig } from '@playwright/test';
 export const settings: PlaywrightTestConfig = {
   testDir: '.',
   // The tests of one file follow each other, at a demo practice of their own.
-  workers: 2,
+  workers: 3,
   // What fails once and passes then is told as flaky at the end, and is to be mended.
   retries: 1,
   // A busy machine is slow, not wrong.

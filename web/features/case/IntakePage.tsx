@@ -43,7 +43,7 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
   });
   const [goal, setGoal] = useState(found.goal);
   const [advice, setAdvice] = useState(found.advice.map((one) => ({ words: one.words, until: one.until ?? '' })));
-  const [signs, setSigns] = useState(found.found);
+  const [findings, setFindings] = useState(found.found);
   const [why, setWhy] = useState('');
   // What is told below, and what saving puts its own in place of; looked at anew where somebody else was first.
   const [told, setTold] = useState({ revision: found.revision, changes: found.changes });
@@ -55,7 +55,7 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
         revision: told.revision, goal, why: text(why),
         history: text(form.history), began_on: text(form.began_on), load_change: text(form.load_change), aggravating: text(form.aggravating), occupation: text(form.occupation), medicines: text(form.medicines),
         goal_on: text(form.goal_on), events: days(form.events), blocked: days(form.blocked), equipment: form.equipment.trim() === '' && found.equipment === null ? null : form.equipment.split(',').map((one) => one.trim()).filter((one) => one !== ''),
-        found: signs, session_minutes: number(form.session_minutes), body_mass_kg: number(form.body_mass_kg), born_on: text(form.born_on), season_from: text(form.season_from), season_until: text(form.season_until),
+        found: findings, session_minutes: number(form.session_minutes), body_mass_kg: number(form.body_mass_kg), born_on: text(form.born_on), season_from: text(form.season_from), season_until: text(form.season_until),
         advice: advice.filter((one) => one.words.trim() !== '').map((one) => ({ words: one.words.trim(), until: text(one.until) })),
       },
     })),
@@ -94,6 +94,7 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
         <TextField select label="Must get back to" value={goal} onChange={(event) => setGoal(event.target.value as Intake['goal'])} sx={{ width: 200 }} {...at('goal')}>
           {Object.entries(GOALS).map(([key, title]) => <MenuItem key={key} value={key}>{title}</MenuItem>)}
         </TextField>
+        {goal !== found.goal && <Alert severity="info" sx={{ width: '100%' }}>A way back to sport that stands in the plan stays as it is. Once this is saved, Prescribe offers the usual one for the new goal.</Alert>}
         {found.purpose === 'prevention' && <>{field('season_from', 'Season begins on', 170, date)}{field('season_until', 'Season ends on', 170, date)}</>}
         {field('goal_on', 'By when', 170, date)}
         {field('session_minutes', 'Time for a session, min', 210)}
@@ -105,7 +106,7 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
             <Typography variant="h3">Found beside it</Typography>
             <Typography variant="body2" color="textSecondary">What is ticked opens work on it, where the plan has some that waits for it.</Typography>
             {found.findings.map((one) => (
-              <FormControlLabel key={one.key} sx={{ width: 300 }} control={<Checkbox size="small" checked={signs.includes(one.key)} onChange={(event) => setSigns((all) => (event.target.checked ? [...all, one.key] : all.filter((key) => key !== one.key)))} />} label={one.words} />
+              <FormControlLabel key={one.key} sx={{ width: 300 }} control={<Checkbox size="small" checked={findings.includes(one.key)} onChange={(event) => setFindings((all) => (event.target.checked ? [...all, one.key] : all.filter((key) => key !== one.key)))} />} label={one.words} />
             ))}
           </Box>
         )}
