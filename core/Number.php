@@ -6,7 +6,7 @@ namespace Rung\Core;
 
 /**
  * Rounding and comparison as docs/rules.md, "Conventions", asks: results are rounded half away
- * from zero when told, comparisons use the unrounded value, and a value within 1e-9 of a limit
+ * from zero when shown, comparisons use the unrounded value, and a value within 1e-9 of a limit
  * or of a multiple counts as on it.
  */
 final class Number

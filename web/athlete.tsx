@@ -79,7 +79,7 @@ function Closed({ page }: { page: PhoneData }) {
   return (
     <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gap: 1.5 }}>
       <Typography variant="h1">No plan is open for you</Typography>
-      <Typography>Nothing is asked of you now. When your practitioner opens a plan, it shows here. If it swells, gives way or hurts at rest, load nothing and tell your practitioner.</Typography>
+      <Typography>There is nothing to do now. When your practitioner opens a plan, it appears here. If it swells, gives way or hurts at rest, load nothing and tell your practitioner.</Typography>
       <WhomToCall practice={page.practice} />
       {page.closed.map((one) => <ClosedCase key={one.case} one={one} />)}
     </Box>

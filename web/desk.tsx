@@ -89,7 +89,7 @@ function Desk() {
           <Route path="/cases/:id/weeks" element={<WeeksPage />} />
           <Route path="/cases/:id/visit" element={<VisitPage />} />
           <Route path="/cases/:id/prescribe" element={<PrescribePage />} />
-          <Route path="*" element={<Empty title="There is no such page"><a href="/">To the Round</a></Empty>} />
+          <Route path="*" element={<Empty title="This page does not exist"><a href="/">To the Round</a></Empty>} />
         </Routes>
       </ScreenBoundary>
       </div>

@@ -34,7 +34,7 @@ final class SecondFactor
         return $secret;
     }
 
-    /** @return list<string>|null the recovery codes, told once; null where the code is not the one of now */
+    /** @return list<string>|null the recovery codes, shown once; null where the code is not the one of now */
     public function confirm(Account $account, string $code): ?array
     {
         $begun = session()->get(self::sessionKey($account));
@@ -105,7 +105,7 @@ final class SecondFactor
         return array_map(static fn(): string => implode('-', str_split($code(), self::GROUP)), range(1, self::RECOVERY_CODES));
     }
 
-    /** Codes are drawn by chance and long enough that a hash without salt tells nothing. */
+    /** Codes are drawn by chance and long enough that a hash without salt gives nothing away. */
     private static function hash(string $code): string
     {
         return hash('sha256', self::plain($code));

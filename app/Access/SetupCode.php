@@ -9,7 +9,7 @@ use App\Models\Practice;
 use App\Support\CurrentPractice;
 use Illuminate\Support\Facades\Cache;
 
-/** The code with which the first owner makes the first practice: told where the server runs, good once and only as long as there is no practice. */
+/** The code with which the first owner makes the first practice: printed where the server runs, valid once and only as long as there is no practice. */
 final class SetupCode
 {
     private const KEY = 'setup-code';

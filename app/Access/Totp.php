@@ -52,7 +52,7 @@ final class Totp
         $present = intdiv($now, self::STEP_S);
         $found = null;
         for ($step = $present - self::SKEW; $step <= $present + self::SKEW; $step++) {
-            // Every step is compared, so that the time it takes tells nothing.
+            // Every step is compared, so that the time it takes gives nothing away.
             if (hash_equals(self::code($secret, $step), $code) && ($used === null || $step > $used)) {
                 $found = $step;
             }

@@ -12,7 +12,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Rung\Core\Input\InvalidInput;
 
-/** Writes to an athlete: an answer to what was asked or told, or a message of one's own. What is answered or marked as seen leaves the Round. */
+/** Writes to an athlete: an answer, or a message of the practitioner's own. What is answered or marked as seen leaves the Round. */
 final class AnswerAthlete
 {
     public function __construct(private readonly WriteCase $write, private readonly WriteMessage $message) {}

@@ -23,7 +23,7 @@ final class AskForArchive
     public function handle(User $by, Athlete $athlete, bool $whole): MadeFile
     {
         foreach (CareCase::query()->where('athlete_id', $athlete->id)->get() as $case) {
-            AccessLog::takenOut($by, 'took out all data of the athlete', [$case->id], $athlete->id);
+            AccessLog::exported($by, 'exported all data of the athlete', [$case->id], $athlete->id);
         }
         $name = Str::slug("$athlete->name " . Clock::today($by->practice->timezone)->toIso()) . '.zip';
 

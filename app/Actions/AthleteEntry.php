@@ -51,7 +51,7 @@ final readonly class AthleteEntry
     }
 
     /**
-     * Somebody new, as a case file tells of them.
+     * Somebody new, as a case file describes them.
      *
      * @throws InvalidInput
      */

@@ -30,7 +30,7 @@ final class ChangeIntake
         return $this->write->run($case, $by, 'changed what intake says', function (CareCase $case) use ($by, $request): Decision {
             // An answer of the athlete that came in meanwhile is no matter; another change of the intake is.
             if ($request->revision !== IntakeRequest::revisionOf($case)) {
-                throw new ConflictHttpException('Somebody else has changed the intake meanwhile. Look at what is told below; save again to put yours in its place.');
+                throw new ConflictHttpException('Somebody else has changed the intake meanwhile. Look at the changes below; save again to replace them with yours.');
             }
             $words = self::changes($case, $request, $this->shelf->of($case->practice_id));
             if ($words === []) {
@@ -65,7 +65,7 @@ final class ChangeIntake
     /** @throws InvalidInput where the plan lifts the body and its mass is taken away */
     private static function checkBodyMass(CareCase $case, IntakeRequest $request): void
     {
-        $lifted = array_filter($case->plan()->prescriptions(), static fn(Prescription $one): bool => ($one->dose->body_fraction ?? 0) > 0);
+        $lifted = array_filter($case->plan()->prescriptions(), static fn(Prescription $prescription): bool => ($prescription->dose->body_fraction ?? 0) > 0);
         if ($request->bodyMassKg === null && $lifted !== []) {
             throw InvalidInput::at('/body_mass_kg', 'is needed: the plan lifts a share of the body');
         }
@@ -116,6 +116,6 @@ final class ChangeIntake
         $since = array_column($case->advice, 'from', 'words');
         $today = Clock::today($case->practice->timezone)->toIso();
 
-        return array_map(static fn(array $one): array => ['words' => $one['words'], 'from' => is_string($since[$one['words']] ?? null) ? $since[$one['words']] : $today, 'until' => $one['until']], $request->advice);
+        return array_map(static fn(array $row): array => ['words' => $row['words'], 'from' => is_string($since[$row['words']] ?? null) ? $since[$row['words']] : $today, 'until' => $row['until']], $request->advice);
     }
 }

@@ -93,7 +93,7 @@ final class ChangeLibrary
     public function import(User $by, string $json): int
     {
         return $this->changing($by, function () use ($by, $json): int {
-            $changes = array_filter($this->changes($by, $json), static fn(LibraryChange $one): bool => $one->what !== LibraryDifference::Same);
+            $changes = array_filter($this->changes($by, $json), static fn(LibraryChange $libraryChange): bool => $libraryChange->what !== LibraryDifference::Same);
             foreach ($changes as $change) {
                 $this->store($by, $change->kind, $change->item->key, json_encode($change->item->toArray(), JSON_THROW_ON_ERROR), null);
             }

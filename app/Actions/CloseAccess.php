@@ -18,7 +18,7 @@ final class CloseAccess
             $user->account->forceFill(['remember_token' => Str::random(60)] + ($forGood && $user->account->isOfOnePractice() ? ['password' => Str::random(40)] : []))->save();
             $user->forceFill(['calendar_hash' => null])->save();
             DB::table('sessions')->where('user_id', $user->id)->delete();
-            // A lost phone is told nothing more.
+            // A lost phone gets no more reminders.
             DB::table('push_phones')->where('user_id', $user->id)->delete();
             if ($forGood) {
                 InviteAthlete::withdraw($user);

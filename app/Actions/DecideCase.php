@@ -220,7 +220,7 @@ final class DecideCase
     }
 
     /**
-     * Opens the case again where it was, every dose one step easier: nobody knows what the tissue lost meanwhile.
+     * Opens the case again where it was, every dose one step easier: nobody knows how much the tissue lost in the meantime.
      *
      * @return array{string, UndoData}
      */
@@ -262,8 +262,8 @@ final class DecideCase
     }
 
     /**
-     * @param string $why as the athlete is told; a reason for the record alone is never passed here
-     * @param string $else what is told where no dose and no stage changes
+     * @param string $why in words for the athlete; a reason for the record alone is never passed here
+     * @param string $else the message where no dose and no stage changes
      */
     private function putInForce(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $why, string $else = 'The programme is finished'): UndoData
     {

@@ -76,8 +76,8 @@ final class EndVisit
         $scores = $case->outcomes()->where('created_at', '>=', $began)->reorder('created_at')->get();
 
         return [
-            array_values($tests->map(static fn(StrengthTestRow $one): StrengthTest => new StrengthTest($one->test, Day::fromIso($one->on), $one->affected, $one->unaffected, $one->unit))->all()),
-            array_values($scores->map(static fn(OutcomeRow $one): Outcome => new Outcome($one->measure, Day::fromIso($one->on), $one->score))->all()),
+            array_values($tests->map(static fn(StrengthTestRow $test): StrengthTest => new StrengthTest($test->test, Day::fromIso($test->on), $test->affected, $test->unaffected, $test->unit))->all()),
+            array_values($scores->map(static fn(OutcomeRow $outcome): Outcome => new Outcome($outcome->measure, Day::fromIso($outcome->on), $outcome->score))->all()),
         ];
     }
 }

@@ -60,17 +60,17 @@ final class ImportCase
     {
         $found = null;
         $most = 0;
-        foreach ($catalogue->programmes as $one) {
-            $shared = FilePlan::shared($file, $one->plan->stages);
-            if (in_array($file->case->structure, $one->structures, true) && $shared > $most && 2 * $shared >= count($file->stages)) {
-                [$found, $most] = [$one, $shared];
+        foreach ($catalogue->programmes as $programme) {
+            $shared = FilePlan::shared($file, $programme->plan->stages);
+            if (in_array($file->case->structure, $programme->structures, true) && $shared > $most && 2 * $shared >= count($file->stages)) {
+                [$found, $most] = [$programme, $shared];
             }
         }
 
         return $found;
     }
 
-    /** @throws InvalidInput where it tells of days that have not come */
+    /** @throws InvalidInput where it has entries for days that have not come */
     public static function check(CaseFile $file, string $zone): void
     {
         $now = Clock::now($zone);
@@ -93,7 +93,7 @@ final class ImportCase
     private static function athlete(User $by, CaseFile $file, ?string $id): Athlete
     {
         if ($id === null) {
-            // The password is told to nobody: whoever comes in by a file is invited.
+            // Nobody learns this password: an athlete who comes in by a file is invited.
             return AddAthlete::of(AthleteEntry::fromFile($file->athlete), $by)[0];
         }
         $athlete = Str::isUuid($id) ? Athlete::query()->find($id) : null;
@@ -145,7 +145,7 @@ final class ImportCase
         Decision::query()->create($own + [
             'at' => $now, 'user_id' => $by->id, 'kind' => 'open', 'plan_version' => 1,
             'words' => 'Taken in from a case file: ' . count($file->sessions) . ' sessions and ' . count($file->check_ins) . ' mornings since ' . TimeWords::day($file->case->opened_on),
-            'evidence' => ['because' => 'A case file tells of no screening. Screen before you go on.'],
+            'evidence' => ['because' => 'A case file holds no screening. Screen before you go on.'],
         ]);
         AccessLog::changed($by, $case, 'took in a case file');
 
@@ -159,43 +159,43 @@ final class ImportCase
             StageEntry::query()->create($own + Record::of($entry));
         }
         $planned = $sources = $numbers = [];
-        foreach ($file->planned as $one) {
-            $planned[$one->id] = self::idFor(PlannedSession::class, $one->id);
-            $number = $numbers["{$one->on->number} $one->slot"] = ($numbers["{$one->on->number} $one->slot"] ?? 0) + 1;
-            PlannedSession::query()->create($own + ['id' => $planned[$one->id], 'on' => $one->on->toIso(), 'stage' => Entered::stageOn($file->stage_history, $one->on), 'slot' => $one->slot, 'number' => $number]);
+        foreach ($file->planned as $session) {
+            $planned[$session->id] = self::idFor(PlannedSession::class, $session->id);
+            $number = $numbers["{$session->on->number} $session->slot"] = ($numbers["{$session->on->number} $session->slot"] ?? 0) + 1;
+            PlannedSession::query()->create($own + ['id' => $planned[$session->id], 'on' => $session->on->toIso(), 'stage' => Entered::stageOn($file->stage_history, $session->on), 'slot' => $session->slot, 'number' => $number]);
         }
-        foreach ($file->sessions as $one) {
-            $sources[$one->id] = self::idFor(TrainingSession::class, $one->id);
-            TrainingSession::query()->create($own + TrainingSession::fieldsOf($one) + [
-                'id' => $sources[$one->id], 'planned_id' => $one->planned === null ? null : $planned[$one->planned] ?? null, 'plan_version' => 1, 'created_at' => $now,
+        foreach ($file->sessions as $session) {
+            $sources[$session->id] = self::idFor(TrainingSession::class, $session->id);
+            TrainingSession::query()->create($own + TrainingSession::fieldsOf($session) + [
+                'id' => $sources[$session->id], 'planned_id' => $session->planned === null ? null : $planned[$session->planned] ?? null, 'plan_version' => 1, 'created_at' => $now,
             ]);
         }
-        foreach ($file->check_ins as $one) {
-            $sources[$one->id] = self::idFor(CheckIn::class, $one->id);
+        foreach ($file->check_ins as $checkIn) {
+            $sources[$checkIn->id] = self::idFor(CheckIn::class, $checkIn->id);
             CheckIn::query()->create($own + [
-                'id' => $sources[$one->id], 'at' => Clock::utc($one->at), 'made_at' => Clock::utc($one->at), 'local_on' => substr($one->at->toIso(), 0, 10),
-                'provocation' => $one->provocation, 'stiffness_min' => $one->stiffness_min, 'signs' => array_column($one->signs ?? [], 'value'), 'notes' => $one->notes, 'created_at' => $now,
+                'id' => $sources[$checkIn->id], 'at' => Clock::utc($checkIn->at), 'made_at' => Clock::utc($checkIn->at), 'local_on' => substr($checkIn->at->toIso(), 0, 10),
+                'provocation' => $checkIn->provocation, 'stiffness_min' => $checkIn->stiffness_min, 'signs' => array_column($checkIn->signs ?? [], 'value'), 'notes' => $checkIn->notes, 'created_at' => $now,
             ]);
         }
-        foreach ($file->tests as $one) {
-            StrengthTest::query()->create($own + Record::of($one) + ['created_at' => $now]);
+        foreach ($file->tests as $test) {
+            StrengthTest::query()->create($own + Record::of($test) + ['created_at' => $now]);
         }
-        foreach ($file->outcomes as $one) {
-            Outcome::query()->create($own + Record::of($one) + ['created_at' => $now]);
+        foreach ($file->outcomes as $outcome) {
+            Outcome::query()->create($own + Record::of($outcome) + ['created_at' => $now]);
         }
-        foreach ($file->sign_offs as $one) {
-            SignOff::query()->create($own + Record::of($one));
+        foreach ($file->sign_offs as $signOff) {
+            SignOff::query()->create($own + Record::of($signOff));
         }
-        foreach ($file->reviews as $one) {
-            Review::query()->create($own + ['at' => Clock::utc($one->at), 'clears' => $sources[$one->clears] ?? $one->clears]);
+        foreach ($file->reviews as $review) {
+            Review::query()->create($own + ['at' => Clock::utc($review->at), 'clears' => $sources[$review->clears] ?? $review->clears]);
         }
-        foreach ($file->dose_changes as $one) {
-            DoseChange::query()->create($own + ['at' => Clock::utc($one->at)] + Record::of($one));
+        foreach ($file->dose_changes as $change) {
+            DoseChange::query()->create($own + ['at' => Clock::utc($change->at)] + Record::of($change));
         }
     }
 
     /**
-     * The id of the file where it can be kept, else a new one: a case that was taken out, erased and taken in is the same.
+     * The id of the file where it can be kept, else a new one: a case that was exported, erased and imported keeps its ids.
      *
      * @param class-string<CaseRecord> $rows
      */

@@ -60,7 +60,7 @@ final class ImportMeasures
         [$affected, $unaffected] = [$measurement->ofAffected()?->best, $measurement->ofUnaffected()?->best];
         $same = array_filter(
             array_column(MeasureHistory::of($case)->course($measurement->measure)->points, 'taken'),
-            static fn(Taken $one): bool => $one->on->number === $measurement->on->number && $one->affected == $affected && $one->unaffected == $unaffected,
+            static fn(Taken $taken): bool => $taken->on->number === $measurement->on->number && $taken->affected == $affected && $taken->unaffected == $unaffected,
         );
 
         return $same !== [];

@@ -42,7 +42,7 @@ final class ImportSheet
     {
         $missing = $match->missing();
         if ($missing !== []) {
-            throw InvalidInput::at('/columns', 'must say which column holds: ' . implode(', ', array_map(static fn(SheetField $one): string => lcfirst($one->title), $missing)));
+            throw InvalidInput::at('/columns', 'must say which column holds: ' . implode(', ', array_map(static fn(SheetField $field): string => lcfirst($field->title), $missing)));
         }
         // All of it under the lock of the case: sent twice at once, it is taken in once.
         $this->write->run($case, $by, "took in a sheet of {$match->kind->value}", function (CareCase $case) use ($by, $id, $match): bool {
@@ -69,12 +69,12 @@ final class ImportSheet
     private function sound(CareCase $case, SheetMatch $match): array
     {
         $entries = $this->read->of($case, $match);
-        $faulty = array_values(array_filter($entries, static fn(SheetEntry $one): bool => $one->fault !== null));
+        $faulty = array_values(array_filter($entries, static fn(SheetEntry $entry): bool => $entry->fault !== null));
         if ($faulty !== []) {
             throw InvalidInput::at('/text', 'has ' . count($faulty) . (count($faulty) === 1 ? ' entry that is' : ' entries that are') . " wrong, the first in line {$faulty[0]->lines[0]}: " . lcfirst(rtrim($faulty[0]->fault ?? '', '.')) . '. Nothing is stored; mend the sheet and choose it again');
         }
 
-        return array_values(array_filter($entries, static fn(SheetEntry $one): bool => !$one->isThere));
+        return array_values(array_filter($entries, static fn(SheetEntry $entry): bool => !$entry->isThere));
     }
 
     /** Strikes out all that the sheet brought and that still counts. */

@@ -20,7 +20,7 @@ final class InviteAthlete
 {
     private const VALID_DAYS = 7;
 
-    /** @return string the token, told once; only its hash is kept */
+    /** @return string the token, shown once; only its hash is kept */
     public function handle(CareCase $case, User $by): string
     {
         $user = User::query()->where('athlete_id', $case->athlete_id)->firstOrFail();

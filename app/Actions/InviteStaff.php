@@ -26,7 +26,7 @@ final class InviteStaff
     private const VALID_DAYS = 7;
 
     /**
-     * @return array{User, string} the person, and the link, told once
+     * @return array{User, string} the person, and the link, shown once
      *
      * @throws ValidationException where the address has a place in the practice already
      */

@@ -20,7 +20,7 @@ final class KeepCurve
 
     /**
      * @param string $id made by the browser, so that sending twice keeps one
-     * @param array<string, int|float|null> $figures as the core told them
+     * @param array<string, int|float|null> $figures as the core worked them out
      *
      * @return array{Curve, bool} the curve, and whether it is new
      *

@@ -76,7 +76,7 @@ final class LogSession
             'planned_id' => self::planned($case, $session),
             'plan_version' => $planVersion,
             'after_close' => $case->closed_on !== null,
-            // Paper logs and what is told by telephone are marked as such.
+            // Paper logs and reports by telephone are marked as such.
             'entered_by' => $by->role->treats() ? $by->id : null,
             'created_at' => CarbonImmutable::now()->utc(),
         ];
@@ -105,11 +105,11 @@ final class LogSession
     {
         $day = Zone::named($case->practice->timezone)->dayOf($session->started_at)->toIso();
         $entered = StageEntry::query()->where('case_id', $case->id)->orderByDesc('from')->get()->all();
-        $ofDay = array_values(array_filter($entered, static fn(StageEntry $one): bool => $one->from <= $day))[0] ?? $entered[count($entered) - 1];
+        $ofDay = array_values(array_filter($entered, static fn(StageEntry $stageEntry): bool => $stageEntry->from <= $day))[0] ?? $entered[count($entered) - 1];
         $done = array_filter(array_map(static fn($entry): ?string => $entry->prescription, $session->entries));
         foreach (Plan::fromJson($version->content)->stages as $planned) {
             $asked = array_column($planned->stage->prescriptions, 'key');
-            $wasEntered = in_array($planned->stage->key, array_map(static fn(StageEntry $one): string => $one->stage, $entered), true);
+            $wasEntered = in_array($planned->stage->key, array_map(static fn(StageEntry $stageEntry): string => $stageEntry->stage, $entered), true);
             if ($done !== [] && $wasEntered && array_intersect($done, $asked) !== []) {
                 return $planned->stage->key;
             }
@@ -132,7 +132,7 @@ final class LogSession
     {
         $known = [];
         foreach ($case->plan()->fileStages(Goal::from($case->goal)) as $stage) {
-            array_push($known, ...array_map(static fn(Prescription $one): string => $one->key, $stage->prescriptions));
+            array_push($known, ...array_map(static fn(Prescription $prescription): string => $prescription->key, $stage->prescriptions));
         }
         foreach ($session->entries as $i => $entry) {
             if ($entry->prescription !== null && !in_array($entry->prescription, $known, true)) {

@@ -46,14 +46,14 @@ final class MarkDays
         $today = Clock::today($case->practice->timezone);
         $words = [];
         foreach (['events' => $request->events, 'blocked' => $request->blocked] as $field => $days) {
-            if (array_filter($days, static fn(Day $one): bool => $today->isAfter($one) || $one->daysSince($today) > CalendarText::AHEAD_DAYS) !== []) {
+            if (array_filter($days, static fn(Day $day): bool => $today->isAfter($day) || $day->daysSince($today) > CalendarText::AHEAD_DAYS) !== []) {
                 throw InvalidInput::at("/$field", 'must lie from today to ' . CalendarText::AHEAD_DAYS . ' days ahead');
             }
             // What is over stays as it was.
             $was = array_map(Day::fromIso(...), $field === 'events' ? $case->events : $case->blocked);
-            $past = array_filter($was, static fn(Day $one): bool => $today->isAfter($one));
-            $words[] = WeekWords::days($field === 'events', array_values(array_filter($was, static fn(Day $one): bool => !$today->isAfter($one))), $days);
-            $case->forceFill([$field => array_map(static fn(Day $one): string => $one->toIso(), [...array_values($past), ...$days])]);
+            $past = array_filter($was, static fn(Day $day): bool => $today->isAfter($day));
+            $words[] = WeekWords::days($field === 'events', array_values(array_filter($was, static fn(Day $day): bool => !$today->isAfter($day))), $days);
+            $case->forceFill([$field => array_map(static fn(Day $day): string => $day->toIso(), [...array_values($past), ...$days])]);
         }
         if ($request->sport !== null) {
             $words[] = self::putSport($case, $request->sport, $today);
@@ -79,16 +79,16 @@ final class MarkDays
      */
     private static function putSport(CareCase $case, array $sport, Day $today): string
     {
-        foreach ($sport as $i => $one) {
-            if ($today->isAfter($one->on) || $one->on->daysSince($today) > CalendarText::AHEAD_DAYS) {
+        foreach ($sport as $i => $day) {
+            if ($today->isAfter($day->on) || $day->on->daysSince($today) > CalendarText::AHEAD_DAYS) {
                 throw InvalidInput::at("/sport/$i/on", 'must lie from today to ' . CalendarText::AHEAD_DAYS . ' days ahead');
             }
         }
         usort($sport, static fn(ExpectedSport $a, ExpectedSport $b): int => [$a->on->number, $a->what] <=> [$b->on->number, $b->what]);
         $was = $case->expectedSport();
-        $ahead = array_values(array_filter($was, static fn(ExpectedSport $one): bool => !$today->isAfter($one->on)));
-        $past = array_filter($was, static fn(ExpectedSport $one): bool => $today->isAfter($one->on));
-        $case->forceFill(['expected_sport' => array_map(static fn(ExpectedSport $one): array => $one->toArray(), [...array_values($past), ...$sport])]);
+        $ahead = array_values(array_filter($was, static fn(ExpectedSport $expected): bool => !$today->isAfter($expected->on)));
+        $past = array_filter($was, static fn(ExpectedSport $expected): bool => $today->isAfter($expected->on));
+        $case->forceFill(['expected_sport' => array_map(static fn(ExpectedSport $expected): array => $expected->toArray(), [...array_values($past), ...$sport])]);
 
         return WeekWords::sport($ahead, $sport);
     }

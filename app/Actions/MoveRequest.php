@@ -20,16 +20,16 @@ final readonly class MoveRequest
 
     public static function read(ObjectNode $node): self
     {
-        $read = $node->each('moves', static function (ObjectNode $one): array {
-            $again = $one->flagOrNull('again') ?? false;
-            $on = $one->dayOrNull('on');
+        $read = $node->each('moves', static function (ObjectNode $move): array {
+            $again = $move->flagOrNull('again') ?? false;
+            $on = $move->dayOrNull('on');
             if ($again && $on === null) {
-                $one->fault('on', 'must be the day on which it is done once more');
+                $move->fault('on', 'must be the day on which it is done once more');
             }
 
-            return [$one->key('session'), $on, $again];
+            return [$move->key('session'), $on, $again];
         });
-        $node->unique('moves', 'session', array_map(static fn(array $one): string => $one[0] . ($one[2] ? ' again' : ''), $read));
+        $node->unique('moves', 'session', array_map(static fn(array $row): string => $row[0] . ($row[2] ? ' again' : ''), $read));
         if (count($read) > self::MOST_MOVES) {
             $node->fault('moves', 'must hold at most ' . self::MOST_MOVES . ' moves');
         }

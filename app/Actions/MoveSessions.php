@@ -15,7 +15,7 @@ use Rung\Core\Input\InvalidInput;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\WeekWords;
 
-/** Puts planned sessions on other days, or leaves them out. It stands in the record, the athlete is told, and it can be taken back. */
+/** Moves planned sessions to other days, or leaves them out. The record shows it, the athlete gets a message, and it can be taken back. */
 final class MoveSessions
 {
     /** Numbers of sessions that are between two days. */
@@ -57,8 +57,8 @@ final class MoveSessions
     {
         $until = $weeks->today->plus(CaseWeeks::AHEAD_DAYS);
         $taken = [];
-        foreach ($weeks->moved($moves)->booked as $one) {
-            $taken[$one->on->toIso() . "/$one->slot/" . $weeks->planned[$one->id]->number][] = $one->id;
+        foreach ($weeks->moved($moves)->booked as $planned) {
+            $taken[$planned->on->toIso() . "/$planned->slot/" . $weeks->planned[$planned->id]->number][] = $planned->id;
         }
         $i = 0;
         foreach ($moves as $session => $on) {
@@ -72,8 +72,8 @@ final class MoveSessions
             if ($weeks->today->isAfter($on) || !$until->isAfter($on)) {
                 throw InvalidInput::at("/moves/$i/on", 'must lie from today to ' . CaseWeeks::AHEAD_DAYS . ' days ahead');
             }
-            $one = $weeks->planned[$session];
-            if (count($taken[$on->toIso() . "/$one->slot/$one->number"] ?? []) > 1) {
+            $planned = $weeks->planned[$session];
+            if (count($taken[$on->toIso() . "/$planned->slot/$planned->number"] ?? []) > 1) {
                 throw InvalidInput::at("/moves/$i/on", 'has such a session already; choose another day, or move that one too');
             }
             $i++;
@@ -111,10 +111,10 @@ final class MoveSessions
     {
         $added = [];
         foreach ($again as $session => $on) {
-            $one = $weeks->planned[$session];
-            $last = PlannedSession::query()->where('case_id', $case->id)->where('on', $on->toIso())->where('slot', $one->slot)->where('number', '<', self::AWAY)->max('number');
+            $planned = $weeks->planned[$session];
+            $last = PlannedSession::query()->where('case_id', $case->id)->where('on', $on->toIso())->where('slot', $planned->slot)->where('number', '<', self::AWAY)->max('number');
             $added[] = PlannedSession::query()->create([
-                'practice_id' => $case->practice_id, 'case_id' => $case->id, 'on' => $on->toIso(), 'stage' => $one->stage, 'slot' => $one->slot,
+                'practice_id' => $case->practice_id, 'case_id' => $case->id, 'on' => $on->toIso(), 'stage' => $planned->stage, 'slot' => $planned->slot,
                 'number' => (is_int($last) ? $last : 0) + 1, 'added' => true,
             ])->id;
         }
@@ -126,9 +126,9 @@ final class MoveSessions
     private static function words(CaseWeeks $weeks, array $moves): string
     {
         $words = new WeekWords($weeks->slots, $weeks->booked, $weeks->rules);
-        $moved = array_values(array_filter($weeks->booked, static fn(Booked $one): bool => array_key_exists($one->id, $moves)));
+        $moved = array_values(array_filter($weeks->booked, static fn(Booked $booked): bool => array_key_exists($booked->id, $moves)));
 
-        return implode('; ', array_map(static fn(Booked $one): string => $words->move($one, $moves[$one->id]), $moved));
+        return implode('; ', array_map(static fn(Booked $booked): string => $words->move($booked, $moves[$booked->id]), $moved));
     }
 
     /**
@@ -143,18 +143,18 @@ final class MoveSessions
         $before = [];
         // First all away, then all to their days: two may change places.
         foreach (array_keys($moves) as $i => $session) {
-            $one = $weeks->planned[$session];
-            $before[] = ['session' => $one->id, 'on' => $one->on, 'moved_from' => $one->moved_from];
-            PlannedSession::query()->whereKey($one->id)->update(['number' => self::AWAY + $i]);
+            $planned = $weeks->planned[$session];
+            $before[] = ['session' => $planned->id, 'on' => $planned->on, 'moved_from' => $planned->moved_from];
+            PlannedSession::query()->whereKey($planned->id)->update(['number' => self::AWAY + $i]);
         }
         foreach ($moves as $session => $on) {
-            $one = $weeks->planned[$session];
+            $planned = $weeks->planned[$session];
             if ($on === null) {
-                PlannedSession::query()->whereKey($one->id)->update(['number' => $one->number, 'withdrawn' => true, 'dropped' => true]);
+                PlannedSession::query()->whereKey($planned->id)->update(['number' => $planned->number, 'withdrawn' => true, 'dropped' => true]);
                 continue;
             }
-            $from = $one->moved_from ?? $one->on;
-            PlannedSession::query()->whereKey($one->id)->update(['on' => $on->toIso(), 'number' => $one->number, 'moved_from' => $from === $on->toIso() ? null : $from]);
+            $from = $planned->moved_from ?? $planned->on;
+            PlannedSession::query()->whereKey($planned->id)->update(['on' => $on->toIso(), 'number' => $planned->number, 'moved_from' => $from === $on->toIso() ? null : $from]);
         }
 
         return $before;
@@ -168,13 +168,13 @@ final class MoveSessions
     public static function putBack(CareCase $case, array $before): void
     {
         $sessions = PlannedSession::query()->where('case_id', $case->id)->whereKey(array_column($before, 'session'))->get()->keyBy('id');
-        foreach (array_values($sessions->all()) as $i => $one) {
-            PlannedSession::query()->whereKey($one->id)->update(['number' => self::AWAY + $i]);
+        foreach (array_values($sessions->all()) as $i => $planned) {
+            PlannedSession::query()->whereKey($planned->id)->update(['number' => self::AWAY + $i]);
         }
         foreach ($before as $was) {
-            $one = $sessions->get($was['session']);
-            if ($one !== null) {
-                PlannedSession::query()->whereKey($one->id)->update(['on' => $was['on'], 'moved_from' => $was['moved_from'], 'number' => $one->number, 'dropped' => false] + ($one->dropped ? ['withdrawn' => false] : []));
+            $planned = $sessions->get($was['session']);
+            if ($planned !== null) {
+                PlannedSession::query()->whereKey($planned->id)->update(['on' => $was['on'], 'moved_from' => $was['moved_from'], 'number' => $planned->number, 'dropped' => false] + ($planned->dropped ? ['withdrawn' => false] : []));
             }
         }
         PlanSessions::ahead($case);

@@ -147,7 +147,7 @@ final class OpenCase
                 'found' => $opening->found,
                 'risks' => array_map(static fn(FoundRisk $risk): string => $risk->words($opening->beganOn), $opening->risks),
                 'referral_signs' => $signs,
-                'trials' => array_map(static fn(Trial $one): string => "{$start->catalogue->titleOf($one->exercise)}, {$one->words()}", $opening->trials),
+                'trials' => array_map(static fn(Trial $trial): string => "{$start->catalogue->titleOf($trial->exercise)}, {$trial->words()}", $opening->trials),
                 'growth_checked' => $opening->growthChecked,
                 'screened_by' => $by->name,
                 'screened_on' => $today->toIso(),
@@ -231,7 +231,7 @@ final class OpenCase
     /** @throws InvalidInput where a dose lifts a part of the body and its mass is unknown */
     private static function checkBodyMass(Athlete $athlete, Plan $plan): void
     {
-        $lifts = array_filter($plan->prescriptions(), static fn(Prescription $one): bool => ($one->dose->body_fraction ?? 0) > 0);
+        $lifts = array_filter($plan->prescriptions(), static fn(Prescription $prescription): bool => ($prescription->dose->body_fraction ?? 0) > 0);
         if ($lifts !== [] && $athlete->body_mass_kg === null) {
             throw InvalidInput::at('/athlete/body_mass_kg', 'is needed: some exercises lift a part of the body');
         }

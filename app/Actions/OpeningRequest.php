@@ -148,7 +148,7 @@ final readonly class OpeningRequest
             programme: $node->key('programme'),
             rule: $node->textOrNull('rule'),
             stage: $node->textOrNull('stage'),
-            trials: $node->eachOrEmpty('trials', static fn(ObjectNode $one): Trial => self::trial($one, $catalogue)),
+            trials: $node->eachOrEmpty('trials', static fn(ObjectNode $trial): Trial => self::trial($trial, $catalogue)),
             exercises: $node->childOrNull('exercises', static fn(ObjectNode $map): array => $map->texts()) ?? [],
             found: IntakeRequest::found($node, $catalogue) ?? [],
             draft: $node->textOrNull('draft'),

@@ -75,8 +75,8 @@ final class PutInForce
             return null;
         }
         $coming = DoseChange::query()->where('case_id', $case->id)->where('at', '>', $now);
-        $changes = $coming->get()->map(static fn(DoseChange $one): array => [
-            'id' => $one->id, 'at' => $one->at->toIso8601String(), 'kind' => $one->kind, 'prescription' => $one->prescription,
+        $changes = $coming->get()->map(static fn(DoseChange $change): array => [
+            'id' => $change->id, 'at' => $change->at->toIso8601String(), 'kind' => $change->kind, 'prescription' => $change->prescription,
         ])->all();
         $coming->delete();
 

@@ -158,8 +158,8 @@ final class ReadSheet
     private function measure(CareCase $case, string $name): ?Measure
     {
         $titles = [];
-        foreach ($this->shelf->forCase($case, $case->plan())->measures as $one) {
-            $titles[mb_strtolower($one->title)] = $one->key;
+        foreach ($this->shelf->forCase($case, $case->plan())->measures as $measure) {
+            $titles[mb_strtolower($measure->title)] = $measure->key;
         }
 
         return $this->find->of($case, $name) ?? $this->find->of($case, $titles[mb_strtolower($name)] ?? '');
@@ -204,7 +204,7 @@ final class ReadSheet
     /** @param list<array{int, Entry|null, string, SheetRow, Day|null}> $rows of one session */
     private static function session(CareCase $case, string $slot, array $rows): SheetEntry
     {
-        $faults = array_filter(array_map(static fn(array $one): ?string => ($fault = $one[3]->faults()) === null ? null : (count($rows) > 1 ? "line $one[0]: $fault" : $fault), $rows));
+        $faults = array_filter(array_map(static fn(array $row): ?string => ($fault = $row[3]->faults()) === null ? null : (count($rows) > 1 ? "line $row[0]: $fault" : $fault), $rows));
         $on = $rows[0][4];
         $entries = array_values(array_filter(array_column($rows, 1)));
         if ($faults !== [] || $on === null || $entries === []) {
@@ -231,10 +231,10 @@ final class ReadSheet
         $current = $case->stage_title;
         $stages = $plan->stages;
         usort($stages, static fn(PlanStage $a, PlanStage $b): int => ($a->stage->title !== $current) <=> ($b->stage->title !== $current));
-        foreach ([...array_merge(...array_map(static fn(PlanStage $stage): array => $stage->stage->prescriptions, $stages)), ...$plan->leftOut] as $one) {
-            $title = $catalogue->titleOf($one->exercise);
-            foreach ([$title, $one->exercise, $one->key] as $name) {
-                $known[mb_strtolower($name)] ??= [$one, $title];
+        foreach ([...array_merge(...array_map(static fn(PlanStage $stage): array => $stage->stage->prescriptions, $stages)), ...$plan->leftOut] as $prescription) {
+            $title = $catalogue->titleOf($prescription->exercise);
+            foreach ([$title, $prescription->exercise, $prescription->key] as $name) {
+                $known[mb_strtolower($name)] ??= [$prescription, $title];
             }
         }
 

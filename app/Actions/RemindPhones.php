@@ -9,7 +9,7 @@ use App\Models\Consent;
 use App\Models\ConsentPurpose;
 use App\Models\PlannedSession;
 use App\Models\PushPhone;
-use App\Push\TellPhone;
+use App\Push\PushReminder;
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
@@ -18,12 +18,12 @@ use Rung\Core\Time\Day;
 /** Tells the phones of the current practice what is still open, at the times that their owners chose. */
 final class RemindPhones
 {
-    public function __construct(private readonly TellPhone $tell) {}
+    public function __construct(private readonly PushReminder $push) {}
 
     /** @return int how many reminders are new */
     public function handle(): int
     {
-        $told = 0;
+        $sent = 0;
         foreach (PushPhone::query()->with('user.practice')->get() as $phone) {
             $athlete = $phone->user->athlete_id;
             if ($athlete === null || Consent::isRefused($athlete, ConsentPurpose::Messages)) {
@@ -42,16 +42,16 @@ final class RemindPhones
                 $going->isEmpty(),
             );
             foreach ($due as $kind) {
-                $told += $this->tell->handle($phone, $kind, $today->toIso()) ? 1 : 0;
+                $sent += $this->push->handle($phone, $kind, $today->toIso()) ? 1 : 0;
             }
         }
 
-        return $told;
+        return $sent;
     }
 
     private static function morningIsOpen(CareCase $case, Day $today): bool
     {
-        $sessions = $case->plannedSessions()->whereIn('on', [$today->plus(-1)->toIso(), $today->toIso()])->where('withdrawn', false)->get()->mapWithKeys(static fn(PlannedSession $one): array => [$one->on => $one->slot])->all();
+        $sessions = $case->plannedSessions()->whereIn('on', [$today->plus(-1)->toIso(), $today->toIso()])->where('withdrawn', false)->get()->mapWithKeys(static fn(PlannedSession $planned): array => [$planned->on => $planned->slot])->all();
         $zone = $case->practice->timezone;
         $from = CarbonImmutable::parse($today->toIso(), $zone)->utc();
 

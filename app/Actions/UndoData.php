@@ -56,9 +56,9 @@ final readonly class UndoData
     private static function movedFrom(mixed $kept): array
     {
         $moved = [];
-        foreach (is_array($kept) ? $kept : [] as $one) {
-            if (is_array($one) && is_string($one['session'] ?? null) && is_string($one['on'] ?? null)) {
-                $moved[] = ['session' => $one['session'], 'on' => $one['on'], 'moved_from' => is_string($one['moved_from'] ?? null) ? $one['moved_from'] : null];
+        foreach (is_array($kept) ? $kept : [] as $entry) {
+            if (is_array($entry) && is_string($entry['session'] ?? null) && is_string($entry['on'] ?? null)) {
+                $moved[] = ['session' => $entry['session'], 'on' => $entry['on'], 'moved_from' => is_string($entry['moved_from'] ?? null) ? $entry['moved_from'] : null];
             }
         }
 

@@ -49,7 +49,7 @@ final class UndoDecision
             return 'has put nothing in force that could be taken back';
         }
         $rows = $case->decisions()->get()->all();
-        $taken = array_filter(array_map(static fn(Decision $one): ?string => $one->undoes, $rows));
+        $taken = array_filter(array_map(static fn(Decision $row): ?string => $row->undoes, $rows));
         if (in_array($decision->id, $taken, true)) {
             return 'was taken back already';
         }
@@ -82,7 +82,7 @@ final class UndoDecision
         if ($undo->case !== []) {
             $case->forceFill($undo->case)->save();
             PlanSessions::ahead($case);
-            // What the athlete was told of is taken back before them too.
+            // The athlete, who got a message about it, gets one about the undoing too.
             if ($decision->kind === 'days' && !$case->isStopped() && $case->closed_on === null) {
                 $this->message->handle($case, $by, MessageKind::Message, "No longer: $decision->words.");
             }

@@ -9,7 +9,7 @@ use App\Models\Message;
 use App\Models\MessageKind;
 use App\Models\PushPhone;
 use App\Models\User;
-use App\Push\TellPhone;
+use App\Push\PushReminder;
 use App\Support\MessageSender;
 use Carbon\CarbonImmutable;
 use Rung\Core\Attention\ReminderKind;
@@ -17,7 +17,7 @@ use Rung\Core\Attention\ReminderKind;
 /** Writes to an athlete: the message is stored, then handed to whoever carries it. */
 final class WriteMessage
 {
-    public function __construct(private readonly MessageSender $sender, private readonly TellPhone $phone) {}
+    public function __construct(private readonly MessageSender $sender, private readonly PushReminder $push) {}
 
     public function handle(CareCase $case, User $by, MessageKind $kind, string $words): Message
     {
@@ -32,7 +32,7 @@ final class WriteMessage
         $this->sender->send($message);
         if ($by->athlete_id !== $case->athlete_id) {
             foreach (PushPhone::query()->with('user.practice')->where('messages', true)->whereRelation('user', 'athlete_id', $case->athlete_id)->get() as $phone) {
-                $this->phone->handle($phone, ReminderKind::Message, $message->id);
+                $this->push->handle($phone, ReminderKind::Message, $message->id);
             }
         }
 

@@ -47,7 +47,7 @@ final class WritePaper
     }
 
     /**
-     * @throws InvalidInput where it tells a diagnosis that the athlete has not agreed to
+     * @throws InvalidInput where it names a diagnosis and the athlete has not agreed to that
      * @throws ConflictHttpException
      */
     public function sign(CareCase $case, Paper $paper, User $by, int $version): Paper
@@ -58,9 +58,9 @@ final class WritePaper
             if ($latest->number !== $version) {
                 throw new ConflictHttpException("{$latest->user->name} has saved version $latest->number meanwhile. Reload the page and read it before you sign.");
             }
-            $told = $this->diagnosisTold($case, $locked);
-            if ($told !== [] && !($locked->consent['diagnosis'] ?? false)) {
-                throw InvalidInput::at('/consent', 'to name the diagnosis is not recorded, and the letter says “' . implode('”, “', $told) . '”. Take it out, or record that the athlete agrees');
+            $diagnosis = $this->diagnosisNamed($case, $locked);
+            if ($diagnosis !== [] && !($locked->consent['diagnosis'] ?? false)) {
+                throw InvalidInput::at('/consent', 'to name the diagnosis is not recorded, and the letter says “' . implode('”, “', $diagnosis) . '”. Take it out, or record that the athlete agrees');
             }
             if ($locked->kind->needsConsent() && trim($latest->paper()->to) === '') {
                 throw InvalidInput::at('/to', 'must say whom it goes to before it is signed');
@@ -74,7 +74,7 @@ final class WritePaper
     {
         return $this->change($case, $paper, $by, 'recorded the agreement to', function (Paper $locked) use ($case, $by, $consent): void {
             $locked->update(['consent' => $consent + ['recorded_by' => $by->name, 'recorded_at' => CarbonImmutable::now()->toIso8601String()]]);
-            if ($locked->obstacle($this->diagnosisTold($case, $locked)) !== null) {
+            if ($locked->obstacle($this->diagnosisNamed($case, $locked)) !== null) {
                 self::forgetFiles($locked);
             }
         });
@@ -98,14 +98,14 @@ final class WritePaper
     }
 
     /** @return list<string> */
-    public function diagnosisTold(CareCase $case, Paper $paper): array
+    public function diagnosisNamed(CareCase $case, Paper $paper): array
     {
         if ($paper->kind->namesDiagnosis()) {
             return [];
         }
         $info = $this->shelf->forCase($case, $case->plan())->structure(Structure::from($case->structure));
 
-        return $paper->current()->paper()->diagnosisTold([$case->structure_title, $info->title, ...$info->alsoCalled]);
+        return $paper->current()->paper()->diagnosisNamed([$case->structure_title, $info->title, ...$info->alsoCalled]);
     }
 
     /** What was made of it and not fetched yet, or is being made, is there no more. */

@@ -11,7 +11,7 @@ use App\Models\User;
 use Carbon\CarbonImmutable;
 use Rung\Core\Input\InvalidInput;
 
-/** An athlete asks something, or tells of a flare between sessions; it stands on the Round until somebody has answered. */
+/** An athlete asks something or reports a flare between sessions; it stays on the Round until somebody has answered. */
 final class WriteToPractitioner
 {
     private const MOST_A_DAY = 20;
@@ -34,7 +34,7 @@ final class WriteToPractitioner
             throw InvalidInput::at('/words', 'must say something');
         }
 
-        return $this->write->run($case, $by, $kind === MessageKind::Flare ? 'told of a flare' : 'asked something', static function (CareCase $case) use ($by, $id, $kind, $words, $pain): bool {
+        return $this->write->run($case, $by, $kind === MessageKind::Flare ? 'reported a flare' : 'asked something', static function (CareCase $case) use ($by, $id, $kind, $words, $pain): bool {
             if (Message::isStored($case, $id)) {
                 return false;
             }

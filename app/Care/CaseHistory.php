@@ -57,7 +57,7 @@ final class CaseHistory
     /** A hundred years. */
     private const EVER = 36500;
 
-    /** The first week of scores, against which no improvement is told. */
+    /** The first week of scores, the starting point of every improvement. */
     private const FIRST_DAYS = 8;
 
     private readonly DateTimeZone $zone;
@@ -110,7 +110,7 @@ final class CaseHistory
             planned: array_values(array_filter(self::each(
                 $case->plannedSessions()->whereRaw('("on" >= ? or id = any(?::uuid[]))', [$from->format('Y-m-d'), '{' . implode(',', $named) . '}']),
                 self::planned(...),
-            ), fn(PlannedSession $one): bool => !isset($this->beside[$one->id]))),
+            ), fn(PlannedSession $planned): bool => !isset($this->beside[$planned->id]))),
             sessions: $sessions,
             check_ins: $checkIns,
             tests: self::each($case->tests(), self::test(...)),

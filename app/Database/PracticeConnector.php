@@ -22,12 +22,12 @@ final class PracticeConnector extends PostgresConnector
     {
         $pdo = parent::connect($config);
         try {
-            $this->practice->tellNew($pdo);
+            $this->practice->announceTo($pdo);
         } catch (PDOException) {
             // Taken up from an earlier request and dead since: the database was started anew.
             unset($config['options'][PDO::ATTR_PERSISTENT]);
             $pdo = parent::connect($config);
-            $this->practice->tellNew($pdo);
+            $this->practice->announceTo($pdo);
         }
 
         return $pdo;

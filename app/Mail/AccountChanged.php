@@ -22,7 +22,7 @@ final class AccountChanged extends Mailable
     }
 
     /** @param string $what "your password was changed" */
-    public static function tell(User $user, string $what): void
+    public static function notify(User $user, string $what): void
     {
         // An athlete may sign in with a name that is no address.
         if (str_contains($user->email, '@')) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-/** What a line of the record of who saw and changed what tells of. */
+/** What a line in the record of access is about. */
 enum AccessKind: string
 {
     case Read = 'read';

@@ -12,7 +12,7 @@ use Illuminate\Support\Str;
 use Laravel\Sanctum\PersonalAccessToken;
 
 /**
- * A token with which another system reads what its owner may read. Its text is told once and kept as a hash.
+ * A token with which another system reads what its owner may read. Its text is shown once and kept as a hash.
  *
  * @property string $id
  * @property string $practice_id

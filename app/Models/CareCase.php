@@ -130,7 +130,7 @@ final class CareCase extends Model
         return $this->hasMany(CheckIn::class, 'case_id')->where('superseded', false)->orderBy('at')->orderBy('created_at');
     }
 
-    /** Whether the athlete told of pain at the stop level between sessions, and nobody has dealt with it yet. */
+    /** Whether the athlete reported pain at the stop level between sessions and nobody has dealt with it yet. */
     public function hasSevereFlare(): bool
     {
         return $this->asked_at !== null && $this->messages()->where('kind', MessageKind::Flare)->whereNull('seen_at')->where('pain', '>=', $this->response_rule['stop_at'] ?? self::STOP_AT)->exists();
@@ -157,9 +157,9 @@ final class CareCase extends Model
      */
     public function measures(Plan $plan, Catalogue $catalogue): array
     {
-        $gates = array_merge([], ...array_map(static fn(PlanStage $one): array => $one->stage->gate, $plan->stages));
+        $gates = array_merge([], ...array_map(static fn(PlanStage $stage): array => $stage->stage->gate, $plan->stages));
 
-        return Measure::of($catalogue->structure(Structure::from($this->structure)), $catalogue, array_values(array_filter($gates, static fn(Criterion $one): bool => $one instanceof OverTest)));
+        return Measure::of($catalogue->structure(Structure::from($this->structure)), $catalogue, array_values(array_filter($gates, static fn(Criterion $criterion): bool => $criterion instanceof OverTest)));
     }
 
     /** Whether nothing may be loaded before a practitioner has looked: a stop is open, or a flare at the stop level waits. */
@@ -275,7 +275,7 @@ final class CareCase extends Model
     /** @return list<ExpectedSport> */
     public function expectedSport(): array
     {
-        return array_map(static fn(array $one): ExpectedSport => new ExpectedSport(Day::fromIso($one['on']), $one['what'], $one['minutes'], $one['effort']), $this->expected_sport);
+        return array_map(static fn(array $row): ExpectedSport => new ExpectedSport(Day::fromIso($row['on']), $row['what'], $row['minutes'], $row['effort']), $this->expected_sport);
     }
 
     /** @return array<string, string> */

@@ -24,7 +24,7 @@ final class Curve extends CaseRecord
 
     public static function packed(ForceCurve $curve): string
     {
-        $newtons = array_map(static fn(int|float $one): float => round($one, 2), $curve->newtons);
+        $newtons = array_map(static fn(int|float $value): float => round($value, 2), $curve->newtons);
 
         return base64_encode((string) gzencode(json_encode(['ms' => $curve->ms, 'newtons' => $newtons], JSON_THROW_ON_ERROR), 6));
     }

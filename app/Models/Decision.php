@@ -53,9 +53,9 @@ final class Decision extends CaseRecord
     public static function closing(array $cases): array
     {
         $closing = [];
-        foreach (self::query()->whereIn('case_id', $cases)->whereIn('kind', ['accept', 'close'])->with('user')->orderBy('at')->orderBy('id')->get()->all() as $one) {
-            if ($one->closes()) {
-                $closing[$one->case_id] = $one;
+        foreach (self::query()->whereIn('case_id', $cases)->whereIn('kind', ['accept', 'close'])->with('user')->orderBy('at')->orderBy('id')->get()->all() as $decision) {
+            if ($decision->closes()) {
+                $closing[$decision->case_id] = $decision;
             }
         }
 

@@ -8,7 +8,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * What an athlete was told beside the plan, asked or told.
+ * A message to an athlete, or what an athlete asked or reported.
  *
  * @property string $user_id
  * @property MessageKind $kind

@@ -11,11 +11,11 @@ enum MessageKind: string
     case Nudge = 'nudge';
     /** What to do beside the plan. */
     case Advice = 'advice';
-    /** The athlete asks or tells something. */
+    /** The athlete asks or writes something. */
     case Question = 'question';
-    /** The athlete tells of a flare between sessions. */
+    /** The athlete reports a flare between sessions. */
     case Flare = 'flare';
-    /** To what the athlete asked or told. */
+    /** An answer to what the athlete wrote. */
     case Answer = 'answer';
     /** Written to the athlete without having been asked. */
     case Message = 'message';

@@ -56,7 +56,7 @@ final class Paper extends CaseRecord
     /**
      * Why it must not leave the practice yet; null where it may.
      *
-     * @param list<string> $diagnosis the words of the paper that tell the diagnosis where that needs an agreement
+     * @param list<string> $diagnosis the words of the paper that give away the diagnosis, where that needs an agreement
      */
     public function obstacle(array $diagnosis): ?string
     {
@@ -65,7 +65,7 @@ final class Paper extends CaseRecord
             $this->signed_version === null => 'It is a draft: sign it first.',
             $this->kind->needsConsent() && $this->consent === null => 'It goes to somebody outside: record first that the athlete agreed.',
             $this->isRefused() => 'The athlete does not agree to it any more (“The athlete’s data” on the case): it stays here until they do.',
-            $diagnosis !== [] && !($this->consent['diagnosis'] ?? false) => 'It tells the diagnosis (' . implode(', ', $diagnosis) . '), and the athlete has not agreed to that.',
+            $diagnosis !== [] && !($this->consent['diagnosis'] ?? false) => 'It names the diagnosis (' . implode(', ', $diagnosis) . '), and the athlete has not agreed to that.',
             default => null,
         };
     }

@@ -12,7 +12,7 @@ use Carbon\CarbonImmutable;
  * @property string $note
  * @property string|null $author_id
  * @property string|null $valid_from the first day on which it is in force; null: from when it was written
- * @property string|null $why as the athlete is told
+ * @property string|null $why in words for the athlete
  * @property CarbonImmutable $created_at
  */
 final class PlanVersion extends CaseRecord

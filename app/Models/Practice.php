@@ -16,7 +16,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string|null $address at the head of letters
  * @property string $cases_open_to 'practice', or 'own': whether staff see every case or their own and shared ones
  * @property bool $second_factor_needed for staff
- * @property string|null $nudge_words what a silent athlete is told, with {name} for the first name; null: Rung's own words
+ * @property string|null $nudge_words the message to a silent athlete, with {name} for the first name; null: Rung's own words
  * @property list<string>|null $equipment what most athletes have at hand
  * @property int|null $kept_years after the last case was closed for which records are kept
  * @property bool $demo the demo practice, which ./rung demo may erase

@@ -11,7 +11,7 @@ use Illuminate\Database\Eloquent\Model;
 use Rung\Core\Attention\ReminderKind;
 
 /**
- * What a phone was told, or is to be told.
+ * A reminder that was sent to a phone, or waits to be.
  *
  * @property string $id
  * @property string $practice_id

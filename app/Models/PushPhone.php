@@ -12,7 +12,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Rung\Core\Attention\Reminders;
 
 /**
- * A phone whose owner wants to be told, and of what. Its id is made on the phone.
+ * A phone whose owner wants reminders, and which ones. Its id is made on the phone.
  *
  * @property string $id
  * @property string $practice_id

@@ -57,13 +57,13 @@ enum Role: string
         };
     }
 
-    /** What the role is for, as it is told when somebody is invited. */
+    /** What the role is for, in the words of the invitation. */
     public function words(): string
     {
         return match ($this) {
             self::Owner => 'Treats, and looks after people, settings and the record of who saw what.',
             self::Practitioner => 'Treats: opens cases, prescribes and decides.',
-            self::Assistant => 'Enters measures, sheets and what is told by telephone, in the cases assigned to them. Decides nothing.',
+            self::Assistant => 'Enters measures, sheets and what athletes report by telephone, in the cases assigned to them. Decides nothing.',
             self::Reader => 'Looks, and writes nothing.',
             self::Athlete => 'Trains, and answers on the phone.',
         };

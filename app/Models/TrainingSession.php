@@ -63,17 +63,17 @@ final class TrainingSession extends CaseRecord
     public function withPains(array $pains): array
     {
         $entries = $this->entries;
-        foreach ($pains as $i => $told) {
-            $found = array_filter($entries, static fn(array $entry): bool => ($entry['prescription'] ?? null) === $told['prescription']);
+        foreach ($pains as $i => $pain) {
+            $found = array_filter($entries, static fn(array $entry): bool => ($entry['prescription'] ?? null) === $pain['prescription']);
             if ($found === []) {
                 throw InvalidInput::at("/pains/$i/prescription", 'must name an exercise of that session');
             }
             $at = array_key_first($found);
-            if (($entries[$at]['pain'] ?? null) === $told['pain']) {
+            if (($entries[$at]['pain'] ?? null) === $pain['pain']) {
                 continue;
             }
-            $entries[$at]['pain'] = $told['pain'];
-            // What was told of single sets gives way to what is told of the exercise now.
+            $entries[$at]['pain'] = $pain['pain'];
+            // The pain of single sets gives way to the pain of the whole exercise, entered now.
             $entries[$at]['sets'] = array_map(static fn(array $set): array => array_diff_key($set, ['pain' => 1]), $entries[$at]['sets'] ?? []);
         }
 

@@ -59,11 +59,11 @@ final class FactsOfCase
             beganOn: $day($text('began_on')),
             loadChange: $text('load_change'),
             aggravating: $text('aggravating'),
-            advice: array_values(array_column(array_filter($case->advice, static fn(array $one): bool => $one['until'] === null || $one['until'] >= $today->toIso()), 'words')),
+            advice: array_values(array_column(array_filter($case->advice, static fn(array $row): bool => $row['until'] === null || $row['until'] >= $today->toIso()), 'words')),
             coming: self::coming($case, $plan, $today, $last),
             sport: array_values(array_filter(
-                array_map(static fn(array $one): ExpectedSport => new ExpectedSport(Day::fromIso($one['on']), $one['what'], $one['minutes'], $one['effort']), $case->expected_sport),
-                static fn(ExpectedSport $one): bool => $isAhead($one->on),
+                array_map(static fn(array $row): ExpectedSport => new ExpectedSport(Day::fromIso($row['on']), $row['what'], $row['minutes'], $row['effort']), $case->expected_sport),
+                static fn(ExpectedSport $sport): bool => $isAhead($sport->on),
             )),
             events: array_values(array_filter($case->eventDays(), $isAhead)),
             measures: $this->measures($case, $catalogue->structure(Structure::from($case->structure))->strengthTest),
@@ -75,8 +75,8 @@ final class FactsOfCase
     /** @return list<array{on: Day, title: string}> */
     private static function coming(CareCase $case, Plan $plan, Day $today, Day $last): array
     {
-        return array_values($case->plannedSessions()->whereBetween('on', [$today->toIso(), $last->toIso()])->get()->map(static fn(PlannedSession $one): array => [
-            'on' => Day::fromIso($one->on), 'title' => $plan->stage($one->stage)?->slot($one->slot)?->name() ?? 'Session',
+        return array_values($case->plannedSessions()->whereBetween('on', [$today->toIso(), $last->toIso()])->get()->map(static fn(PlannedSession $planned): array => [
+            'on' => Day::fromIso($planned->on), 'title' => $plan->stage($planned->stage)?->slot($planned->slot)?->name() ?? 'Session',
         ])->all());
     }
 
@@ -102,11 +102,11 @@ final class FactsOfCase
     {
         $zone = Zone::named($case->practice->timezone);
 
-        return array_values($case->decisions()->with('user')->reorder('at')->get()->map(static fn(Decision $one): array => [
-            'on' => $zone->dayOf(Moment::of(CarbonImmutable::instance($one->at))),
-            'by' => $one->by(),
-            'words' => $one->words,
-            'reason' => $one->reason ?? (is_string($one->evidence['because'] ?? null) ? $one->evidence['because'] : null),
+        return array_values($case->decisions()->with('user')->reorder('at')->get()->map(static fn(Decision $decision): array => [
+            'on' => $zone->dayOf(Moment::of(CarbonImmutable::instance($decision->at))),
+            'by' => $decision->by(),
+            'words' => $decision->words,
+            'reason' => $decision->reason ?? (is_string($decision->evidence['because'] ?? null) ? $decision->evidence['because'] : null),
         ])->all());
     }
 }

@@ -79,7 +79,7 @@ final class AppServiceProvider extends ServiceProvider
         Mail::extend('folder', static fn(): FolderTransport => new FolderTransport(storage_path('app/mail')));
     }
 
-    /** Whoever is signed in works in their own practice, and the database is told so before each statement that needs it. */
+    /** Whoever is signed in works in their own practice, and the database learns which before each statement that needs it. */
     private function keepPracticesApart(CurrentPractice $practice): void
     {
         Event::listen(Authenticated::class, static function (Authenticated $event) use ($practice): void {
@@ -95,7 +95,7 @@ final class AppServiceProvider extends ServiceProvider
         Event::listen(WorkerStarting::class, static fn(): int => DB::table('jobs')->whereNotNull('reserved_at')->update(['reserved_at' => null]));
         Event::listen(MigrationsEnded::class, static fn() => Walls::raise());
         Event::listen(ConnectionEstablished::class, static function (ConnectionEstablished $event) use ($practice): void {
-            $event->connection->beforeExecuting(static fn(string $query, array $bindings, Connection $connection) => $practice->tell($connection));
+            $event->connection->beforeExecuting(static fn(string $query, array $bindings, Connection $connection) => $practice->announce($connection));
         });
         Auth::provider('people', static fn(Application $app): People => new People($app->make(Hasher::class), User::class, $practice));
     }

@@ -33,7 +33,7 @@ final class AccessLog
      *
      * @param list<string> $cases ids
      */
-    public static function takenOut(User $user, string $what, array $cases, ?string $athleteId = null): void
+    public static function exported(User $user, string $what, array $cases, ?string $athleteId = null): void
     {
         self::write($user, AccessKind::Export, $athleteId, $what, $cases);
     }
@@ -78,7 +78,7 @@ final class AccessLog
         $session?->put($key, ['at' => $before['at'] ?? CarbonImmutable::now()->getTimestamp(), 'cases' => [...$before['cases'] ?? [], ...$new]]);
     }
 
-    /** What another system reads is told apart from what its owner does. */
+    /** What another system reads is recorded apart from what its owner does. */
     private static function by(User $user, string $what): string
     {
         $token = self::token($user);

@@ -50,9 +50,9 @@ final class CalendarText
             }
         }
         ksort($days);
-        $told = array_map(static fn(int $number, array $titles): array => ['on' => Day::fromNumber($number)->toIso(), 'title' => mb_substr(implode(', ', array_unique(array_filter($titles))), 0, 120)], array_keys($days), $days);
+        $marked = array_map(static fn(int $number, array $titles): array => ['on' => Day::fromNumber($number)->toIso(), 'title' => mb_substr(implode(', ', array_unique(array_filter($titles))), 0, 120)], array_keys($days), $days);
 
-        return ['days' => array_slice($told, 0, self::MOST_DAYS), 'faults' => $faults, 'more' => max(0, count($told) - self::MOST_DAYS)];
+        return ['days' => array_slice($marked, 0, self::MOST_DAYS), 'faults' => $faults, 'more' => max(0, count($marked) - self::MOST_DAYS)];
     }
 
     /**
@@ -98,7 +98,7 @@ final class CalendarText
         };
         // An end at midnight belongs to the day before.
         $last = $end->isAfter($first) ? $end->subSecond() : $first;
-        [$day, $until] = array_map(static fn(CarbonImmutable $one): Day => Day::fromIso($one->setTimezone($start->hasTime() ? $local : $one->getTimezone())->format('Y-m-d')), [$first, $last]);
+        [$day, $until] = array_map(static fn(CarbonImmutable $carbonImmutable): Day => Day::fromIso($carbonImmutable->setTimezone($start->hasTime() ? $local : $carbonImmutable->getTimezone())->format('Y-m-d')), [$first, $last]);
         $title = self::text($event, 'SUMMARY');
         $found = [];
         for ($i = 0; $i <= min(self::LONGEST_SPAN, $until->daysSince($day)); $i++) {

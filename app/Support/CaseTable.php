@@ -13,7 +13,7 @@ use App\Models\TrainingSession;
 use Closure;
 use Rung\Core\Words\DoseWords;
 
-/** What can be taken out of a case as a table (docs/formats/tables.md). */
+/** What can be exported from a case as a table (docs/formats/tables.md). */
 enum CaseTable: string
 {
     case Sessions = 'sessions';
@@ -60,15 +60,15 @@ enum CaseTable: string
         $at = static fn(\DateTimeInterface $moment): string => \Carbon\CarbonImmutable::instance($moment)->setTimezone($case->practice->timezone)->toIso8601String();
 
         return match ($this) {
-            self::Sessions => self::each($case->trainingSessions()->lazy(), static fn(TrainingSession $one): array => [
-                $one->id, $at($one->started_at), $at($one->ended_at), $one->stage, $one->kind, $one->planned_id === null ? 'no' : 'yes', $one->plan_version, $one->participation, $one->minutes, $one->effort,
-                self::worst($one), $one->settled_min, implode(' ', $one->signs), $one->notes,
+            self::Sessions => self::each($case->trainingSessions()->lazy(), static fn(TrainingSession $session): array => [
+                $session->id, $at($session->started_at), $at($session->ended_at), $session->stage, $session->kind, $session->planned_id === null ? 'no' : 'yes', $session->plan_version, $session->participation, $session->minutes, $session->effort,
+                self::worst($session), $session->settled_min, implode(' ', $session->signs), $session->notes,
             ]),
             self::Sets => self::sets($case, $shelf, $at),
-            self::Mornings => self::each($case->checkIns()->lazy(), static fn(CheckIn $one): array => [$at($one->at), $one->provocation, $one->stiffness_min, implode(' ', $one->signs), $one->notes]),
-            self::Tests => self::each($case->tests()->lazy(), static fn(StrengthTest $one): array => [$one->test, $one->on, $one->affected, $one->unaffected, $one->unit]),
-            self::Scores => self::each($case->outcomes()->lazy(), static fn(Outcome $one): array => [$one->measure, $one->on, $one->score]),
-            self::Decisions => self::each($case->decisions()->with('user')->lazy(), static fn(Decision $one): array => [$at($one->at), $one->by(), $one->kind, $one->words, $one->reason, $one->plan_version]),
+            self::Mornings => self::each($case->checkIns()->lazy(), static fn(CheckIn $checkIn): array => [$at($checkIn->at), $checkIn->provocation, $checkIn->stiffness_min, implode(' ', $checkIn->signs), $checkIn->notes]),
+            self::Tests => self::each($case->tests()->lazy(), static fn(StrengthTest $test): array => [$test->test, $test->on, $test->affected, $test->unaffected, $test->unit]),
+            self::Scores => self::each($case->outcomes()->lazy(), static fn(Outcome $outcome): array => [$outcome->measure, $outcome->on, $outcome->score]),
+            self::Decisions => self::each($case->decisions()->with('user')->lazy(), static fn(Decision $decision): array => [$at($decision->at), $decision->by(), $decision->kind, $decision->words, $decision->reason, $decision->plan_version]),
             self::Plan => self::plan($case, $shelf),
         };
     }
@@ -120,8 +120,8 @@ enum CaseTable: string
         $catalogue = $shelf->forCase($case, $plan);
         $today = Clock::today($case->practice->timezone);
         foreach ($plan->stages as $stage) {
-            foreach ($stage->stage->prescriptions as $one) {
-                yield [$stage->stage->title, $one->key, $catalogue->titleOf($one->exercise), $stage->slot($one->slot)?->name(), DoseWords::of($one), $plan->restsUntil($one->key, $today)?->toIso()];
+            foreach ($stage->stage->prescriptions as $prescription) {
+                yield [$stage->stage->title, $prescription->key, $catalogue->titleOf($prescription->exercise), $stage->slot($prescription->slot)?->name(), DoseWords::of($prescription), $plan->restsUntil($prescription->key, $today)?->toIso()];
             }
         }
     }

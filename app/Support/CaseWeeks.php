@@ -43,8 +43,8 @@ final readonly class CaseWeeks
         $stage = $plan->stage(is_string($key) ? $key : '');
         // Where two stages have a kind of session of one key, the present one says what it is.
         $slots = array_column($stage->slots ?? [], null, 'key');
-        foreach ($plan->stages as $one) {
-            foreach ($one->slots as $slot) {
+        foreach ($plan->stages as $planStage) {
+            foreach ($planStage->slots as $slot) {
                 $slots[$slot->key] ??= $slot;
             }
         }
@@ -77,8 +77,8 @@ final readonly class CaseWeeks
      */
     public function moved(array $moves): self
     {
-        $staying = array_filter($this->booked, static fn(Booked $one): bool => !array_key_exists($one->id, $moves) || $moves[$one->id] !== null);
-        $booked = array_map(static fn(Booked $one): Booked => isset($moves[$one->id]) ? $one->movedTo($moves[$one->id]) : $one, array_values($staying));
+        $staying = array_filter($this->booked, static fn(Booked $session): bool => !array_key_exists($session->id, $moves) || $moves[$session->id] !== null);
+        $booked = array_map(static fn(Booked $session): Booked => isset($moves[$session->id]) ? $session->movedTo($moves[$session->id]) : $session, array_values($staying));
 
         return new self($this->today, $this->stage, $this->slots, $booked, $this->planned, $this->done, $this->doneAs, $this->rules);
     }
@@ -102,13 +102,13 @@ final readonly class CaseWeeks
     public function clashes(): array
     {
         $words = new WeekWords($this->slots, $this->booked, $this->rules);
-        $told = [];
+        $planned = [];
         foreach ((new WeekCheck($this->rules, $this->slots))->of($this->booked) as $clash) {
             if ($clash->on->number >= $this->today->number) {
-                $told[] = ['session' => $clash->session, 'on' => $clash->on->toIso(), 'key' => $clash->key(), 'words' => $words->clash($clash)];
+                $planned[] = ['session' => $clash->session, 'on' => $clash->on->toIso(), 'key' => $clash->key(), 'words' => $words->clash($clash)];
             }
         }
 
-        return $told;
+        return $planned;
     }
 }

@@ -17,7 +17,7 @@ final class Clock
         return Moment::of(CarbonImmutable::now($zone)->startOfSecond());
     }
 
-    /** Now, told with the offset of another moment. */
+    /** Now, with the offset of another moment. */
     public static function nowWith(Moment $moment): Moment
     {
         return Moment::of(CarbonImmutable::now()->setTimezone($moment->toDateTime()->getTimezone())->startOfSecond());

@@ -10,7 +10,7 @@ use PDO;
 
 /**
  * The practice whose rows this request, job or command works on. Models see the rows of this practice alone, and the
- * database is told of it too, which refuses all others by itself (docs/architecture.md, "Practices apart"). As long as
+ * database knows it too and refuses all others by itself (docs/architecture.md, "Practices apart"). As long as
  * no practice is known there are no rows.
  */
 final class CurrentPractice
@@ -24,10 +24,10 @@ final class CurrentPractice
     /** Which cases are seen by whoever looks; where nobody is named, every one of the practice. */
     private ?Sight $sees = null;
 
-    /** What the database was told last; null where that is not known. */
-    private ?string $told = null;
+    /** The practice that the database knows; null where that is uncertain. */
+    private ?string $announced = null;
 
-    private bool $telling = false;
+    private bool $announcing = false;
 
     public function id(): ?string
     {
@@ -112,37 +112,37 @@ final class CurrentPractice
         return $this->with($this->wanted, $work);
     }
 
-    /** Tells the database before a statement runs, if it does not know yet. A connection that is made here knows. */
-    public function tell(Connection $connection): void
+    /** Sets the practice on a connection before a statement runs, where it is not set yet. A new connection has it already. */
+    public function announce(Connection $connection): void
     {
-        if ($this->telling) {
+        if ($this->announcing) {
             return;
         }
         $connection->getPdo();
         $statement = $this->statement();
-        if ($this->told === $statement) {
+        if ($this->announced === $statement) {
             return;
         }
-        $this->telling = true;
+        $this->announcing = true;
         try {
             $connection->unprepared($statement);
-            $this->told = $statement;
+            $this->announced = $statement;
         } finally {
-            $this->telling = false;
+            $this->announcing = false;
         }
     }
 
-    /** Tells a connection that has just been made, or taken up again from an earlier request. */
-    public function tellNew(PDO $pdo): void
+    /** Sets the practice on a connection that was just made or is used again from an earlier request. */
+    public function announceTo(PDO $pdo): void
     {
-        $this->told = $this->statement();
-        $pdo->exec($this->told);
+        $this->announced = $this->statement();
+        $pdo->exec($this->announced);
     }
 
-    /** A transaction that was rolled back has taken back what the database was told in it. */
+    /** A transaction that was rolled back has also undone what was set in it. */
     public function forget(): void
     {
-        $this->told = null;
+        $this->announced = null;
     }
 
     private function statement(): string

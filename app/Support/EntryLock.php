@@ -27,7 +27,7 @@ final class EntryLock
             return 'is older than yesterday; tell your practitioner instead';
         }
         if (self::stops($case, $entry)) {
-            return 'told of a stop: only your practitioner can take it back, after having seen you';
+            return 'reported a stop: only your practitioner can take it back, after having seen you';
         }
         $decided = Decision::query()->where('case_id', $case->id)->whereNotIn('kind', self::BESIDE)->where('at', '>=', $entry->created_at)->exists();
 

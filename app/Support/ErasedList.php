@@ -33,9 +33,9 @@ final class ErasedList
     {
         $found = [];
         foreach (is_file($path) ? file($path, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] : [] as $line) {
-            $one = json_decode($line, true);
-            if (is_array($one) && is_string($one['practice'] ?? null) && is_string($one['athlete'] ?? null)) {
-                $found[] = ['practice' => $one['practice'], 'athlete' => $one['athlete'], 'pseudonym' => is_string($one['pseudonym'] ?? null) ? $one['pseudonym'] : null];
+            $entry = json_decode($line, true);
+            if (is_array($entry) && is_string($entry['practice'] ?? null) && is_string($entry['athlete'] ?? null)) {
+                $found[] = ['practice' => $entry['practice'], 'athlete' => $entry['athlete'], 'pseudonym' => is_string($entry['pseudonym'] ?? null) ? $entry['pseudonym'] : null];
             }
         }
 

@@ -48,18 +48,18 @@ final class FigureShelf
     }
 
     /**
-     * The same with one frame alone: the one that tells most of the exercise.
+     * The same with a single frame: the one that shows the exercise best.
      *
      * @return array<string, mixed>|null a Figure of docs/formats/api.yaml
      */
     public function still(string $exercise, Catalogue $catalogue): ?array
     {
         $drawn = $this->drawn($exercise, $catalogue, null);
-        if ($drawn === null || !is_array($drawn['frames']) || !is_float($drawn['telling'])) {
+        if ($drawn === null || !is_array($drawn['frames']) || !is_float($drawn['still'])) {
             return null;
         }
 
-        return ['frames' => [$drawn['frames'][(int) round($drawn['telling'] * (count($drawn['frames']) - 1))]], 'lift' => null] + $drawn;
+        return ['frames' => [$drawn['frames'][(int) round($drawn['still'] * (count($drawn['frames']) - 1))]], 'lift' => null] + $drawn;
     }
 
     private function book(): FigureBook

@@ -10,7 +10,7 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Throwable;
 
-/** How the installation is, in numbers and in words. Nothing here tells of a person. */
+/** The state of the installation, in numbers and in words. Nothing here is about a person. */
 final class Health
 {
     private const BEAT = 'scheduler-beat';
@@ -66,7 +66,7 @@ final class Health
             self::finding('the database answers', null, ''),
             self::finding('the scheduler runs', $silent < 0 || $silent > self::SILENT_S ? ($silent < 0 ? 'it has not run yet, which it does within a minute of the start' : "it was silent for $silent s") : null, './rung start starts it; without it cases are not looked at again with time'),
             self::finding('the worker makes files', $number('rung_oldest_job_seconds') > self::WAITS_S ? "a file waits for {$number('rung_oldest_job_seconds')} s" : null, './rung start starts it; the log is worker.log'),
-            self::finding('no file failed', $number('rung_jobs_failed') > 0 ? "{$number('rung_jobs_failed')} could not be made" : null, './rung artisan queue:failed tells why; ./rung artisan queue:flush forgets them'),
+            self::finding('no file failed', $number('rung_jobs_failed') > 0 ? "{$number('rung_jobs_failed')} could not be made" : null, './rung artisan queue:failed says why; ./rung artisan queue:flush removes them'),
             self::finding('there is room on the disk', $free < self::LEAST_FREE_BYTES ? round($free / 1e6) . ' MB are free' : null, 'make room: backups and the database need it'),
             self::finding('files can be written', is_writable(storage_path()) ? null : storage_path() . ' cannot be written', './rung start sets the rights of the folder'),
             self::finding('letters leave the machine', config('mail.default') === 'folder' ? 'they are laid in ' . storage_path('app/mail') . ' and reach nobody' : null, 'name a mail server in the file settings (docs/operations.md, “Mail”); until then hand links over by hand'),
@@ -78,9 +78,9 @@ final class Health
     private function records(): array
     {
         $found = [];
-        foreach ($this->practice->across(static fn(): array => Practice::query()->orderBy('name')->get()->all()) as $one) {
-            $faults = $this->practice->during($one->id, fn(): array => $this->chain->faults($one->id));
-            $found[] = self::finding("the record of who saw what of $one->name is whole", $faults === [] ? null : implode('; ', $faults), 'somebody with the rights of the database’s owner has changed it: compare it with a backup, and tell the practice');
+        foreach ($this->practice->across(static fn(): array => Practice::query()->orderBy('name')->get()->all()) as $practice) {
+            $faults = $this->practice->during($practice->id, fn(): array => $this->chain->faults($practice->id));
+            $found[] = self::finding("the record of who saw what of $practice->name is whole", $faults === [] ? null : implode('; ', $faults), 'somebody with the rights of the database’s owner has changed it: compare it with a backup, and tell the practice');
         }
 
         return $found;

@@ -89,6 +89,6 @@ final class MeasureFile
             'unaffected' => $number('unaffected') === null ? null : [$try($number('unaffected'))],
             'lever_m' => $number('lever_m'),
             'joint_angle' => $cell('joint_angle'),
-        ], static fn(mixed $one): bool => $one !== null);
+        ], static fn(mixed $value): bool => $value !== null);
     }
 }

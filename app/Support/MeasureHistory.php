@@ -50,7 +50,7 @@ final readonly class MeasureHistory
     /** @return list<string> the keys of all that was ever measured */
     public function keys(): array
     {
-        $keys = [...$this->tests->map(static fn(StrengthTest $one): string => $one->test)->all(), ...$this->outcomes->map(static fn(Outcome $one): string => $one->measure)->all()];
+        $keys = [...$this->tests->map(static fn(StrengthTest $test): string => $test->test)->all(), ...$this->outcomes->map(static fn(Outcome $outcome): string => $outcome->measure)->all()];
 
         return array_values(array_unique($keys));
     }

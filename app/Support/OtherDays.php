@@ -20,11 +20,11 @@ final readonly class OtherDays
     /** @throws InvalidInput where it is not a session that may go elsewhere */
     public static function of(CaseWeeks $weeks, string $planned): self
     {
-        $session = array_values(array_filter($weeks->booked, static fn(Booked $one): bool => $one->id === $planned && $weeks->isOpen($planned)))[0]
+        $session = array_values(array_filter($weeks->booked, static fn(Booked $booked): bool => $booked->id === $planned && $weeks->isOpen($planned)))[0]
             ?? throw InvalidInput::at('/planned', 'is no session that is still to be done');
         $choices = [];
-        foreach (DayChoice::of($session, $weeks->booked, new WeekCheck($weeks->rules, $weeks->slots), $weeks->today, $weeks->today->plus(CaseWeeks::AHEAD_DAYS - 1)) as $one) {
-            $choices[$one->on->toIso()] = $one;
+        foreach (DayChoice::of($session, $weeks->booked, new WeekCheck($weeks->rules, $weeks->slots), $weeks->today, $weeks->today->plus(CaseWeeks::AHEAD_DAYS - 1)) as $choice) {
+            $choices[$choice->on->toIso()] = $choice;
         }
 
         return new self($weeks, $session, $choices);
@@ -41,7 +41,7 @@ final readonly class OtherDays
         return new WeekWords($this->weeks->slots, $this->weeks->booked, $this->weeks->rules);
     }
 
-    /** @return list<string> what would break on a day, as the athlete is told it */
+    /** @return list<string> what would break on a day, in words for the athlete */
     public function breaks(DayChoice $choice): array
     {
         $moved = $this->weeks->moved([$this->session->id => $choice->on]);
@@ -53,6 +53,6 @@ final readonly class OtherDays
     /** @return list<array{on: string, free: bool, words: list<string>}> */
     public function toArray(): array
     {
-        return array_values(array_map(fn(DayChoice $one): array => ['on' => $one->on->toIso(), 'free' => $one->isFree(), 'words' => $this->breaks($one)], $this->choices));
+        return array_values(array_map(fn(DayChoice $dayChoice): array => ['on' => $dayChoice->on->toIso(), 'free' => $dayChoice->isFree(), 'words' => $this->breaks($dayChoice)], $this->choices));
     }
 }

@@ -23,9 +23,9 @@ final readonly class PhoneClock
     /** @throws ValidationException where the phone does not say a moment */
     public static function of(Request $request): self
     {
-        $told = $request->header(self::HEADER);
+        $phoneTime = $request->header(self::HEADER);
         try {
-            $moment = is_string($told) ? Moment::fromIso($told) : null;
+            $moment = is_string($phoneTime) ? Moment::fromIso($phoneTime) : null;
         } catch (InvalidArgumentException $problem) {
             throw ValidationException::withMessages([self::HEADER => "The phone's clock {$problem->getMessage()}."]);
         }

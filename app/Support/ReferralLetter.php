@@ -20,7 +20,7 @@ final class ReferralLetter
         $signs = array_map(static fn(string $key): string => '- ' . ($catalogue->signs[$key]->words ?? $key), array_map(strval(...), array_keys((array) ($typed['signs'] ?? []))));
         $risks = array_map(static fn(string $key): string => '- ' . ($catalogue->risks[$key]->words ?? $key), array_map(strval(...), array_keys((array) ($typed['risks'] ?? []))));
         $practice = $by->practice;
-        $told = static fn(string $label, string $field): string => $text($field) === '' ? '' : "$label: {$text($field)}";
+        $line = static fn(string $label, string $field): string => $text($field) === '' ? '' : "$label: {$text($field)}";
         $paragraphs = [
             implode("\n", array_filter([$practice->name, $practice->telephone, TimeWords::day(Clock::today($practice->timezone)) . ' ' . substr(Clock::today($practice->timezone)->toIso(), 0, 4)])),
             "To $to",
@@ -28,11 +28,11 @@ final class ReferralLetter
             "Please see this athlete before any loading is begun. $why",
             $signs === [] ? '' : "Found in screening:\n" . implode("\n", $signs),
             $risks === [] ? '' : "Risks:\n" . implode("\n", $risks),
-            implode("\n", array_filter([$told('Pain began on', 'began_on'), $told('After', 'load_change'), $told('Worse with', 'aggravating'), $told('History', 'history')])),
+            implode("\n", array_filter([$line('Pain began on', 'began_on'), $line('After', 'load_change'), $line('Worse with', 'aggravating'), $line('History', 'history')])),
             'No loading programme was started. We will gladly go on once you have seen the athlete; please tell us what you found.',
             $by->name,
         ];
 
-        return implode("\n\n", array_filter($paragraphs, static fn(string $one): bool => $one !== ''));
+        return implode("\n\n", array_filter($paragraphs, static fn(string $paragraph): bool => $paragraph !== ''));
     }
 }

@@ -9,7 +9,7 @@ use Illuminate\Support\Facades\Log;
 use Throwable;
 
 /**
- * What the log is told of a failure: its class, where it happened, and of the database its code. Messages are left out,
+ * What the log keeps of a failure: its class, where it happened, and of the database its code. Messages are left out,
  * since they hold statements, names and notes.
  */
 final class SafeReport

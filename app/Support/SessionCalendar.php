@@ -27,7 +27,7 @@ final class SessionCalendar
 
     private const SESSION_MIN = 30;
 
-    /** Days for which it is told that loading waits. */
+    /** Days for which the calendar says that loading waits. */
     private const STOPPED_DAYS = 7;
 
     /** @param list<CareCase> $cases open ones of one athlete */
@@ -71,7 +71,7 @@ final class SessionCalendar
     /** When the athlete usually trains: the middle one of the latest starts. */
     private static function usualStart(CareCase $case, string $zone): string
     {
-        $starts = $case->trainingSessions()->reorder('started_at', 'desc')->limit(self::STARTS)->get()->map(static fn(TrainingSession $one): string => $one->started_at->setTimezone($zone)->format('H:i'))->sort()->values()->all();
+        $starts = $case->trainingSessions()->reorder('started_at', 'desc')->limit(self::STARTS)->get()->map(static fn(TrainingSession $session): string => $session->started_at->setTimezone($zone)->format('H:i'))->sort()->values()->all();
 
         return $starts[intdiv(count($starts), 2)] ?? self::TRAINING;
     }

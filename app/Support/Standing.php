@@ -35,7 +35,7 @@ final class Standing
     /** Days of hooks that a line of the Round shows. */
     public const ROUND_DAYS = 14;
 
-    /** Days ahead within which an event is told. */
+    /** Days ahead within which an event is shown. */
     private const EVENT_DAYS = 7;
 
     /**
@@ -65,7 +65,7 @@ final class Standing
         ];
     }
 
-    /** Why, in a sentence or two: where no dose has a next step and the way back goes on, that is told. */
+    /** Why, in a sentence or two. Where no dose has a next step and the way back goes on, it says so. */
     private static function because(Evaluation $evaluation, PlanStep $step): string
     {
         $ladder = $evaluation->action->reason === ActionReason::NothingToRaise ? PracticeLadder::inStage($step->plan->stage($evaluation->log->stage->key), $evaluation) : null;
@@ -85,7 +85,7 @@ final class Standing
         return array_replace(self::of($evaluation, $step, $catalogue, $events), [
             'ladder' => array_map(static fn(array $rung): array => array_replace($rung, [
                 'pegs' => $rung['state'] === 'current'
-                    ? array_map(static fn(CriterionResult $one): array => ['type' => $one->criterion->type()->value, 'state' => $one->state->value], $evaluation->gate->criteria)
+                    ? array_map(static fn(CriterionResult $criterionResult): array => ['type' => $criterionResult->criterion->type()->value, 'state' => $criterionResult->state->value], $evaluation->gate->criteria)
                     : [],
             ]), self::ladder($evaluation)),
             'hooks' => array_map(
@@ -102,7 +102,7 @@ final class Standing
         $due = [];
         foreach ($evaluation->log->stage->gate as $criterion) {
             if ($criterion instanceof OverTest) {
-                $taken = array_map(Taken::ofTest(...), array_values(array_filter($file->tests, static fn(StrengthTest $one): bool => $one->test === $criterion->test)));
+                $taken = array_map(Taken::ofTest(...), array_values(array_filter($file->tests, static fn(StrengthTest $test): bool => $test->test === $criterion->test)));
                 $course = MeasureCourse::of($catalogue->measure($criterion->test), $taken, $file->case->side === Side::Both, null);
                 $words = MeasureWords::due(MeasureGate::of($criterion, $course, $evaluation->log->today));
                 $due[$criterion->test] ??= $words === null ? null : "{$course->measure->title}: $words";
@@ -237,7 +237,7 @@ final class Standing
     /** @return array<string, mixed> */
     private static function hook(SessionResponse $response, Evaluation $evaluation): array
     {
-        $told = $response->toArray();
+        $figures = $response->toArray();
 
         return [
             'session' => $response->session->id,
@@ -245,9 +245,9 @@ final class Standing
             'started_at' => $response->session->started_at->toIso(),
             'stage' => $response->session->stage,
             'kind' => $response->session->kind->value,
-            'baseline' => $told['baseline'],
-            'during' => $told['during'],
-            'next_day' => $told['next_day'],
+            'baseline' => $figures['baseline'],
+            'during' => $figures['during'],
+            'next_day' => $figures['next_day'],
             'verdict' => $response->verdict->value,
             'words' => EvaluationWords::verdict($response),
         ];

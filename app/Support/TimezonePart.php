@@ -17,15 +17,15 @@ final class TimezonePart
         $transitions = (new DateTimeZone($zone))->getTransitions($now->subYear()->getTimestamp(), $now->addYears(2)->getTimestamp());
         $part = $calendar->createComponent('VTIMEZONE', ['TZID' => $zone]);
         $before = $transitions[0]['offset'] ?? 0;
-        foreach ($transitions as $one) {
-            $part->add($calendar->createComponent($one['isdst'] ? 'DAYLIGHT' : 'STANDARD', [
+        foreach ($transitions as $transition) {
+            $part->add($calendar->createComponent($transition['isdst'] ? 'DAYLIGHT' : 'STANDARD', [
                 // By the clock as it stood before.
-                'DTSTART' => gmdate('Ymd\THis', $one['ts'] + $before),
+                'DTSTART' => gmdate('Ymd\THis', $transition['ts'] + $before),
                 'TZOFFSETFROM' => self::offset($before),
-                'TZOFFSETTO' => self::offset($one['offset']),
-                'TZNAME' => $one['abbr'],
+                'TZOFFSETTO' => self::offset($transition['offset']),
+                'TZNAME' => $transition['abbr'],
             ]));
-            $before = $one['offset'];
+            $before = $transition['offset'];
         }
         $calendar->add($part);
     }

@@ -18,7 +18,7 @@ final class UsualMorning
     {
         $answers = $case->checkIns()->where('at', '>', CarbonImmutable::now()->utc()->subDays(self::DAYS))
             ->where('late', false)->whereNotNull('provocation')->get();
-        $times = $answers->map(static fn(CheckIn $one): string => $one->at->setTimezone($case->practice->timezone)->format('H:i'))->sort()->values()->all();
+        $times = $answers->map(static fn(CheckIn $checkIn): string => $checkIn->at->setTimezone($case->practice->timezone)->format('H:i'))->sort()->values()->all();
 
         return $times === [] ? null : $times[intdiv(count($times), 2)];
     }

@@ -10,13 +10,13 @@ use Sabre\VObject\Component\VCalendar;
 
 /**
  * A practitioner's days as iCalendar: reviews that are due, and the shows of the athletes whom they treat. Whoever has the
- * address can read it, so athletes stand there by their initials, and nothing is told of how they are.
+ * address can read it, so athletes stand there by their initials, and nothing is said of how they are.
  */
 final class WorkCalendar
 {
     private const SHOW_DAYS = 120;
 
-    /** @return array{string, list<CareCase>} the file, and the cases that it tells of */
+    /** @return array{string, list<CareCase>} the file, and the cases in it */
     public static function of(User $practitioner): array
     {
         $zone = $practitioner->practice->timezone;

@@ -110,7 +110,7 @@ final class Acceptance
             }
         }
         $this->notes[] = new ChangeNote(ChangeNoteKind::HoldsOnly, until: $until);
-        $isHold = static fn(Prescription $one): bool => $one->mode === Mode::Isometric;
+        $isHold = static fn(Prescription $exercise): bool => $exercise->mode === Mode::Isometric;
         if (array_filter($stage->stage->prescriptions, $isHold) !== []) {
             return;
         }
@@ -132,7 +132,7 @@ final class Acceptance
             if ($planned->stage->key === $key) {
                 break;
             }
-            $here = array_values(array_filter($planned->stage->prescriptions, static fn(Prescription $one): bool => $one->mode === Mode::Isometric));
+            $here = array_values(array_filter($planned->stage->prescriptions, static fn(Prescription $prescription): bool => $prescription->mode === Mode::Isometric));
             $holds = $here === [] ? $holds : $here;
         }
 
@@ -193,7 +193,7 @@ final class Acceptance
     private function noLighter(Prescription $before, Prescription $rung): Prescription
     {
         $bodyKg = $this->evaluation->log->file->athlete->body_mass_kg ?? 0;
-        $limbs = static fn(Prescription $one): int => $one->limbs === Limbs::Together ? 2 : 1;
+        $limbs = static fn(Prescription $prescription): int => $prescription->limbs === Limbs::Together ? 2 : 1;
         $dose = $this->asLifted($before);
         $lifted = (($dose->load_kg ?? 0) + ($dose->body_fraction ?? 0) * $bodyKg) / $limbs($before);
         $needed = $lifted * $limbs($rung) - ($rung->dose->body_fraction ?? 0) * $bodyKg;

@@ -25,13 +25,13 @@ final class Beginning
         if ($stage === null || $stage->waiting === [] || $plan->maintenance !== null || !self::isCalm($evaluation)) {
             return new PlanStep($plan, [], []);
         }
-        $begins = static fn(Waiting $one): bool => self::hasCome($one->startsWhen, $stage, $evaluation, $found);
+        $begins = static fn(Waiting $waiting): bool => self::hasCome($waiting->startsWhen, $stage, $evaluation, $found);
         $begun = array_values(array_filter($stage->waiting, $begins));
 
         return new PlanStep(
             $plan->withStage($stage->beginning($begins)),
-            array_map(static fn(Waiting $one): DoseChange => new DoseChange($evaluation->log->at, DoseChangeKind::Progress, $one->prescription->key), $begun),
-            array_map(static fn(Waiting $one): ChangeNote => new ChangeNote(ChangeNoteKind::Begins, after: $one->prescription, startsWhen: $one->startsWhen), $begun),
+            array_map(static fn(Waiting $waiting): DoseChange => new DoseChange($evaluation->log->at, DoseChangeKind::Progress, $waiting->prescription->key), $begun),
+            array_map(static fn(Waiting $waiting): ChangeNote => new ChangeNote(ChangeNoteKind::Begins, after: $waiting->prescription, startsWhen: $waiting->startsWhen), $begun),
         );
     }
 
@@ -59,9 +59,9 @@ final class Beginning
     {
         $corridors = array_filter(
             $evaluation->log->stage->prescriptions,
-            static fn(Prescription $one): bool => $one->dose->corridor() !== null && $stage->slot($one->slot)?->beside === null,
+            static fn(Prescription $prescription): bool => $prescription->dose->corridor() !== null && $stage->slot($prescription->slot)?->beside === null,
         );
 
-        return $corridors !== [] && array_filter($corridors, static fn(Prescription $one): bool => !$evaluation->work->history($one)->wasEverFull()) === [];
+        return $corridors !== [] && array_filter($corridors, static fn(Prescription $prescription): bool => !$evaluation->work->history($prescription)->wasEverFull()) === [];
     }
 }

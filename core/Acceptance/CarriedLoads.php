@@ -14,7 +14,7 @@ use Rung\Core\Record\LoggedSet;
 
 /**
  * What was lifted in one stage is carried into the next: an exercise that goes on there begins with the weight that its
- * last sets tell, not with the programme's figure (docs/rules.md, "Into another stage").
+ * last sets show, not with the programme's figure (docs/rules.md, "Into another stage").
  */
 final readonly class CarriedLoads
 {
@@ -23,7 +23,7 @@ final readonly class CarriedLoads
     /** The step into a stage; one that lies before the present keeps the doses that it had. */
     public function into(Plan $plan, string $stage): PlanStep
     {
-        $keys = array_map(static fn(PlanStage $one): string => $one->stage->key, $plan->stages);
+        $keys = array_map(static fn(PlanStage $planStage): string => $planStage->stage->key, $plan->stages);
         $isAhead = array_search($stage, $keys, true) > array_search($this->evaluation->log->stage->key, $keys, true);
         $notes = [];
         foreach ($isAhead ? $plan->stage($stage)->stage->prescriptions ?? [] : [] as $prescription) {

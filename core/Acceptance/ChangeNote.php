@@ -19,7 +19,7 @@ final readonly class ChangeNote
         public ?Day $until = null,
         /** For how many days it rests. */
         public ?int $days = null,
-        /** Sessions a week, where that is what is told. */
+        /** Sessions a week, where the note is about them. */
         public ?int $perWeek = null,
         /** What an exercise waited for that begins. */
         public ?StartsWhen $startsWhen = null,

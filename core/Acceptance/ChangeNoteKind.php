@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Acceptance;
 
-/** What a note of a change tells. */
+/** What a note about a change is about. */
 enum ChangeNoteKind
 {
     /** The dose or the exercise is another one. */

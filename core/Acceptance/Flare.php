@@ -20,7 +20,7 @@ final readonly class Flare
         public int $restDays,
         /** Days from today on with holds alone; 0: none. */
         public int $holdsOnlyDays,
-        /** What the athlete is told; null: nothing. */
+        /** What the athlete reads; null: nothing. */
         public ?string $advice,
     ) {}
 

@@ -30,7 +30,7 @@ final readonly class StageMove
         $doses = [];
         foreach ($entered->stage->prescriptions as $after) {
             $before = self::beside($after, $now, $catalogue);
-            $now = array_values(array_filter($now, static fn(Prescription $one): bool => $one !== $before));
+            $now = array_values(array_filter($now, static fn(Prescription $prescription): bool => $prescription !== $before));
             $doses[] = ['before' => $before, 'after' => $after];
         }
 
@@ -46,9 +46,9 @@ final readonly class StageMove
     {
         $rungs = $catalogue->ladderOf($after->exercise)?->exercises() ?? [];
         foreach ([[$after->exercise], $rungs] as $exercises) {
-            foreach ($now as $one) {
-                if (in_array($one->exercise, $exercises, true)) {
-                    return $one;
+            foreach ($now as $prescription) {
+                if (in_array($prescription->exercise, $exercises, true)) {
+                    return $prescription;
                 }
             }
         }

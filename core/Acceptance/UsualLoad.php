@@ -47,7 +47,7 @@ final readonly class UsualLoad
     /** In minutes: around the middle one of the latest practices. */
     public static function ofPractice(Log $log): self
     {
-        $minutes = array_slice(array_values(array_filter(array_column($log->ended, 'minutes'), static fn(int|float|null $one): bool => $one !== null && $one > 0)), -self::PRACTICES);
+        $minutes = array_slice(array_values(array_filter(array_column($log->ended, 'minutes'), static fn(int|float|null $length): bool => $length !== null && $length > 0)), -self::PRACTICES);
         if ($minutes === []) {
             return new self(0, self::FIRST_PRACTICE_MIN, null);
         }

@@ -73,7 +73,7 @@ final readonly class Attention
         if (in_array($this->group, [AttentionGroup::StopReview, AttentionGroup::OverTwice, AttentionGroup::Over], true)) {
             return $this;
         }
-        $missed = array_values(array_filter($this->reasons, static fn(AttentionReason $one): bool => $one === AttentionReason::SessionsMissed));
+        $missed = array_values(array_filter($this->reasons, static fn(AttentionReason $attentionReason): bool => $attentionReason === AttentionReason::SessionsMissed));
 
         return match (true) {
             $missed !== [] => new self(AttentionGroup::Silent, $missed),
@@ -90,7 +90,7 @@ final readonly class Attention
      */
     public static function isTooTimid(Log $log, array $responses, Adherence $fortnight): bool
     {
-        return self::unchanged($log, $fortnight) && self::allWellBorne($log, $responses);
+        return self::unchanged($log, $fortnight) && self::allWellTolerated($log, $responses);
     }
 
     /** How often a dose was eased lately, where that is so often that the case is unsettled, whatever its group; else null. */
@@ -179,13 +179,13 @@ final readonly class Attention
     }
 
     /** @param list<SessionResponse> $responses */
-    private static function allWellBorne(Log $log, array $responses): bool
+    private static function allWellTolerated(Log $log, array $responses): bool
     {
         $judged = 0;
         foreach ($responses as $response) {
             if ($response->verdict->isJudged() && $log->inStage($response->session)
                 && $log->inLastDays($response->session, self::UNCHANGED_DAYS)) {
-                if (!$response->verdict->isWellBorne()) {
+                if (!$response->verdict->isWellTolerated()) {
                     return false;
                 }
                 $judged++;

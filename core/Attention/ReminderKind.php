@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Attention;
 
-/** What a phone is told without being asked. */
+/** What a phone is reminded of. */
 enum ReminderKind: string
 {
     case Morning = 'morning';

@@ -113,9 +113,9 @@ final readonly class WeekLoad
     public function changeSince(self $last): array
     {
         $change = [];
-        $told = $last->figures();
+        $figures = $last->figures();
         foreach ($this->figures() as $what => $amount) {
-            $before = $told[$what];
+            $before = $figures[$what];
             $change[$what] = $before == 0 ? null : Number::tenth(100 * ($amount - $before) / $before);
         }
 

@@ -32,18 +32,18 @@ final readonly class DayChoice
      */
     public static function of(Booked $session, array $booked, WeekCheck $check, Day $first, Day $last): array
     {
-        $now = array_map(static fn(Clash $one): string => $one->key(), $check->of($booked));
+        $now = array_map(static fn(Clash $clash): string => $clash->key(), $check->of($booked));
         $taken = [];
-        foreach ($booked as $one) {
-            if ($one->slot === $session->slot) {
-                $taken[$one->on->number] = true;
+        foreach ($booked as $booking) {
+            if ($booking->slot === $session->slot) {
+                $taken[$booking->on->number] = true;
             }
         }
         $found = [];
         for ($day = max($first->number, $session->on->number - self::REACH); $day <= min($last->number, $session->on->number + self::REACH); $day++) {
             if (!isset($taken[$day])) {
-                $then = array_map(static fn(Booked $one): Booked => $one->id === $session->id ? $one->movedTo(Day::fromNumber($day)) : $one, $booked);
-                $found[] = new self(Day::fromNumber($day), array_values(array_filter($check->of($then), static fn(Clash $one): bool => !in_array($one->key(), $now, true))));
+                $then = array_map(static fn(Booked $other): Booked => $other->id === $session->id ? $other->movedTo(Day::fromNumber($day)) : $other, $booked);
+                $found[] = new self(Day::fromNumber($day), array_values(array_filter($check->of($then), static fn(Clash $clash): bool => !in_array($clash->key(), $now, true))));
             }
         }
 

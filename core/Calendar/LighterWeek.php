@@ -26,15 +26,15 @@ final class LighterWeek
     {
         $monday = WeekCheck::monday($in->number);
         $bySlot = [];
-        foreach ($booked as $one) {
-            if (WeekCheck::monday($one->on->number) === $monday) {
-                $bySlot[$one->slot][] = $one;
+        foreach ($booked as $booking) {
+            if (WeekCheck::monday($booking->on->number) === $monday) {
+                $bySlot[$booking->slot][] = $booking;
             }
         }
         $out = [];
         foreach ($bySlot as $all) {
             usort($all, static fn(Booked $a, Booked $b): int => [$a->on->number, $a->id] <=> [$b->on->number, $b->id]);
-            $open = array_values(array_filter($all, static fn(Booked $one): bool => !$one->fixed));
+            $open = array_values(array_filter($all, static fn(Booked $session): bool => !$session->fixed));
             $less = min((int) round(count($all) * $lessPercent / 100), count($all) - 1, count($open));
             for ($i = 0; $i < $less; $i++) {
                 $out[] = $open[(int) floor(($i + 0.5) * count($open) / $less)];

@@ -26,13 +26,13 @@ final readonly class Recovery
     {
         $found = [];
         usort($booked, static fn(Booked $a, Booked $b): int => $a->on->number <=> $b->on->number);
-        foreach ($booked as $one) {
+        foreach ($booked as $session) {
             foreach ($rules->leastHours as $rule) {
-                if ($rule->after !== $one->slot || $rule->before !== $one->slot || !$slots[$one->slot]->mode->isHeavy()) {
+                if ($rule->after !== $session->slot || $rule->before !== $session->slot || !$slots[$session->slot]->mode->isHeavy()) {
                     continue;
                 }
                 for ($day = 1; 24 * $day < $rule->hours; $day++) {
-                    $found[$one->on->number + $day] = new self($one->on->plus($day), $one, $rule->hours);
+                    $found[$session->on->number + $day] = new self($session->on->plus($day), $session, $rule->hours);
                 }
             }
         }

@@ -32,8 +32,8 @@ final readonly class ReplanRequest
         if ($node->isEmptyList('slots')) {
             $node->fault('slots', 'must hold at least one slot');
         }
-        $booked = $node->each('sessions', static fn(ObjectNode $one): Booked => Booked::read($one, $slots));
-        $node->unique('sessions', 'id', array_map(static fn(Booked $one): string => $one->id, $booked));
+        $booked = $node->each('sessions', static fn(ObjectNode $session): Booked => Booked::read($session, $slots));
+        $node->unique('sessions', 'id', array_map(static fn(Booked $session): string => $session->id, $booked));
         if (count($booked) > self::MOST_SESSIONS) {
             $node->fault('sessions', 'must hold at most ' . self::MOST_SESSIONS . ' sessions');
         }
@@ -50,13 +50,13 @@ final readonly class ReplanRequest
     {
         $request = Json::read($json, self::read(...));
         $replan = Replanner::of($request->booked, $request->rules, $request->slots, $request->today);
-        $from = array_column(array_map(static fn(Booked $one): array => ['id' => $one->id, 'on' => $one->on->toIso()], $request->booked), 'on', 'id');
+        $from = array_column(array_map(static fn(Booked $booked): array => ['id' => $booked->id, 'on' => $booked->on->toIso()], $request->booked), 'on', 'id');
 
         return [
-            'broken' => array_map(static fn(Clash $one): array => $one->toArray(), $replan->before),
-            'moves' => array_map(static fn(Booked $one): array => ['session' => $one->id, 'from' => $from[$one->id], 'to' => $one->on->toIso()], $replan->moves),
-            'left_out' => array_map(static fn(Booked $one): string => $one->id, $replan->leftOut),
-            'cannot' => array_map(static fn(Clash $one): array => $one->toArray(), $replan->after),
+            'broken' => array_map(static fn(Clash $clash): array => $clash->toArray(), $replan->before),
+            'moves' => array_map(static fn(Booked $booked): array => ['session' => $booked->id, 'from' => $from[$booked->id], 'to' => $booked->on->toIso()], $replan->moves),
+            'left_out' => array_map(static fn(Booked $booked): string => $booked->id, $replan->leftOut),
+            'cannot' => array_map(static fn(Clash $clash): array => $clash->toArray(), $replan->after),
             'proved' => $replan->proved,
         ];
     }

@@ -96,7 +96,7 @@ final class Replanner
         while (($knot = self::firstKnot($after, $now, $today, $tried)) !== null) {
             [$from, $to] = $knot;
             $tried += array_fill_keys(range($from, $to), true);
-            $movable = array_values(array_filter($now, static fn(Booked $one): bool => self::isOpen($one, $today) && $one->on->number >= $from - self::AROUND && $one->on->number <= $to + self::AROUND));
+            $movable = array_values(array_filter($now, static fn(Booked $session): bool => self::isOpen($session, $today) && $session->on->number >= $from - self::AROUND && $session->on->number <= $to + self::AROUND));
             // Rules reach beyond the days in which sessions may move: to the end of a week, and as far as hours go.
             $end = $to + self::AROUND;
             $this->prepare($now, $movable, max($today, $from - self::AROUND), max($end + $this->rules->reach(), WeekCheck::monday($end) + 6));
@@ -108,16 +108,16 @@ final class Replanner
                 $after = $this->check->of($now);
             }
         }
-        $was = array_column(array_map(static fn(Booked $one): array => [$one->id, $one->on->number], $booked), 1, 0);
-        $moves = array_values(array_filter($now, static fn(Booked $one): bool => $was[$one->id] !== $one->on->number));
-        $gone = array_column(array_map(static fn(Booked $one): array => [$one->id, $one], $booked), 1, 0);
+        $was = array_column(array_map(static fn(Booked $session): array => [$session->id, $session->on->number], $booked), 1, 0);
+        $moves = array_values(array_filter($now, static fn(Booked $session): bool => $was[$session->id] !== $session->on->number));
+        $gone = array_column(array_map(static fn(Booked $session): array => [$session->id, $session], $booked), 1, 0);
 
-        return new Replan($now, $moves, array_map(static fn(Booked $one): Booked => $gone[$one->id], $left), $before, $after, $proved);
+        return new Replan($now, $moves, array_map(static fn(Booked $session): Booked => $gone[$session->id], $left), $before, $after, $proved);
     }
 
-    private static function isOpen(Booked $one, int $today): bool
+    private static function isOpen(Booked $booked, int $today): bool
     {
-        return !$one->fixed && $one->on->number >= $today;
+        return !$booked->fixed && $booked->on->number >= $today;
     }
 
     /**
@@ -131,7 +131,7 @@ final class Replanner
      */
     private static function firstKnot(array $clashes, array $booked, int $today, array $tried): ?array
     {
-        $open = array_fill_keys(array_map(static fn(Booked $one): string => $one->id, array_filter($booked, static fn(Booked $one): bool => self::isOpen($one, $today))), true);
+        $open = array_fill_keys(array_map(static fn(Booked $session): string => $session->id, array_filter($booked, static fn(Booked $session): bool => self::isOpen($session, $today))), true);
         $from = $to = null;
         foreach ($clashes as $clash) {
             $day = $clash->on->number;
@@ -156,12 +156,12 @@ final class Replanner
     {
         $slotOf = array_flip($this->keys);
         $this->open = $this->fixed = array_fill(0, count($this->keys), []);
-        foreach ($booked as $one) {
-            $at = $slotOf[$one->slot];
-            if (in_array($one, $movable, true)) {
-                $this->open[$at][$one->on->number] = true;
+        foreach ($booked as $session) {
+            $at = $slotOf[$session->slot];
+            if (in_array($session, $movable, true)) {
+                $this->open[$at][$session->on->number] = true;
             } else {
-                $this->fixed[$at][$one->on->number] = true;
+                $this->fixed[$at][$session->on->number] = true;
             }
         }
         [$this->first, $this->last] = [$first, $last];
@@ -227,7 +227,7 @@ final class Replanner
             usort($best, static fn(array $a, array $b): int => $a['cost'] <=> $b['cost']);
             $layer = [];
             // One that owes nothing is always among them: from there every day can be gone on from.
-            $even = array_values(array_filter($best, static fn(array $one): bool => array_filter($one['owed']) === []));
+            $even = array_values(array_filter($best, static fn(array $row): bool => array_filter($row['owed']) === []));
             foreach ([...array_slice($best, 0, self::WIDTH), ...array_slice($even, 0, 1)] as $next) {
                 $this->states[] = $next;
                 $layer[] = count($this->states) - 1;
@@ -434,13 +434,13 @@ final class Replanner
 
         $slotOf = array_flip($this->keys);
         $stand = $left = [];
-        foreach ($booked as $one) {
-            $isOpen = in_array($one, $movable, true);
-            if ($isOpen && in_array($one->on->number, $out[$slotOf[$one->slot]], true)) {
-                $left[] = $one;
+        foreach ($booked as $session) {
+            $isOpen = in_array($session, $movable, true);
+            if ($isOpen && in_array($session->on->number, $out[$slotOf[$session->slot]], true)) {
+                $left[] = $session;
             } else {
-                $day = $isOpen ? $to[$one->slot][$one->on->number] ?? null : null;
-                $stand[] = $day === null ? $one : $one->movedTo(Day::fromNumber($day));
+                $day = $isOpen ? $to[$session->slot][$session->on->number] ?? null : null;
+                $stand[] = $day === null ? $session : $session->movedTo(Day::fromNumber($day));
             }
         }
 

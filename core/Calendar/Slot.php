@@ -112,9 +112,9 @@ final readonly class Slot
             'title' => $this->title,
             'mode' => $this->mode->value,
             'times_per_day' => $this->times_per_day,
-            'times' => $this->times === [] ? null : array_map(static fn(TimeOfDay $one): string => $one->toText(), $this->times),
+            'times' => $this->times === [] ? null : array_map(static fn(TimeOfDay $timeOfDay): string => $timeOfDay->toText(), $this->times),
             'beside' => $this->beside?->toArray(),
-            'practice' => $this->practice === [] ? null : array_map(static fn(PracticeStep $one): array => $one->toArray(), $this->practice),
+            'practice' => $this->practice === [] ? null : array_map(static fn(PracticeStep $step): array => $step->toArray(), $this->practice),
         ], static fn(mixed $value): bool => $value !== null);
     }
 }

@@ -22,23 +22,23 @@ final readonly class WeekCheck
         usort($booked, static fn(Booked $a, Booked $b): int => [$a->on->number, $a->slot, $a->id] <=> [$b->on->number, $b->slot, $b->id]);
         $clashes = [];
         $byDay = $inWeek = [];
-        foreach ($booked as $i => $one) {
-            $clashes = [...$clashes, ...$this->alone($one), ...$this->tooSoon($booked, $i)];
-            if ($this->slots[$one->slot]->beside === null) {
-                $byDay[$one->on->number][$one->slot] ??= $one;
+        foreach ($booked as $i => $session) {
+            $clashes = [...$clashes, ...$this->alone($session), ...$this->tooSoon($booked, $i)];
+            if ($this->slots[$session->slot]->beside === null) {
+                $byDay[$session->on->number][$session->slot] ??= $session;
             }
-            $monday = $one->on->number - $one->on->weekday() + 1;
-            $inWeek["$monday $one->slot"][$one->on->number] ??= $one;
+            $monday = $session->on->number - $session->on->weekday() + 1;
+            $inWeek["$monday $session->slot"][$session->on->number] ??= $session;
         }
         foreach ($byDay as $kinds) {
-            foreach (array_slice(array_values($kinds), $this->rules->mostADay) as $one) {
-                $clashes[] = new Clash(ClashKind::DayFull, $one->id, $one->on, is: count($kinds), allowed: $this->rules->mostADay);
+            foreach (array_slice(array_values($kinds), $this->rules->mostADay) as $kind) {
+                $clashes[] = new Clash(ClashKind::DayFull, $kind->id, $kind->on, is: count($kinds), allowed: $this->rules->mostADay);
             }
         }
         foreach ($inWeek as $days) {
             $most = $this->rules->mostPerWeek[array_values($days)[0]->slot] ?? 7;
-            foreach (array_slice(array_values($days), $most) as $one) {
-                $clashes[] = new Clash(ClashKind::WeekFull, $one->id, $one->on, is: count($days), allowed: $most);
+            foreach (array_slice(array_values($days), $most) as $day) {
+                $clashes[] = new Clash(ClashKind::WeekFull, $day->id, $day->on, is: count($days), allowed: $most);
             }
         }
         usort($clashes, static fn(Clash $a, Clash $b): int => $a->on->number <=> $b->on->number);
@@ -47,11 +47,11 @@ final readonly class WeekCheck
     }
 
     /** @return list<Clash> of a session by itself */
-    private function alone(Booked $one): array
+    private function alone(Booked $booked): array
     {
-        $day = $one->on->number;
+        $day = $booked->on->number;
 
-        return array_map(static fn(ClashKind $kind): Clash => new Clash($kind, $one->id, $one->on), $this->kindsOn($one->slot, $day));
+        return array_map(static fn(ClashKind $kind): Clash => new Clash($kind, $booked->id, $booked->on), $this->kindsOn($booked->slot, $day));
     }
 
     /** @return list<ClashKind> what speaks against a slot on a day, whatever else stands there */

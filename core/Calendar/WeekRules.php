@@ -35,7 +35,7 @@ final readonly class WeekRules
     {
         $numbers = static fn(string $field): array => array_fill_keys(array_map(static fn(Day $day): int => $day->number, $node->days($field)), true);
         $most = [];
-        foreach ($node->eachOrEmpty('most_per_week', static fn(ObjectNode $one): array => [self::known($one, 'slot', $slots), $one->whole('times', 1, 7)]) as [$slot, $times]) {
+        foreach ($node->eachOrEmpty('most_per_week', static fn(ObjectNode $mostPerWeek): array => [self::known($mostPerWeek, 'slot', $slots), $mostPerWeek->whole('times', 1, 7)]) as [$slot, $times]) {
             $most[$slot] = $times;
         }
 
@@ -43,7 +43,7 @@ final readonly class WeekRules
             $node->choicesOrNull('available', Weekday::class) ?? [],
             $numbers('blocked'),
             $numbers('events'),
-            $node->eachOrEmpty('least_hours', static fn(ObjectNode $one): LeastHours => new LeastHours(self::known($one, 'after', $slots), self::known($one, 'before', $slots), $one->whole('hours', 1, self::LONGEST_HOURS))),
+            $node->eachOrEmpty('least_hours', static fn(ObjectNode $hour): LeastHours => new LeastHours(self::known($hour, 'after', $slots), self::known($hour, 'before', $slots), $hour->whole('hours', 1, self::LONGEST_HOURS))),
             $most,
             $node->wholeOrNull('most_a_day', 1, 6) ?? 1,
         );
@@ -53,7 +53,7 @@ final readonly class WeekRules
     {
         $weekday = Day::fromNumber($day)->weekday();
 
-        return $this->available === [] || array_filter($this->available, static fn(Weekday $one): bool => $one->number() === $weekday) !== [];
+        return $this->available === [] || array_filter($this->available, static fn(Weekday $other): bool => $other->number() === $weekday) !== [];
     }
 
     public function isNearEvent(int $day): bool
@@ -64,7 +64,7 @@ final readonly class WeekRules
     /** Days back that a rule looks at. */
     public function reach(): int
     {
-        return max([0, ...array_map(static fn(LeastHours $one): int => $one->days(), $this->leastHours)]);
+        return max([0, ...array_map(static fn(LeastHours $leastHours): int => $leastHours->days(), $this->leastHours)]);
     }
 
     /** @param array<string, Slot> $slots */

@@ -24,7 +24,7 @@ use Rung\Core\Stage\Stage;
 use Rung\Core\Time\Zone;
 
 /**
- * Reads a case file whole or refuses it whole, with every fault told (docs/rules.md, "Bad input").
+ * Reads a case file whole or refuses it whole, and names every fault (docs/rules.md, "Bad input").
  * Each record reads itself; here stands what concerns several of them.
  */
 final class CaseFileReader
@@ -52,7 +52,7 @@ final class CaseFileReader
             stages: $node->each('stages', Stage::read(...)),
             stage_history: $node->each('stage_history', StageEntry::read(...)),
             planned: $node->eachOrEmpty('planned', PlannedSession::read(...)),
-            sessions: $node->eachOrEmpty('sessions', static fn(ObjectNode $one): Session => Session::read($one)->counted($case->side)),
+            sessions: $node->eachOrEmpty('sessions', static fn(ObjectNode $session): Session => Session::read($session)->counted($case->side)),
             check_ins: $node->eachOrEmpty('check_ins', CheckIn::read(...)),
             tests: $node->eachOrEmpty('tests', StrengthTest::read(...)),
             outcomes: $node->eachOrEmpty('outcomes', Outcome::read(...)),
@@ -110,7 +110,7 @@ final class CaseFileReader
         $sessions = $names->in('sessions', 'id');
         $checkIns = $names->in('check_ins', 'id');
         $clearable = $sessions === null || $checkIns === null ? null : $sessions + $checkIns;
-        // A list that is itself at fault, so that its names are not known, is told once and not at every mention.
+        // Where a list is itself at fault, its names are unknown. That is reported once, not at every mention.
         $named = static function (string $path, ?string $name, ?array $known, string $what) use ($node, $names): void {
             if ($name !== null && $known !== null && !isset($known[$name]) && $names->at($path) === $name) {
                 $node->inItem($path, 'must name ' . $what);
@@ -150,7 +150,7 @@ final class CaseFileReader
         }
         foreach ($file->stage_history as $i => $entry) {
             $before = $file->stage_history[$i - 1] ?? null;
-            // A date that is at fault itself is told once.
+            // A faulty date is reported once.
             $isSound = !$node->isFaultyAt("stage_history/$i/from") && !$node->isFaultyAt('stage_history/' . ($i - 1) . '/from');
             if ($before !== null && $isSound && !$entry->from->isAfter($before->from)) {
                 $node->inItem("stage_history/$i/from", 'must be later than the date of the entry before');

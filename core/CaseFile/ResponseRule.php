@@ -30,7 +30,7 @@ final readonly class ResponseRule
         public int|float|null $stiffness_rise_max_min,
         /** Pain or test score, 0–10, at which loading stops. */
         public int $stop_at,
-        /** Bouts that must be well borne, one after the other, before anything grows. */
+        /** Bouts that must be well tolerated, one after the other, before anything grows. */
         public int $progress_after,
         public int|float $week_growth_max_percent,
         /** Days for which an exercise rests that is too much even at its easiest: 7 or 14; null counts as 7. */

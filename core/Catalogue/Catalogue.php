@@ -103,7 +103,7 @@ final readonly class Catalogue
     /** @return array<string, Exercise> the practice's own exercises, by key */
     public function ownExercises(): array
     {
-        return array_filter($this->exercises, fn(Exercise $one): bool => isset($this->versions["exercise/$one->key"]));
+        return array_filter($this->exercises, fn(Exercise $exercise): bool => isset($this->versions["exercise/$exercise->key"]));
     }
 
     public function titleOf(string $exercise): string
@@ -171,7 +171,7 @@ final readonly class Catalogue
     /** @return list<string> all that any exercise needs, in the order of the alphabet */
     public function equipment(): array
     {
-        $all = array_merge(...array_values(array_map(static fn(Exercise $one): array => $one->equipment, $this->exercises)));
+        $all = array_merge(...array_values(array_map(static fn(Exercise $exercise): array => $exercise->equipment, $this->exercises)));
         sort($all);
 
         return array_values(array_unique($all));

@@ -205,7 +205,7 @@ final readonly class CatalogueCheck
             yield 'min_sessions' => "asks for more sessions in $criterion->days days than the rhythm places; ask for fewer or look at more days";
         }
         if ($criterion instanceof TestValue && $criterion->min <= 1) {
-            yield 'min' => 'is met by any test; ask for a value that tells something, or leave the criterion out';
+            yield 'min' => 'is met by any test; ask for a value that not every test meets, or leave the criterion out';
         }
         if ($criterion instanceof OutcomeBound && $criterion->measure !== $programme->severityMeasure) {
             yield 'measure' => 'must be the severity score of the programme';

@@ -60,11 +60,11 @@ final readonly class LibraryFile
     {
         return [
             'format' => self::FORMAT,
-            'exercises' => array_map(static fn(Exercise $one): array => $one->toArray(), $this->exercises),
-            'ladders' => array_map(static fn(Ladder $one): array => $one->toArray(), $this->ladders),
-            'programmes' => array_map(static fn(Programme $one): array => $one->toArray(), $this->programmes),
-            'response_rules' => array_map(static fn(School $one): array => $one->toArray(), $this->schools),
-            'measures' => array_map(static fn(Measure $one): array => $one->toArray(), $this->measures),
+            'exercises' => array_map(static fn(Exercise $exercise): array => $exercise->toArray(), $this->exercises),
+            'ladders' => array_map(static fn(Ladder $ladder): array => $ladder->toArray(), $this->ladders),
+            'programmes' => array_map(static fn(Programme $programme): array => $programme->toArray(), $this->programmes),
+            'response_rules' => array_map(static fn(School $school): array => $school->toArray(), $this->schools),
+            'measures' => array_map(static fn(Measure $measure): array => $measure->toArray(), $this->measures),
         ];
     }
 

@@ -57,10 +57,10 @@ final readonly class Measure
     public static function read(ObjectNode $node): self
     {
         $kind = $node->choice('kind', MeasureKind::class);
-        $change = $node->child('smallest_change', static function (ObjectNode $one): array {
-            $both = ['value' => $one->numberOrNull('value'), 'percent' => $one->numberOrNull('percent', 0, 100)];
+        $change = $node->child('smallest_change', static function (ObjectNode $smallestChange): array {
+            $both = ['value' => $smallestChange->numberOrNull('value'), 'percent' => $smallestChange->numberOrNull('percent', 0, 100)];
             if (count(array_filter($both, static fn(int|float|null $given): bool => $given !== null && $given > 0)) !== 1) {
-                $one->faultHere('must give one of value and percent, over 0');
+                $smallestChange->faultHere('must give one of value and percent, over 0');
             }
 
             return $both;
@@ -132,7 +132,7 @@ final readonly class Measure
     public static function of(StructureInfo $structure, Catalogue $catalogue, array $gates = []): array
     {
         $test = $catalogue->measure($structure->strengthTest);
-        $keys = [$test->key, self::RANGE, ...($test->kind === MeasureKind::Count ? [] : [self::COUNT]), ...array_map(static fn(OverTest $one): string => $one->test, $gates)];
+        $keys = [$test->key, self::RANGE, ...($test->kind === MeasureKind::Count ? [] : [self::COUNT]), ...array_map(static fn(OverTest $overTest): string => $overTest->test, $gates)];
 
         return array_values(array_map($catalogue->measure(...), array_unique($keys)));
     }
@@ -201,6 +201,6 @@ final readonly class Measure
             'structures' => array_column($this->structures, 'value'),
             'from_stage' => $this->fromStage?->value,
             'exercises' => $this->exercises === [] ? null : $this->exercises,
-        ], static fn(mixed $one): bool => $one !== null);
+        ], static fn(mixed $value): bool => $value !== null);
     }
 }

@@ -19,7 +19,7 @@ enum MeasureKind: string
     case Range = 'range';
     /** Centimetres hopped or reached. */
     case Distance = 'distance';
-    /** Minutes told. */
+    /** Minutes, as the athlete reports them. */
     case Minutes = 'minutes';
     /** A sum of a questionnaire; what it asks is not part of Rung. */
     case Score = 'score';

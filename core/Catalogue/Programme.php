@@ -43,7 +43,7 @@ final readonly class Programme
         /** Whether it is built on lowering alone. */
         public bool $lowering_only,
         public string $summary,
-        /** What to be told before it is chosen. */
+        /** What to know before choosing it. */
         public ?string $caution,
         public string $timeScale,
         /** The name of the severity score that its gates look at. */
@@ -84,7 +84,7 @@ final readonly class Programme
     public function planFor(StructureInfo $structure, Catalogue $catalogue, ?Goal $goal = null): Plan
     {
         $practice = $goal === null ? [] : $catalogue->practiceFor($goal);
-        $variants = array_filter($this->variants, static fn(Variant $one): bool => in_array($structure->structure, $one->structures, true));
+        $variants = array_filter($this->variants, static fn(Variant $variant): bool => in_array($structure->structure, $variant->structures, true));
         $swap = static function (Prescription $prescription) use ($variants, $catalogue): Prescription {
             foreach ($variants as $variant) {
                 if (isset($variant->exercises[$prescription->key])) {
@@ -100,7 +100,7 @@ final readonly class Programme
 
         return $this->plan->mapStages(static fn(PlanStage $planned): PlanStage => $planned->withStage(
             $planned->stage->withGate(array_map($test, $planned->stage->gate)),
-        )->mapPrescriptions($swap)->mapSlots(static fn(Slot $one): Slot => $one->mode === Mode::Sport && $one->practice === [] ? $one->withPractice($practice) : $one));
+        )->mapPrescriptions($swap)->mapSlots(static fn(Slot $slot): Slot => $slot->mode === Mode::Sport && $slot->practice === [] ? $slot->withPractice($practice) : $slot));
     }
 
     /** @return array<string, mixed> as it stands in a document */
@@ -120,7 +120,7 @@ final readonly class Programme
             'review_after_weeks' => $this->reviewAfterWeeks === self::REVIEW_AFTER_WEEKS ? null : $this->reviewAfterWeeks,
             'usual_weeks' => $this->usualWeeks,
             'severity_measure' => $this->severityMeasure,
-            'variants' => $this->variants === [] ? null : array_map(static fn(Variant $one): array => $one->toArray(), $this->variants),
+            'variants' => $this->variants === [] ? null : array_map(static fn(Variant $variant): array => $variant->toArray(), $this->variants),
             'stages' => array_map(static fn(PlanStage $stage): array => $stage->toArray(), $this->plan->stages),
         ], static fn(mixed $value): bool => $value !== null);
     }

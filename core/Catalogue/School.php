@@ -19,7 +19,7 @@ final readonly class School
         public string $view,
         public string $forAndAgainst,
         public ResponseRule $rule,
-        /** What an athlete is told where an exercise hurt more than its limit; null: what Rung says by itself. */
+        /** What the athlete reads where an exercise hurt more than its limit; null: Rung's usual words. */
         public ?string $whenOver = null,
     ) {}
 

@@ -56,7 +56,7 @@ final readonly class Search
         $parts = self::parts($query);
 
         return array_values(array_filter($this->catalogue->programmes, function (Programme $programme) use ($parts): bool {
-            $structures = implode(' ', array_map(fn($one): string => $this->catalogue->structure($one)->names(), $programme->structures));
+            $structures = implode(' ', array_map(fn($structure): string => $this->catalogue->structure($structure)->names(), $programme->structures));
             $school = $this->catalogue->schools[$programme->rule]->title ?? '';
             $text = self::plain("$programme->title $programme->summary $structures $school $programme->key");
 

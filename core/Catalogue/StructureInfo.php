@@ -31,7 +31,7 @@ final readonly class StructureInfo
         private ?ProvocationTest $testIfIrritable,
         /** Taken instead once the usual one has become easy; a choice of the practitioner. */
         public ?ProvocationTest $laterTest,
-        /** The key of the measure that tells its strength. */
+        /** The key of the measure of its strength. */
         public string $strengthTest,
         /** The key of the programme that is proposed first. */
         public string $usualProgramme,

@@ -35,7 +35,7 @@ enum ActionReason: string
     case NothingToRaise = 'nothing_to_raise';
     case TryAgain = 'try_again';
 
-    /** The programme is finished, and its doses are kept up; never told of a case file, which knows no such thing. */
+    /** The programme is finished, and its doses are kept up; never given for a case file, which has no finished programme. */
     case Maintained = 'maintained';
 
     /** They were kept up for as long as was agreed. */

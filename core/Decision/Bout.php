@@ -54,9 +54,9 @@ final readonly class Bout
         return array_map(static fn(SessionResponse $response): Session => $response->session, $this->responses);
     }
 
-    public function isWellBorne(): bool
+    public function isWellTolerated(): bool
     {
-        return $this->verdict->isWellBorne();
+        return $this->verdict->isWellTolerated();
     }
 
     /** An uncleared stop is caught before bouts are looked at; a cleared one counts as over. */

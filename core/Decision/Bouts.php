@@ -90,10 +90,10 @@ final readonly class Bouts
         return self::run($this->ofSixWeeks, self::settledSinceChange($log));
     }
 
-    /** The length of the unbroken run of recent bouts, newest backwards, that were well borne. */
-    public function wellBorneRun(): int
+    /** The length of the unbroken run of recent bouts, newest backwards, that were well tolerated. */
+    public function wellToleratedRun(): int
     {
-        return self::run($this->recent, static fn(Bout $bout): bool => $bout->isWellBorne());
+        return self::run($this->recent, static fn(Bout $bout): bool => $bout->isWellTolerated());
     }
 
     /** @return list<Session> of the newest so many recent bouts, in order */

@@ -92,7 +92,7 @@ final class Decider
 
     private function throughGate(): Action
     {
-        if ($this->bouts->wellBorneRun() < $this->log->file->response_rule->progress_after) {
+        if ($this->bouts->wellToleratedRun() < $this->log->file->response_rule->progress_after) {
             return new Action(ActionKind::Repeat, ActionReason::TooFewSettled);
         }
 

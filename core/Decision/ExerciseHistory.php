@@ -17,7 +17,7 @@ use Rung\Core\Response\SessionResponse;
 use Rung\Core\Response\Verdict;
 use Rung\Core\Response\VerdictReason;
 
-/** What the log tells of one prescription since its dose was changed last (docs/rules.md, "The next dose"). */
+/** What the log shows of one prescription since its dose was last changed (docs/rules.md, "The next dose"). */
 final class ExerciseHistory
 {
     private const RUN_HOURS = 14 * 24;
@@ -119,7 +119,7 @@ final class ExerciseHistory
             return Asked::of($this->prescription, $corridor->from, Because::Short);
         }
         $amount = $this->amount($newest);
-        if (!$newest->verdict->isWellBorne()) {
+        if (!$newest->verdict->isWellTolerated()) {
             return Asked::of($this->prescription, $amount, Because::Kept);
         }
         [$next, $because] = match (true) {
@@ -134,11 +134,11 @@ final class ExerciseHistory
             : Asked::of($this->prescription, $next, $because);
     }
 
-    /** Whether what is prescribed was done in full, and well borne, in the newest session. */
+    /** Whether what is prescribed was done in full, and well tolerated, in the newest session. */
     public function isDone(): bool
     {
         $newest = $this->newest();
-        if ($newest === null || !$newest->verdict->isWellBorne()) {
+        if ($newest === null || !$newest->verdict->isWellTolerated()) {
             return false;
         }
         $dose = $this->prescription->dose->most();
@@ -161,12 +161,12 @@ final class ExerciseHistory
         return true;
     }
 
-    /** Whether the upper end of the corridor was reached and well borne in a session of the stage, whatever was raised since; false without one. */
+    /** Whether the upper end of the corridor was reached and well tolerated in a session of the stage, whatever was raised since; false without one. */
     public function wasEverFull(): bool
     {
         $to = $this->corridor?->to;
         foreach ($this->inStage as $response) {
-            if ($to !== null && $response->verdict->isWellBorne() && Number::atLeast($this->amount($response), $to)) {
+            if ($to !== null && $response->verdict->isWellTolerated() && Number::atLeast($this->amount($response), $to)) {
                 return true;
             }
         }
@@ -222,7 +222,7 @@ final class ExerciseHistory
             return false;
         }
         foreach (array_slice($this->run, -$corridor->after, $corridor->after - 1) as $response) {
-            if (!$response->verdict->isWellBorne() || count($this->sets($response->session)) < $this->prescription->dose->sets
+            if (!$response->verdict->isWellTolerated() || count($this->sets($response->session)) < $this->prescription->dose->sets
                 || Number::under($this->amount($response), $amount)) {
                 return false;
             }
@@ -245,7 +245,7 @@ final class ExerciseHistory
         }
         $latest = $failed[count($failed) - 1];
         $ceiling = max($corridor->from, $this->amount($latest) - $corridor->step);
-        $since = count(array_filter($this->inStage, fn(SessionResponse $response): bool => $response->verdict->isWellBorne()
+        $since = count(array_filter($this->inStage, fn(SessionResponse $response): bool => $response->verdict->isWellTolerated()
             && $response->session->started_at->after($latest->session->started_at)
             && Number::atLeast($this->amount($response), $ceiling)));
 

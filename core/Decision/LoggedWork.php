@@ -15,7 +15,7 @@ use Rung\Core\Response\Log;
 use Rung\Core\Response\PainBounds;
 use Rung\Core\Response\SessionResponse;
 
-/** What the log tells about the work of a prescription: how much was done, and what could be lifted. */
+/** What the log shows of the work of a prescription: how much was done, and what could be lifted. */
 final class LoggedWork implements WorkDone
 {
     private const WEEK_HOURS = 7 * 24;
@@ -116,7 +116,7 @@ final class LoggedWork implements WorkDone
         $last = $this->lastSession($prescription);
         foreach ($this->responses as $response) {
             if ($response->session === $last) {
-                return $response->verdict->isWellBorne()
+                return $response->verdict->isWellTolerated()
                     && array_filter($this->lastSets($prescription), fn(LoggedSet $set): bool => $this->history($prescription)->isLighter($set)) === [];
             }
         }

@@ -27,13 +27,13 @@ final readonly class Proposal
             'prescription' => $this->prescription->key,
             'change' => $this->change->value,
             'preferred' => $this->preferred,
-            'dose' => $this->dose === null ? null : $this->told($this->dose),
+            'dose' => $this->dose === null ? null : $this->doseFields($this->dose),
             'to' => $this->to,
         ];
     }
 
     /** @return array<string, mixed> a changed dose has every field of the one before; what went is null */
-    private function told(Dose $dose): array
+    private function doseFields(Dose $dose): array
     {
         $gone = $this->change === Change::Dose ? array_diff_key($this->prescription->dose->toArray(), $dose->toArray()) : [];
 

@@ -126,7 +126,7 @@ final class Proposer
     }
 
     /**
-     * One change at a time tells what did it: the one that has waited longest is preferred.
+     * With one change at a time it is clear what caused the answer. The exercise that has waited longest is preferred.
      *
      * @param list<Prescription> $prescriptions
      * @param list<Session> $sessions whose pain counts

@@ -11,7 +11,7 @@ use Rung\Core\Number;
 use Rung\Core\Record\LoggedSet;
 use Rung\Core\Strength\Strength;
 
-/** Work as the weekly cap counts it, and the strength that logged sets tell (docs/rules.md, "The next dose"). */
+/** Work as the weekly cap counts it, and the strength that logged sets show (docs/rules.md, "The next dose"). */
 final class Work
 {
     /** Whether the weight of a prescription is held to the week's growth as well as its work. */
@@ -75,7 +75,7 @@ final class Work
 
     /**
      * Kilograms to put on for an n-repetition maximum by what was logged, the body's part taken off, rounded down to the
-     * increment; null where no set tells it or for more than 20 repetitions.
+     * increment; null where no set shows it or for more than 20 repetitions.
      *
      * @param list<LoggedSet> $sets
      */

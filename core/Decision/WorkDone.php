@@ -13,7 +13,7 @@ interface WorkDone
     /** Kilograms of the dose, or what was lifted last where the dose has none. */
     public function presentLoadKg(Prescription $prescription): int|float;
 
-    /** Whether what is prescribed was done in full and well borne. */
+    /** Whether what is prescribed was done in full and well tolerated. */
     public function isDone(Prescription $prescription): bool;
 
     /** Whether a step that failed before has to wait longer for the next try. */
@@ -38,7 +38,7 @@ interface WorkDone
     /** @return list<LoggedSet> of the last session that logged it */
     public function lastSets(Prescription $prescription): array;
 
-    /** Whether that session was well borne, with the load that was asked. */
+    /** Whether that session was well tolerated, with the load that was asked. */
     public function lastWasFull(Prescription $prescription): bool;
 
     /** 1 + the number of earlier weeks of the stage that have a session in it. */

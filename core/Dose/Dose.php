@@ -18,7 +18,7 @@ final readonly class Dose
 
     public const MAX_REPS = 200;
 
-    /** Repetitions up to which a repetition maximum tells a load. */
+    /** Repetitions up to which a load can be estimated from a repetition maximum. */
     public const MAX_RM = 20;
 
     public const MAX_HOLD_S = 600;
@@ -56,7 +56,7 @@ final readonly class Dose
         public int|float|null $work_to_s = null,
         /** By how much the next session asks for more inside the corridor, in the unit of its field. */
         public int|float|null $grow_by = null,
-        /** After how many well-borne sessions it does. */
+        /** After how many well-tolerated sessions it does. */
         public ?int $grow_after = null,
         /** Centimetres of a step, box or jump. */
         public int|float|null $height_cm = null,

@@ -22,17 +22,17 @@ final readonly class DoseFigures
         public int|float|null $contacts,
     ) {}
 
-    /** @return array<string, int|float|null> rounded as they are told */
+    /** @return array<string, int|float|null> rounded as they are shown */
     public function toArray(): array
     {
-        $told = static fn(int|float|null $figure): int|float|null => $figure === null ? null : Number::tenth($figure);
+        $rounded = static fn(int|float|null $figure): int|float|null => $figure === null ? null : Number::tenth($figure);
 
         return [
-            'set_s' => $told($this->set_s),
-            'time_under_tension_s' => $told($this->time_under_tension_s),
-            'duration_s' => $told($this->duration_s),
-            'volume_load_kg' => $told($this->volume_load_kg),
-            'contacts' => $told($this->contacts),
+            'set_s' => $rounded($this->set_s),
+            'time_under_tension_s' => $rounded($this->time_under_tension_s),
+            'duration_s' => $rounded($this->duration_s),
+            'volume_load_kg' => $rounded($this->volume_load_kg),
+            'contacts' => $rounded($this->contacts),
         ];
     }
 }

@@ -24,7 +24,7 @@ final readonly class DoneWork
         public bool $changed,
         /** Kilograms lifted, the body's part among them, that the weekly cap compares with; 0 where there are none. */
         public int|float $heaviest,
-        /** Whether that session was well borne, with the load that was asked. */
+        /** Whether that session was well tolerated, with the load that was asked. */
         public bool $full,
     ) {}
 

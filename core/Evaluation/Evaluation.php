@@ -21,7 +21,7 @@ use Rung\Core\Response\Creep;
 use Rung\Core\Response\Log;
 use Rung\Core\Response\SessionResponse;
 
-/** All that the rules tell about a case at a moment. */
+/** Everything that the rules say about a case at a moment. */
 final readonly class Evaluation
 {
     public const FORMAT = 'rung-evaluation/1';
@@ -59,8 +59,8 @@ final readonly class Evaluation
     public function askedByPrescription(): array
     {
         $asked = [];
-        foreach ($this->asked as $one) {
-            $asked[$one->prescription->key] = $one;
+        foreach ($this->asked as $exercise) {
+            $asked[$exercise->prescription->key] = $exercise;
         }
 
         return $asked;

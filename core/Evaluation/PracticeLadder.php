@@ -25,7 +25,7 @@ use Rung\Core\Time\Day;
 /** Where an athlete stands on the way back to sport, and what the next practice asks for (docs/rules.md, "The ladder of practice"). */
 final readonly class PracticeLadder
 {
-    /** Practices that have to be well borne before the next rung. */
+    /** Practices that have to be well tolerated before the next rung. */
     public const TIMES = 2;
 
     /** What is a little shorter than was asked counts as done. */
@@ -45,7 +45,7 @@ final readonly class PracticeLadder
         public array $steps,
         /** The rung of the next practice, from 0. */
         public int $at,
-        /** Practices in a row that were well borne on this rung. */
+        /** Practices in a row that were well tolerated on this rung. */
         public int $settled,
         public Because $because,
     ) {}
@@ -86,7 +86,7 @@ final readonly class PracticeLadder
     }
 
     /**
-     * What each practice that stands on the calendar and is not done asks for, if each is well borne.
+     * What each practice that stands on the calendar and is not done asks for, if each is well tolerated.
      *
      * @param list<Booked> $open in any order
      *
@@ -97,7 +97,7 @@ final readonly class PracticeLadder
         $found = [];
         usort($open, static fn(Booked $a, Booked $b): int => $a->on->number <=> $b->on->number);
         foreach ($stage->slots ?? [] as $slot) {
-            $booked = array_values(array_filter($open, static fn(Booked $one): bool => $one->slot === $slot->key));
+            $booked = array_values(array_filter($open, static fn(Booked $session): bool => $session->slot === $slot->key));
             $steps = $booked === [] ? [] : self::of($slot, $evaluation)?->ahead(count($booked)) ?? [];
             foreach ($steps as $i => $step) {
                 $found[$booked[$i]->id] = $step;
@@ -113,7 +113,7 @@ final readonly class PracticeLadder
     }
 
     /**
-     * What the coming practices ask for, each well borne.
+     * What the coming practices ask for, each well tolerated.
      *
      * @return list<PracticeStep>
      */
@@ -128,19 +128,19 @@ final readonly class PracticeLadder
     }
 
     /**
-     * Days from a day on until the last practice of the ladder is answered, where each is well borne; null where that takes
+     * Days from a day on until the last practice of the ladder is answered, where each is well tolerated; null where that takes
      * more than a year.
      *
      * @param list<Weekday> $available
      */
     public function days(PlanStage $stage, Day $from, array $available): ?int
     {
-        $full = max([self::TIMES, ...array_map(static fn(SportSessions $one): int => $one->min, array_values(array_filter($stage->stage->gate, static fn(object $one): bool => $one instanceof SportSessions)))]);
+        $full = max([self::TIMES, ...array_map(static fn(SportSessions $sport): int => $sport->min, array_values(array_filter($stage->stage->gate, static fn(object $criterion): bool => $criterion instanceof SportSessions)))]);
         $last = count($this->steps) - 1;
         $left = max(1, ($last - $this->at) * self::TIMES + $full - $this->settled);
         $practices = array_values(array_filter(
             PlanCalendar::of($stage, $from, self::LONGEST_DAYS, $available),
-            static fn(Placed $one): bool => $one->number === 1 && ($stage->slot($one->slot)->practice ?? []) !== [],
+            static fn(Placed $placed): bool => $placed->number === 1 && ($stage->slot($placed->slot)->practice ?? []) !== [],
         ));
 
         return isset($practices[$left - 1]) ? $practices[$left - 1]->on->daysSince($from) + 1 : null;
@@ -151,7 +151,7 @@ final readonly class PracticeLadder
         return match (true) {
             $response->verdict === Verdict::Over, $response->verdict === Verdict::Stop => new self($this->steps, max(0, $this->at - 1), 0, Because::Eased),
             $response->verdict === Verdict::Watch => new self($this->steps, $this->at, 0, Because::Kept),
-            !$response->verdict->isWellBorne() => $this,
+            !$response->verdict->isWellTolerated() => $this,
             !$this->isReached($response->session) => new self($this->steps, $this->at, 0, Because::Short),
             $followsStop => new self($this->steps, $this->at, 0, Because::Capped),
             $this->at === count($this->steps) - 1 => new self($this->steps, $this->at, $this->settled + 1, Because::Full),

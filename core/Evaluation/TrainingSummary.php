@@ -91,7 +91,7 @@ final readonly class TrainingSummary implements WorkDone
     {
         return Json::read($json, static function (ObjectNode $node): self {
             $done = [];
-            foreach ($node->each('done', static fn(ObjectNode $one): array => [$one->key('prescription'), $one->child('work', DoneWork::read(...))]) as [$key, $work]) {
+            foreach ($node->each('done', static fn(ObjectNode $item): array => [$item->key('prescription'), $item->child('work', DoneWork::read(...))]) as [$key, $work]) {
                 $done[$key] = $work;
             }
 
@@ -156,7 +156,7 @@ final readonly class TrainingSummary implements WorkDone
             ?? min(array_map(static fn(LoggedSet $set): int|float => $set->load_kg ?? 0, $this->lastSets($prescription)) ?: [0]);
     }
 
-    /** What a draft would lead to once it is done, well borne and not held back by what failed before. */
+    /** What a draft would lead to once it is done, well tolerated and not held back by what failed before. */
     public function isDone(Prescription $prescription): bool
     {
         return true;

@@ -82,12 +82,12 @@ final readonly class WeekSum
     /** Sessions that had any of it. */
     private function times(string $figure): int
     {
-        return count(array_filter([...$this->done, ...$this->ahead], static fn(WeekLoad $one): bool => self::sum([$one], $figure) > 0));
+        return count(array_filter([...$this->done, ...$this->ahead], static fn(WeekLoad $weekLoad): bool => self::sum([$weekLoad], $figure) > 0));
     }
 
     /** @param list<WeekLoad> $loads */
     private static function sum(array $loads, string $figure): int|float
     {
-        return Number::tenth(array_sum(array_map(static fn(WeekLoad $one): int|float => $one->toArray()[$figure] ?? 0, $loads)));
+        return Number::tenth(array_sum(array_map(static fn(WeekLoad $weekLoad): int|float => $weekLoad->toArray()[$figure] ?? 0, $loads)));
     }
 }

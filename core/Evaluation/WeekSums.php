@@ -39,12 +39,12 @@ final class WeekSums
     {
         $usual = self::usualPractice($evaluation->log);
         $log = $evaluation->log;
-        $practised = array_fill_keys(array_map(static fn(Session $one): int => $log->dayOf($one)->number, array_filter($log->ended, static fn(Session $one): bool => $one->kind === SessionKind::Sport)), true);
-        // What was practised already is told by the log, and what is over was not done.
-        $expected = array_filter($expected, static fn(ExpectedSport $one): bool => !$log->today->isAfter($one->on) && !isset($practised[$one->on->number]));
-        $days = array_fill_keys(array_map(static fn(ExpectedSport $one): int => $one->on->number, $expected), true);
+        $practised = array_fill_keys(array_map(static fn(Session $session): int => $log->dayOf($session)->number, array_filter($log->ended, static fn(Session $session): bool => $session->kind === SessionKind::Sport)), true);
+        // Practice that has taken place is in the log; a planned day that has passed without it was not done.
+        $expected = array_filter($expected, static fn(ExpectedSport $sport): bool => !$log->today->isAfter($sport->on) && !isset($practised[$sport->on->number]));
+        $days = array_fill_keys(array_map(static fn(ExpectedSport $sport): int => $sport->on->number, $expected), true);
         // Where a practice of the plan falls on such a day, it is that one.
-        $open = array_values(array_filter($open, static fn(Booked $one): bool => ($slots[$one->slot]->mode ?? null) !== Mode::Sport || !isset($days[$one->on->number])));
+        $open = array_values(array_filter($open, static fn(Booked $booked): bool => ($slots[$booked->slot]->mode ?? null) !== Mode::Sport || !isset($days[$booked->on->number])));
         $practices = self::practicesAhead($evaluation, $plan, $open);
         $monday = Day::fromNumber(WeekCheck::monday($from->number));
         $found = [];
@@ -52,10 +52,10 @@ final class WeekSums
             $first = $monday->plus(7 * $i);
             $found[] = new WeekSum(
                 $first,
-                array_map(static fn(Session $one): WeekLoad => WeekLoad::ofSessions($evaluation->log, [$one]), array_values(array_filter($evaluation->log->ended, static fn(Session $one): bool => self::isIn($first, $evaluation->log->dayOf($one))))),
+                array_map(static fn(Session $session): WeekLoad => WeekLoad::ofSessions($evaluation->log, [$session]), array_values(array_filter($evaluation->log->ended, static fn(Session $session): bool => self::isIn($first, $evaluation->log->dayOf($session))))),
                 [
-                    ...array_map(static fn(Booked $one): WeekLoad => ($slots[$one->slot]->mode ?? null) === Mode::Sport ? $practices[$one->id] ?? $usual : self::ahead($evaluation, $plan, $one), array_values(array_filter($open, static fn(Booked $one): bool => self::isIn($first, $one->on)))),
-                    ...array_map(static fn(ExpectedSport $one): WeekLoad => WeekLoad::ofPractice($one->minutes, $one->effort), array_values(array_filter($expected, static fn(ExpectedSport $one): bool => self::isIn($first, $one->on)))),
+                    ...array_map(static fn(Booked $booked): WeekLoad => ($slots[$booked->slot]->mode ?? null) === Mode::Sport ? $practices[$booked->id] ?? $usual : self::ahead($evaluation, $plan, $booked), array_values(array_filter($open, static fn(Booked $booked): bool => self::isIn($first, $booked->on)))),
+                    ...array_map(static fn(ExpectedSport $sport): WeekLoad => WeekLoad::ofPractice($sport->minutes, $sport->effort), array_values(array_filter($expected, static fn(ExpectedSport $sport): bool => self::isIn($first, $sport->on)))),
                 ],
                 array_slice($found, -self::WEEKS_BEFORE),
                 $evaluation->log->file->response_rule->week_growth_max_percent,
@@ -66,7 +66,7 @@ final class WeekSums
     }
 
     /**
-     * What practices on the way back to sport ask for, if each is well borne.
+     * What practices on the way back to sport ask for, if each is well tolerated.
      *
      * @param list<Booked> $open
      *
@@ -83,7 +83,7 @@ final class WeekSums
     /** The middle one of the latest practices, by minutes and by effort; nothing where none was logged. */
     private static function usualPractice(Log $log): WeekLoad
     {
-        $latest = array_slice(array_values(array_filter($log->ended, static fn(Session $one): bool => $one->kind === SessionKind::Sport && ($one->minutes ?? 0) > 0)), -self::PRACTICES);
+        $latest = array_slice(array_values(array_filter($log->ended, static fn(Session $session): bool => $session->kind === SessionKind::Sport && ($session->minutes ?? 0) > 0)), -self::PRACTICES);
         $middle = static function (array $values): int|float {
             sort($values);
             $middle = $values[intdiv(count($values), 2)] ?? 0;
@@ -91,7 +91,7 @@ final class WeekSums
             return is_int($middle) || is_float($middle) ? $middle : 0;
         };
 
-        return WeekLoad::ofPractice($middle(array_map(static fn(Session $one): int|float => $one->minutes ?? 0, $latest)), $middle(array_map(static fn(Session $one): int => $one->effort ?? 0, $latest)));
+        return WeekLoad::ofPractice($middle(array_map(static fn(Session $session): int|float => $session->minutes ?? 0, $latest)), $middle(array_map(static fn(Session $session): int => $session->effort ?? 0, $latest)));
     }
 
     private static function isIn(Day $monday, Day $day): bool
@@ -99,12 +99,12 @@ final class WeekSums
         return !$monday->isAfter($day) && $day->daysSince($monday) < 7;
     }
 
-    private static function ahead(Evaluation $evaluation, Plan $plan, Booked $one): WeekLoad
+    private static function ahead(Evaluation $evaluation, Plan $plan, Booked $booked): WeekLoad
     {
         $next = $evaluation->askedByPrescription();
         $asked = [];
         foreach ($evaluation->log->stage->prescriptions as $prescription) {
-            if ($prescription->slot === $one->slot && !$plan->rests($prescription->key, $one->on)) {
+            if ($prescription->slot === $booked->slot && !$plan->rests($prescription->key, $booked->on)) {
                 $asked[] = [self::withLoad($next[$prescription->key]->asPrescription(), $evaluation), 1];
             }
         }

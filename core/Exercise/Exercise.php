@@ -148,7 +148,7 @@ final readonly class Exercise
             'title' => $this->title,
             'mode' => $this->mode->value,
             'limbs' => $this->limbs->value,
-            'structures' => array_map(static fn(Directness $one): string => $one->value, $this->structures),
+            'structures' => array_map(static fn(Directness $directness): string => $directness->value, $this->structures),
             'equipment' => $this->equipment,
             'stand_in' => $this->stand_in,
             'lever' => $this->lever->value,

@@ -210,7 +210,7 @@ final readonly class Figure
             'shows' => $this->shows->value,
             'round_s' => $this->round,
             'holds' => $exercise->mode === Mode::Isometric,
-            'telling' => $this->telling($exercise),
+            'still' => $this->still($exercise),
             'frames' => $frames(false),
             'lift' => $this->lift === [] ? null : $frames(true),
             'angle' => $this->angle === null ? null : [
@@ -218,7 +218,7 @@ final readonly class Figure
                 'low_deg' => round($this->measured($this->at($exercise->mode === Mode::Isometric ? $levels[1] : $levels[0]))),
                 'high_deg' => round($this->measured($this->at($levels[1]))),
             ],
-            'tissue' => array_map(static fn(array $one): array => ['kind' => $one['kind'], 'limb' => $one['limb']->value, 'of' => Tissue::isOfTheArm($one['path']) ? 'arm' : 'leg', 'points' => count($one['path'])], $tissue),
+            'tissue' => array_map(static fn(array $row): array => ['kind' => $row['kind'], 'limb' => $row['limb']->value, 'of' => Tissue::isOfTheArm($row['path']) ? 'arm' : 'leg', 'points' => count($row['path'])], $tissue),
             'props' => array_map(static fn(Prop $prop): array => [
                 'kind' => $prop->kind,
                 'size' => $prop->size,
@@ -231,8 +231,8 @@ final readonly class Figure
         ];
     }
 
-    /** The level that tells most of the exercise where it cannot be seen to move: the end that it works towards first. */
-    private function telling(Exercise $exercise): float
+    /** The level that shows the exercise best in a still picture: the end that it works towards first. */
+    private function still(Exercise $exercise): float
     {
         return match (true) {
             $this->round !== null => 0.4,
@@ -253,9 +253,9 @@ final readonly class Figure
     {
         $body = $this->at($level, $lifting);
         $points = array_map(static fn(string $name): Vec => $body->point($name) ?? new Vec(0, 0, 0), Body::points());
-        foreach ($tissue as $one) {
-            foreach ($one['path'] as [$segment, $ahead, $down, $out]) {
-                $points[] = Tissue::place($body, $one['limb'], $segment, $ahead, $down, $out);
+        foreach ($tissue as $piece) {
+            foreach ($piece['path'] as [$segment, $ahead, $down, $out]) {
+                $points[] = Tissue::place($body, $piece['limb'], $segment, $ahead, $down, $out);
             }
         }
         foreach ($this->props as $prop) {
@@ -306,8 +306,8 @@ final readonly class Figure
             $found = [];
             foreach ($exercise->limbs === Limbs::Together ? Limb::cases() : [Limb::Work] as $limb) {
                 foreach ($keys as $key) {
-                    foreach (Tissue::of(Structure::from($key)) as $one) {
-                        $found[json_encode([$one['path'][0], $limb], JSON_THROW_ON_ERROR)] = ['kind' => $one['kind'], 'limb' => $limb, 'path' => $one['path']];
+                    foreach (Tissue::of(Structure::from($key)) as $piece) {
+                        $found[json_encode([$piece['path'][0], $limb], JSON_THROW_ON_ERROR)] = ['kind' => $piece['kind'], 'limb' => $limb, 'path' => $piece['path']];
                     }
                 }
             }
@@ -331,10 +331,10 @@ final readonly class Figure
      */
     private static function keys(ObjectNode $node, string $field, array $bases, ?Pose $before): array
     {
-        return $node->each($field, static function (ObjectNode $one) use ($bases, &$before): Key {
-            $before = Pose::read($one, $bases, $before);
+        return $node->each($field, static function (ObjectNode $item) use ($bases, &$before): Key {
+            $before = Pose::read($item, $bases, $before);
 
-            return new Key((float) $one->number('level', 0, 1), $before);
+            return new Key((float) $item->number('level', 0, 1), $before);
         });
     }
 }

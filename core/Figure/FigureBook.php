@@ -28,7 +28,7 @@ final readonly class FigureBook
         $postures = Json::read($bases, static fn(ObjectNode $node): array => self::bases($node));
         $figures = [];
         foreach ($documents as $document) {
-            foreach (Json::read($document, static fn(ObjectNode $node): array => $node->each('figures', static fn(ObjectNode $one): Figure => Figure::read($one, $postures))) as $figure) {
+            foreach (Json::read($document, static fn(ObjectNode $node): array => $node->each('figures', static fn(ObjectNode $figure): Figure => Figure::read($figure, $postures))) as $figure) {
                 $figures[$figure->exercise] = $figure;
             }
         }
@@ -46,8 +46,8 @@ final readonly class FigureBook
     private static function bases(ObjectNode $node): array
     {
         $postures = [];
-        $node->each('postures', static function (ObjectNode $one) use (&$postures): void {
-            $postures[$one->key('name')] = Pose::read($one, $postures);
+        $node->each('postures', static function (ObjectNode $posture) use (&$postures): void {
+            $postures[$posture->key('name')] = Pose::read($posture, $postures);
         });
 
         return $postures;

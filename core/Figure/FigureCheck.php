@@ -52,9 +52,9 @@ final readonly class FigureCheck
     {
         foreach ($ladder->rungs as $i => $rung) {
             $below = $ladder->rungs[$i - 1] ?? null;
-            $one = $below === null ? null : $book->of($below->exercise);
+            $easier = $below === null ? null : $book->of($below->exercise);
             $other = $book->of($rung->exercise);
-            if ($below === null || $one === null || $other === null) {
+            if ($below === null || $easier === null || $other === null) {
                 continue;
             }
             $seen = array_filter($rung->changes, static fn(RungChange $change): bool => match ($change) {
@@ -63,7 +63,7 @@ final readonly class FigureCheck
                 RungChange::Load => ($exercises[$below->exercise]->equipment ?? []) !== ($exercises[$rung->exercise]->equipment ?? []),
                 default => true,
             });
-            if ($seen !== [] && !self::differs($one, $other)) {
+            if ($seen !== [] && !self::differs($easier, $other)) {
                 yield "$ladder->key: \"$rung->exercise\" looks like \"$below->exercise\", though it changes " . implode(' and ', array_column($seen, 'value'));
             }
         }
@@ -198,7 +198,7 @@ final readonly class FigureCheck
     /** @param list<float> $drawn */
     private static function isNear(float $said, array $drawn): bool
     {
-        return array_filter($drawn, static fn(float $one): bool => abs($one - $said) <= self::DEGREES) !== [];
+        return array_filter($drawn, static fn(float $easier): bool => abs($easier - $said) <= self::DEGREES) !== [];
     }
 
     /** @return iterable<string> */
@@ -220,18 +220,18 @@ final readonly class FigureCheck
         }
     }
 
-    private static function differs(Figure $one, Figure $other): bool
+    private static function differs(Figure $figure, Figure $other): bool
     {
-        if ($one->view !== $other->view || count($one->props) !== count($other->props)) {
+        if ($figure->view !== $other->view || count($figure->props) !== count($other->props)) {
             return true;
         }
-        foreach ($one->props as $i => $prop) {
+        foreach ($figure->props as $i => $prop) {
             if ([$prop->kind, $prop->size] !== [$other->props[$i]->kind, $other->props[$i]->size]) {
                 return true;
             }
         }
         foreach ([0.0, 0.5, 1.0] as $level) {
-            [$a, $b] = [$one->at($level), $other->at($level)];
+            [$a, $b] = [$figure->at($level), $other->at($level)];
             foreach (Body::points() as $name) {
                 [$p, $q] = [$a->point($name), $b->point($name)];
                 if ($p !== null && $q !== null && $p->to($q) > self::SEEN) {

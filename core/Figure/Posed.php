@@ -87,9 +87,9 @@ final readonly class Posed
         return $angle > 180 ? $angle - 360 : $angle;
     }
 
-    private static function apart(Vec $one, Vec $other): float
+    private static function apart(Vec $vector, Vec $other): float
     {
-        return rad2deg(acos(max(-1, min(1, $one->dot($other)))));
+        return rad2deg(acos(max(-1, min(1, $vector->dot($other)))));
     }
 
     private static function risen(Vec $ahead): float

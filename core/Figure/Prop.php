@@ -28,8 +28,8 @@ final readonly class Prop
         }
         $node->known('at');
         $at = [];
-        foreach (is_array($node->raw()->at ?? null) ? $node->raw()->at : [] as $i => $one) {
-            $place = self::place($one);
+        foreach (is_array($node->raw()->at ?? null) ? $node->raw()->at : [] as $i => $end) {
+            $place = self::place($end);
             if ($place === null) {
                 $node->inItem("at/$i", 'must be a point of the body, three numbers, or a part of the body with three numbers');
             } else {
@@ -43,20 +43,20 @@ final readonly class Prop
         return new self($kind, $at, (float) ($node->numberOrNull('size', 0, 100) ?? 0));
     }
 
-    private static function place(mixed $one): string|Vec|Fastened|null
+    private static function place(mixed $value): string|Vec|Fastened|null
     {
-        if (is_string($one)) {
-            return in_array($one, Body::points(), true) || in_array($one, ['hand.work', 'hand.other'], true) ? $one : null;
+        if (is_string($value)) {
+            return in_array($value, Body::points(), true) || in_array($value, ['hand.work', 'hand.other'], true) ? $value : null;
         }
-        $numbers = is_array($one) ? array_values(array_filter($one, static fn(mixed $part): bool => is_int($part) || is_float($part))) : [];
-        if (!is_array($one) || count($numbers) !== 3) {
+        $numbers = is_array($value) ? array_values(array_filter($value, static fn(mixed $part): bool => is_int($part) || is_float($part))) : [];
+        if (!is_array($value) || count($numbers) !== 3) {
             return null;
         }
         $vec = new Vec((float) $numbers[0], (float) $numbers[1], (float) $numbers[2]);
-        if (count($one) === 3) {
+        if (count($value) === 3) {
             return $vec;
         }
-        [$segment, $limb] = explode('.', is_string($one[0] ?? null) ? $one[0] : '') + [1 => 'work'];
+        [$segment, $limb] = explode('.', is_string($value[0] ?? null) ? $value[0] : '') + [1 => 'work'];
 
         return in_array($segment, self::SEGMENTS, true) && Limb::tryFrom($limb) !== null ? new Fastened($segment, Limb::from($limb), $vec) : null;
     }

@@ -14,7 +14,7 @@ use Rung\Core\Time\Day;
 
 /**
  * The gate seen along time (docs/rules.md, "The gate in time"): since when each criterion is met, and the earliest day
- * on which it can be met if from now on every planned session is done and well borne and every morning is answered
+ * on which it can be met if from now on every planned session is done and well tolerated and every morning is answered
  * within the limit.
  */
 final class GateOutlook

@@ -15,7 +15,7 @@ use Rung\Core\Response\Verdict;
 use Rung\Core\Stage\DoneSession;
 use Rung\Core\Stage\Evidence;
 
-/** What the log of a case tells the criteria of its gate. Verdicts of the past are taken as they are known now. */
+/** What the criteria of a gate need to know of the log of a case. Verdicts of the past are taken as they are known now. */
 final class LogEvidence implements Evidence
 {
     /** @var list<DoneSession> */
@@ -39,7 +39,7 @@ final class LogEvidence implements Evidence
                     $log->dayOf($response->session)->number,
                     $response->during,
                     $verdict->isJudged(),
-                    $verdict->isWellBorne(),
+                    $verdict->isWellTolerated(),
                     $verdict === Verdict::Over || $verdict === Verdict::Stop,
                     $verdict === Verdict::Pending,
                 );
@@ -65,7 +65,7 @@ final class LogEvidence implements Evidence
 
     public function sessions(int $from, int $to): array
     {
-        return array_values(array_filter($this->sessions, static fn(DoneSession $one): bool => $one->day >= $from && $one->day <= $to));
+        return array_values(array_filter($this->sessions, static fn(DoneSession $session): bool => $session->day >= $from && $session->day <= $to));
     }
 
     public function scores(int $from, int $to): array
@@ -111,7 +111,7 @@ final class LogEvidence implements Evidence
 
     public function planned(int $from, int $to): array
     {
-        return array_values(array_filter($this->log->planned, static fn(PlannedSession $one): bool => $one->on->number >= $from && $one->on->number <= $to));
+        return array_values(array_filter($this->log->planned, static fn(PlannedSession $planned): bool => $planned->on->number >= $from && $planned->on->number <= $to));
     }
 
     public function isBegun(PlannedSession $planned): bool
@@ -130,9 +130,9 @@ final class LogEvidence implements Evidence
 
     public function ahead(int $from, int $to): array
     {
-        $this->ahead ??= array_values(array_filter($this->planned($this->today(), PHP_INT_MAX), fn(PlannedSession $one): bool => !$this->isBegun($one)));
+        $this->ahead ??= array_values(array_filter($this->planned($this->today(), PHP_INT_MAX), fn(PlannedSession $planned): bool => !$this->isBegun($planned)));
 
-        return array_values(array_filter($this->ahead, static fn(PlannedSession $one): bool => $one->on->number >= $from && $one->on->number <= $to));
+        return array_values(array_filter($this->ahead, static fn(PlannedSession $planned): bool => $planned->on->number >= $from && $planned->on->number <= $to));
     }
 
     public function isPractice(PlannedSession $planned): bool

@@ -118,14 +118,14 @@ final class BundleReader
         $on = $resource['effectiveDateTime'] ?? null;
         $value = self::at($resource, 'valueQuantity', 'value');
         $components = array_map(self::map(...), array_values(self::map($resource['component'] ?? null)));
-        $of = static fn(string $code): array => array_values(array_filter($components, static fn(array $one): bool => self::code($one['code'] ?? null) === $code));
+        $of = static fn(string $code): array => array_values(array_filter($components, static fn(array $component): bool => self::code($component['code'] ?? null) === $code));
         $code = self::code($resource['code'] ?? null);
         match (true) {
             self::at($resource, 'code', 'coding', 0, 'code') === '29463-7' => $this->put('athlete', ['body_mass_kg' => $value]),
             $code === 'morning-test' => $this->add('check_ins', self::map($fields['as_written'] ?? null) + self::map($fields['check_in'] ?? null) + [
                 'id' => self::at($resource, 'identifier', 0, 'value'), 'at' => $on, 'provocation' => $value, 'notes' => self::at($resource, 'note', 0, 'text'),
                 'stiffness_min' => self::at($of('morning-stiffness'), 0, 'valueQuantity', 'value'),
-                'signs' => ($signs = $of('sign')) === [] ? null : array_map(static fn(array $one): ?string => self::code($one['valueCodeableConcept'] ?? null), $signs),
+                'signs' => ($signs = $of('sign')) === [] ? null : array_map(static fn(array $sign): ?string => self::code($sign['valueCodeableConcept'] ?? null), $signs),
             ]),
             $code === 'technique-signed' => $this->add('sign_offs', self::map($fields['sign_off'] ?? null) + ['on' => $on]),
             $code === 'severity-score' => $this->add('outcomes', ['measure' => self::at($resource, 'code', 'text'), 'on' => $on, 'score' => $value]),

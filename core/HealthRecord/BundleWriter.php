@@ -148,8 +148,8 @@ final class BundleWriter
             'intent' => 'plan',
             'title' => $stage->title === '' ? null : $stage->title,
             'subject' => $this->patient(),
-            'activity' => array_map(fn(int $i, mixed $one): array => ['detail' => [
-                'extension' => [self::extension('prescription', $one)],
+            'activity' => array_map(fn(int $i, mixed $prescription): array => ['detail' => [
+                'extension' => [self::extension('prescription', $prescription)],
                 'code' => ['text' => $this->catalogue->titleOf($stage->prescriptions[$i]->exercise)],
                 'status' => 'scheduled',
                 'description' => DoseWords::of($stage->prescriptions[$i], $this->file->tests !== []),
@@ -191,24 +191,24 @@ final class BundleWriter
         }
     }
 
-    private function checkIn(CheckIn $one): void
+    private function checkIn(CheckIn $checkIn): void
     {
-        $components = $one->stiffness_min === null ? [] : [['code' => Codes::own('morning-stiffness'), 'valueQuantity' => Codes::quantity($one->stiffness_min, 'min')]];
-        foreach ($one->signs ?? [] as $sign) {
+        $components = $checkIn->stiffness_min === null ? [] : [['code' => Codes::own('morning-stiffness'), 'valueQuantity' => Codes::quantity($checkIn->stiffness_min, 'min')]];
+        foreach ($checkIn->signs ?? [] as $sign) {
             $components[] = ['code' => Codes::own('sign'), 'valueCodeableConcept' => Codes::own($sign->value)];
         }
-        $rest = Record::withoutNulls(['late' => $one->late, 'signs' => $one->signs === [] ? [] : null, 'notes' => $one->notes === '' ? '' : null]);
-        $this->add('Observation', "check-in $one->id", array_filter([
-            'identifier' => [self::identifier('check-in', $one->id)],
-            'extension' => [...self::moments(['at' => $one->at]), ...($rest === [] ? [] : [self::extension('check_in', $rest)])],
+        $rest = Record::withoutNulls(['late' => $checkIn->late, 'signs' => $checkIn->signs === [] ? [] : null, 'notes' => $checkIn->notes === '' ? '' : null]);
+        $this->add('Observation', "check-in $checkIn->id", array_filter([
+            'identifier' => [self::identifier('check-in', $checkIn->id)],
+            'extension' => [...self::moments(['at' => $checkIn->at]), ...($rest === [] ? [] : [self::extension('check_in', $rest)])],
             'status' => 'final',
             'category' => [Codes::category('survey')],
             'code' => Codes::withLoinc('morning-test', '72514-3', 'Pain severity - 0-10 verbal numeric rating [Score] - Reported'),
             'subject' => $this->patient(),
-            'effectiveDateTime' => self::moment($one->at),
-            'valueQuantity' => $one->provocation === null ? null : Codes::quantity($one->provocation, 'score'),
-            'dataAbsentReason' => $one->provocation === null ? ['coding' => [['system' => 'http://terminology.hl7.org/CodeSystem/data-absent-reason', 'code' => 'not-asked']]] : null,
-            'note' => self::note($one->notes),
+            'effectiveDateTime' => self::moment($checkIn->at),
+            'valueQuantity' => $checkIn->provocation === null ? null : Codes::quantity($checkIn->provocation, 'score'),
+            'dataAbsentReason' => $checkIn->provocation === null ? ['coding' => [['system' => 'http://terminology.hl7.org/CodeSystem/data-absent-reason', 'code' => 'not-asked']]] : null,
+            'note' => self::note($checkIn->notes),
             'component' => $components,
         ]));
     }
@@ -250,33 +250,33 @@ final class BundleWriter
 
     private function judgements(): void
     {
-        foreach ($this->file->sign_offs as $i => $one) {
+        foreach ($this->file->sign_offs as $i => $signOff) {
             $this->add('Observation', "sign-off $i", [
-                'extension' => [self::extension('sign_off', ['stage' => $one->stage])],
+                'extension' => [self::extension('sign_off', ['stage' => $signOff->stage])],
                 'status' => 'final',
                 'category' => [Codes::category('exam')],
                 'code' => Codes::own('technique-signed'),
                 'subject' => $this->patient(),
-                'effectiveDateTime' => $one->on->toIso(),
+                'effectiveDateTime' => $signOff->on->toIso(),
                 'performer' => [$this->reference('role')],
                 'valueBoolean' => true,
             ]);
         }
-        foreach ($this->file->reviews as $i => $one) {
+        foreach ($this->file->reviews as $i => $review) {
             $this->add('ClinicalImpression', "review $i", [
-                'extension' => [self::extension('review', ['clears' => $one->clears]), ...self::moments(['at' => $one->at])],
+                'extension' => [self::extension('review', ['clears' => $review->clears]), ...self::moments(['at' => $review->at])],
                 'status' => 'completed',
                 'code' => Codes::own('stop-reviewed'),
                 'subject' => $this->patient(),
-                'effectiveDateTime' => self::moment($one->at),
+                'effectiveDateTime' => self::moment($review->at),
             ]);
         }
-        foreach ($this->file->dose_changes as $i => $one) {
+        foreach ($this->file->dose_changes as $i => $change) {
             $this->add('Provenance', "change $i", array_filter([
-                'extension' => [...self::moments(['at' => $one->at]), ...($one->prescription === null ? [] : [self::extension('dose_change', ['prescription' => $one->prescription])])],
+                'extension' => [...self::moments(['at' => $change->at]), ...($change->prescription === null ? [] : [self::extension('dose_change', ['prescription' => $change->prescription])])],
                 'target' => [$this->reference('programme')],
-                'recorded' => self::moment($one->at),
-                'activity' => Codes::own($one->kind->value),
+                'recorded' => self::moment($change->at),
+                'activity' => Codes::own($change->kind->value),
                 'agent' => [['who' => $this->reference('role')]],
             ]));
         }

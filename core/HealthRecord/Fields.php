@@ -14,7 +14,7 @@ final class Fields
 {
     private const ITEM = 'item';
 
-    /** FHIR has no empty text and no empty list: they are told by a code. */
+    /** FHIR has no empty text and no empty list; a code stands for them. */
     private const EMPTY_TEXT = 'empty-text';
 
     private const EMPTY_LIST = 'empty-list';
@@ -46,12 +46,12 @@ final class Fields
         $inner = $extension['extension'] ?? null;
         if (is_array($inner)) {
             $values = [];
-            foreach (array_values($inner) as $i => $one) {
-                $url = is_array($one) ? $one['url'] ?? null : null;
-                if (!is_array($one) || !is_string($url)) {
+            foreach (array_values($inner) as $i => $field) {
+                $url = is_array($field) ? $field['url'] ?? null : null;
+                if (!is_array($field) || !is_string($url)) {
                     throw InvalidInput::at("$path/extension/$i", 'must be an extension with a url');
                 }
-                $value = self::read($one, "$path/extension/$i");
+                $value = self::read($field, "$path/extension/$i");
                 $url === self::ITEM ? $values[] = $value : $values[$url] = $value;
             }
 

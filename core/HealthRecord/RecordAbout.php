@@ -6,7 +6,7 @@ namespace Rung\Core\HealthRecord;
 
 use Rung\Core\Time\Day;
 
-/** What a health record tells beside the case file; all of it may be unknown. It is not read again. */
+/** What a health record holds beside the case file; all of it may be unknown. It is not read again. */
 final readonly class RecordAbout
 {
     public function __construct(

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Rung\Core\Input;
 
-/** Collects the faults of one reading, so that all of them can be told at once. */
+/** Collects the faults of one reading, so that all of them can be reported together. */
 final class Faults
 {
-    /** @var array<string, Fault> by path and message, so that none is told twice */
+    /** @var array<string, Fault> by path and message, so that none is reported twice */
     private array $found = [];
 
     public function add(string $path, string $message): void

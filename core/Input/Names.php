@@ -13,7 +13,7 @@ final readonly class Names
 
     /**
      * The names that the objects of a list carry. Null where the list or one of them is at fault, so
-     * that what is told once is not told again at every mention; none where an optional list is absent.
+     * that a fault is reported once and not at every mention; none where an optional list is absent.
      *
      * @return array<string, true>|null
      */

@@ -25,7 +25,7 @@ trait ReadsChoices
 
     /**
      * The field that decides which others the object has. Where it is missing or wrong, that is
-     * the one fault told and the other fields are let pass.
+     * the only fault reported, and the other fields are not looked at.
      *
      * @template T of BackedEnum
      *

@@ -43,7 +43,7 @@ final class ChangeLint extends Notes
         $this->judge($after, $this->work($before->mode, $before->dose), $this->work($after->mode, $after->dose), '');
     }
 
-    /** What is asked is one thing, what was done another: growth is told against both. */
+    /** What is prescribed and what was done may differ, so growth is measured against both. */
     private function againstDone(Prescription $before, Prescription $after): void
     {
         $done = $this->subject->summary->done[$after->key] ?? null;
@@ -66,7 +66,7 @@ final class ChangeLint extends Notes
             return;
         }
         $known = array_column($this->subject->before, 'key');
-        $added = array_filter($this->subject->stage->stage->prescriptions, static fn(Prescription $one): bool => !in_array($one->key, $known, true));
+        $added = array_filter($this->subject->stage->stage->prescriptions, static fn(Prescription $prescription): bool => !in_array($prescription->key, $known, true));
         [$old, $new, $more] = [$this->sums($this->subject->before), $this->sums($this->subject->stage->stage->prescriptions), $this->sums(array_values($added))];
         foreach (array_keys($more) as $kind) {
             $percent = ($old[$kind] ?? 0) == 0 ? 0 : 100 * ($new[$kind] - $old[$kind]) / $old[$kind];
@@ -84,19 +84,19 @@ final class ChangeLint extends Notes
     private function sums(array $of): array
     {
         $sums = [];
-        foreach ($of as $one) {
+        foreach ($of as $prescription) {
             $kind = match (true) {
-                $one->mode === Mode::Isometric => 'seconds held',
-                $one->mode->isMoving() => 'work lifted',
+                $prescription->mode === Mode::Isometric => 'seconds held',
+                $prescription->mode->isMoving() => 'work lifted',
                 default => 'repetitions',
             };
-            $sums[$kind] = ($sums[$kind] ?? 0) + $this->work($one->mode, $one->dose);
+            $sums[$kind] = ($sums[$kind] ?? 0) + $this->work($prescription->mode, $prescription->dose);
         }
 
         return $sums;
     }
 
-    /** Blocks of weeks fix their own growth: the real percentage is told. */
+    /** Blocks of weeks set their own growth, so the note gives the real percentage. */
     private function blocks(Prescription $prescription): void
     {
         $last = null;

@@ -50,17 +50,17 @@ final class DoseLint extends Notes
         $heavy = $this->subject->rule->name === self::HEAVY_SCHOOL;
         $percent = $this->limit(LintKey::TooLightHeavy, 'percent_mvc');
         $effort = $this->limit(LintKey::TooLightHeavy, 'effort');
-        $told = $dose->percent_mvc !== null ? "$dose->percent_mvc % of maximum" : ($dose->effort === null ? 'no intensity set' : "effort $dose->effort of 10");
+        $intensity = $dose->percent_mvc !== null ? "$dose->percent_mvc % of maximum" : ($dose->effort === null ? 'no intensity set' : "effort $dose->effort of 10");
         $isLight = $dose->percent_mvc !== null ? $dose->percent_mvc < $percent : ($dose->effort ?? 0) < $effort;
         if ($heavy && $isLight) {
-            $this->say(LintKey::TooLightHeavy, "$told; this school asks for $percent % or effort $effort at least.", $prescription);
+            $this->say(LintKey::TooLightHeavy, "$intensity; this school asks for $percent % or effort $effort at least.", $prescription);
         }
         if ($prescription->mode !== Mode::Isometric) {
             return;
         }
         $least = $this->limit(LintKey::TooLightHold, 'percent_mvc');
         if (!$heavy && $dose->percent_mvc !== null && $dose->percent_mvc < $least) {
-            $this->say(LintKey::TooLightHold, "$told; under $least % changes little.", $prescription);
+            $this->say(LintKey::TooLightHold, "$intensity; under $least % changes little.", $prescription);
         }
         $seconds = $this->limit(LintKey::ShortHeavyHold, 'hold_s');
         if ($heavy && $dose->hold_s !== null && $dose->hold_s < $seconds) {

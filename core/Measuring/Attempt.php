@@ -76,7 +76,7 @@ final readonly class Attempt
         $reps = $node->whole('reps', 1, Strength::MAX_REPS);
         $rir = $node->wholeOrNull('rir', 0, Strength::MAX_REPS) ?? 0;
         if ($reps + $rir > Strength::MAX_REPS) {
-            $node->fault('reps', 'and those in reserve must be ' . Strength::MAX_REPS . ' together at most: from more, no maximum can be told. Take a heavier weight');
+            $node->fault('reps', 'and those in reserve must be ' . Strength::MAX_REPS . ' together at most: from more, no maximum can be estimated. Take a heavier weight');
 
             return new self(0, $struck, null, $load, $reps, $rir);
         }
@@ -94,7 +94,7 @@ final readonly class Attempt
         }
     }
 
-    /** @return array<string, mixed> as it is stored and told */
+    /** @return array<string, mixed> as it is stored and shown */
     public function toArray(): array
     {
         return array_filter([
@@ -104,6 +104,6 @@ final readonly class Attempt
             'load_kg' => $this->loadKg,
             'reps' => $this->reps,
             'rir' => $this->rir,
-        ], static fn(mixed $one): bool => $one !== null);
+        ], static fn(mixed $value): bool => $value !== null);
     }
 }

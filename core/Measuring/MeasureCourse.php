@@ -28,13 +28,13 @@ final readonly class MeasureCourse
         usort($taken, static fn(Taken $a, Taken $b): int => $a->on->number <=> $b->on->number);
         $first = $taken[0] ?? null;
         $points = [];
-        foreach ($taken as $i => $one) {
-            $value = $one->followed($bothSides);
+        foreach ($taken as $i => $measured) {
+            $value = $measured->followed($bothSides);
             $from = $first?->followed($bothSides);
             $change = $i === 0 || $from === null ? null : $value - $from;
             $points[] = new MeasurePoint(
-                $one,
-                self::symmetry($one, $bothSides),
+                $measured,
+                self::symmetry($measured, $bothSides),
                 $change,
                 $change === null || $from == 0 ? null : Strength::ratio($value, $from),
                 $change === null || $from === null ? null : self::meaning($measure, $from, $change),
@@ -71,11 +71,11 @@ final readonly class MeasureCourse
         return $own === null || $its === null || $its == 0 ? null : Strength::ratio($own, $its);
     }
 
-    private static function symmetry(Taken $one, bool $bothSides): int|float|null
+    private static function symmetry(Taken $taken, bool $bothSides): int|float|null
     {
-        $divisor = $bothSides && $one->unaffected !== null ? max($one->affected, $one->unaffected) : $one->unaffected;
+        $divisor = $bothSides && $taken->unaffected !== null ? max($taken->affected, $taken->unaffected) : $taken->unaffected;
 
-        return $one->unaffected === null || $divisor == 0 ? null : Strength::symmetry($one->affected, $one->unaffected, $bothSides);
+        return $taken->unaffected === null || $divisor == 0 ? null : Strength::symmetry($taken->affected, $taken->unaffected, $bothSides);
     }
 
     private static function meaning(Measure $measure, int|float $from, int|float $change): Meaning

@@ -45,7 +45,7 @@ final readonly class Measurement
             }
             $measure = Measure::unknown($key);
         }
-        $read = static fn(ObjectNode $one): Attempt => Attempt::read($one, $measure);
+        $read = static fn(ObjectNode $item): Attempt => Attempt::read($item, $measure);
         $affected = $node->each('affected', $read);
         $unaffected = $node->eachOrEmpty('unaffected', $read);
         foreach (['affected' => $affected, 'unaffected' => $unaffected] as $side => $tries) {
@@ -122,11 +122,11 @@ final readonly class Measurement
     public function details(): array
     {
         return array_filter([
-            'affected' => array_map(static fn(Attempt $one): array => $one->toArray(), $this->affected),
-            'unaffected' => $this->unaffected === [] ? null : array_map(static fn(Attempt $one): array => $one->toArray(), $this->unaffected),
+            'affected' => array_map(static fn(Attempt $attempt): array => $attempt->toArray(), $this->affected),
+            'unaffected' => $this->unaffected === [] ? null : array_map(static fn(Attempt $attempt): array => $attempt->toArray(), $this->unaffected),
             'lever_m' => $this->leverM,
             'joint_angle' => $this->jointAngle,
-        ], static fn(mixed $one): bool => $one !== null);
+        ], static fn(mixed $value): bool => $value !== null);
     }
 
     /** @param list<Attempt> $tries */

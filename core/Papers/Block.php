@@ -30,7 +30,7 @@ final readonly class Block
     /** @param list<?string> $sentences those that are null or empty are left out */
     public static function text(string $key, ?string $heading, array $sentences): self
     {
-        return new self($key, BlockKind::Text, $heading, trim(implode(' ', array_filter($sentences, static fn(?string $one): bool => $one !== null && $one !== ''))));
+        return new self($key, BlockKind::Text, $heading, trim(implode(' ', array_filter($sentences, static fn(?string $sentence): bool => $sentence !== null && $sentence !== ''))));
     }
 
     /**

@@ -11,7 +11,7 @@ use Rung\Core\Response\Creep;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Time\Day;
 
-/** A case in one picture: the morning test day by day and its mean over weeks, the stages, how sessions were borne. */
+/** A case in one picture: the morning test day by day and its mean over weeks, the stages, how sessions were tolerated. */
 final readonly class CaseCourse
 {
     private const WEEK = 7;
@@ -43,7 +43,7 @@ final readonly class CaseCourse
         }
         $means = [];
         foreach (self::eachWeek($from, $log->today) as $end) {
-            $within = array_values(array_filter($scores, static fn(array $one): bool => $one['on']->number > $end->number - self::WEEK && $one['on']->number <= $end->number));
+            $within = array_values(array_filter($scores, static fn(array $score): bool => $score['on']->number > $end->number - self::WEEK && $score['on']->number <= $end->number));
             if ($within !== []) {
                 $means[] = ['on' => $end, 'mean' => Creep::mean(array_column($within, 'score'))];
             }
@@ -55,7 +55,7 @@ final readonly class CaseCourse
             $scores,
             $means,
             array_map(static fn(StageEntry $entry): array => ['from' => $entry->from, 'title' => $log->file->stage($entry->stage)->title ?? $entry->stage], $log->stageHistory),
-            array_map(static fn(SessionResponse $one): array => ['on' => $log->dayOf($one->session), 'verdict' => $one->verdict->value], $evaluation->sessions),
+            array_map(static fn(SessionResponse $response): array => ['on' => $log->dayOf($response->session), 'verdict' => $response->verdict->value], $evaluation->sessions),
             $log->file->response_rule->next_day_max,
         );
     }
@@ -65,10 +65,10 @@ final readonly class CaseCourse
         return new self(
             $node->day('from'),
             $node->day('until'),
-            $node->each('scores', static fn(ObjectNode $one): array => ['on' => $one->day('on'), 'score' => $one->whole('score', 0, 10)]),
-            $node->each('means', static fn(ObjectNode $one): array => ['on' => $one->day('on'), 'mean' => $one->number('mean', 0, 10)]),
-            $node->each('stages', static fn(ObjectNode $one): array => ['from' => $one->day('from'), 'title' => $one->key('title')]),
-            $node->each('sessions', static fn(ObjectNode $one): array => ['on' => $one->day('on'), 'verdict' => $one->key('verdict')]),
+            $node->each('scores', static fn(ObjectNode $score): array => ['on' => $score->day('on'), 'score' => $score->whole('score', 0, 10)]),
+            $node->each('means', static fn(ObjectNode $means): array => ['on' => $means->day('on'), 'mean' => $means->number('mean', 0, 10)]),
+            $node->each('stages', static fn(ObjectNode $stage): array => ['from' => $stage->day('from'), 'title' => $stage->key('title')]),
+            $node->each('sessions', static fn(ObjectNode $session): array => ['on' => $session->day('on'), 'verdict' => $session->key('verdict')]),
             $node->whole('limit', 0, 10),
         );
     }
@@ -76,15 +76,15 @@ final readonly class CaseCourse
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        $told = static fn(array $one): array => array_map(static fn(mixed $value): mixed => $value instanceof Day ? $value->toIso() : $value, $one);
+        $rows = static fn(array $row): array => array_map(static fn(mixed $value): mixed => $value instanceof Day ? $value->toIso() : $value, $row);
 
         return [
             'from' => $this->from->toIso(),
             'until' => $this->until->toIso(),
-            'scores' => array_map($told, $this->scores),
-            'means' => array_map($told, $this->means),
-            'stages' => array_map($told, $this->stages),
-            'sessions' => array_map($told, $this->sessions),
+            'scores' => array_map($rows, $this->scores),
+            'means' => array_map($rows, $this->means),
+            'stages' => array_map($rows, $this->stages),
+            'sessions' => array_map($rows, $this->sessions),
             'limit' => $this->limit,
         ];
     }

@@ -60,7 +60,7 @@ final class LetterDraft
             ]),
             Block::table('days', null, ['Day', 'Sessions of the programme', 'Practice and shows'], $stopped ? [] : self::days($facts)),
             Block::text('not_yet', 'Not yet', [$stopped ? null : self::notYet($facts)]),
-            Block::text('advice', 'For now', [implode(' ', array_map(static fn(string $one): string => rtrim($one, '.') . '.', $facts->advice))]),
+            Block::text('advice', 'For now', [implode(' ', array_map(static fn(string $text): string => rtrim($text, '.') . '.', $facts->advice))]),
             Block::text('limits', 'How much it may hurt', [$stopped ? null : "Pain of up to $rule->during_max of 10 while training is allowed if it has calmed down by the next morning. More than that: make it easier or leave it for today. From $rule->stop_at of 10: stop for today and tell us."]),
             Block::text('stop', 'Stop at once', [self::STOP]),
             Block::text('close', null, ['Please call us rather than guess.']),
@@ -75,7 +75,7 @@ final class LetterDraft
         return [
             Block::text('greeting', null, ['Dear colleague,']),
             Block::text('asked', 'What is asked', ["Please see $facts->athlete" . ($facts->isStopped() ? ' before any loading goes on' : '') . ', and tell us what you found.']),
-            Block::text('signs', 'What was reported', [$signs === [] && !$facts->severeFlare ? 'Write here what you saw or what was told.' : ucfirst(implode('; ', $signs ?: ['a flare at the stop level between sessions'])) . '.']),
+            Block::text('signs', 'What was reported', [$signs === [] && !$facts->severeFlare ? 'Write here what you saw or what the athlete reported.' : ucfirst(implode('; ', $signs ?: ['a flare at the stop level between sessions'])) . '.']),
             Block::text('found', 'Before that', [PaperWords::found($facts), PaperWords::done($facts), PaperWords::stage($facts), PaperWords::mornings($facts)]),
             Block::course('course', 'The course', CaseCourse::of($facts->evaluation)),
             Block::text('now', 'Until then', [$facts->isStopped() ? 'All loading is stopped until it has been looked at.' : 'Write here what goes on and what rests until then.']),
@@ -95,7 +95,7 @@ final class LetterDraft
             Block::text('done', 'What was done', [PaperWords::done($facts)]),
             Block::course('course', 'The course', CaseCourse::of($facts->evaluation)),
             Block::table('outcome', 'First and last', ['Measure', 'First', 'Last', 'Sides'], self::outcome($facts)),
-            ...array_map(static fn(MeasureCourse $one): Block => Block::curve("curve_{$one->measure->key}", null, MeasureCurve::of($one)), array_values(array_filter($facts->measures, static fn(MeasureCourse $one): bool => count($one->points) > 1))),
+            ...array_map(static fn(MeasureCourse $measureCourse): Block => Block::curve("curve_{$measureCourse->measure->key}", null, MeasureCurve::of($measureCourse)), array_values(array_filter($facts->measures, static fn(MeasureCourse $measureCourse): bool => count($measureCourse->points) > 1))),
             Block::text('stands', 'Where it stands', [PaperWords::stage($facts), PaperWords::stop($facts), $facts->closedOn === null ? null : 'The case was closed on ' . PaperWords::date($facts->closedOn) . '.']),
             Block::text('kept', 'Keeping it up', [
                 $kept === null ? 'Write here what is to be kept up, and how often.' : 'The doses are kept up ' . ($kept->perWeek === 1 ? 'once' : 'twice') . ' a week until ' . PaperWords::date($kept->until) . '.',
@@ -111,9 +111,9 @@ final class LetterDraft
         $rows = [];
         foreach (range(0, self::WEEK - 1) as $i) {
             $day = $facts->evaluation->log->today->plus($i);
-            $sessions = array_column(array_filter($facts->coming, static fn(array $one): bool => $one['on']->number === $day->number), 'title');
-            $sport = array_map(static fn(ExpectedSport $one): string => $one->words(), array_filter($facts->sport, static fn(ExpectedSport $one): bool => $one->on->number === $day->number));
-            $isEvent = array_filter($facts->events, static fn(Day $one): bool => $one->number === $day->number) !== [];
+            $sessions = array_column(array_filter($facts->coming, static fn(array $row): bool => $row['on']->number === $day->number), 'title');
+            $sport = array_map(static fn(ExpectedSport $expected): string => $expected->words(), array_filter($facts->sport, static fn(ExpectedSport $expected): bool => $expected->on->number === $day->number));
+            $isEvent = array_filter($facts->events, static fn(Day $event): bool => $event->number === $day->number) !== [];
             $rows[] = [TimeWords::day($day), implode(', ', $sessions) ?: 'none', implode(', ', [...($isEvent ? ['show'] : []), ...$sport]) ?: 'none planned'];
         }
 
@@ -131,7 +131,7 @@ final class LetterDraft
         }
 
         return match (true) {
-            in_array(Mode::Sport, $modes, true) => 'Whatever goes beyond the table above; it grows when this is well borne.',
+            in_array(Mode::Sport, $modes, true) => 'Whatever goes beyond the table above; it grows when this is well tolerated.',
             array_intersect(array_column($modes, 'value'), [Mode::Plyometric->value, Mode::Running->value, Mode::Throwing->value]) !== [] => 'Fast work beyond the sessions of the programme: jumps, sprints and throws at full effort wait, unless they stand in the table above.',
             default => 'Jumps, sprints, throws and other fast or springy work, unless they stand in the table above.',
         };

@@ -18,7 +18,7 @@ final readonly class MeasureCurve
     public static function of(MeasureCourse $course): self
     {
         return new self($course->measure->title, $course->measure->unit, array_map(
-            static fn(MeasurePoint $one): array => ['on' => $one->taken->on, 'affected' => $one->taken->affected, 'unaffected' => $one->taken->unaffected],
+            static fn(MeasurePoint $measurePoint): array => ['on' => $measurePoint->taken->on, 'affected' => $measurePoint->taken->affected, 'unaffected' => $measurePoint->taken->unaffected],
             $course->points,
         ));
     }
@@ -28,10 +28,10 @@ final readonly class MeasureCurve
         return new self(
             $node->key('title'),
             $node->text('unit'),
-            $node->each('points', static fn(ObjectNode $one): array => [
-                'on' => $one->day('on'),
-                'affected' => $one->number('affected', -ObjectNode::LARGEST),
-                'unaffected' => $one->numberOrNull('unaffected', -ObjectNode::LARGEST),
+            $node->each('points', static fn(ObjectNode $point): array => [
+                'on' => $point->day('on'),
+                'affected' => $point->number('affected', -ObjectNode::LARGEST),
+                'unaffected' => $point->numberOrNull('unaffected', -ObjectNode::LARGEST),
             ]),
         );
     }
@@ -42,7 +42,7 @@ final readonly class MeasureCurve
         return [
             'title' => $this->title,
             'unit' => $this->unit,
-            'points' => array_map(static fn(array $one): array => ['on' => $one['on']->toIso(), 'affected' => $one['affected'], 'unaffected' => $one['unaffected']], $this->points),
+            'points' => array_map(static fn(array $point): array => ['on' => $point['on']->toIso(), 'affected' => $point['affected'], 'unaffected' => $point['unaffected']], $this->points),
         ];
     }
 }

@@ -53,7 +53,7 @@ final readonly class Paper
     /** @return list<Block> that stand on it */
     public function shown(): array
     {
-        return array_values(array_filter($this->blocks, fn(Block $one): bool => !$this->isLeftOut($one) && !$one->isEmpty()));
+        return array_values(array_filter($this->blocks, fn(Block $block): bool => !$this->isLeftOut($block) && !$block->isEmpty()));
     }
 
     /**
@@ -85,19 +85,19 @@ final readonly class Paper
             $this->on,
             $to,
             $this->about,
-            array_map(static fn(Block $one): Block => isset($texts[$one->key]) ? $one->withText($texts[$one->key]) : $one, $this->blocks),
+            array_map(static fn(Block $block): Block => isset($texts[$block->key]) ? $block->withText($texts[$block->key]) : $block, $this->blocks),
             $leftOut,
         );
     }
 
     /**
-     * Which of the words are on the paper that would tell a diagnosis, where that needs an agreement of its own.
+     * The words on the paper that give away the diagnosis, where that needs an agreement of its own.
      *
      * @param list<string> $names of the structure, as people call it
      *
      * @return list<string>
      */
-    public function diagnosisTold(array $names): array
+    public function diagnosisNamed(array $names): array
     {
         if ($this->kind->namesDiagnosis()) {
             return [];
@@ -124,7 +124,7 @@ final readonly class Paper
             'on' => $this->on->toIso(),
             'to' => $this->to,
             'about' => $this->about,
-            'blocks' => array_map(static fn(Block $one): array => $one->toArray(), $this->blocks),
+            'blocks' => array_map(static fn(Block $block): array => $block->toArray(), $this->blocks),
             'left_out' => $this->leftOut,
         ];
     }

@@ -29,7 +29,7 @@ final class PaperDraft
             $facts->evaluation->log->today,
             '',
             PaperWords::about($kind, $facts),
-            array_values(array_filter($blocks, static fn(Block $one): bool => $one->kind === BlockKind::Text || !$one->isEmpty())),
+            array_values(array_filter($blocks, static fn(Block $block): bool => $block->kind === BlockKind::Text || !$block->isEmpty())),
         );
     }
 }

@@ -28,7 +28,7 @@ enum PaperKind: string
         };
     }
 
-    /** What it tells, in a sentence. */
+    /** What it is for, in a sentence. */
     public function about(): string
     {
         return match ($this) {

@@ -57,14 +57,14 @@ final class PaperWords
     {
         $log = $facts->evaluation->log;
         $adherence = Adherence::over($log, max(1, $log->today->daysSince($facts->openedOn)));
-        $titles = array_map(static fn(PlanStage $one): string => lcfirst($one->stage->title), $facts->plan->stages);
+        $titles = array_map(static fn(PlanStage $stage): string => lcfirst($stage->stage->title), $facts->plan->stages);
         $sessions = count($log->ended);
 
         return self::sentences([
             $facts->programme === null ? null : "The programme: {$facts->programme->title}; " . (count($titles) === 1 ? "one stage, {$titles[0]}." : 'its stages are ' . implode(', then ', $titles) . '.'),
             $sessions === 0 ? 'No session has been done yet.' : "$sessions " . ($sessions === 1 ? 'session has' : 'sessions have') . ' been done'
                 . ($adherence->percent === null ? '.' : ", $adherence->done of $adherence->due planned ones ($adherence->percent %)."),
-            $facts->advice === [] ? null : 'Advised for now: ' . implode(' ', array_map(static fn(string $one): string => rtrim($one, '.') . '.', $facts->advice)),
+            $facts->advice === [] ? null : 'Advised for now: ' . implode(' ', array_map(static fn(string $text): string => rtrim($text, '.') . '.', $facts->advice)),
         ]);
     }
 
@@ -77,7 +77,7 @@ final class PaperWords
     public static function stage(PaperFacts $facts): string
     {
         $log = $facts->evaluation->log;
-        $keys = array_map(static fn(PlanStage $one): string => $one->stage->key, $facts->plan->stages);
+        $keys = array_map(static fn(PlanStage $stage): string => $stage->stage->key, $facts->plan->stages);
         $number = array_search($log->stage->key, $keys, true);
 
         return 'The stage now is ' . lcfirst($log->stage->title) . ($number === false ? '' : ' (' . ($number + 1) . ' of ' . count($keys) . ')') . ', since ' . self::date($log->stageFrom) . '.';
@@ -130,8 +130,8 @@ final class PaperWords
             return null;
         }
         $missing = array_map(
-            static fn(CriterionOutlook $one): string => EvaluationWords::criterion($one->result),
-            array_values(array_filter($facts->evaluation->outlooks(), static fn(CriterionOutlook $one): bool => $one->result->state !== CriterionState::Met && !$one->result->criterion instanceof TechniqueSigned)),
+            static fn(CriterionOutlook $outlook): string => EvaluationWords::criterion($outlook->result),
+            array_values(array_filter($facts->evaluation->outlooks(), static fn(CriterionOutlook $outlook): bool => $outlook->result->state !== CriterionState::Met && !$outlook->result->criterion instanceof TechniqueSigned)),
         );
 
         return $missing === [] ? null : 'Still missing for the next step: ' . implode('; ', $missing) . '.';
@@ -144,7 +144,7 @@ final class PaperWords
 
         return match (true) {
             $words !== [] => 'Loading is stopped: ' . implode('; ', $words) . '.',
-            $facts->severeFlare => 'Loading is stopped: a flare at the stop level was told between sessions.',
+            $facts->severeFlare => 'Loading is stopped: a flare at the stop level was reported between sessions.',
             default => null,
         };
     }
@@ -170,6 +170,6 @@ final class PaperWords
     /** @param list<?string> $sentences */
     public static function sentences(array $sentences): string
     {
-        return implode(' ', array_filter($sentences, static fn(?string $one): bool => $one !== null && $one !== ''));
+        return implode(' ', array_filter($sentences, static fn(?string $sentence): bool => $sentence !== null && $sentence !== ''));
     }
 }

@@ -17,7 +17,7 @@ final class RecordDraft
         $blocks = [Block::text('intro', null, [$facts->measures === [] ? 'Nothing has been measured yet.' : null, PaperWords::mornings($facts)])];
         foreach ($facts->measures as $course) {
             $key = $course->measure->key;
-            $blocks[] = Block::table("measure_$key", $course->measure->title, ['Day', ...self::sides($course), 'Symmetry', 'Since the first'], array_map(static fn(MeasurePoint $one): array => self::row($course, $one), $course->points));
+            $blocks[] = Block::table("measure_$key", $course->measure->title, ['Day', ...self::sides($course), 'Symmetry', 'Since the first'], array_map(static fn(MeasurePoint $measurePoint): array => self::row($course, $measurePoint), $course->points));
             $blocks[] = Block::curve("curve_$key", null, MeasureCurve::of($course));
             $blocks[] = Block::text("words_$key", null, [MeasureWords::course($course), 'Taken so: ' . lcfirst(MeasureWords::measure($course->measure)) . '.', $course->measure->instruction]);
         }
@@ -31,7 +31,7 @@ final class RecordDraft
         return [
             Block::text('intro', null, [PaperWords::stage($facts), $facts->decisions === [] ? 'No decision has been made yet.' : null]),
             Block::table('decisions', null, ['Day', 'What was decided', 'Why', 'By'], array_map(
-                static fn(array $one): array => [PaperWords::date($one['on']), $one['words'], $one['reason'] ?? '', $one['by']],
+                static fn(array $decision): array => [PaperWords::date($decision['on']), $decision['words'], $decision['reason'] ?? '', $decision['by']],
                 $facts->decisions,
             )),
         ];
@@ -50,16 +50,16 @@ final class RecordDraft
     }
 
     /** @return list<string> */
-    private static function row(MeasureCourse $course, MeasurePoint $one): array
+    private static function row(MeasureCourse $course, MeasurePoint $measurePoint): array
     {
-        $told = static fn(int|float|null $value, string $unit = ''): string => $value === null ? '–' : PaperWords::tenth($value) . $unit;
+        $figure = static fn(int|float|null $value, string $unit = ''): string => $value === null ? '–' : PaperWords::tenth($value) . $unit;
 
         return [
-            PaperWords::date($one->taken->on),
-            $told($one->taken->affected),
-            ...($course->measure->eachSide ? [$told($one->taken->unaffected)] : []),
-            $told($one->symmetryPercent, ' %'),
-            $one->change === null ? '–' : ($one->change > 0 ? '+' : '') . PaperWords::tenth($one->change),
+            PaperWords::date($measurePoint->taken->on),
+            $figure($measurePoint->taken->affected),
+            ...($course->measure->eachSide ? [$figure($measurePoint->taken->unaffected)] : []),
+            $figure($measurePoint->symmetryPercent, ' %'),
+            $measurePoint->change === null ? '–' : ($measurePoint->change > 0 ? '+' : '') . PaperWords::tenth($measurePoint->change),
         ];
     }
 }

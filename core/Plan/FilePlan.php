@@ -50,8 +50,8 @@ final readonly class FilePlan
             }
             $stages[] = $like === null ? self::reckoned($stage, $file) : self::waitingOn($like->withStage($stage), $leftOut);
         }
-        $waiting = array_merge(...array_map(static fn(PlanStage $one): array => array_map(static fn(Waiting $later): string => $later->prescription->key, $one->waiting), $stages));
-        $leftOut = array_values(array_filter($leftOut, static fn(Prescription $one): bool => !in_array($one->key, $waiting, true)));
+        $waiting = array_merge(...array_map(static fn(PlanStage $planStage): array => array_map(static fn(Waiting $later): string => $later->prescription->key, $planStage->waiting), $stages));
+        $leftOut = array_values(array_filter($leftOut, static fn(Prescription $prescription): bool => !in_array($prescription->key, $waiting, true)));
 
         return new self(new Plan($stages, leftOut: $leftOut), $reckoned);
     }
@@ -63,7 +63,7 @@ final readonly class FilePlan
      */
     public static function shared(CaseFile $file, array $known): int
     {
-        return count(array_intersect(array_column($file->stages, 'key'), array_map(static fn(PlanStage $one): string => $one->stage->key, $known)));
+        return count(array_intersect(array_column($file->stages, 'key'), array_map(static fn(PlanStage $stage): string => $stage->stage->key, $known)));
     }
 
     /**
@@ -76,7 +76,7 @@ final readonly class FilePlan
         $kept = array_column($leftOut, null, 'key');
 
         return new PlanStage($stage->stage, $stage->slots, $stage->rhythm, array_values(array_filter(array_map(
-            static fn(Waiting $one): ?Waiting => isset($kept[$one->prescription->key]) ? $one->with($kept[$one->prescription->key]) : null,
+            static fn(Waiting $waiting): ?Waiting => isset($kept[$waiting->prescription->key]) ? $waiting->with($kept[$waiting->prescription->key]) : null,
             $stage->waiting,
         ))));
     }
@@ -84,11 +84,11 @@ final readonly class FilePlan
     /** @param list<PlanStage> $known */
     private static function like(Stage $stage, array $known): ?PlanStage
     {
-        foreach ($known as $one) {
-            $slots = array_column($one->slots, 'key');
+        foreach ($known as $session) {
+            $slots = array_column($session->slots, 'key');
             $asked = array_map(static fn(Prescription $prescription): ?string => $prescription->slot, $stage->prescriptions);
-            if ($one->stage->key === $stage->key && array_filter($asked, static fn(?string $slot): bool => !in_array($slot, $slots, true)) === []) {
-                return $one;
+            if ($session->stage->key === $stage->key && array_filter($asked, static fn(?string $slot): bool => !in_array($slot, $slots, true)) === []) {
+                return $session;
             }
         }
 
@@ -97,11 +97,11 @@ final readonly class FilePlan
 
     private static function reckoned(Stage $stage, CaseFile $file): PlanStage
     {
-        $prescriptions = array_map(static fn(Prescription $one): Prescription => $one->slot === null ? $one->inSlot(self::SLOT) : $one, $stage->prescriptions);
+        $prescriptions = array_map(static fn(Prescription $prescription): Prescription => $prescription->slot === null ? $prescription->inSlot(self::SLOT) : $prescription, $stage->prescriptions);
         $slots = [];
-        foreach ($prescriptions as $one) {
-            $key = $one->slot ?? self::SLOT;
-            $slots[$key] ??= new Slot($key, $one->mode, title: $key === self::SLOT ? $stage->title : ucfirst(str_replace('_', ' ', $key)));
+        foreach ($prescriptions as $prescription) {
+            $key = $prescription->slot ?? self::SLOT;
+            $slots[$key] ??= new Slot($key, $prescription->mode, title: $key === self::SLOT ? $stage->title : ucfirst(str_replace('_', ' ', $key)));
         }
         $slots = $slots === [] ? [new Slot(self::SLOT, $stage->mode === Mode::Mixed ? Mode::Sport : $stage->mode, title: $stage->title)] : array_values($slots);
         // Several kinds of session are done in turn, one a day.
@@ -113,7 +113,7 @@ final readonly class FilePlan
     /** Days a week on which the stage was trained towards its end. */
     private static function times(Stage $stage, CaseFile $file): int
     {
-        $days = array_unique(array_map(static fn(Session $one): int => $file->timezone->dayOf($one->started_at)->number, array_filter($file->sessions, static fn(Session $one): bool => $one->stage === $stage->key)));
+        $days = array_unique(array_map(static fn(Session $session): int => $file->timezone->dayOf($session->started_at)->number, array_filter($file->sessions, static fn(Session $session): bool => $session->stage === $stage->key)));
         if ($days === []) {
             return self::USUAL_TIMES;
         }

@@ -98,7 +98,7 @@ final readonly class Plan
     public function fileStages(Goal $goal): array
     {
         $stages = $this->caseStages();
-        $notAsked = [...$this->leftOut, ...array_merge(...array_map(static fn(PlanStage $one): array => array_column($one->waiting, 'prescription'), $this->stages))];
+        $notAsked = [...$this->leftOut, ...array_merge(...array_map(static fn(PlanStage $stage): array => array_column($stage->waiting, 'prescription'), $this->stages))];
         if ($notAsked !== []) {
             $other = $goal === Goal::Everyday ? Goal::Strength : Goal::Everyday;
             $stages[] = new Stage(self::LEFT_OUT, 'Left out', Mode::Mixed, [$other], [], $notAsked);
@@ -145,14 +145,14 @@ final readonly class Plan
             }
         }
 
-        return $this->with(['leftOut' => $left])->mapStages(static fn(PlanStage $one): PlanStage => $one->stage->key === $new->stage->key ? $new : $one);
+        return $this->with(['leftOut' => $left])->mapStages(static fn(PlanStage $stage): PlanStage => $stage->stage->key === $new->stage->key ? $new : $stage);
     }
 
     /** The plan that still knows what another asked for: nothing that a phone may have been given is forgotten. */
     public function remembering(self $other): self
     {
         $known = array_column([...$this->prescriptions(), ...$this->leftOut], 'key', 'key');
-        $new = array_filter([...$other->prescriptions(), ...$other->leftOut], static fn(Prescription $one): bool => !isset($known[$one->key]));
+        $new = array_filter([...$other->prescriptions(), ...$other->leftOut], static fn(Prescription $prescription): bool => !isset($known[$prescription->key]));
 
         return $new === [] ? $this : $this->with(['leftOut' => [...$this->leftOut, ...array_values($new)]]);
     }
@@ -182,7 +182,7 @@ final readonly class Plan
     /** The plan for somebody with both sides affected: what the affected limb would do, each does in turn. */
     public function onBothSides(): self
     {
-        return $this->mapStages(static fn(PlanStage $one): PlanStage => $one->onBothSides());
+        return $this->mapStages(static fn(PlanStage $stage): PlanStage => $stage->onBothSides());
     }
 
     /** @return list<Prescription> of all stages, those that begin later among them */
@@ -282,7 +282,7 @@ final readonly class Plan
     /** Whether a slot of a stage has nothing to be done on a day: all its exercises rest, have not begun, or everything rests. */
     public function slotRests(PlanStage $stage, string $slot, Day $on): bool
     {
-        $done = array_filter($stage->stage->prescriptions, fn(Prescription $one): bool => $one->slot === $slot && !$this->rests($one->key, $on));
+        $done = array_filter($stage->stage->prescriptions, fn(Prescription $prescription): bool => $prescription->slot === $slot && !$this->rests($prescription->key, $on));
 
         return $this->restsAltogether($on) || ($done === [] && $stage->slot($slot)?->mode !== Mode::Sport);
     }
@@ -298,8 +298,8 @@ final readonly class Plan
         return [
             'stages' => array_map(static fn(PlanStage $stage): array => $stage->toArray(), $this->stages),
             'resting' => $resting,
-            'exercises' => array_values(array_map(static fn(Exercise $one): array => $one->toArray(), $this->exercises)),
-            'left_out' => array_map(static fn(Prescription $one): array => $one->toArray(), $this->leftOut),
+            'exercises' => array_values(array_map(static fn(Exercise $exercise): array => $exercise->toArray(), $this->exercises)),
+            'left_out' => array_map(static fn(Prescription $exercise): array => $exercise->toArray(), $this->leftOut),
             'available' => $this->available === null ? null : array_column($this->available, 'value'),
             'rest_until' => $this->restUntil?->toIso(),
             'maintenance' => $this->maintenance?->toArray(),

@@ -83,7 +83,7 @@ final readonly class PlanStage
             $this->stage->withPrescriptions(array_map($change, $this->stage->prescriptions)),
             $this->slots,
             $this->rhythm,
-            array_map(static fn(Waiting $one): Waiting => $one->with($change($one->prescription)), $this->waiting),
+            array_map(static fn(Waiting $waiting): Waiting => $waiting->with($change($waiting->prescription)), $this->waiting),
         );
     }
 
@@ -102,14 +102,14 @@ final readonly class PlanStage
             $this->stage->withPrescriptions([...$this->stage->prescriptions, ...$begun]),
             $this->slots,
             $this->rhythm,
-            array_values(array_filter($this->waiting, static fn(Waiting $one): bool => !$begins($one))),
+            array_values(array_filter($this->waiting, static fn(Waiting $waiting): bool => !$begins($waiting))),
         );
     }
 
     /** The same for somebody with both sides affected. */
     public function onBothSides(): self
     {
-        return $this->mapPrescriptions(static fn(Prescription $one): Prescription => $one->onBothSides());
+        return $this->mapPrescriptions(static fn(Prescription $prescription): Prescription => $prescription->onBothSides());
     }
 
     /** @return array<string, mixed> */
@@ -118,7 +118,7 @@ final readonly class PlanStage
         return $this->stage->toArray() + array_filter([
             'slots' => array_map(static fn(Slot $slot): array => $slot->toArray(), $this->slots),
             'rhythm' => $this->rhythm->toArray(),
-            'waiting' => $this->waiting === [] ? null : array_map(static fn(Waiting $one): array => $one->toArray(), $this->waiting),
+            'waiting' => $this->waiting === [] ? null : array_map(static fn(Waiting $waiting): array => $waiting->toArray(), $this->waiting),
         ], static fn(?array $value): bool => $value !== null);
     }
 }

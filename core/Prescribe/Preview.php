@@ -104,7 +104,7 @@ final readonly class Preview
     /** @return array<string, mixed> the sums of one kind of session, and when it comes */
     public function session(Slot $slot): array
     {
-        $asked = array_values(array_filter($this->draft->stage->stage->prescriptions, static fn(Prescription $one): bool => $one->slot === $slot->key));
+        $asked = array_values(array_filter($this->draft->stage->stage->prescriptions, static fn(Prescription $prescription): bool => $prescription->slot === $slot->key));
         $figures = array_map(
             $this->figures(...),
             $asked,

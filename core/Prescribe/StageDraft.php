@@ -44,9 +44,9 @@ final readonly class StageDraft
     {
         $key = $node->key('stage');
         $before = $plan->stage($key);
-        $prescriptions = $node->each('prescriptions', static fn(ObjectNode $one): Prescription => $bothSides ? Prescription::read($one)->onBothSides() : Prescription::read($one));
+        $prescriptions = $node->each('prescriptions', static fn(ObjectNode $prescription): Prescription => $bothSides ? Prescription::read($prescription)->onBothSides() : Prescription::read($prescription));
         $rhythm = $node->childOrNull('rhythm', Rhythm::read(...));
-        $slots = $node->eachOrEmpty('slots', static fn(ObjectNode $one): Slot => self::slot($one, $before));
+        $slots = $node->eachOrEmpty('slots', static fn(ObjectNode $slot): Slot => self::slot($slot, $before));
         $later = $node->textsOrNull('begins_later');
         $days = $node->choicesOrNull('available', Weekday::class);
         $from = $node->dayOrNull('from');
@@ -100,9 +100,9 @@ final readonly class StageDraft
         $asked = array_column($prescriptions, 'key');
         $stage = new PlanStage(
             $before->stage->withPrescriptions($prescriptions),
-            array_map(static fn(Slot $one): Slot => $slots[$one->key] ?? $one, $before->slots),
+            array_map(static fn(Slot $slot): Slot => $slots[$slot->key] ?? $slot, $before->slots),
             $rhythm ?? $before->rhythm,
-            array_values(array_filter($before->waiting, static fn(Waiting $one): bool => !in_array($one->prescription->key, $asked, true) && ($later === null || in_array($one->prescription->key, $later, true)))),
+            array_values(array_filter($before->waiting, static fn(Waiting $waiting): bool => !in_array($waiting->prescription->key, $asked, true) && ($later === null || in_array($waiting->prescription->key, $later, true)))),
         );
         $inTurn = array_column($stage->inTurn(), 'key');
         if ($inTurn === [] && $before->inTurn() !== []) {
@@ -166,13 +166,13 @@ final readonly class StageDraft
         $own = array_column($before->prescriptions(), 'key', 'key');
         $new = [];
 
-        return array_map(static function (Prescription $one) use ($plan, $own, &$new): Prescription {
-            if (isset($own[$one->key])) {
-                return $one;
+        return array_map(static function (Prescription $prescription) use ($plan, $own, &$new): Prescription {
+            if (isset($own[$prescription->key])) {
+                return $prescription;
             }
-            $new[] = $key = $plan->freeKey($one->key, $new);
+            $new[] = $key = $plan->freeKey($prescription->key, $new);
 
-            return $one->withKey($key);
+            return $prescription->withKey($key);
         }, $prescriptions);
     }
 }

@@ -17,7 +17,7 @@ final readonly class Suggestion
         public SuggestionKind $kind,
         /** Kilograms, or an effort out of ten; null where there is no number. */
         public int|float|null $value = null,
-        /** The field of the dose that the value is for; null where it is only told. */
+        /** The field of the dose that the value is for; null where it is only for information. */
         public ?string $field = null,
         /** The set that it rests on, and its day. */
         public ?LoggedSet $set = null,

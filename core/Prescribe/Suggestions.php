@@ -38,7 +38,7 @@ final class Suggestions
         ];
     }
 
-    /** @return list<Suggestion> the load for the repetition maximum aimed at, or the maximum that the last sets tell */
+    /** @return list<Suggestion> the load for the repetition maximum aimed at, or the maximum that the last sets suggest */
     private static function load(Prescription $prescription, TrainingSummary $summary): array
     {
         $done = $prescription->mode->isMoving() ? $summary->doneOf($prescription) : null;
@@ -57,7 +57,7 @@ final class Suggestions
     }
 
     /**
-     * The load that a maximum tells, where one was measured on or after the day of the last sets.
+     * The load that follows from a maximum, where one was measured on or after the day of the last sets.
      *
      * @param list<Measure> $measures
      *
@@ -66,18 +66,18 @@ final class Suggestions
     private static function measured(Prescription $prescription, TrainingSummary $summary, array $measures, bool $bothSides): array
     {
         $done = $summary->doneOf($prescription);
-        $told = [];
+        $suggestions = [];
         foreach ($measures as $measure) {
             $test = $summary->tests[$measure->key] ?? null;
             if ($test instanceof StrengthTest && !($done !== null && $done->on->isAfter($test->on))) {
                 $load = FromMeasure::loadKg($prescription, $measure, $test, $bothSides, $summary->bodyMassKg);
                 if ($load !== null) {
-                    $told[] = new Suggestion(SuggestionKind::LoadForMeasure, $load, 'load_kg', on: $test->on, test: $test, maximum: FromMeasure::followed($test, $bothSides));
+                    $suggestions[] = new Suggestion(SuggestionKind::LoadForMeasure, $load, 'load_kg', on: $test->on, test: $test, maximum: FromMeasure::followed($test, $bothSides));
                 }
             }
         }
 
-        return $told;
+        return $suggestions;
     }
 
     /** @return list<Suggestion> the band of a hold at a percentage of the measured maximum, or the effort that stands in for it */
@@ -87,15 +87,15 @@ final class Suggestions
         if ($prescription->mode !== Mode::Isometric || $percent === null) {
             return [];
         }
-        $told = [];
+        $suggestions = [];
         $test = $summary->tests[$structure->strengthTest] ?? null;
         $target = $test instanceof StrengthTest ? FromMeasure::band($prescription, $test, $bothSides) : null;
         if ($target !== null && $test instanceof StrengthTest) {
-            $told[] = new Suggestion(SuggestionKind::HoldTarget, test: $test, target: $target, maximum: FromMeasure::followed($test, $bothSides));
+            $suggestions[] = new Suggestion(SuggestionKind::HoldTarget, test: $test, target: $target, maximum: FromMeasure::followed($test, $bothSides));
         }
-        $told[] = new Suggestion(SuggestionKind::Effort, (int) round($percent / self::PERCENT_A_POINT_OF_EFFORT), 'effort');
+        $suggestions[] = new Suggestion(SuggestionKind::Effort, (int) round($percent / self::PERCENT_A_POINT_OF_EFFORT), 'effort');
 
-        return $told;
+        return $suggestions;
     }
 
     /** @return list<Suggestion> */

@@ -137,7 +137,7 @@ final readonly class Session
         return $sets;
     }
 
-    /** Kilograms of the lightest set of a prescription that told its weight; null where none did. */
+    /** Kilograms of the lightest set of a prescription with a logged weight; null where none has one. */
     public function leastLoadOf(string $prescription): int|float|null
     {
         $loads = array_filter(array_column($this->setsOf($prescription), 'load_kg'), static fn(int|float|null $load): bool => $load !== null);

@@ -43,7 +43,7 @@ final readonly class SetLog
             if (mb_strlen($device) > self::LONGEST_NAME) {
                 $node->fault('device', 'must have at most ' . self::LONGEST_NAME . ' letters');
             }
-            $rows = $node->each('sets', static fn(ObjectNode $one): array => self::row($one));
+            $rows = $node->each('sets', static fn(ObjectNode $set): array => self::row($set));
             $sets = self::joined($rows);
             if ($sets === [] || count($sets) > Dose::MAX_SETS) {
                 $node->fault('sets', 'must hold 1 to ' . Dose::MAX_SETS . ' sets of one exercise');
@@ -56,7 +56,7 @@ final readonly class SetLog
     private static function fromTable(string $text): self
     {
         $sheet = Sheet::read($text);
-        $names = array_map(static fn(string $one): string => strtolower(trim($one)), $sheet->columns);
+        $names = array_map(static fn(string $column): string => strtolower(trim($column)), $sheet->columns);
         if (array_intersect(['reps', 'hold_s', 'work_s'], $names) === []) {
             throw InvalidInput::at('/text', 'must have a column reps, hold_s or work_s; known are ' . implode(', ', self::COLUMNS));
         }
@@ -77,9 +77,9 @@ final readonly class SetLog
             return self::fromJson(json_encode(['format' => self::FORMAT, 'sets' => $sets], JSON_THROW_ON_ERROR));
         } catch (InvalidInput $bad) {
             // A row of the table is counted as people count: the names of the columns are the first.
-            throw new InvalidInput(array_map(static fn(Fault $one): Fault => preg_match('#^/sets/(\d+)/(\w+)$#', $one->path, $part) === 1
-                ? new Fault('/text', 'has in line ' . array_keys($sheet->rows)[(int) $part[1]] . ", column $part[2], what cannot be: it $one->message")
-                : new Fault('/text', $one->message), $bad->faults));
+            throw new InvalidInput(array_map(static fn(Fault $fault): Fault => preg_match('#^/sets/(\d+)/(\w+)$#', $fault->path, $part) === 1
+                ? new Fault('/text', 'has in line ' . array_keys($sheet->rows)[(int) $part[1]] . ", column $part[2], what cannot be: it $fault->message")
+                : new Fault('/text', $fault->message), $bad->faults));
         }
     }
 

@@ -24,7 +24,7 @@ final readonly class StageEntry
      */
     public static function stageOn(array $entered, Day $day): string
     {
-        $then = array_filter($entered, static fn(self $one): bool => !$one->from->isAfter($day));
+        $then = array_filter($entered, static fn(self $entry): bool => !$entry->from->isAfter($day));
 
         return (end($then) ?: $entered[0] ?? null)->stage ?? '';
     }

@@ -62,13 +62,13 @@ final readonly class Creep
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        $told = static fn(int|float|null $mean): int|float|null => $mean === null ? null : Number::hundredth($mean);
+        $rounded = static fn(int|float|null $mean): int|float|null => $mean === null ? null : Number::hundredth($mean);
 
         return [
             'state' => $this->state->value,
-            'this_week' => $told($this->thisWeek),
-            'last_week' => $told($this->lastWeek),
-            'lowest' => $told($this->lowest),
+            'this_week' => $rounded($this->thisWeek),
+            'last_week' => $rounded($this->lastWeek),
+            'lowest' => $rounded($this->lowest),
         ];
     }
 

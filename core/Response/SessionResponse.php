@@ -30,16 +30,16 @@ final readonly class SessionResponse
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        $told = static fn(int|float|null $value): int|float|null => $value === null ? null : Number::tenth($value);
+        $rounded = static fn(int|float|null $value): int|float|null => $value === null ? null : Number::tenth($value);
 
         return [
             'id' => $this->session->id,
             'during' => $this->during,
-            'baseline' => $told($this->baseline),
+            'baseline' => $rounded($this->baseline),
             'answered_by' => $this->answer?->id,
             'next_day' => $this->answer?->provocation,
-            'rise' => $told($this->rise),
-            'stiffness_rise_min' => $told($this->stiffnessRise),
+            'rise' => $rounded($this->rise),
+            'stiffness_rise_min' => $rounded($this->stiffnessRise),
             'verdict' => $this->verdict->value,
             'reasons' => $this->reasons,
         ];

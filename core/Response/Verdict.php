@@ -20,7 +20,7 @@ enum Verdict: string
         return $this !== self::Pending && $this !== self::Unanswered;
     }
 
-    public function isWellBorne(): bool
+    public function isWellTolerated(): bool
     {
         return $this === self::Settled || $this === self::Under;
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Response;
 
-/** Why a verdict was given, in the order in which reasons are told; a stop sign is told as sign:<sign>. */
+/** Why a verdict was given, in the order in which reasons are listed; a stop sign is listed as sign:<sign>. */
 enum VerdictReason: string
 {
     case PainAtStopLevel = 'pain_at_stop_level';

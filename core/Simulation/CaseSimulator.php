@@ -192,8 +192,8 @@ final class CaseSimulator
     private function signOff(Evaluation $evaluation, Day $day): void
     {
         $stage = $evaluation->log->stage;
-        $isAsked = array_filter($stage->gate, static fn(Criterion $one): bool => $one instanceof TechniqueSigned) !== [];
-        $isSigned = array_filter($this->file->sign_offs, static fn(SignOff $one): bool => $one->stage === $stage->key && !$evaluation->log->stageFrom->isAfter($one->on)) !== [];
+        $isAsked = array_filter($stage->gate, static fn(Criterion $criterion): bool => $criterion instanceof TechniqueSigned) !== [];
+        $isSigned = array_filter($this->file->sign_offs, static fn(SignOff $signOff): bool => $signOff->stage === $stage->key && !$evaluation->log->stageFrom->isAfter($signOff->on)) !== [];
         if ($isAsked && !$isSigned && $day->daysSince($evaluation->log->stageFrom) >= self::SIGNED_AFTER_DAYS) {
             $this->add('sign_offs', new SignOff($stage->key, $day));
         }

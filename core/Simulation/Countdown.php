@@ -11,7 +11,7 @@ final readonly class Countdown
 {
     /**
      * @param list<CountdownStage> $stages those after the present one
-     * @param Day|null $soonest the day before which the last stage is not gone through; null where that cannot be told
+     * @param Day|null $soonest the earliest day on which the last stage can be finished; null where that is unknown
      * @param Day|null $latest by which a slower athlete has gone through it; null where that is after what was played
      */
     private function __construct(public Day $by, public array $stages, public ?Day $soonest, public ?Day $latest) {}
@@ -19,7 +19,7 @@ final readonly class Countdown
     /**
      * @param list<string> $stages keys, the present one first
      * @param Day $entered the first day of the present stage
-     * @param Day|null $gate the first day on which its gate can be open; null where no day can be told
+     * @param Day|null $gate the first day on which its gate can be open; null where no day can be given
      * @param array<string, int> $steady days in each stage of an athlete with whom all goes well
      * @param array<string, int> $slow the same of a slower one
      */
@@ -32,8 +32,8 @@ final readonly class Countdown
         foreach (array_slice($stages, 1) as $i => $stage) {
             // What is left from here on, at the pace of the steady one.
             $left = 0;
-            foreach (array_slice($stages, $i + 1) as $one) {
-                $left += $steady[$one] ?? 0;
+            foreach (array_slice($stages, $i + 1) as $between) {
+                $left += $steady[$between] ?? 0;
             }
             $found[] = new CountdownStage($stage, $by->plus(-$left), $soonest, $latest);
             $soonest = $soonest->plus($steady[$stage] ?? 0);
@@ -44,15 +44,15 @@ final readonly class Countdown
         return new self($by, $found, $isKnown ? $soonest : null, $isKnown ? $latest : null);
     }
 
-    /** Whether the day can be kept; null where that cannot be told. */
+    /** Whether the day can be kept; null where that is unknown. */
     public function pace(): ?Pace
     {
         return $this->soonest === null ? null : Pace::of($this->soonest, $this->latest, $this->by);
     }
 
-    private static function later(Day $one, ?Day $other): Day
+    private static function later(Day $day, ?Day $other): Day
     {
-        return $other !== null && $other->isAfter($one) ? $other : $one;
+        return $other !== null && $other->isAfter($day) ? $other : $day;
     }
 
     private static function after(Day $from, ?int $days): ?Day

@@ -102,7 +102,7 @@ final class Play
     }
 
     /**
-     * @param (callable(Evaluation, Plan): void)|null $watch is told how the case stands each morning, before anything is decided
+     * @param (callable(Evaluation, Plan): void)|null $watch called with how the case stands each morning, before anything is decided
      *
      * @return array<string, mixed>
      *
@@ -122,7 +122,7 @@ final class Play
     {
         $request = $this->request;
         $programme = $request->programme;
-        $stages = array_map(static fn(PlanStage $one): StartStage => new StartStage($one->stage->key, $one->stage->mode, $one->stage->goals), $programme->plan->stages);
+        $stages = array_map(static fn(PlanStage $stage): StartStage => new StartStage($stage->stage->key, $stage->stage->mode, $stage->stage->goals), $programme->plan->stages);
         $proposal = StartAdvisor::propose($request->findings, $request->goal, $stages, $request->atRisk, false);
         if ($proposal->blocked || $proposal->stage === null) {
             throw InvalidInput::at('/irritability', 'blocks the start: pain of 8 or more, or no stage that applies to the goal');
@@ -181,7 +181,7 @@ final class Play
     {
         $tests = [$this->catalogue->structure($this->request->structure)->strengthTest];
         foreach ($this->plan->stages as $planned) {
-            array_push($tests, ...array_column(array_filter($planned->stage->gate, static fn(Criterion $one): bool => $one instanceof OverTest), 'test'));
+            array_push($tests, ...array_column(array_filter($planned->stage->gate, static fn(Criterion $criterion): bool => $criterion instanceof OverTest), 'test'));
         }
         $grown = (1 + $this->request->athlete->gainPercentAWeek / 100) ** intdiv($number - 1, self::TEST_EVERY_DAYS);
         $new = array_map(function (string $test) use ($day, $grown): StrengthTest {
@@ -203,8 +203,8 @@ final class Play
             $evaluation = Evaluator::evaluate($this->file, $at);
         }
         $this->record->judged($evaluation);
-        $isSigned = array_filter($this->file->sign_offs, static fn(SignOff $one): bool => $one->stage === $evaluation->log->stage->key && !$evaluation->log->stageFrom->isAfter($one->on)) !== [];
-        if (!$isSigned && array_filter($evaluation->log->stage->gate, static fn(Criterion $one): bool => $one instanceof TechniqueSigned) !== []) {
+        $isSigned = array_filter($this->file->sign_offs, static fn(SignOff $signOff): bool => $signOff->stage === $evaluation->log->stage->key && !$evaluation->log->stageFrom->isAfter($signOff->on)) !== [];
+        if (!$isSigned && array_filter($evaluation->log->stage->gate, static fn(Criterion $criterion): bool => $criterion instanceof TechniqueSigned) !== []) {
             $this->file = $this->file->with(['sign_offs' => [...$this->file->sign_offs, new SignOff($evaluation->log->stage->key, $day)]]);
             $evaluation = Evaluator::evaluate($this->file, $at);
         }
@@ -336,11 +336,11 @@ final class Play
         if (count($this->file->check_ins) <= self::LOOK_BACK_DAYS + 14) {
             return;
         }
-        $kept = array_values(array_filter($this->file->sessions, static fn(Session $one): bool => $one->started_at->after($from)));
+        $kept = array_values(array_filter($this->file->sessions, static fn(Session $session): bool => $session->started_at->after($from)));
         $this->file = $this->file->with([
             'sessions' => $kept,
-            'planned' => array_values(array_filter($this->file->planned, static fn(PlannedSession $one): bool => $one->on->daysSince($day) > -self::LOOK_BACK_DAYS - 2)),
-            'check_ins' => array_values(array_filter($this->file->check_ins, static fn(CheckIn $one): bool => $one->at->after($from))),
+            'planned' => array_values(array_filter($this->file->planned, static fn(PlannedSession $planned): bool => $planned->on->daysSince($day) > -self::LOOK_BACK_DAYS - 2)),
+            'check_ins' => array_values(array_filter($this->file->check_ins, static fn(CheckIn $checkIn): bool => $checkIn->at->after($from))),
             'reviews' => [],
         ]);
     }

@@ -11,7 +11,7 @@ use Rung\Core\Record\LoggedSet;
 use Rung\Core\Record\Session;
 use Rung\Core\Response\Verdict;
 
-/** What a play tells: stages, changes, and the weeks with their exercises. */
+/** What happened in a play: stages, changes, and the weeks with their exercises. */
 final class PlayRecord
 {
     /** @var list<array{stage: string, from_day: int}> */

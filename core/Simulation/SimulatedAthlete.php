@@ -36,7 +36,7 @@ final class SimulatedAthlete
     /** What the last overload adds to the next morning's score. */
     private float $reaction = 0;
 
-    /** @param Catalogue|null $catalogue tells how directly exercises load the structure; without it all load it fully */
+    /** @param Catalogue|null $catalogue says how directly exercises load the structure; without it, all load it fully */
     public function __construct(public readonly Temper $temper, private Randomizer $chance, private readonly ?Catalogue $catalogue = null, private readonly ?Structure $structure = null)
     {
         $this->capacity = $temper->capacity;
@@ -91,7 +91,7 @@ final class SimulatedAthlete
     }
 
     /**
-     * Does the prescriptions and tells what was done and how it hurt.
+     * Does the prescriptions and logs what was done and how much it hurt.
      *
      * @param list<Prescription> $prescriptions
      * @param float $excess how much more than asked was done, 1 being as asked

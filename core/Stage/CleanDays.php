@@ -6,7 +6,7 @@ namespace Rung\Core\Stage;
 
 use Rung\Core\Input\ObjectNode;
 
-/** So many days without an answer that was too much, with sessions enough to tell. */
+/** A number of days without an answer that was too much, with enough sessions to judge by. */
 final readonly class CleanDays extends Criterion
 {
     private function __construct(
@@ -33,7 +33,7 @@ final readonly class CleanDays extends Criterion
     public function on(Evidence $evidence, int $day): CriterionResult
     {
         $days = $day - $this->cleanSince($evidence, $day);
-        $judged = count(array_filter($evidence->sessions($day - $this->min + 1, $day), static fn(DoneSession $one): bool => $one->isJudged));
+        $judged = count(array_filter($evidence->sessions($day - $this->min + 1, $day), static fn(DoneSession $session): bool => $session->isJudged));
 
         return $judged < ($this->min_sessions ?? 1) ? new CriterionResult($this, CriterionState::NoData, $days) : $this->atLeast($days);
     }
@@ -43,7 +43,7 @@ final readonly class CleanDays extends Criterion
         $next = $evidence->nextMorning();
         $judged = count(array_filter(
             $evidence->sessions($day - $this->min + 1, $day),
-            static fn(DoneSession $one): bool => $one->isJudged || ($one->isPending && max($one->day + 1, $next) <= $day),
+            static fn(DoneSession $session): bool => $session->isJudged || ($session->isPending && max($session->day + 1, $next) <= $day),
         ));
         $judged += count($evidence->ahead($day - $this->min + 1, $day - 1));
 
@@ -54,10 +54,10 @@ final readonly class CleanDays extends Criterion
     {
         $judged = array_values(array_filter(
             $evidence->sessions($evidence->today() - $this->min + 1, $evidence->today()),
-            static fn(DoneSession $one): bool => $one->isJudged,
+            static fn(DoneSession $session): bool => $session->isJudged,
         ));
 
-        return self::daysOf($judged, static fn(DoneSession $one): bool => !$one->isTooMuch);
+        return self::daysOf($judged, static fn(DoneSession $session): bool => !$session->isTooMuch);
     }
 
     /** The last day, up to a day, with an answer that was too much; the stage's first day where there was none. */

@@ -29,7 +29,7 @@ abstract readonly class Criterion
     /** How it stands on a day, today or earlier. */
     abstract public function on(Evidence $evidence, int $day): CriterionResult;
 
-    /** Whether it is met on a day, today or later, if every planned session is done and well borne and every morning is answered within the limit. */
+    /** Whether it is met on a day, today or later, if every planned session is done and well tolerated and every morning is answered within the limit. */
     abstract public function canBeMetOn(Evidence $evidence, int $day): bool;
 
     /** @return list<EvidenceDay> the days that it looks at today, oldest first */
@@ -78,7 +78,7 @@ abstract readonly class Criterion
     }
 
     /**
-     * The highest of the readings, which is to be low; too few of them tell nothing.
+     * The highest of the readings, which should be low; too few of them say nothing.
      *
      * @param list<int> $values
      */
@@ -109,7 +109,7 @@ abstract readonly class Criterion
      */
     protected static function daysOf(array $sessions, callable $fits): array
     {
-        return array_map(static fn(DoneSession $one): EvidenceDay => new EvidenceDay(Day::fromNumber($one->day), $fits($one)), $sessions);
+        return array_map(static fn(DoneSession $session): EvidenceDay => new EvidenceDay(Day::fromNumber($session->day), $fits($session)), $sessions);
     }
 
     private function result(int|float|null $value, bool $met): CriterionResult

@@ -15,19 +15,19 @@ final readonly class DoneSession
         public Session $session,
         /** The number of the local date on which it began. */
         public int $day,
-        /** Worst pain in it, 0–10; null where none was told. */
+        /** Worst pain in it, 0–10; null where none was reported. */
         public ?int $during,
         public bool $isJudged,
-        public bool $isWellBorne,
+        public bool $isWellTolerated,
         /** Whether it was too much, or a stop. */
         public bool $isTooMuch,
         /** Whether its morning after has yet to come. */
         public bool $isPending,
     ) {}
 
-    /** Whether it is sport, in full, and well borne. */
+    /** Whether it is sport, in full, and well tolerated. */
     public function isFullSport(): bool
     {
-        return $this->isWellBorne && $this->session->kind === SessionKind::Sport && $this->session->participation === Participation::Full;
+        return $this->isWellTolerated && $this->session->kind === SessionKind::Sport && $this->session->participation === Participation::Full;
     }
 }

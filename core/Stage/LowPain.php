@@ -33,9 +33,9 @@ abstract readonly class LowPain extends Criterion
 
     public function days(Evidence $evidence): array
     {
-        $told = array_values(array_filter($this->sessions($evidence, $evidence->today()), fn(DoneSession $one): bool => $this->pain($one) !== null));
+        $answered = array_values(array_filter($this->sessions($evidence, $evidence->today()), fn(DoneSession $session): bool => $this->pain($session) !== null));
 
-        return self::daysOf($told, fn(DoneSession $one): bool => $this->pain($one) <= $this->max);
+        return self::daysOf($answered, fn(DoneSession $session): bool => $this->pain($session) <= $this->max);
     }
 
     /** Whether a session that is done as planned would be a reading. */

@@ -10,7 +10,7 @@ use Rung\Core\Number;
 use Rung\Core\Record\LoggedSet;
 use Rung\Core\Record\PlannedSession;
 
-/** So many sets of one exercise, in one well-borne session, that each meet all that is given. */
+/** So many sets of one exercise, in one well-tolerated session, that each meet all that is given. */
 final readonly class Reached extends Criterion implements OverPrescription
 {
     private function __construct(
@@ -67,15 +67,15 @@ final readonly class Reached extends Criterion implements OverPrescription
 
     public function days(Evidence $evidence): array
     {
-        $logged = array_values(array_filter($evidence->sessions(PHP_INT_MIN, $evidence->today()), fn(DoneSession $one): bool => $one->session->setsOf($this->prescription) !== []));
+        $logged = array_values(array_filter($evidence->sessions(PHP_INT_MIN, $evidence->today()), fn(DoneSession $session): bool => $session->session->setsOf($this->prescription) !== []));
 
-        return self::daysOf($logged, fn(DoneSession $one): bool => ($this->setsThatReach($one, $evidence) ?? -1) >= $this->sets);
+        return self::daysOf($logged, fn(DoneSession $session): bool => ($this->setsThatReach($session, $evidence) ?? -1) >= $this->sets);
     }
 
-    /** Sets of a well-borne session that meet all; null where it was not well borne or logged none of the exercise. */
+    /** Sets of a well-tolerated session that meet all; null where it was not well tolerated or logged none of the exercise. */
     private function setsThatReach(DoneSession $done, Evidence $evidence): ?int
     {
-        $sets = $done->isWellBorne ? $done->session->setsOf($this->prescription) : [];
+        $sets = $done->isWellTolerated ? $done->session->setsOf($this->prescription) : [];
         $mode = $evidence->prescription($this->prescription)?->mode;
 
         return $sets === [] || $mode === null ? null : count(array_filter($sets, fn(LoggedSet $set): bool => $this->isMet([

@@ -34,14 +34,14 @@ final readonly class SessionsDone extends Criterion
 
     public function canBeMetOn(Evidence $evidence, int $day): bool
     {
-        $done = static fn(PlannedSession $one): bool => $evidence->isBegun($one) || $one->on->number >= $evidence->today();
+        $done = static fn(PlannedSession $planned): bool => $evidence->isBegun($planned) || $planned->on->number >= $evidence->today();
 
         return $this->atLeast($this->percent($evidence, $day, $done))->state === CriterionState::Met;
     }
 
     public function days(Evidence $evidence): array
     {
-        return array_map(static fn(PlannedSession $one): EvidenceDay => new EvidenceDay($one->on, $evidence->isBegun($one)), $this->due($evidence, $evidence->today()));
+        return array_map(static fn(PlannedSession $planned): EvidenceDay => new EvidenceDay($planned->on, $evidence->isBegun($planned)), $this->due($evidence, $evidence->today()));
     }
 
     /** @return list<PlannedSession> of the days before a day */

@@ -8,7 +8,7 @@ use Rung\Core\Input\ObjectNode;
 use Rung\Core\Record\PlannedSession;
 use Rung\Core\Record\SessionKind;
 
-/** So many sessions of sport in full, well borne. */
+/** So many sessions of sport in full, well tolerated. */
 final readonly class SportSessions extends Criterion
 {
     private function __construct(
@@ -38,20 +38,20 @@ final readonly class SportSessions extends Criterion
 
     public function canBeMetOn(Evidence $evidence, int $day): bool
     {
-        $practices = array_filter($evidence->ahead($evidence->today(), $day - 1), static fn(PlannedSession $one): bool => $evidence->isPractice($one));
+        $practices = array_filter($evidence->ahead($evidence->today(), $day - 1), static fn(PlannedSession $planned): bool => $evidence->isPractice($planned));
 
         return $this->full($evidence, $day) + count($practices) >= $this->min;
     }
 
     public function days(Evidence $evidence): array
     {
-        $sport = array_values(array_filter($evidence->sessions(PHP_INT_MIN, $evidence->today()), static fn(DoneSession $one): bool => $one->session->kind === SessionKind::Sport));
+        $sport = array_values(array_filter($evidence->sessions(PHP_INT_MIN, $evidence->today()), static fn(DoneSession $session): bool => $session->session->kind === SessionKind::Sport));
 
-        return self::daysOf($sport, static fn(DoneSession $one): bool => $one->isFullSport());
+        return self::daysOf($sport, static fn(DoneSession $session): bool => $session->isFullSport());
     }
 
     private function full(Evidence $evidence, int $day): int
     {
-        return count(array_filter($evidence->sessions(PHP_INT_MIN, $day), static fn(DoneSession $one): bool => $one->isFullSport()));
+        return count(array_filter($evidence->sessions(PHP_INT_MIN, $day), static fn(DoneSession $session): bool => $session->isFullSport()));
     }
 }

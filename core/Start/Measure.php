@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rung\Core\Start;
 
-/** What irritability is read from, in the order in which reasons are told. */
+/** What irritability is judged by, in the order in which reasons are listed. */
 enum Measure: string
 {
     case Rest = 'rest';

@@ -69,7 +69,7 @@ final readonly class RungChooser
 
         return match (true) {
             $trial->exercise === $wanted->key && !$this->trials->allows($trial) => "$title hurt too much when it was tried ($words), and nothing easier may be taken: begin with another kind of work, or choose by hand.",
-            $trial->exercise === $wanted->key => "Tried in the room and borne ($words){$this->loading($wanted)}",
+            $trial->exercise === $wanted->key => "Tried in the room and tolerated ($words){$this->loading($wanted)}",
             default => "$title hurt too much when it was tried ($words): one rung below{$this->loading($wanted)}",
         };
     }
@@ -135,7 +135,7 @@ final readonly class RungChooser
                 : "$needs: $found->title in place of $wanted->title{$this->loading($found)}");
             $wanted = $found ?? $wanted;
         }
-        $others = array_values(array_filter($allowed, fn(Exercise $one): bool => $one->key !== $wanted->key && $this->missing($one) === []));
+        $others = array_values(array_filter($allowed, fn(Exercise $exercise): bool => $exercise->key !== $wanted->key && $this->missing($exercise) === []));
 
         return new RungChoice($prescription, $wanted, $reasons, $others, $trial);
     }

@@ -64,7 +64,7 @@ final readonly class StartPlan
         }
         $choices = [];
         $plan = $plan->mapStages(static function (PlanStage $planned) use ($catalogue, $stage, $level, $first, $later, $byHand, $trials, $found, &$choices): PlanStage {
-            $planned = $planned->beginning(static fn(Waiting $one): bool => in_array($one->startsWhen->finding, $found, true));
+            $planned = $planned->beginning(static fn(Waiting $other): bool => in_array($other->startsWhen->finding, $found, true));
             $begins = $planned->stage->key === $stage;
             $taken = [];
             $prescriptions = [];
@@ -97,7 +97,7 @@ final readonly class StartPlan
                 $planned->stage->withPrescriptions($prescriptions),
                 $planned->slots,
                 $planned->rhythm,
-                array_map(static fn(Waiting $one): Waiting => $one->with($waiting($one->prescription)), $planned->waiting),
+                array_map(static fn(Waiting $other): Waiting => $other->with($waiting($other->prescription)), $planned->waiting),
             );
         });
 

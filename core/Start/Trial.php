@@ -7,7 +7,7 @@ namespace Rung\Core\Start;
 use Rung\Core\Dose\Dose;
 use Rung\Core\Input\ObjectNode;
 
-/** One try of an exercise in the room, and how it was borne (docs/rules.md, "Tried in the room"). */
+/** One try of an exercise in the room, and how it was tolerated (docs/rules.md, "Tried in the room"). */
 final readonly class Trial
 {
     private const MOST_RESERVE = 10;

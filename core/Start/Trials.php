@@ -6,7 +6,7 @@ namespace Rung\Core\Start;
 
 use Rung\Core\Exercise\Exercise;
 
-/** What was tried in the room before a case begins, and which rungs that shows to be borne (docs/rules.md, "Tried in the room"). */
+/** What was tried in the room before a case begins, and which rungs were tolerated (docs/rules.md, "Tried in the room"). */
 final readonly class Trials
 {
     /**
@@ -16,7 +16,7 @@ final readonly class Trials
     public function __construct(public array $trials, private int $limit) {}
 
     /**
-     * The rung that the trials speak for. One that was borne raises the beginning to it; one that was not takes the
+     * The rung that the trials speak for. One that was tolerated raises the beginning to it; one that was not takes the
      * beginning below it.
      *
      * @param non-empty-list<Exercise> $rungs that may be taken, easier to harder
@@ -28,16 +28,16 @@ final readonly class Trials
     {
         $keys = array_column($rungs, 'key');
         $tooMuch = $this->lowestNotBorne($keys);
-        $borne = null;
+        $tolerated = null;
         foreach (array_slice($keys, 0, $tooMuch) as $i => $key) {
-            $borne = $this->borne($key) !== null ? $i : $borne;
+            $tolerated = $this->tolerated($key) !== null ? $i : $tolerated;
         }
         $at = array_search($wanted->key, $keys, true);
-        if ($borne !== null && $borne > ($at === false ? -1 : $at)) {
-            return [$rungs[$borne], $this->borne($keys[$borne])];
+        if ($tolerated !== null && $tolerated > ($at === false ? -1 : $at)) {
+            return [$rungs[$tolerated], $this->tolerated($keys[$tolerated])];
         }
         if ($tooMuch !== null && ($at === false || $at >= $tooMuch)) {
-            return [$rungs[$borne ?? max(0, $tooMuch - 1)], $this->notBorne($keys[$tooMuch])];
+            return [$rungs[$tolerated ?? max(0, $tooMuch - 1)], $this->notTolerated($keys[$tooMuch])];
         }
 
         return [$wanted, null];
@@ -60,7 +60,7 @@ final readonly class Trials
         return $pains === [] ? null : max($pains);
     }
 
-    /** The heaviest load that was borne in so many repetitions, kg; null where none was. */
+    /** The heaviest load that was tolerated for this number of repetitions, kg; null where none was. */
     public function load(string $exercise, int $reps): int|float|null
     {
         $loads = [];
@@ -77,7 +77,7 @@ final readonly class Trials
     private function lowestNotBorne(array $keys): ?int
     {
         foreach ($keys as $i => $key) {
-            if ($this->borne($key) === null && $this->notBorne($key) !== null) {
+            if ($this->tolerated($key) === null && $this->notTolerated($key) !== null) {
                 return $i;
             }
         }
@@ -85,7 +85,7 @@ final readonly class Trials
         return null;
     }
 
-    private function borne(string $exercise): ?Trial
+    private function tolerated(string $exercise): ?Trial
     {
         foreach (array_reverse($this->of($exercise)) as $trial) {
             if ($trial->isBorne($this->limit)) {
@@ -96,7 +96,7 @@ final readonly class Trials
         return null;
     }
 
-    private function notBorne(string $exercise): ?Trial
+    private function notTolerated(string $exercise): ?Trial
     {
         foreach ($this->of($exercise) as $trial) {
             if (!$trial->isBorne($this->limit)) {
@@ -110,6 +110,6 @@ final readonly class Trials
     /** @return list<Trial> */
     private function of(string $exercise): array
     {
-        return array_values(array_filter($this->trials, static fn(Trial $one): bool => $one->exercise === $exercise));
+        return array_values(array_filter($this->trials, static fn(Trial $trial): bool => $trial->exercise === $exercise));
     }
 }

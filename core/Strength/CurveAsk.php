@@ -45,7 +45,7 @@ final readonly class CurveAsk
     }
 
     /**
-     * Newtons, newton-metres, newton-seconds and seconds, rounded to be told.
+     * Newtons, newton-metres, newton-seconds and seconds, rounded for display.
      *
      * @return array<string, int|float|null> empty where nothing was pulled, which is a fault of the node
      */
@@ -58,7 +58,7 @@ final readonly class CurveAsk
 
             return [];
         }
-        $told = [
+        $answer = [
             'peak_n' => Number::tenth($figures->peak),
             'best_second_n' => $figures->bestSecond === null ? null : Number::tenth($figures->bestSecond),
             'time_to_90_s' => Number::hundredth($figures->timeTo90),
@@ -71,14 +71,14 @@ final readonly class CurveAsk
             'drift_n' => $figures->drift === null ? null : Number::tenth($figures->drift),
         ];
         if ($this->leverM !== null) {
-            $told['moment_nm'] = Number::tenth($figures->peak * $this->leverM);
+            $answer['moment_nm'] = Number::tenth($figures->peak * $this->leverM);
         }
         if ($this->mvc !== null && $this->percent !== null) {
             $band = Strength::holdTarget($this->mvc, $this->percent);
             $inBand = $figures->inBand($this->curve, $band['low'], $band['high']);
-            $told += ['band_low_n' => Number::tenth($band['low']), 'band_high_n' => Number::tenth($band['high']), 'in_band_s' => Number::hundredth($inBand['seconds']), 'in_band_percent' => Number::tenth($inBand['percent'])];
+            $answer += ['band_low_n' => Number::tenth($band['low']), 'band_high_n' => Number::tenth($band['high']), 'in_band_s' => Number::hundredth($inBand['seconds']), 'in_band_percent' => Number::tenth($inBand['percent'])];
         }
 
-        return $told;
+        return $answer;
     }
 }

@@ -58,7 +58,7 @@ final readonly class CurveFigures
             throw new InvalidArgumentException('holds no samples');
         }
         $zero = self::atRest(self::mean($curve->newtons, 0, self::indexAfter($ms, $ms[0] + self::REST_MS)), max($curve->newtons)) ?? 0.0;
-        $force = array_map(static fn(int|float $one): float => $one - $zero, $curve->newtons);
+        $force = array_map(static fn(int|float $value): float => $value - $zero, $curve->newtons);
         $smooth = self::smoothed($ms, $force);
         $peak = $smooth === [] ? 0.0 : max($smooth);
         if (Number::under($peak, ForceCurve::LEAST_PULL_N)) {
@@ -97,8 +97,8 @@ final readonly class CurveFigures
      */
     public function inBand(ForceCurve $curve, int|float $low, int|float $high): array
     {
-        $smooth = self::smoothed($curve->ms, array_map(fn(int|float $one): float => $one - $this->zero, $curve->newtons));
-        $reached = array_keys(array_filter($smooth, static fn(float $one): bool => Number::atLeast($one, $low)));
+        $smooth = self::smoothed($curve->ms, array_map(fn(int|float $value): float => $value - $this->zero, $curve->newtons));
+        $reached = array_keys(array_filter($smooth, static fn(float $force): bool => Number::atLeast($force, $low)));
         if (count($reached) < 2) {
             return ['seconds' => 0.0, 'percent' => 0.0];
         }

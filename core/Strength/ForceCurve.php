@@ -42,7 +42,7 @@ final readonly class ForceCurve
         }
         self::check($node, $ms, $force);
 
-        return new self($ms, $perUnit === 1.0 ? $force : array_map(static fn(int|float $one): float => $one * $perUnit, $force));
+        return new self($ms, $perUnit === 1.0 ? $force : array_map(static fn(int|float $value): float => $value * $perUnit, $force));
     }
 
     /**

@@ -12,6 +12,6 @@ enum TriesVerdict: string
     /** They differ too much: one more. */
     case OnceMore = 'once_more';
     case Done = 'done';
-    /** They still differ after two more: the best stands, and it is told that they do. */
+    /** They still differ after two more: the best counts, with a note that they differ. */
     case Unsteady = 'unsteady';
 }

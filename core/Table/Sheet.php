@@ -95,8 +95,8 @@ final readonly class Sheet
     private static function separator(string $head): string
     {
         $found = ',';
-        foreach ([';', "\t"] as $one) {
-            $found = substr_count($head, $one) > substr_count($head, $found) ? $one : $found;
+        foreach ([';', "\t"] as $separator) {
+            $found = substr_count($head, $separator) > substr_count($head, $found) ? $separator : $found;
         }
 
         return $found;

@@ -18,7 +18,7 @@ final readonly class SheetField
      */
     public function columnIn(array $columns, array $taken): ?int
     {
-        $plain = array_map(static fn(string $one): string => trim((string) preg_replace('/\(.*\)|[^a-z_ ]/', '', strtolower($one))), $columns);
+        $plain = array_map(static fn(string $name): string => trim((string) preg_replace('/\(.*\)|[^a-z_ ]/', '', strtolower($name))), $columns);
         foreach ($this->names as $name) {
             foreach ($plain as $i => $column) {
                 if (!in_array($i, $taken, true) && ($column === $name || str_starts_with($column, "$name "))) {

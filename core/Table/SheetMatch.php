@@ -43,7 +43,7 @@ final readonly class SheetMatch
     /** @return list<SheetField> that are needed and not matched yet */
     public function missing(): array
     {
-        return array_values(array_filter($this->kind->fields(), fn(SheetField $one): bool => $one->required && !isset($this->columns[$one->key])));
+        return array_values(array_filter($this->kind->fields(), fn(SheetField $field): bool => $field->required && !isset($this->columns[$field->key])));
     }
 
     /** @return array<int, SheetRow> by their line */

@@ -6,7 +6,7 @@ namespace Rung\Core\Table;
 
 use Rung\Core\Time\Day;
 
-/** A row of a sheet, read field by field; what is wrong is told in words, with what stands there. */
+/** A row of a sheet, read field by field. A fault is described in words and quotes what the row says. */
 final class SheetRow
 {
     /** @var list<string> */

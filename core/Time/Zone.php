@@ -8,7 +8,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use InvalidArgumentException;
 
-/** An IANA time zone, which tells on which calendar date a moment falls. */
+/** An IANA time zone, which decides on which calendar date a moment falls. */
 final readonly class Zone
 {
     private function __construct(private DateTimeZone $zone) {}

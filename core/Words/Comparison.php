@@ -56,16 +56,16 @@ final readonly class Comparison
         $points = [
             'In short' => $programme->summary,
             'School' => $this->catalogue->school($programme->rule)->title,
-            'Structures' => implode(', ', array_map(fn($one): string => $this->catalogue->structure($one)->title, $programme->structures)),
+            'Structures' => implode(', ', array_map(fn($structure): string => $this->catalogue->structure($structure)->title, $programme->structures)),
             'For' => $programme->purpose->value === 'prevention' ? 'prevention' : 'return from pain',
-            'Stages' => implode(' → ', array_map(static fn(PlanStage $one): string => $one->stage->title, $programme->plan->stages)),
+            'Stages' => implode(' → ', array_map(static fn(PlanStage $stage): string => $stage->stage->title, $programme->plan->stages)),
         ];
         foreach (['Holds' => [Mode::Isometric], 'Slow strength' => [Mode::Isotonic], 'Lowering only' => [Mode::Eccentric], 'Springs' => [Mode::Plyometric, Mode::Running, Mode::Throwing]] as $point => $modes) {
             $points[$point] = $this->work($programme, $modes);
         }
         $first = $programme->plan->stages[0] ?? null;
         $points['Days of the first stage'] = $first === null ? '' : PlanWords::rhythm($first);
-        $points['First gate'] = $first === null ? '' : implode('; ', array_map(static fn(Criterion $one): string => PlanWords::criterion($one), $first->stage->gate));
+        $points['First gate'] = $first === null ? '' : implode('; ', array_map(static fn(Criterion $criterion): string => PlanWords::criterion($criterion), $first->stage->gate));
         $points['Equipment'] = implode(', ', $this->equipment($programme)) ?: 'none';
         $points['Test again around each exercise'] = $programme->retest ? 'yes' : 'no';
         $points['Caution'] = $programme->caution ?? 'none beyond the usual';
@@ -90,7 +90,7 @@ final readonly class Comparison
     private function equipment(Programme $programme): array
     {
         $needs = array_merge(...array_map(
-            fn(Prescription $one): array => $this->catalogue->exercises[$one->exercise]->equipment ?? [],
+            fn(Prescription $prescription): array => $this->catalogue->exercises[$prescription->exercise]->equipment ?? [],
             $programme->plan->prescriptions(),
         ));
         sort($needs);

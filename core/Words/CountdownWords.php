@@ -13,7 +13,7 @@ use Rung\Core\Time\TimeWords;
 /** Says what a day that is to be kept asks of the stages before it (docs/rules.md, "Ready by a day"). */
 final class CountdownWords
 {
-    public const NOTE = 'Reckoned from the gates, and from how the programme goes for two made-up athletes: a steady one, and one who misses a session in four and flares four times. It is no forecast for a person, and no reason to go on before a gate is open.';
+    public const NOTE = 'Worked out from the gates, and from how the programme goes for two made-up athletes: a steady one, and one who misses a session in four and flares four times. It is no forecast for a person, and no reason to go on before a gate is open.';
 
     /** "Springs must begin by Sun 20 Dec. As things stand it begins between Tue 15 Dec and Tue 29 Dec." */
     public static function stage(CountdownStage $stage, string $title): string
@@ -25,7 +25,7 @@ final class CountdownWords
     public static function ready(Countdown $countdown): string
     {
         if ($countdown->soonest === null) {
-            return 'The last stage has no end that can be reckoned with.';
+            return 'The end of the last stage cannot be estimated.';
         }
         $by = TimeWords::day($countdown->by);
 

@@ -33,7 +33,7 @@ final readonly class CourseWords
             $athletes[] = ['key' => $key, 'words' => $words] + $this->course($programme, (new TwoAthletes($this->catalogue))->play($key, $programme, $structure, $this->goal($programme)));
         }
 
-        $ends = array_map(static fn(array $one): int => is_int($one['ended_week']) ? $one['ended_week'] : self::WEEKS, $athletes);
+        $ends = array_map(static fn(array $athlete): int => is_int($athlete['ended_week']) ? $athlete['ended_week'] : self::WEEKS, $athletes);
 
         return ['weeks' => max(1, ...$ends), 'athletes' => $athletes];
     }
@@ -60,7 +60,7 @@ final readonly class CourseWords
             foreach ($week['exercises'] as $exercise) {
                 $key = $this->row($exercise['exercise'], $rows, $week['week']);
                 $rows[$key]['title'] = $this->catalogue->titleOf($exercise['exercise']);
-                $rows[$key]['weeks'][] = ['week' => $week['week']] + $this->told($exercise);
+                $rows[$key]['weeks'][] = ['week' => $week['week']] + $this->dose($exercise);
             }
         }
 
@@ -89,7 +89,7 @@ final readonly class CourseWords
         $best = Goal::Jumping;
         $most = 0;
         foreach ([Goal::Jumping, ...Goal::cases()] as $goal) {
-            $stages = count(array_filter($programme->plan->stages, static fn($one): bool => $one->stage->appliesTo($goal)));
+            $stages = count(array_filter($programme->plan->stages, static fn($stage): bool => $stage->stage->appliesTo($goal)));
             if ($stages > $most) {
                 [$best, $most] = [$goal, $stages];
             }
@@ -103,7 +103,7 @@ final readonly class CourseWords
      *
      * @return array{words: string, work: int|float, load_kg: int|float|null} `work`: sets times repetitions or seconds
      */
-    private function told(array $week): array
+    private function dose(array $week): array
     {
         $exercise = $this->catalogue->exercise($week['exercise']);
         $dose = Json::read((string) json_encode($week['dose']), Dose::read(...));

@@ -21,7 +21,7 @@ final class DoseWords
     /** Repetitions that are left in reserve while a weight is looked for and the dose does not say. */
     private const USUAL_RESERVE = 2;
 
-    /** @param bool $isMeasured whether a maximum was measured: only then is a share of it told, else an effort */
+    /** @param bool $isMeasured whether a maximum was measured: only then is the intensity given as a share of it, otherwise as an effort */
     public static function of(Prescription $prescription, bool $isMeasured = false): string
     {
         $dose = $prescription->dose;
@@ -83,7 +83,7 @@ final class DoseWords
     public static function difference(Prescription $before, Prescription $after): string
     {
         [$old, $new] = [$before->dose, $after->dose];
-        $told = [
+        $fields = [
             ['sets', $old->sets, $new->sets, ''],
             ['reps', $old->reps, $new->reps, ''],
             ['reps up to', $old->reps_to, $new->reps_to, ''],
@@ -113,10 +113,10 @@ final class DoseWords
             ['times a day', $old->times_per_day, $new->times_per_day, ''],
             ['rest', $old->rest_s, $new->rest_s, ' s'],
         ];
-        $changed = array_filter($told, static fn(array $one): bool => $one[1] != $one[2]);
+        $changed = array_filter($fields, static fn(array $row): bool => $row[1] != $row[2]);
 
         return implode(', ', array_map(
-            static fn(array $one): string => $one[0] . ' ' . ($one[1] ?? 'none') . ' → ' . ($one[2] ?? 'none') . $one[3],
+            static fn(array $row): string => $row[0] . ' ' . ($row[1] ?? 'none') . ' → ' . ($row[2] ?? 'none') . $row[3],
             $changed,
         ));
     }

@@ -83,7 +83,7 @@ final class EvaluationWords
             ActionReason::LongBreak => 'No session for more than 14 days: begin again a rung lower.',
             ActionReason::NoRecentAnswers => 'No session of the last 14 days has its next-morning answer yet.',
             ActionReason::AnswersMissing => 'At least two sessions since the last judged one have no answer.',
-            ActionReason::AlreadyEased => 'The last answer was too much, and the dose was eased since: see how that is borne.',
+            ActionReason::AlreadyEased => 'The last answer was too much, and the dose was eased since: see how that is tolerated.',
             ActionReason::SportOver => 'Only the sport was over its limit, not the exercises: ' . $worst,
             ActionReason::TwoOver => 'Two answers in a row were too much. ' . $worst,
             ActionReason::OneOver => self::isStopped($last) ? 'A stop was reported and you have reviewed it: begin again easier. ' . $worst : 'The last answer was too much. ' . $worst,
@@ -94,7 +94,7 @@ final class EvaluationWords
                 . self::count($rule->progress_after, 'answer') . ' settled.',
             ActionReason::TooFewSettled => 'Fewer than ' . self::count($rule->progress_after, 'settled answer')
                 . ' in a row since the last change.',
-            ActionReason::AlreadyAdded => 'Load was added since the last answer: see how it is borne.',
+            ActionReason::AlreadyAdded => 'Load was added since the last answer: see how it is tolerated.',
             ActionReason::BelowTargetPain => 'Pain stayed under what this programme asks for.',
             ActionReason::SettledRun => 'The last ' . self::count($rule->progress_after, 'answer') . ' settled on this dose.',
             ActionReason::RecentStop => 'A stop was cleared less than 7 days ago: nothing grows yet.',
@@ -241,8 +241,8 @@ final class EvaluationWords
             $criterion instanceof CleanDays => self::count($value, 'day') . " without too strong an answer, at least $need",
             $criterion instanceof Symmetry => 'symmetry of ' . self::plain($criterion->test) . ": $value %, at least $need %",
             $criterion instanceof TestValue => self::plain($criterion->test) . ": $value, at least $need",
-            $criterion instanceof Reached => 'sets of ' . PlanWords::set($criterion) . " well borne: $value, at least $need",
-            $criterion instanceof SportSessions => self::count($value, 'full practice') . " well borne, at least $need",
+            $criterion instanceof Reached => 'sets of ' . PlanWords::set($criterion) . " well tolerated: $value, at least $need",
+            $criterion instanceof SportSessions => self::count($value, 'full practice') . " well tolerated, at least $need",
             $criterion instanceof SessionsDone => "$value % of planned sessions done, at least $need %",
             $criterion instanceof OutcomeBound => self::plain($criterion->measure) . ": $value, " . ($criterion->min === null ? 'at most' : 'at least') . " $need",
             $criterion instanceof LoadedPain => "worst pain with at least {$criterion->min_load_kg} kg over {$criterion->days} days: $value, at most $need",
@@ -275,7 +275,7 @@ final class EvaluationWords
             },
             $criterion instanceof Symmetry => $short === null ? 'needs a test of both sides' : "$far % short, then a new test",
             $criterion instanceof TestValue => $short === null ? 'needs a test' : "$far short, then a new test",
-            $criterion instanceof Reached => $short === null ? 'not done and well borne yet' : self::count($far, 'set') . ' short',
+            $criterion instanceof Reached => $short === null ? 'not done and well tolerated yet' : self::count($far, 'set') . ' short',
             $criterion instanceof SportSessions => self::count($far, 'session') . ' to go',
             $criterion instanceof SessionsDone => $short === null ? 'nothing was due yet' : "$far % short",
             $criterion instanceof OutcomeBound => $short === null ? 'needs a score' : "$far short, then a new score",
@@ -315,16 +315,16 @@ final class EvaluationWords
     private static function stops(Evaluation $evaluation): string
     {
         $open = array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->isCleared());
-        $told = array_map(static fn(StopSource $stop): string => self::stop($stop, $evaluation), $open);
+        $words = array_map(static fn(StopSource $stop): string => self::stop($stop, $evaluation), $open);
 
-        return 'Reported: ' . implode('; ', $told) . '. Stop and see before any loading.';
+        return 'Reported: ' . implode('; ', $words) . '. Stop and see before any loading.';
     }
 
     private static function creep(Evaluation $evaluation): string
     {
-        $told = static fn(int|float|null $mean): string => $mean === null ? 'unknown' : (string) Number::hundredth($mean);
+        $words = static fn(int|float|null $mean): string => $mean === null ? 'unknown' : (string) Number::hundredth($mean);
 
-        return "Mean test {$told($evaluation->creep->thisWeek)} over the last 7 days, {$told($evaluation->creep->lastWeek)} over the 7 before, {$told($evaluation->creep->lowest)} in the best of the four weeks before.";
+        return "Mean test {$words($evaluation->creep->thisWeek)} over the last 7 days, {$words($evaluation->creep->lastWeek)} over the 7 before, {$words($evaluation->creep->lowest)} in the best of the four weeks before.";
     }
 
     private static function count(int|string $number, string $what): string

@@ -101,9 +101,9 @@ final class Grounds
 
         return match ($evaluation->action->reason) {
             ActionReason::SettledRun, ActionReason::TooFewSettled => $evaluation->gate->isOpen()
-                ? [new Ground('Answers well borne in a row', (string) $evaluation->bouts->wellBorneRun(), $asked)]
+                ? [new Ground('Answers well tolerated in a row', (string) $evaluation->bouts->wellToleratedRun(), $asked)]
                 : [new Ground('Settled answers since the last change', (string) $evaluation->bouts->settledRun($evaluation->log), $asked)],
-            ActionReason::GateOpen => [new Ground('Answers well borne in a row', (string) $evaluation->bouts->wellBorneRun(), $asked)],
+            ActionReason::GateOpen => [new Ground('Answers well tolerated in a row', (string) $evaluation->bouts->wellToleratedRun(), $asked)],
             ActionReason::UnclearedStop => self::stops($evaluation),
             ActionReason::TestOverLimit => [new Ground(
                 'Test the next morning, before anything grows',
@@ -119,7 +119,7 @@ final class Grounds
 
     private static function worstAnswer(Evaluation $evaluation): int
     {
-        return max([0, ...array_map(static fn(SessionResponse $one): int => $one->answer->provocation ?? 0, $evaluation->last()->responses ?? [])]);
+        return max([0, ...array_map(static fn(SessionResponse $response): int => $response->answer->provocation ?? 0, $evaluation->last()->responses ?? [])]);
     }
 
     /** @return list<Ground> what is still to be reviewed */

@@ -101,7 +101,7 @@ final class MeasureWords
     }
 
     /**
-     * The force to hold as an athlete is told it: "70 % of your maximum is 182 N; stay between 169 and 195".
+     * The force to hold, in words for the athlete: "70 % of your maximum is 182 N; stay between 169 and 195".
      *
      * @param array{value: int|float, low: int|float, high: int|float} $band
      */

@@ -25,11 +25,11 @@ final class OpinionWords
         $differ = count(array_unique(array_column($actions, 'value'))) > 1;
 
         return match (true) {
-            $judged === 0 && !$differ => "No session has been judged yet: the case is too young for the schools to part. They propose the same: $proposed.",
-            $judged === 0 => "No session has been judged yet; they part in what they propose: $proposed.",
+            $judged === 0 && !$differ => "No session has been judged yet: the case is too young for the schools to differ. They propose the same: $proposed.",
+            $judged === 0 => "No session has been judged yet; they differ in what they propose: $proposed.",
             $parts === 0 && !$differ => "They judge every session of this log alike, and propose the same: $proposed.",
             $parts === 0 => "They judge every session of this log alike, and yet propose different things: $proposed.",
-            default => ($parts === 1 ? 'They part on one session' : "They part on $parts sessions") . ($differ ? ", and propose different things: $proposed." : ", and yet propose the same: $proposed."),
+            default => ($parts === 1 ? 'They differ on one session' : "They differ on $parts sessions") . ($differ ? ", and propose different things: $proposed." : ", and yet propose the same: $proposed."),
         };
     }
 

@@ -109,8 +109,8 @@ final class PlanWords
             $criterion instanceof CleanDays => "$criterion->min days without an answer that was too much",
             $criterion instanceof Symmetry => self::plain($criterion->test) . " at $criterion->min_percent % of the other side, tested within $within days",
             $criterion instanceof TestValue => self::plain($criterion->test) . " at $criterion->min or more, tested within $within days",
-            $criterion instanceof Reached => "$criterion->sets sets of " . self::set($criterion) . ' well borne',
-            $criterion instanceof SportSessions => "$criterion->min full sessions of sport well borne",
+            $criterion instanceof Reached => "$criterion->sets sets of " . self::set($criterion) . ' well tolerated',
+            $criterion instanceof SportSessions => "$criterion->min full sessions of sport well tolerated",
             $criterion instanceof SessionsDone => "$criterion->min_percent % of what was asked done",
             $criterion instanceof OutcomeBound => self::plain($criterion->measure) . ($criterion->min !== null ? " at $criterion->min or more" : " at $criterion->max or less"),
             $criterion instanceof LoadedPain => "pain at most $criterion->max for $criterion->days days with at least $criterion->min_load_kg kg",
@@ -127,13 +127,13 @@ final class PlanWords
             $criterion->reps === null ? null : (string) $criterion->reps,
             $criterion->hold_s === null ? null : "$criterion->hold_s s",
         ]));
-        $told = array_filter([
+        $parts = array_filter([
             $main === '' ? null : $main,
             $criterion->load_kg === null ? null : "at $criterion->load_kg kg",
             $criterion->rir_min === null ? null : "with $criterion->rir_min in reserve",
         ]);
 
-        return $told === [] ? 'any dose' : implode(' ', $told);
+        return $parts === [] ? 'any dose' : implode(' ', $parts);
     }
 
     /** "for all" or the goals for which a stage is meant. */

@@ -27,17 +27,17 @@ final class PreviewWords
         $logged = $preview->summary->lastWeek;
 
         return [
-            'prescriptions' => array_map(static fn(Prescription $one): array => [
-                'exercise' => $one->exercise,
-                'title' => $catalogue->titleOf($one->exercise),
-                'words' => DoseWords::of($one, $preview->summary->tests !== []),
-                'tempo_words' => DoseWords::tempo($one),
-                'figures' => $preview->figures($one)->toArray(),
-                'turns' => $one->limbs->turns(),
-                'changed' => $change->notes[$one->key] ?? null,
+            'prescriptions' => array_map(static fn(Prescription $prescription): array => [
+                'exercise' => $prescription->exercise,
+                'title' => $catalogue->titleOf($prescription->exercise),
+                'words' => DoseWords::of($prescription, $preview->summary->tests !== []),
+                'tempo_words' => DoseWords::tempo($prescription),
+                'figures' => $preview->figures($prescription)->toArray(),
+                'turns' => $prescription->limbs->turns(),
+                'changed' => $change->notes[$prescription->key] ?? null,
                 'suggestions' => array_map(
-                    static fn(Suggestion $suggestion): array => ['field' => $suggestion->field, 'value' => $suggestion->field === null ? null : $suggestion->value, 'words' => SuggestionWords::of($suggestion, $one)],
-                    $preview->suggestions($one),
+                    static fn(Suggestion $suggestion): array => ['field' => $suggestion->field, 'value' => $suggestion->field === null ? null : $suggestion->value, 'words' => SuggestionWords::of($suggestion, $prescription)],
+                    $preview->suggestions($prescription),
                 ),
             ], $stage->stage->prescriptions),
             'sessions' => array_map($preview->session(...), $stage->slots),

@@ -59,26 +59,26 @@ final readonly class StageChangeWords
     private static function slotNotes(?Slot $before, Slot $after): array
     {
         $name = $after->name();
-        $times = static fn(?Slot $one): string => implode(', ', array_map(static fn(TimeOfDay $time): string => $time->toText(), $one->times ?? []));
-        $told = [];
+        $times = static fn(?Slot $slot): string => implode(', ', array_map(static fn(TimeOfDay $time): string => $time->toText(), $slot->times ?? []));
+        $parts = [];
         if ($times($before) !== $times($after)) {
-            $told[] = "$name: " . ($times($after) === '' ? 'at no set time' : 'at ' . $times($after));
+            $parts[] = "$name: " . ($times($after) === '' ? 'at no set time' : 'at ' . $times($after));
         }
         if ($before?->beside?->toArray() !== $after->beside?->toArray()) {
-            $told[] = $after->beside === null ? "$name: takes its turn in the rhythm" : 'Beside: ' . PlanWords::beside($after);
+            $parts[] = $after->beside === null ? "$name: takes its turn in the rhythm" : 'Beside: ' . PlanWords::beside($after);
         }
-        $steps = static fn(?Slot $one): array => array_map(static fn(PracticeStep $step): array => $step->toArray(), $one->practice ?? []);
+        $steps = static fn(?Slot $slot): array => array_map(static fn(PracticeStep $step): array => $step->toArray(), $slot->practice ?? []);
         if ($steps($before) !== $steps($after)) {
-            $told[] = "$name: " . ($after->practice === [] ? 'no steps any more' : 'other steps, ' . implode('; ', array_map(PlanWords::practice(...), $after->practice)));
+            $parts[] = "$name: " . ($after->practice === [] ? 'no steps any more' : 'other steps, ' . implode('; ', array_map(PlanWords::practice(...), $after->practice)));
         }
 
-        return $told;
+        return $parts;
     }
 
     /** @return list<string> titles of what begins later */
     private static function later(PlanStage $stage, Catalogue $catalogue): array
     {
-        return array_map(static fn(Waiting $one): string => $catalogue->titleOf($one->prescription->exercise), $stage->waiting);
+        return array_map(static fn(Waiting $waiting): string => $catalogue->titleOf($waiting->prescription->exercise), $stage->waiting);
     }
 
     private static function words(?Prescription $old, Prescription $new, PlanStage $after, Catalogue $catalogue): ?string
@@ -90,7 +90,7 @@ final readonly class StageChangeWords
         if ($old->exercise !== $new->exercise) {
             return "{$catalogue->titleOf($old->exercise)} → $title, " . DoseWords::of($new);
         }
-        $told = array_filter([
+        $parts = array_filter([
             DoseWords::difference($old, $new),
             $old->limbs === $new->limbs ? '' : DoseWords::limbs($old->limbs) . ' → ' . DoseWords::limbs($new->limbs),
             $old->slot === $new->slot ? '' : 'now in ' . lcfirst($after->slot($new->slot)?->name() ?? (string) $new->slot),
@@ -99,7 +99,7 @@ final readonly class StageChangeWords
             self::ladder($old->ladder ?? [], $new->ladder ?? [], $catalogue),
         ], static fn(string $part): bool => $part !== '');
 
-        return $told === [] ? null : "$title: " . implode(', ', $told);
+        return $parts === [] ? null : "$title: " . implode(', ', $parts);
     }
 
     /**
@@ -125,12 +125,12 @@ final readonly class StageChangeWords
     {
         [$before, $after] = [$draft->before, $draft->stage];
         $plain = $draft->endsRest ? ['The rest is over'] : [];
-        $kept = static fn(PlanStage $one, PlanStage $other): array => array_values(array_filter(
-            array_column($one->stage->prescriptions, 'key'),
+        $kept = static fn(PlanStage $stage, PlanStage $other): array => array_values(array_filter(
+            array_column($stage->stage->prescriptions, 'key'),
             static fn(string $key): bool => $other->stage->prescription($key) !== null,
         ));
         if ($kept($after, $before) !== $kept($before, $after)) {
-            $plain[] = 'Order: ' . implode(', ', array_map(static fn(Prescription $one): string => $catalogue->titleOf($one->exercise), $after->stage->prescriptions));
+            $plain[] = 'Order: ' . implode(', ', array_map(static fn(Prescription $prescription): string => $catalogue->titleOf($prescription->exercise), $after->stage->prescriptions));
         }
         if ($before->rhythm->toArray() !== $after->rhythm->toArray()) {
             $plain[] = 'Rhythm: ' . PlanWords::rhythm($before) . ' → ' . PlanWords::rhythm($after);
@@ -138,7 +138,7 @@ final readonly class StageChangeWords
         foreach ($after->slots as $slot) {
             $plain = [...$plain, ...self::slotNotes($before->slot($slot->key), $slot)];
         }
-        foreach (array_diff(self::later($before, $catalogue), self::later($after, $catalogue), array_map(static fn(Prescription $one): string => $catalogue->titleOf($one->exercise), $after->stage->prescriptions)) as $title) {
+        foreach (array_diff(self::later($before, $catalogue), self::later($after, $catalogue), array_map(static fn(Prescription $prescription): string => $catalogue->titleOf($prescription->exercise), $after->stage->prescriptions)) as $title) {
             $plain[] = "No longer begins later: $title";
         }
         $names = static fn(array $days): array => array_values(array_filter(

@@ -19,7 +19,7 @@ final class StartWords
     /** "Medium irritability (test 4 of 10, settles in 300 min)". */
     public static function irritability(Findings $findings): string
     {
-        $told = array_map(static fn(Measure $measure): string => match ($measure) {
+        $measured = array_map(static fn(Measure $measure): string => match ($measure) {
             Measure::Rest => "pain at rest $findings->rest of 10",
             Measure::Test => "test $findings->test of 10",
             Measure::Settle => "settles in $findings->settle min",
@@ -30,7 +30,7 @@ final class StartWords
             return 'Irritability not known: fewer than two of the four measures';
         }
 
-        return ucfirst($level->value) . ' irritability' . ($told === [] ? '' : ' (' . implode(', ', $told) . ')');
+        return ucfirst($level->value) . ' irritability' . ($measured === [] ? '' : ' (' . implode(', ', $measured) . ')');
     }
 
     /** How much time there is before a season, against what the programme usually takes (weeks); null where that is not known. */

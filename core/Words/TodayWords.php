@@ -68,7 +68,7 @@ final class TodayWords
         if ($slot === null) {
             return $settles === null ? 'Rest: nothing is planned today.' : "Rest, $settles.";
         }
-        $hasSprings = array_filter($stage->slots, static fn(Slot $one): bool => $one->mode->isSpringy()) !== [];
+        $hasSprings = array_filter($stage->slots, static fn(Slot $anySlot): bool => $anySlot->mode->isSpringy()) !== [];
         foreach ($events as $event) {
             if ($hasSprings && abs($event->daysSince($on)) <= 1 && !$slot->mode->isSpringy()) {
                 return 'No springs today: ' . match (true) {
@@ -135,7 +135,7 @@ final class TodayWords
         };
     }
 
-    /** What is told of a day while a stop stands. */
+    /** What a day says while a stop stands. */
     public const STOPPED = 'No loading until you have been seen.';
 
     /**
@@ -207,7 +207,7 @@ final class TodayWords
             $criterion instanceof Symmetry => "$need % of the other side’s strength, tested by your practitioner",
             $criterion instanceof TestValue => 'a strength test, by your practitioner',
             $criterion instanceof Reached => EvaluationWords::criterion($outlook->result),
-            $criterion instanceof SportSessions => "$need full practices that are well borne",
+            $criterion instanceof SportSessions => "$need full practices that are well tolerated",
             $criterion instanceof SessionsDone => "$need % of the planned sessions done",
             $criterion instanceof OutcomeBound => 'a better severity score',
             $criterion instanceof LoadedPain => "pain of $need or less with at least $criterion->min_load_kg kg, for $criterion->days days",
@@ -226,17 +226,17 @@ final class TodayWords
     public static function gained(Evaluation $evaluation, string $prescription, string $title, callable $exerciseOf): ?string
     {
         $mode = $evaluation->log->prescriptions[$prescription]->mode;
-        $told = array_values(array_filter(
+        $sentences = array_values(array_filter(
             $evaluation->log->ended,
-            static fn(Session $one): bool => $one->painOf($prescription) !== null && $one->setsOf($prescription) !== [],
+            static fn(Session $session): bool => $session->painOf($prescription) !== null && $session->setsOf($prescription) !== [],
         ));
-        $last = end($told);
+        $last = end($sentences);
         if ($last === false) {
             return null;
         }
         $pain = $last->painOf($prescription);
         $now = self::bestSet($last->setsOf($prescription));
-        foreach ($told as $then) {
+        foreach ($sentences as $then) {
             $before = self::bestSet($then->setsOf($prescription));
             if ($then !== $last && $then->painOf($prescription) >= $pain && $exerciseOf($then) === $exerciseOf($last) && self::more($now, $before, $mode)) {
                 $sets = count($last->setsOf($prescription));

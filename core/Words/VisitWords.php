@@ -26,7 +26,7 @@ final readonly class VisitWords
     {
         $words = [];
         if ($trials !== []) {
-            $words[] = 'Tried: ' . implode('; ', array_map(fn(Trial $one): string => "{$this->catalogue->titleOf($one->exercise)}, {$one->words()}" . ($one->pain >= $this->stopAt ? ', the stop level' : ''), $trials)) . '.';
+            $words[] = 'Tried: ' . implode('; ', array_map(fn(Trial $trial): string => "{$this->catalogue->titleOf($trial->exercise)}, {$trial->words()}" . ($trial->pain >= $this->stopAt ? ', the stop level' : ''), $trials)) . '.';
         }
         $measured = [...array_map($this->test(...), $tests), ...array_map($this->score(...), $scores)];
         if ($measured !== []) {

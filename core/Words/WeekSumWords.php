@@ -27,13 +27,13 @@ final class WeekSumWords
      */
     public static function figures(WeekSum $sum): array
     {
-        $told = [];
+        $figures = [];
         foreach (self::FIGURES as $key => [$title, $unit, $per]) {
             if ($sum->total($key) == 0) {
                 continue;
             }
             $limit = $sum->limit($key);
-            $told[] = [
+            $figures[] = [
                 'key' => $key,
                 'title' => $title,
                 'unit' => $unit,
@@ -44,7 +44,7 @@ final class WeekSumWords
             ];
         }
 
-        return $told;
+        return $figures;
     }
 
     /** "Landings: 120, 33 % more than in the two weeks before; your school's limit is 10 %." */

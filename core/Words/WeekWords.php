@@ -17,7 +17,7 @@ use Rung\Core\Time\TimeWords;
 /** Says what breaks where sessions stand as they do (docs/rules.md, "Weeks"). */
 final readonly class WeekWords
 {
-    /** More days than these are told by their first and last. */
+    /** More days than this are given by their first and last. */
     private const MOST_LISTED = 9;
 
     /**
@@ -41,7 +41,7 @@ final readonly class WeekWords
         };
     }
 
-    /** The same as an athlete is told it who looks for another day. */
+    /** The same in words for an athlete who is looking for another day. */
     public function ownClash(Clash $clash): string
     {
         $other = $clash->other === null ? '' : $this->session($clash->other);
@@ -83,8 +83,8 @@ final readonly class WeekWords
     public static function days(bool $isEvents, array $before, array $after): string
     {
         $numbers = static fn(array $days): array => array_column($days, 'number');
-        $new = array_values(array_filter($after, static fn(Day $one): bool => !in_array($one->number, $numbers($before), true)));
-        $gone = array_values(array_filter($before, static fn(Day $one): bool => !in_array($one->number, $numbers($after), true)));
+        $new = array_values(array_filter($after, static fn(Day $day): bool => !in_array($day->number, $numbers($before), true)));
+        $gone = array_values(array_filter($before, static fn(Day $day): bool => !in_array($day->number, $numbers($after), true)));
         [$come, $go] = $isEvents ? ['show on', 'no show any more on'] : ['no training on', 'training again on'];
 
         return implode('; ', [...($new === [] ? [] : ["$come " . self::listed($new)]), ...($gone === [] ? [] : ["$go " . self::listed($gone)])]);
@@ -98,21 +98,21 @@ final readonly class WeekWords
      */
     public static function sport(array $before, array $after): string
     {
-        $told = static fn(array $these, array $others): array => self::byName(array_values(array_filter($these, static fn(mixed $one): bool => $one instanceof ExpectedSport && !in_array($one, $others))));
+        $onlyIn = static fn(array $these, array $others): array => self::byName(array_values(array_filter($these, static fn(mixed $value): bool => $value instanceof ExpectedSport && !in_array($value, $others))));
 
-        return implode('; ', [...$told($after, $before), ...array_map(static fn(string $words): string => "no longer: $words", $told($before, $after))]);
+        return implode('; ', [...$onlyIn($after, $before), ...array_map(static fn(string $words): string => "no longer: $words", $onlyIn($before, $after))]);
     }
 
     /**
      * @param list<ExpectedSport> $sport
      *
-     * @return list<string> the same on several days is told once
+     * @return list<string> what is the same on several days is given once
      */
     private static function byName(array $sport): array
     {
         $days = [];
-        foreach ($sport as $one) {
-            $days[$one->words()][] = $one->on;
+        foreach ($sport as $session) {
+            $days[$session->words()][] = $session->on;
         }
 
         return array_map(static fn(string $words, array $on): string => "$words, on " . self::listed($on), array_keys($days), array_values($days));
@@ -144,9 +144,9 @@ final readonly class WeekWords
 
     private function session(string $id): string
     {
-        foreach ($this->booked as $one) {
-            if ($one->id === $id) {
-                return $this->slots[$one->slot]->name() . ' on ' . TimeWords::day($one->on);
+        foreach ($this->booked as $session) {
+            if ($session->id === $id) {
+                return $this->slots[$session->slot]->name() . ' on ' . TimeWords::day($session->on);
             }
         }
 

@@ -7,7 +7,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** The practice's own library in versions, openings that are left and taken up again, and what a proper opening tells of a case. */
+/** The practice's own library in versions, openings that are left and taken up again, and what a complete opening records of a case. */
 return new class () extends Migration {
     public function up(): void
     {

@@ -12,7 +12,7 @@ return new class () extends Migration {
     {
         Schema::table('planned_sessions', static fn(Blueprint $table) => $table->boolean('added')->default(false));
         Schema::table('practices', static function (Blueprint $table): void {
-            // What a silent athlete is told; {name} is the first name. Null: Rung's own words.
+            // The message to a silent athlete; {name} is the first name. Null: Rung's own words.
             $table->string('nudge_words', 600)->nullable();
             // What most athletes have at hand; null where nothing was said.
             $table->jsonb('equipment')->nullable();

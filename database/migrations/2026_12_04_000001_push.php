@@ -6,7 +6,7 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-/** Phones that want to be told, at which times, and what was pushed to each. */
+/** Phones that want reminders, at which times, and what was pushed to each. */
 return new class () extends Migration {
     public function up(): void
     {
@@ -28,7 +28,7 @@ return new class () extends Migration {
             $table->uuid('practice_id');
             $table->uuid('phone_id');
             $table->string('kind', 20);
-            // The day, or the message, that it is about: nobody is told twice.
+            // The day, or the message, that it is about: nobody is reminded twice.
             $table->string('about', 40);
             $table->string('words', 200);
             $table->timestampTz('at');

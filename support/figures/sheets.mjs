@@ -1,7 +1,7 @@
 // ./rung figures: every figure on contact sheets, 20 on each, both ends and three steps between.
 //   node support/figures/sheets.mjs FIGURES.json FOLDER [untitled]
 // FIGURES.json holds what support/figures/drawn.php wrote. Without titles the sheets show whether a figure can be named by
-// somebody who has not been told what it is.
+// somebody who does not know what it is.
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync } from 'node:fs';
 
@@ -13,7 +13,7 @@ const LEVELS = [0, 0.25, 0.5, 0.75, 1];
 const SMALL = 96;
 
 const all = JSON.parse(readFileSync(file, 'utf8'));
-const asked = all.flatMap(({ figure }) => [{ figure, mirrored: false, levels: LEVELS }, { figure, mirrored: false, levels: [figure.telling], isSmall: true }]);
+const asked = all.flatMap(({ figure }) => [{ figure, mirrored: false, levels: LEVELS }, { figure, mirrored: false, levels: [figure.still], isSmall: true }]);
 const drawn = spawnSync('node', ['public/build/stills.mjs'], { input: JSON.stringify(asked), maxBuffer: 1 << 28 });
 if (drawn.status !== 0) throw new Error(drawn.stderr.toString());
 const pictures = JSON.parse(drawn.stdout.toString());

@@ -38,7 +38,7 @@ final class LayeringTest
     public function coreIsALine(): iterable
     {
         foreach (self::LINE as $i => $layer) {
-            $later = array_map(static fn(string $one): SelectorInterface => Selector::inNamespace("Rung\\Core\\$one"), array_slice(self::LINE, $i + 1));
+            $later = array_map(static fn(string $text): SelectorInterface => Selector::inNamespace("Rung\\Core\\$text"), array_slice(self::LINE, $i + 1));
             if ($later !== []) {
                 yield $layer => PHPat::rule()
                     ->classes(Selector::inNamespace("Rung\\Core\\$layer"))

@@ -18,7 +18,7 @@ test('no serious fault of accessibility, light and dark', async ({ page, browser
     await page.getByRole('link', { name: 'Open Basil Thorne' }).click();
     await page.getByRole('region', { name: 'Sessions' }).getByRole('table').waitFor();
     await page.getByRole('button', { name: 'Ask every school' }).click();
-    await page.getByText('Where they part').waitFor();
+    await page.getByText('Where they differ').waitFor();
     await expectAccessible(page);
     await page.getByRole('link', { name: 'Prescribe' }).click();
     await page.getByRole('button', { name: /^Edit/ }).first().click();

@@ -39,9 +39,9 @@ test('the week of the practice shows what is due, is narrowed, turned and subscr
   await page.getByRole('button', { name: 'In my calendar …' }).click();
   await page.getByRole('button', { name: 'Make an address' }).click();
   const address = await page.getByText(/\/calendar\/\w+\.ics$/).textContent() ?? '';
-  const told = await events(page, address);
-  expect(told.length).toBeGreaterThan(0);
-  for (const one of told) {
+  const found = await events(page, address);
+  expect(found.length).toBeGreaterThan(0);
+  for (const one of found) {
     expect(one.summary).toMatch(/^(Review|Show): (\S\. ?)+$/);
     expect(one.startDate.isDate).toBe(true);
     expect(one.duration.toSeconds()).toBe(86_400);
@@ -52,12 +52,12 @@ test("an athlete's calendar is read by another reader: sessions by the clock of 
   const phone = await athlete(browser, 'juno.tamsin');
   await phone.getByRole('link', { name: 'My ladder' }).click();
   await phone.getByRole('button', { name: 'Make an address' }).click();
-  const told = await events(phone, await phone.getByText(/\/calendar\/\w+\.ics$/).textContent() ?? '');
-  const sessions = told.filter((one) => !one.isRecurring());
+  const found = await events(phone, await phone.getByText(/\/calendar\/\w+\.ics$/).textContent() ?? '');
+  const sessions = found.filter((one) => !one.isRecurring());
   expect(sessions.length).toBeGreaterThan(10);
   for (const one of sessions) expect([one.startDate.zone.tzid, one.duration.toSeconds()]).toEqual(['Europe/Lisbon', 1800]);
   // Every day at the same time of the clock, over the change to summer time and back.
-  const morning = told.find((one) => one.isRecurring());
+  const morning = found.find((one) => one.isRecurring());
   expect(morning?.summary).toBe('Morning answer');
   const days = morning?.iterator();
   const first = days?.next();

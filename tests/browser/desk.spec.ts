@@ -82,7 +82,7 @@ test('a stop is cleared, a stage advanced by hand with a reason, and a flare pla
   await expect(record(page).first()).toContainText('No loading until');
   await expect(page.getByRole('region', { name: 'Messages' })).toContainText('it has flared up');
 
-  // What rests is told wherever doses stand, and can be asked for again by hand.
+  // What rests is marked wherever doses are shown, and can be asked for again by hand.
   await expect(page.getByRole('region', { name: 'In force' }).getByText(/^Rests until/).first()).toBeVisible();
   await page.getByRole('link', { name: 'Prescribe', exact: true }).click();
   await expect(page.getByRole('article').getByText(/^Rests until/).first()).toBeVisible();
@@ -115,7 +115,7 @@ test('a session is pointed at, a criterion lights up its days, the schools part'
   await page.getByRole('region', { name: 'Gate' }).getByRole('button').first().focus();
   await expect(lit).not.toHaveCount(0);
   await page.getByRole('button', { name: 'Ask every school' }).click();
-  await expect(page.getByRole('region', { name: 'Second opinions' })).toContainText('Where they part');
+  await expect(page.getByRole('region', { name: 'Second opinions' })).toContainText('Where they differ');
 });
 
 test('a silent athlete is nudged from the Round', async ({ page }) => {
@@ -243,7 +243,7 @@ test('what intake says is put up to date on the case, and what it said before st
   await expect(record(page).first()).toContainText('Occupation: nothing → Teaches children');
 });
 
-test('somebody else changes the intake meanwhile: it is told, and what is typed stands', async ({ page, context }) => {
+test('somebody else changes the intake meanwhile: the screen says so, and what is typed stays', async ({ page, context }) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Juno Tamsin' }).click();
   await page.getByRole('link', { name: 'Intake' }).click();

@@ -26,8 +26,8 @@ test('mornings and a session come from paper by keyboard, and a wrong one is put
   await expect(form.getByLabel('Morning of')).not.toHaveValue(first);
   await expect(list.getByRole('listitem').filter({ hasText: 'entered by Ola Vance' })).toHaveCount(3);
 
-  // A sign told by telephone stops the case, and is told to.
-  await form.getByRole('button', { name: 'Something else was told …' }).click();
+  // A sign reported by telephone stops the case, and the screen says so.
+  await form.getByRole('button', { name: 'Something else was reported …' }).click();
   await form.getByLabel('Swelling').check();
   await expect(form.getByRole('button', { name: 'Keep' })).toBeEnabled();
   await expect(form.getByRole('alert')).toContainText('no loading until you have reviewed it');
@@ -132,7 +132,7 @@ test('mornings come out of a spreadsheet: columns are matched, rows looked at, a
   const today = (await page.evaluate(() => new Date())).toISOString().slice(0, 10);
   const form = page.getByRole('region', { name: 'Enter for the athlete' });
 
-  // A name that nobody would guess is matched by hand; what is wrong with a row is told at it, and nothing is taken in.
+  // A name that nobody would guess is matched by hand; what is wrong with a row is shown at it, and nothing is taken in.
   await form.getByRole('textbox', { name: 'Sheet' }).fill(`When;How it was\n${today};12\n`);
   await form.getByRole('combobox', { name: 'Morning test, 0–10' }).click();
   await page.getByRole('option', { name: 'How it was' }).click();
@@ -143,8 +143,8 @@ test('mornings come out of a spreadsheet: columns are matched, rows looked at, a
   await form.getByLabel('Sheet as a file').setInputFiles({ name: 'mornings.csv', mimeType: 'text/csv', buffer: Buffer.from(`Date,Morning test,Stiffness\n${today},2,5\n`) });
   await expect(rows.getByText(/^Morning of .*: 2 of 10, stiff for 5 min$/)).toBeVisible();
   await expectAccessible(page);
-  await form.getByRole('button', { name: 'Take in one entry' }).click();
-  await expect(form.getByText('One entry was taken in.')).toBeVisible();
+  await form.getByRole('button', { name: 'Import one entry' }).click();
+  await expect(form.getByText('One entry was imported.')).toBeVisible();
   await expect(page.getByRole('region', { name: 'What was entered' }).getByText(/entered by Ola Vance/).first()).toBeVisible();
 
   await form.getByRole('button', { name: 'Take back' }).click();

@@ -10,7 +10,7 @@ test('a case goes out as a file, is looked at, and comes in as a case of a new a
   await page.getByRole('link', { name: 'Open Edda Moorgate' }).click();
   const headline = await page.getByRole('region', { name: 'Proposal' }).getByRole('heading').first().textContent();
   await page.getByRole('button', { name: 'More' }).click();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Take out the case file' }).click()]);
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Export the case file' }).click()]);
   expect(download.suggestedFilename()).toBe('edda-moorgate-kneecap-tendon.json');
   const text = await readFile(await download.path(), 'utf8');
   expect((JSON.parse(text) as { format: string }).format).toBe('rung-case/1');
@@ -30,14 +30,14 @@ test('a case goes out as a file, is looked at, and comes in as a case of a new a
   await give('broken.json', text.slice(0, 500));
   await expect(page.getByText('broken.json is no case file: it is not JSON.')).toBeVisible();
   await give('wrong.json', text.replace(/"provocation": \d+/, '"provocation": 40').replace(/"pain": \d+/, '"pain": -1'));
-  await expect(page.getByText('2 things in the file cannot be taken in. Nothing is stored.')).toBeVisible();
+  await expect(page.getByText('2 things in the file cannot be imported. Nothing is stored.')).toBeVisible();
   await expect(page.getByText(/check_ins\.\d+\.provocation/)).toBeVisible();
 
   await give('edda.json', text);
   const found = page.getByRole('region', { name: 'What edda.json holds' });
   await expect(found.getByRole('heading', { name: 'Edda Moorgate: Kneecap tendon, right' })).toBeVisible();
   await expect(found.getByText(headline ?? '')).toBeVisible();
-  await expect(found.getByText(/tells of no screening/)).toBeVisible();
+  await expect(found.getByText(/holds no screening/)).toBeVisible();
   await expectAccessible(page);
   // Whose case it is has to be said: somebody of that name is here.
   await expect(found.getByRole('button', { name: 'Make a case of it' })).toBeDisabled();
@@ -55,7 +55,7 @@ test('all data of an athlete goes out in one archive, to the owner and to the at
   await page.getByRole('link', { name: 'Open Juno Tamsin' }).click();
   await page.getByRole('button', { name: 'More' }).click();
   await page.getByRole('menuitem', { name: /^The athlete’s data/ }).click();
-  const dialog = page.getByRole('region', { name: 'Take all data out' });
+  const dialog = page.getByRole('region', { name: 'Export all data' });
   await expectAccessible(page);
   const [archive] = await Promise.all([page.waitForEvent('download'), dialog.getByRole('button', { name: 'Make the archive' }).click()]);
   expect(archive.suggestedFilename()).toMatch(/^juno-tamsin-.*\.zip$/);

@@ -93,14 +93,14 @@ test('from an empty installation to a practice: colleagues, second factor, cases
   await page.reload();
   await change(page, 'Tomas Reed', 'Leaves the practice');
   const leaving = page.getByRole('dialog', { name: 'Tomas Reed leaves the practice' });
-  await leaving.getByRole('button', { name: 'Hand over and let go' }).click();
+  await leaving.getByRole('button', { name: 'Hand over and end access' }).click();
   await expect(leaving.getByText('Say why, for the record of each case')).toBeVisible();
   await leaving.getByLabel('Note for the record').fill('Moves to another town');
-  await leaving.getByRole('button', { name: 'Hand over and let go' }).click();
+  await leaving.getByRole('button', { name: 'Hand over and end access' }).click();
   await expect(leaving.getByText('Choose who takes them over')).toBeVisible();
   await leaving.getByLabel('Who takes the cases over').click();
   await page.getByRole('option', { name: /^Nadia Wren/ }).click();
-  await leaving.getByRole('button', { name: 'Hand over and let go' }).click();
+  await leaving.getByRole('button', { name: 'Hand over and end access' }).click();
   await expect(page.getByText('Left the practice: Tomas Reed')).toBeVisible();
   await tomas.reload();
   await expect(tomas.getByRole('button', { name: 'Sign in' })).toBeVisible();

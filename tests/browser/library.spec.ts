@@ -64,7 +64,7 @@ test('a rule is copied and changed under the same checks; a broken file is refus
   await expect(page.getByText('Little pain, slow steps, our own')).toBeVisible();
   const broken = { format: 'rung-library/1', ladders: [{ key: 'ours', title: 'Ours', rungs: [{ exercise: 'squat', demand: 2 }, { exercise: 'nothing', demand: 1, changes: ['load'] }] }] };
   await page.getByLabel('Library file').setInputFiles({ name: 'library.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(broken)) });
-  await expect(page.getByText('Nothing was taken in.')).toBeVisible();
+  await expect(page.getByText('Nothing was imported.')).toBeVisible();
   await expect(page.getByText('ladders.0.rungs.1.demand')).toBeVisible();
   await expect(page.getByText('ladders.0.rungs.1.exercise')).toBeVisible();
 
@@ -85,7 +85,7 @@ test('a rule is copied and changed under the same checks; a broken file is refus
   await expect(page.getByText('Little pain, slow steps, our own')).toBeVisible();
 
   await page.getByRole('link', { name: 'Edit Little pain, slow steps, our own' }).click();
-  await page.getByRole('button', { name: 'Offer it no longer' }).click();
+  await page.getByRole('button', { name: 'Stop offering it' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.goto('/library?view=own');
   await expect(page.getByText('Little pain, slow steps, our own')).toBeVisible();
@@ -131,7 +131,7 @@ test('a programme is written as a form: stages, exercises, ways to grow and crit
   await page.getByRole('dialog').getByRole('button', { name: 'Remove the stage' }).click();
   await expect(last).toHaveCount(0);
 
-  // What is wrong is told at its field, and nothing typed is lost.
+  // What is wrong is shown at its field, and nothing typed is lost.
   await page.getByRole('button', { name: 'Save as version 2' }).click();
   await expect(added.getByText(/from 0 to 600/)).toBeVisible();
   await expect(holds.getByRole('group', { name: 'The morning test' }).getByLabel('At most')).toHaveValue('2');

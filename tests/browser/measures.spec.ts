@@ -98,7 +98,7 @@ test('what is odd is asked about, a maximum tells the loads, and the sheet goes 
   await take(csv);
   await expect(page.getByText('Nothing new: every row was there already.')).toBeVisible();
   await take('measure,on,affected,unaffected\nrange_of_motion,2026-02-30,118,130\nluck,2026-02-20,1,2\n');
-  await expect(page.getByText('Nothing was taken in.')).toBeVisible();
+  await expect(page.getByText('Nothing was imported.')).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: 'Row 3: Measure must be a measure of the library.' })).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: 'Row 2: On names a date that does not exist.' })).toBeVisible();
 });

@@ -41,7 +41,7 @@ test('what an athlete asks is answered in the inbox; the practice writes of its 
   await expect(thread).toContainText('dealt with');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Messages');
   // It is off the list of those that wait, and stays open to be read.
-  await expect(threads).toContainText('Nobody waits for an answer.');
+  await expect(threads).toContainText('Nobody is waiting for an answer.');
   await thread.getByLabel('Write to Edda Moorgate').fill('See you on Thursday at nine.');
   await thread.getByRole('button', { name: 'Send' }).click();
   await expect(thread.getByLabel('Write to Edda Moorgate')).toHaveValue('');

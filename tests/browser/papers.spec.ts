@@ -4,7 +4,7 @@ import { expect, test } from '@playwright/test';
 
 import { expectAccessible, practitioner } from './people';
 
-test('a letter is drafted from the record, written, agreed to, signed, and taken out as a PDF', async ({ page }) => {
+test('a letter is drafted from the record, written, agreed to, signed, and exported as a PDF', async ({ page }) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Juno Tamsin' }).click();
   await page.getByRole('link', { name: 'Papers' }).click();
@@ -27,7 +27,7 @@ test('a letter is drafted from the record, written, agreed to, signed, and taken
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Draft, version 2')).toBeVisible();
 
-  // It says whom it goes to before it is signed, and that is told at its field.
+  // It says whom it goes to before it is signed, and its field says so.
   await page.getByRole('button', { name: 'Sign', exact: true }).click();
   await expect(page.getByText('To must say whom it goes to before it is signed.')).toBeVisible();
   await page.getByRole('textbox', { name: 'To', exact: true }).fill('Dr. Petra Lindqvist');

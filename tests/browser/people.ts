@@ -151,12 +151,12 @@ export const anew = (route: Route) => Object.fromEntries(Object.entries(route.re
  * Loads the phone's page anew with a plan that differs from the practice's. What the phone holds is forgotten before, so that
  * nothing can be begun from the plan as it was.
  */
-export async function withPlan(phone: Page, change: (told: PhoneData) => void): Promise<void> {
+export async function withPlan(phone: Page, change: (plan: PhoneData) => void): Promise<void> {
   await phone.route('**/api/today', async (route) => {
     const answer = await route.fetch({ headers: anew(route) });
-    const told = (await answer.json()) as PhoneData;
-    change(told);
-    await route.fulfill({ response: answer, json: told });
+    const plan = (await answer.json()) as PhoneData;
+    change(plan);
+    await route.fulfill({ response: answer, json: plan });
   });
   await phone.addInitScript(() => { localStorage.removeItem('rung:plan'); });
   await phone.goto('/athlete');

@@ -4,7 +4,7 @@ import { COUNT_IN_S, levelAt, timelineOf } from '../../web/pacer/timeline';
 
 import { athlete, audioClock, doSet, expectAccessible, practitioner, startSession, strip, through, withPlan } from './people';
 
-test('pain over the limit is told, pain at the stop level ends the session and reaches the practitioner', async ({ browser, page }) => {
+test('pain over the limit is answered, pain at the stop level ends the session and reaches the practitioner', async ({ browser, page }) => {
   const phone = await athlete(browser, 'calla.westerby');
   await startSession(phone);
   await through(phone, '8, severe');
@@ -25,8 +25,8 @@ test('pain over the limit is told, pain at the stop level ends the session and r
 
 test('over the limit the school speaks at once and something easier is offered; each side keeps its own count', async ({ browser, page }) => {
   const phone = await athlete(browser, 'ines.calloway');
-  await withPlan(phone, (told) => {
-    for (const exercise of told.cases.flatMap((one) => one.sessions).flatMap((one) => one.exercises)) {
+  await withPlan(phone, (plan) => {
+    for (const exercise of plan.cases.flatMap((one) => one.sessions).flatMap((one) => one.exercises)) {
       Object.assign(exercise, { mode: 'isotonic', max_pain: 3, pain_by_set: true, sides: [{ side: 'left', words: 'left, the sore one' }, { side: 'right', words: 'right' }], dose: { sets: 2, reps: 15, rest_s: 0, tempo: { lift_s: 2, top_s: 0, lower_s: 2, bottom_s: 0, starts: 'lift' } } });
     }
   });
@@ -104,10 +104,10 @@ test('what is far from the usual is asked about before it counts', async ({ brow
   await expect(phone.getByText(/· 41 kg/).first()).toBeVisible();
 });
 
-test('where the school tests again, what makes the test worse is told', async ({ browser, page }) => {
+test('where the school tests again, the phone says what makes the test worse', async ({ browser, page }) => {
   const phone = await athlete(browser, 'edda.moorgate');
-  await withPlan(phone, (told) => {
-    for (const one of told.cases) one.retest = true;
+  await withPlan(phone, (plan) => {
+    for (const one of plan.cases) one.retest = true;
   });
   await startSession(phone);
   await phone.getByRole('radiogroup', { name: 'Test before' }).getByRole('radio', { name: '2', exact: true }).click();
@@ -149,11 +149,11 @@ test('the pacer: mark and sound stay on the audio clock over five minutes, late 
   await phone.addInitScript(audioClock, 1);
   await phone.addInitScript(() => {
     Object.assign(window, { beats: [], marks: [] });
-    (window as unknown as { rungWatch: (told: unknown) => void }).rungWatch = (told) => { (window as unknown as { beats: unknown[] }).beats.push(told); };
+    (window as unknown as { rungWatch: (plan: unknown) => void }).rungWatch = (plan) => { (window as unknown as { beats: unknown[] }).beats.push(plan); };
   });
   await phone.clock.install();
-  await withPlan(phone, (told) => {
-    for (const session of told.cases.flatMap((one) => one.sessions)) {
+  await withPlan(phone, (plan) => {
+    for (const session of plan.cases.flatMap((one) => one.sessions)) {
       for (const exercise of session.exercises) {
         Object.assign(exercise, { figure: null, mode: 'isotonic', sides: [], dose: { sets: 1, reps: 42, rest_s: 0, beats_per_min: 50, tempo: { lift_s: 3, top_s: 0.7, lower_s: 2.9, bottom_s: 0.6, starts: 'lift' } } });
       }
@@ -178,21 +178,21 @@ test('the pacer: mark and sound stay on the audio clock over five minutes, late 
     // The page is held up for a fifth of a second.
     await phone.clock.fastForward(200);
   }
-  const told = await phone.evaluate(() => {
+  const plan = await phone.evaluate(() => {
     const all = window as unknown as { beats: { tone: string; due: number; asked: number; now: number }[]; marks: number[] };
     return { beats: all.beats, marks: all.marks };
   });
-  expect(told.beats.filter((beat) => beat.tone === 'lift').length).toBeGreaterThan(40);
-  const length = Math.max(...told.beats.map((beat) => beat.due)) - Math.min(...told.beats.map((beat) => beat.due));
+  expect(plan.beats.filter((beat) => beat.tone === 'lift').length).toBeGreaterThan(40);
+  const length = Math.max(...plan.beats.map((beat) => beat.due)) - Math.min(...plan.beats.map((beat) => beat.due));
   expect(length).toBeGreaterThan(290);
-  expect(Math.max(...told.beats.map((beat) => Math.abs(beat.asked - beat.due)))).toBeLessThan(0.001);
-  expect(Math.max(...told.beats.map((beat) => beat.now - beat.due))).toBeLessThanOrEqual(0);
+  expect(Math.max(...plan.beats.map((beat) => Math.abs(beat.asked - beat.due)))).toBeLessThan(0.001);
+  expect(Math.max(...plan.beats.map((beat) => beat.now - beat.due))).toBeLessThanOrEqual(0);
   // Repetitions come every 7.2 s to the millisecond, beats every 1.2 s.
-  const every = (tone: string) => { const due = told.beats.filter((beat) => beat.tone === tone).map((beat) => beat.due); return due.slice(1).map((at, i) => at - (due[i] ?? 0)); };
+  const every = (tone: string) => { const due = plan.beats.filter((beat) => beat.tone === tone).map((beat) => beat.due); return due.slice(1).map((at, i) => at - (due[i] ?? 0)); };
   for (const gap of every('lift')) expect(Math.abs(gap - 7.2)).toBeLessThan(0.001);
   for (const gap of every('beat')) expect(Math.abs(gap - 1.2)).toBeLessThan(0.001);
-  expect(told.marks.length).toBeGreaterThan(5_000);
-  expect(Math.max(...told.marks.map(Math.abs))).toBeLessThan(0.03);
+  expect(plan.marks.length).toBeGreaterThan(5_000);
+  expect(Math.max(...plan.marks.map(Math.abs))).toBeLessThan(0.03);
 
   // The end comes by itself, with all repetitions counted.
   await phone.clock.runFor(8_000);
@@ -204,15 +204,15 @@ test('the figure moves with the mark, on the same clock, through the range that 
   await phone.addInitScript(audioClock, 1);
   await phone.addInitScript(() => {
     Object.assign(window, { first: null, drawn: [] });
-    (window as unknown as { rungWatch: (told: { due: number }) => void }).rungWatch = (told) => { (window as unknown as { first: number | null }).first ??= told.due; };
+    (window as unknown as { rungWatch: (plan: { due: number }) => void }).rungWatch = (plan) => { (window as unknown as { first: number | null }).first ??= plan.due; };
   });
   await phone.clock.install();
   const dose = { sets: 1, reps: 3, rest_s: 0, tempo: { lift_s: 3, top_s: 0.5, lower_s: 4, bottom_s: 1, starts: 'lower' as const }, range: { from_deg: 10, to_deg: 80 } };
-  await withPlan(phone, (told) => {
+  await withPlan(phone, (plan) => {
     // However far the demo has come with its press: that figure, drawn to its range.
-    const figure = Object.keys(told.cases[0]?.figures ?? {}).find((key) => /^leg_press_one \d/.test(key)) ?? '';
+    const figure = Object.keys(plan.cases[0]?.figures ?? {}).find((key) => /^leg_press_one \d/.test(key)) ?? '';
     dose.range.to_deg = Number(/–(\d+)$/.exec(figure)?.[1]);
-    for (const exercise of told.cases.flatMap((one) => one.sessions).flatMap((one) => one.exercises)) {
+    for (const exercise of plan.cases.flatMap((one) => one.sessions).flatMap((one) => one.exercises)) {
       Object.assign(exercise, { mode: 'isotonic', exercise: 'leg_press_one', figure, dose });
     }
   });
@@ -247,8 +247,8 @@ test('the figure moves with the mark, on the same clock, through the range that 
 
 test('what was done of a set stays, where it is broken off because it hurts', async ({ browser }) => {
   const phone = await athlete(browser, 'basil.thorne', process.env.DEMO_PASSWORD ?? '', 8);
-  await withPlan(phone, (told) => {
-    for (const exercise of told.cases.flatMap((one) => one.sessions).flatMap((one) => one.exercises)) {
+  await withPlan(phone, (plan) => {
+    for (const exercise of plan.cases.flatMap((one) => one.sessions).flatMap((one) => one.exercises)) {
       Object.assign(exercise, { mode: 'isotonic', max_pain: 3, pain_by_set: false, sides: [], says: {}, dose: { sets: 2, reps: 30, rest_s: 0, tempo: { lift_s: 2, top_s: 0, lower_s: 2, bottom_s: 0, starts: 'lift' } } });
     }
   });

@@ -34,12 +34,12 @@ test('what was entered is put right, a missed session says why, and practice bes
 
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Dario Pell' }).click();
-  const told = page.getByRole('region', { name: 'Messages' });
-  await expect(told).toContainText('the test was 5 of 10');
-  await expect(told).toContainText('travelling');
+  const messages = page.getByRole('region', { name: 'Messages' });
+  await expect(messages).toContainText('the test was 5 of 10');
+  await expect(messages).toContainText('travelling');
 });
 
-test('a flare told between sessions stands on the Round until it is answered, and the answer comes to the phone', async ({ browser, page }) => {
+test('a flare reported between sessions stays on the Round until it is answered, and the answer comes to the phone', async ({ browser, page }) => {
   const phone = await athlete(browser, 'juno.tamsin');
   await phone.getByRole('link', { name: 'When it hurts' }).click();
   await phone.getByRole('button', { name: 'It flares' }).click();

@@ -126,10 +126,10 @@ test('what was sent is not asked for again, not even for a moment', async ({ bro
   await phone.route('**/api/today/check-ins/*', (route) => route.fulfill({ status: 201, json: { stored: true, new: true } }));
   await phone.route('**/api/today', async (route) => {
     const answer = await route.fetch({ headers: anew(route) });
-    const told = (await answer.json()) as { cases: { today: string; morning: { answered: object[] } }[] };
-    for (const one of told.cases) one.morning.answered.push({ on: one.today, provocation: 2, stiffness_min: null });
+    const plan = (await answer.json()) as { cases: { today: string; morning: { answered: object[] } }[] };
+    for (const one of plan.cases) one.morning.answered.push({ on: one.today, provocation: 2, stiffness_min: null });
     await new Promise((go) => setTimeout(go, 1500));
-    await route.fulfill({ response: answer, json: told });
+    await route.fulfill({ response: answer, json: plan });
   });
   await phone.evaluate(() => {
     const seen = window as unknown as { again: number };
@@ -174,7 +174,7 @@ test('a sign-in that has run out and a full phone lose nothing', async ({ browse
   const morning = phone.getByRole('region', { name: 'This morning' });
   await morning.getByRole('radio', { name: '2', exact: true }).click();
 
-  // No room: told, and what was entered stays on the screen.
+  // No room: the screen says so, and what was entered stays.
   await phone.evaluate(() => {
     const real = Object.getOwnPropertyDescriptor(Storage.prototype, 'setItem') ?? {};
     (window as unknown as { room: () => void }).room = () => { Object.defineProperty(Storage.prototype, 'setItem', real); };

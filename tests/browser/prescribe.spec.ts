@@ -32,7 +32,7 @@ test('an ease is changed on the Prescribe screen: a tempo edited, sums live, fau
   await press.getByLabel('to, °').fill(range);
   await expect(arc).toHaveText(`10–${range}°`);
   await press.getByLabel('Lower, s').fill('5');
-  // Where it may lead is set beside the dose, and told.
+  // Where it may lead is set beside the dose and shown.
   const rungs = press.getByRole('group', { name: 'Rungs that it may lead to' });
   await expect(rungs.getByRole('button', { name: 'Leg press, one leg, now' })).toHaveAttribute('aria-disabled', 'true');
   await rungs.getByRole('button', { name: 'Leg press, two legs' }).click();
@@ -43,14 +43,14 @@ test('an ease is changed on the Prescribe screen: a tempo edited, sums live, fau
   await expect(press.getByText('under tension')).not.toHaveText(before);
   await expect(note).toHaveValue(/lower 3 → 5 s/);
 
-  // A fault is told at its field, stale sums are not shown as fresh, and nothing is lost by a reload.
+  // A fault is shown at its field, stale sums are not shown as fresh, and nothing is lost by a reload.
   await press.getByLabel('Sets').fill('21');
   await expect(press.getByText('Sets must be from 1 to 20.')).toBeVisible();
-  await expect(sums.getByText('not worked out: mend the marked field')).toBeVisible();
+  await expect(sums.getByText('not worked out: correct the marked field')).toBeVisible();
   await press.getByLabel('Sets').fill('3');
   await expect(sums.getByText('up to date')).toBeVisible();
   await page.reload();
-  await expect(page.getByText('What you had begun is here again.')).toBeVisible();
+  await expect(page.getByText('Your unsaved draft is back.')).toBeVisible();
   await expect(note).toHaveValue(/lower 3 → 5 s/);
 
   // Another rung in place, one more from the library, and taken out again.

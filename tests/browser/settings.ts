@@ -5,7 +5,7 @@ export const settings: PlaywrightTestConfig = {
   testDir: '.',
   // The tests of one file follow each other, at a demo practice of their own.
   workers: 3,
-  // What fails once and passes then is told as flaky at the end, and is to be mended.
+  // What fails once and passes then is reported as flaky at the end and must be fixed.
   retries: 1,
   // A busy machine is slow, not wrong.
   timeout: 120_000,

@@ -38,7 +38,7 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Open Juno Tamsin' }).click();
   await page.getByRole('link', { name: 'Visit' }).click();
-  await page.getByRole('form', { name: 'How it was borne' }).waitFor();
+  await page.getByRole('form', { name: 'How it was tolerated' }).waitFor();
   await page.locator('svg[data-figure]').waitFor();
   await shot(page, 'visit');
   await page.goto('/');

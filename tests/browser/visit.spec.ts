@@ -45,7 +45,7 @@ test('a visit is measured by keyboard, tried with the pacer, and ends in the rec
   const room = page.getByRole('region', { name: 'Try in the room' });
   await room.getByRole('button', { name: 'Pace a set on this screen' }).click();
   await room.getByRole('button', { name: 'Start' }).click();
-  const borne = room.getByRole('form', { name: 'How it was borne' });
+  const borne = room.getByRole('form', { name: 'How it was tolerated' });
   await expect(borne.getByLabel('Repetitions')).not.toHaveValue('');
   await borne.getByLabel('Load, kg').fill('abc');
   await expect(borne.getByText('Kilograms, from 0 to 1000.')).toBeVisible();

@@ -50,7 +50,7 @@ test('a finished programme is kept up, flares, ends and is opened again', async 
   await expect(page.getByText(/^Doses kept up/)).toHaveCount(0);
 });
 
-test('two people on one case: the second is told that something new came in, and loses nothing', async ({ page, browser }) => {
+test('two people on one case: the second sees that something new came in, and loses nothing', async ({ page, browser }) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Tobias Fenwick' }).click();
   await page.getByRole('button', { name: 'Keep as it is …' }).click();

@@ -34,8 +34,8 @@ test('a case from intake to the first session on the phone', async ({ page, brow
   await page.getByLabel('History, what was tried').fill('Rest for two weeks');
   await page.keyboard.press('Control+Enter');
 
-  // Bad input is told at its field. An open referral sign blocks the start until a reason is given.
-  await expect(page.getByRole('button', { name: '1 · History and cause something to mend' })).toBeVisible();
+  // Bad input is marked at its field. An open referral sign blocks the start until a reason is given.
+  await expect(page.getByRole('button', { name: '1 · History and cause something to correct' })).toBeVisible();
   await page.getByRole('button', { name: /^1 ·/ }).click();
   await expect(page.getByText('Body mass must be from 20 to 300.').first()).toBeVisible();
   await page.getByLabel('Body mass, kg').fill('58');
@@ -121,7 +121,7 @@ test('a case from intake to the first session on the phone', async ({ page, brow
   await expect(phone.getByText(/^Set 2 of 5, left · 30 kg$/)).toBeVisible();
   await throughAll(phone, '2');
   await phone.getByRole('button', { name: 'Finish and send' }).click();
-  // Asked at the school's time, a day later; it can be told before.
+  // Asked for at the school's time, a day later; it can be entered before.
   await openStep(phone, /Back to normal/, 'Back to normal');
   await phone.getByRole('button', { name: 'Yes, just now' }).click();
   await expect(phone.getByRole('region', { name: 'Done for today' })).toBeVisible();

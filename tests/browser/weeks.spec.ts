@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 
 import { athlete, expectAccessible, practitioner } from './people';
 
-test('a session is moved by keys, what breaks is said before, the athlete is told, and it is taken back', async ({ page, browser }) => {
+test('a session is moved by keys, what breaks is shown first, the athlete gets a message, and it is taken back', async ({ page, browser }) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Edda Moorgate' }).click();
   await page.getByRole('link', { name: 'Weeks: move sessions' }).click();
@@ -30,14 +30,14 @@ test('a session is moved by keys, what breaks is said before, the athlete is tol
   await page.keyboard.press('ArrowRight');
   await panel.getByLabel('Why (may be left empty)').fill('Travels on that day');
   await panel.getByRole('button', { name: 'Put it there, and tell the athlete' }).click();
-  await expect(panel.getByText(/The athlete is told/)).toBeVisible();
+  await expect(panel.getByText(/The athlete gets a message/)).toBeVisible();
   await expect(panel.getByText(/^▲/).first()).toBeVisible();
 
   const phone = await athlete(browser, 'edda.moorgate');
   await expect(phone.getByText(/Moved: .* to /).first()).toBeVisible();
 
-  // What is broken now is mended by the fewest moves, or told that it cannot be.
-  await panel.getByRole('button', { name: 'Find the fewest moves that mend it' }).click();
+  // What is broken now is repaired by the fewest moves, or the screen says that it cannot be.
+  await panel.getByRole('button', { name: 'Find the fewest moves that fix it' }).click();
   await expect(panel.getByRole('heading', { name: 'Moves' }).or(panel.getByText(/No day was found/)).first()).toBeVisible();
 
   await page.getByRole('link', { name: 'Back to the case' }).click();
@@ -78,7 +78,7 @@ test('a week is made lighter, a season is pasted, and the sums and the calendar 
   await panel.getByRole('button', { name: 'Leave all as it was' }).click();
   await expect(panel.getByRole('heading', { name: 'As it stands' })).toBeVisible();
 
-  // A lighter week: what it amounts to is told before it is in force.
+  // A lighter week: what it amounts to is shown before it is in force.
   const lifted = next.getByText(/^Lifted/);
   const before = await lifted.textContent();
   await next.getByRole('button', { name: /^Lighter … week of/ }).click();
@@ -165,7 +165,7 @@ test('an athlete puts a session on another day, and asks for one that breaks a r
   await page.getByRole('table', { name: 'Weeks' }).getByRole('button', { name: /^(Holds between|Slow strength), \w{3} \d+ \w{3}$/, disabled: false }).nth(2).focus();
   await page.keyboard.press('Delete');
   await page.getByRole('button', { name: 'Leave it out, and tell the athlete' }).click();
-  await expect(page.getByText(/^Left out: .* The athlete is told/)).toBeVisible();
+  await expect(page.getByText(/^Left out: .* The athlete gets a message/)).toBeVisible();
 
   const phone = await athlete(browser, 'edda.moorgate');
   const days = phone.getByRole('region', { name: 'The next days' });

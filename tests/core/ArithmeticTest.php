@@ -60,12 +60,12 @@ final class ArithmeticTest extends TestCase
             self::assertGreaterThan(Strength::e1rm(50, $reps - 1), $once, 'more repetitions tell of more strength');
             self::assertLessThan(Strength::loadFor(100, $reps - 1), Strength::loadFor(100, $reps));
         }
-        foreach ([[static fn() => Strength::e1rm(40, 0), 'reps and rir'], [static fn() => Strength::e1rm(40, 15, 6), 'reps and rir'], [static fn() => Strength::loadFor(40, 21), 'reps must']] as [$wrong, $told]) {
+        foreach ([[static fn() => Strength::e1rm(40, 0), 'reps and rir'], [static fn() => Strength::e1rm(40, 15, 6), 'reps and rir'], [static fn() => Strength::loadFor(40, 21), 'reps must']] as [$wrong, $fault]) {
             try {
                 $wrong();
                 self::fail('was worked out');
             } catch (InvalidArgumentException $refused) {
-                self::assertStringContainsString($told, $refused->getMessage());
+                self::assertStringContainsString($fault, $refused->getMessage());
             }
         }
     }
@@ -125,10 +125,10 @@ final class ArithmeticTest extends TestCase
     public function testASessionIsTheSumWithTimeToChangeOver(): void
     {
         $hold = DoseArithmetic::of(Mode::Isometric, Limbs::Affected, Json::read('{"sets": 5, "reps": 1, "hold_s": 45, "rest_s": 120}', Dose::read(...)), 64);
-        $one = DoseArithmetic::session([$hold]);
+        $figures = DoseArithmetic::session([$hold]);
         $two = DoseArithmetic::session([$hold, $hold]);
-        self::assertSame(705, $one['duration_s']);
-        self::assertGreaterThan(2 * $one['duration_s'], $two['duration_s']);
+        self::assertSame(705, $figures['duration_s']);
+        self::assertGreaterThan(2 * $figures['duration_s'], $two['duration_s']);
         self::assertSame([450, 0, 0], [$two['time_under_tension_s'], $two['volume_load_kg'], $two['contacts']]);
         self::assertSame(0, DoseArithmetic::session([])['duration_s']);
     }

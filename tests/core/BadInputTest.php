@@ -8,7 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use stdClass;
 
-/** What is refused, and at which path it is told (docs/rules.md, "Bad input"). */
+/** What is refused, and at which path (docs/rules.md, "Bad input"). */
 final class BadInputTest extends TestCase
 {
     /** @return iterable<string, array{callable(stdClass): void, list<string>}> */
@@ -111,7 +111,7 @@ final class BadInputTest extends TestCase
             },
             $at("$prescription/progression/levers/0/back/hold_s"),
         ];
-        $blocks = static fn(array ...$blocks): callable => $set("$prescription/progression", (object) ['increment_kg' => 1, 'blocks' => array_map(static fn(array $one): object => (object) $one, $blocks)]);
+        $blocks = static fn(array ...$blocks): callable => $set("$prescription/progression", (object) ['increment_kg' => 1, 'blocks' => array_map(static fn(array $block): object => (object) $block, $blocks)]);
         yield 'a block whose upper end is below' => [$blocks(['from_week' => 1, 'sets' => 3, 'reps' => 8, 'reps_to' => 6]), $at("$prescription/progression/blocks/0/reps_to")];
         yield 'blocks beside another upper end' => [
             static function (stdClass $case) use ($dose, $blocks): void {
@@ -120,7 +120,7 @@ final class BadInputTest extends TestCase
             },
             $at("$prescription/progression/blocks/0/reps_to", "$prescription/progression/blocks/1/reps_to"),
         ];
-        yield 'a block that is none is told once' => [$blocks(['from_week' => 'x', 'sets' => 3, 'reps' => 8]), $at("$prescription/progression/blocks/0/from_week")];
+        yield 'a block that is none is reported once' => [$blocks(['from_week' => 'x', 'sets' => 3, 'reps' => 8]), $at("$prescription/progression/blocks/0/from_week")];
         yield 'levers beside blocks, be they null' => [$set("$prescription/progression", (object) ['levers' => null, 'increment_kg' => 1, 'blocks' => [(object) ['from_week' => 1, 'sets' => 3, 'reps' => 8]]]), $at("$prescription/progression/levers")];
         yield 'a ladder without its own exercise' => [$set("$prescription/ladder", ['leg_press']), $at("$prescription/ladder")];
         yield 'a ladder with one rung twice' => [$set("$prescription/ladder", ['leg_extension_hold', 'leg_extension_hold']), $at("$prescription/ladder")];
@@ -221,16 +221,16 @@ final class BadInputTest extends TestCase
     /** @return list<string> */
     private static function paths(string $error): array
     {
-        $told = json_decode($error, true);
-        self::assertIsArray($told, $error);
-        self::assertIsArray($told['errors']);
-        foreach ($told['errors'] as $fault) {
+        $answer = json_decode($error, true);
+        self::assertIsArray($answer, $error);
+        self::assertIsArray($answer['errors']);
+        foreach ($answer['errors'] as $fault) {
             self::assertIsArray($fault);
             self::assertNotSame('', $fault['message']);
         }
 
         /** @var list<string> */
-        return array_column($told['errors'], 'path');
+        return array_column($answer['errors'], 'path');
     }
 
     private static function put(stdClass $case, string $path, mixed $value): void

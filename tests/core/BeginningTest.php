@@ -48,7 +48,7 @@ final class BeginningTest extends TestCase
         $case = static fn(int $reps, int $morning = 1): CaseBuilder => CaseBuilder::case()->press(self::PRESS)->mornings(1, 11, 1)->session(11, 1, $sets($reps))->morning(12, $morning)->morning(13, 1);
         self::assertFalse(self::begins($case(9), ['others' => 'full'], 12)->changesAnything(), 'one repetition short');
         self::assertTrue(self::begins($case(10), ['others' => 'full'], 12)->changesAnything());
-        self::assertFalse(self::begins($case(10, 2), ['others' => 'full'], 12)->changesAnything(), 'full, and not well borne');
+        self::assertFalse(self::begins($case(10, 2), ['others' => 'full'], 12)->changesAnything(), 'full, and not well tolerated');
         $short = CaseBuilder::case()->press(self::PRESS)->mornings(1, 13, 1)->session(11, 1, ['sets' => array_fill(0, 2, ['reps' => 10, 'load_kg' => 40])]);
         self::assertFalse(self::begins($short, ['others' => 'full'], 12)->changesAnything(), 'a set is missing');
         // What was raised since, and has begun again at its lower end, was full all the same.
@@ -98,11 +98,11 @@ final class BeginningTest extends TestCase
     {
         $stage = self::stage(['days' => ['per_week' => 3, 'min_gap_days' => 2]]);
         $placed = PlanCalendar::of($stage, Day::fromIso('2026-03-02'), 7, Weekday::cases());
-        $days = static fn(string $slot): array => array_values(array_map(static fn(Placed $one): string => substr($one->on->toIso(), 8), array_filter($placed, static fn(Placed $one): bool => $one->slot === $slot)));
+        $days = static fn(string $slot): array => array_values(array_map(static fn(Placed $other): string => substr($other->on->toIso(), 8), array_filter($placed, static fn(Placed $other): bool => $other->slot === $slot)));
         self::assertSame([['02', '04', '06', '08'], ['03', '05', '07'], ['02', '04', '06']], [$days('slow'), $days('hold'), $days('beside')]);
         // Without it the rhythm is the same.
-        $without = array_filter(PlanCalendar::of(self::stage([]), Day::fromIso('2026-03-02'), 7, Weekday::cases()), static fn(Placed $one): bool => $one->slot !== 'beside');
-        self::assertEquals(array_values($without), array_values(array_filter($placed, static fn(Placed $one): bool => $one->slot !== 'beside')));
+        $without = array_filter(PlanCalendar::of(self::stage([]), Day::fromIso('2026-03-02'), 7, Weekday::cases()), static fn(Placed $other): bool => $other->slot !== 'beside');
+        self::assertEquals(array_values($without), array_values(array_filter($placed, static fn(Placed $other): bool => $other->slot !== 'beside')));
         // As long as nothing of it has begun there is no session of it.
         $asked = PlanCalendar::asked(new Plan([$stage]), $stage, Day::fromIso('2026-03-02'), Day::fromIso('2026-03-02'), 7, Weekday::cases(), [], []);
         self::assertNotContains('beside', array_column($asked, 'slot'));
@@ -124,7 +124,7 @@ final class BeginningTest extends TestCase
         $blocked = PlanWeeks::rules($stage, Weekday::cases(), [Day::fromIso('2026-03-04')], []);
         $plan = Replanner::of(self::booked(['slow 02', 'beside 02', 'hold 03', 'beside 04', 'hold 05']), $blocked, $slots, Day::fromIso('2026-03-02'));
         self::assertSame([], $plan->after);
-        self::assertSame(['beside 04'], array_map(static fn(Booked $one): string => $one->id, [...$plan->moves, ...$plan->leftOut]));
+        self::assertSame(['beside 04'], array_map(static fn(Booked $booked): string => $booked->id, [...$plan->moves, ...$plan->leftOut]));
     }
 
     /** @return iterable<string, array{string, array<string, mixed>}> */
@@ -204,6 +204,6 @@ final class BeginningTest extends TestCase
      */
     private static function booked(array $booked): array
     {
-        return array_map(static fn(string $one): Booked => new Booked($one, Day::fromIso('2026-03-' . substr($one, -2)), substr($one, 0, -3)), array_values($booked));
+        return array_map(static fn(string $text): Booked => new Booked($text, Day::fromIso('2026-03-' . substr($text, -2)), substr($text, 0, -3)), array_values($booked));
     }
 }

@@ -44,7 +44,7 @@ final class ByHandTest extends TestCase
             'contacts_per_rep' => 2, 'height_cm' => 35, 'rir' => 3, 'reps_to' => 199, 'hold_to_s' => 599, 'work_to_s' => 900, 'grow_by' => 2, 'grow_after' => 3, 'percent_mvc' => 55, 'effort' => 4, 'rm' => 13, 'times_per_day' => 2, 'beats_per_min' => 48,
             'tempo' => ['lift_s' => 2, 'top_s' => 1, 'lower_s' => 4, 'bottom_s' => 1, 'starts' => 'lower'], 'range' => ['from_deg' => 20, 'to_deg' => 45],
         ];
-        $known = array_map(static fn(\ReflectionParameter $one): string => $one->getName(), (new \ReflectionMethod(\Rung\Core\Dose\Dose::class, '__construct'))->getParameters());
+        $known = array_map(static fn(\ReflectionParameter $reflectionParameter): string => $reflectionParameter->getName(), (new \ReflectionMethod(\Rung\Core\Dose\Dose::class, '__construct'))->getParameters());
         self::assertEqualsCanonicalizing($known, array_keys($values), 'a field of a dose is not tried here');
         foreach ($values as $field => $value) {
             yield $field => [$field, $value];
@@ -55,11 +55,11 @@ final class ByHandTest extends TestCase
     public function testNoFieldOfADoseChangesUnsaid(string $field, mixed $value): void
     {
         $plan = Support::catalogue()->programme('knee_four_stage')->plan;
-        $same = self::draft($plan, 'slow', static fn(array $one): array => $one);
+        $same = self::draft($plan, 'slow', static fn(array $row): array => $row);
         self::assertTrue(StageChangeWords::of($same, Weekday::cases(), Support::catalogue())->isNone());
         // An upper end stands beside its lower one, and a step beside an upper end.
         $beside = ['hold_to_s' => ['hold_s' => 30], 'work_to_s' => ['work_s' => 60], 'grow_by' => ['reps_to' => 30], 'grow_after' => ['reps_to' => 30]][$field] ?? [];
-        $changed = self::draft($plan, 'slow', static fn(array $one, int $i): array => $i === 0 ? ['dose' => [$field => $value] + $beside + (array) $one['dose']] + $one : $one);
+        $changed = self::draft($plan, 'slow', static fn(array $row, int $i): array => $i === 0 ? ['dose' => [$field => $value] + $beside + (array) $row['dose']] + $row : $row);
         $note = StageChangeWords::of($changed, Weekday::cases(), Support::catalogue())->note();
         $title = Support::catalogue()->titleOf($changed->stage->stage->prescriptions[0]->exercise);
         self::assertStringStartsWith("$title: ", $note);
@@ -71,23 +71,23 @@ final class ByHandTest extends TestCase
     {
         $plan = Support::catalogue()->programme('knee_four_stage')->plan;
         $note = static fn(callable $change, array $more = []): string => StageChangeWords::of(self::draft($plan, 'springs', $change, $more), Weekday::cases(), Support::catalogue())->note();
-        $first = static fn(array $fields): callable => static fn(array $one, int $i): array => $i === 0 ? $fields + $one : $one;
-        $as = static fn(array $one): array => $one;
+        $first = static fn(array $fields): callable => static fn(array $row, int $i): array => $i === 0 ? $fields + $row : $row;
+        $as = static fn(array $row): array => $row;
         foreach ([
             ' → the sore side' => $note($first(['limbs' => 'affected'])),
             'new cue' => $note($first(['cue' => 'Land without a sound'])),
             'other pain limits' => $note($first(['pain' => ['max' => 1]])),
-            'now in ' => $note(static fn(array $one): array => ['slot' => 'hold'] + $one),
+            'now in ' => $note(static fn(array $row): array => ['slot' => 'hold'] + $row),
             'Days: Tue Sat' => $note($as, ['available' => ['sat', 'tue']]),
             'Rhythm: ' => $note($as, ['rhythm' => ['every_days' => 3]]),
             'The rest is over' => $note($as, ['ends_rest' => true]),
-            'Left out: ' => $note(static fn(array $one, int $i): ?array => $i === 1 ? null : $one),
-        ] as $words => $told) {
-            self::assertStringContainsString($words, $told);
+            'Left out: ' => $note(static fn(array $row, int $i): ?array => $i === 1 ? null : $row),
+        ] as $words => $opinions) {
+            self::assertStringContainsString($words, $opinions);
         }
         $stage = $plan->stage('springs');
         self::assertNotNull($stage);
-        $turned = Json::read((string) json_encode(['stage' => 'springs', 'prescriptions' => array_map(static fn(Prescription $one): array => $one->toArray(), array_reverse($stage->stage->prescriptions))]), self::reader($plan));
+        $turned = Json::read((string) json_encode(['stage' => 'springs', 'prescriptions' => array_map(static fn(Prescription $prescription): array => $prescription->toArray(), array_reverse($stage->stage->prescriptions))]), self::reader($plan));
         self::assertStringStartsWith('Order: ', StageChangeWords::of($turned, Weekday::cases(), Support::catalogue())->note());
     }
 
@@ -100,10 +100,10 @@ final class ByHandTest extends TestCase
                 continue;
             }
             $taken = array_column($all, 'key');
-            $foreign = array_values(array_filter($all, static fn(Prescription $one): bool => $stage->stage->prescription($one->key) === null))[0];
+            $foreign = array_values(array_filter($all, static fn(Prescription $prescription): bool => $stage->stage->prescription($prescription->key) === null))[0];
             $slot = $stage->slots[0]->key;
             $added = [['slot' => $slot] + $foreign->toArray(), ['key' => "$foreign->key-2", 'slot' => $slot] + $foreign->toArray()];
-            $draft = Json::read((string) json_encode(['stage' => $stage->stage->key, 'prescriptions' => [...array_map(static fn(Prescription $one): array => $one->toArray(), $stage->stage->prescriptions), ...$added]]), self::reader($plan));
+            $draft = Json::read((string) json_encode(['stage' => $stage->stage->key, 'prescriptions' => [...array_map(static fn(Prescription $prescription): array => $prescription->toArray(), $stage->stage->prescriptions), ...$added]]), self::reader($plan));
             $keys = array_column($draft->into($plan)->prescriptions(), 'key');
             self::assertSame(count($all) + 2, count(array_unique($keys)));
             self::assertSame($taken, array_values(array_intersect($taken, $keys)));
@@ -115,7 +115,7 @@ final class ByHandTest extends TestCase
     public function testAWeekAskedForWeighsWhatTheSameWeekWeighsOnceItIsDone(): void
     {
         foreach (self::evaluations() as $seed => $evaluation) {
-            $asked = array_map(static fn(Prescription $one): array => [$one, 1], array_values($evaluation->log->stage->prescriptions));
+            $asked = array_map(static fn(Prescription $prescription): array => [$prescription, 1], array_values($evaluation->log->stage->prescriptions));
             $done = self::done($evaluation, $evaluation->log->stage->prescriptions);
             $logged = WeekLoad::ofSessions($evaluation->log, [$done])->toArray();
             self::assertEqualsWithDelta($logged, WeekLoad::ofDoses($asked, 1, $evaluation->log->file->athlete->body_mass_kg)->toArray(), 0.2, "case $seed");
@@ -146,7 +146,7 @@ final class ByHandTest extends TestCase
             foreach ($plan->stage($key)->stage->prescriptions ?? [] as $before) {
                 $now = $after->stage->prescription($before->key);
                 self::assertNotNull($now, 'nothing is left out');
-                $work = static fn(Prescription $one): int|float => Work::ofDose($one, $one->dose, $one->dose->load_kg ?? 0, $body);
+                $work = static fn(Prescription $prescription): int|float => Work::ofDose($prescription, $prescription->dose, $prescription->dose->load_kg ?? 0, $body);
                 // What was raised last is taken back as it was: lighter or an easier rung, with its own repetitions.
                 if ($before->before === null || $now->dose->toArray() !== $before->before->dose->toArray()) {
                     self::assertLessThanOrEqual($work($before), $work($now), "case $seed, $before->key");
@@ -156,19 +156,19 @@ final class ByHandTest extends TestCase
                 }
             }
             foreach (PlanCalendar::asked($step->plan, $after, $evaluation->log->stageFrom, $today, 21, Weekday::cases(), [], []) as $placed) {
-                $due = array_filter($after->stage->prescriptions, static fn(Prescription $one): bool => $one->slot === $placed->slot && !$step->plan->rests($one->key, $placed->on));
+                $due = array_filter($after->stage->prescriptions, static fn(Prescription $prescription): bool => $prescription->slot === $placed->slot && !$step->plan->rests($prescription->key, $placed->on));
                 $in = $placed->on->daysSince($today);
                 self::assertGreaterThanOrEqual($flare->restDays, $in, "case $seed: nothing before the rest is over");
                 if ($in < $flare->holdsOnlyDays && $due !== []) {
-                    self::assertSame([Mode::Isometric], array_values(array_unique(array_map(static fn(Prescription $one): Mode => $one->mode, $due), SORT_REGULAR)));
+                    self::assertSame([Mode::Isometric], array_values(array_unique(array_map(static fn(Prescription $prescription): Mode => $prescription->mode, $due), SORT_REGULAR)));
                 }
-                self::assertTrue($due !== [] || array_filter($after->stage->prescriptions, static fn(Prescription $one): bool => $one->slot === $placed->slot) === [], 'a session with exercises has one to do');
+                self::assertTrue($due !== [] || array_filter($after->stage->prescriptions, static fn(Prescription $prescription): bool => $prescription->slot === $placed->slot) === [], 'a session with exercises has one to do');
             }
-            // What a flare brings to rest wakes on the day that is told, all of it, and at once where it is ended by hand.
-            foreach ($after->stage->prescriptions as $one) {
-                $until = $step->plan->restsUntil($one->key, $today);
-                self::assertFalse($until !== null && $step->plan->rests($one->key, $until));
-                self::assertFalse($step->plan->rested()->rests($one->key, $today));
+            // What a flare brings to rest begins again on the given day, all of it, and at once where it is ended by hand.
+            foreach ($after->stage->prescriptions as $prescription) {
+                $until = $step->plan->restsUntil($prescription->key, $today);
+                self::assertFalse($until !== null && $step->plan->rests($prescription->key, $until));
+                self::assertFalse($step->plan->rested()->rests($prescription->key, $today));
             }
             self::assertEquals($step->plan, Plan::fromJson((string) json_encode($step->plan->toArray())));
         }
@@ -207,8 +207,8 @@ final class ByHandTest extends TestCase
         $schools = Support::catalogue()->schools;
         $parted = 0;
         foreach (range(1, 12) as $seed) {
-            $told = SecondOpinions::of(RandomCase::of($seed), Moment::fromIso(Support::NOW), $schools)->toArray();
-            foreach ($told['parts'] as $part) {
+            $opinions = SecondOpinions::of(RandomCase::of($seed), Moment::fromIso(Support::NOW), $schools)->toArray();
+            foreach ($opinions['parts'] as $part) {
                 $parted++;
                 self::assertGreaterThan(1, count($part['verdicts']));
                 self::assertEqualsCanonicalizing(array_keys($schools), array_merge(...array_values($part['verdicts'])));
@@ -230,7 +230,7 @@ final class ByHandTest extends TestCase
     {
         $plan = Support::catalogue()->programme('knee_four_stage')->plan;
 
-        return $plan->mapStages(static fn(PlanStage $one): PlanStage => $one->withStage($evaluation->log->file->stage($one->stage->key) ?? $one->stage));
+        return $plan->mapStages(static fn(PlanStage $stage): PlanStage => $stage->withStage($evaluation->log->file->stage($stage->stage->key) ?? $stage->stage));
     }
 
     /** @param list<Prescription> $prescriptions */
@@ -238,9 +238,9 @@ final class ByHandTest extends TestCase
     {
         $at = $evaluation->log->at;
 
-        return new Session('done', $evaluation->log->stage->key, SessionKind::Loading, $at, $at, array_map(static fn(Prescription $one): Entry => new Entry(
-            $one->key,
-            array_fill(0, $one->dose->sets, new LoggedSet($one->dose->reps, $one->dose->hold_s, $one->dose->work_s, $one->dose->load_kg)),
+        return new Session('done', $evaluation->log->stage->key, SessionKind::Loading, $at, $at, array_map(static fn(Prescription $prescription): Entry => new Entry(
+            $prescription->key,
+            array_fill(0, $prescription->dose->sets, new LoggedSet($prescription->dose->reps, $prescription->dose->hold_s, $prescription->dose->work_s, $prescription->dose->load_kg)),
             1,
         ), $prescriptions));
     }
@@ -253,7 +253,7 @@ final class ByHandTest extends TestCase
     {
         $before = $plan->stage($stage);
         assert($before instanceof PlanStage);
-        $asked = array_map(static fn(Prescription $one, int $i): ?array => $change($one->toArray(), $i), $before->stage->prescriptions, array_keys($before->stage->prescriptions));
+        $asked = array_map(static fn(Prescription $prescription, int $i): ?array => $change($prescription->toArray(), $i), $before->stage->prescriptions, array_keys($before->stage->prescriptions));
 
         return Json::read((string) json_encode($more + ['stage' => $stage, 'prescriptions' => array_values(array_filter($asked))]), self::reader($plan));
     }

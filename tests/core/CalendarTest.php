@@ -87,9 +87,9 @@ final class CalendarTest extends TestCase
             $history = Support::played(3, 40, 'holds', $temper);
             // What is played passes the same reader as a file from outside.
             $file = \Rung\Core\CaseFile\CaseFile::fromJson((string) json_encode($history->file->toArray()));
-            $sum = array_sum(array_map(static fn($one): int => $one->provocation ?? 0, $file->check_ins));
+            $sum = array_sum(array_map(static fn($checkIn): int => $checkIn->provocation ?? 0, $file->check_ins));
 
-            return [$sum / max(1, count($file->check_ins)), count($file->sessions), count(array_filter($file->planned, static fn(PlannedSession $one): bool => $one->on->toIso() < '2026-05-20'))];
+            return [$sum / max(1, count($file->check_ins)), count($file->sessions), count(array_filter($file->planned, static fn(PlannedSession $planned): bool => $planned->on->toIso() < '2026-05-20'))];
         };
         [$sore, $sessions, $planned] = $scores(new Temper(soreness: 6, irritability: 1.3));
         [$calm, $calmSessions, $calmPlanned] = $scores(new Temper(soreness: 1, irritability: 0.4));

@@ -11,7 +11,7 @@ use Rung\Core\Response\SessionResponse;
 use Rung\Core\Time\Moment;
 
 /**
- * Small cases in March 2026, in UTC, told day by day: a morning is at 07:00, a session from 18:00 to
+ * Small cases in March 2026, in UTC, built day by day: a morning is at 07:00, a session from 18:00 to
  * 18:40. One stage, "slow", entered on the first, with a press (3 × 8 at 40 kg) and a hold, under the
  * tolerable school: pain to 3, next day to 5, watch from a rise of 1, over from 2, stop at 8.
  */

@@ -53,9 +53,9 @@ final class CatalogueTest extends TestCase
         self::assertGreaterThanOrEqual(90, count($catalogue->exercises));
         self::assertSame(array_column(LintKey::cases(), 'value'), array_keys($catalogue->lint));
         foreach ($catalogue->structures as $key => $structure) {
-            $for = array_filter($catalogue->programmes, static fn(Programme $one): bool => in_array($structure->structure, $one->structures, true));
+            $for = array_filter($catalogue->programmes, static fn(Programme $programme): bool => in_array($structure->structure, $programme->structures, true));
             self::assertContains($structure->usualProgramme, array_column($for, 'key'), $key);
-            $direct = array_filter($catalogue->exercises, static fn(Exercise $one): bool => $one->loads($structure->structure) === Directness::Target);
+            $direct = array_filter($catalogue->exercises, static fn(Exercise $exercise): bool => $exercise->loads($structure->structure) === Directness::Target);
             self::assertNotEmpty($direct, "nothing loads $key directly");
         }
         foreach ($catalogue->schools as $school) {
@@ -81,13 +81,13 @@ final class CatalogueTest extends TestCase
         }
         // Whoever has nothing at hand is led to something that needs nothing.
         foreach ($catalogue->exercises as $exercise) {
-            for ($one = $exercise; $one->equipment !== []; $one = $catalogue->exercise((string) $one->stand_in)) {
-                self::assertNotNull($one->stand_in, "$exercise->key ends at $one->key, which needs " . implode(', ', $one->equipment));
+            for ($other = $exercise; $other->equipment !== []; $other = $catalogue->exercise((string) $other->stand_in)) {
+                self::assertNotNull($other->stand_in, "$exercise->key ends at $other->key, which needs " . implode(', ', $other->equipment));
             }
         }
     }
 
-    /** @return iterable<string, array{string, array<string, mixed>}> what is spoilt of a sound library, and the fault that is told */
+    /** @return iterable<string, array{string, array<string, mixed>}> what is spoilt in a sound library, and the fault that is reported */
     public static function broken(): iterable
     {
         yield 'a rung that is no harder' => ['/ladders/0/rungs/1/demand', ['ladders' => [['rungs' => [1 => ['demand' => 1]]]]]];
@@ -145,7 +145,7 @@ final class CatalogueTest extends TestCase
     {
         $catalogue = Support::catalogue();
         $words = static function (string $programme, string $key) use ($catalogue): ?string {
-            $found = array_values(array_filter($catalogue->programme($programme)->plan->prescriptions(), static fn(Prescription $one): bool => $one->key === $key));
+            $found = array_values(array_filter($catalogue->programme($programme)->plan->prescriptions(), static fn(Prescription $prescription): bool => $prescription->key === $key));
 
             return GrowthWords::of($found[0], $catalogue);
         };
@@ -187,7 +187,7 @@ final class CatalogueTest extends TestCase
     #[DataProvider('queries')]
     public function testPeopleFindWhatTheyAskFor(string $query, array $first, array $absent): void
     {
-        $found = array_map(static fn(Exercise $one): string => $one->key, (new Search(Support::catalogue()))->exercises($query));
+        $found = array_map(static fn(Exercise $exercise): string => $exercise->key, (new Search(Support::catalogue()))->exercises($query));
         self::assertSame($first, array_slice($found, 0, count($first)));
         self::assertSame([], array_intersect($absent, $found));
     }
@@ -201,7 +201,7 @@ final class CatalogueTest extends TestCase
             $document = preg_replace('/\{"type":"sign_off"\}/', $added, $encoded, 1, $count);
             self::assertSame(1, $count, 'a signature stands in its second stage');
             $gate = Json::read((string) $document, Programme::read(...))->plan->stage('slow')->stage->gate ?? [];
-            self::assertContains($type, array_map(static fn(Criterion $one): CriterionType => $one->type(), $gate));
+            self::assertContains($type, array_map(static fn(Criterion $criterion): CriterionType => $criterion->type(), $gate));
             self::assertNotSame('', PartWords::criterion($type));
         }
         foreach (LeverKind::cases() as $kind) {
@@ -239,8 +239,8 @@ final class CatalogueTest extends TestCase
                 $first = $search->exercises($name)[0] ?? null;
                 self::assertNotNull($first, "$name finds nothing");
                 // Some names belong to more than one structure.
-                $named = array_filter($catalogue->structures, static fn(StructureInfo $one): bool => in_array($name, [$one->title, ...$one->alsoCalled], true));
-                $loads = array_map(static fn(StructureInfo $one): ?Directness => $first->loads($one->structure), $named);
+                $named = array_filter($catalogue->structures, static fn(StructureInfo $structureInfo): bool => in_array($name, [$structureInfo->title, ...$structureInfo->alsoCalled], true));
+                $loads = array_map(static fn(StructureInfo $structureInfo): ?Directness => $first->loads($structureInfo->structure), $named);
                 self::assertNotSame([], array_filter($loads, static fn(?Directness $how): bool => $how === Directness::Target || $how === Directness::Shared), "$name finds $first->title first");
                 $usual = array_column($search->programmes($name), 'key');
                 self::assertContains($info->usualProgramme, $usual, "$name finds the usual programme");
@@ -253,13 +253,13 @@ final class CatalogueTest extends TestCase
         foreach (Support::catalogue()->structures as $key => $info) {
             self::assertGreaterThanOrEqual(2, count($info->differentials), $key);
             self::assertSame(array_unique(array_column($info->differentials, 'what')), array_column($info->differentials, 'what'), $key);
-            foreach ($info->differentials as $one) {
-                self::assertMatchesRegularExpression('/^\p{Lu}.{20,}\.$/u', $one->check, $one->what);
-                self::assertMatchesRegularExpression('/^\p{Lu}.{3,}\.$/u', $one->then, $one->what);
+            foreach ($info->differentials as $differential) {
+                self::assertMatchesRegularExpression('/^\p{Lu}.{20,}\.$/u', $differential->check, $differential->what);
+                self::assertMatchesRegularExpression('/^\p{Lu}.{3,}\.$/u', $differential->then, $differential->what);
             }
             // Wherever something is torn nothing is loaded before somebody has looked.
-            foreach (array_filter($info->differentials, static fn(Differential $one): bool => preg_match('/rupture|tear|clot|fracture|broken/i', $one->what) === 1) as $one) {
-                self::assertMatchesRegularExpression('/refer|emergency/i', $one->then, "$key: $one->what");
+            foreach (array_filter($info->differentials, static fn(Differential $differential): bool => preg_match('/rupture|tear|clot|fracture|broken/i', $differential->what) === 1) as $other) {
+                self::assertMatchesRegularExpression('/refer|emergency/i', $other->then, "$key: $other->what");
             }
         }
     }
@@ -301,7 +301,7 @@ final class CatalogueTest extends TestCase
         }
     }
 
-    /** What the pacer says names phases that the exercise has: a hold is not told to lift, nor a jump. */
+    /** What the pacer says names phases that the exercise has: no cue to lift in a hold or a jump. */
     public function testWhatThePacerSaysFitsTheExercise(): void
     {
         $own = 0;

@@ -60,7 +60,7 @@ final class CorridorTest extends TestCase
 
     public function testEveryReasonIsReachedHere(): void
     {
-        $reached = array_unique(array_map(static fn(array $one): string => explode(' ', $one[2])[1], array_values(iterator_to_array(self::rows()))));
+        $reached = array_unique(array_map(static fn(array $row): string => explode(' ', $row[2])[1], array_values(iterator_to_array(self::rows()))));
         self::assertSame([], array_diff(array_column(Because::cases(), 'value'), $reached));
     }
 
@@ -90,7 +90,7 @@ final class CorridorTest extends TestCase
                 self::assertGreaterThanOrEqual($from, $asked->reps, "athlete $seed, day $day");
                 self::assertLessThanOrEqual($to, $asked->reps, "athlete $seed, day $day");
                 $last = $evaluation->sessions === [] ? null : $evaluation->sessions[count($evaluation->sessions) - 1];
-                if ($before !== null && $last?->verdict !== null && !$last->verdict->isWellBorne()) {
+                if ($before !== null && $last?->verdict !== null && !$last->verdict->isWellTolerated()) {
                     self::assertLessThanOrEqual($before, $asked->reps, "athlete $seed, day $day: never up on what was not borne");
                 }
                 if ($last?->verdict === Verdict::Over) {

@@ -25,7 +25,7 @@ final class CountdownTest extends TestCase
     {
         $found = self::reckon('2026-06-07');
         // Backwards: springs take 28 days, slow strength 42 before them.
-        self::assertSame(['slow must 2026-03-29, 2026-03-15 to 2026-03-29, enough', 'springs must 2026-05-10, 2026-04-26 to 2026-05-31, tight'], self::told($found));
+        self::assertSame(['slow must 2026-03-29, 2026-03-15 to 2026-03-29, enough', 'springs must 2026-05-10, 2026-04-26 to 2026-05-31, tight'], self::fields($found));
         self::assertSame(['2026-05-24', '2026-07-19', Pace::Tight], [$found->soonest?->toIso(), $found->latest?->toIso(), $found->pace()]);
         self::assertSame('Springs must begin by Sun 10 May. As things stand it begins between Sun 26 Apr and Sun 31 May.', CountdownWords::stage($found->stages[1], 'Springs'));
         self::assertSame('Ready between Sun 24 May and Sun 19 Jul: by Sun 7 Jun only where all goes well.', CountdownWords::ready($found));
@@ -59,11 +59,11 @@ final class CountdownTest extends TestCase
     public function testWhatASlowerAthleteDoesNotReachIsNotPromised(): void
     {
         $found = Countdown::of(['holds', 'slow', 'springs'], Day::fromIso('2026-03-01'), Day::fromIso('2026-03-15'), null, self::STEADY, ['holds' => 28], Day::fromIso('2026-12-01'));
-        self::assertSame(['slow must 2026-09-22, 2026-03-15 to 2026-03-29, enough', 'springs must 2026-11-03, 2026-04-26 to ?, tight'], self::told($found));
+        self::assertSame(['slow must 2026-09-22, 2026-03-15 to 2026-03-29, enough', 'springs must 2026-11-03, 2026-04-26 to ?, tight'], self::fields($found));
         self::assertSame('Ready on Sun 24 May at the soonest: by Tue 1 Dec only where all goes well.', CountdownWords::ready($found));
         $endless = Countdown::of(['holds', 'slow', 'sport'], Day::fromIso('2026-03-01'), Day::fromIso('2026-03-15'), null, self::STEADY, self::SLOW, Day::fromIso('2026-12-01'));
         self::assertNull($endless->pace(), 'a last stage without an end is no day to be ready by');
-        self::assertSame('The last stage has no end that can be reckoned with.', CountdownWords::ready($endless));
+        self::assertSame('The end of the last stage cannot be estimated.', CountdownWords::ready($endless));
     }
 
     public function testALaterDayGivesAsManyDaysMoreAndChangesNothingElse(): void
@@ -74,16 +74,16 @@ final class CountdownTest extends TestCase
             $slow = array_map(static fn(int $days): int => $days + $random->getInt(0, 40), $steady);
             $more = $random->getInt(1, 100);
             $reckon = static fn(string $by): Countdown => Countdown::of(['a', 'b', 'c'], Day::fromIso('2026-03-01'), Day::fromIso('2026-03-20'), null, $steady, $slow, Day::fromIso($by));
-            $one = $reckon('2026-09-01');
+            $countdown = $reckon('2026-09-01');
             $other = $reckon(Day::fromIso('2026-09-01')->plus($more)->toIso());
-            foreach ($one->stages as $at => $stage) {
+            foreach ($countdown->stages as $at => $stage) {
                 self::assertSame($more, $other->stages[$at]->mustBegin->daysSince($stage->mustBegin));
                 self::assertSame($stage->soonest->number, $other->stages[$at]->soonest->number);
                 self::assertNotNull($stage->latest);
                 self::assertGreaterThanOrEqual(0, $stage->latest->daysSince($stage->soonest));
             }
             // If the last stage can begin in time, so could each before it.
-            self::assertSame($one->stages[1]->pace() === Pace::TooLate, $one->pace() === Pace::TooLate);
+            self::assertSame($countdown->stages[1]->pace() === Pace::TooLate, $countdown->pace() === Pace::TooLate);
         }
     }
 
@@ -93,8 +93,8 @@ final class CountdownTest extends TestCase
     }
 
     /** @return list<string> */
-    private static function told(Countdown $found): array
+    private static function fields(Countdown $found): array
     {
-        return array_map(static fn(CountdownStage $one): string => "$one->key must {$one->mustBegin->toIso()}, {$one->soonest->toIso()} to " . ($one->latest?->toIso() ?? '?') . ", {$one->pace()->value}", $found->stages);
+        return array_map(static fn(CountdownStage $countdownStage): string => "$countdownStage->key must {$countdownStage->mustBegin->toIso()}, {$countdownStage->soonest->toIso()} to " . ($countdownStage->latest?->toIso() ?? '?') . ", {$countdownStage->pace()->value}", $found->stages);
     }
 }

@@ -19,7 +19,7 @@ final class CoursesTest extends TestCase
     {
         $played = self::played('knee_four_stage', 'patellar_tendon', 'jumping', 20);
         self::assertLessThanOrEqual(10, self::from($played, 'slow'));
-        $deep = array_values(array_filter($played['changes'], static fn(array $one): bool => $one['prescription'] === 'press' && $one['dose']['range']['to_deg'] === 90));
+        $deep = array_values(array_filter($played['changes'], static fn(array $other): bool => $other['prescription'] === 'press' && $other['dose']['range']['to_deg'] === 90));
         self::assertLessThanOrEqual(40, $deep[0]['day'] ?? 99);
         $springs = self::from($played, 'springs');
         $maxima = [];
@@ -74,7 +74,7 @@ final class CoursesTest extends TestCase
         $found = self::week($played, 1)['exercises'][1];
         self::assertArrayNotHasKey('load_kg', $found['dose'], 'no load out of the air');
         self::assertGreaterThan(0, $found['load_kg']);
-        $eased = array_values(array_filter($played['changes'], static fn(array $one): bool => $one['kind'] === 'ease' && $one['prescription'] === 'heavy_b'));
+        $eased = array_values(array_filter($played['changes'], static fn(array $change): bool => $change['kind'] === 'ease' && $change['prescription'] === 'heavy_b'));
         self::assertSame($found['load_kg'], $eased[0]['dose']['load_kg']);
     }
 
@@ -119,11 +119,11 @@ final class CoursesTest extends TestCase
         $played = self::played('hamstring_origin_four_stage', 'proximal_hamstring', 'running', 20, ['athlete' => ['kind' => 'steady', 'reserve' => 3]]);
         self::assertLessThanOrEqual(30, self::from($played, 'deep'), 'fifteen bridges open the gate to the deep bend');
         $last = self::week($played, intdiv(self::from($played, 'springs') - 2, 7) + 1);
-        $hinge = array_values(array_filter($last['exercises'], static fn(array $one): bool => $one['prescription'] === 'o_hinge'))[0];
+        $hinge = array_values(array_filter($last['exercises'], static fn(array $exercise): bool => $exercise['prescription'] === 'o_hinge'))[0];
         self::assertSame(90, $hinge['dose']['range']['to_deg']);
-        $growth = array_values(array_filter($played['changes'], static fn(array $one): bool => $one['prescription'] === 'o_hinge'));
-        self::assertSame([60, 75, 90, 90], array_map(static fn(array $one): int => $one['dose']['range']['to_deg'], array_slice($growth, 0, 4)), 'range before load');
-        self::assertSame([0, 0, 0], array_map(static fn(array $one): mixed => $one['dose']['load_kg'], array_slice($growth, 0, 3)));
+        $growth = array_values(array_filter($played['changes'], static fn(array $change): bool => $change['prescription'] === 'o_hinge'));
+        self::assertSame([60, 75, 90, 90], array_map(static fn(array $row): int => $row['dose']['range']['to_deg'], array_slice($growth, 0, 4)), 'range before load');
+        self::assertSame([0, 0, 0], array_map(static fn(array $row): mixed => $row['dose']['load_kg'], array_slice($growth, 0, 3)));
     }
 
     public function testTheHeelStaysAboveTheFloorAtTheInsertion(): void
@@ -158,7 +158,7 @@ final class CoursesTest extends TestCase
     {
         $played = self::played('groin_build_and_keep', 'adductor', 'cutting', 30, ['purpose' => 'prevention', 'athlete' => ['kind' => 'steady', 'gain_percent_a_week' => 1.5]]);
         $work = static function (int $week) use ($played): int {
-            $lift = array_values(array_filter(self::week($played, $week)['exercises'], static fn(array $one): bool => $one['exercise'] === 'adductor_lift_full'))[0];
+            $lift = array_values(array_filter(self::week($played, $week)['exercises'], static fn(array $exercise): bool => $exercise['exercise'] === 'adductor_lift_full'))[0];
 
             return $lift['dose']['sets'] * $lift['dose']['reps'];
         };
@@ -179,7 +179,7 @@ final class CoursesTest extends TestCase
         $played = self::played('biceps_pulley', 'biceps_long_head', 'everyday', 8);
         self::assertSame(['front_raise_bent', 'thumb_up_raise', 'curl_to_press'], array_column(self::week($played, 1)['exercises'], 'exercise'), 'the hardest first');
         $then = self::week($played, 6)['exercises'];
-        $firmer = array_filter(self::week($played, 1)['exercises'], static fn(array $one, int $i): bool => ($then[$i]['load_kg'] ?? 0) > ($one['load_kg'] ?? 0) || ($then[$i]['dose']['resistance'] ?? null) !== ($one['dose']['resistance'] ?? null), ARRAY_FILTER_USE_BOTH);
+        $firmer = array_filter(self::week($played, 1)['exercises'], static fn(array $exercise, int $i): bool => ($then[$i]['load_kg'] ?? 0) > ($exercise['load_kg'] ?? 0) || ($then[$i]['dose']['resistance'] ?? null) !== ($exercise['dose']['resistance'] ?? null), ARRAY_FILTER_USE_BOTH);
         self::assertNotEmpty($firmer);
         self::assertGreaterThanOrEqual(42, $played['ended_day']);
     }
@@ -252,7 +252,7 @@ final class CoursesTest extends TestCase
             self::assertSame($week['stage'] === 'act' ? [] : ['decline_eccentric'], array_column($week['exercises'], 'exercise'), 'then the sport alone, no press');
         }
         $wanted = self::played('knee_provoked_eccentric', 'patellar_tendon', 'jumping', 8, ['athlete' => ['kind' => 'steady', 'pain' => 6]]);
-        self::assertSame([], array_filter($wanted['changes'], static fn(array $one): bool => $one['kind'] === 'add_load'), 'pain within the band raises nothing');
+        self::assertSame([], array_filter($wanted['changes'], static fn(array $other): bool => $other['kind'] === 'add_load'), 'pain within the band raises nothing');
         self::assertNotContains('act', array_column($wanted['stages'], 'stage'), 'nor opens the gate');
     }
 
@@ -261,12 +261,12 @@ final class CoursesTest extends TestCase
         $sore = ['irritability' => ['rest' => 2, 'test' => 4]];
         $played = self::played('knee_comfort_led', 'patellar_tendon', 'jumping', 20, $sore);
         self::assertSame(['holds', 'slow', 'springs', 'act'], array_column($played['stages'], 'stage'));
-        $hold = array_values(array_filter($played['changes'], static fn(array $one): bool => $one['prescription'] === 'c_hold'));
+        $hold = array_values(array_filter($played['changes'], static fn(array $change): bool => $change['prescription'] === 'c_hold'));
         self::assertSame('leg_press_hold', $hold[0]['exercise'] ?? null, 'from two legs, with which it begins, to one');
         self::assertSame([30, 45], [$hold[0]['dose']['hold_s'] ?? null, $hold[0]['dose']['hold_to_s'] ?? null], 'in the same corridor');
         self::assertContains('one_leg_hop', array_column($played['changes'], 'exercise'));
         $painful = self::played('knee_comfort_led', 'patellar_tendon', 'jumping', 8, $sore + ['athlete' => ['kind' => 'steady', 'pain' => 2]]);
-        self::assertSame([], array_filter($painful['changes'], static fn(array $one): bool => $one['kind'] === 'progress'), 'only while it does not hurt');
+        self::assertSame([], array_filter($painful['changes'], static fn(array $change): bool => $change['kind'] === 'progress'), 'only while it does not hurt');
     }
 
     public function testTheHeelIsPacedAtEveryRung(): void
@@ -283,7 +283,7 @@ final class CoursesTest extends TestCase
         }
         self::assertSame('heel_raise_one_pack', end($rungs));
         self::assertSame(21, self::week($played, 2)['sessions'], 'three times a day');
-        $order = array_values(array_unique(array_column(array_filter($played['changes'], static fn(array $one): bool => $one['kind'] === 'progress'), 'exercise')));
+        $order = array_values(array_unique(array_column(array_filter($played['changes'], static fn(array $change): bool => $change['kind'] === 'progress'), 'exercise')));
         self::assertSame(['heel_raise_two_floor', 'heel_raise_one_floor', 'heel_raise_one_pack'], $order, 'range, one leg, pack');
     }
 
@@ -340,9 +340,9 @@ final class CoursesTest extends TestCase
     public function testTheShoulderGetsFirmerBandsAndTheWristSmallSteps(): void
     {
         $shoulder = self::played('hold_strength_speed', 'supraspinatus', 'running', 20);
-        $bands = array_values(array_unique(array_filter(array_map(static fn(array $one): ?string => $one['dose']['resistance'] ?? null, $shoulder['changes']))));
+        $bands = array_values(array_unique(array_filter(array_map(static fn(array $change): ?string => $change['dose']['resistance'] ?? null, $shoulder['changes']))));
         self::assertSame(['thin', 'thin, one step out', 'medium'], array_slice($bands, 0, 3));
-        self::assertSame([], array_filter(array_map(static fn(array $one): mixed => $one['dose']['load_kg'] ?? null, $shoulder['changes'])), 'never kilograms on a band');
+        self::assertSame([], array_filter(array_map(static fn(array $change): mixed => $change['dose']['load_kg'] ?? null, $shoulder['changes'])), 'never kilograms on a band');
         $wrist = array_values(array_unique(self::loads(self::played('hold_strength_speed', 'lateral_elbow', 'running', 20), 'run_slow')));
         for ($i = 1; $i < count($wrist); $i++) {
             self::assertSame(0.25, $wrist[$i] - $wrist[$i - 1]);
@@ -379,7 +379,7 @@ final class CoursesTest extends TestCase
     {
         $calm = self::played($programme, $structure, $goal, 40);
         $flared = self::played($programme, $structure, $goal, 40, ['athlete' => ['kind' => 'steady', 'flares' => [['day' => 20, 'rise' => 3]]]]);
-        $easing = array_filter($flared['changes'], static fn(array $one): bool => in_array($one['kind'], ['ease', 'step_down', 'within'], true) && $one['day'] >= 20 && $one['day'] <= 22);
+        $easing = array_filter($flared['changes'], static fn(array $change): bool => in_array($change['kind'], ['ease', 'step_down', 'within'], true) && $change['day'] >= 20 && $change['day'] <= 22);
         self::assertNotEmpty($easing, 'eased within two days');
         self::assertNotNull($calm['ended_day']);
         self::assertNotNull($flared['ended_day'], 'one flare does not keep anybody for good');

@@ -34,7 +34,7 @@ final class CriteriaTest extends TestCase
         self::assertSame('not_yet 9', $evidence->says($low, 19), 'a day earlier the nine was within the week');
         self::assertSame([14 => true, 18 => true], $evidence->looksAt($low));
         self::assertSame('not_yet 4', (new MadeUpEvidence())->done(14, 4)->done(18, 2)->says($low));
-        self::assertSame('no_data 2', (new MadeUpEvidence())->done(18, 2)->done(19, null)->says($low), 'pain that was not told is no reading');
+        self::assertSame('no_data 2', (new MadeUpEvidence())->done(18, 2)->done(19, null)->says($low), 'pain that was not entered is no reading');
         self::assertSame('no_data', (new MadeUpEvidence())->says($low));
         // Over the limit on day 16: gone on day 23, if then two sessions have been done that hurt little.
         $over = (new MadeUpEvidence())->done(16, 5)->plan(21)->plan(22);
@@ -48,7 +48,7 @@ final class CriteriaTest extends TestCase
         $at = static fn(int|float ...$loads): array => array_values(array_map(static fn(int|float $kg): LoggedSet => new LoggedSet(reps: 8, load_kg: $kg), $loads));
         self::assertSame('met 3', (new MadeUpEvidence())->done(18, 3, $at(40, 42.5))->says($loaded));
         self::assertSame('no_data', (new MadeUpEvidence())->done(18, 3, $at(40, 37.5))->says($loaded), 'every set needs the load');
-        self::assertSame('no_data', (new MadeUpEvidence())->done(18, 3)->says($loaded), 'a session without a set of it tells nothing');
+        self::assertSame('no_data', (new MadeUpEvidence())->done(18, 3)->says($loaded), 'a session without a set of it is no evidence');
         self::assertSame('not_yet 4', (new MadeUpEvidence())->done(17, 4, $at(40))->done(18, 1, $at(40))->says($loaded));
         self::assertSame(21, (new MadeUpEvidence())->plan(21)->first($loaded), 'the dose in force has the load');
         self::assertNull((new MadeUpEvidence())->plan(21)->first(self::of(['type' => 'loaded_pain', 'prescription' => 'press', 'min_load_kg' => 42.5, 'max' => 3, 'days' => 7, 'min_sessions' => 1])));
@@ -164,7 +164,7 @@ final class CriteriaTest extends TestCase
         self::assertSame('met 3', (new MadeUpEvidence())->done(12, 1, $sets(3, 8))->says($reached));
         self::assertSame('not_yet 2', (new MadeUpEvidence())->done(12, 1, [...$sets(2, 8), ...$sets(1, 7)])->says($reached));
         self::assertSame('not_yet 0', (new MadeUpEvidence())->done(12, 1, $sets(3, 8, 37.5))->says($reached));
-        self::assertSame('no_data', (new MadeUpEvidence())->done(12, 1, $sets(3, 8), tooMuch: true)->says($reached), 'only what was well borne');
+        self::assertSame('no_data', (new MadeUpEvidence())->done(12, 1, $sets(3, 8), tooMuch: true)->says($reached), 'only what was well tolerated');
         self::assertSame('not_yet 2', (new MadeUpEvidence())->done(12, 1, $sets(2, 8))->done(14, 1, $sets(1, 8))->says($reached), 'in one session');
         $reserve = self::of(['type' => 'reached', 'prescription' => 'press', 'sets' => 1, 'rir_min' => 2]);
         self::assertSame(['met 1', 'not_yet 0'], [(new MadeUpEvidence())->done(12, 1, $sets(1, 5, null, 2))->says($reserve), (new MadeUpEvidence())->done(12, 1, $sets(1, 5, null, 1))->says($reserve)]);

@@ -98,7 +98,7 @@ final class DecisionsTest extends TestCase
 
     public function testEveryReasonIsReachedHere(): void
     {
-        $reached = array_unique(array_map(static fn(array $one): string => explode(' ', $one[2])[1], array_values(iterator_to_array(self::actions()))));
+        $reached = array_unique(array_map(static fn(array $action): string => explode(' ', $action[2])[1], array_values(iterator_to_array(self::actions()))));
         // The end of a programme is no matter of a case file (KeepingUpTest).
         self::assertSame(['maintained', 'maintenance_over'], array_values(array_diff(array_column(ActionReason::cases(), 'value'), $reached)));
     }
@@ -120,7 +120,7 @@ final class DecisionsTest extends TestCase
         yield 'of three it is' => [CaseBuilder::case()->with(['case' => ['opened_on' => '2026-03-10']]), 13, 'silent no_scores'];
         yield 'one planned session was missed' => [$settled()->with($planned(10, 11, 12)), 11, 'ready_progress'];
         yield 'the last two were' => [$settled()->with($planned(10, 11, 12)), 12, 'silent sessions_missed'];
-        yield 'a break, told with all its reasons' => [$settled(), 28, 'silent no_scores long_break'];
+        yield 'a break, with all its reasons' => [$settled(), 28, 'silent no_scores long_break'];
         yield 'prevention has no mornings' => [CaseBuilder::case()->with(['case' => ['purpose' => 'prevention']])->session(8), 15, 'on_course'];
         yield 'a review is due' => [CaseBuilder::case()->with(['case' => ['review_on' => '2026-03-12']])->mornings(8, 12, 1), 12, 'stalled review_due'];
         yield 'it is due tomorrow' => [CaseBuilder::case()->with(['case' => ['review_on' => '2026-03-13']])->mornings(8, 12, 1), 12, 'on_course'];

@@ -145,7 +145,7 @@ final class EveryCourseTest extends TestCase
     /** Whether the latest change of its dose, since yesterday morning, made it easier; a block that is taken back says its own load. */
     private static function wasLowered(Evaluation $evaluation, Prescription $prescription): bool
     {
-        $changes = array_values(array_filter($evaluation->log->doseChanges, static fn(DoseChange $one): bool => $one->prescription === $prescription->key && $evaluation->log->at->micros - $one->at->micros <= self::DAY_MICROS));
+        $changes = array_values(array_filter($evaluation->log->doseChanges, static fn(DoseChange $change): bool => $change->prescription === $prescription->key && $evaluation->log->at->micros - $change->at->micros <= self::DAY_MICROS));
         $last = $changes === [] ? null : $changes[count($changes) - 1];
 
         return $last !== null && $last->kind->lowers() && $prescription->progression?->blocks === null;

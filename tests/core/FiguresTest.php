@@ -253,9 +253,9 @@ final class FiguresTest extends TestCase
     private static function tissue(array $drawn, int $first): array
     {
         $tissue = [];
-        foreach (is_array($drawn['tissue']) ? array_slice($drawn['tissue'], 0, $first) : [] as $one) {
-            self::assertIsArray($one);
-            $tissue[] = [$one['kind'], $one['limb']];
+        foreach (is_array($drawn['tissue']) ? array_slice($drawn['tissue'], 0, $first) : [] as $piece) {
+            self::assertIsArray($piece);
+            $tissue[] = [$piece['kind'], $piece['limb']];
         }
 
         return $tissue;
@@ -266,8 +266,8 @@ final class FiguresTest extends TestCase
         return $body->place($from)->to($body->place($to));
     }
 
-    private static function apartFrom(Posed $one, Posed $other, string $point): float
+    private static function apartFrom(Posed $posed, Posed $other, string $point): float
     {
-        return $one->place($point)->to($other->place($point));
+        return $posed->place($point)->to($other->place($point));
     }
 }

@@ -47,14 +47,14 @@ final class FilePlanTest extends TestCase
         self::assertSame(1, $times(5), 'one session is one a week');
         // Sessions without a name of their kind are of one kind, which has the stage's title.
         $stage = FilePlan::of(CaseBuilder::case()->file(), [])->plan->stages[0];
-        self::assertSame([['session'], ['Slow'], ['session', 'session']], [array_column($stage->slots, 'key'), array_column($stage->slots, 'title'), array_map(static fn($one): ?string => $one->slot, $stage->stage->prescriptions)]);
+        self::assertSame([['session'], ['Slow'], ['session', 'session']], [array_column($stage->slots, 'key'), array_column($stage->slots, 'title'), array_map(static fn($prescription): ?string => $prescription->slot, $stage->stage->prescriptions)]);
     }
 
     public function testWhatIsNoLongerAskedForStaysKnown(): void
     {
         $stages = [1 => ['key' => Plan::LEFT_OUT, 'title' => 'Left out', 'mode' => 'mixed', 'goals' => ['everyday'], 'gate' => [], 'prescriptions' => [['key' => 'old', 'exercise' => 'wall_sit', 'mode' => 'isometric', 'limbs' => 'together', 'dose' => ['sets' => 3, 'reps' => 1, 'hold_s' => 30, 'rest_s' => 60]]]]];
         $plan = FilePlan::of(CaseBuilder::case()->with(['stages' => $stages])->file(), [])->plan;
-        self::assertSame([['slow'], ['old']], [array_map(static fn(PlanStage $one): string => $one->stage->key, $plan->stages), array_column($plan->leftOut, 'key')]);
+        self::assertSame([['slow'], ['old']], [array_map(static fn(PlanStage $stage): string => $stage->stage->key, $plan->stages), array_column($plan->leftOut, 'key')]);
         // What was read so is a plan that can be kept and read again.
         self::assertEquals($plan, Plan::fromJson((string) json_encode($plan->toArray())));
     }

@@ -93,7 +93,7 @@ final class ForceCurveTest extends TestCase
         self::assertGreaterThan(0, $plain->rateOfRise);
         self::assertLessThanOrEqual($plain->end, $plain->peakAt);
         $times = 1 + $seed / 10;
-        $stronger = CurveFigures::of(new ForceCurve($curve->ms, array_map(static fn(int|float $one): float => $one * $times, $curve->newtons)));
+        $stronger = CurveFigures::of(new ForceCurve($curve->ms, array_map(static fn(int|float $value): float => $value * $times, $curve->newtons)));
         foreach (['peak', 'impulse', 'rateOfRise'] as $figure) {
             self::assertEqualsWithDelta($times * $plain->{$figure}, $stronger->{$figure}, 1e-6 * $plain->{$figure} * $times, $figure);
         }
@@ -209,8 +209,8 @@ final class ForceCurveTest extends TestCase
         self::assertSame($verdict, $tries->verdict);
         self::assertEquals($best, $tries->best);
         self::assertEqualsWithDelta($spread, $tries->spreadPercent, 0.05);
-        $told = self::answer(['ask' => 'tries', 'values' => $values, 'asked' => $asked, 'higher_is_better' => $higher]);
-        self::assertSame($verdict->value, $told['verdict']);
+        $answer = self::answer(['ask' => 'tries', 'values' => $values, 'asked' => $asked, 'higher_is_better' => $higher]);
+        self::assertSame($verdict->value, $answer['verdict']);
     }
 
     /**

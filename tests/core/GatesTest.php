@@ -22,7 +22,7 @@ final class GatesTest extends TestCase
 
         yield 'pain at its limit' => [$case(), 11, ['type' => 'exercise_pain', 'max' => 3, 'days' => 7, 'min_sessions' => 2], ['met', 3]];
         yield 'pain over it' => [$case(), 11, ['type' => 'exercise_pain', 'max' => 2, 'days' => 7, 'min_sessions' => 2], ['not_yet', 3]];
-        yield 'too few sessions, the worst told all the same' => [$case(), 11, ['type' => 'exercise_pain', 'max' => 3, 'days' => 3, 'min_sessions' => 2], ['no_data', 3]];
+        yield 'too few sessions, the worst given all the same' => [$case(), 11, ['type' => 'exercise_pain', 'max' => 3, 'days' => 3, 'min_sessions' => 2], ['no_data', 3]];
         yield 'a session six days back counts in seven days' => [$case(), 14, ['type' => 'exercise_pain', 'max' => 3, 'days' => 7, 'min_sessions' => 2], ['met', 3]];
         yield 'seven days back it does not' => [$case(), 15, ['type' => 'exercise_pain', 'max' => 3, 'days' => 7, 'min_sessions' => 2], ['no_data', 3]];
 
@@ -90,9 +90,9 @@ final class GatesTest extends TestCase
     public function testACriterion(CaseBuilder $case, int $day, array $criterion, array $expected): void
     {
         $gate = $case->gate($criterion)->at($day)->gate;
-        $told = $gate->criteria[0]->toArray();
+        $result = $gate->criteria[0]->toArray();
 
-        self::assertSame($expected, [$told['state'], $told['value']]);
+        self::assertSame($expected, [$result['state'], $result['value']]);
         self::assertSame($expected[0] === 'met', $gate->isOpen());
     }
 

@@ -63,9 +63,9 @@ final class HealthRecordTest extends TestCase
             'reviews' => [['at' => '2026-03-03T09:00Z', 'clears' => 's']],
             'dose_changes' => [['at' => '2026-03-04T09:00Z', 'kind' => 'manual']],
         ])->file();
-        $told = $file->toArray();
-        $told['stages'] = array_map(static fn(mixed $one): array => ['title' => ''] + (array) $one, (array) $told['stages']);
-        $odd = CaseFile::fromJson(self::json(['case' => ['notes' => ''] + (array) $told['case']] + $told));
+        $fields = $file->toArray();
+        $fields['stages'] = array_map(static fn(mixed $stage): array => ['title' => ''] + (array) $stage, (array) $fields['stages']);
+        $odd = CaseFile::fromJson(self::json(['case' => ['notes' => ''] + (array) $fields['case']] + $fields));
         self::assertSame(json_encode($odd->toArray()), json_encode(BundleReader::read(self::json(BundleWriter::of($odd, Support::catalogue())))->toArray()));
         self::assertStringContainsString('"effectiveDateTime":"2026-03-02T07:00:00', self::json(BundleWriter::of($odd, Support::catalogue())), 'others read a moment to the second');
     }
@@ -75,7 +75,7 @@ final class HealthRecordTest extends TestCase
         $case = CaseBuilder::case()->morning(2, 3, 15, ['night_ache'])->session(2, 4)->review(3, 's1')->with(['tests' => [['test' => 'knee_extension_strength', 'on' => '2026-03-02', 'affected' => 300.5, 'unaffected' => 400, 'unit' => 'N']]]);
         $entries = (array) BundleWriter::of($case->file(), Support::catalogue(), new RecordAbout(closedOn: Day::fromIso('2026-03-20')))['entry'];
         $resources = array_column($entries, 'resource', 'fullUrl');
-        $of = static fn(string $type, string $code = ''): array => array_values(array_filter($resources, static fn(mixed $one): bool => self::at($one, 'resourceType') === $type && ($code === '' || self::at($one, 'code', 'coding', 0, 'code') === $code)));
+        $of = static fn(string $type, string $code = ''): array => array_values(array_filter($resources, static fn(mixed $resource): bool => self::at($resource, 'resourceType') === $type && ($code === '' || self::at($resource, 'code', 'coding', 0, 'code') === $code)));
 
         self::assertSame('Kneecap tendon', self::at($of('Condition'), 0, 'code', 'text'));
         self::assertSame('inactive', self::at($of('Condition'), 0, 'clinicalStatus', 'coding', 0, 'code'));
@@ -111,7 +111,7 @@ final class HealthRecordTest extends TestCase
     public function testTheCodeSystemThatShipsIsTheOneThatIsUsed(): void
     {
         $shipped = json_decode((string) file_get_contents(__DIR__ . '/../../docs/formats/fhir-codes.json'), true);
-        self::assertSame(Codes::system(), $shipped, 'docs/formats/fhir-codes.json is what Codes::system() tells');
+        self::assertSame(Codes::system(), $shipped, 'docs/formats/fhir-codes.json is what Codes::system() returns');
     }
 
     public function testFieldsOfEveryKindComeBack(): void

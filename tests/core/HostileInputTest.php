@@ -41,9 +41,9 @@ final class HostileInputTest extends TestCase
 
         self::assertSame(2, $code, substr($error, 0, 500));
         self::assertSame('', $out);
-        $told = json_decode($error, true);
-        self::assertIsArray($told, substr($error, 0, 500));
-        self::assertNotEmpty($told['errors']);
+        $answer = json_decode($error, true);
+        self::assertIsArray($answer, substr($error, 0, 500));
+        self::assertNotEmpty($answer['errors']);
     }
 
     public function testTheCommandKeepsItsExitCodes(): void

@@ -29,8 +29,8 @@ final class InvarianceTest extends TestCase
             $json = self::inUtc(RandomCase::of($seed));
             $days = self::DAYS_LATER[$seed % count(self::DAYS_LATER)];
             self::assertSame(
-                self::later(self::told($json, Support::NOW), $days),
-                self::told(self::later($json, $days), self::later(Support::NOW, $days)),
+                self::later(self::evaluated($json, Support::NOW), $days),
+                self::evaluated(self::later($json, $days), self::later(Support::NOW, $days)),
                 "seed $seed, $days days later",
             );
         }
@@ -45,7 +45,7 @@ final class InvarianceTest extends TestCase
                 $names["\"$record->id\""] = '"x' . count($names) . '-' . strrev($record->id) . '"';
             }
             $json = self::inUtc($file);
-            self::assertSame(strtr(self::told($json, Support::NOW), $names), self::told(strtr($json, $names), Support::NOW), "seed $seed");
+            self::assertSame(strtr(self::evaluated($json, Support::NOW), $names), self::evaluated(strtr($json, $names), Support::NOW), "seed $seed");
         }
     }
 
@@ -54,13 +54,13 @@ final class InvarianceTest extends TestCase
         $seen = 0;
         foreach (range(1, self::CASES) as $seed) {
             $file = RandomCase::of($seed);
-            $told = Evaluator::evaluate($file, Moment::fromIso(Support::NOW))->toArray();
-            self::assertIsArray($told['week']);
-            self::assertIsArray($told['week']['this']);
+            $evaluated = Evaluator::evaluate($file, Moment::fromIso(Support::NOW))->toArray();
+            self::assertIsArray($evaluated['week']);
+            self::assertIsArray($evaluated['week']['this']);
             $expected = self::summed($file);
             $seen += $expected['volume_load_kg'] > 0 || $expected['isometric_s'] > 0 || $expected['contacts'] > 0 ? 1 : 0;
             foreach ($expected as $what => $amount) {
-                self::assertEqualsWithDelta($amount, $told['week']['this'][$what] ?? null, 0.051, "seed $seed, $what");
+                self::assertEqualsWithDelta($amount, $evaluated['week']['this'][$what] ?? null, 0.051, "seed $seed, $what");
             }
         }
         self::assertGreaterThan(self::CASES / 2, $seen);
@@ -179,7 +179,7 @@ final class InvarianceTest extends TestCase
         return (string) json_encode(['timezone' => 'UTC'] + $file->toArray());
     }
 
-    private static function told(string $json, string $now): string
+    private static function evaluated(string $json, string $now): string
     {
         return (string) json_encode(Evaluator::evaluate(CaseFile::fromJson($json), Moment::fromIso($now))->toArray());
     }

@@ -103,16 +103,16 @@ final class KeepingUpTest extends TestCase
         $stage = $step->plan->stage('slow');
         self::assertInstanceOf(PlanStage::class, $stage);
         $placed = PlanCalendar::asked($step->plan, $stage, $today->plus(-40), $today, 56, $available, [], []);
-        self::assertCount(1, array_unique(array_map(static fn(Placed $one): string => $one->slot, $placed)));
+        self::assertCount(1, array_unique(array_map(static fn(Placed $session): string => $session->slot, $placed)));
         $mode = $stage->slot($placed[0]->slot)?->mode;
         self::assertTrue($mode?->isMoving(), 'slow strength is kept up');
-        $weeks = array_count_values(array_map(static fn(Placed $one): int => intdiv($one->on->number - $one->on->weekday() + 1, 7), $placed));
+        $weeks = array_count_values(array_map(static fn(Placed $session): int => intdiv($session->on->number - $session->on->weekday() + 1, 7), $placed));
         foreach ($weeks as $times) {
             self::assertLessThanOrEqual($perWeek, $times);
         }
         self::assertGreaterThanOrEqual(8, count($weeks), 'no week is left out');
-        foreach (array_slice($placed, 1) as $i => $one) {
-            self::assertGreaterThanOrEqual($gap, $one->on->daysSince($placed[$i]->on));
+        foreach (array_slice($placed, 1) as $i => $session) {
+            self::assertGreaterThanOrEqual($gap, $session->on->daysSince($placed[$i]->on));
         }
         // The doses and the stage itself stay as they are; another stage goes on as ever.
         self::assertEquals($history->plan->prescriptions(), $step->plan->prescriptions());

@@ -77,7 +77,7 @@ final class LintTest extends TestCase
         self::assertSame(["Leg press, one leg: +110 % of work against what was done on Sun 8 Mar, the school's limit is 10 % a week."], $words($press(['load_kg' => 42]), $done(['reps' => 4, 'load_kg' => 40])));
         self::assertSame([], $words($press(['load_kg' => 42]), $done(['reps' => 8, 'load_kg' => 40])));
         self::assertSame([], $words($press([]), $done(['reps' => 4, 'load_kg' => 40])), 'nothing grew');
-        self::assertCount(2, $words($press(['load_kg' => 60]), $done(['reps' => 4, 'load_kg' => 40])), 'each is told apart');
+        self::assertCount(2, $words($press(['load_kg' => 60]), $done(['reps' => 4, 'load_kg' => 40])), 'each has a note of its own');
     }
 
     /** @return iterable<string, array{list<string>, PlanStage, Structure, string, array<string, mixed>}> */
@@ -184,9 +184,9 @@ final class LintTest extends TestCase
         $first = array_map(static fn(int $day): array => ['id' => "j$day", 'at' => sprintf('2026-01-%02dT07:00:00Z', $day), 'provocation' => 3], range(2, 6));
         $file = $stuck->with(['check_ins' => [...array_fill(0, 7, []), ...$first]]);
         $evaluation = $file->at(31);
-        $note = static fn(PlanStage $stage): string => implode('', array_map(static fn(LintNote $one): string => $one->words, array_filter(
+        $note = static fn(PlanStage $stage): string => implode('', array_map(static fn(LintNote $lintNote): string => $lintNote->words, array_filter(
             Linter::of(new LintSubject($catalogue, $catalogue->structure(Structure::PatellarTendon), $catalogue->school('tolerable')->rule, $stage, false, bodyMassKg: 70, daysSinceOpened: 90, summary: TrainingSummary::of($evaluation))),
-            static fn(LintNote $one): bool => $one->key->value === 'plateau',
+            static fn(LintNote $lintNote): bool => $lintNote->key->value === 'plateau',
         )));
         self::assertStringContainsString('slow strength beside the holds', $note(self::stage([['leg_extension_hold', []]])));
         self::assertStringContainsString('Leg press, one leg in place of Leg press, two legs', $note(self::stage([['leg_press_two', []], ['leg_extension_hold', []]], 'isotonic')));

@@ -20,7 +20,7 @@ use Rung\Core\Stage\Evidence;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\Moment;
 
-/** Evidence for a gate, told day by day: days are counted from the stage's first, day 0; today is day 20. */
+/** Evidence for a gate, given day by day: days are counted from the stage's first, day 0; today is day 20. */
 final class MadeUpEvidence implements Evidence
 {
     public const TODAY = 20;
@@ -131,8 +131,8 @@ final class MadeUpEvidence implements Evidence
     public function looksAt(Criterion $criterion): array
     {
         $days = [];
-        foreach ($criterion->days($this) as $one) {
-            $days[$one->on->number - self::FROM] = $one->fits;
+        foreach ($criterion->days($this) as $day) {
+            $days[$day->on->number - self::FROM] = $day->fits;
         }
 
         return $days;
@@ -155,22 +155,22 @@ final class MadeUpEvidence implements Evidence
 
     public function sessions(int $from, int $to): array
     {
-        return array_values(array_filter($this->sessions, static fn(DoneSession $one): bool => $one->day >= $from && $one->day <= $to));
+        return array_values(array_filter($this->sessions, static fn(DoneSession $session): bool => $session->day >= $from && $session->day <= $to));
     }
 
     public function scores(int $from, int $to): array
     {
-        return array_values(array_filter($this->scores, static fn(array $one): bool => $one['day'] >= $from && $one['day'] <= $to));
+        return array_values(array_filter($this->scores, static fn(array $score): bool => $score['day'] >= $from && $score['day'] <= $to));
     }
 
     public function tests(int $by): array
     {
-        return array_values(array_filter($this->tests, static fn(StrengthTest $one): bool => $one->on->number <= $by));
+        return array_values(array_filter($this->tests, static fn(StrengthTest $test): bool => $test->on->number <= $by));
     }
 
     public function outcomes(int $by): array
     {
-        return array_values(array_filter($this->outcomes, static fn(Outcome $one): bool => $one->on->number <= $by));
+        return array_values(array_filter($this->outcomes, static fn(Outcome $outcome): bool => $outcome->on->number <= $by));
     }
 
     public function signedOn(int $by): ?int
@@ -188,7 +188,7 @@ final class MadeUpEvidence implements Evidence
 
     public function planned(int $from, int $to): array
     {
-        return array_values(array_filter($this->planned, static fn(PlannedSession $one): bool => $one->on->number >= $from && $one->on->number <= $to));
+        return array_values(array_filter($this->planned, static fn(PlannedSession $planned): bool => $planned->on->number >= $from && $planned->on->number <= $to));
     }
 
     public function isBegun(PlannedSession $planned): bool
@@ -198,7 +198,7 @@ final class MadeUpEvidence implements Evidence
 
     public function ahead(int $from, int $to): array
     {
-        return array_values(array_filter($this->planned(max($from, $this->today()), $to), fn(PlannedSession $one): bool => !$this->isBegun($one)));
+        return array_values(array_filter($this->planned(max($from, $this->today()), $to), fn(PlannedSession $planned): bool => !$this->isBegun($planned)));
     }
 
     public function isPractice(PlannedSession $planned): bool

@@ -8,7 +8,7 @@ use Rung\Core\Decision\WorkDone;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Record\LoggedSet;
 
-/** Work that was done, told outright: in full, not changed lately, nothing in its way, unless said otherwise. */
+/** Work that was done, given directly: in full, not changed lately, nothing in its way, unless said otherwise. */
 final readonly class MadeUpWork implements WorkDone
 {
     /** @param list<LoggedSet> $sets */

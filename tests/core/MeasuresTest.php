@@ -36,7 +36,7 @@ final class MeasuresTest extends TestCase
     {
         $structure = Support::catalogue()->structure(Structure::PatellarTendon);
         $gate = static fn(string $test): Criterion => Json::read('{"type": "symmetry", "test": "' . $test . '", "min_percent": 90}', Criterion::read(...));
-        $criteria = array_values(array_filter([$gate('hop_distance'), $gate('knee_extension_strength'), $gate('hop_distance')], static fn(Criterion $one): bool => $one instanceof OverTest));
+        $criteria = array_values(array_filter([$gate('hop_distance'), $gate('knee_extension_strength'), $gate('hop_distance')], static fn(Criterion $criterion): bool => $criterion instanceof OverTest));
         self::assertCount(3, $criteria);
         $measures = Measure::of($structure, Support::catalogue(), $criteria);
         self::assertSame(['knee_extension_strength', Measure::RANGE, Measure::COUNT, 'hop_distance'], array_column($measures, 'key'));
@@ -56,6 +56,6 @@ final class MeasuresTest extends TestCase
         self::assertSame('Visit. Tried: Squat, 5 repetitions: pain 8 of 10, the stop level.', $words(false)->of([$trial('{"exercise": "squat", "reps": 5, "pain": 8}')], [], []));
         $tests = [new StrengthTest('knee_extension_strength', $day, 400, 300, 'N'), new StrengthTest('something_else', $day, 0, 10, 'cm')];
         self::assertSame('Visit. Measured: Knee extension strength 400 and 300 N, symmetry 133.3 %; Something else 0 and 10 cm, symmetry 0 %; Severity score -2.5.', $words(false)->of([], $tests, [new Outcome('severity_score', $day, -2.5)]));
-        self::assertStringContainsString('symmetry 75 %', $words(true)->of([], $tests, []), 'where both are affected the smaller is told against the larger');
+        self::assertStringContainsString('symmetry 75 %', $words(true)->of([], $tests, []), 'where both are affected the smaller is given as a share of the larger');
     }
 }

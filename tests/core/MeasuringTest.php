@@ -51,7 +51,7 @@ final class MeasuringTest extends TestCase
     public function testWhereLessIsBetterAFallIsBetter(): void
     {
         $measure = Measure::score('distress', 'Distress', 0, 100, false, 10);
-        $course = MeasureCourse::of($measure, array_map(static fn(array $one): Taken => Taken::ofOutcome(new Outcome('distress', Day::fromIso($one[0]), $one[1])), [['2026-02-02', 40], ['2026-01-05', 60]]), false, null);
+        $course = MeasureCourse::of($measure, array_map(static fn(array $row): Taken => Taken::ofOutcome(new Outcome('distress', Day::fromIso($row[0]), $row[1])), [['2026-02-02', 40], ['2026-01-05', 60]]), false, null);
         self::assertSame(Meaning::Better, $course->latest()?->meaning, 'they are put in order by their days');
         self::assertNull($course->latest()->symmetryPercent);
         self::assertSame('−33.3 % since Mon 5 Jan: better, by more than the noise of the measure (10 points).', MeasureWords::course($course));
@@ -122,7 +122,7 @@ final class MeasuringTest extends TestCase
 
     public function testProposalsFollowStructureAndStage(): void
     {
-        $proposed = static fn(Structure $structure, ?Mode $stage): array => array_keys(array_filter(Support::catalogue()->measures, static fn(Measure $one): bool => $one->isProposedFor($structure, $stage)));
+        $proposed = static fn(Structure $structure, ?Mode $stage): array => array_keys(array_filter(Support::catalogue()->measures, static fn(Measure $measure): bool => $measure->isProposedFor($structure, $stage)));
         $early = $proposed(Structure::PatellarTendon, Mode::Isometric);
         $springs = $proposed(Structure::PatellarTendon, Mode::Plyometric);
         self::assertContains('knee_extension_strength', $early);
@@ -238,7 +238,7 @@ final class MeasuringTest extends TestCase
     {
         $measure = Support::catalogue()->measure($key);
 
-        return MeasureCourse::of($measure, array_map(static fn(array $one): Taken => Taken::ofTest(new StrengthTest($key, Day::fromIso($one[0]), $one[1], $one[2], $measure->unit)), $taken), $bothSides, 70);
+        return MeasureCourse::of($measure, array_map(static fn(array $row): Taken => Taken::ofTest(new StrengthTest($key, Day::fromIso($row[0]), $row[1], $row[2], $measure->unit)), $taken), $bothSides, 70);
     }
 
     private static function criterion(string $json): OverTest

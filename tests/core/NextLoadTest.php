@@ -10,7 +10,7 @@ use Rung\Core\Acceptance\NextLoad;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Words\DoseWords;
 
-/** Where the weight of the next session comes from, and how it is told. */
+/** Where the weight of the next session comes from, and its words. */
 final class NextLoadTest extends TestCase
 {
     public function testAWeightIsLookedForUntilOneWasLifted(): void

@@ -104,15 +104,15 @@ final class PapersTest extends TestCase
         ], array_slice($days, 0, 3));
         self::assertCount(7, $days);
         $names = ['Kneecap tendon', 'patellar tendon', 'jumper’s knee'];
-        self::assertSame([], $paper->diagnosisTold($names));
+        self::assertSame([], $paper->diagnosisNamed($names));
         self::assertSame('Nadia Flint', $paper->about);
         self::assertStringContainsString('Jumps, sprints, throws', self::textOf($paper, 'not_yet'));
 
-        $told = $paper->written('', ['limits' => 'Her Patellar tendon may hurt a little.'], []);
-        self::assertSame(['patellar tendon'], $told->diagnosisTold($names));
-        self::assertSame([], $told->written('', [], ['limits'])->diagnosisTold($names), 'what is left out tells nothing');
-        self::assertSame([], $paper->written('', ['limits' => 'The patellar tendons of others'], [])->diagnosisTold($names), 'a word is told as a whole');
-        self::assertSame([], PaperDraft::of(PaperKind::Referrer, $facts)->diagnosisTold($names), 'a colleague is told what is wrong');
+        $written = $paper->written('', ['limits' => 'Her Patellar tendon may hurt a little.'], []);
+        self::assertSame(['patellar tendon'], $written->diagnosisNamed($names));
+        self::assertSame([], $written->written('', [], ['limits'])->diagnosisNamed($names), 'what is left out gives nothing away');
+        self::assertSame([], $paper->written('', ['limits' => 'The patellar tendons of others'], [])->diagnosisNamed($names), 'only whole words count');
+        self::assertSame([], PaperDraft::of(PaperKind::Referrer, $facts)->diagnosisNamed($names), 'a colleague may read the diagnosis');
     }
 
     public function testWhatWasWrittenTakesThePlaceOfTheDraft(): void
@@ -137,7 +137,7 @@ final class PapersTest extends TestCase
     {
         $course = CaseCourse::of(self::caseWith()->at(20));
         self::assertCount(20, $course->scores);
-        self::assertSame(['2026-03-07', '2026-03-14', '2026-03-20'], array_map(static fn(array $one): string => $one['on']->toIso(), $course->means));
+        self::assertSame(['2026-03-07', '2026-03-14', '2026-03-20'], array_map(static fn(array $row): string => $row['on']->toIso(), $course->means));
         // The last of them looks back at seven days, whole week or not.
         self::assertEquals([4, 2, 2], array_column($course->means, 'mean'));
         self::assertCount(8, $course->sessions);
@@ -156,7 +156,7 @@ final class PapersTest extends TestCase
     public function testTheSheetTellsDosesLimitsAndStops(): void
     {
         $paper = PaperDraft::of(PaperKind::Sheet, self::facts(self::evaluation(7, 30)));
-        $exercises = array_merge(...array_column(array_filter($paper->blocks, static fn(Block $one): bool => $one->kind === BlockKind::Exercises), 'rows'));
+        $exercises = array_merge(...array_column(array_filter($paper->blocks, static fn(Block $block): bool => $block->kind === BlockKind::Exercises), 'rows'));
         self::assertNotSame([], $exercises);
         foreach ($exercises as [$title, $dose, , , , $limit]) {
             self::assertNotSame('', $title);
@@ -192,7 +192,7 @@ final class PapersTest extends TestCase
         self::assertInstanceOf(Measure::class, $measure);
 
         return MeasureCourse::of($measure, array_map(
-            static fn(string $on, array $one): Taken => Taken::ofTest(new StrengthTest('knee_extension_strength', Day::fromIso($on), $one[0], $one[1], 'N')),
+            static fn(string $on, array $taken): Taken => Taken::ofTest(new StrengthTest('knee_extension_strength', Day::fromIso($on), $taken[0], $taken[1], 'N')),
             array_keys($values),
             array_values($values),
         ), false, 64);

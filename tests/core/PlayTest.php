@@ -70,7 +70,7 @@ final class PlayTest extends TestCase
     /** @param Played $played */
     private static function assertEachHasADose(Programme $programme, array $played): void
     {
-        $own = array_map(static fn(Prescription $one): string => $one->key, $programme->plan->prescriptions());
+        $own = array_map(static fn(Prescription $prescription): string => $prescription->key, $programme->plan->prescriptions());
         foreach ($played['weeks'] as $week) {
             self::assertLessThanOrEqual($week['sessions'], $week['over']);
             foreach ($week['exercises'] as $exercise) {

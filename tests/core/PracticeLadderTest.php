@@ -43,7 +43,7 @@ final class PracticeLadderTest extends TestCase
         yield 'much shorter is not, and the run begins anew' => [[[8, ...$alone], [10, 17, 3, 1, 'partial', 1]], 0, 0, Because::Short];
         yield 'one point easier is done' => [[[8, 20, 2, 1, 'partial', 1], [10, ...$alone]], 1, 0, Because::Grown];
         yield 'two points easier is not' => [[[8, ...$alone], [10, 20, 1, 1, 'partial', 1]], 0, 0, Because::Short];
-        yield 'an effort that nobody told does not hold it up' => [[[8, 20, null, 1, 'partial', 1], [10, ...$alone]], 1, 0, Because::Grown];
+        yield 'an effort that nobody entered does not hold it up' => [[[8, 20, null, 1, 'partial', 1], [10, ...$alone]], 1, 0, Because::Grown];
         yield 'a small rise holds it' => [[[8, ...$alone], [10, 20, 3, 1, 'partial', 2]], 0, 0, Because::Kept];
         yield 'too much goes one step back' => [[[8, ...$alone], [10, ...$alone], [12, 30, 5, 4, 'partial', 1]], 0, 0, Because::Eased];
         yield 'on the first step there is none below' => [[[8, 20, 3, 4, 'partial', 1]], 0, 0, Because::Eased];
@@ -98,7 +98,7 @@ final class PracticeLadderTest extends TestCase
         $open = [new Booked('c', Day::fromIso('2026-03-19'), 'act'), new Booked('a', Day::fromIso('2026-03-10'), 'act'), new Booked('b', Day::fromIso('2026-03-12'), 'act'), new Booked('x', Day::fromIso('2026-03-11'), 'slow')];
         $stage = self::stage();
         $steps = PracticeLadder::byBooked($stage, $evaluation, $open);
-        self::assertSame(['a' => 20, 'b' => 30, 'c' => 30], array_map(static fn(PracticeStep $one): int => $one->minutes, [...['a' => $steps['a']], ...$steps]), 'one settled already: one more, then the next step');
+        self::assertSame(['a' => 20, 'b' => 30, 'c' => 30], array_map(static fn(PracticeStep $step): int => $step->minutes, [...['a' => $steps['a']], ...$steps]), 'one settled already: one more, then the next step');
         $plan = new Plan([new PlanStage($evaluation->log->stage, $stage->slots, $stage->rhythm)]);
         [, $week] = WeekSums::of($evaluation, $plan, $open, array_column($stage->slots, null, 'key'), [], Day::fromIso('2026-03-02'), 2);
         self::assertEquals([20 + 30, 20 * 3 + 30 * 5], [$week->ahead('sport_min'), $week->ahead('sport_load')]);
@@ -160,7 +160,7 @@ final class PracticeLadderTest extends TestCase
             self::assertGreaterThanOrEqual(4, count($steps), $goal->value);
             self::assertFalse($steps[0]->withOthers, 'alone first');
             self::assertTrue($steps[count($steps) - 1]->full, 'the whole of it last');
-            self::assertSame($steps, Json::read((string) json_encode(['practice' => array_map(static fn(PracticeStep $one): array => $one->toArray(), $steps)]), static fn(ObjectNode $node): array => PracticeStep::readAll($node, 'practice')) == $steps ? $steps : [], 'it may be prescribed as it stands');
+            self::assertSame($steps, Json::read((string) json_encode(['practice' => array_map(static fn(PracticeStep $step): array => $step->toArray(), $steps)]), static fn(ObjectNode $node): array => PracticeStep::readAll($node, 'practice')) == $steps ? $steps : [], 'it may be prescribed as it stands');
             $plan = Support::catalogue()->programme('knee_four_stage')->planFor(Support::catalogue()->structure(\Rung\Core\Record\Structure::PatellarTendon), Support::catalogue(), $goal);
             self::assertSame($steps, $plan->stage('act')?->slot('act')?->practice);
         }
@@ -186,7 +186,7 @@ final class PracticeLadderTest extends TestCase
     /** @param list<array{int, int, int|null, int, string, int}> $practices */
     private static function played(array $practices, int $day): \Rung\Core\Evaluation\Evaluation
     {
-        $scores = array_column(array_map(static fn(array $one): array => [$one[0] + 1, $one[5]], $practices), 1, 0);
+        $scores = array_column(array_map(static fn(array $practice): array => [$practice[0] + 1, $practice[5]], $practices), 1, 0);
         $case = CaseBuilder::case();
         foreach (range(1, 25) as $on) {
             $case->morning($on, $scores[$on] ?? 1);

@@ -65,11 +65,11 @@ final class PrescribeTest extends TestCase
     #[DataProvider('grounds')]
     public function testAProposalTellsEveryNumberThatItRestsOn(CaseBuilder $case, int $day, array $expected): void
     {
-        $told = array_map(
-            static fn(Ground $one): string => "$one->what: $one->value" . ($one->beyond ? '!' : '') . ($one->limit === null ? '' : " / $one->limit"),
+        $words = array_map(
+            static fn(Ground $ground): string => "$ground->what: $ground->value" . ($ground->beyond ? '!' : '') . ($ground->limit === null ? '' : " / $ground->limit"),
             Grounds::of($case->at($day)),
         );
-        self::assertSame($expected, $told);
+        self::assertSame($expected, $words);
     }
 
     public function testWhatIsKeptOfACaseAnswersAsTheWholeLogDoes(): void
@@ -79,12 +79,12 @@ final class PrescribeTest extends TestCase
             $course = TrainingSummary::fromJson((string) json_encode(TrainingSummary::of($evaluation)->toArray()));
             $work = $evaluation->work;
             self::assertSame($work->weekOfStage(), $course->weekOfStage());
-            foreach ($evaluation->log->prescriptions as $one) {
-                if ($work->lastSession($one) === null) {
+            foreach ($evaluation->log->prescriptions as $prescription) {
+                if ($work->lastSession($prescription) === null) {
                     continue;
                 }
-                $seen = static fn(WorkDone $told): array => [$told->changedThisWeek($one), $told->base($one), $told->heaviestKg($one), $told->lastSets($one), $told->lastWasFull($one), $told->bodyMassKg(), $told->weekGrowthMaxPercent()];
-                self::assertEquals($seen($work), $seen($course), "case $seed, $one->key");
+                $seen = static fn(WorkDone $words): array => [$words->changedThisWeek($prescription), $words->base($prescription), $words->heaviestKg($prescription), $words->lastSets($prescription), $words->lastWasFull($prescription), $words->bodyMassKg(), $words->weekGrowthMaxPercent()];
+                self::assertEquals($seen($work), $seen($course), "case $seed, $prescription->key");
             }
         }
     }
@@ -97,7 +97,7 @@ final class PrescribeTest extends TestCase
             $prescription = self::prescription(['key' => 'press', 'exercise' => $exercise, 'mode' => $mode, 'dose' => $dose + ['sets' => 3, 'reps' => 8, 'rest_s' => 60], 'progression' => null]);
             $found = Suggestions::of($prescription, TrainingSummary::of($case->at(9)), Support::catalogue()->structure(Structure::PatellarTendon));
 
-            return array_map(static fn(Suggestion $one): string => $one->field . '|' . ($one->field === null ? '' : $one->value) . '|' . SuggestionWords::of($one, $prescription), $found);
+            return array_map(static fn(Suggestion $suggestion): string => $suggestion->field . '|' . ($suggestion->field === null ? '' : $suggestion->value) . '|' . SuggestionWords::of($suggestion, $prescription), $found);
         };
         // 40 × (1 + 12 / 30) = 56; for eight: 56 / (1 + 8 / 30) = 44.2.
         self::assertSame(['load_kg|44|44 kg is about 8 RM, by 10 × 40 kg with 2 in reserve on Sun 8 Mar'], $words(['rm' => 8]));
@@ -128,21 +128,21 @@ final class PrescribeTest extends TestCase
     public function testAMeasuredMaximumTellsTheLoad(array $prescription, int|float|null $load): void
     {
         $measure = Support::catalogue()->measure('leg_press_maximum');
-        $one = self::prescription($prescription + ['key' => 'press', 'exercise' => 'leg_press_one', 'mode' => 'isotonic', 'progression' => null]);
+        $press = self::prescription($prescription + ['key' => 'press', 'exercise' => 'leg_press_one', 'mode' => 'isotonic', 'progression' => null]);
         $test = static fn(int $affected, int $unaffected): StrengthTest => new StrengthTest($measure->key, Day::fromIso('2026-03-02'), $affected, $unaffected, 'kg');
-        self::assertEquals($load, FromMeasure::loadKg($one, $measure, $test(120, 140), false, 70));
-        self::assertEquals($load, FromMeasure::loadKg($one, $measure, $test(140, 120), true, 70), 'where both are sore the weaker side counts');
+        self::assertEquals($load, FromMeasure::loadKg($press, $measure, $test(120, 140), false, 70));
+        self::assertEquals($load, FromMeasure::loadKg($press, $measure, $test(140, 120), true, 70), 'where both are sore the weaker side counts');
     }
 
     public function testALoadFromAMeasureIsSuggestedUntilItIsLifted(): void
     {
-        $one = self::prescription(['key' => 'press', 'exercise' => 'leg_press_one', 'mode' => 'isotonic', 'dose' => ['sets' => 3, 'reps' => 8, 'rm' => 8, 'rest_s' => 60], 'progression' => null]);
-        $words = static function (string $on) use ($one): array {
+        $prescription = self::prescription(['key' => 'press', 'exercise' => 'leg_press_one', 'mode' => 'isotonic', 'dose' => ['sets' => 3, 'reps' => 8, 'rm' => 8, 'rest_s' => 60], 'progression' => null]);
+        $words = static function (string $on) use ($prescription): array {
             $case = CaseBuilder::case()->mornings(1, 9, 1)->session(8, 1, ['sets' => [['reps' => 10, 'load_kg' => 40, 'rir' => 2]]])
                 ->with(['tests' => [['test' => 'leg_press_maximum', 'on' => $on, 'affected' => 120, 'unaffected' => 140, 'unit' => 'kg']]]);
-            $found = Suggestions::of($one, TrainingSummary::of($case->at(9)), Support::catalogue()->structure(Structure::PatellarTendon), array_values(Support::catalogue()->measures));
+            $found = Suggestions::of($prescription, TrainingSummary::of($case->at(9)), Support::catalogue()->structure(Structure::PatellarTendon), array_values(Support::catalogue()->measures));
 
-            return array_map(static fn(Suggestion $suggestion): string => SuggestionWords::of($suggestion, $one), $found);
+            return array_map(static fn(Suggestion $suggestion): string => SuggestionWords::of($suggestion, $prescription), $found);
         };
         self::assertContains('94 kg for 8 RM, by the maximum of 120 kg measured on Sun 8 Mar', $words('2026-03-08'));
         self::assertSame(['44 kg is about 8 RM, by 10 × 40 kg with 2 in reserve on Sun 8 Mar'], $words('2026-03-07'), 'what was lifted since then counts');
@@ -154,23 +154,23 @@ final class PrescribeTest extends TestCase
         $stage = $plan->stage($evaluation->log->stage->key);
         self::assertNotNull($stage);
         $same = self::preview($plan, $evaluation, []);
-        self::assertSame('', self::told($same)['note']);
-        $told = self::told($same);
-        self::assertIsArray($told['prescriptions']);
-        self::assertCount(count($stage->stage->prescriptions), $told['prescriptions']);
+        self::assertSame('', self::words($same)['note']);
+        $words = self::words($same);
+        self::assertIsArray($words['prescriptions']);
+        self::assertCount(count($stage->stage->prescriptions), $words['prescriptions']);
 
-        $more = array_map(static fn(Prescription $one): array => $one->toArray(), $stage->stage->prescriptions);
+        $more = array_map(static fn(Prescription $prescription): array => $prescription->toArray(), $stage->stage->prescriptions);
         $more[0] = self::withDose($more[0], ['sets' => 9]);
         $changed = self::preview($plan, $evaluation, ['prescriptions' => $more]);
-        self::assertStringContainsString("sets {$stage->stage->prescriptions[0]->dose->sets} → 9", self::told($changed)['note']);
-        self::assertContains('growth', array_column((array) self::told($changed)['lint'], 'key'));
+        self::assertStringContainsString("sets {$stage->stage->prescriptions[0]->dose->sets} → 9", self::words($changed)['note']);
+        self::assertContains('growth', array_column((array) self::words($changed)['lint'], 'key'));
     }
 
     public function testALoadThatIsLeftOpenCountsAsWhatWasLifted(): void
     {
         [$plan, $evaluation] = self::played();
         $preview = self::preview($plan, $evaluation, []);
-        $open = array_values(array_filter($preview->draft->stage->stage->prescriptions, static fn(Prescription $one): bool => $one->dose->load_kg === null && $one->mode->isMoving() && $one->progression?->incrementKg() !== null));
+        $open = array_values(array_filter($preview->draft->stage->stage->prescriptions, static fn(Prescription $prescription): bool => $prescription->dose->load_kg === null && $prescription->mode->isMoving() && $prescription->progression?->incrementKg() !== null));
         self::assertNotEmpty($open);
         $lifted = $preview->summary->presentLoadKg($open[0]);
         self::assertGreaterThan(0, $lifted);
@@ -211,12 +211,12 @@ final class PrescribeTest extends TestCase
     {
         [$plan, $evaluation] = self::played();
         self::assertSame('leg_press_one', $plan->stage('slow')?->stage->prescriptions[0]->exercise);
-        self::assertSame('', self::told(self::preview($plan, $evaluation, ['first' => ['ladder' => ['leg_press_two', 'leg_press_one']]]))['note'], 'as it was');
+        self::assertSame('', self::words(self::preview($plan, $evaluation, ['first' => ['ladder' => ['leg_press_two', 'leg_press_one']]]))['note'], 'as it was');
         $alone = self::preview($plan, $evaluation, ['first' => ['ladder' => ['leg_press_one']]]);
-        self::assertSame('Leg press, one leg: no longer leads to Leg press, two legs', self::told($alone)['note']);
+        self::assertSame('Leg press, one leg: no longer leads to Leg press, two legs', self::words($alone)['note']);
         $changed = $alone->draft->into($plan);
         self::assertNull($changed->stage('slow')?->stage->prescriptions[0]->rung(-1));
-        self::assertSame('Leg press, one leg: may lead to Leg press, two legs', self::told(self::preview($changed, $evaluation, ['first' => ['ladder' => ['leg_press_two', 'leg_press_one']]]))['note']);
+        self::assertSame('Leg press, one leg: may lead to Leg press, two legs', self::words(self::preview($changed, $evaluation, ['first' => ['ladder' => ['leg_press_two', 'leg_press_one']]]))['note']);
     }
 
     public function testWhatIsLeftOutStaysKnownAndIsNeverProposedFor(): void
@@ -231,11 +231,11 @@ final class PrescribeTest extends TestCase
         $goal = $evaluation->log->file->athlete->goal;
         $file = $evaluation->log->file->with(['stages' => $again->fileStages($goal)]);
         $after = Evaluator::evaluate(CaseFile::fromJson((string) json_encode($file->toArray())), $evaluation->log->at);
-        self::assertNotContains($gone->key, array_map(static fn($one): string => $one->prescription->key, $after->proposals));
+        self::assertNotContains($gone->key, array_map(static fn($proposal): string => $proposal->prescription->key, $after->proposals));
         self::assertSame($evaluation->nextStage, $after->nextStage);
         self::assertArrayHasKey($gone->key, $after->log->prescriptions);
-        foreach (Goal::cases() as $one) {
-            self::assertFalse(array_slice($again->fileStages($one), -1)[0]->appliesTo($one));
+        foreach (Goal::cases() as $other) {
+            self::assertFalse(array_slice($again->fileStages($other), -1)[0]->appliesTo($other));
         }
         // The older plan, taken up again, still knows what the newer one brought.
         self::assertEquals($plan->prescriptions(), $plan->remembering($again)->prescriptions());
@@ -262,12 +262,12 @@ final class PrescribeTest extends TestCase
         // A stage without holds gets those of the stage before it.
         $bare = $plan->withStage($stage->withStage($stage->stage->withPrescriptions(array_values(array_filter(
             $stage->stage->prescriptions,
-            static fn(Prescription $one): bool => $one->mode->value !== 'isometric',
+            static fn(Prescription $prescription): bool => $prescription->mode->value !== 'isometric',
         )))));
         $bareEvaluation = Evaluator::evaluate($evaluation->log->file->with(['stages' => $bare->fileStages($evaluation->log->file->athlete->goal)]), $evaluation->log->at);
         $held = Acceptance::flare($bare, $bareEvaluation, Support::catalogue(), new Flare(false, 0, 7, null))->plan->stage('springs');
         self::assertNotNull($held);
-        self::assertNotEmpty(array_filter($held->stage->prescriptions, static fn(Prescription $one): bool => str_ends_with($one->key, '-flare') && $one->mode->value === 'isometric'));
+        self::assertNotEmpty(array_filter($held->stage->prescriptions, static fn(Prescription $prescription): bool => str_ends_with($prescription->key, '-flare') && $prescription->mode->value === 'isometric'));
     }
 
     public function testDaysAndSpansAreSaidAsPeopleDo(): void
@@ -285,12 +285,12 @@ final class PrescribeTest extends TestCase
     }
 
     /** @return array{note: string, prescriptions: mixed, lint: mixed} as the screen shows it */
-    private static function told(Preview $preview): array
+    private static function words(Preview $preview): array
     {
-        $told = PreviewWords::of($preview, Weekday::cases(), Support::catalogue());
-        self::assertIsString($told['note']);
+        $words = PreviewWords::of($preview, Weekday::cases(), Support::catalogue());
+        self::assertIsString($words['note']);
 
-        return ['note' => $told['note'], 'prescriptions' => $told['prescriptions'], 'lint' => $told['lint']];
+        return ['note' => $words['note'], 'prescriptions' => $words['prescriptions'], 'lint' => $words['lint']];
     }
 
     /** @param array<string, mixed> $instead of what is in force; `first` over the first prescription */
@@ -298,7 +298,7 @@ final class PrescribeTest extends TestCase
     {
         $stage = $plan->stage($evaluation->log->stage->key);
         assert($stage instanceof PlanStage);
-        $prescriptions = array_map(static fn(Prescription $one): array => $one->toArray(), $stage->stage->prescriptions);
+        $prescriptions = array_map(static fn(Prescription $prescription): array => $prescription->toArray(), $stage->stage->prescriptions);
         if (is_array($instead['first'] ?? null)) {
             $prescriptions[0] = array_replace($prescriptions[0], $instead['first']);
         }

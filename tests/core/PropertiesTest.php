@@ -72,7 +72,7 @@ final class PropertiesTest extends TestCase
                 'sign_offs' => $until($file->sign_offs, $dated),
                 'planned' => $until($file->planned, $dated),
             ]);
-            self::assertSame(self::told($known, $at), self::told($file, $at), "seed $seed");
+            self::assertSame(self::evaluated($known, $at), self::evaluated($file, $at), "seed $seed");
         }
     }
 
@@ -85,10 +85,10 @@ final class PropertiesTest extends TestCase
             foreach (['sessions', 'check_ins', 'reviews', 'dose_changes', 'planned'] as $list) {
                 $shuffled[$list] = $chance->shuffleArray($file->{$list});
             }
-            // Records at one moment are told apart by their order, which is the one thing that may matter.
+            // Records of the same moment differ by their order, the only thing about them that may matter.
             $moments = [...array_map(static fn($record): int => $record->at->micros, $file->check_ins), ...array_map(static fn(Session $session): int => $session->started_at->micros, $file->sessions)];
             if (count($moments) === count(array_unique($moments))) {
-                self::assertSame(self::told($file), self::told($file->with($shuffled)), "seed $seed");
+                self::assertSame(self::evaluated($file), self::evaluated($file->with($shuffled)), "seed $seed");
             }
         }
     }
@@ -223,7 +223,7 @@ final class PropertiesTest extends TestCase
     }
 
     /** @return array<string, mixed> */
-    private static function told(CaseFile $file, ?Moment $at = null): array
+    private static function evaluated(CaseFile $file, ?Moment $at = null): array
     {
         return self::evaluate($file, $at)->toArray();
     }
@@ -261,7 +261,7 @@ final class PropertiesTest extends TestCase
     private static function withoutNulls(mixed $value): mixed
     {
         if (is_object($value)) {
-            $fields = array_filter(array_map(self::withoutNulls(...), get_object_vars($value)), static fn(mixed $one): bool => $one !== null && $one !== []);
+            $fields = array_filter(array_map(self::withoutNulls(...), get_object_vars($value)), static fn(mixed $other): bool => $other !== null && $other !== []);
             ksort($fields);
 
             return ['{}' => $fields];

@@ -11,7 +11,7 @@ use Rung\Core\Input\InvalidInput;
 use Rung\Core\Input\Json;
 use Rung\Core\Input\ObjectNode;
 
-/** How a field is read: what is taken, and which fault is told at which place, once. */
+/** How a field is read: what is taken, and which fault is reported at which place, once. */
 final class ReadingTest extends TestCase
 {
     /** @return iterable<string, array{callable(ObjectNode): mixed, string, mixed}> reader, JSON of the field `a`, what is read */

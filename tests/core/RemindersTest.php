@@ -9,7 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Rung\Core\Attention\ReminderKind;
 use Rung\Core\Attention\Reminders;
 
-/** What a phone is told, and when. */
+/** What a phone is reminded of, and when. */
 final class RemindersTest extends TestCase
 {
     /** @return iterable<string, array{int, bool, int, bool, list<ReminderKind>}> now, morning open, sessions open, stopped, due */
@@ -49,8 +49,8 @@ final class RemindersTest extends TestCase
     {
         foreach (ReminderKind::cases() as $kind) {
             $words = mb_strtolower($kind->words('Ropewalk Circus School'));
-            foreach (['tendon', 'pain', 'knee', 'physio', 'injur', 'therap', 'sore'] as $tells) {
-                self::assertStringNotContainsString($tells, $words);
+            foreach (['tendon', 'pain', 'knee', 'physio', 'injur', 'therap', 'sore'] as $revealing) {
+                self::assertStringNotContainsString($revealing, $words);
             }
             self::assertLessThan(200, mb_strlen($words));
         }

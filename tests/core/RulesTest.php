@@ -77,12 +77,12 @@ final class RulesTest extends TestCase
         self::assertIsArray($answer['placed']);
         self::assertSame(
             ['hold 1', 'hold 2', 'slow 1', 'hold 1', 'hold 2', 'spring 1', 'hold 1', 'hold 2', 'slow 1', 'spring 1'],
-            array_map(static function (mixed $one): string {
-                self::assertIsArray($one);
-                self::assertIsString($one['slot']);
-                self::assertIsInt($one['number']);
+            array_map(static function (mixed $value): string {
+                self::assertIsArray($value);
+                self::assertIsString($value['slot']);
+                self::assertIsInt($value['number']);
 
-                return "{$one['slot']} {$one['number']}";
+                return "{$value['slot']} {$value['number']}";
             }, $answer['placed']),
         );
     }
@@ -122,13 +122,13 @@ final class RulesTest extends TestCase
     public function testTheNextStepOfALever(array $dose, array $levers, array|string $expected, array $more = []): void
     {
         $file = self::settledCase($dose, ['levers' => $levers], $more);
-        $told = Evaluator::evaluate($file, Moment::fromIso('2026-03-24T12:00:00Z'))->toArray();
+        $evaluated = Evaluator::evaluate($file, Moment::fromIso('2026-03-24T12:00:00Z'))->toArray();
         if ($expected === 'hold_at_cap') {
-            self::assertSame([['kind' => 'repeat', 'reasons' => ['held_at_cap']], []], [$told['action'], $told['proposals']]);
+            self::assertSame([['kind' => 'repeat', 'reasons' => ['held_at_cap']], []], [$evaluated['action'], $evaluated['proposals']]);
 
             return;
         }
-        $proposals = $told['proposals'];
+        $proposals = $evaluated['proposals'];
         self::assertIsArray($proposals);
         self::assertIsArray($proposals[0]);
         if (is_string($expected)) {
@@ -169,15 +169,15 @@ final class RulesTest extends TestCase
     public function testTheSchoolsPartOnOneLog(): void
     {
         $file = Support::played(3, 40)->file;
-        $told = SecondOpinions::of($file, Moment::fromIso(Support::NOW), Support::catalogue()->schools)->toArray();
+        $evaluated = SecondOpinions::of($file, Moment::fromIso(Support::NOW), Support::catalogue()->schools)->toArray();
 
-        self::assertCount(9, $told['schools']);
-        self::assertNotEmpty($told['parts']);
-        foreach ($told['parts'] as $part) {
+        self::assertCount(9, $evaluated['schools']);
+        self::assertNotEmpty($evaluated['parts']);
+        foreach ($evaluated['parts'] as $part) {
             self::assertGreaterThan(1, count($part['verdicts']));
             self::assertSame(9, array_sum(array_map(count(...), $part['verdicts'])));
         }
-        $own = array_column($told['schools'], 'action', 'school')['tolerable'];
+        $own = array_column($evaluated['schools'], 'action', 'school')['tolerable'];
         self::assertSame(Evaluator::evaluate($file, Moment::fromIso(Support::NOW))->action->kind->value, $own);
     }
 

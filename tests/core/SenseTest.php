@@ -13,10 +13,10 @@ use Rung\Core\Input\Json;
 use Rung\Core\Prescribe\DoseSense;
 use Rung\Core\Strength\TestSense;
 
-/** What nobody means to prescribe or to have measured is told at its field. */
+/** What nobody can mean to prescribe or to have measured is a fault at its field. */
 final class SenseTest extends TestCase
 {
-    /** @return iterable<string, array{array<string, mixed>, list<string>}> fields of a dose, and which are told */
+    /** @return iterable<string, array{array<string, mixed>, list<string>}> fields of a dose, and which are at fault */
     public static function doses(): iterable
     {
         yield 'as usual' => [['load_kg' => 40, 'range' => ['from_deg' => 10, 'to_deg' => 60]], []];
@@ -35,13 +35,13 @@ final class SenseTest extends TestCase
 
     /**
      * @param array<string, mixed> $fields
-     * @param list<string> $told
+     * @param list<string> $expected
      */
     #[DataProvider('doses')]
-    public function testADoseIsHeldToWhatABodyCanDo(array $fields, array $told): void
+    public function testADoseIsHeldToWhatABodyCanDo(array $fields, array $expected): void
     {
         $dose = Json::read((string) json_encode($fields + ['sets' => 3, 'reps' => 8, 'rest_s' => 60]), Dose::read(...));
-        self::assertSame($told, array_keys(DoseSense::faults($dose)));
+        self::assertSame($expected, array_keys(DoseSense::faults($dose)));
     }
 
     public function testEveryDoseThatIsShippedMakesSense(): void
@@ -50,8 +50,8 @@ final class SenseTest extends TestCase
             self::assertSame([], DoseSense::faults($exercise->dose), $exercise->key);
         }
         foreach (Support::catalogue()->programmes as $programme) {
-            foreach ($programme->plan->prescriptions() as $one) {
-                self::assertSame([], DoseSense::faults($one->dose), "$programme->key $one->key");
+            foreach ($programme->plan->prescriptions() as $prescription) {
+                self::assertSame([], DoseSense::faults($prescription->dose), "$programme->key $prescription->key");
             }
         }
     }

@@ -21,7 +21,7 @@ use Rung\Core\Record\SideSet;
 use Rung\Core\Words\DoseWords;
 use Rung\Core\Words\TodayWords;
 
-/** What a session tells of each limb and each set, what may help at once where it hurts, and what is asked about when typed. */
+/** What a session says about each limb and each set, what may help at once where it hurts, and what is asked about when typed. */
 final class SessionSidesTest extends TestCase
 {
     public function testTheAffectedLimbIsWhatCountsOfASetOfBothSides(): void
@@ -62,7 +62,7 @@ final class SessionSidesTest extends TestCase
 
     public function testTheWorstSetIsAtLeastThePainOfTheExercise(): void
     {
-        $entry = static fn(?int $pain, int ...$sets): ?int => (new Entry('press', array_map(static fn(int $one): LoggedSet => new LoggedSet(reps: 8, pain: $one), array_values($sets)), $pain))->counted(Side::Left)->pain;
+        $entry = static fn(?int $pain, int ...$sets): ?int => (new Entry('press', array_map(static fn(int $set): LoggedSet => new LoggedSet(reps: 8, pain: $set), array_values($sets)), $pain))->counted(Side::Left)->pain;
         self::assertSame([6, 6, 3, null], [$entry(2, 3, 6), $entry(null, 6, 1), $entry(3, 1, 2), $entry(null)]);
     }
 
@@ -96,15 +96,15 @@ final class SessionSidesTest extends TestCase
     public function testWhatHelpsAtOnceFitsTheExercise(): void
     {
         $catalogue = Support::catalogue();
-        $kinds = static fn(Prescription $one): array => array_map(static fn(Relief $relief): string => $relief->kind->value, Relief::of($one, $catalogue));
+        $kinds = static fn(Prescription $prescription): array => array_map(static fn(Relief $relief): string => $relief->kind->value, Relief::of($prescription, $catalogue));
         $seen = [];
         foreach ($catalogue->programmes as $programme) {
-            foreach ($programme->plan->prescriptions() as $one) {
-                $found = $kinds($one);
+            foreach ($programme->plan->prescriptions() as $prescription) {
+                $found = $kinds($prescription);
                 self::assertSame('leave_out', $found[count($found) - 1], 'it can always be left');
-                self::assertSame($one->dose->sets > 1, in_array('fewer_sets', $found, true));
-                self::assertSame($one->mode === Mode::Isometric, in_array('less_hard', $found, true), 'a hold has no range to shorten');
-                self::assertFalse($one->mode->isSpringy() && in_array('shorter_range', $found, true), 'nor has a jump');
+                self::assertSame($prescription->dose->sets > 1, in_array('fewer_sets', $found, true));
+                self::assertSame($prescription->mode === Mode::Isometric, in_array('less_hard', $found, true), 'a hold has no range to shorten');
+                self::assertFalse($prescription->mode->isSpringy() && in_array('shorter_range', $found, true), 'nor has a jump');
                 array_push($seen, ...$found);
             }
         }
@@ -121,9 +121,9 @@ final class SessionSidesTest extends TestCase
     {
         $words = array_map(TodayWords::overLimit(...), array_values(Support::catalogue()->schools));
         self::assertCount(count($words), array_unique($words));
-        foreach ($words as $one) {
-            self::assertDoesNotMatchRegularExpression('/push|through it|keep going|go on anyway|normal to hurt/i', $one);
-            self::assertMatchesRegularExpression('/easier|less|leave|change/i', $one);
+        foreach ($words as $word) {
+            self::assertDoesNotMatchRegularExpression('/push|through it|keep going|go on anyway|normal to hurt/i', $word);
+            self::assertMatchesRegularExpression('/easier|less|leave|change/i', $word);
         }
         self::assertStringContainsString('leave it for today', TodayWords::overLimit(null));
     }
@@ -156,6 +156,6 @@ final class SessionSidesTest extends TestCase
         $press = CaseBuilder::case()->mornings(1, 2, 2)->at(3)->log->prescriptions['press'];
         $dose = ['load_kg' => $kg] + $press->dose->toArray();
 
-        return \Rung\Core\Input\Json::read((string) json_encode(['dose' => array_filter($dose, static fn(mixed $one): bool => $one !== null)] + $press->toArray()), Prescription::read(...));
+        return \Rung\Core\Input\Json::read((string) json_encode(['dose' => array_filter($dose, static fn(mixed $value): bool => $value !== null)] + $press->toArray()), Prescription::read(...));
     }
 }

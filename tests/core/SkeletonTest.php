@@ -52,11 +52,11 @@ final class SkeletonTest extends TestCase
     {
         for ($i = 0; $i < self::TIMES; $i++) {
             $turn = Turn::yaw($this->degrees(-180, 180))->then(Turn::pitch($this->degrees(-180, 180)))->then(Turn::roll($this->degrees(-180, 180)));
-            foreach ([$turn, $turn->mirrored(), Turn::of($turn->up, $turn->ahead)] as $one) {
-                self::assertEqualsWithDelta(1, $one->ahead->length(), 1e-9);
-                self::assertEqualsWithDelta(0, $one->ahead->dot($one->up), 1e-9);
+            foreach ([$turn, $turn->mirrored(), Turn::of($turn->up, $turn->ahead)] as $other) {
+                self::assertEqualsWithDelta(1, $other->ahead->length(), 1e-9);
+                self::assertEqualsWithDelta(0, $other->ahead->dot($other->up), 1e-9);
                 // Ahead × up is right, in the mirror too: a left hand stays a left hand.
-                self::assertEqualsWithDelta(0, $one->ahead->cross($one->up)->to($one->right), 1e-9);
+                self::assertEqualsWithDelta(0, $other->ahead->cross($other->up)->to($other->right), 1e-9);
             }
             $place = new Vec($this->degrees(-50, 50), $this->degrees(-50, 50), $this->degrees(-50, 50));
             self::assertEqualsWithDelta(0, $turn->within($turn->out($place))->to($place), 1e-9);

@@ -31,18 +31,18 @@ final class StageMoveTest extends TestCase
         $main = ['jumps' => null, 'run' => null, 'spring_hold' => 'slow_hold', 'spring_press' => 'press'];
         self::assertSame($main, array_intersect_key($pairs, $main));
         self::assertSame('b_bridge', $pairs['s_bridge'], 'and so does the work beside the stage');
-        self::assertSame(['extension'], array_map(static fn(Prescription $one): string => $one->key, $springs->left));
+        self::assertSame(['extension'], array_map(static fn(Prescription $prescription): string => $prescription->key, $springs->left));
         self::assertNull($move('nowhere'));
-        // Each that is asked for now is told once: it goes on, or it is left.
+        // Each exercise of now is listed once: it goes on, or it is left.
         foreach (['holds', 'springs', 'act'] as $stage) {
-            $told = $move($stage);
-            self::assertNotNull($told);
-            $before = array_filter(array_map(static fn(array $dose): ?string => $dose['before']?->key, $told->doses));
-            $all = [...array_values($before), ...array_map(static fn(Prescription $one): string => $one->key, $told->left)];
+            $moved = $move($stage);
+            self::assertNotNull($moved);
+            $before = array_filter(array_map(static fn(array $dose): ?string => $dose['before']?->key, $moved->doses));
+            $all = [...array_values($before), ...array_map(static fn(Prescription $prescription): string => $prescription->key, $moved->left)];
             self::assertEqualsCanonicalizing(array_column($evaluation->log->stage->prescriptions, 'key'), $all, $stage);
             // What is shown is what entering the stage does.
             $entered = (new CarriedLoads($evaluation))->into($history->plan, $stage)->plan->stage($stage);
-            self::assertEquals($entered?->stage->prescriptions, array_column($told->doses, 'after'), $stage);
+            self::assertEquals($entered?->stage->prescriptions, array_column($moved->doses, 'after'), $stage);
         }
     }
 
@@ -60,8 +60,8 @@ final class StageMoveTest extends TestCase
         self::assertSame('medium', $shoulder->progression?->lever(LeverKind::Resistance)?->label('thin, one step out', 1));
         self::assertSame([3, 2], [$knee?->dose->tempo?->lower_s, $heel?->dose->tempo?->lower_s]);
         // The programme's volume stays the same for all of them.
-        foreach ([$knee, $wrist, $shoulder, $heel] as $one) {
-            self::assertSame([3, 6, 10], [$one?->dose->sets, $one?->dose->reps, $one?->dose->reps_to]);
+        foreach ([$knee, $wrist, $shoulder, $heel] as $plan) {
+            self::assertSame([3, 6, 10], [$plan?->dose->sets, $plan?->dose->reps, $plan?->dose->reps_to]);
         }
     }
 

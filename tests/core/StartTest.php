@@ -105,7 +105,7 @@ final class StartTest extends TestCase
     {
         $catalogue = Support::catalogue();
         $start = StartPlan::of($catalogue->programme($programme), $catalogue, $catalogue->structure($structure), $stage, $level, $irritable, $equipment);
-        $chosen = array_column(array_map(static fn(RungChoice $one): array => [$one->prescription->key, $one->exercise->key], $start->choices), 1, 0);
+        $chosen = array_column(array_map(static fn(RungChoice $rungChoice): array => [$rungChoice->prescription->key, $rungChoice->exercise->key], $start->choices), 1, 0);
         self::assertSame($expected, array_intersect_key($chosen, $expected));
         foreach ($start->choices as $choice) {
             self::assertNotEmpty($choice->reasons);
@@ -179,9 +179,9 @@ final class StartTest extends TestCase
     {
         $hold = static fn(string $exercise, int $pain): array => ['exercise' => $exercise, 'hold_s' => 30, 'pain' => $pain];
         yield 'nothing tried' => [[], RungLevel::Easiest, 'straight_leg_lift', 'The easiest rung of its ladder'];
-        yield 'a higher rung was borne' => [[$hold('leg_extension_hold', 3)], RungLevel::Easiest, 'leg_extension_hold', 'Tried in the room and borne (a hold of 30 s: pain 3 of 10)'];
+        yield 'a higher rung was borne' => [[$hold('leg_extension_hold', 3)], RungLevel::Easiest, 'leg_extension_hold', 'Tried in the room and tolerated (a hold of 30 s: pain 3 of 10)'];
         yield 'pain just over the limit' => [[$hold('leg_extension_hold', 4)], RungLevel::Easiest, 'straight_leg_lift', 'The easiest rung of its ladder'];
-        yield 'over the usual rung too' => [[$hold('wall_sit_high', 1)], RungLevel::Usual, 'wall_sit_high', 'Tried in the room and borne'];
+        yield 'over the usual rung too' => [[$hold('wall_sit_high', 1)], RungLevel::Usual, 'wall_sit_high', 'Tried in the room and tolerated'];
         yield 'the highest of several' => [[$hold('leg_extension_hold', 1), $hold('wall_sit_high', 2)], RungLevel::Easiest, 'wall_sit_high', 'pain 2 of 10'];
         yield 'borne above one that was not speaks for nothing' => [[$hold('leg_extension_hold', 6), $hold('wall_sit_high', 2)], RungLevel::Usual, 'straight_leg_lift', 'hurt too much when it was tried'];
         yield 'the proposed rung was not borne' => [[$hold('leg_extension_hold', 6)], RungLevel::Usual, 'straight_leg_lift', 'one rung below'];
@@ -232,8 +232,8 @@ final class StartTest extends TestCase
             $at = array_search(self::begun('holds', $level, $tried, false)->choices[0]->exercise->key, $ladder, true);
             $without = array_search(self::begun('holds', $level, [], false)->choices[0]->exercise->key, $ladder, true);
             $best = [];
-            foreach ($tried as $one) {
-                $best[$one['exercise']] = min($best[$one['exercise']] ?? 10, $one['pain']);
+            foreach ($tried as $trial) {
+                $best[$trial['exercise']] = min($best[$trial['exercise']] ?? 10, $trial['pain']);
             }
             $hurt = array_keys(array_filter($best, static fn(int $pain): bool => $pain > 3));
             $why = json_encode($tried, JSON_THROW_ON_ERROR);
@@ -273,7 +273,7 @@ final class StartTest extends TestCase
     private static function begun(string $stage, RungLevel $level, array $tried, bool $irritable = true): StartPlan
     {
         $catalogue = Support::catalogue();
-        $trials = array_map(static fn(array $one): Trial => Json::read(json_encode($one, JSON_THROW_ON_ERROR), Trial::read(...)), $tried);
+        $trials = array_map(static fn(array $row): Trial => Json::read(json_encode($row, JSON_THROW_ON_ERROR), Trial::read(...)), $tried);
 
         return StartPlan::of($catalogue->programme('knee_four_stage'), $catalogue, $catalogue->structure(Structure::PatellarTendon), $stage, $level, $irritable, null, [], new Trials($trials, 3));
     }
@@ -318,9 +318,9 @@ final class StartTest extends TestCase
     {
         $programme = Support::catalogue()->programme('knee_four_stage')->plan;
         $score = static fn(): array => [Json::read('{"type": "outcome", "measure": "severity_score", "min": 80}', Criterion::read(...))];
-        $plan = $programme->mapStages(static fn(PlanStage $one): PlanStage => $one->stage->key === 'act' ? $one->withStage($one->stage->withGate([...$one->stage->gate, ...$score()])) : $one);
+        $plan = $programme->mapStages(static fn(PlanStage $stage): PlanStage => $stage->stage->key === 'act' ? $stage->withStage($stage->stage->withGate([...$stage->stage->gate, ...$score()])) : $stage);
         $read = static fn(string $json): SeverityScore => Json::read($json, SeverityScore::read(...));
-        $gate = static fn(?SeverityScore $score): array => array_map(static fn($one): array => $one->toArray(), SeverityScore::into($score, $plan)->stage('act')->stage->gate ?? []);
+        $gate = static fn(?SeverityScore $score): array => array_map(static fn($trial): array => $trial->toArray(), SeverityScore::into($score, $plan)->stage('act')->stage->gate ?? []);
 
         $up = $gate($read('{"name": "A", "lowest": 0, "highest": 50, "higher_is_better": true}'));
         self::assertEquals(['type' => 'outcome', 'min' => 40, 'measure' => 'A'], $up[2]);

@@ -64,7 +64,7 @@ final class TodayWordsTest extends TestCase
         }
         $begins = ['isometric' => 'Holds', 'running' => 'Running', 'control' => 'Control', 'mobility' => 'Loosening', 'plyometric' => 'Springs', 'sport' => 'Back to your act', 'isotonic' => 'Slow strength'];
         foreach (array_intersect_key($seen, $begins) as $mode => $words) {
-            self::assertSame([], array_values(array_filter($words, static fn(string $one): bool => !str_starts_with($one, $begins[$mode]))), $mode);
+            self::assertSame([], array_values(array_filter($words, static fn(string $word): bool => !str_starts_with($word, $begins[$mode]))), $mode);
         }
         self::assertSame([], array_diff(['isometric', 'running', 'mobility', 'plyometric', 'isotonic'], array_keys($seen)));
     }
@@ -89,10 +89,10 @@ final class TodayWordsTest extends TestCase
     {
         $sets = static fn(int $reps, int $kg): array => array_fill(0, 3, ['reps' => $reps, 'load_kg' => $kg]);
         $case = CaseBuilder::case()->mornings(1, 20, 1)->session(2, 2, ['sets' => $sets(8, 20)])->session(9, 1, ['sets' => $sets(8, 30)])->session(16, 2, ['sets' => $sets(12, 40)]);
-        $gained = static fn(CaseBuilder $of, ?callable $exercise = null): ?string => TodayWords::gained($of->at(20), 'press', 'Leg press', $exercise ?? static fn(Session $one): string => 'leg_press');
+        $gained = static fn(CaseBuilder $of, ?callable $exercise = null): ?string => TodayWords::gained($of->at(20), 'press', 'Leg press', $exercise ?? static fn(Session $session): string => 'leg_press');
         self::assertSame('Leg press: you now do 3 × 12 at 40 kg with pain 2; 8 at 20 kg gave 2 on Mon 2 Mar.', $gained($case));
         // Another exercise then, less pain then, or nothing more now: nothing is claimed.
-        self::assertNull($gained($case, static fn(Session $one): string => $one->id === 's1' ? 'squat' : 'leg_press'));
+        self::assertNull($gained($case, static fn(Session $session): string => $session->id === 's1' ? 'squat' : 'leg_press'));
         self::assertNull($gained($case->session(18, 3, ['sets' => $sets(12, 40)])));
         self::assertNull($gained(CaseBuilder::case()->mornings(1, 20, 1)->session(2, 2, ['sets' => $sets(8, 20)])->session(9, 2, ['sets' => $sets(6, 30)])));
     }

@@ -25,7 +25,7 @@ final class VerdictsTest extends TestCase
         yield 'at the stop level' => [$answered(8), 'stop pain_at_stop_level'];
         yield 'stiffer by its limit' => [$answered(2, 15), 'settled'];
         yield 'stiffer than its limit' => [$answered(2, 16), 'over stiffness_rise'];
-        yield 'stiffness that nobody told' => [$answered(2, null), 'settled'];
+        yield 'stiffness that nobody reported' => [$answered(2, null), 'settled'];
         yield 'stiffness that the school does not judge' => [$answered(2, 60)->rule(['stiffness_rise_max_min' => null]), 'settled'];
         yield 'a half point of baseline counts from the next whole one' => [
             CaseBuilder::case()->morning(9, 2)->morning(10, 3)->session(10)->morning(11, 3), 'settled',
@@ -41,7 +41,7 @@ final class VerdictsTest extends TestCase
         yield 'settled in time' => [$before()->session(10, 1, ['settled_min' => 1440])->morning(11, 2), 'settled'];
         yield 'slow to settle' => [$before()->session(10, 1, ['settled_min' => 1441])->morning(11, 2), 'over slow_to_settle'];
         yield 'ached in the night' => [$before()->session(10)->morning(11, 2, 5, ['night_ache']), 'over night_ache'];
-        yield 'two signs, told by name and once' => [
+        yield 'two signs, each named once' => [
             $before()->session(10, 1, ['signs' => ['swelling']])->morning(11, 2, 5, ['swelling', 'locking', 'night_ache']), 'stop sign:locking sign:swelling',
         ];
         yield 'up on the second morning' => [$answered(3)->morning(12, 4), 'over second_day_rise'];

@@ -49,7 +49,7 @@ final class WeekSumsTest extends TestCase
         $weeks = self::sums([2, 4], [6, 9], 5);
         self::assertEquals([1920, 960], [$weeks[0]->done('volume_load_kg'), $weeks[0]->ahead('volume_load_kg')]);
         self::assertEquals([0, 960], [$weeks[1]->done('volume_load_kg'), $weeks[1]->ahead('volume_load_kg')]);
-        self::assertSame(['Lifted'], array_column(WeekSumWords::figures($weeks[0]), 'title'), 'of what there is nothing, nothing is told');
+        self::assertSame(['Lifted'], array_column(WeekSumWords::figures($weeks[0]), 'title'), 'sums of nothing are left out');
     }
 
     public function testTheLimitItselfIsKept(): void

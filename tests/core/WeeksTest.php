@@ -56,30 +56,30 @@ final class WeeksTest extends TestCase
     #[DataProvider('weeks')]
     public function testEveryRuleThatIsNotKeptIsTold(WeekRules $rules, array $sessions, array $broken): void
     {
-        $told = array_map(static fn(Clash $one): string => trim("{$one->kind->value} $one->session " . ($one->is === null ? '' : "$one->is/$one->allowed") . ($one->other === null ? '' : " after $one->other")), (new WeekCheck($rules, self::slots()))->of(self::booked($sessions)));
-        self::assertSame($broken, $told);
+        $found = array_map(static fn(Clash $clash): string => trim("{$clash->kind->value} $clash->session " . ($clash->is === null ? '' : "$clash->is/$clash->allowed") . ($clash->other === null ? '' : " after $clash->other")), (new WeekCheck($rules, self::slots()))->of(self::booked($sessions)));
+        self::assertSame($broken, $found);
     }
 
     public function testDaysAfterSpringsAndSlowStrengthAreRecoveredFrom(): void
     {
         $rules = new WeekRules(leastHours: [new LeastHours('spring', 'spring', 72), new LeastHours('slow', 'slow', 48), new LeastHours('hold', 'hold', 48), new LeastHours('spring', 'slow', 96)]);
-        $told = static fn(Booked ...$booked): array => array_map(static fn(Recovery $one): string => $one->on->daysSince(Day::fromIso(self::MONDAY)) . " after {$one->after->id}, $one->hours h", Recovery::of(array_values($booked), $rules, self::slots()));
-        self::assertSame(['1 after 0, 72 h', '2 after 0, 72 h'], $told(...self::booked([['spring', 0]])), 'a day is 24 h; the rule towards another kind draws nothing');
-        self::assertSame(['1 after 0, 48 h'], $told(...self::booked([['slow', 0]])));
-        self::assertSame([], $told(...self::booked([['hold', 0]])), 'holds are no heavy work');
-        self::assertSame(['1 after 1, 48 h', '2 after 0, 72 h', '3 after 0, 72 h'], $told(...self::booked([['spring', 1], ['slow', 0]])));
+        $found = static fn(Booked ...$booked): array => array_map(static fn(Recovery $recovery): string => $recovery->on->daysSince(Day::fromIso(self::MONDAY)) . " after {$recovery->after->id}, $recovery->hours h", Recovery::of(array_values($booked), $rules, self::slots()));
+        self::assertSame(['1 after 0, 72 h', '2 after 0, 72 h'], $found(...self::booked([['spring', 0]])), 'a day is 24 h; the rule towards another kind draws nothing');
+        self::assertSame(['1 after 0, 48 h'], $found(...self::booked([['slow', 0]])));
+        self::assertSame([], $found(...self::booked([['hold', 0]])), 'holds are no heavy work');
+        self::assertSame(['1 after 1, 48 h', '2 after 0, 72 h', '3 after 0, 72 h'], $found(...self::booked([['spring', 1], ['slow', 0]])));
     }
 
     public function testOtherDaysAreFreeWhereNothingNewBreaks(): void
     {
         $check = new WeekCheck(new WeekRules(blocked: self::days(4), leastHours: [new LeastHours('slow', 'slow', 48)]), self::slots());
         $booked = self::booked([['slow', 1], ['hold', 2], ['slow', 6]]);
-        $told = [];
-        foreach (DayChoice::of($booked[0], $booked, $check, Day::fromIso(self::MONDAY), Day::fromIso(self::MONDAY)->plus(30)) as $one) {
-            $told[$one->on->daysSince(Day::fromIso(self::MONDAY))] = implode(' ', array_map(static fn(Clash $clash): string => $clash->kind->value, $one->breaks));
+        $found = [];
+        foreach (DayChoice::of($booked[0], $booked, $check, Day::fromIso(self::MONDAY), Day::fromIso(self::MONDAY)->plus(30)) as $session) {
+            $found[$session->on->daysSince(Day::fromIso(self::MONDAY))] = implode(' ', array_map(static fn(Clash $clash): string => $clash->kind->value, $session->breaks));
         }
         // Tuesday's own day and Sunday's, where slow strength stands already, are none; a week on is the farthest.
-        self::assertSame([0 => '', 2 => 'day_full', 3 => '', 4 => 'day_blocked', 5 => 'too_soon', 7 => 'too_soon', 8 => ''], $told);
+        self::assertSame([0 => '', 2 => 'day_full', 3 => '', 4 => 'day_blocked', 5 => 'too_soon', 7 => 'too_soon', 8 => ''], $found);
     }
 
     public function testAFreeDayBreaksNothingAndAnyOtherBreaksSomething(): void
@@ -90,12 +90,12 @@ final class WeeksTest extends TestCase
         $free = 0;
         for ($i = 0; $i < 200; $i++) {
             $booked = self::booked(array_map(static fn(): array => [['slow', 'hold', 'spring'][$random->getInt(0, 2)], $random->getInt(0, 20)], range(1, $random->getInt(1, 9))));
-            $one = $booked[$random->getInt(0, count($booked) - 1)];
+            $session = $booked[$random->getInt(0, count($booked) - 1)];
             $keys = static fn(array $of): array => array_map(static fn(Clash $clash): string => $clash->key(), $check->of(array_values(array_filter($of, static fn(mixed $each): bool => $each instanceof Booked))));
-            foreach (DayChoice::of($one, $booked, $check, Day::fromIso(self::MONDAY), Day::fromIso(self::MONDAY)->plus(20)) as $choice) {
-                $then = array_map(static fn(Booked $each): Booked => $each === $one ? $each->movedTo($choice->on) : $each, $booked);
+            foreach (DayChoice::of($session, $booked, $check, Day::fromIso(self::MONDAY), Day::fromIso(self::MONDAY)->plus(20)) as $choice) {
+                $then = array_map(static fn(Booked $each): Booked => $each === $session ? $each->movedTo($choice->on) : $each, $booked);
                 self::assertSame($choice->isFree(), array_diff($keys($then), $keys($booked)) === []);
-                self::assertLessThanOrEqual(7, abs($choice->on->daysSince($one->on)));
+                self::assertLessThanOrEqual(7, abs($choice->on->daysSince($session->on)));
                 $free += $choice->isFree() ? 1 : 0;
             }
         }
@@ -104,7 +104,7 @@ final class WeeksTest extends TestCase
 
     public function testMarkedDaysAreToldByWhatIsNew(): void
     {
-        $days = static fn(int ...$on): array => array_map(static fn(int $one): Day => Day::fromIso(self::MONDAY)->plus($one), array_values($on));
+        $days = static fn(int ...$on): array => array_map(static fn(int $session): Day => Day::fromIso(self::MONDAY)->plus($session), array_values($on));
         self::assertSame('', WeekWords::days(true, $days(1), $days(1)));
         self::assertSame('show on Tue 14 Apr', WeekWords::days(true, [], $days(1)));
         self::assertSame('show on Tue 14 Apr and Wed 15 Apr; no show any more on Sat 18 Apr', WeekWords::days(true, $days(5), $days(1, 2)));
@@ -134,7 +134,7 @@ final class WeeksTest extends TestCase
     public function testWhatFindsNoDayIsLeftOutAndTold(): void
     {
         $plan = self::plan(array_map(static fn(int $day): array => [['spring', 'hold', 'slow'][$day % 3], $day], range(0, 20)), new WeekRules(blocked: self::days(8)));
-        self::assertSame(['8'], array_map(static fn(Booked $one): string => $one->id, $plan->leftOut));
+        self::assertSame(['8'], array_map(static fn(Booked $booked): string => $booked->id, $plan->leftOut));
         self::assertSame([], $plan->moves);
         self::assertSame([], $plan->after);
     }
@@ -155,8 +155,8 @@ final class WeeksTest extends TestCase
     {
         $rules = new WeekRules(blocked: self::days(1, 4));
         $plan = Replanner::of([new Booked('a', self::day(1), 'hold', true), new Booked('b', self::day(4), 'hold')], $rules, self::slots(), self::day(2));
-        self::assertSame(['b'], array_map(static fn(Booked $one): string => $one->id, $plan->moves));
-        self::assertSame(['a'], array_map(static fn(Clash $one): string => $one->session, $plan->after));
+        self::assertSame(['b'], array_map(static fn(Booked $booked): string => $booked->id, $plan->moves));
+        self::assertSame(['a'], array_map(static fn(Clash $clash): string => $clash->session, $plan->after));
         $past = Replanner::of([new Booked('a', self::day(1), 'hold')], $rules, self::slots(), self::day(2));
         self::assertSame([[], []], [$past->moves, $past->leftOut], 'what lies before today is done');
         self::assertCount(1, $past->after);
@@ -192,10 +192,10 @@ final class WeeksTest extends TestCase
         $plan = self::plan($sessions, $rules);
         self::assertSame([], $plan->after, 'every session may be moved or left out, so every rule can be kept');
         self::assertCount(count($sessions), [...$plan->booked, ...$plan->leftOut]);
-        $slots = array_count_values(array_map(static fn(array $one): string => $one[0], $sessions));
-        self::assertEquals($slots, array_count_values(array_map(static fn(Booked $one): string => $one->slot, [...$plan->booked, ...$plan->leftOut])));
-        foreach ($plan->moves as $one) {
-            self::assertGreaterThanOrEqual(self::day(0)->number, $one->on->number);
+        $slots = array_count_values(array_map(static fn(array $session): string => $session[0], $sessions));
+        self::assertEquals($slots, array_count_values(array_map(static fn(Booked $booked): string => $booked->slot, [...$plan->booked, ...$plan->leftOut])));
+        foreach ($plan->moves as $move) {
+            self::assertGreaterThanOrEqual(self::day(0)->number, $move->on->number);
         }
         // Planned once more nothing changes, and what broke no rule is left alone.
         $again = Replanner::of($plan->booked, $rules, self::slots(), self::day(0));
@@ -204,16 +204,16 @@ final class WeeksTest extends TestCase
 
     public function testTheCommandTellsWhatBreaksWhatMovesAndWhatCannot(): void
     {
-        $told = ReplanRequest::answer((string) json_encode([
+        $found = ReplanRequest::answer((string) json_encode([
             'today' => self::MONDAY, 'slots' => [['key' => 'spring', 'mode' => 'plyometric']],
             'sessions' => [['id' => 'a', 'on' => '2026-04-14', 'slot' => 'spring'], ['id' => 'b', 'on' => '2026-04-15', 'slot' => 'spring']],
             'rules' => ['least_hours' => [['after' => 'spring', 'before' => 'spring', 'hours' => 72]]],
         ]));
-        self::assertSame([['kind' => 'too_soon', 'session' => 'b', 'on' => '2026-04-15', 'other' => 'a', 'is' => 24, 'allowed' => 72]], $told['broken']);
-        self::assertSame([], $told['cannot']);
-        self::assertTrue($told['proved']);
-        self::assertIsArray($told['moves']);
-        self::assertCount(1, $told['moves']);
+        self::assertSame([['kind' => 'too_soon', 'session' => 'b', 'on' => '2026-04-15', 'other' => 'a', 'is' => 24, 'allowed' => 72]], $found['broken']);
+        self::assertSame([], $found['cannot']);
+        self::assertTrue($found['proved']);
+        self::assertIsArray($found['moves']);
+        self::assertCount(1, $found['moves']);
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */
@@ -274,20 +274,20 @@ final class WeeksTest extends TestCase
         // Each set of sessions that stand, built up one session after the other.
         /** @var list<list<Booked>> $sets */
         $sets = [[]];
-        foreach ($booked as $one) {
+        foreach ($booked as $booking) {
             $more = [];
             foreach ($sets as $stand) {
                 $more[] = $stand;
-                $after = max([-1, ...array_map(static fn(Booked $other): int => $other->slot === $one->slot ? $other->on->daysSince(self::day(0)) : -1, $stand)]);
+                $after = max([-1, ...array_map(static fn(Booked $other): int => $other->slot === $booking->slot ? $other->on->daysSince(self::day(0)) : -1, $stand)]);
                 for ($day = $after + 1; $day < $days; $day++) {
-                    $more[] = [...$stand, $one->movedTo(self::day($day))];
+                    $more[] = [...$stand, $booking->movedTo(self::day($day))];
                 }
             }
             $sets = $more;
         }
         foreach ($sets as $stand) {
             if ($check->of($stand) === []) {
-                $least = min($least, self::costOf($sessions, array_column(array_map(static fn(Booked $one): array => [$one->id, $one->on->daysSince(self::day(0))], $stand), 1, 0)));
+                $least = min($least, self::costOf($sessions, array_column(array_map(static fn(Booked $session): array => [$session->id, $session->on->daysSince(self::day(0))], $stand), 1, 0)));
             }
         }
         self::assertNotSame(PHP_INT_MAX, $least);
@@ -336,7 +336,7 @@ final class WeeksTest extends TestCase
     /** @return array<int|string, int> new days by session */
     private static function moved(Replan $plan): array
     {
-        return array_column(array_map(static fn(Booked $one): array => [$one->id, $one->on->number - self::day(0)->number], $plan->moves), 1, 0);
+        return array_column(array_map(static fn(Booked $booked): array => [$booked->id, $booked->on->number - self::day(0)->number], $plan->moves), 1, 0);
     }
 
     /**
@@ -346,7 +346,7 @@ final class WeeksTest extends TestCase
      */
     private static function booked(array $sessions): array
     {
-        return array_map(static fn(array $one, int $i): Booked => new Booked((string) $i, self::day($one[1]), $one[0]), $sessions, array_keys($sessions));
+        return array_map(static fn(array $session, int $i): Booked => new Booked((string) $i, self::day($session[1]), $session[0]), $sessions, array_keys($sessions));
     }
 
     /** @return array<string, Slot> */
@@ -363,6 +363,6 @@ final class WeeksTest extends TestCase
     /** @return array<int, true> */
     private static function days(int ...$numbers): array
     {
-        return array_fill_keys(array_map(static fn(int $one): int => self::day($one)->number, $numbers), true);
+        return array_fill_keys(array_map(static fn(int $number): int => self::day($number)->number, $numbers), true);
     }
 }

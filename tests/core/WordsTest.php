@@ -31,10 +31,10 @@ final class WordsTest extends TestCase
         yield 'a corridor of seconds' => [['sets' => 5, 'reps' => 1, 'hold_s' => 30, 'hold_to_s' => 45], '5 × 30–45 s'];
         yield 'short holds' => [['sets' => 2, 'reps' => 10, 'hold_s' => 3], '2 × 10 × 3 s'];
         yield 'a load, a range and a reserve' => [['sets' => 3, 'reps' => 8, 'load_kg' => 42.5, 'rir' => 2, 'range' => ['from_deg' => 10, 'to_deg' => 90]], '3 × 8 at 42.5 kg, 2 in reserve, 10–90°'];
-        yield 'no load is not told' => [['sets' => 3, 'reps' => 8, 'load_kg' => 0], '3 × 8'];
+        yield 'no load is left out' => [['sets' => 3, 'reps' => 8, 'load_kg' => 0], '3 × 8'];
         yield 'a band' => [['sets' => 3, 'reps' => 8, 'resistance' => 'thin'], '3 × 8, with thin'];
         yield 'a height' => [['sets' => 3, 'reps' => 8, 'height_cm' => 20], '3 × 8, 20 cm high'];
-        yield 'a maximum of as many repetitions is told by them' => [['sets' => 4, 'reps' => 12, 'rm' => 12], '4 × 12'];
+        yield 'a maximum of as many repetitions is given by them' => [['sets' => 4, 'reps' => 12, 'rm' => 12], '4 × 12'];
         yield 'a maximum of more' => [['sets' => 4, 'reps' => 8, 'rm' => 12], '4 × 8, as 12 RM'];
     }
 
@@ -101,7 +101,7 @@ final class WordsTest extends TestCase
 
     public function testAStepTellsAllOfItsChanges(): void
     {
-        $notes = array_map(static fn(array $one): ChangeNote => $one[0], array_values(iterator_to_array(self::notes())));
+        $notes = array_map(static fn(array $note): ChangeNote => $note[0], array_values(iterator_to_array(self::notes())));
         $words = (new ChangeWords(Support::catalogue()))->step(new PlanStep(new Plan([]), [], array_slice($notes, 0, 2)));
         self::assertSame('Squat: sets 3 → 4; Squat → Rear-foot-raised split squat, 3 × 6', $words);
         self::assertSame('', (new ChangeWords(Support::catalogue()))->step(new PlanStep(new Plan([]), [], [])));

@@ -44,16 +44,16 @@ final class WorkedCasesTest extends TestCase
     private static function differences(mixed $expected, mixed $found, string $path = ''): array
     {
         if (is_array($expected) && is_array($found)) {
-            $told = [];
+            $differences = [];
             foreach (array_unique([...array_keys($expected), ...array_keys($found)]) as $key) {
                 if (!array_key_exists($key, $expected) || !array_key_exists($key, $found)) {
-                    $told[] = "$path/$key is " . (array_key_exists($key, $expected) ? 'missing' : 'too much');
+                    $differences[] = "$path/$key is " . (array_key_exists($key, $expected) ? 'missing' : 'too much');
                 } else {
-                    array_push($told, ...self::differences($expected[$key], $found[$key], "$path/$key"));
+                    array_push($differences, ...self::differences($expected[$key], $found[$key], "$path/$key"));
                 }
             }
 
-            return $told;
+            return $differences;
         }
         $numbers = (is_int($expected) || is_float($expected)) && (is_int($found) || is_float($found));
         $same = $numbers ? abs($expected - $found) < 1e-9 : $expected === $found;

@@ -14,7 +14,7 @@ use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 
-/** The record of who saw and changed what: told to the owner and, of their own, to the athlete; chained so that nothing is lost unseen. */
+/** The record of access: shown to the owner and, for their own data, to the athlete; chained so that nothing is lost unseen. */
 final class AccessRecordTest extends TestCase
 {
     public function testTheOwnerNarrowsItToAPersonAnAthleteAKindAndDays(): void
@@ -27,13 +27,13 @@ final class AccessRecordTest extends TestCase
         $this->ask($ren, 'GET', "/api/cases/$piet->id")->assertOk();
         $this->ask($ren, 'GET', "/api/cases/$piet->id/file")->assertOk();
         $this->ask($ren, 'PUT', '/api/practice', [])->assertStatus(403);
-        $lines = fn(string $query): array => array_map(static fn(mixed $one): array => is_array($one) ? [$one['person'], $one['what']] : [], (array) $this->ask($ola, 'GET', "/api/practice/record$query")->assertOk()->json('lines'));
+        $lines = fn(string $query): array => array_map(static fn(mixed $value): array => is_array($value) ? [$value['person'], $value['what']] : [], (array) $this->ask($ola, 'GET', "/api/practice/record$query")->assertOk()->json('lines'));
 
         $all = $lines('');
         self::assertSame(['Ren Castellan', 'was refused: PUT api/practice'], $all[0], 'the newest first');
-        self::assertSame([['Ren Castellan', 'was refused: PUT api/practice'], ['Ren Castellan', 'took out the case file'], ['Ren Castellan', 'looked at a case']], array_values(array_filter($lines("?person=$ren->id"), static fn(array $one): bool => $one !== [])));
+        self::assertSame([['Ren Castellan', 'was refused: PUT api/practice'], ['Ren Castellan', 'exported the case file'], ['Ren Castellan', 'looked at a case']], array_values(array_filter($lines("?person=$ren->id"), static fn(array $row): bool => $row !== [])));
         self::assertSame([['Ola Vance', 'looked at a case']], $lines("?athlete=$juno->athlete_id"));
-        self::assertSame([['Ren Castellan', 'took out the case file']], $lines('?kind=export'));
+        self::assertSame([['Ren Castellan', 'exported the case file']], $lines('?kind=export'));
         self::assertSame([], $lines('?until=2026-04-13'));
         self::assertCount(3, $lines("?person=$ren->id&from=2026-04-14&until=2026-04-14"));
         // Reading it stands in it too.
@@ -77,7 +77,7 @@ final class AccessRecordTest extends TestCase
         AccessLog::note($ola, AccessKind::People, '=HYPERLINK("x")', ['was' => 'a', 'is' => 'b']);
         $csv = $this->ask($ola, 'GET', '/api/practice/record.csv?kind=people')->assertOk()->streamedContent();
         self::assertSame(['at,person,role,kind,what,athletes,details', '2026-04-14T08:30:00+01:00,"Ola Vance",Owner,people,"\'=HYPERLINK(""x"")",,"{""is"":""b"",""was"":""a""}"'], explode("\r\n", trim($csv)));
-        self::assertSame(AccessKind::Export, AccessLogEntry::query()->where('what', 'took out the record of who saw what')->firstOrFail()->kind);
+        self::assertSame(AccessKind::Export, AccessLogEntry::query()->where('what', 'exported the record of who saw what')->firstOrFail()->kind);
     }
 
     public function testAnAthleteSeesWhoOfThePracticeLookedAndNobodyElse(): void
@@ -114,7 +114,7 @@ final class AccessRecordTest extends TestCase
             ->assertJson(['name' => 'Ropewalk', 'timezone' => 'Europe/Madrid', 'equipment' => [$known[0]]]);
         $line = AccessLogEntry::query()->where('kind', AccessKind::Settings)->firstOrFail();
         self::assertSame('Europe/Lisbon', data_get($line->details, 'was.timezone'));
-        self::assertArrayNotHasKey('telephone', (array) data_get($line->details, 'is'), 'what stays is not told');
+        self::assertArrayNotHasKey('telephone', (array) data_get($line->details, 'is'), 'what stays is not listed');
         // What stays as it is is no change.
         $set([])->assertOk();
         self::assertSame(1, AccessLogEntry::query()->where('kind', AccessKind::Settings)->count());

@@ -116,7 +116,7 @@ final class AccountTest extends TestCase
         $sensitive = [];
         foreach (\Illuminate\Support\Facades\Route::getRoutes()->getRoutes() as $route) {
             $asked = $route->gatherMiddleware();
-            $manages = array_filter($asked, static fn(mixed $one): bool => is_string($one) && str_starts_with($one, 'can:manage'));
+            $manages = array_filter($asked, static fn(mixed $value): bool => is_string($value) && str_starts_with($value, 'can:manage'));
             if ($manages !== [] && $route->methods()[0] !== 'GET') {
                 self::assertContains('password.confirm', $asked, $route->uri());
                 $sensitive[] = $route->uri();
@@ -179,11 +179,11 @@ final class AccountTest extends TestCase
         $ola = $this->practitioner();
         $this->signInElsewhere($ola, 'elsewhere', 'Mozilla/5.0 (Mobile)');
         $this->signInElsewhere($this->staff(Role::Practitioner), 'of-another');
-        $told = $this->ask($ola, 'GET', '/api/account')->assertOk();
-        self::assertSame([['device' => 'A phone', 'place' => '10.0.0.7', 'current' => false]], array_map(static fn(mixed $one): array => array_intersect_key((array) $one, ['device' => 1, 'place' => 1, 'current' => 1]), (array) $told->json('sign_ins')));
-        self::assertStringNotContainsString('elsewhere', (string) $told->getContent());
+        $account = $this->ask($ola, 'GET', '/api/account')->assertOk();
+        self::assertSame([['device' => 'A phone', 'place' => '10.0.0.7', 'current' => false]], array_map(static fn(mixed $value): array => array_intersect_key((array) $value, ['device' => 1, 'place' => 1, 'current' => 1]), (array) $account->json('sign_ins')));
+        self::assertStringNotContainsString('elsewhere', (string) $account->getContent());
         $this->ask($ola, 'DELETE', '/api/account/sign-ins/of-another')->assertStatus(404);
-        $this->ask($ola, 'DELETE', '/api/account/sign-ins/' . self::text($told->json('sign_ins.0.id')))->assertOk()->assertJsonMissing(['device' => 'A phone']);
+        $this->ask($ola, 'DELETE', '/api/account/sign-ins/' . self::text($account->json('sign_ins.0.id')))->assertOk()->assertJsonMissing(['device' => 'A phone']);
         self::assertSame(['of-another'], DB::table('sessions')->whereIn('id', ['elsewhere', 'of-another'])->pluck('id')->all());
     }
 
@@ -223,7 +223,7 @@ final class AccountTest extends TestCase
         Mail::assertSent(NewDevice::class, static fn(NewDevice $letter): bool => $letter->hasTo(self::OLA) && str_contains($letter->render(), 'was used on a device that was not seen before'));
         app(CurrentPractice::class)->enterEvery();
         self::assertSame(1, AccessLogEntry::query()->where('what', 'signed in on a new device')->count());
-        // A device that is known tells nothing.
+        // A known device sends no letter.
         $this->nobody();
         $this->withCredentials()->withCookie('rung_known', self::OLA)->signIn()->assertOk();
         Mail::assertSentCount(1);

@@ -54,7 +54,7 @@ final class AnswersInOrderTest extends TestCase
         $second = $answer(2, '2026-04-14T07:20:00+01:00');
         // The first was entered before it, on another phone, and comes in after it, with a sign.
         $first = $answer(6, '2026-04-14T07:05:00+01:00', ['locking']);
-        $of = static fn(): array => $case->checkIns()->where('local_on', '2026-04-14')->get()->map(static fn(CheckIn $one): array => [$one->id, $one->provocation, $one->signs])->all();
+        $of = static fn(): array => $case->checkIns()->where('local_on', '2026-04-14')->get()->map(static fn(CheckIn $checkIn): array => [$checkIn->id, $checkIn->provocation, $checkIn->signs])->all();
         self::assertSame([[$second, 2, ['locking']]], $of(), 'the later entry counts, and no sign is lost');
         self::assertTrue(CheckIn::query()->findOrFail($first)->superseded);
         $third = $answer(3, '2026-04-14T08:10:00+01:00');
@@ -89,7 +89,7 @@ final class AnswersInOrderTest extends TestCase
         $case->forceFill(['closed_on' => '2026-04-14'])->save();
         $answer = fn(int $score): TestResponse => $this->ask($piet, 'PUT', '/api/today/check-ins/' . Str::uuid7() . "?case=$case->id", ['at' => '2026-04-14T07:50:00+01:00', 'provocation' => $score]);
         $round = fn(): TestResponse => $this->ask($own, 'GET', '/api/round')->assertOk();
-        $shown = static fn(): array => array_values(array_filter((array) $round()->json('cases'), static fn(mixed $one): bool => is_array($one) && $one['id'] === $case->id));
+        $shown = static fn(): array => array_values(array_filter((array) $round()->json('cases'), static fn(mixed $value): bool => is_array($value) && $value['id'] === $case->id));
         $stops = static fn(): mixed => $round()->json('groups.stop_review');
         $before = $stops();
 

@@ -48,7 +48,7 @@ final class ArchiveTest extends TestCase
         self::assertEquals(CaseFile::fromJson($files["$folder/case-file.json"])->toArray(), BundleReader::read($files["$folder/health-record.json"])->toArray());
         self::assertStringStartsWith('case,athlete,structure,side,session,started_at', $files["$folder/sets.csv"]);
         self::assertSame('Juno Tamsin', data_get(json_decode($files['own-data.json'], true), 'athlete.name'));
-        self::assertTrue(AccessLogEntry::query()->where('athlete_id', $case->athlete_id)->where('user_id', $own->id)->where('what', 'took out all data of the athlete')->exists());
+        self::assertTrue(AccessLogEntry::query()->where('athlete_id', $case->athlete_id)->where('user_id', $own->id)->where('what', 'exported all data of the athlete')->exists());
     }
 
     public function testTheAthleteTakesOutTheirOwnWithoutWhatPractitionersWriteForThemselves(): void

@@ -34,13 +34,13 @@ final class CalendarTextTest extends PlainTestCase
     public function testDaysAreReadAsPeopleWriteThem(string $text, array $days): void
     {
         $read = CalendarText::read($text, Day::fromIso('2026-11-27'), 'Europe/Lisbon');
-        self::assertSame([$days, []], [self::told($read['days']), $read['faults']]);
+        self::assertSame([$days, []], [self::days($read['days']), $read['faults']]);
     }
 
     public function testALineThatNamesNoDayIsToldWithItsNumber(): void
     {
         $read = CalendarText::read("12 Dec\n\nnext week\n31 Feb\n99 Dec\n2026-13-01\n12", Day::fromIso('2026-11-27'), 'Europe/Lisbon');
-        self::assertSame(['2026-12-12 '], self::told($read['days']));
+        self::assertSame(['2026-12-12 '], self::days($read['days']));
         self::assertCount(5, $read['faults']);
         self::assertStringStartsWith('Line 3, “next week”: begins with no day.', $read['faults'][0]);
         self::assertStringStartsWith('Line 4, “31 Feb”', $read['faults'][1]);
@@ -66,7 +66,7 @@ final class CalendarTextTest extends PlainTestCase
     public function testDaysAreReadFromACalendarFile(string $event, array $days): void
     {
         $text = "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//Ropewalk//EN\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTAMP:20261101T000000Z\r\n$event\r\nSUMMARY:Show\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n";
-        self::assertSame($days, self::told(CalendarText::read($text, Day::fromIso('2026-11-27'), 'Europe/Lisbon')['days']));
+        self::assertSame($days, self::days(CalendarText::read($text, Day::fromIso('2026-11-27'), 'Europe/Lisbon')['days']));
     }
 
     /** @return iterable<string, array{string}> */
@@ -97,8 +97,8 @@ final class CalendarTextTest extends PlainTestCase
      *
      * @return list<string>
      */
-    private static function told(array $days): array
+    private static function days(array $days): array
     {
-        return array_map(static fn(array $one): string => "{$one['on']} {$one['title']}", $days);
+        return array_map(static fn(array $day): string => "{$day['on']} {$day['title']}", $days);
     }
 }

@@ -42,8 +42,8 @@ final class CarriedLoadsTest extends TestCase
         $press = $doses->get('Leg press, one leg');
         self::assertIsArray($press);
         self::assertFalse($press['to_find'], 'what was lifted is carried along');
-        $jump = $doses->first(static fn(mixed $one): bool => is_array($one) && $one['before'] === null);
-        self::assertIsArray($jump, 'what is new is told as new');
+        $jump = $doses->first(static fn(mixed $dose): bool => is_array($dose) && $dose['before'] === null);
+        self::assertIsArray($jump, 'a new exercise is marked as new');
         self::assertContains('Leg extension, one leg', (array) $shown->json('left'));
         self::assertSame($revision, $case->refresh()->revision, 'nothing is put in force');
         $this->ask($own, 'GET', "/api/cases/$case->id/stages/nowhere")->assertStatus(404);

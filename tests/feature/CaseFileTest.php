@@ -40,11 +40,11 @@ final class CaseFileTest extends TestCase
             self::assertTrue(PlannedSession::query()->where('case_id', $copy->id)->where('on', '>=', '2026-04-14')->exists() || $case->isStopped() || !PlannedSession::query()->where('case_id', $case->id)->where('withdrawn', false)->where('on', '>=', '2026-04-14')->exists());
             self::assertStringStartsWith('Taken in from a case file: ', self::text($copy->decisions()->firstOrFail()->words));
         }
-        self::assertTrue(AccessLogEntry::query()->where('what', 'took out the case file')->exists());
+        self::assertTrue(AccessLogEntry::query()->where('what', 'exported the case file')->exists());
         self::assertTrue(AccessLogEntry::query()->where('what', 'took in a case file')->exists());
     }
 
-    /** A health record tells of people what a case file does not, and comes in as the same case. */
+    /** A health record says more about people than a case file, and comes in as the same case. */
     public function testAHealthRecordGoesOutAndComesIn(): void
     {
         $case = $this->caseOf('Juno Tamsin');
@@ -58,12 +58,12 @@ final class CaseFileTest extends TestCase
         self::assertSame(['Ola Vance', 'Ropewalk Circus School'], [data_get($resources, '1.practitioner.display'), data_get($resources, '1.organization.display')]);
         self::assertContains('Knee in four stages', array_column($resources, 'title'));
 
-        $told = $this->preview($bundle)->assertOk();
-        self::assertSame('Juno Tamsin', $told->json('athlete'));
-        self::assertSame(data_get($case->standing, 'headline'), $told->json('headline'));
+        $preview = $this->preview($bundle)->assertOk();
+        self::assertSame('Juno Tamsin', $preview->json('athlete'));
+        self::assertSame(data_get($case->standing, 'headline'), $preview->json('headline'));
         $copy = CareCase::query()->findOrFail(self::text($this->ask($this->practitioner(), 'POST', '/api/import', $bundle)->assertStatus(201)->json('id')));
         self::assertSame($this->evaluated($case, '2026-04-14T12:00:00+01:00'), $this->evaluated($copy, '2026-04-14T12:00:00+01:00'));
-        self::assertTrue(AccessLogEntry::query()->where('what', 'took out the health record')->exists());
+        self::assertTrue(AccessLogEntry::query()->where('what', 'exported the health record')->exists());
 
         $this->preview(['resourceType' => 'Bundle', 'entry' => []])->assertStatus(422);
     }
@@ -73,14 +73,14 @@ final class CaseFileTest extends TestCase
         $case = $this->caseOf('Juno Tamsin');
         $file = $this->file($case);
         $before = CareCase::query()->count();
-        $told = $this->preview($file)->assertOk();
+        $preview = $this->preview($file)->assertOk();
         self::assertSame($before, CareCase::query()->count(), 'nothing is stored');
-        self::assertSame('Juno Tamsin', $told->json('athlete'));
-        self::assertSame([$case->athlete_id], array_column((array) $told->json('same'), 'id'));
-        self::assertSame($case->trainingSessions()->where('superseded', false)->count(), $told->json('counts.0.count'));
-        self::assertSame(data_get($case->standing, 'headline'), $told->json('headline'), 'it stands as the case does');
-        self::assertNotNull($told->json('programme'));
-        self::assertCount(1, (array) $told->json('notes'));
+        self::assertSame('Juno Tamsin', $preview->json('athlete'));
+        self::assertSame([$case->athlete_id], array_column((array) $preview->json('same'), 'id'));
+        self::assertSame($case->trainingSessions()->where('superseded', false)->count(), $preview->json('counts.0.count'));
+        self::assertSame(data_get($case->standing, 'headline'), $preview->json('headline'), 'it stands as the case does');
+        self::assertNotNull($preview->json('programme'));
+        self::assertCount(1, (array) $preview->json('notes'));
     }
 
     public function testAFileOfOtherStagesGetsACalendarThatIsToldOf(): void
@@ -89,8 +89,8 @@ final class CaseFileTest extends TestCase
         $text = str_replace(['"slow"', '"holds"'], ['"built"', '"held"'], (string) json_encode(['timezone' => 'America/New_York'] + $file));
         /** @var array<string, mixed> $file */
         $file = json_decode($text, true);
-        $told = $this->preview($file)->assertOk();
-        $notes = implode(' ', self::texts($told->json('notes')));
+        $preview = $this->preview($file)->assertOk();
+        $notes = implode(' ', self::texts($preview->json('notes')));
         self::assertStringContainsString('the file has no calendar', $notes);
         self::assertStringContainsString('Its days are those of America/New_York', $notes);
         $case = CareCase::query()->findOrFail(self::text($this->ask($this->practitioner(), 'POST', '/api/import', $file)->assertStatus(201)->json('id')));
@@ -185,7 +185,7 @@ final class CaseFileTest extends TestCase
     {
         $whole = CaseHistory::whole($case->refresh());
         $today = Clock::today($case->practice->timezone);
-        $file = $whole->with(['planned' => array_values(array_filter($whole->planned, static fn($one): bool => $today->isAfter($one->on)))]);
+        $file = $whole->with(['planned' => array_values(array_filter($whole->planned, static fn($planned): bool => $today->isAfter($planned->on)))]);
         $names = [];
 
         return (string) preg_replace_callback('/[0-9a-f]{8}-[0-9a-f-]{27}/', static function (array $found) use (&$names): string {

@@ -28,24 +28,24 @@ final class CaseloadTest extends TestCase
         self::assertSame(count($round), $page->json('all'));
         $counts = array_map(static fn(mixed $of): array => (array) $of, array_column((array) $page->json('counts'), 'cases', 'key'));
         $by = static fn(callable $is): array => array_keys(array_filter($round, $is));
-        self::assertEqualsCanonicalizing($by(static fn(mixed $one): bool => is_array($one) && $one['group'] === 'silent'), $counts['silent']);
-        self::assertEqualsCanonicalizing($by(static fn(mixed $one): bool => is_array($one) && $one['group'] === 'stop_review'), $counts['stopped']);
+        self::assertEqualsCanonicalizing($by(static fn(mixed $value): bool => is_array($value) && $value['group'] === 'silent'), $counts['silent']);
+        self::assertEqualsCanonicalizing($by(static fn(mixed $value): bool => is_array($value) && $value['group'] === 'stop_review'), $counts['stopped']);
         // Sessions that wait for their morning, or never got it, are passed over.
-        $last = static function (mixed $one): mixed {
-            $verdicts = is_array($one) && is_array($one['hooks']) ? array_column($one['hooks'], 'verdict') : [];
+        $last = static function (mixed $value): mixed {
+            $verdicts = is_array($value) && is_array($value['hooks']) ? array_column($value['hooks'], 'verdict') : [];
 
             return last(array_filter($verdicts, static fn(mixed $verdict): bool => !in_array($verdict, ['pending', 'unanswered'], true)));
         };
-        self::assertEqualsCanonicalizing($by(static fn(mixed $one): bool => in_array($last($one), ['settled', 'under'], true)), $counts['settled']);
+        self::assertEqualsCanonicalizing($by(static fn(mixed $value): bool => in_array($last($value), ['settled', 'under'], true)), $counts['settled']);
         self::assertNotSame([], $counts['settled']);
-        self::assertEqualsCanonicalizing($by(static fn(mixed $one): bool => is_array($one) && $one['unsettled'] === true), $counts['unsettled']);
+        self::assertEqualsCanonicalizing($by(static fn(mixed $value): bool => is_array($value) && $value['unsettled'] === true), $counts['unsettled']);
         self::assertNotSame([], $counts['unsettled']);
         foreach ((array) $page->json('cases') as $line) {
             self::assertIsArray($line);
             self::assertSame(in_array($line['id'], $counts['long'], true), $line['usual_weeks'] !== null && $line['weeks'] > $line['usual_weeks']);
             self::assertSame(in_array($line['id'], $counts['little'], true), $line['adherence'] !== null && $line['adherence'] < 60);
-            $told = $this->ask($own, 'GET', '/api/cases/' . self::text($line['id']));
-            self::assertSame($told->json('adherence.percent'), $line['adherence'], self::text($line['athlete']));
+            $answer = $this->ask($own, 'GET', '/api/cases/' . self::text($line['id']));
+            self::assertSame($answer->json('adherence.percent'), $line['adherence'], self::text($line['athlete']));
         }
         // One practitioner's, and nobody else's practice.
         $ren = CareCase::query()->findOrFail(self::text(array_key_first($round)))->practitioner_id;
@@ -65,7 +65,7 @@ final class CaseloadTest extends TestCase
         $case->messages()->create(['practice_id' => $case->practice_id, 'user_id' => $own->id, 'at' => CarbonImmutable::now(), 'kind' => MessageKind::Flare, 'words' => 'It hurts', 'pain' => 6]);
         self::assertSame($before + 1, $sum());
         $this->decide($case, ['kind' => 'flare', 'flare' => ['ease' => true, 'rest_days' => 1, 'holds_only_days' => 0]])->assertStatus(201);
-        self::assertSame($before + 1, $sum(), 'told and planned for: one');
+        self::assertSame($before + 1, $sum(), 'reported and planned for counts once');
         $page = $this->ask($own, 'GET', '/api/caseload');
         self::assertContains($case->id, array_merge(...array_map(static fn(mixed $of): array => (array) $of, array_column((array) $page->json('flares'), 'cases'))));
 

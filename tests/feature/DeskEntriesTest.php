@@ -39,8 +39,8 @@ final class DeskEntriesTest extends TestCase
         self::assertSame($revision, $case->refresh()->revision, 'sent twice, changed once');
         $this->correct($case, $body)->assertStatus(422)->assertJsonValidationErrors(['entry' => 'stays as it is']);
 
-        $told = $this->ask($own, 'GET', "/api/cases/$case->id/sessions/$session->id");
-        self::assertSame(array_fill(0, count($pains), 0), $told->json('entries.*.pain'));
+        $answer = $this->ask($own, 'GET', "/api/cases/$case->id/sessions/$session->id");
+        self::assertSame(array_fill(0, count($pains), 0), $answer->json('entries.*.pain'));
         $corrected = (array) $page()->json('corrected.0');
         self::assertSame([$own->name, self::WHY, $session->id], [$corrected['by'], $corrected['why'], $corrected['entry']]);
         self::assertStringContainsString('pain was', self::text($corrected['words']));
@@ -115,7 +115,7 @@ final class DeskEntriesTest extends TestCase
         $enter($case->opened_on . 'T00:00:00+14:00', 3)->assertStatus(201);
         $enter('2020-01-01T07:00:00+00:00', 3)->assertStatus(422);
         $this->ask($own, 'PUT', "/api/cases/$case->id/check-ins/" . Str::uuid7(), ['at' => '2026-04-13T07:00:00+01:00'])->assertStatus(422)->assertJsonValidationErrorFor('provocation');
-        // A sign told by telephone stops the case like any other.
+        // A sign reported by telephone stops the case like any other.
         $this->ask($own, 'GET', "/api/cases/$case->id")->assertJsonPath('standing.stopped', false);
         $sign = (string) Str::uuid7();
         $this->ask($own, 'PUT', "/api/cases/$case->id/check-ins/$sign", ['at' => '2026-04-14T07:00:00+01:00', 'provocation' => 2, 'signs' => ['swelling']])->assertStatus(201);
@@ -127,7 +127,7 @@ final class DeskEntriesTest extends TestCase
         $enter('2026-04-04T07:00:00+01:00', 4, $id)->assertStatus(201);
         $enter('2026-04-04T07:00:00+01:00', 4, $id)->assertStatus(200);
         $entries = (array) $this->ask($own, 'GET', "/api/cases/$case->id/entries")->json('entries');
-        $ofDay = array_values(array_filter($entries, static fn(mixed $one): bool => is_array($one) && $one['what'] === 'morning' && $one['on'] === '2026-04-04'));
+        $ofDay = array_values(array_filter($entries, static fn(mixed $entry): bool => is_array($entry) && $entry['what'] === 'morning' && $entry['on'] === '2026-04-04'));
         self::assertCount(1, $ofDay);
         self::assertIsArray($ofDay[0]);
         self::assertSame([4, $own->name], [$ofDay[0]['provocation'], $ofDay[0]['entered_by']]);
@@ -143,10 +143,10 @@ final class DeskEntriesTest extends TestCase
         $planned = $page->json('planned.0');
         self::assertIsArray($planned);
         $on = self::text($planned['on']);
-        $slot = array_values(array_filter((array) $page->json('sessions'), static fn(mixed $one): bool => is_array($one) && $one['slot'] === $planned['slot']))[0];
+        $slot = array_values(array_filter((array) $page->json('sessions'), static fn(mixed $value): bool => is_array($value) && $value['slot'] === $planned['slot']))[0];
         self::assertIsArray($slot);
         self::assertIsArray($slot['exercises']);
-        $entries = array_map(static fn(mixed $one): array => ['prescription' => is_array($one) ? $one['prescription'] : '', 'pain' => 2, 'sets' => [['reps' => 8]]], $slot['exercises']);
+        $entries = array_map(static fn(mixed $exercise): array => ['prescription' => is_array($exercise) ? $exercise['prescription'] : '', 'pain' => 2, 'sets' => [['reps' => 8]]], $slot['exercises']);
         $log = ['planned' => $planned['planned'], 'plan_version' => $page->json('plan_version'), 'kind' => 'loading', 'started_at' => "{$on}T06:00:00+01:00", 'ended_at' => "{$on}T06:40:00+01:00", 'entries' => $entries];
         $send = fn(array $log): TestResponse => $this->ask($own, 'PUT', "/api/cases/$case->id/sessions/" . Str::uuid7(), $log);
         $send(['started_at' => '2026-04-14T09:00:00+01:00', 'ended_at' => '2026-04-14T09:40:00+01:00'] + $log)->assertStatus(422)->assertJsonValidationErrors(['ended_at' => 'must not lie in the future']);
@@ -192,14 +192,14 @@ final class DeskEntriesTest extends TestCase
     {
         $case = $this->caseOf('Juno Tamsin');
         $own = $this->practitioner();
-        $told = $this->ask($own, 'POST', "/api/cases/$case->id/set-log", ['text' => "set,side,reps,load_kg\n1,left,12,20\n1,right,15,20\n2,left,10,20\n2,right,15,20\n"])->assertOk();
-        self::assertSame([['load_kg' => 20, 'left' => ['reps' => 12], 'right' => ['reps' => 15]], ['load_kg' => 20, 'left' => ['reps' => 10], 'right' => ['reps' => 15]]], $told->json('sets'));
-        self::assertSame(['left 12, right 15 at 20 kg', 'left 10, right 15 at 20 kg'], $told->json('words'));
+        $answer = $this->ask($own, 'POST', "/api/cases/$case->id/set-log", ['text' => "set,side,reps,load_kg\n1,left,12,20\n1,right,15,20\n2,left,10,20\n2,right,15,20\n"])->assertOk();
+        self::assertSame([['load_kg' => 20, 'left' => ['reps' => 12], 'right' => ['reps' => 15]], ['load_kg' => 20, 'left' => ['reps' => 10], 'right' => ['reps' => 15]]], $answer->json('sets'));
+        self::assertSame(['left 12, right 15 at 20 kg', 'left 10, right 15 at 20 kg'], $answer->json('words'));
         $id = (string) Str::uuid7();
         $press = array_column($case->plan()->prescriptions(), 'key', 'exercise')['leg_press_one'] ?? '';
         $this->ask($own, 'PUT', "/api/cases/$case->id/sessions/$id", [
             'planned' => null, 'plan_version' => $case->currentPlan()->version, 'kind' => 'loading', 'started_at' => '2026-04-13T18:00:00+01:00', 'ended_at' => '2026-04-13T18:40:00+01:00', 'minutes' => null, 'effort' => null,
-            'entries' => [['prescription' => $press, 'pain' => 1, 'sets' => $told->json('sets')]],
+            'entries' => [['prescription' => $press, 'pain' => 1, 'sets' => $answer->json('sets')]],
         ])->assertStatus(201);
         self::assertSame(12, data_get(TrainingSession::query()->findOrFail($id)->entries, '0.sets.0.reps'), 'it counts what the sore side did');
         $this->ask($own, 'POST', "/api/cases/$case->id/set-log", ['text' => 'nothing of the kind'])->assertStatus(422)->assertJsonValidationErrorFor('text');

@@ -149,8 +149,8 @@ final class DeskTest extends TestCase
         $springs = $plan->stage('springs');
         self::assertNotNull($springs);
         foreach ($slots as $slot) {
-            $asked = array_filter($springs->stage->prescriptions, static fn($one): bool => $one->slot === $slot);
-            self::assertTrue($asked === [] || array_filter($asked, static fn($one): bool => $one->mode->value === 'isometric') !== [], self::text($slot) . ' has holds');
+            $asked = array_filter($springs->stage->prescriptions, static fn($prescription): bool => $prescription->slot === $slot);
+            self::assertTrue($asked === [] || array_filter($asked, static fn($exercise): bool => $exercise->mode->value === 'isometric') !== [], self::text($slot) . ' has holds');
         }
         $this->ask($own, 'GET', "/api/cases/$case->id")->assertJsonPath('messages.0.words', 'No jumping this week.')->assertJsonPath('messages.0.sent', true)->assertJsonPath('standing.action', 'repeat');
         $this->ask($own, 'DELETE', "/api/cases/$case->id/decisions/" . self::text($decided->json('id')))->assertStatus(201);
@@ -227,12 +227,12 @@ final class DeskTest extends TestCase
         $own = $this->practitioner();
         $page = $this->ask($own, 'GET', "/api/cases/$case->id")->assertOk();
         $sessions = self::texts($page->json('hooks.*.session'));
-        $told = [
+        $answer = [
             'in force' => $page->json('prescriptions.0.words'),
             'done' => $this->ask($own, 'GET', "/api/cases/$case->id/sessions/" . end($sessions))->assertOk()->json('entries.0.asked'),
             'on the phone' => $this->ask($this->athlete('Piet Olander'), 'GET', '/api/today')->json('cases.0.sessions.0.exercises.0.words'),
         ];
-        foreach ($told as $where => $words) {
+        foreach ($answer as $where => $words) {
             self::assertStringContainsString('70 % of maximum', self::text($words), $where);
         }
     }
@@ -242,10 +242,10 @@ final class DeskTest extends TestCase
         $case = $this->caseOf('Tobias Fenwick');
         $own = $this->practitioner();
         $row = TrainingSession::query()->where('case_id', $case->id)->where('plan_version', 1)->orderBy('started_at')->firstOrFail();
-        $told = $this->ask($own, 'GET', "/api/cases/$case->id/sessions/$row->id")->assertOk();
-        self::assertSame([1, count($row->entries)], [$told->json('plan_version'), count((array) $told->json('entries'))]);
-        self::assertNotNull($told->json('entries.0.asked'));
-        self::assertCount(count($row->entries[0]['sets'] ?? []), (array) $told->json('entries.0.done'));
+        $answer = $this->ask($own, 'GET', "/api/cases/$case->id/sessions/$row->id")->assertOk();
+        self::assertSame([1, count($row->entries)], [$answer->json('plan_version'), count((array) $answer->json('entries'))]);
+        self::assertNotNull($answer->json('entries.0.asked'));
+        self::assertCount(count($row->entries[0]['sets'] ?? []), (array) $answer->json('entries.0.done'));
         $foreign = TrainingSession::query()->where('case_id', '!=', $case->id)->firstOrFail();
         $this->ask($own, 'GET', "/api/cases/$case->id/sessions/$foreign->id")->assertStatus(404);
     }
@@ -253,14 +253,14 @@ final class DeskTest extends TestCase
     public function testTheSchoolsAreAskedAboutTheSameLog(): void
     {
         $case = $this->caseOf('Basil Thorne');
-        $told = $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/opinions")->assertOk();
-        self::assertCount(9, (array) $told->json('schools'));
-        $own = collect((array) $told->json('schools'))->firstWhere('own', true);
+        $answer = $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/opinions")->assertOk();
+        self::assertCount(9, (array) $answer->json('schools'));
+        $own = collect((array) $answer->json('schools'))->firstWhere('own', true);
         self::assertIsArray($own);
         $standing = $case->standing ?? [];
         self::assertSame([$standing['action'], $standing['headline']], [$own['action'], $own['headline']]);
-        self::assertGreaterThan(1, count(array_unique(self::texts($told->json('schools.*.action')))));
-        self::assertNotEmpty($told->json('parts.0.said.1.schools'));
+        self::assertGreaterThan(1, count(array_unique(self::texts($answer->json('schools.*.action')))));
+        self::assertNotEmpty($answer->json('parts.0.said.1.schools'));
     }
 
     public function testAStageIsPrescribedByHandFromAChosenDay(): void
@@ -279,10 +279,10 @@ final class DeskTest extends TestCase
         $sets = $plan->json('stages.1.prescriptions.0.prescription.dose.sets');
         self::assertIsInt($sets);
         $heavier = array_replace_recursive($asked, [['dose' => ['sets' => $sets + 2]]]);
-        $told = $preview($draft($heavier))->assertOk();
-        self::assertStringContainsString("sets $sets → " . ($sets + 2), self::text($told->json('note')));
-        self::assertGreaterThan($same->json('prescriptions.0.figures.duration_s'), $told->json('prescriptions.0.figures.duration_s'));
-        self::assertContains('growth', (array) $told->json('lint.*.key'));
+        $answer = $preview($draft($heavier))->assertOk();
+        self::assertStringContainsString("sets $sets → " . ($sets + 2), self::text($answer->json('note')));
+        self::assertGreaterThan($same->json('prescriptions.0.figures.duration_s'), $answer->json('prescriptions.0.figures.duration_s'));
+        self::assertContains('growth', (array) $answer->json('lint.*.key'));
 
         $preview($draft(array_replace_recursive($heavier, [['dose' => ['reps' => 0]]])))->assertStatus(422)->assertJsonValidationErrors(['prescriptions.0.dose.reps' => 'Reps must be from 1 to 200.']);
         $preview($draft($asked, ['from' => '2026-04-13']))->assertStatus(422)->assertJsonValidationErrors(['from']);

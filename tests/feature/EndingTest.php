@@ -28,8 +28,8 @@ final class EndingTest extends TestCase
         self::assertSame([], $this->ask($own, 'GET', '/api/closed-cases?search=nobody')->json('cases'));
         self::assertNotContains($case->id, (array) $this->ask($own, 'GET', '/api/round')->json('cases.*.id'));
         Auth::forgetGuards();
-        $told = $this->ask($this->athlete('Basil Thorne'), 'GET', '/api/today');
-        self::assertSame([[], 'Closed: referred to the knee clinic', 'Night pain', $own->name], [$told->json('cases'), $told->json('closed.0.how'), $told->json('closed.0.why'), $told->json('closed.0.closed_by')]);
+        $page = $this->ask($this->athlete('Basil Thorne'), 'GET', '/api/today');
+        self::assertSame([[], 'Closed: referred to the knee clinic', 'Night pain', $own->name], [$page->json('cases'), $page->json('closed.0.how'), $page->json('closed.0.why'), $page->json('closed.0.closed_by')]);
         Auth::forgetGuards();
         // Another practice does not find it.
         self::assertSame([], $this->ask($this->practitioner('Another Practice'), 'GET', '/api/closed-cases')->json('cases'));
@@ -82,7 +82,7 @@ final class EndingTest extends TestCase
     public function testAFinishedProgrammeIsKeptUpUntilItIsAskedWhetherItStaysGood(): void
     {
         $case = CareCase::query()->whereHas('practice', static fn($query) => $query->where('name', 'Ropewalk Circus School'))->get()
-            ->firstOrFail(static fn(CareCase $one): bool => ($one->standing['action'] ?? null) === 'finish');
+            ->firstOrFail(static fn(CareCase $careCase): bool => ($careCase->standing['action'] ?? null) === 'finish');
         $own = $this->practitioner();
         $this->decide($case, ['kind' => 'accept'])->assertStatus(422)->assertJsonValidationErrors(['maintenance' => 'once or twice a week, or discharge']);
         $this->decide($case, ['kind' => 'accept', 'maintenance' => 3])->assertStatus(422)->assertJsonValidationErrorFor('maintenance');

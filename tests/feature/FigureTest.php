@@ -47,14 +47,14 @@ final class FigureTest extends TestCase
     public function testALadderIsGivenItsSmallPicturesInOneAnswer(): void
     {
         $own = $this->practitioner();
-        $told = $this->ask($own, 'GET', '/api/figures?of=squat,flying,wall_sit,squat')->assertOk();
-        self::assertSame(['squat', 'wall_sit'], array_keys((array) $told->json('figures')));
+        $answer = $this->ask($own, 'GET', '/api/figures?of=squat,flying,wall_sit,squat')->assertOk();
+        self::assertSame(['squat', 'wall_sit'], array_keys((array) $answer->json('figures')));
         $squat = (array) $this->ask($own, 'GET', '/api/figures/squat')->json('frames');
-        // The squat tells most at its deepest, the wall sit where it is held.
-        self::assertSame([$squat[0]], $told->json('figures.squat.frames'));
-        self::assertSame([((array) $this->ask($own, 'GET', '/api/figures/wall_sit')->json('frames'))[8]], $told->json('figures.wall_sit.frames'));
+        // The squat is shown at its deepest, the wall sit where it is held.
+        self::assertSame([$squat[0]], $answer->json('figures.squat.frames'));
+        self::assertSame([((array) $this->ask($own, 'GET', '/api/figures/wall_sit')->json('frames'))[8]], $answer->json('figures.wall_sit.frames'));
         $this->ask($own, 'GET', '/api/figures')->assertStatus(422)->assertJsonValidationErrors(['of' => 'Name the exercises']);
-        $this->withHeader('If-None-Match', (string) $told->headers->get('ETag'));
+        $this->withHeader('If-None-Match', (string) $answer->headers->get('ETag'));
         $this->ask($own, 'GET', '/api/figures?of=squat,flying,wall_sit')->assertStatus(304);
         $this->ask($own, 'GET', '/api/figures?of=squat')->assertOk();
     }
@@ -76,7 +76,7 @@ final class FigureTest extends TestCase
         foreach ($cases as $case) {
             self::assertIsArray($case);
             $figures = (array) $case['figures'];
-            foreach (array_merge(...array_map(static fn(mixed $one): array => is_array($one) ? (array) $one['exercises'] : [], (array) $case['sessions'])) as $exercise) {
+            foreach (array_merge(...array_map(static fn(mixed $session): array => is_array($session) ? (array) $session['exercises'] : [], (array) $case['sessions'])) as $exercise) {
                 self::assertIsArray($exercise);
                 self::assertArrayHasKey(self::text($exercise['figure']), $figures);
                 foreach ((array) $exercise['relief'] as $relief) {
@@ -89,7 +89,7 @@ final class FigureTest extends TestCase
             // Each once, however many sessions ask for it; drawn to the range that is prescribed.
             self::assertLessThan($asked, count(array_unique(array_keys($figures))) - 1);
         }
-        $press = collect((array) $page->json('cases.0.figures'))->first(static fn(mixed $one, string $key): bool => preg_match('/^leg_press_one 10–\d+$/', $key) === 1);
+        $press = collect((array) $page->json('cases.0.figures'))->first(static fn(mixed $value, string $key): bool => preg_match('/^leg_press_one 10–\d+$/', $key) === 1);
         self::assertSame(['knee', 10], [data_get($press, 'angle.joint'), data_get($press, 'angle.high_deg')]);
         self::assertLessThan(90, data_get($press, 'angle.low_deg'), 'as far as she has come, not all that could be drawn');
     }
@@ -113,7 +113,7 @@ final class FigureTest extends TestCase
             self::assertStringContainsString('scale(-1 1)', $svg);
         }
         // The range of the prescription, not all that could be drawn.
-        self::assertMatchesRegularExpression('/>10–[678]0°</', implode('', array_map(static fn(string $one): string => (string) base64_decode($one, true), $found[1])));
+        self::assertMatchesRegularExpression('/>10–[678]0°</', implode('', array_map(static fn(string $text): string => (string) base64_decode($text, true), $found[1])));
         self::assertStringStartsWith('%PDF', app(PdfMaker::class)->of($html));
     }
 
@@ -124,8 +124,8 @@ final class FigureTest extends TestCase
         Cache::flush();
         Process::fake(['*' => Process::result(exitCode: 1, errorOutput: 'no such program')]);
         $said = [];
-        Log::listen(static function (MessageLogged $told) use (&$said): void {
-            $said[] = $told->message;
+        Log::listen(static function (MessageLogged $answer) use (&$said): void {
+            $said[] = $answer->message;
         });
         $paper = Paper::query()->findOrFail($id);
         $html = PaperView::html($paper, $paper->current()->paper());

@@ -271,9 +271,9 @@ final class FuzzTest extends TestCase
             }
             $schema = $found;
         }
-        foreach ($schema['oneOf'] ?? [] as $one) {
-            if (($one['type'] ?? null) !== 'null') {
-                yield from $this->leaves($one, $place);
+        foreach ($schema['oneOf'] ?? [] as $branch) {
+            if (($branch['type'] ?? null) !== 'null') {
+                yield from $this->leaves($branch, $place);
             }
         }
         if (isset($schema['oneOf'])) {

@@ -31,10 +31,10 @@ final class IntakeTest extends TestCase
             'advice' => [['words' => 'Half of the jumps', 'until' => '2026-05-01'], ['words' => 'No deep squats']], 'why' => 'Asked again after six weeks',
         ];
         $words = self::text($this->save($case, $new)->assertOk()->json('words'));
-        foreach (['Cause: ', 'Occupation: nothing → Teaches children', 'Minutes for a session: ', ' → 50', 'Body mass: ', ' → 61.5', 'Shows: ', ' → Sat 25 Apr, Sat 2 May', 'Advice: ', 'Half of the jumps No deep squats'] as $told) {
-            self::assertStringContainsString($told, $words);
+        foreach (['Cause: ', 'Occupation: nothing → Teaches children', 'Minutes for a session: ', ' → 50', 'Body mass: ', ' → 61.5', 'Shows: ', ' → Sat 25 Apr, Sat 2 May', 'Advice: ', 'Half of the jumps No deep squats'] as $intake) {
+            self::assertStringContainsString($intake, $words);
         }
-        self::assertStringNotContainsString('Goal: ', $words, 'what stays is not told');
+        self::assertStringNotContainsString('Goal: ', $words, 'what stays is not listed');
         $after = $this->intake($case->refresh());
         self::assertSame(['2026-04-25', '2026-05-02'], $after['events'], 'each day once, in order');
         self::assertSame([['words' => 'Half of the jumps', 'until' => '2026-05-01'], ['words' => 'No deep squats', 'until' => null]], $after['advice']);
@@ -42,10 +42,10 @@ final class IntakeTest extends TestCase
             self::assertEquals($new[$field], $after[$field], $field);
         }
         self::assertIsArray($after['changes']);
-        self::assertSame([[$own->name, $words, 'Asked again after six weeks']], array_map(static fn(mixed $one): array => is_array($one) ? [$one['by'], $one['words'], $one['why']] : [], $after['changes']));
+        self::assertSame([[$own->name, $words, 'Asked again after six weeks']], array_map(static fn(mixed $change): array => is_array($change) ? [$change['by'], $change['words'], $change['why']] : [], $after['changes']));
         self::assertSame($now['screened_by'], $after['screened_by'], 'the signature stays');
 
-        // Said again it changes nothing, and who looked at an older state is told.
+        // Saved again it changes nothing, and somebody who saw an older state gets a conflict.
         $this->save($case, $new)->assertStatus(422);
         $this->ask($own, 'PUT', "/api/cases/$case->id/intake", ['revision' => 0, 'goal' => 'running'])->assertStatus(409);
         // An answer that comes in while somebody types is nothing that stands in the way.
@@ -83,18 +83,18 @@ final class IntakeTest extends TestCase
     public function testAPlanThatLiftsTheBodyKeepsItsMass(): void
     {
         $case = CareCase::query()->whereHas('practice', static fn($query) => $query->where('name', 'Ropewalk Circus School'))->get()
-            ->firstOrFail(static fn(CareCase $one): bool => array_filter($one->plan()->prescriptions(), static fn($p): bool => ($p->dose->body_fraction ?? 0) > 0) !== []);
+            ->firstOrFail(static fn(CareCase $careCase): bool => array_filter($careCase->plan()->prescriptions(), static fn($p): bool => ($p->dose->body_fraction ?? 0) > 0) !== []);
         $this->save($case, ['body_mass_kg' => null])->assertStatus(422)->assertJsonValidationErrors(['body_mass_kg' => 'lifts a share of the body']);
     }
 
     /** @return array<string, mixed> */
     private function intake(CareCase $case): array
     {
-        $told = $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/intake")->assertOk()->json();
-        self::assertIsArray($told);
+        $intake = $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/intake")->assertOk()->json();
+        self::assertIsArray($intake);
 
         /** @var array<string, mixed> */
-        return $told;
+        return $intake;
     }
 
     /**

@@ -6,7 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\CareCase;
 
-/** The practice's own library: copied, changed under the same checks, in versions, and taken out and in as a file. */
+/** The practice's own library: copied, changed under the same checks, in versions, and exported and imported as a file. */
 final class LibraryTest extends TestCase
 {
     public function testTheLibraryIsSearchedAndCompared(): void
@@ -84,14 +84,14 @@ final class LibraryTest extends TestCase
         $this->ask($own, 'POST', '/api/library/file', ['format' => 'other'])->assertStatus(422)->assertJsonValidationErrors(['format']);
         $this->ask($own, 'GET', '/api/library')->assertJsonCount(count(\Tests\Core\Support::catalogue()->ladders) + 1, 'ladders');
 
-        // What was taken out comes in again as a new version.
+        // What was exported comes in again as a new version.
         $this->ask($own, 'POST', '/api/library/file', ['ladders' => [['title' => 'Calf holds as we do them'] + $ladder]] + $file)->assertStatus(201)->assertJsonPath('items', 1);
         $this->ask($own, 'GET', '/api/library/items/ladder/our_calf_holds')->assertJsonPath('version', 2)->assertJsonPath('title', 'Calf holds as we do them');
         // It is shown first what it would change; what is there just so already makes no version.
         $rule = ['key' => 'our_other', 'title' => 'Another'] + (array) $this->ask($own, 'GET', '/api/library/items/rule/low')->json('content');
         $again = ['ladders' => [['title' => 'Calf holds as we do them'] + $ladder], 'response_rules' => [$rule]] + $file;
-        $told = $this->ask($own, 'POST', '/api/library/file/changes', $again)->assertOk();
-        self::assertSame([['our_calf_holds', 'same'], ['our_other', 'new']], array_map(null, (array) $told->json('changes.*.key'), (array) $told->json('changes.*.what')));
+        $changes = $this->ask($own, 'POST', '/api/library/file/changes', $again)->assertOk();
+        self::assertSame([['our_calf_holds', 'same'], ['our_other', 'new']], array_map(null, (array) $changes->json('changes.*.key'), (array) $changes->json('changes.*.what')));
         $this->ask($own, 'GET', '/api/library/items/rule/our_other')->assertStatus(404);
         $this->ask($own, 'POST', '/api/library/file', ['ladders' => [['title' => 'Calf holds as we do them'] + $ladder]] + $file)->assertStatus(201)->assertJsonPath('items', 0);
         $this->ask($own, 'GET', '/api/library/items/ladder/our_calf_holds')->assertJsonPath('version', 2);

@@ -166,14 +166,14 @@ final class MeasureSheetTest extends TestCase
         $case = $this->caseOf('Juno Tamsin');
         $plan = $case->planVersions()->count();
         $set = static fn(int $load): array => ['measure' => 'leg_press_maximum', 'on' => '2026-04-14', 'affected' => [['load_kg' => $load, 'reps' => 5, 'rir' => 1]], 'unaffected' => [['load_kg' => $load + 20, 'reps' => 5, 'rir' => 1]]];
-        $told = $this->preview($case, $set(100))->assertOk();
+        $preview = $this->preview($case, $set(100))->assertOk();
         // 100 × (1 + 6 / 30) = 120.
-        self::assertSame(120, $told->json('affected.best'));
-        self::assertSame(['reps' => 1, 'load_kg' => 120], $told->json('loads.0'));
-        self::assertSame(['reps' => 10, 'load_kg' => 90], $told->json('loads.9'));
+        self::assertSame(120, $preview->json('affected.best'));
+        self::assertSame(['reps' => 1, 'load_kg' => 120], $preview->json('loads.0'));
+        self::assertSame(['reps' => 10, 'load_kg' => 90], $preview->json('loads.9'));
         $follows = (array) $this->keep($case, $set(100), (string) Str::uuid7())->assertStatus(201)->json('follows');
         $press = $case->plan()->stage('slow')?->stage->prescriptions ?? [];
-        $asked = array_values(array_filter($press, static fn(object $one): bool => $one->exercise === 'leg_press_one' && ($one->dose->rm !== null || $one->dose->rir !== null)));
+        $asked = array_values(array_filter($press, static fn(object $prescription): bool => $prescription->exercise === 'leg_press_one' && ($prescription->dose->rm !== null || $prescription->dose->rir !== null)));
         self::assertNotSame([], $asked, 'the stage asks a repetition maximum of it');
         self::assertSame(array_column($asked, 'key'), array_column($follows, 'prescription'));
         self::assertStringContainsString(' RM; no load is prescribed yet', self::text(data_get($follows, '0.words')));
@@ -185,7 +185,7 @@ final class MeasureSheetTest extends TestCase
         $case = $this->caseOf('Juno Tamsin');
         $bands = function (): array {
             $exercises = data_get($this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today')->assertOk()->json(), 'cases.0.sessions.*.exercises.*');
-            $held = array_filter((array) $exercises, static fn(mixed $one): bool => data_get($one, 'dose.percent_mvc') === 70);
+            $held = array_filter((array) $exercises, static fn(mixed $exercise): bool => data_get($exercise, 'dose.percent_mvc') === 70);
             self::assertNotSame([], $held, 'the week has a hold at 70 %');
 
             return collect($held)->pluck('band.words')->unique()->values()->all();
@@ -255,7 +255,7 @@ final class MeasureSheetTest extends TestCase
      */
     private function knee(array $affected, array $unaffected, array $more = []): array
     {
-        $try = static fn(int|array $one): array => is_int($one) ? ['value' => $one] : $one;
+        $try = static fn(int|array $value): array => is_int($value) ? ['value' => $value] : $value;
 
         return $more + ['measure' => 'knee_extension_strength', 'on' => '2026-04-14', 'affected' => array_map($try, $affected), 'unaffected' => array_map($try, $unaffected)];
     }
@@ -290,7 +290,7 @@ final class MeasureSheetTest extends TestCase
     private function sheet(CareCase $case, string $key): array
     {
         $measures = (array) $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/measures")->assertOk()->json('measures');
-        $found = array_values(array_filter($measures, static fn(mixed $one): bool => data_get($one, 'key') === $key))[0] ?? null;
+        $found = array_values(array_filter($measures, static fn(mixed $measure): bool => data_get($measure, 'key') === $key))[0] ?? null;
         self::assertIsArray($found, $key);
 
         return $found;

@@ -57,7 +57,7 @@ final class MessagesTest extends TestCase
         self::assertNotNull(Message::query()->findOrFail($question)->seen_at);
         self::assertNull(Message::query()->findOrFail($flare)->seen_at);
         self::assertTrue($case->refresh()->hasSevereFlare());
-        self::assertEquals(Message::query()->findOrFail($flare)->at, $case->asked_at, 'it waits since it was told');
+        self::assertEquals(Message::query()->findOrFail($flare)->at, $case->asked_at, 'it has been waiting since it was reported');
 
         $this->answers($case, ['words' => '', 'seen' => [$question]])->assertStatus(422)->assertJsonValidationErrors(['words' => 'nothing waits']);
         $this->answers($case, ['words' => '', 'seen' => ['x', (string) Str::uuid7(), $flare]])->assertStatus(201);

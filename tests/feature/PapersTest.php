@@ -161,7 +161,7 @@ final class PapersTest extends TestCase
         $this->ask($own, 'POST', "$at/file", ['size' => 'A4'])->assertStatus(422);
         $this->ask($own, 'GET', "/api/files/$made->id/content")->assertStatus(409);
         $log = AccessLogEntry::query()->where('athlete_id', $case->athlete_id)->orderBy('at')->orderBy('id')->pluck('what')->all();
-        foreach (['drafted', 'wrote', 'signed', 'recorded the agreement to', 'took out', 'withdrew the agreement to'] as $act) {
+        foreach (['drafted', 'wrote', 'signed', 'recorded the agreement to', 'exported', 'withdrew the agreement to'] as $act) {
             self::assertContains("$act a paper: letter to the referrer", $log);
         }
     }
@@ -178,7 +178,7 @@ final class PapersTest extends TestCase
         $this->ask($own, 'PUT', "$at/consent", ['diagnosis' => true] + self::CONSENT)->assertOk();
         $this->ask($own, 'POST', "$at/signature", ['version' => 2])->assertOk()->assertJsonPath('obstacle', null);
         // An agreement to less than what stands on it keeps it here.
-        $this->ask($own, 'PUT', "$at/consent", self::CONSENT)->assertOk()->assertJsonPath('obstacle', 'It tells the diagnosis (kneecap tendon), and the athlete has not agreed to that.');
+        $this->ask($own, 'PUT', "$at/consent", self::CONSENT)->assertOk()->assertJsonPath('obstacle', 'It names the diagnosis (kneecap tendon), and the athlete has not agreed to that.');
     }
 
     public function testALetterSaysWhomItGoesTo(): void

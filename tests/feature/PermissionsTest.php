@@ -106,7 +106,7 @@ final class PermissionsTest extends TestCase
         yield 'the filters of the Round' => ['GET', '/api/round/filters', Permission::See, 200];
         yield 'taking a decision back' => ['DELETE', '/api/cases/{case}/decisions/{decision}', Permission::Decide, 201];
         yield 'a nudge' => ['POST', '/api/cases/{case}/nudges', Permission::Decide, 422];
-        yield 'a session told' => ['GET', '/api/cases/{case}/sessions/{session}', Permission::See, 200];
+        yield 'a session in full' => ['GET', '/api/cases/{case}/sessions/{session}', Permission::See, 200];
         yield 'the intake' => ['GET', '/api/cases/{case}/intake', Permission::See, 200];
         yield 'changing the intake' => ['PUT', '/api/cases/{case}/intake', Permission::Decide, 422];
         yield 'the entries' => ['GET', '/api/cases/{case}/entries', Permission::See, 200];
@@ -171,7 +171,7 @@ final class PermissionsTest extends TestCase
         yield 'a morning' => ['PUT', '/api/today/check-ins/{id}', Permission::Train, 422];
     }
 
-    /** Which roles have which permission, as it is told to practices: written here once more, so that a slip in the table shows. */
+    /** Which roles have which permission, as practices read it: written here once more, so that a slip in the table shows. */
     private const HAVE = [
         'see' => [Role::Owner, Role::Practitioner, Role::Assistant, Role::Reader],
         'enter' => [Role::Owner, Role::Practitioner, Role::Assistant],
@@ -371,14 +371,14 @@ final class PermissionsTest extends TestCase
             'looked at today' => [$juno, 'GET', '/api/today', []],
             'answered the morning' => [$juno, 'PUT', '/api/today/check-ins/' . Str::uuid7(), ['at' => '2026-04-14T07:00:00+01:00', 'provocation' => 2]],
         ] as $what => [$who, $method, $path, $body]) {
-            $told = fn(): array => AccessLogEntry::query()->whereJsonContains('cases', $case->id)->where('user_id', $who->id)->pluck('what')->all();
-            $before = $told();
+            $lines = fn(): array => AccessLogEntry::query()->whereJsonContains('cases', $case->id)->where('user_id', $who->id)->pluck('what')->all();
+            $before = $lines();
             for ($twice = 0; $twice < ($method === 'GET' ? 2 : 1); $twice++) {
                 $seen = preg_match('#/(decisions|plan)$#', $path) === 1 ? ['revision' => $case->refresh()->revision] : [];
                 $status = $this->ask($who, $method, $path, $body + $seen)->getStatusCode();
                 self::assertContains($status, [200, 201], "$method $path");
             }
-            self::assertEqualsCanonicalizing([...$before, $what], $told(), 'once, however often a page refreshes itself');
+            self::assertEqualsCanonicalizing([...$before, $what], $lines(), 'once, however often a page refreshes itself');
         }
         // Whose plans are offered for copying is a reading too, of those athletes.
         $offered = AccessLogEntry::query()->where('what', 'looked for a plan to copy')->firstOrFail()->cases;

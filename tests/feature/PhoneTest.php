@@ -56,15 +56,15 @@ final class PhoneTest extends TestCase
 
     public function testThePhoneHoldsAWeekAndSaysWhy(): void
     {
-        $told = $this->ask($this->athlete('Tobias Fenwick'), 'GET', '/api/today')->assertOk();
-        self::assertCount(8, (array) $told->json('cases.0.days'));
+        $page = $this->ask($this->athlete('Tobias Fenwick'), 'GET', '/api/today')->assertOk();
+        self::assertCount(8, (array) $page->json('cases.0.days'));
         // From the day before: west of the practice it may still be that day.
-        self::assertSame(['2026-04-13', '2026-04-14'], array_slice((array) $told->json('cases.0.days.*.on'), 0, 2));
-        $why = implode(' ', array_map(self::text(...), (array) $told->json('cases.0.days.*.why')));
+        self::assertSame(['2026-04-13', '2026-04-14'], array_slice((array) $page->json('cases.0.days.*.on'), 0, 2));
+        $why = implode(' ', array_map(self::text(...), (array) $page->json('cases.0.days.*.why')));
         self::assertMatchesRegularExpression('/Holds only, so that \w+day’s (jumps|slow strength) can settle\./', $why);
-        self::assertGreaterThan(4, count((array) $told->json('cases.0.sessions')));
-        self::assertNotEmpty($told->json('cases.0.missing'));
-        self::assertMatchesRegularExpression('/^\d\d:\d\d$/', self::text($told->json('cases.0.morning.usual')));
+        self::assertGreaterThan(4, count((array) $page->json('cases.0.sessions')));
+        self::assertNotEmpty($page->json('cases.0.missing'));
+        self::assertMatchesRegularExpression('/^\d\d:\d\d$/', self::text($page->json('cases.0.morning.usual')));
         $gained = [];
         foreach (['Ines Calloway', 'Basil Thorne', 'Greta Osei-Vane', 'Tobias Fenwick', 'Dario Pell'] as $name) {
             array_push($gained, ...(array) $this->ask($this->athlete($name), 'GET', '/api/today')->json('cases.0.gained'));
@@ -126,7 +126,7 @@ final class PhoneTest extends TestCase
         $case = $this->caseOf('Juno Tamsin');
         $juno = $this->athlete('Juno Tamsin');
         $put = fn(array $body, array $headers = []): TestResponse => $this->withHeaders($headers)->ask($juno, 'PUT', '/api/today/check-ins/' . Str::uuid7(), $body);
-        $of = static fn(string $on): array => $case->checkIns()->where('local_on', $on)->get()->map(static fn(CheckIn $one): array => [$one->provocation, $one->late, $one->signs])->all();
+        $of = static fn(string $on): array => $case->checkIns()->where('local_on', $on)->get()->map(static fn(CheckIn $checkIn): array => [$checkIn->provocation, $checkIn->late, $checkIn->signs])->all();
 
         // Answered on the day without reception, sent three days later.
         CarbonImmutable::setTestNow('2026-04-17T12:00:00+01:00');
@@ -206,7 +206,7 @@ final class PhoneTest extends TestCase
 
         return [
             'planned' => $due['planned'], 'plan_version' => $version, 'kind' => 'loading', 'started_at' => $from, 'ended_at' => $to,
-            'entries' => array_map(static fn(mixed $one): array => ['prescription' => is_array($one) ? $one['prescription'] : null, 'pain' => 1, 'sets' => array_fill(0, $sets, ['reps' => 8])], array_values($due['exercises'])),
+            'entries' => array_map(static fn(mixed $exercise): array => ['prescription' => is_array($exercise) ? $exercise['prescription'] : null, 'pain' => 1, 'sets' => array_fill(0, $sets, ['reps' => 8])], array_values($due['exercises'])),
         ];
     }
 }

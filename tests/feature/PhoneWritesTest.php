@@ -42,7 +42,7 @@ final class PhoneWritesTest extends TestCase
             self::assertStringContainsString('permission denied for table corrections', $refused->getMessage());
         }
 
-        // Decided on: the athlete changes it no more, and is told why.
+        // Decided on: the athlete can no longer change it, and reads why.
         CarbonImmutable::setTestNow('2026-04-14T09:00:00+01:00');
         $this->decide($case, ['kind' => 'keep', 'reason' => 'As agreed'])->assertStatus(201);
         $this->correct($juno, ['what' => 'morning', 'entry' => $morning, 'withdrawn' => false, 'provocation' => 2])->assertStatus(422)->assertJsonValidationErrors(['entry' => 'was decided on already; tell your practitioner instead']);
@@ -94,7 +94,7 @@ final class PhoneWritesTest extends TestCase
             $this->correct($juno, ['what' => 'morning', 'entry' => $sign, 'withdrawn' => $withdrawn, 'provocation' => 1])->assertStatus(422)->assertJsonValidationErrors(['entry' => 'only your practitioner can take it back']);
         }
         [$id] = $this->trained($juno, 8);
-        $this->correct($juno, ['what' => 'session', 'entry' => $id, 'withdrawn' => true])->assertStatus(422)->assertJsonValidationErrors(['entry' => 'told of a stop']);
+        $this->correct($juno, ['what' => 'session', 'entry' => $id, 'withdrawn' => true])->assertStatus(422)->assertJsonValidationErrors(['entry' => 'reported a stop']);
         self::assertTrue($case->refresh()->standing['stopped'] ?? null);
         // What is older than yesterday belongs to the record.
         $old = $case->checkIns()->where('local_on', '2026-04-12')->firstOrFail();
@@ -224,7 +224,7 @@ final class PhoneWritesTest extends TestCase
         $this->ask($athlete, 'PUT', "/api/today/sessions/$id", [
             'planned' => data_get($due, 'planned'), 'plan_version' => $today->json('cases.0.plan_version'), 'kind' => 'loading',
             'started_at' => '2026-04-14T07:00:00+01:00', 'ended_at' => '2026-04-14T07:40:00+01:00',
-            'entries' => array_map(static fn(mixed $one): array => ['prescription' => data_get($one, 'prescription'), 'pain' => $pain, 'sets' => [['reps' => 8, 'pain' => $pain]]], array_values((array) data_get($due, 'exercises'))),
+            'entries' => array_map(static fn(mixed $value): array => ['prescription' => data_get($value, 'prescription'), 'pain' => $pain, 'sets' => [['reps' => 8, 'pain' => $pain]]], array_values((array) data_get($due, 'exercises'))),
         ])->assertStatus(201);
 
         return [$id, $due];

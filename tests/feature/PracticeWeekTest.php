@@ -23,15 +23,15 @@ final class PracticeWeekTest extends TestCase
         $line = $this->line($week, $case);
         $done = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
         $stands = PlannedSession::query()->where('case_id', $case->id)->where('withdrawn', false)->whereBetween('on', ['2026-04-13', '2026-04-19'])->orderBy('on')->orderBy('slot')->orderBy('number')->get()
-            ->map(static fn(PlannedSession $one): array => [$one->on, in_array($one->id, $done, true) ? 'done' : ($one->on < '2026-04-14' ? 'missed' : 'planned')])->all();
-        $told = [];
+            ->map(static fn(PlannedSession $planned): array => [$planned->on, in_array($planned->id, $done, true) ? 'done' : ($planned->on < '2026-04-14' ? 'missed' : 'planned')])->all();
+        $counted = [];
         foreach ((array) data_get($line, 'days') as $day) {
             foreach ((array) data_get($day, 'sessions') as $session) {
-                $told[] = [data_get($day, 'on'), data_get($session, 'state')];
+                $counted[] = [data_get($day, 'on'), data_get($session, 'state')];
                 self::assertContains(data_get($session, 'title'), ['Holds between', 'Slow strength', 'Holds', 'Hip and calf work'], 'by its title, not its key');
             }
         }
-        self::assertSame($stands, $told);
+        self::assertSame($stands, $counted);
         self::assertTrue(AccessLogEntry::query()->where('what', 'looked at the week')->whereJsonContains('cases', $case->id)->exists());
     }
 
@@ -99,7 +99,7 @@ final class PracticeWeekTest extends TestCase
         $path = self::text($this->ask($own, 'POST', '/api/week/calendar')->assertStatus(201)->json('address'));
         Auth::forgetGuards();
         $text = (string) $this->get($path)->assertOk()->getContent();
-        self::assertSame(2, substr_count($text, 'BEGIN:VEVENT'), 'what is over and what is far away is not told');
+        self::assertSame(2, substr_count($text, 'BEGIN:VEVENT'), 'what is over and what is far away is left out');
         self::assertStringContainsString("SUMMARY:Review: J. T.\r\n", $text);
         self::assertMatchesRegularExpression('/SUMMARY:Show: J\. T\.\r\n(?:(?!END:VEVENT)[\s\S])*DTSTART;VALUE=DATE:20260418/', $text);
         self::assertStringContainsString('DTSTART;VALUE=DATE:20260414', $text, 'a review that is late stands on today');

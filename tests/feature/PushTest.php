@@ -17,7 +17,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Str;
 use Rung\Core\Attention\ReminderKind;
 
-/** Phones are told what is still open, by the push service that ships with Rung. */
+/** Phones are reminded of what is still open, by the push service that ships with Rung. */
 final class PushTest extends TestCase
 {
     private const TIMES = ['morning_at' => 8 * 60, 'session_at' => 17 * 60, 'messages' => true];
@@ -62,10 +62,10 @@ final class PushTest extends TestCase
         $this->at('07:30');
         self::assertSame([], $this->waiting($juno, $phone));
         $this->at('08:05');
-        $told = $this->ask($juno, 'GET', "/api/today/phones/$phone/pushes")->assertOk();
-        self::assertSame(['Your morning answer is still open.'], $told->json('pushes.*.words'));
+        $pushes = $this->ask($juno, 'GET', "/api/today/phones/$phone/pushes")->assertOk();
+        self::assertSame(['Your morning answer is still open.'], $pushes->json('pushes.*.words'));
         $this->at('08:10');
-        self::assertSame([], $this->waiting($juno, $phone), 'told once');
+        self::assertSame([], $this->waiting($juno, $phone), 'reminded once');
         $this->at('17:05');
         self::assertSame(['session'], $this->waiting($juno, $phone));
     }
@@ -112,9 +112,9 @@ final class PushTest extends TestCase
         $phone = $this->phoneOf($juno);
         $case = $this->caseOf('Juno Tamsin');
         $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/messages", ['words' => 'Your tendon looks better.'])->assertSuccessful();
-        $told = $this->ask($juno, 'GET', "/api/today/phones/$phone/pushes")->assertOk()->assertJsonPath('pushes.0.kind', 'message');
-        self::assertStringNotContainsString('tendon', (string) $told->getContent());
-        self::assertStringContainsString($case->practice->name, (string) $told->getContent());
+        $pushes = $this->ask($juno, 'GET', "/api/today/phones/$phone/pushes")->assertOk()->assertJsonPath('pushes.0.kind', 'message');
+        self::assertStringNotContainsString('tendon', (string) $pushes->getContent());
+        self::assertStringContainsString($case->practice->name, (string) $pushes->getContent());
         // What the athlete writes is no news to the athlete.
         $this->ask($juno, 'PUT', '/api/today/messages/' . Str::uuid7() . "?case=$case->id", ['kind' => 'question', 'words' => 'Thank you.'])->assertSuccessful();
         self::assertSame([], $this->waiting($juno, $phone));
@@ -134,7 +134,7 @@ final class PushTest extends TestCase
         self::assertSame(['message'], $this->waiting($juno, $phone));
         $this->ask($juno, 'DELETE', "/api/today/phones/$phone")->assertOk();
         self::assertFalse(PushPhone::query()->whereKey($phone)->exists());
-        self::assertSame(0, Push::query()->where('phone_id', $phone)->count(), 'what was told goes with the phone');
+        self::assertSame(0, Push::query()->where('phone_id', $phone)->count(), 'its reminders go with the phone');
     }
 
     public function testALostPhoneIsToldNothingMore(): void

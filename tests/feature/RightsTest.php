@@ -114,7 +114,7 @@ final class RightsTest extends TestCase
         self::assertTrue(Decision::query()->where('case_id', $case->id)->where('reason', "Told $pseudonym that $pseudonym, J. lifts too fast")->exists());
         self::assertSame(['erased-' . $account, false], [Account::query()->whereKey($account)->firstOrFail()->email, User::query()->where('athlete_id', $athlete)->firstOrFail()->isActive()]);
         self::assertSame('Asked by letter of 1 April', Erasure::query()->where('athlete_id', $athlete)->firstOrFail()->why);
-        // The record of who saw what is whole, and tells no name.
+        // The record of access is whole, and contains no name.
         $this->ask($ola, 'GET', "/api/practice/record?athlete=$athlete")->assertOk()->assertJsonPath('lines.0.what', "took the name from a record that is kept as $pseudonym");
     }
 
@@ -188,10 +188,10 @@ final class RightsTest extends TestCase
         $found = [];
         $columns = DB::select("select c.table_name as t, c.column_name as c from information_schema.columns c where c.table_schema = 'public' and c.data_type in ('text', 'character varying', 'jsonb', 'json', 'uuid')
             and exists (select 1 from information_schema.columns p where p.table_name = c.table_name and p.column_name = 'practice_id')");
-        foreach ($columns as $one) {
-            if ($one instanceof stdClass && is_string($one->t) && is_string($one->c) && !in_array($one->t, $without, true)
-                && DB::table($one->t)->where('practice_id', $practice)->whereRaw("\"$one->c\"::text ~* ?", ["\\m($what)\\M"])->exists()) {
-                $found[] = "$one->t.$one->c";
+        foreach ($columns as $column) {
+            if ($column instanceof stdClass && is_string($column->t) && is_string($column->c) && !in_array($column->t, $without, true)
+                && DB::table($column->t)->where('practice_id', $practice)->whereRaw("\"$column->c\"::text ~* ?", ["\\m($what)\\M"])->exists()) {
+                $found[] = "$column->t.$column->c";
             }
         }
 

@@ -31,7 +31,7 @@ final class SharingTest extends TestCase
         self::assertSame([$ren->id], $seen('/api/round/filters', 'practitioners.*.key'));
         $tables = (string) $this->ask($ren, 'GET', '/api/tables/sessions.csv')->assertOk()->streamedContent();
         foreach (CareCase::query()->where('practice_id', $ren->practice_id)->whereNull('closed_on')->with('athlete')->get()->groupBy('athlete_id') as $cases) {
-            $mine = $cases->whereIn('id', $own)->contains(static fn(CareCase $one): bool => $one->trainingSessions()->exists());
+            $mine = $cases->whereIn('id', $own)->contains(static fn(CareCase $case): bool => $case->trainingSessions()->exists());
             self::assertSame($mine, str_contains($tables, $cases->firstOrFail()->athlete->name), $cases->firstOrFail()->athlete->name);
         }
         // An athlete who writes to a colleague does not show here.
@@ -103,8 +103,8 @@ final class SharingTest extends TestCase
         self::assertNotContains($case->id, (array) $this->ask($ren, 'GET', '/api/round')->json('cases.*.id'));
 
         self::assertSame(201, $share(['user' => $ren->id]));
-        $told = $this->ask($ren, 'GET', "/api/cases/$case->id/shares")->assertOk();
-        $own = collect((array) $told->json('shares'))->firstWhere('name', 'Ren Castellan');
+        $shares = $this->ask($ren, 'GET', "/api/cases/$case->id/shares")->assertOk();
+        $own = collect((array) $shares->json('shares'))->firstWhere('name', 'Ren Castellan');
         self::assertIsArray($own);
         $this->ask($this->practitioner(), 'DELETE', "/api/cases/$case->id/shares/" . self::text($own['id']))->assertOk();
         $this->ask($ren, 'GET', "/api/cases/$case->id")->assertStatus(404);

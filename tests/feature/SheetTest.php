@@ -24,10 +24,10 @@ final class SheetTest extends TestCase
         CheckIn::query()->where('case_id', $case->id)->whereBetween('local_on', ['2026-04-01', '2026-04-03'])->update(['superseded' => true]);
         $before = $this->counted($case);
         $sheet = ['kind' => 'mornings', 'text' => "Date;Morning test;Stiffness\n01.04.2026;3;15\n02.04.2026;4;7,5\n03.04.2026;2;\n03.04.2026;2;\n05.04.2026;9;\n", 'columns' => null, 'dates' => null];
-        $told = $this->read($case, $sheet)->assertOk()->assertJsonPath('missing', [])->assertJsonPath('new', 3)->assertJsonPath('faulty', 0)->assertJsonPath('dates', 'dmy');
-        self::assertSame(['dmy', 'mdy'], $told->json('date_forms'), 'each of them could be either');
-        self::assertSame(['line' => 3, 'words' => 'Morning of Thu 2 Apr: 4 of 10, stiff for 7.5 min', 'fault' => null, 'there' => false], $told->json('entries.1'));
-        self::assertSame([true, true], [$told->json('entries.3.there'), $told->json('entries.4.there')], 'twice in the sheet, or answered by the athlete');
+        $preview = $this->read($case, $sheet)->assertOk()->assertJsonPath('missing', [])->assertJsonPath('new', 3)->assertJsonPath('faulty', 0)->assertJsonPath('dates', 'dmy');
+        self::assertSame(['dmy', 'mdy'], $preview->json('date_forms'), 'each of them could be either');
+        self::assertSame(['line' => 3, 'words' => 'Morning of Thu 2 Apr: 4 of 10, stiff for 7.5 min', 'fault' => null, 'there' => false], $preview->json('entries.1'));
+        self::assertSame([true, true], [$preview->json('entries.3.there'), $preview->json('entries.4.there')], 'twice in the sheet, or answered by the athlete');
         self::assertSame($before, $this->counted($case), 'looking stores nothing');
 
         $id = Str::uuid()->toString();
@@ -74,17 +74,17 @@ final class SheetTest extends TestCase
         TrainingSession::query()->where('case_id', $case->id)->whereBetween('started_at', ['2026-04-08T00:00:00Z', '2026-04-09T23:00:00Z'])->update(['superseded' => true, 'planned_id' => null]);
         $sheet = ['kind' => 'exercises', 'columns' => null, 'dates' => null, 'text' => "Date,Exercise,Sets,Reps,Hold (s),Load (kg),Pain\n"
             . "2026-04-09,\"Leg press, one leg\",4,15,,\"20,5 kg\",2\n2026-04-09,leg extension one leg,3,12,,22.5,3\n2026-04-08,Leg-extension hold at 60°,5,,45,25,1\n2026-04-08,Tightrope,1,1,,,\n"];
-        $told = $this->read($case, $sheet)->assertOk();
-        self::assertContains('“leg extension one leg” is no exercise of this plan.', array_map(static fn(mixed $one): string => preg_replace('/^Line \d+: |^line \d+: /', '', self::text($one)) ?? '', array_filter((array) $told->json('entries.*.fault'))));
+        $preview = $this->read($case, $sheet)->assertOk();
+        self::assertContains('“leg extension one leg” is no exercise of this plan.', array_map(static fn(mixed $value): string => preg_replace('/^Line \d+: |^line \d+: /', '', self::text($value)) ?? '', array_filter((array) $preview->json('entries.*.fault'))));
 
         $sheet['text'] = str_replace(['leg extension one leg', "2026-04-08,Tightrope,1,1,,,\n"], ['"Leg extension, one leg"', ''], $sheet['text']);
-        $told = $this->read($case, $sheet)->assertOk()->assertJsonPath('faulty', 0)->assertJsonPath('new', 2);
-        self::assertSame('Session of Thu 9 Apr: Leg press, one leg, 4 × 15 at 20.5 kg, pain 2; Leg extension, one leg, 3 × 12 at 22.5 kg, pain 3', $told->json('entries.0.words'));
+        $preview = $this->read($case, $sheet)->assertOk()->assertJsonPath('faulty', 0)->assertJsonPath('new', 2);
+        self::assertSame('Session of Thu 9 Apr: Leg press, one leg, 4 × 15 at 20.5 kg, pain 2; Leg extension, one leg, 3 × 12 at 22.5 kg, pain 3', $preview->json('entries.0.words'));
         $id = Str::uuid()->toString();
         $this->take($case, $sheet + ['id' => $id])->assertStatus(201)->assertJsonPath('stored', 2);
         $session = TrainingSession::query()->where('import_id', $id)->orderByDesc('started_at')->firstOrFail();
         self::assertSame('loading', $session->kind);
-        self::assertSame([4, 3], array_map(static fn(array $one): int => count($one['sets'] ?? []), $session->entries));
+        self::assertSame([4, 3], array_map(static fn(array $entry): int => count($entry['sets'] ?? []), $session->entries));
         self::assertEquals(20.5, data_get($session->entries, '0.sets.3.load_kg'));
         $hold = TrainingSession::query()->where('import_id', $id)->orderBy('started_at')->firstOrFail();
         self::assertEquals(45, data_get($hold->entries, '0.sets.4.hold_s'));
@@ -102,9 +102,9 @@ final class SheetTest extends TestCase
         self::assertSame(['sport', 95.0, 7, 2], [$session->kind, (float) $session->minutes, $session->effort, data_get($session->entries, '0.pain')]);
 
         $tests = ['kind' => 'tests', 'columns' => null, 'dates' => null, 'text' => "Measure,Date,Sore side,Other side\nKnee extension strength,2026-04-11,355,418\nseverity_score,2026-04-11,74,\nNose length,2026-04-11,5,\nKnee extension strength,2026-04-11,355000,418\n"];
-        $told = $this->read($case, $tests)->assertOk()->assertJsonPath('faulty', 2);
-        self::assertSame('Knee extension strength on Sat 11 Apr: 355 and 418 N', $told->json('entries.0.words'));
-        self::assertSame('“Nose length” is no measure of this case or the library.', $told->json('entries.2.fault'));
+        $preview = $this->read($case, $tests)->assertOk()->assertJsonPath('faulty', 2);
+        self::assertSame('Knee extension strength on Sat 11 Apr: 355 and 418 N', $preview->json('entries.0.words'));
+        self::assertSame('“Nose length” is no measure of this case or the library.', $preview->json('entries.2.fault'));
         $tests['text'] = implode("\n", array_slice(explode("\n", $tests['text']), 0, 3));
         $id = Str::uuid()->toString();
         $this->take($case, $tests + ['id' => $id])->assertStatus(201)->assertJsonPath('stored', 2);
@@ -119,8 +119,8 @@ final class SheetTest extends TestCase
     {
         $case = $this->caseOf('Juno Tamsin');
         $csv = $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/tables/mornings.csv")->streamedContent();
-        $told = $this->read($case, ['kind' => 'mornings', 'text' => $csv, 'columns' => null, 'dates' => null])->assertOk()->assertJsonPath('faulty', 0)->assertJsonPath('new', 0);
-        self::assertGreaterThan(10, count((array) $told->json('entries')));
+        $preview = $this->read($case, ['kind' => 'mornings', 'text' => $csv, 'columns' => null, 'dates' => null])->assertOk()->assertJsonPath('faulty', 0)->assertJsonPath('new', 0);
+        self::assertGreaterThan(10, count((array) $preview->json('entries')));
     }
 
     private function counted(CareCase $case): int

@@ -18,8 +18,8 @@ final class TablesTest extends TestCase
     /** @return iterable<string, array{CaseTable}> */
     public static function tables(): iterable
     {
-        foreach (CaseTable::cases() as $one) {
-            yield $one->value => [$one];
+        foreach (CaseTable::cases() as $caseTable) {
+            yield $caseTable->value => [$caseTable];
         }
     }
 
@@ -30,7 +30,7 @@ final class TablesTest extends TestCase
         $rows = $this->rows("/api/cases/$case->id/tables/$table->value.csv");
         self::assertCount(match ($table) {
             CaseTable::Sessions => $case->trainingSessions()->count(),
-            CaseTable::Sets => $case->trainingSessions()->get()->sum(static fn($one): int => array_sum(array_map(static fn(array $entry): int => count($entry['sets'] ?? []), $one->entries))),
+            CaseTable::Sets => $case->trainingSessions()->get()->sum(static fn($session): int => array_sum(array_map(static fn(array $entry): int => count($entry['sets'] ?? []), $session->entries))),
             CaseTable::Mornings => $case->checkIns()->count(),
             CaseTable::Tests => $case->tests()->count(),
             CaseTable::Scores => $case->outcomes()->count(),
@@ -41,7 +41,7 @@ final class TablesTest extends TestCase
         foreach ($rows as $row) {
             self::assertSame([$case->id, 'Juno Tamsin', $case->structure_title, $case->side], [$row['case'] ?? null, $row['athlete'] ?? null, $row['structure'] ?? null, $row['side'] ?? null]);
         }
-        self::assertTrue(AccessLogEntry::query()->where('what', "took out the table of $table->value")->whereJsonContains('cases', $case->id)->exists());
+        self::assertTrue(AccessLogEntry::query()->where('what', "exported the table of $table->value")->whereJsonContains('cases', $case->id)->exists());
     }
 
     /** A table is as long as it likes: it is sent as it is read, and never held whole. */
@@ -120,7 +120,7 @@ final class TablesTest extends TestCase
         self::assertNotFalse($file);
         fwrite($file, $text);
         rewind($file);
-        $head = array_map(static fn(?string $one): string => $one ?? '', fgetcsv($file, escape: '') ?: []);
+        $head = array_map(static fn(?string $other): string => $other ?? '', fgetcsv($file, escape: '') ?: []);
         $rows = [];
         while (($cells = fgetcsv($file, escape: '')) !== false) {
             self::assertCount(count($head), $cells);

@@ -118,7 +118,7 @@ abstract class TestCase extends Base
     }
 
     /**
-     * The first session of a day that the phone was told of; the day before is told too.
+     * The first session of a day on the phone, which also shows the day before.
      *
      * @param TestResponse<\Symfony\Component\HttpFoundation\Response> $today
      *

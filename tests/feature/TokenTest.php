@@ -20,8 +20,8 @@ final class TokenTest extends TestCase
 {
     protected function tearDown(): void
     {
-        foreach (ApiToken::query()->get() as $one) {
-            RateLimiter::clear("token $one->id");
+        foreach (ApiToken::query()->get() as $token) {
+            RateLimiter::clear("token $token->id");
         }
         parent::tearDown();
     }
@@ -35,7 +35,7 @@ final class TokenTest extends TestCase
         $this->by($token, 'GET', "/api/cases/$case->id/health-record")->assertOk();
         self::assertSame([], $this->by($token, 'GET', '/api/round')->assertOk()->headers->getCookies(), 'it leaves no session behind');
         $this->by($token, 'GET', "/api/cases/$case->id/tables/sets.csv")->assertOk();
-        self::assertTrue(AccessLogEntry::query()->where('athlete_id', $case->athlete_id)->where('user_id', $this->practitioner()->id)->where('what', 'took out the health record (by the token “Statistics”)')->exists());
+        self::assertTrue(AccessLogEntry::query()->where('athlete_id', $case->athlete_id)->where('user_id', $this->practitioner()->id)->where('what', 'exported the health record (by the token “Statistics”)')->exists());
         self::assertNotNull(ApiToken::query()->firstOrFail()->last_used_at);
     }
 
@@ -109,7 +109,7 @@ final class TokenTest extends TestCase
         self::assertTrue(AccessLogEntry::query()->where('what', 'made the token “Statistics”')->exists());
     }
 
-    /** A program that does not say which form of answer it takes is told in JSON all the same. */
+    /** A program that does not say which form of answer it takes gets JSON all the same. */
     public function testWhoeverIsNobodyIsToldSoInWhateverFormTheyAsk(): void
     {
         Auth::forgetGuards();
@@ -122,7 +122,7 @@ final class TokenTest extends TestCase
     {
         $case = $this->caseOf('Juno Tamsin');
         $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/health-record")->assertOk();
-        self::assertTrue(AccessLogEntry::query()->where('athlete_id', $case->athlete_id)->where('what', 'took out the health record')->exists());
+        self::assertTrue(AccessLogEntry::query()->where('athlete_id', $case->athlete_id)->where('what', 'exported the health record')->exists());
     }
 
     private function token(): string

@@ -78,8 +78,8 @@ final class UndoTest extends TestCase
 
         return $this->seen($case) + [
             'waiting' => is_array($waiting) ? [$waiting['from'], $waiting['note']] : null,
-            'calendar' => $case->plannedSessions()->where('on', '>=', '2026-04-14')->get()->map(static fn(PlannedSession $one): string => "$one->on $one->stage $one->slot $one->id")->all(),
-            'changes' => DoseChange::query()->where('case_id', $case->id)->orderBy('id')->get()->map(static fn(DoseChange $one): string => "$one->id $one->kind")->all(),
+            'calendar' => $case->plannedSessions()->where('on', '>=', '2026-04-14')->get()->map(static fn(PlannedSession $planned): string => "$planned->on $planned->stage $planned->slot $planned->id")->all(),
+            'changes' => DoseChange::query()->where('case_id', $case->id)->orderBy('id')->get()->map(static fn(DoseChange $change): string => "$change->id $change->kind")->all(),
         ];
     }
 

@@ -102,7 +102,7 @@ final class VisitTest extends TestCase
         };
         $stage = $case->plan()->stage('slow');
         self::assertSame('slow', self::text(is_array($case->standing) && is_array($case->standing['stage'] ?? null) ? $case->standing['stage']['key'] ?? '' : ''));
-        self::assertNotSame([], array_filter($stage->stage->gate ?? [], static fn(object $one): bool => $one instanceof OverTest), 'its gate looks at a test');
+        self::assertNotSame([], array_filter($stage->stage->gate ?? [], static fn(object $criterion): bool => $criterion instanceof OverTest), 'its gate looks at a test');
         self::assertSame('never measured; the gate needs one within 28 days', $due());
         $this->test($case, ['affected' => 300, 'unaffected' => 400, 'on' => '2026-03-17'])->assertStatus(201);
         self::assertSame('last 28 days ago; the gate needs one within 28', $due());

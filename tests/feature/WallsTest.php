@@ -109,8 +109,8 @@ final class WallsTest extends TestCase
         $practice->leave();
         self::assertSame(0, CareCase::query()->count(), 'nobody signed in, no rows');
         self::assertSame(0, DB::table('cases')->count(), 'nor past the scope');
-        [$one, $other] = $practice->across(self::practices(...));
-        $practice->during($one, static function () use ($other): void {
+        [$first, $other] = $practice->across(self::practices(...));
+        $practice->during($first, static function () use ($other): void {
             self::assertSame([14, 14], [CareCase::query()->count(), DB::table('cases')->count()]);
             self::assertSame(0, CareCase::query()->where('practice_id', $other)->count());
             self::assertSame(0, DB::table('cases')->where('practice_id', $other)->count());
@@ -118,15 +118,15 @@ final class WallsTest extends TestCase
         self::assertSame(0, CareCase::query()->count(), 'and again none after the work');
     }
 
-    /** What the database was told in a transaction that is rolled back is told again. */
+    /** What was set in the database in a transaction that is rolled back is set again. */
     public function testARolledBackTransactionLeavesTheWallWhereItStood(): void
     {
         $practice = app(CurrentPractice::class);
-        $one = (string) Practice::query()->orderBy('name')->firstOrFail()->id;
+        $first = (string) Practice::query()->orderBy('name')->firstOrFail()->id;
         $practice->leave();
         DB::table('cases')->count();
         DB::beginTransaction();
-        $practice->enter($one);
+        $practice->enter($first);
         $inside = DB::table('cases')->count();
         DB::rollBack();
         self::assertSame([14, 14], [$inside, DB::table('cases')->count()]);
@@ -142,7 +142,7 @@ final class WallsTest extends TestCase
     /** @return list<string> their ids, by name */
     private static function practices(): array
     {
-        return array_values(array_map(static fn(Practice $one): string => $one->id, Practice::query()->orderBy('name')->get()->all()));
+        return array_values(array_map(static fn(Practice $practice): string => $practice->id, Practice::query()->orderBy('name')->get()->all()));
     }
 
     private static function as(string $role): PDO

@@ -131,7 +131,7 @@ final class WayBackTest extends TestCase
         $file = CaseFile::fromJson((string) json_encode(CaseHistory::whole(CareCase::query()->findOrFail($id))->toArray()));
         $known = app(CatalogueShelf::class)->of($own->practice_id)->programme('knee_comfort_led')->plan->stages;
         $copy = FilePlan::of($file, $known)->plan;
-        $keys = static fn(Plan $of): array => array_map(static fn(PlanStage $one): array => [array_column($one->stage->prescriptions, 'key'), array_map(static fn($later): string => $later->prescription->key, $one->waiting)], $of->stages);
+        $keys = static fn(Plan $of): array => array_map(static fn(PlanStage $stage): array => [array_column($stage->stage->prescriptions, 'key'), array_map(static fn($later): string => $later->prescription->key, $stage->waiting)], $of->stages);
         self::assertSame($keys($plan), $keys($copy));
         self::assertSame([], $copy->leftOut);
         self::assertEquals($copy, Plan::fromJson((string) json_encode($copy->toArray())), 'it can be kept');
@@ -148,7 +148,7 @@ final class WayBackTest extends TestCase
         self::assertNotEmpty(PlannedSession::query()->where('case_id', $id)->where('slot', 'support')->get());
         $this->ask($own, 'POST', '/api/start-proposals', OpeningTest::opening(['found' => ['luck']]))->assertStatus(422)->assertJsonValidationErrors(['found.0' => 'must be a finding']);
 
-        // Found later: it begins at once, nobody decides it, and the athlete is told.
+        // Found later: it begins at once, nobody decides it, and the athlete gets a message.
         $intake = $this->ask($own, 'GET', "/api/cases/$id/intake");
         self::assertContains('balance_poor', (array) $intake->json('findings.*.key'));
         $words = self::text($this->ask($own, 'PUT', "/api/cases/$id/intake", ['revision' => $intake->json('revision'), 'goal' => 'jumping', 'history' => 'Both knees last autumn', 'body_mass_kg' => 59.5, 'found' => ['ankle_stiff', 'balance_poor']])->assertOk()->json('words'));
@@ -181,12 +181,12 @@ final class WayBackTest extends TestCase
         $later = collect((array) $stage['begins_later'])->keyBy('prescription.key');
         self::assertSame('begins once this is found: a stiff ankle', data_get($later, 'bh_mobility.when'));
         $body = ['prescriptions' => [...array_column((array) $stage['prescriptions'], 'prescription'), data_get($later, 'bh_mobility.prescription')], 'begins_later' => ['bh_stand', 'bh_bridge']];
-        $told = self::text($this->prescribe($case, $body)->assertStatus(201)->json('words'));
-        self::assertStringContainsString('Added: Ankle and hip mobility', $told);
-        self::assertStringContainsString('No longer begins later: Side steps, knees bent', $told);
-        self::assertStringNotContainsString('No longer begins later: Ankle', $told);
+        $words = self::text($this->prescribe($case, $body)->assertStatus(201)->json('words'));
+        self::assertStringContainsString('Added: Ankle and hip mobility', $words);
+        self::assertStringContainsString('No longer begins later: Side steps, knees bent', $words);
+        self::assertStringNotContainsString('No longer begins later: Ankle', $words);
         $plan = $case->refresh()->plan()->stages[0];
-        self::assertSame(['bh_bridge', 'bh_stand'], array_map(static fn($one): string => $one->prescription->key, $plan->waiting));
+        self::assertSame(['bh_bridge', 'bh_stand'], array_map(static fn($waiting): string => $waiting->prescription->key, $plan->waiting));
         self::assertNotNull($plan->stage->prescription('bh_mobility'), 'under the key that it waited with');
     }
 

@@ -12,7 +12,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 
-/** Moving planned sessions: what breaks is told first, the athlete is told after, and it can be taken back. */
+/** Moving planned sessions: what breaks is shown first, the athlete gets a message after, and it can be taken back. */
 final class WeeksTest extends TestCase
 {
     use AtTheDesk;
@@ -23,32 +23,32 @@ final class WeeksTest extends TestCase
         $own = $this->practitioner();
         $page = $this->weeks($case);
         self::assertSame(1, preg_match('/^\d{4}-\d\d-\d\d$/', self::text($page->json('from'))));
-        $one = $this->open($case, 2);
-        $to = self::text(date('Y-m-d', (int) strtotime("$one->on +1 day")));
+        $session = $this->open($case, 2);
+        $to = self::text(date('Y-m-d', (int) strtotime("$session->on +1 day")));
         $before = $this->calendar($case);
 
-        $preview = $this->ask($own, 'POST', "/api/cases/$case->id/weeks/preview", ['moves' => [['session' => $one->id, 'on' => $to]]])->assertOk();
+        $preview = $this->ask($own, 'POST', "/api/cases/$case->id/weeks/preview", ['moves' => [['session' => $session->id, 'on' => $to]]])->assertOk();
         self::assertNotSame([], $preview->json('breaks'), 'two kinds of session on one day at least');
         self::assertSame($before, $this->calendar($case), 'a preview moves nothing');
 
-        $moved = $this->move($case, [$one->id => $to], 'Travels on that day')->assertStatus(201);
+        $moved = $this->move($case, [$session->id => $to], 'Travels on that day')->assertStatus(201);
         self::assertStringStartsWith('Moved: ', self::text($moved->json('words')));
-        $row = PlannedSession::query()->findOrFail($one->id);
-        self::assertSame([$to, $one->on], [$row->on, $row->moved_from]);
+        $row = PlannedSession::query()->findOrFail($session->id);
+        self::assertSame([$to, $session->on], [$row->on, $row->moved_from]);
         self::assertTrue(AccessLogEntry::query()->whereJsonContains('cases', $case->id)->where('what', 'moved sessions')->exists());
         self::assertStringContainsString(' to ', self::text($case->messages()->where('kind', 'message')->firstOrFail()->words));
         $phone = (array) $this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today')->assertOk()->json('cases.0.sessions');
-        self::assertSame($to, data_get(collect($phone)->firstWhere('planned', $one->id), 'on'), 'the phone has it on its new day');
+        self::assertSame($to, data_get(collect($phone)->firstWhere('planned', $session->id), 'on'), 'the phone has it on its new day');
 
         // The plan is filled up anew every night and at every decision: what was moved stays.
         PlanSessions::ahead($case->refresh());
-        self::assertSame($to, PlannedSession::query()->findOrFail($one->id)->on);
+        self::assertSame($to, PlannedSession::query()->findOrFail($session->id)->on);
         self::assertSame(count($before), count($this->calendar($case)), 'and nothing comes in its place');
 
         $this->ask($own, 'DELETE', "/api/cases/$case->id/decisions/" . self::text($moved->json('id')))->assertStatus(201);
         self::assertSame($before, $this->calendar($case));
-        self::assertNull(PlannedSession::query()->findOrFail($one->id)->moved_from);
-        self::assertSame(1, $case->messages()->where('words', 'like', 'No longer: Moved: %')->count(), 'and the athlete is told');
+        self::assertNull(PlannedSession::query()->findOrFail($session->id)->moved_from);
+        self::assertSame(1, $case->messages()->where('words', 'like', 'No longer: Moved: %')->count(), 'and the athlete gets a message');
     }
 
     public function testWhatWasPutOffOrDoneEarlierStaysOnceItsDayIsOver(): void
@@ -72,40 +72,40 @@ final class WeeksTest extends TestCase
     public function testTwoSessionsChangePlaces(): void
     {
         $case = $this->caseOf('Juno Tamsin');
-        $one = $this->open($case, 1);
-        $same = $this->rows($case)->where('slot', $one->slot)->where('id', '!=', $one->id)->firstWhere('on', '>', $one->on);
+        $session = $this->open($case, 1);
+        $same = $this->rows($case)->where('slot', $session->slot)->where('id', '!=', $session->id)->firstWhere('on', '>', $session->on);
         self::assertNotNull($same);
-        $this->move($case, [$one->id => $same->on])->assertStatus(422)->assertJsonValidationErrors(['moves.0.on' => 'has such a session already']);
-        $this->move($case, [$one->id => $same->on, $same->id => $one->on])->assertStatus(201);
-        self::assertSame([$same->on, $one->on], [PlannedSession::query()->findOrFail($one->id)->on, PlannedSession::query()->findOrFail($same->id)->on]);
+        $this->move($case, [$session->id => $same->on])->assertStatus(422)->assertJsonValidationErrors(['moves.0.on' => 'has such a session already']);
+        $this->move($case, [$session->id => $same->on, $same->id => $session->on])->assertStatus(201);
+        self::assertSame([$same->on, $session->on], [PlannedSession::query()->findOrFail($session->id)->on, PlannedSession::query()->findOrFail($same->id)->on]);
         // Moved back by hand it is a move no more.
-        $this->move($case, [$one->id => $one->on, $same->id => $same->on])->assertStatus(201);
-        self::assertNull(PlannedSession::query()->findOrFail($one->id)->moved_from);
+        $this->move($case, [$session->id => $session->on, $same->id => $same->on])->assertStatus(201);
+        self::assertNull(PlannedSession::query()->findOrFail($session->id)->moved_from);
     }
 
     public function testASessionIsLeftOutAndNothingComesInItsPlace(): void
     {
         $case = $this->caseOf('Juno Tamsin');
         $before = $this->calendar($case);
-        [$one, $moved] = [$this->open($case, 2), $this->open($case, 4)];
+        [$session, $moved] = [$this->open($case, 2), $this->open($case, 4)];
         $this->move($case, [$moved->id => date('Y-m-d', (int) strtotime("$moved->on +1 day"))])->assertStatus(201);
         $between = $this->calendar($case);
-        $left = $this->move($case, [$one->id => null, $moved->id => null], 'A tired week')->assertStatus(201);
+        $left = $this->move($case, [$session->id => null, $moved->id => null], 'A tired week')->assertStatus(201);
         self::assertStringStartsWith('Left out: ', self::text($left->json('words')));
-        $without = array_values(array_filter($between, static fn(string $row): bool => !str_contains($row, $one->id) && !str_contains($row, $moved->id)));
+        $without = array_values(array_filter($between, static fn(string $row): bool => !str_contains($row, $session->id) && !str_contains($row, $moved->id)));
         self::assertSame($without, $this->calendar($case));
         PlanSessions::ahead($case->refresh());
         self::assertSame($without, $this->calendar($case), 'however often the calendar is filled up');
         self::assertSame(1, $case->messages()->where('words', 'like', 'Left out: %')->count());
         $phone = (array) $this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today')->assertOk()->json('cases.0.sessions');
-        self::assertNull(collect($phone)->firstWhere('planned', $one->id), 'the phone asks for it no more');
+        self::assertNull(collect($phone)->firstWhere('planned', $session->id), 'the phone asks for it no more');
 
         $undo = fn(TestResponse $made): TestResponse => $this->ask($this->practitioner(), 'DELETE', "/api/cases/$case->id/decisions/" . self::text($made->json('id')))->assertStatus(201);
         $undo($left);
         self::assertSame($between, $this->calendar($case));
         // In another stage it is asked for again.
-        $left = $this->move($case, [$one->id => null])->assertStatus(201);
-        PlannedSession::query()->whereKey($one->id)->update(['stage' => 'holds']);
+        $left = $this->move($case, [$session->id => null])->assertStatus(201);
+        PlannedSession::query()->whereKey($session->id)->update(['stage' => 'holds']);
         PlanSessions::ahead($case->refresh());
         self::assertCount(count($before), $this->calendar($case));
     }
@@ -114,9 +114,9 @@ final class WeeksTest extends TestCase
     {
         $case = $this->caseOf('Juno Tamsin');
         $ola = $this->practitioner();
-        $one = $case->plannedSessions()->where('on', '>', '2026-04-14')->firstOrFail();
-        $on = CarbonImmutable::parse($one->on)->addDay()->toDateString();
-        $again = ['moves' => [['session' => $one->id, 'on' => $on, 'again' => true]]];
+        $session = $case->plannedSessions()->where('on', '>', '2026-04-14')->firstOrFail();
+        $on = CarbonImmutable::parse($session->on)->addDay()->toDateString();
+        $again = ['moves' => [['session' => $session->id, 'on' => $on, 'again' => true]]];
         $count = fn(): int => $case->plannedSessions()->where('on', '>=', '2026-04-14')->count();
         $before = $count();
         $sums = fn(array $moves): mixed => $this->ask($ola, 'POST', "/api/cases/$case->id/weeks/preview?weeks=4", $moves)->assertOk()->json();
@@ -126,17 +126,17 @@ final class WeeksTest extends TestCase
         self::assertNotEquals($this->ask($ola, 'GET', "/api/cases/$case->id/weeks?weeks=4")->json('sums'), $looked['sums'], 'it counts in the sums of its week');
         self::assertSame($before, $count(), 'looking puts nothing in');
 
-        $this->ask($ola, 'POST', "/api/cases/$case->id/moves", ['moves' => [['session' => $one->id, 'on' => null, 'again' => true]]])->assertStatus(422)->assertJsonValidationErrorFor('moves.0.on');
-        $this->ask($ola, 'POST', "/api/cases/$case->id/moves", ['moves' => [['session' => $one->id, 'on' => '2026-04-13', 'again' => true]]])->assertStatus(422)->assertJsonValidationErrorFor('moves.0.on');
+        $this->ask($ola, 'POST', "/api/cases/$case->id/moves", ['moves' => [['session' => $session->id, 'on' => null, 'again' => true]]])->assertStatus(422)->assertJsonValidationErrorFor('moves.0.on');
+        $this->ask($ola, 'POST', "/api/cases/$case->id/moves", ['moves' => [['session' => $session->id, 'on' => '2026-04-13', 'again' => true]]])->assertStatus(422)->assertJsonValidationErrorFor('moves.0.on');
         $done = $this->ask($ola, 'POST', "/api/cases/$case->id/moves", $again + ['reason' => 'She asked for it'])->assertStatus(201);
         self::assertMatchesRegularExpression('/^Once more: .+ on \w{3} \d+ Apr$/', self::text($done->json('words')));
         self::assertSame($before + 1, $count());
-        self::assertSame(self::text($done->json('words')) . '.', $case->messages()->firstOrFail()->words, 'the athlete is told');
+        self::assertSame(self::text($done->json('words')) . '.', $case->messages()->firstOrFail()->words, 'the athlete gets a message');
         // The calendar is filled anew each day: what was put in stays, and nothing else is gone.
         PlanSessions::ahead($case->refresh());
         self::assertSame($before + 1, $count());
         $added = PlannedSession::query()->where('case_id', $case->id)->where('added', true)->firstOrFail();
-        self::assertSame([$on, $one->slot, false], [$added->on, $added->slot, $added->withdrawn]);
+        self::assertSame([$on, $session->slot, false], [$added->on, $added->slot, $added->withdrawn]);
         self::assertContains($added->id, array_column((array) $this->ask($this->athlete('Juno Tamsin'), 'GET', '/api/today')->json('cases.0.sessions'), 'planned'));
 
         // Taken back it is gone; done again it goes with the stage.
@@ -151,18 +151,18 @@ final class WeeksTest extends TestCase
     {
         $case = $this->caseOf('Juno Tamsin');
         $own = $this->practitioner();
-        $one = $this->open($case, 1);
+        $session = $this->open($case, 1);
         $before = $this->calendar($case);
         [$events, $blocked] = [$case->events, $case->blocked];
         $ahead = array_values(array_filter($events, static fn(string $on): bool => $on >= '2026-04-14'));
-        $asked = ['events' => [...$ahead, '2026-06-06'], 'blocked' => [$one->on]];
+        $asked = ['events' => [...$ahead, '2026-06-06'], 'blocked' => [$session->on]];
         $preview = $this->ask($own, 'POST', "/api/cases/$case->id/weeks/days/preview", $asked)->assertOk();
         self::assertStringContainsString('no training on ', self::text($preview->json('words')));
-        self::assertNotContains($one->on, array_column((array) $preview->json('weeks.sessions'), 'on'), 'nothing stands on the day');
+        self::assertNotContains($session->on, array_column((array) $preview->json('weeks.sessions'), 'on'), 'nothing stands on the day');
         self::assertSame([$before, $events, $blocked], [$this->calendar($case), $case->refresh()->events, $case->blocked], 'a preview stores nothing');
 
         $made = $this->ask($own, 'PUT', "/api/cases/$case->id/weeks/days", $asked + ['reason' => 'Travels'])->assertStatus(201);
-        self::assertEquals([[...$events, '2026-06-06'], [...$blocked, $one->on]], [$case->refresh()->events, $case->blocked], 'what is over stays');
+        self::assertEquals([[...$events, '2026-06-06'], [...$blocked, $session->on]], [$case->refresh()->events, $case->blocked], 'what is over stays');
         self::assertSame(array_column((array) $preview->json('weeks.sessions'), 'on'), array_column((array) $this->weeks($case)->json('sessions'), 'on'), 'as it was shown before');
         self::assertTrue(AccessLogEntry::query()->whereJsonContains('cases', $case->id)->where('what', 'marked days')->exists());
         self::assertStringContainsString('no training on', self::text($case->messages()->where('words', 'like', 'Your calendar: %')->firstOrFail()->words));
@@ -172,7 +172,7 @@ final class WeeksTest extends TestCase
 
         $this->ask($own, 'DELETE', "/api/cases/$case->id/decisions/" . self::text($made->json('id')))->assertStatus(201);
         self::assertSame([$events, $blocked], [$case->refresh()->events, $case->blocked]);
-        self::assertSame(1, $case->messages()->where('words', 'like', 'No longer: Calendar: %')->count(), 'and the athlete is told');
+        self::assertSame(1, $case->messages()->where('words', 'like', 'No longer: Calendar: %')->count(), 'and the athlete gets a message');
         self::assertSame(array_map(static fn(string $row): string => substr($row, 0, -37), $before), array_map(static fn(string $row): string => substr($row, 0, -37), $this->calendar($case)));
     }
 
@@ -263,20 +263,20 @@ final class WeeksTest extends TestCase
         $sessions = collect((array) $this->weeks($this->caseOf('Juno Tamsin'))->json('sessions'));
         $done = $sessions->where('state', 'done');
         self::assertNotEmpty($done);
-        self::assertSame(0, $done->filter(static fn(mixed $one): bool => data_get($one, 'hook.verdict') === null)->count());
-        self::assertSame(0, $sessions->where('state', 'planned')->filter(static fn(mixed $one): bool => data_get($one, 'on') < '2026-04-14')->count(), 'what is over and not done is missed');
+        self::assertSame(0, $done->filter(static fn(mixed $value): bool => data_get($value, 'hook.verdict') === null)->count());
+        self::assertSame(0, $sessions->where('state', 'planned')->filter(static fn(mixed $session): bool => data_get($session, 'on') < '2026-04-14')->count(), 'what is over and not done is missed');
     }
 
     public function testAnAthleteMovesASessionWhereNothingBreaksAndElseAsks(): void
     {
         $case = $this->caseOf('Juno Tamsin');
         $juno = $this->athlete('Juno Tamsin');
-        $one = $this->rows($case)->where('slot', 'hold')->values()->get(1);
-        self::assertInstanceOf(PlannedSession::class, $one);
-        $days = (array) $this->ask($juno, 'GET', "/api/today/planned/$one->id/days")->assertOk()->json('choices');
+        $session = $this->rows($case)->where('slot', 'hold')->values()->get(1);
+        self::assertInstanceOf(PlannedSession::class, $session);
+        $days = (array) $this->ask($juno, 'GET', "/api/today/planned/$session->id/days")->assertOk()->json('choices');
         $broken = collect($days)->firstWhere('free', false);
         self::assertNotSame([], data_get($broken, 'words'));
-        $asks = ['planned' => $one->id, 'on' => self::text(data_get($broken, 'on')), 'why' => 'Rehearsal'];
+        $asks = ['planned' => $session->id, 'on' => self::text(data_get($broken, 'on')), 'why' => 'Rehearsal'];
         $id = (string) Str::uuid7();
         foreach ([1, 2] as $time) {
             $this->ask($juno, 'PUT', "/api/today/moves/$id", $asks)->assertOk()->assertExactJson(['moved' => false]);
@@ -285,60 +285,60 @@ final class WeeksTest extends TestCase
         self::assertCount(1, $message, 'sent twice it is asked once');
         self::assertStringContainsString('“Rehearsal” What speaks against it: ', $message[0]->words ?? '');
         self::assertNotNull($case->refresh()->asked_at, 'it stands on the Round until it is answered');
-        self::assertSame($one->on, PlannedSession::query()->findOrFail($one->id)->on);
+        self::assertSame($session->on, PlannedSession::query()->findOrFail($session->id)->on);
 
         // Tomorrow is without training for the other kind: a day becomes free.
-        $other = $this->rows($case)->firstWhere('slot', '!=', $one->slot);
+        $other = $this->rows($case)->firstWhere('slot', '!=', $session->slot);
         self::assertNotNull($other);
         $this->move($case, [$other->id => null])->assertStatus(201);
-        $free = collect((array) $this->ask($juno, 'GET', "/api/today/planned/$one->id/days")->json('choices'))->firstWhere('free', true);
+        $free = collect((array) $this->ask($juno, 'GET', "/api/today/planned/$session->id/days")->json('choices'))->firstWhere('free', true);
         self::assertNotNull($free);
         $to = self::text(data_get($free, 'on'));
         $id = (string) Str::uuid7();
         foreach ([1, 2] as $time) {
-            $this->ask($juno, 'PUT', "/api/today/moves/$id", ['planned' => $one->id, 'on' => $to])->assertOk()->assertExactJson(['moved' => true]);
+            $this->ask($juno, 'PUT', "/api/today/moves/$id", ['planned' => $session->id, 'on' => $to])->assertOk()->assertExactJson(['moved' => true]);
         }
-        self::assertSame([$to, $one->on], [PlannedSession::query()->findOrFail($one->id)->on, PlannedSession::query()->findOrFail($one->id)->moved_from]);
+        self::assertSame([$to, $session->on], [PlannedSession::query()->findOrFail($session->id)->on, PlannedSession::query()->findOrFail($session->id)->moved_from]);
         $decision = $case->decisions()->where('user_id', $juno->id)->get();
         self::assertCount(1, $decision);
         self::assertStringStartsWith('Moved by the athlete: ', $decision[0]->words ?? '');
         self::assertTrue(AccessLogEntry::query()->where('user_id', $juno->id)->where('what', 'asked for another day')->exists());
         $this->ask($this->practitioner(), 'DELETE', "/api/cases/$case->id/decisions/" . ($decision[0]->id ?? ''))->assertStatus(201);
-        self::assertSame($one->on, PlannedSession::query()->findOrFail($one->id)->on, 'a practitioner can take it back');
+        self::assertSame($session->on, PlannedSession::query()->findOrFail($session->id)->on, 'a practitioner can take it back');
 
-        $this->ask($juno, 'PUT', '/api/today/moves/' . Str::uuid7(), ['planned' => $one->id, 'on' => '2026-06-30'])->assertStatus(422)->assertJsonValidationErrors(['on' => 'that are offered']);
+        $this->ask($juno, 'PUT', '/api/today/moves/' . Str::uuid7(), ['planned' => $session->id, 'on' => '2026-06-30'])->assertStatus(422)->assertJsonValidationErrors(['on' => 'that are offered']);
         $foreign = $this->open($this->caseOf('Piet Olander'), 1);
         $this->ask($juno, 'PUT', '/api/today/moves/' . Str::uuid7(), ['planned' => $foreign->id, 'on' => $to])->assertStatus(422)->assertJsonValidationErrors(['planned' => 'no session']);
         $this->ask($juno, 'GET', "/api/today/planned/$foreign->id/days")->assertStatus(422);
         $this->ask($juno, 'PUT', '/api/today/check-ins/' . Str::uuid7(), ['at' => '2026-04-14T07:30:00+01:00', 'provocation' => 9, 'signs' => ['swelling']])->assertStatus(201);
-        $this->ask($juno, 'GET', "/api/today/planned/$one->id/days")->assertOk()->assertExactJson(['choices' => []]);
-        $this->ask($juno, 'PUT', '/api/today/moves/' . Str::uuid7(), ['planned' => $one->id, 'on' => $to])->assertStatus(422)->assertJsonValidationErrors(['planned' => 'you are to be seen first']);
+        $this->ask($juno, 'GET', "/api/today/planned/$session->id/days")->assertOk()->assertExactJson(['choices' => []]);
+        $this->ask($juno, 'PUT', '/api/today/moves/' . Str::uuid7(), ['planned' => $session->id, 'on' => $to])->assertStatus(422)->assertJsonValidationErrors(['planned' => 'you are to be seen first']);
     }
 
     public function testUnderAStopNothingIsMoved(): void
     {
         $case = $this->caseOf('Juno Tamsin');
-        $one = $this->open($case, 2);
+        $opened = $this->open($case, 2);
         self::assertFalse($this->weeks($case)->json('stopped'));
         $this->ask($this->athlete('Juno Tamsin'), 'PUT', '/api/today/check-ins/' . Str::uuid7(), ['at' => '2026-04-14T07:30:00+01:00', 'provocation' => 9, 'signs' => ['swelling']])->assertStatus(201);
         self::assertTrue($this->weeks($case)->json('stopped'));
         self::assertSame([false], array_values(array_unique(array_map(static fn(mixed $session): bool => data_get($session, 'open') === true, (array) $this->weeks($case)->json('sessions')))));
-        $this->move($case, [$one->id => date('Y-m-d', (int) strtotime("$one->on +1 day"))])->assertStatus(422)->assertJsonValidationErrors(['moves' => 'a stop is open']);
-        self::assertSame(0, $case->messages()->where('words', 'like', 'Moved: %')->count(), 'an athlete under a stop is told of no session');
+        $this->move($case, [$opened->id => date('Y-m-d', (int) strtotime("$opened->on +1 day"))])->assertStatus(422)->assertJsonValidationErrors(['moves' => 'a stop is open']);
+        self::assertSame(0, $case->messages()->where('words', 'like', 'Moved: %')->count(), 'an athlete under a stop gets no message about sessions');
     }
 
     public function testWhatCannotMoveIsRefusedAtItsPlace(): void
     {
         $case = $this->caseOf('Juno Tamsin');
-        $one = $this->open($case, 1);
-        $this->move($case, [$one->id => '2026-04-13'])->assertStatus(422)->assertJsonValidationErrors(['moves.0.on' => 'from today to 28 days ahead']);
-        $this->move($case, [$one->id => '2026-05-12'])->assertStatus(422)->assertJsonValidationErrors(['moves.0.on' => 'from today to 28 days ahead']);
-        $this->move($case, [$one->id => $one->on])->assertStatus(422)->assertJsonValidationErrors(['moves' => 'goes to another day']);
+        $session = $this->open($case, 1);
+        $this->move($case, [$session->id => '2026-04-13'])->assertStatus(422)->assertJsonValidationErrors(['moves.0.on' => 'from today to 28 days ahead']);
+        $this->move($case, [$session->id => '2026-05-12'])->assertStatus(422)->assertJsonValidationErrors(['moves.0.on' => 'from today to 28 days ahead']);
+        $this->move($case, [$session->id => $session->on])->assertStatus(422)->assertJsonValidationErrors(['moves' => 'goes to another day']);
         $past = PlannedSession::query()->where('case_id', $case->id)->where('on', '<', '2026-04-14')->where('on', '>=', '2026-04-07')->firstOrFail();
         $this->move($case, [$past->id => '2026-04-20'])->assertStatus(422)->assertJsonValidationErrors(['moves.0.session' => 'planned and not done yet']);
         $foreign = $this->open($this->caseOf('Piet Olander'), 1);
         $this->move($case, [$foreign->id => '2026-04-20'])->assertStatus(422)->assertJsonValidationErrors(['moves.0.session' => 'of this case']);
-        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/moves", ['moves' => [['session' => $one->id, 'on' => '2026-04-20'], ['session' => $one->id, 'on' => '2026-04-21']]])
+        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/moves", ['moves' => [['session' => $session->id, 'on' => '2026-04-20'], ['session' => $session->id, 'on' => '2026-04-21']]])
             ->assertStatus(422)->assertJsonValidationErrors(['moves.1.session' => 'there twice']);
         self::assertSame(0, $case->decisions()->where('kind', 'move')->count());
     }
@@ -347,17 +347,17 @@ final class WeeksTest extends TestCase
     {
         $case = $this->caseOf('Juno Tamsin');
         self::assertSame([], $this->weeks($case)->json('clashes'));
-        $one = $this->open($case, 3);
-        $case->forceFill(['blocked' => [$one->on]])->save();
+        $session = $this->open($case, 3);
+        $case->forceFill(['blocked' => [$session->on]])->save();
         $clash = $this->weeks($case)->json('clashes.0');
-        self::assertSame([$one->id, $one->on], [data_get($clash, 'session'), data_get($clash, 'on')]);
+        self::assertSame([$session->id, $session->on], [data_get($clash, 'session'), data_get($clash, 'on')]);
         self::assertStringContainsString('the day is blocked', self::text(data_get($clash, 'words')));
         $plan = $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/weeks/replan")->assertOk();
         self::assertNotSame([[], []], [$plan->json('moves'), $plan->json('left_out')]);
         // What is moved, and what finds no day and is left out: then every rule is kept.
         $out = array_map(static fn(mixed $id): array => ['session' => $id, 'on' => null], (array) $plan->json('left_out'));
-        $told = $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/weeks/preview", ['moves' => [...(array) $plan->json('moves'), ...$out]])->assertOk();
-        self::assertSame([[], []], [$told->json('breaks'), $told->json('stays')]);
+        $preview = $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/weeks/preview", ['moves' => [...(array) $plan->json('moves'), ...$out]])->assertOk();
+        self::assertSame([[], []], [$preview->json('breaks'), $preview->json('stays')]);
     }
 
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
@@ -386,16 +386,16 @@ final class WeeksTest extends TestCase
 
     private function open(CareCase $case, int $at): PlannedSession
     {
-        $one = $this->rows($case)->values()->get($at);
-        self::assertInstanceOf(PlannedSession::class, $one);
+        $session = $this->rows($case)->values()->get($at);
+        self::assertInstanceOf(PlannedSession::class, $session);
 
-        return $one;
+        return $session;
     }
 
     /** @return list<string> */
     private function calendar(CareCase $case): array
     {
         return array_values(PlannedSession::query()->where('case_id', $case->id)->where('withdrawn', false)->where('on', '>=', '2026-04-14')->orderBy('on')->orderBy('slot')->get()
-            ->map(static fn(PlannedSession $one): string => "$one->on $one->slot $one->number $one->id")->all());
+            ->map(static fn(PlannedSession $planned): string => "$planned->on $planned->slot $planned->number $planned->id")->all());
     }
 }

@@ -97,7 +97,7 @@ final class WholeWayTest extends TestCase
         $found = $this->ask($own, 'GET', "/api/cases/$case->id");
         $proposals = $found->json('proposals');
         self::assertIsArray($proposals);
-        $preferred = array_values(array_filter($proposals, static fn(mixed $one): bool => is_array($one) && $one['preferred'] === true))[0];
+        $preferred = array_values(array_filter($proposals, static fn(mixed $proposal): bool => is_array($proposal) && $proposal['preferred'] === true))[0];
         self::assertIsArray($preferred);
 
         $this->ask($own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'accept', 'revision' => $found->json('revision')])->assertStatus(201);
@@ -128,7 +128,7 @@ final class WholeWayTest extends TestCase
         $decide(['kind' => 'stage', 'stage' => 'slow', 'reason' => 'Tolerates more than holds'])->assertStatus(201);
         $decide(['kind' => 'stage', 'stage' => 'springs', 'reason' => 'x'])->assertStatus(422)->assertJsonValidationErrors(['stage']);
 
-        // The athlete is told of the stage; the reason for the record is not for the phone.
+        // The athlete gets a message about the stage; the reason for the record is not for the phone.
         $this->ask($this->athlete('Piet Olander'), 'GET', '/api/today')->assertJsonPath('cases.0.news.words', 'New stage: Slow strength; Leg-extension hold at 60°: 35 kg, as lifted')->assertJsonPath('cases.0.news.why', null);
         $slots = $case->plannedSessions()->where('on', '>=', '2026-04-14')->pluck('slot')->unique()->values()->all();
         self::assertEqualsCanonicalizing(['slow', 'hold', 'support'], $slots);
@@ -177,10 +177,10 @@ final class WholeWayTest extends TestCase
             'kind' => 'loading',
             'started_at' => '2026-04-14T07:30:00+01:00',
             'ended_at' => '2026-04-14T08:10:00+01:00',
-            'entries' => array_map(static function (mixed $one): array {
-                self::assertIsArray($one);
+            'entries' => array_map(static function (mixed $exercise): array {
+                self::assertIsArray($exercise);
 
-                return ['prescription' => $one['prescription'], 'pain' => 1, 'sets' => [['reps' => 8, 'load_kg' => 20]]];
+                return ['prescription' => $exercise['prescription'], 'pain' => 1, 'sets' => [['reps' => 8, 'load_kg' => 20]]];
             }, $due['exercises']),
         ];
     }

@@ -36,7 +36,7 @@ final class AtOnceTest extends TestCase
         $opening = self::opening(['id' => '0198c3a4-0000-7000-8000-00000000000a', 'athlete' => ['name' => 'Sunna Breck', 'act' => null, 'body_mass_kg' => 59.5, 'email' => 'sunna.breck@ropewalk.example']]);
         $opened = self::atOnce(8, static fn() => self::request('POST', '/api/cases', $opening, $ola));
         self::assertEquals([201 => 1, 200 => 7], array_count_values(array_column($opened, 'status')), $opened[0]['body']);
-        self::assertSame([$opening['id']], array_values(array_unique(array_map(static fn(array $one): string => $one['json']['id'], $opened))));
+        self::assertSame([$opening['id']], array_values(array_unique(array_map(static fn(array $row): string => $row['json']['id'], $opened))));
         self::assertSame('1', (string) self::owner()->query("select count(*) from athletes where name = 'Sunna Breck'")->fetchColumn());
     }
 

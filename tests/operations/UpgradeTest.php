@@ -52,14 +52,14 @@ final class UpgradeTest extends TestCase
         $after = self::counts($owner);
         self::assertSame($before, array_intersect_key($after, $before));
         self::assertCount(8, $before);
-        $one = static fn(string $sql): mixed => $owner->query($sql)->fetchColumn();
-        self::assertSame('nell.marsh@example.test', $one('select a.email from users u join accounts a on a.id = u.account_id'), 'addresses without capitals');
-        self::assertSame([1, true], [$one('select count(*)::int from access_log_links'), $one("select hash = access_log_hash('', 1, e) from access_log_links l join access_log e on e.id = l.entry")], 'lines of before are chained');
+        $value = static fn(string $sql): mixed => $owner->query($sql)->fetchColumn();
+        self::assertSame('nell.marsh@example.test', $value('select a.email from users u join accounts a on a.id = u.account_id'), 'addresses without capitals');
+        self::assertSame([1, true], [$value('select count(*)::int from access_log_links'), $value("select hash = access_log_hash('', 1, e) from access_log_links l join access_log e on e.id = l.entry")], 'lines of before are chained');
         self::assertSame([7, 14], $owner->query("select (response_rule->>'rest_days')::int from cases order by 1")->fetchAll(PDO::FETCH_COLUMN), 'how long a school rests is its own limit');
-        self::assertSame(0, $one('select count(*)::int from cases where evaluated_at is not null'), 'each case is looked at again');
-        self::assertSame(1, $one("select count(*)::int from check_ins where made_at = created_at and provocation = 4 and signs = '[\"swelling\"]'"));
-        self::assertSame(1, $one('select count(*)::int from training_sessions where not after_close and not superseded'));
-        self::assertSame(4, $one("select jsonb_array_length(entries->0->'sets') from training_sessions"));
+        self::assertSame(0, $value('select count(*)::int from cases where evaluated_at is not null'), 'each case is looked at again');
+        self::assertSame(1, $value("select count(*)::int from check_ins where made_at = created_at and provocation = 4 and signs = '[\"swelling\"]'"));
+        self::assertSame(1, $value('select count(*)::int from training_sessions where not after_close and not superseded'));
+        self::assertSame(4, $value("select jsonb_array_length(entries->0->'sets') from training_sessions"));
 
         // The walls stand around what was there already.
         $application = self::connect('rung_app', 'DB_APP_PASSWORD');

@@ -67,7 +67,7 @@ describe('a request', () => {
     expect([problem.status, problem.isAway, heard.mock.calls.length]).toEqual([401, false, 1]);
   });
 
-  test('tells each fault at its field', async () => {
+  test('gives each fault at its field', async () => {
     server(() => [422, { message: 'x', errors: { provocation: ['The score must be from 0 to 10.'], at: ['Too late.'] } }]);
     const problem = await refused();
     expect([problem.message, faultAt(problem, 'at'), faultAt(problem, 'notes'), faultAt(new Error('other'), 'at')]).toEqual(['The score must be from 0 to 10.', 'Too late.', undefined, undefined]);
@@ -79,7 +79,7 @@ describe('a request', () => {
     expect([problem.isAway, problem.message]).toEqual([isAway, `Rung could not answer (${status}). Try again.`]);
   });
 
-  test('without reception, or that hangs, is told as no connection', async () => {
+  test('without reception, or that hangs, counts as no connection', async () => {
     server(away);
     expect((await refused()).message).toContain('No connection to Rung');
     setPatience(20);

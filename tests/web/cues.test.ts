@@ -1,7 +1,7 @@
 import { describe, expect, test, vi } from 'vitest';
 
 import { titleOf } from '../../web/features/athlete/titles';
-import { spokenOf, tell, wordOf } from '../../web/pacer/cues';
+import { spokenOf, cue, wordOf } from '../../web/pacer/cues';
 import { timelineOf } from '../../web/pacer/timeline';
 import type { Due } from '../../web/phone/usePhone';
 
@@ -29,13 +29,13 @@ describe('what the pacer says', () => {
     vi.stubGlobal('SpeechSynthesisUtterance', class { constructor(readonly text: string) {} });
     vi.stubGlobal('speechSynthesis', { cancel: () => undefined, speak: (words: { text: string }) => { spoken.push(words.text); } });
     Object.defineProperty(navigator, 'vibrate', { configurable: true, value: (how: unknown) => { shaken.push(how); return true; } });
-    tell(line, lift, turn, { spoken: false, shake: false });
+    cue(line, lift, turn, { spoken: false, shake: false });
     expect([spoken, shaken]).toEqual([[], []]);
-    tell(line, lift, turn, { spoken: true, shake: true });
+    cue(line, lift, turn, { spoken: true, shake: true });
     expect([spoken, shaken]).toEqual([['1. Turn out'], [80]]);
     vi.unstubAllGlobals();
     Reflect.deleteProperty(navigator, 'vibrate');
-    expect(() => tell(line, lift, turn, { spoken: true, shake: true })).not.toThrow();
+    expect(() => cue(line, lift, turn, { spoken: true, shake: true })).not.toThrow();
   });
 });
 

@@ -26,7 +26,7 @@ describe('days and moments in words', () => {
     expect(moment('2026-04-14T23:30:00-08:00')).toMatch(/^Tue 14 Apr( 2026)?, 23:30$/);
     expect(dayTold('2026-04-14', 2026)).toBe('Tue 14 Apr');
     expect(dayTold('2026-04-14', 2027)).toBe('Tue 14 Apr 2026');
-    // Days of this year are told without it, one or many.
+    // Days of this year are written without the year, one or many.
     const year = new Date().getFullYear();
     expect([`${year}-04-14`, `${year}-12-24`].map(day)).toEqual([dayTold(`${year}-04-14`, year), dayTold(`${year}-12-24`, year)]);
     expect(ago('2025-12-01', '2026-01-31')).toBe('Mon 1 Dec 2025');
@@ -41,7 +41,7 @@ describe('days and moments in words', () => {
 });
 
 describe('what an exercise comes to', () => {
-  test('seconds are told as minutes from one minute on', () => {
+  test('seconds are written as minutes from one minute on', () => {
     expect([0, 59.4, 60, 61, 600].map(minutes)).toEqual(['0 s', '59 s', '1 min', '1 min 1 s', '10 min']);
   });
 

@@ -67,14 +67,14 @@ describe('a session from paper', () => {
   });
 });
 
-test('an entry says what was told, and what was not', () => {
+test('an entry says what was entered, and what was not', () => {
   const found = { test: 'Decline squat', side: 'both' as const };
   const base = { id: 'x', on: '2026-04-14', at: '', entered_by: null, title: '' };
   expect(entryWords({ ...base, what: 'morning', provocation: 0, stiffness_min: 5, notes: null }, found)).toBe(': 0 of 10, stiff for 5 min');
   expect(entryWords({ ...base, what: 'morning', provocation: 2, stiffness_min: null, notes: 'Answered after a session of that day.' }, found)).toBe(': 2 of 10 · Answered after a session of that day.');
   expect(entryWords({ ...base, what: 'morning', provocation: null, stiffness_min: null, notes: null }, found)).toBe(': no score');
   expect(entryWords({ ...base, what: 'test', affected: 200, unaffected: 400, unit: 'N' }, found)).toBe(': left 200, right 400 N');
-  expect(entryWords({ ...base, what: 'session', minutes: 60, effort: 5, pains: [{ prescription: null, title: 'Practice', sets: 0, pain: null }] }, found)).toBe(': 60 min · Practice no pain told');
+  expect(entryWords({ ...base, what: 'session', minutes: 60, effort: 5, pains: [{ prescription: null, title: 'Practice', sets: 0, pain: null }] }, found)).toBe(': 60 min · Practice no pain entered');
   expect(entryWords({ ...base, what: 'session', minutes: null, effort: null, pains: [] }, found)).toBe('');
 });
 

@@ -27,9 +27,9 @@ describe('a case as a FHIR R4 bundle', () => {
 
   it.each(CASES)('%s is sound to another reader, which gives it back through XML', (name) => {
     const bundle = bundleOf(name);
-    const told = reader.validate(bundle, { errorOnUnexpected: true });
-    expect(told.messages.filter((one) => ['error', 'fatal'].includes(String(one.severity)))).toEqual([]);
-    expect(told.valid).toBe(true);
+    const messages = reader.validate(bundle, { errorOnUnexpected: true });
+    expect(messages.messages.filter((one) => ['error', 'fatal'].includes(String(one.severity)))).toEqual([]);
+    expect(messages.valid).toBe(true);
     const back = JSON.parse(reader.xmlToJson(reader.objToXml(bundle))) as Bundle;
     expect(back.entry.map(({ resource }) => resource.resourceType)).toEqual(bundle.entry.map(({ resource }) => resource.resourceType));
   });

@@ -26,7 +26,7 @@ describe('the pacer along time', () => {
     expect(phaseAt(line, 99).move).toBe('lift');
   });
 
-  test('the last five seconds of a hold are told, and a short one is told less', () => {
+  test('the last five seconds of a hold are counted, fewer in a short one', () => {
     const last = (hold_s: number) => timelineOf({ sets: 1, reps: 1, rest_s: 0, hold_s }, 'isometric')?.sounds.filter(({ tone }) => tone === 'last').map(({ at }) => at - COUNT_IN_S);
     expect(last(45)).toEqual([40, 41, 42, 43, 44]);
     expect(last(3)).toEqual([1, 2]);
@@ -144,9 +144,9 @@ describe('what a phone takes for open', () => {
   });
 
   test('what is answered after a session of the day is no morning of its own', () => {
-    const told = { ...plan, entered: { mornings: [], sessions: [{ on: '2026-04-13' }] } } as unknown as TodayData;
+    const withMorning = { ...plan, entered: { mornings: [], sessions: [{ on: '2026-04-13' }] } } as unknown as TodayData;
     const waiting = [item('session', 's2', { started_at: '2026-04-14T06:30:00+01:00', entries: [] })];
-    expect([trainedOn(told, '2026-04-13', []), trainedOn(told, '2026-04-14', []), trainedOn(told, '2026-04-14', waiting), trainedOn({ ...told, case: 'other' }, '2026-04-14', waiting)]).toEqual([true, false, true, false]);
+    expect([trainedOn(withMorning, '2026-04-13', []), trainedOn(withMorning, '2026-04-14', []), trainedOn(withMorning, '2026-04-14', waiting), trainedOn({ ...withMorning, case: 'other' }, '2026-04-14', waiting)]).toEqual([true, false, true, false]);
   });
 
   test('a stop that is not sent yet stops here already', () => {
@@ -161,7 +161,7 @@ describe('what a phone takes for open', () => {
   });
 });
 
-test('pounds are told to the half, typed freely, and kept as kilograms', () => {
+test('pounds are shown to the half, typed freely, and kept as kilograms', () => {
   expect([loadWords(40, 'kg'), loadWords(40, 'lb'), fromKg(22.5, 'lb'), toKg(100, 'lb'), toKg(22.5, 'kg')]).toEqual(['40 kg', '88 lb', 49.5, 45.36, 22.5]);
   expect(inUnits('4 × 15 at 40 kg, 10–60°', 'lb')).toBe('4 × 15 at 88 lb, 10–60°');
   expect(inUnits('load 27.5 → 30 kg', 'kg')).toBe('load 27.5 → 30 kg');

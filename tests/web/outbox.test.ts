@@ -60,7 +60,7 @@ describe('what was entered on the phone', () => {
     expect(idsSent()).toEqual(['m1', 'm2']);
   });
 
-  test('what the server has read and will not take is told with its reason, and can be sent again or thrown away', async () => {
+  test('what the server has read and will not take is shown with its reason, and can be sent again or thrown away', async () => {
     laid(item('m1'), item('m2'));
     let sound = false;
     const asked = server(({ path }) => (!sound && path.includes('m1') ? [422, { message: 'no', errors: { provocation: ['The score must be from 0 to 10.'] } }] : 201));
@@ -77,7 +77,7 @@ describe('what was entered on the phone', () => {
     expect(outbox().map((one) => one.id)).toEqual(['m2']);
   });
 
-  test('when a session settled is not told before the session itself has arrived', async () => {
+  test('the time of settling is not sent before the session itself has arrived', async () => {
     laid(
       item('s1', { what: 'session', body: { planned: null, plan_version: 1, kind: 'loading', started_at: '', ended_at: '', signs: [], entries: [] } }),
       item('s1', { what: 'settled', made_at: '2026-04-14T09:00:00+01:00', body: { settled_min: 20 } }),

@@ -14,7 +14,7 @@ describe('the times of a reminder', () => {
   });
 });
 
-describe('a phone that may not be told', () => {
+describe('a phone without permission', () => {
   test('asks the practice for nothing, and keeps nothing', async () => {
     const asked = vi.fn();
     vi.stubGlobal('fetch', asked);

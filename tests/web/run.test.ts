@@ -8,7 +8,7 @@ import { exercise, plan } from './session';
 const due: Due = { planned: 'p1', on: '2026-04-14', stage: 'slow', title: 'Slow', at: null, practice: null, part: null, kind: 'loading', duration_s: 600, done: false, exercises: [exercise('press'), exercise('hold', { dose: { sets: 3, reps: 1, rest_s: 60, hold_s: 30 } })] };
 const blank = begin(plan, due).progress[0];
 const page = (id: string): PhoneData => ({ person: 'me', practice: {}, cases: [{ ...plan, case: id, today: '2026-04-14', sessions: [], days: [] }], closed: [] } as unknown as PhoneData);
-const told = (run: Run, at: number, part: Partial<Run['progress'][number]>): Run => ({ ...run, progress: run.progress.map((one, i) => (i === at ? { ...one, ...part } : one)) });
+const after = (run: Run, at: number, part: Partial<Run['progress'][number]>): Run => ({ ...run, progress: run.progress.map((one, i) => (i === at ? { ...one, ...part } : one)) });
 
 beforeEach(() => { localStorage.clear(); vi.useRealTimers(); });
 
@@ -49,6 +49,9 @@ describe('a session under way', () => {
     expect(keptRun()).toMatchObject({ person: 'me', revision: 0, progress: [{ turn: {}, notes: [], hurt_at: null }, {}], due: { exercises: [{ sides: [{ side: 'left' }, { side: 'right' }], relief: [], pain_by_set: false }, {}] } });
     keepPhone(page('another'));
     expect(keptRun()?.person).toBe('');
+    // The worst pain between the sets had another name.
+    localStorage.setItem('rung:run', JSON.stringify({ version: 3, value: { ...run, progress: run.progress.map(({ worst_mid_set: _, ...kept }) => ({ ...kept, told: 4 })) } }));
+    expect(keptRun()?.progress[0]).toMatchObject({ worst_mid_set: 4 });
     // With an owner it needs no page.
     localStorage.setItem('rung:run', JSON.stringify({ version: 1, value: { ...old, person: 'you' } }));
     expect(keptRun()?.person).toBe('you');
@@ -78,24 +81,24 @@ describe('a session under way', () => {
 
   test('is stopped by a sign or by pain at the limit, and not before', () => {
     const run = begin(plan, due);
-    expect([7, 8].map((pain) => isStopped(told(run, 1, { pain })))).toEqual([false, true]);
+    expect([7, 8].map((pain) => isStopped(after(run, 1, { pain })))).toEqual([false, true]);
     expect(isStopped({ ...run, signs: ['swelling'] })).toBe(true);
-    expect([isStopped(told(run, 0, { told: 8 })), isStopped(told(run, 0, { sets: [{ reps: 8, pain: 8 }] }))]).toEqual([true, true]);
-    expect(worst(told(told(run, 0, { pain: 2 }), 1, { pain: 5 }))).toBe(5);
+    expect([isStopped(after(run, 0, { worst_mid_set: 8 })), isStopped(after(run, 0, { sets: [{ reps: 8, pain: 8 }] }))]).toEqual([true, true]);
+    expect(worst(after(after(run, 0, { pain: 2 }), 1, { pain: 5 }))).toBe(5);
   });
 
   test('sends what was done and nothing of what was not', () => {
-    const run = told(begin(plan, due), 0, { pain: 2, sets: [{ reps: 8 }, { reps: 6 }], reserve: 3, hurt_at: 'unsaid' });
+    const run = after(begin(plan, due), 0, { pain: 2, sets: [{ reps: 8 }, { reps: 6 }], reserve: 3, hurt_at: 'unsaid' });
     expect(asLog(run)).toMatchObject({
       planned: 'p1', plan_version: 4, kind: 'loading', signs: [],
       entries: [{ prescription: 'press', pain: 2, sets: [{ reps: 8, rir: 3 }, { reps: 6, rir: 3 }] }],
     });
     expect(asLog(run).entries).toHaveLength(1);
     expect(asLog(run).entries[0]).not.toHaveProperty('hurt_at');
-    expect(asLog(told(run, 1, { skipped: 'no time' })).entries[1]).toMatchObject({ prescription: 'hold', skipped: 'no time', sets: [] });
-    // Ended early: what was not reached is told to be left out, for the same reason; what was told on the way is the pain.
+    expect(asLog(after(run, 1, { skipped: 'no time' })).entries[1]).toMatchObject({ prescription: 'hold', skipped: 'no time', sets: [] });
+    // Ended early: what was not reached is left out for the same reason; pain entered on the way is the pain.
     expect(asLog({ ...run, ending: 'too tired' }).entries[1]).toMatchObject({ prescription: 'hold', skipped: 'too tired', sets: [] });
-    expect(asLog(told(run, 1, { told: 6, skipped: 'hurts too much', notes: ['pain 6 in set 1'] })).entries[1]).toMatchObject({ pain: 6, notes: 'pain 6 in set 1' });
+    expect(asLog(after(run, 1, { worst_mid_set: 6, skipped: 'hurts too much', notes: ['pain 6 in set 1'] })).entries[1]).toMatchObject({ pain: 6, notes: 'pain 6 in set 1' });
   });
 
   test('that was left lying ended when something was last entered', () => {
@@ -106,7 +109,7 @@ describe('a session under way', () => {
     expect(asLog(run).ended_at).toBe('2026-04-14T18:00:00+00:00');
   });
 
-  test('of practice tells its minutes, effort and how much of it was done', () => {
+  test('of practice holds its minutes, effort and how much of it was done', () => {
     const run = { ...begin(plan, { ...due, kind: 'sport', exercises: [] }), practice: { minutes: '42,5', effort: 6, pain: 1, full: false, sure: null } };
     expect(asLog(run)).toMatchObject({ kind: 'sport', minutes: 42.5, effort: 6, participation: 'partial', entries: [{ prescription: null, pain: 1, sets: [] }] });
   });

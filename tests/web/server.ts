@@ -14,8 +14,8 @@ export function server(answer: (asked: Asked) => number | [number, unknown] | Pr
     const text = await request.text();
     const asked = { method: request.method, path: url.pathname + url.search, body: text === '' ? null : (JSON.parse(text) as unknown) };
     all.push(asked);
-    const told = await answer(asked);
-    const [status, body] = typeof told === 'number' ? [told, { stored: true, new: true }] : told;
+    const response = await answer(asked);
+    const [status, body] = typeof response === 'number' ? [response, { stored: true, new: true }] : response;
     return new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } });
   });
   return all;

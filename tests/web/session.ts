@@ -1,7 +1,7 @@
 import type { TodayData } from '../../web/phone/plan';
 import type { Exercise } from '../../web/phone/usePhone';
 
-/** An exercise as the phone is told it: three sets of eight with the sore side. */
+/** An exercise as the phone gets it: three sets of eight with the sore side. */
 export const exercise = (key: string, more: Partial<Exercise> = {}): Exercise => ({
   prescription: key, exercise: key, title: key, figure: null, set_up: null, movement: null, feel: null, faults: null, cue: null, says: {}, mode: 'isotonic', limbs: 'the sore side',
   sides: [{ side: 'left', words: 'left' }], words: '3 × 8', tempo_words: null, band: null, max_pain: 3, wanted_pain: null, pain_by_set: false, usual_load: null, why: null, load: null,

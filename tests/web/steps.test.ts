@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 
 import { asLog, begin, isStopped, type Run } from '../../web/features/athlete/run';
-import { brokenOff, doneWords, easierDone, ended, goneOn, helped, HURTS, hurtsNow, leftOut, limbDone, oneBack, overSeen, painAgain, setsAsked, sideNow, type Step, stepOf, toldPain } from '../../web/features/athlete/steps';
+import { brokenOff, doneWords, easierDone, ended, goneOn, helped, HURTS, hurtsNow, leftOut, limbDone, oneBack, overSeen, painAgain, setsAsked, sideNow, type Step, stepOf, painEntered } from '../../web/features/athlete/steps';
 import { isFar } from '../../web/features/athlete/typed';
 import type { Exercise } from '../../web/phone/usePhone';
 import { numberOf } from '../../web/shell/numbers';
@@ -37,7 +37,7 @@ describe('an exercise, step by step', () => {
     expect([stepOf(run, press, 2000), stepOf(run, press, 1000 + 60_000)]).toEqual(['rest', 'set']);
     run = allSets(run, press);
     expect([present(run).sets.length, stepOf(run, press)]).toEqual([3, 'pain']);
-    run = toldPain(run, press, 2);
+    run = painEntered(run, press, 2);
     expect([present(run).pain, stepOf(run, press), goneOn(run).at]).toEqual([2, 'next', 1]);
   });
 
@@ -71,16 +71,16 @@ describe('an exercise, step by step', () => {
     const press = exercise('press', { pain_by_set: true, max_pain: 7, wanted_pain: 5 });
     let run = limbDone(runOf(press), press, full);
     expect(stepOf(run, press)).toBe('set_pain');
-    run = toldPain(run, press, 6);
+    run = painEntered(run, press, 6);
     expect([present(run).pain, present(run).sets[0]?.pain, stepOf(run, press)]).toEqual([null, 6, 'rest']);
-    for (const pain of [7, 5]) run = toldPain(limbDone({ ...run, rest_until: null }, press, full), press, pain);
+    for (const pain of [7, 5]) run = painEntered(limbDone({ ...run, rest_until: null }, press, full), press, pain);
     expect([present(run).pain, stepOf(run, press)]).toEqual([7, 'next']);
     expect(asLog(run).entries[0]).toMatchObject({ pain: 7, sets: [{ pain: 6 }, { pain: 7 }, { pain: 5 }] });
   });
 
   test('over the limit is answered at once, and nothing is offered that pushes on', () => {
     const press = exercise('press', { pain_by_set: true });
-    const over = toldPain(limbDone(runOf(press), press, full), press, 6);
+    const over = painEntered(limbDone(runOf(press), press, full), press, 6);
     expect(stepOf(over, press)).toBe('over');
     const shorter = helped(over, press, relief(press, 'shorter_range'));
     expect([stepOf({ ...shorter, rest_until: null }, press), present(shorter).notes]).toEqual(['set', ['shorter range from set 2']]);
@@ -98,24 +98,24 @@ describe('an exercise, step by step', () => {
 
   test('one set fewer than what is done already ends the exercise', () => {
     const press = exercise('press', { pain_by_set: true });
-    let run = toldPain(limbDone(runOf(press), press, full), press, 1);
-    run = toldPain(limbDone({ ...run, rest_until: null }, press, full), press, 5);
+    let run = painEntered(limbDone(runOf(press), press, full), press, 1);
+    run = painEntered(limbDone({ ...run, rest_until: null }, press, full), press, 5);
     run = helped(run, press, relief(press, 'fewer_sets'));
     expect([stepOf(run, press), present(run).pain]).toEqual(['next', 5]);
   });
 
-  test('told over the limit after the last set, it is seen before it goes on', () => {
+  test('pain over the limit after the last set is read before it goes on', () => {
     const press = exercise('press');
-    const run = toldPain(allSets(runOf(press), press), press, 5);
+    const run = painEntered(allSets(runOf(press), press), press, 5);
     expect(stepOf(run, press)).toBe('over');
     expect(stepOf(overSeen(run), press)).toBe('next');
   });
 
-  test('pain in the middle of a set is kept, whatever is told after', () => {
+  test('pain in the middle of a set is kept, whatever is entered after', () => {
     const press = exercise('press');
     const hurting = hurtsNow(runOf(press), press, 5);
     expect(stepOf(hurting, press)).toBe('over');
-    const on = toldPain(allSets(helped(hurting, press, relief(press, 'shorter_range')), press), press, 1);
+    const on = painEntered(allSets(helped(hurting, press, relief(press, 'shorter_range')), press), press, 1);
     expect([present(on).pain, present(on).notes]).toEqual([5, ['pain 5 in set 1', 'shorter range from set 1']]);
     expect([stepOf(hurtsNow(runOf(press), press, 2), press), isStopped(hurtsNow(runOf(press), press, 8))]).toEqual(['set', true]);
   });
@@ -124,7 +124,7 @@ describe('an exercise, step by step', () => {
     const press = exercise('press');
     const soFar = { reps: 5, held_s: null };
     expect(present(hurtsNow(runOf(press), press, 6, soFar))).toMatchObject({ sets: [{ reps: 5 }], over: 6, notes: ['pain 6 in set 1'] });
-    expect(present(hurtsNow(runOf(press), press, 9, soFar))).toMatchObject({ sets: [{ reps: 5 }], told: 9 });
+    expect(present(hurtsNow(runOf(press), press, 9, soFar))).toMatchObject({ sets: [{ reps: 5 }], worst_mid_set: 9 });
     // Within the limit the set goes on.
     expect(present(hurtsNow(runOf(press), press, 2, soFar)).sets).toEqual([]);
     expect(present(leftOut(brokenOff(runOf(press), soFar), 'no time'))).toMatchObject({ sets: [{ reps: 5 }], skipped: 'no time' });
@@ -142,8 +142,8 @@ describe('an exercise, step by step', () => {
     expect(stepOf(leftOut(runOf(press), 'no equipment'), press)).toBe('next');
     const half = leftOut(limbDone(runOf(press), press, full), 'no time');
     expect(stepOf(half, press)).toBe('pain');
-    expect(doneWords(present(toldPain(half, press, 2)), press, null)).toBe('1 of 3 sets: 8 (no time), pain 2');
-    expect(doneWords(present(toldPain(leftOut(runOf(press), HURTS), press, 3)), press, null)).toBe('left out (hurts too much), pain 3');
+    expect(doneWords(present(painEntered(half, press, 2)), press, null)).toBe('1 of 3 sets: 8 (no time), pain 2');
+    expect(doneWords(present(painEntered(leftOut(runOf(press), HURTS), press, 3)), press, null)).toBe('left out (hurts too much), pain 3');
     expect(doneWords(present(runOf(press)), press, 'too tired')).toBe('left out (too tired)');
   });
 
@@ -151,7 +151,7 @@ describe('an exercise, step by step', () => {
     const [press, hold] = [exercise('press'), exercise('hold')];
     const half = ended(limbDone(runOf(press, hold), press, full), 'too tired');
     expect(stepOf(half, press)).toBe('pain');
-    const over = goneOn(toldPain(half, press, 2));
+    const over = goneOn(painEntered(half, press, 2));
     expect(over.at).toBe(2);
     expect(asLog(over).entries).toMatchObject([{ prescription: 'press', pain: 2, skipped: 'too tired' }, { prescription: 'hold', skipped: 'too tired', sets: [] }]);
     expect([stepOf(ended(runOf(press), 'no time'), press), stepOf(ended(runOf(press), HURTS), press)]).toEqual(['next', 'pain']);
@@ -176,7 +176,7 @@ describe('an exercise, step by step', () => {
     let run: Run = { ...runOf(press, exercise('hold')), retest: true };
     expect(stepOf(run, press)).toBe('test_before');
     run = { ...run, last_test: 2, progress: run.progress.map((one, i) => (i === 0 ? { ...one, before: 2 } : one)) };
-    run = toldPain(allSets(run, press), press, 1);
+    run = painEntered(allSets(run, press), press, 1);
     expect(stepOf(run, press)).toBe('test_after');
     run = goneOn({ ...run, progress: run.progress.map((one, i) => (i === 0 ? { ...one, after: 4 } : one)) });
     expect([run.at, run.last_test, run.progress[0]?.before]).toEqual([1, 4, 2]);
@@ -189,7 +189,7 @@ describe('an exercise, step by step', () => {
     expect(present(oneBack(one)).turn).toEqual({});
     let run = limbDone(one, press, full);
     expect(present(oneBack(run)).sets).toEqual([]);
-    run = toldPain(run, press, 5);
+    run = painEntered(run, press, 5);
     expect([stepOf(run, press), stepOf(painAgain(run, 0), press)]).toEqual(['over', 'set_pain']);
   });
 });
@@ -215,7 +215,7 @@ function tapped(run: Run, one: Exercise, step: Step, what: Tap): Run {
   if (step === 'set' && what.what === 'hurts') return hurtsNow(run, one, what.pain);
   if (step === 'set' && what.what === 'leave') return leftOut(run, what.why);
   if (what.what === 'back' && setting && present(run).sets.length + Object.keys(present(run).turn).length > 0) return oneBack(run);
-  if (what.what === 'pain' && (step === 'pain' || step === 'set_pain')) return toldPain(run, one, what.pain);
+  if (what.what === 'pain' && (step === 'pain' || step === 'set_pain')) return painEntered(run, one, what.pain);
   if (what.what === 'help' && step === 'over') {
     const left = present(run).skipped === null && run.ending === null ? setsAsked(one, present(run)) - present(run).sets.length : 0;
     const offered = one.relief[what.which];
@@ -228,7 +228,7 @@ function tapped(run: Run, one: Exercise, step: Step, what: Tap): Run {
 describe('over every order of taps', () => {
   const shapes = fc.record({ sides: fc.constantFrom<Exercise['sides']>([], [{ side: 'left', words: 'left' }], BOTH), pain_by_set: fc.boolean(), max_pain: fc.integer({ min: 0, max: 7 }) });
 
-  test('nothing is lost: pain that was told is in what is sent, and no exercise that hurt goes without it', () => {
+  test('nothing is lost: pain that was entered is in what is sent, and no exercise that hurt goes without it', () => {
     fc.assert(fc.property(shapes, fc.array(tap, { maxLength: 40 }), (shape, taps) => {
       const exercises = [exercise('press', shape), exercise('hold', shape)];
       let run = runOf(...exercises);
@@ -247,8 +247,8 @@ describe('over every order of taps', () => {
         expect(now?.sets.length ?? 0).toBeLessThanOrEqual(3);
       }
       const log = asLog(run);
-      const told = Math.max(-1, ...log.entries.flatMap((entry) => [entry.pain ?? -1, ...entry.sets.map((set) => set.pain ?? -1)]));
-      expect(told).toBeGreaterThanOrEqual(worst);
+      const logged = Math.max(-1, ...log.entries.flatMap((entry) => [entry.pain ?? -1, ...entry.sets.map((set) => set.pain ?? -1)]));
+      expect(logged).toBeGreaterThanOrEqual(worst);
       for (const [i, one] of exercises.entries()) {
         const progress = run.progress[i];
         if (progress !== undefined && i < run.at && run.ending === null && (progress.sets.length > 0 || progress.skipped === HURTS)) expect(progress.pain, JSON.stringify(progress)).not.toBeNull();
@@ -267,7 +267,7 @@ describe('over every order of taps', () => {
         run = { ...run, rest_until: null };
         const step = stepOf(run, one);
         if (step === 'set') run = limbDone(run, one, full);
-        else if (step === 'pain' || step === 'set_pain') run = toldPain(run, one, pain);
+        else if (step === 'pain' || step === 'set_pain') run = painEntered(run, one, pain);
         else if (step === 'over') run = tapped(run, one, step, { what: 'help', which: pain % 4 });
         else if (step === 'easier') run = easierDone(run, 1, 0);
         else run = goneOn(run);

@@ -91,8 +91,8 @@ describe('the pacer', () => {
       const asked: { tone: Tone; at: number }[] = [];
       const clock: AudioClock = { now: () => now, play: (tone, at) => { asked.push({ tone, at }); }, hush: () => undefined, loud: () => undefined };
       const line = lineOf(dose, mode);
-      const told: number[] = [];
-      const pacer = new Pacer(clock, line, ({ due, asked: at }) => told.push(at - due));
+      const announced: number[] = [];
+      const pacer = new Pacer(clock, line, ({ due, asked: at }) => announced.push(at - due));
       pacer.start();
       const began = now + 0.12;
       for (let i = 0; !pacer.isOver(); i++) {
@@ -101,7 +101,7 @@ describe('the pacer', () => {
       }
       expect(asked.map((one) => one.tone)).toEqual(line.sounds.map((one) => one.tone));
       asked.forEach((one, i) => { expect(one.at - began).toBeCloseTo(line.sounds[i]?.at ?? -1, 6); });
-      expect(Math.max(...told)).toBeCloseTo(0, 6);
+      expect(Math.max(...announced)).toBeCloseTo(0, 6);
     }), { numRuns: 40 });
   });
 

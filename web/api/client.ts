@@ -127,15 +127,15 @@ async function attempt<T>(request: () => Promise<Answer<T>>): Promise<Answer<T>>
 }
 
 function refusal(status: number, body: unknown): Refusal {
-  const told = (typeof body === 'object' && body !== null ? body : {}) as {
+  const answer = (typeof body === 'object' && body !== null ? body : {}) as {
     message?: string;
     errors?: Record<string, string[]>;
   };
   const fields = Object.fromEntries(
-    Object.entries(told.errors ?? {}).map(([field, messages]) => [field, messages[0] ?? '']),
+    Object.entries(answer.errors ?? {}).map(([field, messages]) => [field, messages[0] ?? '']),
   );
   const first = Object.values(fields)[0];
-  return new Refusal(status, first ?? told.message ?? `Rung could not answer (${status}). Try again.`, fields);
+  return new Refusal(status, first ?? answer.message ?? `Rung could not answer (${status}). Try again.`, fields);
 }
 
 /** The message for one field, or undefined. */

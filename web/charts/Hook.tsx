@@ -2,7 +2,7 @@ import type { Schemas } from '../api/client';
 import { day } from '../shell/dates';
 import { colour } from '../shell/theme';
 
-/** A hook as both the Round and a case tell it. */
+/** A hook as both the Round and a case describe it. */
 type HookData = Schemas['RoundHook'];
 
 const tone: Record<HookData['verdict'], string> = {
@@ -59,14 +59,14 @@ export const hookWords = (hook: HookData): string => [
 export const inWords = (hooks: readonly HookData[]): string => {
   if (hooks.length === 0) return 'No sessions in these days';
   const count = (verdicts: HookData['verdict'][]) => hooks.filter((hook) => verdicts.includes(hook.verdict)).length;
-  const told: [string, number][] = [
+  const counts: [string, number][] = [
     ['settled', count(['settled', 'under'])],
     ['small reaction', count(['watch'])],
     ['too much', count(['over'])],
     ['stop', count(['stop'])],
     ['without answer', count(['pending', 'unanswered'])],
   ];
-  return `${hooks.length} sessions: ${told.filter(([, n]) => n > 0).map(([what, n]) => `${n} ${what}`).join(', ')}`;
+  return `${hooks.length} sessions: ${counts.filter(([, n]) => n > 0).map(([what, n]) => `${n} ${what}`).join(', ')}`;
 };
 
 /** The same where a day has only a few pixels: a sharp stem, and a mark at the next morning's score. */

@@ -1,7 +1,7 @@
 import type { Schemas } from '../api/client';
 import { colour, faint, ink } from '../shell/theme';
 
-/** A stage as both the Round and a case tell it. */
+/** A stage as both the Round and a case describe it. */
 type Rung = Schemas['RoundRung'];
 type Peg = Schemas['RoundRung']['pegs'][number];
 

@@ -77,7 +77,7 @@ export function Ends({ figure, title, size, mirrored = false, look }: Props & { 
   );
 }
 
-/** A small picture of an exercise, at the end that tells most of it. */
+/** A small picture of an exercise, at the end that shows it best. */
 export function Thumbnail({ figure, title, size = 96, mirrored = false }: Omit<Props, 'size'> & { size?: number }) {
-  return <Drawing figure={figure} place={{ level: figure.telling, isLifting: false }} label={title} size={size} mirrored={mirrored} look={{ isSmall: true }} />;
+  return <Drawing figure={figure} place={{ level: figure.still, isLifting: false }} label={title} size={size} mirrored={mirrored} look={{ isSmall: true }} />;
 }

@@ -40,7 +40,7 @@ export function pacedAt(figure: FigureData, line: Timeline, position: number): P
 
 /** The ends of a movement that are shown side by side where nothing moves: where it begins, and where it goes. */
 export function endsOf(figure: FigureData): readonly [Place, Place] {
-  if (figure.round_s !== null) return [{ level: 0, isLifting: false }, { level: figure.telling, isLifting: false }];
-  const from = 1 - figure.telling;
-  return [{ level: from, isLifting: figure.telling > from }, { level: figure.telling, isLifting: figure.telling > from }];
+  if (figure.round_s !== null) return [{ level: 0, isLifting: false }, { level: figure.still, isLifting: false }];
+  const from = 1 - figure.still;
+  return [{ level: from, isLifting: figure.still > from }, { level: figure.still, isLifting: figure.still > from }];
 }

@@ -26,7 +26,7 @@ export function LiveCurve({ frames, running, seconds, unit, band = null, height 
     const style = getComputedStyle(element);
     const [ink, shade] = [style.color, style.borderColor];
     let next = 0;
-    let told = 0;
+    let announcedAt = 0;
     const draw = (at: number) => {
       const ratio = window.devicePixelRatio;
       const width = element.clientWidth;
@@ -62,8 +62,8 @@ export function LiveCurve({ frames, running, seconds, unit, band = null, height 
       pen.beginPath();
       taken.forEach((one, i) => { if (i === 0) pen.moveTo(x(one.ms), y(one.force - zero)); else if (one.ms >= begin) pen.lineTo(x(one.ms), y(one.force - zero)); });
       pen.stroke();
-      if (at - told > 100) {
-        told = at;
+      if (at - announcedAt > 100) {
+        announcedAt = at;
         setForce(last === undefined ? 0 : Math.max(0, Math.round(last.force - zero)));
       }
       if (running) next = requestAnimationFrame(draw);

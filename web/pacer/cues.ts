@@ -17,7 +17,7 @@ export function spokenOf(line: Timeline, phase: Phase, says: Schemas['TodayExerc
 const SHAKES_MS: Record<Move, number | number[]> = { ready: 30, lift: 80, hold: [40, 60, 40], lower: 160, pause: 30, work: 80 };
 
 /** Tells that a phase has begun, as far as the phone can: aloud, and by shaking. */
-export function tell(line: Timeline, phase: Phase, says: Schemas['TodayExercise']['says'], how: { spoken: boolean; shake: boolean }): void {
+export function cue(line: Timeline, phase: Phase, says: Schemas['TodayExercise']['says'], how: { spoken: boolean; shake: boolean }): void {
   if (how.shake && 'vibrate' in navigator) navigator.vibrate(SHAKES_MS[phase.move]);
   if (!how.spoken || !('speechSynthesis' in window)) return;
   window.speechSynthesis.cancel();

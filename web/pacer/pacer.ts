@@ -11,7 +11,7 @@ export interface AudioClock {
 }
 
 /** Told of every sound as it is asked for: when it is due and for when it was asked, by the audio clock. */
-export type Watch = (told: { tone: Tone; due: number; asked: number; now: number }) => void;
+export type Watch = (sound: { tone: Tone; due: number; asked: number; now: number }) => void;
 
 /** Sounds are asked for so long before they are due, in seconds: longer than a timer is ever late. */
 const AHEAD_S = 0.3;

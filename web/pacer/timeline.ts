@@ -33,7 +33,7 @@ export interface Timeline {
 
 export const COUNT_IN_S = 3;
 
-/** The last seconds of a hold that are told by tone. */
+/** The last seconds of a hold, which are counted by tone. */
 const TOLD_S = 5;
 
 function countIn(): { phases: Phase[]; sounds: Sound[] } {

@@ -6,7 +6,7 @@ import type { Timeline } from './timeline';
 
 declare global {
   interface Window {
-    /** Set by whoever measures: told of every sound that is asked for. */
+    /** Set by a test that measures: called for every sound that is scheduled. */
     rungWatch?: Watch;
   }
 }
@@ -63,7 +63,7 @@ export function usePacer(line: Timeline | null, loud: boolean, draw: (position: 
     interrupted,
     start: () => {
       if (line === null) return;
-      pacer.current ??= new Pacer(audioClock(loud), line, (told) => window.rungWatch?.(told));
+      pacer.current ??= new Pacer(audioClock(loud), line, (sound) => window.rungWatch?.(sound));
       pacer.current.start();
       setInterrupted(false);
       setRunning(true);

@@ -34,7 +34,7 @@ export interface Waiting {
   planned?: string | null;
   /** Why the server would not take it. */
   refused?: string;
-  /** Whether the server has it; it counts here until the plan on the phone tells of it too. */
+  /** Whether the server has it; it counts here until the plan on the phone includes it too. */
   sent?: boolean;
 }
 
@@ -83,8 +83,8 @@ export async function put(item: Waiting): Promise<Putting> {
     window.dispatchEvent(new Event(SENT));
     return 'sent';
   } catch (problem) {
-    const told = problem instanceof Refusal && problem.status === 422 ? problem.message : `${NO_ROOM} Make room, or go where there is reception, then send it again.`;
-    return { lost: told };
+    const lost = problem instanceof Refusal && problem.status === 422 ? problem.message : `${NO_ROOM} Make room, or go where there is reception, then send it again.`;
+    return { lost: lost };
   }
 }
 
@@ -175,7 +175,7 @@ const CONCERNS_ALL: Readonly<Record<number, Sending>> = { 0: 'away', 401: 'signe
 async function sendEach(person: string): Promise<Sending> {
   const stuck = new Set<string>();
   for (const item of outbox().filter((one) => one.person === person && one.refused === undefined && one.sent !== true)) {
-    // When things were back to normal is told of a session that the server has.
+    // The time of settling belongs to a session, which the server must have first.
     if (item.what === 'settled' && stuck.has(item.id)) continue;
     try {
       await request(item);

@@ -27,12 +27,12 @@ export const isAnswered = (plan: TodayData, day: string, waiting: readonly Waiti
 /** Whether anything hurt: after a session without pain there is nothing to settle. */
 const hurt = (entries: readonly { pain?: number | null }[]): boolean => entries.some((entry) => (entry.pain ?? 0) > 0);
 
-/** Sessions of which it is not told yet when things were back to normal, those that wait to be sent among them. */
+/** Sessions without a time of settling, including those that wait to be sent. */
 export const toSettle = (plan: TodayData, waiting: readonly Waiting[]): { session: string; ended_at: string }[] => {
   const own = ofCase(plan, waiting);
-  const told = new Set(own.filter((one) => one.what === 'settled').map((one) => one.id));
+  const settled = new Set(own.filter((one) => one.what === 'settled').map((one) => one.id));
   const unsent = own.flatMap((one) => (one.what === 'session' && 'ended_at' in one.body && hurt(one.body.entries) ? [{ session: one.id, ended_at: one.body.ended_at }] : []));
-  return [...plan.settling, ...unsent.filter((one) => !plan.settling.some((known) => known.session === one.session))].filter((one) => !told.has(one.session));
+  return [...plan.settling, ...unsent.filter((one) => !plan.settling.some((known) => known.session === one.session))].filter((one) => !settled.has(one.session));
 };
 
 /** Whether something was reported that means stop, though it is not sent yet. */

@@ -7,7 +7,7 @@ import { forget, keep, kept, type Kind, useKept } from './store';
 
 export type Times = Schemas['PushTimes'];
 
-/** What this phone is told, and the id under which the push service knows it. */
+/** Which reminders this phone gets, and the id under which the push service knows it. */
 export interface Reminded extends Times {
   phone: string;
 }
@@ -27,7 +27,7 @@ export const useReminded = (): Reminded | null => useKept('reminded', REMINDED);
 /** Whether this phone can show anything without being looked at. */
 export const canNotify = (): boolean => 'Notification' in window && 'serviceWorker' in navigator;
 
-/** Asks the phone's owner whether it may; from then on it is told at these times. False where it may not. */
+/** Asks the phone's owner for permission and sets the times of the reminders. False without permission. */
 export async function remind(times: Times): Promise<boolean> {
   if (!canNotify() || (await Notification.requestPermission()) !== 'granted') return false;
   const phone = kept('reminded', REMINDED)?.phone ?? crypto.randomUUID();

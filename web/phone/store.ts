@@ -3,14 +3,14 @@ import * as z from 'zod/mini';
 
 /*
  * What the phone keeps: the plan of the week, what waits to be sent, the session under way. Written at once and whole, so
- * that a closed tab or a crash loses nothing; other tabs are told by the browser itself.
+ * that a closed tab or a crash loses nothing. The browser itself notifies other tabs.
  */
 const PREFIX = 'rung:';
 const CHANGED = 'rung:kept';
 
 let full = false;
 
-function told(): void {
+function notify(): void {
   window.dispatchEvent(new Event(CHANGED));
 }
 
@@ -23,7 +23,7 @@ export interface Kind<T> {
 
 const Envelope = z.object({ version: z.number(), value: z.unknown() });
 
-/** @returns false where the phone has no room, which is told and not hidden */
+/** @returns false where the phone has no room, which the screen must say */
 export function keep<T>(name: string, kind: Kind<T>, value: T): boolean {
   try {
     localStorage.setItem(PREFIX + name, JSON.stringify({ version: kind.version, value }));
@@ -31,14 +31,14 @@ export function keep<T>(name: string, kind: Kind<T>, value: T): boolean {
   } catch {
     full = true;
   }
-  told();
+  notify();
   return !full;
 }
 
 export function forget(name: string): void {
   localStorage.removeItem(PREFIX + name);
   full = false;
-  told();
+  notify();
 }
 
 /** What is kept under a name; null where nothing is, or nothing that this version can read. */
@@ -73,7 +73,7 @@ export function setAside(name: string): void {
 export function forgetAll(belongs: (name: string) => boolean): void {
   for (const name of keptNames('')) if (name !== 'settings' && belongs(name)) localStorage.removeItem(PREFIX + name);
   full = false;
-  told();
+  notify();
 }
 
 function subscribe(changed: () => void): () => void {

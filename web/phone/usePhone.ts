@@ -25,10 +25,10 @@ export function usePhone(who: string | null) {
     queryKey: ['today'],
     queryFn: async () => {
       const sent = outbox().filter((one) => one.sent === true);
-      const told = await send(() => api.GET('/api/today'));
-      keepPhone(told);
+      const plan = await send(() => api.GET('/api/today'));
+      keepPhone(plan);
       for (const one of sent) reflected.add(one.what + one.id);
-      return told;
+      return plan;
     },
     initialData: () => {
       const page = keptPhone();
@@ -38,7 +38,7 @@ export function usePhone(who: string | null) {
     refetchInterval: LOOK_AGAIN,
     refetchOnReconnect: 'always',
   });
-  // Only once the plan that tells of it is shown, so that nothing is asked for again in between.
+  // Only once a plan that includes it is shown, so that nothing is asked for again in between.
   useEffect(() => {
     for (const one of outbox()) if (one.sent === true && reflected.delete(one.what + one.id)) takeOut(one);
   }, [query.dataUpdatedAt]);
@@ -66,7 +66,7 @@ export function useSending(person: string | null): void {
   }, [person, queries]);
 }
 
-/** What a person entered and the plan on the phone does not tell of yet, sent or not, followed as it changes. */
+/** What a person entered and the plan on the phone does not include yet, sent or not, followed as it changes. */
 export function useOutbox(person: string): Waiting[] {
   useKeptDigest('wait:');
   return outbox().filter((one) => one.person === person);

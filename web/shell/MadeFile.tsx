@@ -32,21 +32,21 @@ export function MadeFile({ label, ask, large = false }: { label: string; ask: ()
 
 function Progress({ id }: { id: string }) {
   const path = { params: { path: { file: id } } };
-  const told = useQuery({
+  const query = useQuery({
     queryKey: ['file', id],
     queryFn: () => send(() => api.GET('/api/files/{file}', path)),
     refetchInterval: (query) => (query.state.data !== undefined && isOver(query.state.data) ? false : EACH_MS),
   });
-  const cancel = useMutation({ mutationFn: () => send(() => api.DELETE('/api/files/{file}', path)), onSuccess: () => void told.refetch() });
+  const cancel = useMutation({ mutationFn: () => send(() => api.DELETE('/api/files/{file}', path)), onSuccess: () => void query.refetch() });
   const fetched = useRef(false);
-  const file = told.data;
+  const file = query.data;
   useEffect(() => {
     if (file?.state === 'ready' && !fetched.current) {
       fetched.current = true;
       window.location.assign(`/api/files/${id}/content`);
     }
   }, [file?.state, id]);
-  if (told.isError) return <Failed problem={told.error} again={() => void told.refetch()} />;
+  if (query.isError) return <Failed problem={query.error} again={() => void query.refetch()} />;
   if (file === undefined) return null;
   if (file.state === 'failed') return <Alert severity="error">{file.problem}</Alert>;
   if (file.state === 'cancelled') return <Alert severity="info">Cancelled.</Alert>;

@@ -21,7 +21,7 @@ export default function PasswordDialog({ then }: { then: (given: boolean) => voi
       <form noValidate onSubmit={(event: SyntheticEvent) => { event.preventDefault(); confirm.mutate(); }}>
       <DialogTitle id="password-again">Your password, please</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
-        <Typography>This touches people or records, so Rung makes sure that it is you.</Typography>
+        <Typography>This concerns people or records, so Rung checks that it is you.</Typography>
         <TextInput label="Your password" type="password" autoComplete="current-password" autoFocus value={password} change={setPassword} fault={fault} sx={{ mt: 1 }} />
         {confirm.isError && fault === undefined && <Alert severity="error">{confirm.error.message}</Alert>}
       </DialogContent>

@@ -4,11 +4,11 @@ const short = part({ day: 'numeric', month: 'short' });
 
 const atNoon = (day: string): Date => new Date(`${day.slice(0, 10)}T12:00:00Z`);
 
-/** "Tue 14 Apr" of a calendar date, with the year where it is another than the one that it is told in. */
+/** "Tue 14 Apr" of a calendar date, with the year where it is not the current one. */
 export const dayTold = (iso: string, thisYear: number): string =>
   `${weekday.format(atNoon(iso))} ${short.format(atNoon(iso))}${Number(iso.slice(0, 4)) === thisYear ? '' : ` ${iso.slice(0, 4)}`}`;
 
-/** The same as it is told today. */
+/** The same, seen from today. */
 export const day = (iso: string): string => dayTold(iso, new Date().getFullYear());
 
 /** "14 Apr" of a calendar date. */

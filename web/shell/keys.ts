@@ -1,4 +1,4 @@
-/** The keys of the desk, as the list on `?` tells them. */
+/** The keys of the desk, as the list under `?` shows them. */
 export const KEYS: [string, string][] = [
   ['j / k', 'Round: next / previous case'],
   ['a', 'look at the proposal and accept it'],

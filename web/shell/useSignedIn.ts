@@ -23,7 +23,7 @@ function forgetSession(queries: QueryClient): void {
   forgetAnswers();
   const others = { predicate: (query: Query) => query.queryKey[0] !== KEY[0] };
   void queries.cancelQueries(others);
-  // First who is signed in, so that whoever looks at it is told and the page goes; then all that the page held.
+  // First who is signed in, so that everything that watches it leaves the page; then all that the page held.
   queries.setQueryData(KEY, null);
   queries.removeQueries(others);
 }
@@ -39,16 +39,16 @@ export function endSession(queries: QueryClient): void {
 /** Who is signed in; null when nobody is. */
 export function useSignedIn() {
   const queries = useQueryClient();
-  useEffect(() => hearTabs((told) => {
+  useEffect(() => hearTabs((session) => {
     // In every tab at once: the page of the last athlete is not left for the next person.
-    if (told === 'signed-out') forgetSession(queries); else window.location.assign(firstPage());
+    if (session === 'signed-out') forgetSession(queries); else window.location.assign(firstPage());
   }), [queries]);
   return useQuery({
     queryKey: KEY,
     queryFn: async () => {
-      const told = await send(() => api.GET('/api/session'));
-      isNew = told.is_new === true;
-      return told.user;
+      const session = await send(() => api.GET('/api/session'));
+      isNew = session.is_new === true;
+      return session.user;
     },
     staleTime: Infinity,
   });

@@ -17,14 +17,14 @@ final class Doctor extends Command
     public function handle(Health $health): int
     {
         $wrong = 0;
-        foreach ($health->findings() as $one) {
-            if ($one['problem'] === null) {
-                $this->line("  well   {$one['what']}");
+        foreach ($health->findings() as $finding) {
+            if ($finding['problem'] === null) {
+                $this->line("  well   {$finding['what']}");
                 continue;
             }
             $wrong++;
-            $this->line("  WRONG  {$one['what']}: {$one['problem']}");
-            $this->line("         {$one['remedy']}");
+            $this->line("  WRONG  {$finding['what']}: {$finding['problem']}");
+            $this->line("         {$finding['remedy']}");
         }
 
         return $wrong === 0 ? self::SUCCESS : self::FAILURE;

@@ -21,13 +21,13 @@ final class EraseAgain extends Command
     {
         $list = $this->option('list');
         $again = 0;
-        foreach ([...ErasedList::read(ErasedList::path()), ...(is_string($list) ? ErasedList::read($list) : [])] as $one) {
-            $again += $practice->during($one['practice'], static function () use ($one): int {
-                $athlete = Athlete::query()->whereKey($one['athlete'])->first();
-                if ($athlete === null || $athlete->name === $one['pseudonym']) {
+        foreach ([...ErasedList::read(ErasedList::path()), ...(is_string($list) ? ErasedList::read($list) : [])] as $erased) {
+            $again += $practice->during($erased['practice'], static function () use ($erased): int {
+                $athlete = Athlete::query()->whereKey($erased['athlete'])->first();
+                if ($athlete === null || $athlete->name === $erased['pseudonym']) {
                     return 0;
                 }
-                EraseAthlete::apply($athlete->id, $one['pseudonym']);
+                EraseAthlete::apply($athlete->id, $erased['pseudonym']);
 
                 return 1;
             });

@@ -18,11 +18,11 @@ final class RemindAthletes extends Command
 
     public function handle(RemindPhones $remind, CurrentPractice $practice): int
     {
-        $told = 0;
+        $reminded = 0;
         foreach ($practice->across(static fn(): array => Practice::query()->pluck('id')->all()) as $id) {
-            $told += is_string($id) ? $practice->during($id, $remind->handle(...)) : 0;
+            $reminded += is_string($id) ? $practice->during($id, $remind->handle(...)) : 0;
         }
-        $this->info("$told reminders");
+        $this->info("$reminded reminders");
 
         return self::SUCCESS;
     }

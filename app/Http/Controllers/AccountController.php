@@ -32,7 +32,7 @@ final class AccountController extends Controller
 
     public function show(Request $request): JsonResponse
     {
-        return new JsonResponse($this->told($request));
+        return new JsonResponse($this->account($request));
     }
 
     /** The password again before a sensitive act. */
@@ -57,9 +57,9 @@ final class AccountController extends Controller
         $this->practice->across(static fn(): bool => $person->account->forceFill(['password' => $new, 'password_changed_at' => CarbonImmutable::now()->utc(), 'remember_token' => Str::random(60)])->save());
         $this->signIns->endOthers($person->account, $request->session()->getId());
         AccessLog::note($person, AccessKind::SignIn, 'changed the own password');
-        AccountChanged::tell($person, 'your password was changed');
+        AccountChanged::notify($person, 'your password was changed');
 
-        return new JsonResponse($this->told($request));
+        return new JsonResponse($this->account($request));
     }
 
     public function beginSecondFactor(Request $request): JsonResponse
@@ -82,7 +82,7 @@ final class AccountController extends Controller
         SignInTries::clear("new-code:$person->account_id");
         $this->signIns->endOthers($person->account, $request->session()->getId());
         AccessLog::note($person, AccessKind::SignIn, 'set up a second factor');
-        AccountChanged::tell($person, 'a second factor was set up');
+        AccountChanged::notify($person, 'a second factor was set up');
 
         return new JsonResponse(['recovery_codes' => $codes]);
     }
@@ -92,9 +92,9 @@ final class AccountController extends Controller
         $person = self::person($request);
         $this->second->remove($person->account);
         AccessLog::note($person, AccessKind::SignIn, 'removed the own second factor');
-        AccountChanged::tell($person, 'your second factor was taken off');
+        AccountChanged::notify($person, 'your second factor was taken off');
 
-        return new JsonResponse($this->told($request));
+        return new JsonResponse($this->account($request));
     }
 
     public function recoveryCodes(Request $request): JsonResponse
@@ -102,7 +102,7 @@ final class AccountController extends Controller
         $person = self::person($request);
         abort_unless($person->account->hasSecondFactor(), 409, 'There is no second factor yet: set it up first.');
         AccessLog::note($person, AccessKind::SignIn, 'made new recovery codes');
-        AccountChanged::tell($person, 'new recovery codes were made');
+        AccountChanged::notify($person, 'new recovery codes were made');
 
         return new JsonResponse(['recovery_codes' => $this->second->renewCodes($person->account)], 201);
     }
@@ -113,7 +113,7 @@ final class AccountController extends Controller
         abort_unless($this->signIns->end($person->account, $id), 404);
         AccessLog::note($person, AccessKind::SignIn, 'ended another sign-in of their own');
 
-        return new JsonResponse($this->told($request));
+        return new JsonResponse($this->account($request));
     }
 
     /** @throws ValidationException */
@@ -138,7 +138,7 @@ final class AccountController extends Controller
     }
 
     /** @return array<string, mixed> */
-    private function told(Request $request): array
+    private function account(Request $request): array
     {
         $person = self::person($request);
         $account = $person->account;
@@ -154,7 +154,7 @@ final class AccountController extends Controller
                 'needed' => $person->role->isStaff() && $person->practice->second_factor_needed,
             ],
             'sign_ins' => $this->signIns->of($account, $request->session()->getId(), $zone),
-            'places' => array_map(static fn(User $one): array => ['id' => $one->id, 'practice' => $one->practice->name, 'role' => $one->role->title(), 'current' => $one->id === $person->id], People::places($account)),
+            'places' => array_map(static fn(User $user): array => ['id' => $user->id, 'practice' => $user->practice->name, 'role' => $user->role->title(), 'current' => $user->id === $person->id], People::places($account)),
         ];
     }
 }

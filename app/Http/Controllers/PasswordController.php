@@ -36,7 +36,7 @@ final class PasswordController extends Controller
         $this->wait($request);
         $request->validate(['email' => ['required', 'string', 'max:254', 'email']], ['email.*' => 'Type the e-mail address that you sign in with. Whoever signs in with a name asks their practitioner for a new invitation.']);
         $email = Email::folded($request->string('email')->value());
-        // After the answer, so that how long it takes tells nothing either.
+        // After the answer, so that how long it takes gives nothing away either.
         app()->terminating(static fn(): string => Password::sendResetLink(['email' => $email]));
 
         return new JsonResponse(['stored' => true], 202);
@@ -59,7 +59,7 @@ final class PasswordController extends Controller
             $this->signIns->endOthers($user->account, null);
             SignInTries::clear("sign-in-of:$user->email", "sign-in-known:$user->email", "sign-in:$user->email|{$request->ip()}");
             $this->practice->during($user->practice_id, static fn() => AccessLog::note($user, AccessKind::SignIn, 'set a new password by a mailed link'));
-            $this->practice->during($user->practice_id, static fn() => AccountChanged::tell($user, 'your password was changed'));
+            $this->practice->during($user->practice_id, static fn() => AccountChanged::notify($user, 'your password was changed'));
         });
         if ($status !== Password::PASSWORD_RESET) {
             throw ValidationException::withMessages(['token' => self::OVER]);

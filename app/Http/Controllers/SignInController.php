@@ -50,7 +50,7 @@ final class SignInController extends Controller
     {
         $user = $request->user();
 
-        return new JsonResponse($user instanceof User ? ['user' => self::told($user)] : ['user' => null, 'is_new' => $setup->isWanted()]);
+        return new JsonResponse($user instanceof User ? ['user' => self::signedIn($user)] : ['user' => null, 'is_new' => $setup->isWanted()]);
     }
 
     public function store(Request $request): JsonResponse
@@ -118,15 +118,15 @@ final class SignInController extends Controller
     {
         $person = self::person($request);
         $request->validate(['place' => ['required', 'uuid']], ['place.*' => 'Choose one of your practices.']);
-        foreach (People::places($person->account) as $one) {
-            if ($one->id === $request->string('place')->value()) {
+        foreach (People::places($person->account) as $place) {
+            if ($place->id === $request->string('place')->value()) {
                 [$since, $from] = [$request->session()->get(SignIns::SINCE), $person->practice->name];
-                Auth::login($one);
+                Auth::login($place);
                 $request->session()->regenerate();
                 $request->session()->put(SignIns::SINCE, $since);
-                $this->noted($one, "came over from $from");
+                $this->noted($place, "came over from $from");
 
-                return new JsonResponse(['user' => self::told($one)]);
+                return new JsonResponse(['user' => self::signedIn($place)]);
             }
         }
         throw ValidationException::withMessages(['place' => 'Choose one of your practices.']);
@@ -156,7 +156,7 @@ final class SignInController extends Controller
             Mail::to($user->email)->send(new NewDevice($user->name, lcfirst(Device::words((string) $request->userAgent())), $user->practice->timezone));
         }
 
-        return (new JsonResponse(['user' => self::told($user)]))->withCookie(cookie(self::KNOWN, $user->email, 60 * 24 * self::KNOWN_DAYS));
+        return (new JsonResponse(['user' => self::signedIn($user)]))->withCookie(cookie(self::KNOWN, $user->email, 60 * 24 * self::KNOWN_DAYS));
     }
 
     private function noted(User $user, string $what): void
@@ -201,7 +201,7 @@ final class SignInController extends Controller
     }
 
     /** @return array<string, mixed> */
-    private static function told(User $user): array
+    private static function signedIn(User $user): array
     {
         return [
             'id' => $user->id,

@@ -27,7 +27,7 @@ final class PushPhoneRequest extends FormRequest
         return [
             'morning_at.*' => "When the morning is reminded of $time",
             'session_at.*' => "When the session is reminded of $time",
-            'messages.*' => 'Say whether messages of the practice are told.',
+            'messages.*' => 'Say whether this phone shows messages of the practice.',
         ];
     }
 

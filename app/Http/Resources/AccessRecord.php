@@ -82,17 +82,17 @@ final class AccessRecord
      */
     public function lines(array $entries): array
     {
-        $names = self::athletes(array_values(array_unique(array_merge([], ...array_map(static fn(AccessLogEntry $one): array => $one->cases, $entries)))));
+        $names = self::athletes(array_values(array_unique(array_merge([], ...array_map(static fn(AccessLogEntry $entry): array => $entry->cases, $entries)))));
 
-        return array_map(fn(AccessLogEntry $one): array => [
-            'id' => $one->id,
-            'at' => $one->at->setTimezone($this->zone)->toIso8601String(),
-            'person' => $one->user->name ?? 'somebody who was erased',
-            'role' => ($one->user->role ?? Role::Athlete)->title(),
-            'kind' => $one->kind->value,
-            'what' => $one->what,
-            'athletes' => self::namesOf($one, $names),
-            'details' => $one->details === null ? null : json_encode($one->details, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+        return array_map(fn(AccessLogEntry $entry): array => [
+            'id' => $entry->id,
+            'at' => $entry->at->setTimezone($this->zone)->toIso8601String(),
+            'person' => $entry->user->name ?? 'somebody who was erased',
+            'role' => ($entry->user->role ?? Role::Athlete)->title(),
+            'kind' => $entry->kind->value,
+            'what' => $entry->what,
+            'athletes' => self::namesOf($entry, $names),
+            'details' => $entry->details === null ? null : json_encode($entry->details, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
         ], $entries);
     }
 
@@ -101,11 +101,11 @@ final class AccessRecord
      *
      * @return list<string>
      */
-    private static function namesOf(AccessLogEntry $one, array $names): array
+    private static function namesOf(AccessLogEntry $entry, array $names): array
     {
-        $of = array_values(array_unique(array_filter(array_map(static fn(string $case): ?string => $names[$case] ?? null, $one->cases))));
+        $of = array_values(array_unique(array_filter(array_map(static fn(string $case): ?string => $names[$case] ?? null, $entry->cases))));
 
-        return $of === [] && $one->athlete !== null ? [$one->athlete->name] : $of;
+        return $of === [] && $entry->athlete !== null ? [$entry->athlete->name] : $of;
     }
 
     /**
@@ -115,7 +115,7 @@ final class AccessRecord
      */
     private static function athletes(array $cases): array
     {
-        return app(CurrentPractice::class)->onEveryCase(static fn(): array => CareCase::query()->whereIn('id', $cases)->with('athlete')->get()->mapWithKeys(static fn(CareCase $one): array => [$one->id => $one->athlete->name])->all());
+        return app(CurrentPractice::class)->onEveryCase(static fn(): array => CareCase::query()->whereIn('id', $cases)->with('athlete')->get()->mapWithKeys(static fn(CareCase $case): array => [$case->id => $case->athlete->name])->all());
     }
 
     private function text(string $field): string

@@ -25,7 +25,7 @@ final class CaseFilePage
     /**
      * @return array<string, mixed>
      *
-     * @throws InvalidInput where it tells of days that have not come
+     * @throws InvalidInput where it has entries for days that have not come
      */
     public static function of(CaseFile $file, Catalogue $catalogue, string $zone): array
     {
@@ -33,7 +33,7 @@ final class CaseFilePage
         $evaluation = Evaluator::evaluate($file, Clock::now($zone));
         $programme = ImportCase::programmeOf($file, $catalogue);
         $plan = FilePlan::of($file, $programme->plan->stages ?? []);
-        $days = [...array_map(static fn($one): string => $file->timezone->dayOf($one->started_at)->toIso(), $file->sessions), ...array_map(static fn($one): string => $file->timezone->dayOf($one->at)->toIso(), $file->check_ins)];
+        $days = [...array_map(static fn($session): string => $file->timezone->dayOf($session->started_at)->toIso(), $file->sessions), ...array_map(static fn($checkIn): string => $file->timezone->dayOf($checkIn->at)->toIso(), $file->check_ins)];
 
         return [
             'athlete' => $file->athlete->name,
@@ -61,17 +61,17 @@ final class CaseFilePage
     /** @return list<array{id: string, name: string, cases: list<string>}> athletes of that name, to choose from */
     private static function same(string $name): array
     {
-        return array_values(Athlete::query()->whereRaw('lower(name) = lower(?)', [trim($name)])->with('cases')->orderBy('name')->limit(self::MOST_ALIKE)->get()->map(static fn(Athlete $one): array => [
-            'id' => $one->id,
-            'name' => $one->name,
-            'cases' => array_values($one->cases->map(static fn(CareCase $case): string => "$case->structure_title, $case->side, " . ($case->closed_on === null ? 'open' : 'closed'))->all()),
+        return array_values(Athlete::query()->whereRaw('lower(name) = lower(?)', [trim($name)])->with('cases')->orderBy('name')->limit(self::MOST_ALIKE)->get()->map(static fn(Athlete $athlete): array => [
+            'id' => $athlete->id,
+            'name' => $athlete->name,
+            'cases' => array_values($athlete->cases->map(static fn(CareCase $case): string => "$case->structure_title, $case->side, " . ($case->closed_on === null ? 'open' : 'closed'))->all()),
         ])->all());
     }
 
     /** @return list<string> what is to be looked at */
     private static function notes(CaseFile $file, FilePlan $plan, string $zone): array
     {
-        $notes = ['A case file tells of no screening, shows or days off: screen, and mark them, before you go on.'];
+        $notes = ['A case file holds no screening, shows or days off: screen the athlete and mark those days before you go on.'];
         if ($file->timezone->name() !== $zone) {
             $notes[] = "Its days are those of {$file->timezone->name()}; here they are counted in $zone, so that an answer late at night may move to another day.";
         }

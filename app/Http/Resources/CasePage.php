@@ -69,7 +69,7 @@ final class CasePage
         $programme = $catalogue->programmes[$case->programme] ?? null;
         $step = Acceptance::of($plan, $evaluation, $catalogue);
         $stage = $plan->stage($evaluation->log->stage->key);
-        $told = $evaluation->toArray();
+        $evaluated = $evaluation->toArray();
 
         return [
             'id' => $case->id,
@@ -93,7 +93,7 @@ final class CasePage
             'lint' => $stage === null ? [] : array_map(static fn(LintNote $note): array => $note->toArray(), $this->lint($case, $catalogue, $stage, $evaluation, $programme)),
             'review_on' => $case->review_on,
             'school' => self::school($case, $catalogue),
-            'schools' => array_map(static fn(School $one): array => ['key' => $one->key, 'title' => $one->title], array_values($catalogue->schools)),
+            'schools' => array_map(static fn(School $school): array => ['key' => $school->key, 'title' => $school->title], array_values($catalogue->schools)),
             'provocation_test' => $case->provocation_test,
             'rule' => $case->response_rule,
             'stage_from' => $evaluation->log->stageFrom->toIso(),
@@ -112,14 +112,14 @@ final class CasePage
             ),
             'proposals' => Standing::proposals($evaluation, $step, $catalogue),
             'stops' => Standing::stops($evaluation),
-            'creep' => $told['creep'],
-            'adherence' => $told['adherence'],
-            'week' => $told['week'],
+            'creep' => $evaluated['creep'],
+            'adherence' => $evaluated['adherence'],
+            'week' => $evaluated['week'],
             'prescriptions' => $stage === null ? [] : self::prescriptions($stage, $plan, $case, $catalogue, $evaluation),
-            'begins_later' => array_map(static fn(Waiting $one): array => ['title' => $catalogue->titleOf($one->prescription->exercise), 'words' => DoseWords::of($one->prescription), 'when' => PlanWords::startsWhen($one->startsWhen, $catalogue)], $stage->waiting ?? []),
+            'begins_later' => array_map(static fn(Waiting $waiting): array => ['title' => $catalogue->titleOf($waiting->prescription->exercise), 'words' => DoseWords::of($waiting->prescription), 'when' => PlanWords::startsWhen($waiting->startsWhen, $catalogue)], $stage->waiting ?? []),
             'practice' => $stage === null ? null : self::practice($stage, $evaluation),
             'stages' => array_map(
-                static fn(PlanStage $one): array => ['key' => $one->stage->key, 'title' => $one->stage->title],
+                static fn(PlanStage $planStage): array => ['key' => $planStage->stage->key, 'title' => $planStage->stage->title],
                 $plan->stages,
             ),
             // Under a stop nothing is asked for.
@@ -150,8 +150,8 @@ final class CasePage
     {
         $plan = $case->plan();
 
-        return array_values($case->plannedSessions()->whereNotNull('missed_why')->reorder('on', 'desc')->limit(self::MESSAGES)->get()->map(static fn(PlannedSession $one): array => [
-            'on' => $one->on, 'title' => $plan->stage($one->stage)?->slot($one->slot)?->name() ?? 'Session', 'why' => (string) $one->missed_why,
+        return array_values($case->plannedSessions()->whereNotNull('missed_why')->reorder('on', 'desc')->limit(self::MESSAGES)->get()->map(static fn(PlannedSession $planned): array => [
+            'on' => $planned->on, 'title' => $plan->stage($planned->stage)?->slot($planned->slot)?->name() ?? 'Session', 'why' => (string) $planned->missed_why,
         ])->all());
     }
 
@@ -159,7 +159,7 @@ final class CasePage
     private static function corrected(CareCase $case): array
     {
         return array_values(Correction::query()->where('case_id', $case->id)->where('what', '!=', 'note')->with('user')->orderByDesc('at')->orderByDesc('id')->limit(self::MESSAGES)->get()
-            ->map(static fn(Correction $one): array => CorrectionWords::of($one, $case->practice->timezone))->all());
+            ->map(static fn(Correction $correction): array => CorrectionWords::of($correction, $case->practice->timezone))->all());
     }
 
     /** @return list<array<string, mixed>> newest first, with the evidence as it was */
@@ -167,7 +167,7 @@ final class CasePage
     {
         $rows = $case->decisions()->with('user')->get();
         $taken = $rows->pluck('undoes')->filter()->all();
-        $latest = $rows->first(static fn(Decision $one): bool => $one->undo !== null && !in_array($one->id, $taken, true));
+        $latest = $rows->first(static fn(Decision $decision): bool => $decision->undo !== null && !in_array($decision->id, $taken, true));
         $struck = Correction::query()->where('case_id', $case->id)->where('what', 'note')->with('user')->get()->keyBy('entry');
         $open = $latest !== null && UndoDecision::obstacle($case, $latest) === null ? $latest->id : null;
 
@@ -204,14 +204,14 @@ final class CasePage
         return [
             'open' => $evaluation->gate->isOpen(),
             'earliest' => GateOutlook::earliestOpen($outlooks, $evaluation->log->today)?->toIso(),
-            'criteria' => array_map(static fn(CriterionOutlook $one): array => [
-                'type' => $one->result->criterion->type()->value,
-                'state' => $one->result->state->value,
-                'words' => EvaluationWords::criterion($one->result),
-                'distance' => EvaluationWords::distance($one),
-                'since' => $one->since?->toIso(),
-                'earliest' => $one->earliest?->toIso(),
-                'days' => array_map(static fn(EvidenceDay $day): array => ['on' => $day->on->toIso(), 'fits' => $day->fits], $one->days),
+            'criteria' => array_map(static fn(CriterionOutlook $outlook): array => [
+                'type' => $outlook->result->criterion->type()->value,
+                'state' => $outlook->result->state->value,
+                'words' => EvaluationWords::criterion($outlook->result),
+                'distance' => EvaluationWords::distance($outlook),
+                'since' => $outlook->since?->toIso(),
+                'earliest' => $outlook->earliest?->toIso(),
+                'days' => array_map(static fn(EvidenceDay $day): array => ['on' => $day->on->toIso(), 'fits' => $day->fits], $outlook->days),
             ], $outlooks),
         ];
     }
@@ -253,7 +253,7 @@ final class CasePage
     {
         $today = $evaluation->log->today;
         $asked = $evaluation->askedByPrescription();
-        $limbs = static fn(Prescription $one): Limbs => $case->side === Side::Both->value ? $one->limbs->onBothSides() : $one->limbs;
+        $limbs = static fn(Prescription $prescription): Limbs => $case->side === Side::Both->value ? $prescription->limbs->onBothSides() : $prescription->limbs;
 
         return array_map(static fn(Prescription $prescription): array => [
             'key' => $prescription->key,
@@ -315,8 +315,8 @@ final class CasePage
         $earlier = CareCase::query()->where('athlete_id', $case->athlete_id)->where('structure', $case->structure)
             ->where('id', '!=', $case->id)->where('opened_on', '<=', $case->opened_on)->orderByDesc('opened_on')->get();
 
-        return array_values($earlier->map(static fn(CareCase $one): array => [
-            'id' => $one->id, 'side' => $one->side, 'opened_on' => $one->opened_on, 'closed_on' => $one->closed_on,
+        return array_values($earlier->map(static fn(CareCase $careCase): array => [
+            'id' => $careCase->id, 'side' => $careCase->side, 'opened_on' => $careCase->opened_on, 'closed_on' => $careCase->closed_on,
         ])->all());
     }
 
@@ -334,7 +334,7 @@ final class CasePage
             loweringOnly: $programme->lowering_only ?? false,
             before: $this->before($case, $stage),
             calendar: array_values($case->plannedSessions()->where('on', '>=', $today->toIso())->get()->map(
-                static fn(PlannedSession $one): Placed => new Placed(Day::fromIso($one->on), $one->slot, $one->number),
+                static fn(PlannedSession $planned): Placed => new Placed(Day::fromIso($planned->on), $planned->slot, $planned->number),
             )->all()),
             events: $case->eventDays(),
             sessionMinutes: $case->session_minutes,
@@ -376,11 +376,11 @@ final class CasePage
             ->whereBetween('on', [$today->toIso(), $today->plus(self::NEXT_DAYS - 1)->toIso()])
             ->get();
 
-        return array_values($planned->map(static fn(PlannedSession $one): array => [
-            'on' => $one->on,
-            'slot' => $stage->slot($one->slot)?->name() ?? $one->slot,
-            'mode' => ($stage->slot($one->slot)->mode ?? $evaluation->log->stage->mode)->value,
-            'at' => $stage->slot($one->slot)?->timeOf($one->number)?->toText(),
+        return array_values($planned->map(static fn(PlannedSession $session): array => [
+            'on' => $session->on,
+            'slot' => $stage->slot($session->slot)?->name() ?? $session->slot,
+            'mode' => ($stage->slot($session->slot)->mode ?? $evaluation->log->stage->mode)->value,
+            'at' => $stage->slot($session->slot)?->timeOf($session->number)?->toText(),
         ])->all());
     }
 }

@@ -47,7 +47,7 @@ final class CaseloadPage
             'today' => $today->toIso(),
             'all' => count($cases),
             'counts' => self::counts($cases),
-            'cases' => array_map(static fn(array $one): array => array_diff_key($one, ['programme' => 1, 'school' => 1]), $cases),
+            'cases' => array_map(static fn(array $case): array => array_diff_key($case, ['programme' => 1, 'school' => 1]), $cases),
             'flares' => self::byProgramme($cases, $flares, static fn(string $key): string => $catalogue->programmes[$key]->title ?? $key, static fn(string $key): string => $catalogue->schools[$key]->title ?? $key),
             'weeks' => self::weeks(array_column($cases, 'id'), $today, $for->practice->timezone),
         ];
@@ -109,13 +109,13 @@ final class CaseloadPage
         $little = self::LITTLE_PERCENT;
         $days = Attention::UNSETTLED_DAYS;
         $kinds = [
-            'settled' => ['The last answer settled', static fn(array $one): bool => in_array($one['verdict'], ['settled', 'under'], true)],
-            'over' => ['The last answer was too much', static fn(array $one): bool => in_array($one['verdict'], ['over', 'stop'], true)],
-            'stopped' => ['Stopped, a review is waited for', static fn(array $one): bool => $one['group'] === AttentionGroup::StopReview->value],
-            'silent' => ['Silent', static fn(array $one): bool => $one['group'] === AttentionGroup::Silent->value],
-            'unsettled' => ["Unsettled: eased three times or more in $days days", static fn(array $one): bool => $one['unsettled'] === true],
-            'little' => ["Under $little % of what was planned in two weeks", static fn(array $one): bool => $one['adherence'] !== null && $one['adherence'] < $little],
-            'long' => ['Longer than the programme usually takes', static fn(array $one): bool => $one['usual_weeks'] !== null && $one['weeks'] > $one['usual_weeks']],
+            'settled' => ['The last answer settled', static fn(array $row): bool => in_array($row['verdict'], ['settled', 'under'], true)],
+            'over' => ['The last answer was too much', static fn(array $row): bool => in_array($row['verdict'], ['over', 'stop'], true)],
+            'stopped' => ['Stopped, a review is waited for', static fn(array $row): bool => $row['group'] === AttentionGroup::StopReview->value],
+            'silent' => ['Silent', static fn(array $row): bool => $row['group'] === AttentionGroup::Silent->value],
+            'unsettled' => ["Unsettled: eased three times or more in $days days", static fn(array $row): bool => $row['unsettled'] === true],
+            'little' => ["Under $little % of what was planned in two weeks", static fn(array $row): bool => $row['adherence'] !== null && $row['adherence'] < $little],
+            'long' => ['Longer than the programme usually takes', static fn(array $row): bool => $row['usual_weeks'] !== null && $row['weeks'] > $row['usual_weeks']],
         ];
         $counts = [];
         foreach ($kinds as $key => [$title, $is]) {
@@ -128,17 +128,17 @@ final class CaseloadPage
     /**
      * @param list<string> $cases
      *
-     * @return array<string, int> flares told or planned for, by case
+     * @return array<string, int> flares reported or planned for, by case
      */
     private function flares(array $cases, Day $today): array
     {
         $from = $today->plus(-self::FLARE_DAYS)->toIso();
-        $told = DB::table('messages')->whereIn('case_id', $cases)->where('kind', 'flare')->where('at', '>=', $from)->selectRaw('case_id, count(*) as n')->groupBy('case_id')->pluck('n', 'case_id')->all();
+        $reported = DB::table('messages')->whereIn('case_id', $cases)->where('kind', 'flare')->where('at', '>=', $from)->selectRaw('case_id, count(*) as n')->groupBy('case_id')->pluck('n', 'case_id')->all();
         $planned = DB::table('decisions')->whereIn('case_id', $cases)->where('kind', 'flare')->where('at', '>=', $from)->selectRaw('case_id, count(*) as n')->groupBy('case_id')->pluck('n', 'case_id')->all();
         $flares = [];
-        foreach ([$told, $planned] as $counted) {
+        foreach ([$reported, $planned] as $counted) {
             foreach ($counted as $case => $n) {
-                // A flare that was told and then planned for is one.
+                // A flare that was reported and then planned for counts once.
                 $flares[(string) $case] = max($flares[(string) $case] ?? 0, is_numeric($n) ? (int) $n : 0);
             }
         }
@@ -157,14 +157,14 @@ final class CaseloadPage
     private static function byProgramme(array $cases, array $flares, callable $programme, callable $school): array
     {
         $groups = [];
-        foreach ($cases as $one) {
-            $key = "{$one['programme']}|{$one['school']}";
-            $groups[$key] ??= ['programme' => $programme($one['programme']), 'school' => $school($one['school']), 'all' => 0, 'flares' => 0, 'cases' => []];
+        foreach ($cases as $case) {
+            $key = "{$case['programme']}|{$case['school']}";
+            $groups[$key] ??= ['programme' => $programme($case['programme']), 'school' => $school($case['school']), 'all' => 0, 'flares' => 0, 'cases' => []];
             $groups[$key]['all']++;
-            $n = $flares[$one['id']] ?? 0;
+            $n = $flares[$case['id']] ?? 0;
             $groups[$key]['flares'] += $n;
             if ($n > 0) {
-                $groups[$key]['cases'][] = $one['id'];
+                $groups[$key]['cases'][] = $case['id'];
             }
         }
         usort($groups, static fn(array $a, array $b): int => [$b['flares'] / $b['all'], $a['programme']] <=> [$a['flares'] / $a['all'], $b['programme']]);

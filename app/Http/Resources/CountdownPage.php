@@ -48,8 +48,8 @@ final class CountdownPage
         $catalogue = $this->shelf->forCase($case, $plan);
         $programme = $catalogue->programmes[$case->programme] ?? null;
         $goal = Goal::from($case->goal);
-        $stages = array_values(array_filter($plan->stages, static fn(PlanStage $one): bool => $one->stage->appliesTo($goal)));
-        $keys = array_map(static fn(PlanStage $one): string => $one->stage->key, $stages);
+        $stages = array_values(array_filter($plan->stages, static fn(PlanStage $stage): bool => $stage->stage->appliesTo($goal)));
+        $keys = array_map(static fn(PlanStage $stage): string => $stage->stage->key, $stages);
         $at = array_search($evaluation->log->stage->key, $keys, true);
         if ($programme === null || $at === false) {
             throw InvalidInput::at('/by', 'cannot be reckoned with: this programme is no longer in the library');
@@ -73,10 +73,10 @@ final class CountdownPage
 
         return [
             'by' => $by->toIso(),
-            'stages' => array_map(static fn(CountdownStage $one): array => [
-                'key' => $one->key,
-                'words' => CountdownWords::stage($one, $plan->stage($one->key)->stage->title ?? $one->key),
-                'pace' => $one->pace()->value,
+            'stages' => array_map(static fn(CountdownStage $countdownStage): array => [
+                'key' => $countdownStage->key,
+                'words' => CountdownWords::stage($countdownStage, $plan->stage($countdownStage->key)->stage->title ?? $countdownStage->key),
+                'pace' => $countdownStage->pace()->value,
             ], $countdown->stages),
             'ready' => CountdownWords::ready($countdown),
             'pace' => $countdown->pace()?->value,

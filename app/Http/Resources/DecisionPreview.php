@@ -49,7 +49,7 @@ final class DecisionPreview
         $today = $evaluation->log->today;
         $stage = $evaluation->log->stage->key;
         $measured = $evaluation->isMeasured();
-        $words = static fn(?Prescription $one): ?string => $one === null ? null : DoseWords::of($one, $measured);
+        $words = static fn(?Prescription $prescription): ?string => $prescription === null ? null : DoseWords::of($prescription, $measured);
 
         return array_map(static function (Prescription $after) use ($plan, $step, $stage, $today, $words, $catalogue): array {
             $before = $plan->stage($stage)?->stage->prescription($after->key);

@@ -43,7 +43,7 @@ final class EntriesPage
         $from = CarbonImmutable::now($case->practice->timezone)->startOfDay()->subDays(self::DAYS)->utc();
         $entries = [...$this->sessions($case, $catalogue, $from), ...$this->mornings($case, $from), ...$this->tests($case, array_column($case->measures($plan, $catalogue), 'title', 'key'), $from), ...$this->scores($case, $from)];
         $names = User::query()->whereKey(array_filter(array_column($entries, 'entered_by'), is_string(...)))->pluck('name', 'id')->all();
-        $entries = array_map(static fn(array $one): array => array_replace($one, ['entered_by' => is_string($one['entered_by']) ? $names[$one['entered_by']] ?? null : null]), $entries);
+        $entries = array_map(static fn(array $entry): array => array_replace($entry, ['entered_by' => is_string($entry['entered_by']) ? $names[$entry['entered_by']] ?? null : null]), $entries);
         usort($entries, static fn(array $a, array $b): int => [$b['at'], $b['id']] <=> [$a['at'], $a['id']]);
 
         return [
@@ -72,23 +72,23 @@ final class EntriesPage
             $exercises[$version->version] = array_column([...$plan->prescriptions(), ...$plan->leftOut], 'exercise', 'key');
         }
 
-        return array_values($case->trainingSessions()->where('started_at', '>=', $from)->get()->map(static function (TrainingSession $one) use ($case, $catalogue, $exercises): array {
+        return array_values($case->trainingSessions()->where('started_at', '>=', $from)->get()->map(static function (TrainingSession $session) use ($case, $catalogue, $exercises): array {
             $pains = array_map(static fn(array $entry): array => [
                 'prescription' => $entry['prescription'] ?? null,
-                'title' => isset($entry['prescription']) ? $catalogue->titleOf($exercises[$one->plan_version][$entry['prescription']] ?? $entry['prescription']) : 'Practice',
+                'title' => isset($entry['prescription']) ? $catalogue->titleOf($exercises[$session->plan_version][$entry['prescription']] ?? $entry['prescription']) : 'Practice',
                 'sets' => count($entry['sets'] ?? []),
                 'pain' => $entry['pain'] ?? null,
-            ], $one->entries);
+            ], $session->entries);
 
-            return self::entry($case, 'session', $one->id, $one->started_at, $one->entered_by) + ['title' => $one->kind === 'sport' ? 'Practice' : 'Session', 'pains' => $pains, 'minutes' => $one->minutes, 'effort' => $one->effort];
+            return self::entry($case, 'session', $session->id, $session->started_at, $session->entered_by) + ['title' => $session->kind === 'sport' ? 'Practice' : 'Session', 'pains' => $pains, 'minutes' => $session->minutes, 'effort' => $session->effort];
         })->all());
     }
 
     /** @return list<array<string, mixed>> */
     private function mornings(CareCase $case, CarbonImmutable $from): array
     {
-        return array_values($case->checkIns()->where('at', '>=', $from)->get()->map(static fn(CheckIn $one): array => self::entry($case, 'morning', $one->id, $one->at, $one->entered_by)
-            + ['title' => 'Morning', 'provocation' => $one->provocation, 'stiffness_min' => $one->stiffness_min, 'notes' => $one->notes])->all());
+        return array_values($case->checkIns()->where('at', '>=', $from)->get()->map(static fn(CheckIn $checkIn): array => self::entry($case, 'morning', $checkIn->id, $checkIn->at, $checkIn->entered_by)
+            + ['title' => 'Morning', 'provocation' => $checkIn->provocation, 'stiffness_min' => $checkIn->stiffness_min, 'notes' => $checkIn->notes])->all());
     }
 
     /**
@@ -98,15 +98,15 @@ final class EntriesPage
      */
     private function tests(CareCase $case, array $titles, CarbonImmutable $from): array
     {
-        return array_values($case->tests()->where('on', '>=', $from->format('Y-m-d'))->get()->map(static fn(StrengthTest $one): array => self::entry($case, 'test', $one->id, CarbonImmutable::parse($one->on, $case->practice->timezone), null)
-            + ['title' => $titles[$one->test] ?? 'Test', 'affected' => $one->affected, 'unaffected' => $one->unaffected, 'unit' => $one->unit])->all());
+        return array_values($case->tests()->where('on', '>=', $from->format('Y-m-d'))->get()->map(static fn(StrengthTest $test): array => self::entry($case, 'test', $test->id, CarbonImmutable::parse($test->on, $case->practice->timezone), null)
+            + ['title' => $titles[$test->test] ?? 'Test', 'affected' => $test->affected, 'unaffected' => $test->unaffected, 'unit' => $test->unit])->all());
     }
 
     /** @return list<array<string, mixed>> */
     private function scores(CareCase $case, CarbonImmutable $from): array
     {
-        return array_values($case->outcomes()->where('on', '>=', $from->format('Y-m-d'))->get()->map(static fn(Outcome $one): array => self::entry($case, 'score', $one->id, CarbonImmutable::parse($one->on, $case->practice->timezone), null)
-            + ['title' => VisitWords::title($one->measure), 'measure' => $one->measure, 'score' => $one->score])->all());
+        return array_values($case->outcomes()->where('on', '>=', $from->format('Y-m-d'))->get()->map(static fn(Outcome $outcome): array => self::entry($case, 'score', $outcome->id, CarbonImmutable::parse($outcome->on, $case->practice->timezone), null)
+            + ['title' => VisitWords::title($outcome->measure), 'measure' => $outcome->measure, 'score' => $outcome->score])->all());
     }
 
     /** @return array<string, mixed> */
@@ -121,7 +121,7 @@ final class EntriesPage
     private function corrections(CareCase $case): array
     {
         return array_values(Correction::query()->where('case_id', $case->id)->with('user')->orderByDesc('at')->orderByDesc('id')->limit(self::CORRECTIONS)->get()
-            ->map(static fn(Correction $one): array => CorrectionWords::of($one, $case->practice->timezone))->all());
+            ->map(static fn(Correction $correction): array => CorrectionWords::of($correction, $case->practice->timezone))->all());
     }
 
     /** @return list<array<string, mixed>> the kinds of session of the present stage with their exercises */
@@ -132,9 +132,9 @@ final class EntriesPage
         return array_map(static fn(Slot $slot): array => [
             'slot' => $slot->key,
             'title' => $slot->name(),
-            'exercises' => array_values(array_map(static fn(Prescription $one): array => [
-                'prescription' => $one->key, 'title' => $catalogue->titleOf($one->exercise), 'words' => DoseWords::of($one), 'mode' => $one->mode->value, 'dose' => $one->dose->toArray(),
-            ], array_filter($planned->stage->prescriptions ?? [], static fn(Prescription $one): bool => $one->slot === $slot->key))),
+            'exercises' => array_values(array_map(static fn(Prescription $prescription): array => [
+                'prescription' => $prescription->key, 'title' => $catalogue->titleOf($prescription->exercise), 'words' => DoseWords::of($prescription), 'mode' => $prescription->mode->value, 'dose' => $prescription->dose->toArray(),
+            ], array_filter($planned->stage->prescriptions ?? [], static fn(Prescription $prescription): bool => $prescription->slot === $slot->key))),
         ], $planned->slots ?? []);
     }
 
@@ -145,6 +145,6 @@ final class EntriesPage
         $done = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
 
         return array_values($case->plannedSessions()->whereBetween('on', [$today->plus(-self::PLANNED_DAYS)->toIso(), $today->toIso()])->whereNotIn('id', $done)->reorder('on', 'desc')->get()
-            ->map(static fn(PlannedSession $one): array => ['planned' => $one->id, 'on' => $one->on, 'slot' => $one->slot, 'title' => $plan->stage($one->stage)?->slot($one->slot)?->name() ?? 'Session'])->all());
+            ->map(static fn(PlannedSession $planned): array => ['planned' => $planned->id, 'on' => $planned->on, 'slot' => $planned->slot, 'title' => $plan->stage($planned->stage)?->slot($planned->slot)?->name() ?? 'Session'])->all());
     }
 }

@@ -15,22 +15,22 @@ use Rung\Core\Words\MeasureWords;
 /** The force of a hold at a share of the maximum, by the latest test of the structure's strength. */
 final class HeldForce
 {
-    /** @return array{value: int, low: int, high: int, unit: string, words: string}|null as the athlete is told it, in whole newtons: nobody holds to a tenth */
-    public static function of(Prescription $one, Evaluation $evaluation, Catalogue $catalogue): ?array
+    /** @return array{value: int, low: int, high: int, unit: string, words: string}|null in words for the athlete, in whole newtons: nobody can hold to a tenth */
+    public static function of(Prescription $prescription, Evaluation $evaluation, Catalogue $catalogue): ?array
     {
         $test = self::latest($evaluation, $catalogue);
-        $band = $test === null ? null : self::band($one, $test, $evaluation);
+        $band = $test === null ? null : self::band($prescription, $test, $evaluation);
 
-        return $test === null || $band === null ? null : $band + ['unit' => $test->unit, 'words' => MeasureWords::held($one, $test, $band)];
+        return $test === null || $band === null ? null : $band + ['unit' => $test->unit, 'words' => MeasureWords::held($prescription, $test, $band)];
     }
 
     /** The same as the practitioner reads it, with what it is a share of. */
-    public static function words(Prescription $one, Evaluation $evaluation, Catalogue $catalogue): ?string
+    public static function words(Prescription $prescription, Evaluation $evaluation, Catalogue $catalogue): ?string
     {
         $test = self::latest($evaluation, $catalogue);
-        $band = $test === null ? null : self::band($one, $test, $evaluation);
+        $band = $test === null ? null : self::band($prescription, $test, $evaluation);
 
-        return $test === null || $band === null ? null : MeasureWords::shareOf($one, FromMeasure::followed($test, self::isBothSides($evaluation)), $test, $band);
+        return $test === null || $band === null ? null : MeasureWords::shareOf($prescription, FromMeasure::followed($test, self::isBothSides($evaluation)), $test, $band);
     }
 
     private static function latest(Evaluation $evaluation, Catalogue $catalogue): ?StrengthTest
@@ -45,9 +45,9 @@ final class HeldForce
     }
 
     /** @return array{value: int, low: int, high: int}|null */
-    private static function band(Prescription $one, StrengthTest $test, Evaluation $evaluation): ?array
+    private static function band(Prescription $prescription, StrengthTest $test, Evaluation $evaluation): ?array
     {
-        $exact = FromMeasure::band($one, $test, self::isBothSides($evaluation));
+        $exact = FromMeasure::band($prescription, $test, self::isBothSides($evaluation));
 
         return $exact === null ? null : ['value' => (int) round($exact['value']), 'low' => (int) round($exact['low']), 'high' => (int) round($exact['high'])];
     }

@@ -82,11 +82,11 @@ final class LibraryPage
             'load_relief' => $info->loadRelief,
             'provocation_test' => $info->usualTest()->toArray(),
             'later_test' => $info->laterTest?->toArray(),
-            'differentials' => array_map(static fn(Differential $one): array => $one->toArray(), $info->differentials),
+            'differentials' => array_map(static fn(Differential $differential): array => $differential->toArray(), $info->differentials),
             'strength_test' => $info->strengthTest,
             'usual_programme' => $info->usualProgramme,
-            'ladders' => array_values(array_column(array_filter($this->catalogue->ladders, fn(Ladder $one): bool => $this->climbsFor($one, $info)), 'key')),
-            'programmes' => array_values(array_column(array_filter($this->catalogue->programmes, static fn(Programme $one): bool => in_array($info->structure, $one->structures, true)), 'key')),
+            'ladders' => array_values(array_column(array_filter($this->catalogue->ladders, fn(Ladder $ladder): bool => $this->climbsFor($ladder, $info)), 'key')),
+            'programmes' => array_values(array_column(array_filter($this->catalogue->programmes, static fn(Programme $programme): bool => in_array($info->structure, $programme->structures, true)), 'key')),
         ];
     }
 
@@ -133,7 +133,7 @@ final class LibraryPage
             'sides' => $exercise->limbs->value,
             'lever' => $exercise->lever->value,
             'range' => $exercise->range,
-            'structures' => (object) array_map(static fn(Directness $one): string => $one->value, $exercise->structures),
+            'structures' => (object) array_map(static fn(Directness $directness): string => $directness->value, $exercise->structures),
             'equipment' => $exercise->equipment,
             'stand_in' => $exercise->stand_in,
             'set_up' => $exercise->set_up,
@@ -170,7 +170,7 @@ final class LibraryPage
                 'goals' => PlanWords::goals($planned->stage),
                 'goal_keys' => $planned->stage->goals === null ? null : array_column($planned->stage->goals, 'value'),
                 'rhythm' => PlanWords::rhythm($planned),
-                'gate' => array_map(static fn(Criterion $one): string => PlanWords::criterion($one), $planned->stage->gate),
+                'gate' => array_map(static fn(Criterion $criterion): string => PlanWords::criterion($criterion), $planned->stage->gate),
                 'notes' => $planned->stage->notes,
                 'prescriptions' => [
                     ...array_map($this->prescription(...), $planned->stage->prescriptions),
@@ -188,16 +188,16 @@ final class LibraryPage
     }
 
     /** @return array<string, mixed> */
-    private function prescription(Prescription $one): array
+    private function prescription(Prescription $prescription): array
     {
         return [
-            'key' => $one->key,
-            'exercise' => $one->exercise,
-            'title' => $this->catalogue->titleOf($one->exercise),
+            'key' => $prescription->key,
+            'exercise' => $prescription->exercise,
+            'title' => $this->catalogue->titleOf($prescription->exercise),
             'when' => null,
-            'words' => DoseWords::of($one),
-            'tempo_words' => DoseWords::tempo($one),
-            'growth' => GrowthWords::of($one, $this->catalogue),
+            'words' => DoseWords::of($prescription),
+            'tempo_words' => DoseWords::tempo($prescription),
+            'growth' => GrowthWords::of($prescription, $this->catalogue),
         ];
     }
 

@@ -31,16 +31,16 @@ final class MeasureDetails
     /** @return list<array<string, mixed>> */
     private static function tries(mixed $tries): array
     {
-        $told = [];
+        $details = [];
         foreach (is_array($tries) ? $tries : [] as $try) {
             if (is_array($try)) {
-                $told[] = [
+                $details[] = [
                     'value' => $try['value'] ?? null, 'struck' => ($try['struck'] ?? false) === true, 'curve' => $try['curve'] ?? null,
                     'load_kg' => $try['load_kg'] ?? null, 'reps' => $try['reps'] ?? null, 'rir' => $try['rir'] ?? null,
                 ];
             }
         }
 
-        return $told;
+        return $details;
     }
 }

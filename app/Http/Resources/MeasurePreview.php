@@ -61,27 +61,27 @@ final class MeasurePreview
         $test = new StrengthTest($measure->key, $measurement->on, $affected->best, $unaffected->best, $measure->unit);
         $isOfStructure = $catalogue->structure(Structure::from($case->structure))->strengthTest === $measure->key;
         $bothSides = $case->side === Side::Both->value;
-        $told = [];
+        $questions = [];
         $stage = $case->stageEntries()->reorder('from', 'desc')->value('stage');
-        foreach ($plan->stage(is_string($stage) ? $stage : '')->stage->prescriptions ?? [] as $one) {
-            $words = $this->words($one, $measurement, $test, $bothSides, $isOfStructure, $case->athlete->body_mass_kg);
+        foreach ($plan->stage(is_string($stage) ? $stage : '')->stage->prescriptions ?? [] as $prescription) {
+            $words = $this->words($prescription, $measurement, $test, $bothSides, $isOfStructure, $case->athlete->body_mass_kg);
             if ($words !== null) {
-                $told[] = ['prescription' => $one->key, 'title' => $catalogue->titleOf($one->exercise), 'words' => $words];
+                $questions[] = ['prescription' => $prescription->key, 'title' => $catalogue->titleOf($prescription->exercise), 'words' => $words];
             }
         }
 
-        return $told;
+        return $questions;
     }
 
-    private function words(Prescription $one, Measurement $measurement, StrengthTest $test, bool $bothSides, bool $isOfStructure, ?float $bodyMassKg): ?string
+    private function words(Prescription $prescription, Measurement $measurement, StrengthTest $test, bool $bothSides, bool $isOfStructure, ?float $bodyMassKg): ?string
     {
-        $load = FromMeasure::loadKg($one, $measurement->measure, $test, $bothSides, $bodyMassKg);
-        if ($load !== null && $load != $one->dose->load_kg) {
-            return MeasureWords::load($one, $load);
+        $load = FromMeasure::loadKg($prescription, $measurement->measure, $test, $bothSides, $bodyMassKg);
+        if ($load !== null && $load != $prescription->dose->load_kg) {
+            return MeasureWords::load($prescription, $load);
         }
-        $band = $isOfStructure && $measurement->measure->kind === MeasureKind::Force ? FromMeasure::band($one, $test, $bothSides) : null;
+        $band = $isOfStructure && $measurement->measure->kind === MeasureKind::Force ? FromMeasure::band($prescription, $test, $bothSides) : null;
 
-        return $band === null ? null : MeasureWords::band($one, $band, $measurement->measure->unit);
+        return $band === null ? null : MeasureWords::band($prescription, $band, $measurement->measure->unit);
     }
 
     /**
@@ -91,7 +91,7 @@ final class MeasurePreview
      */
     private static function side(?Tries $tries, array $taken, int $asked): ?array
     {
-        $counting = count(array_filter($taken, static fn(Attempt $one): bool => !$one->struck));
+        $counting = count(array_filter($taken, static fn(Attempt $attempt): bool => !$attempt->struck));
 
         return $tries === null ? null : [
             'best' => $tries->best,

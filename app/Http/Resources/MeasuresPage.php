@@ -49,7 +49,7 @@ final class MeasuresPage
             'body_mass_kg' => $case->athlete->body_mass_kg,
             'measures' => $measures,
             'others' => array_values(array_map(
-                static fn(Measure $one): array => ['key' => $one->key, 'title' => $one->title],
+                static fn(Measure $measure): array => ['key' => $measure->key, 'title' => $measure->title],
                 array_diff_key($catalogue->measures, array_column($measures, null, 'key')),
             )),
         ];
@@ -60,7 +60,7 @@ final class MeasuresPage
     {
         $measure = $this->find->of($case, $key);
 
-        return $measure === null ? null : $this->told($case, $measure, MeasureHistory::of($case), $evaluation->log->stage);
+        return $measure === null ? null : $this->measure($case, $measure, MeasureHistory::of($case), $evaluation->log->stage);
     }
 
     /** @return list<array<string, mixed>> those of the case, its severity score last: what is due first, then what is proposed */
@@ -71,26 +71,26 @@ final class MeasuresPage
         $history = MeasureHistory::of($case);
         $stage = $evaluation->log->stage;
         $keys = [...array_column($case->measures($plan, $catalogue), 'key'), ...self::proposed($case, $catalogue, $stage), ...$history->keys(), ...array_filter([$case->severityScore()?->name])];
-        $told = [];
+        $measures = [];
         foreach (array_unique($keys) as $key) {
             $measure = $this->find->of($case, $key);
             if ($measure !== null) {
-                $told[] = $this->told($case, $measure, $history, $stage);
+                $measures[] = $this->measure($case, $measure, $history, $stage);
             }
         }
-        usort($told, static fn(array $a, array $b): int => ($a['due'] === null) <=> ($b['due'] === null));
+        usort($measures, static fn(array $a, array $b): int => ($a['due'] === null) <=> ($b['due'] === null));
 
-        return $told;
+        return $measures;
     }
 
     /** @return list<string> */
     private static function proposed(CareCase $case, Catalogue $catalogue, Stage $stage): array
     {
-        return array_values(array_column(array_filter($catalogue->measures, static fn(Measure $one): bool => $one->isProposedFor(Structure::from($case->structure), $stage->mode)), 'key'));
+        return array_values(array_column(array_filter($catalogue->measures, static fn(Measure $measure): bool => $measure->isProposedFor(Structure::from($case->structure), $stage->mode)), 'key'));
     }
 
     /** @return array<string, mixed> */
-    private function told(CareCase $case, Measure $measure, MeasureHistory $history, Stage $stage): array
+    private function measure(CareCase $case, Measure $measure, MeasureHistory $history, Stage $stage): array
     {
         $course = $history->course($measure);
         $gate = self::gate($course, $stage, $case);
@@ -123,7 +123,7 @@ final class MeasuresPage
     /** The strictest about time of what the gate of the present stage asks of a measure. */
     private static function gate(MeasureCourse $course, Stage $stage, CareCase $case): ?MeasureGate
     {
-        $asked = array_values(array_filter($stage->gate, static fn(Criterion $one): bool => $one instanceof OverTest && $one->test === $course->measure->key));
+        $asked = array_values(array_filter($stage->gate, static fn(Criterion $criterion): bool => $criterion instanceof OverTest && $criterion->test === $course->measure->key));
         usort($asked, static fn(OverTest $a, OverTest $b): int => $a->countsForDays() <=> $b->countsForDays());
 
         return $asked === [] ? null : MeasureGate::of($asked[0], $course, Clock::today($case->practice->timezone));
@@ -141,7 +141,7 @@ final class MeasuresPage
     /** @return array<string, mixed> */
     private static function point(MeasurePoint $point, StrengthTest|Outcome $row): array
     {
-        $percent = static fn(int|float|null $one): int|float|null => $one === null ? null : Number::tenth($one);
+        $percent = static fn(int|float|null $value): int|float|null => $value === null ? null : Number::tenth($value);
 
         return [
             'id' => $row->id,

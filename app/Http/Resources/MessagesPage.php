@@ -33,7 +33,7 @@ final class MessagesPage
         $this->more = count($cases) > self::MOST;
     }
 
-    /** @return list<string> ids of the cases that are told of */
+    /** @return list<string> ids of the cases on the page */
     public function shown(): array
     {
         return array_map(static fn(CareCase $case): string => $case->id, $this->cases);
@@ -49,7 +49,7 @@ final class MessagesPage
             if ($message !== null) {
                 $threads[] = [
                     'case' => $case->id, 'athlete' => $case->athlete->name, 'structure' => $case->structure_title, 'side' => $case->side, 'closed_on' => $case->closed_on,
-                    'asked_at' => $case->asked_at?->setTimezone($case->practice->timezone)->toIso8601String(), 'last' => self::told($message, $case),
+                    'asked_at' => $case->asked_at?->setTimezone($case->practice->timezone)->toIso8601String(), 'last' => self::message($message, $case),
                 ];
             }
         }
@@ -60,15 +60,15 @@ final class MessagesPage
     /** @return list<array<string, mixed>> newest first */
     public static function conversation(CareCase $case, int $most): array
     {
-        return array_values($case->messages()->with('user')->limit($most)->get()->map(static fn(Message $one): array => self::told($one, $case))->all());
+        return array_values($case->messages()->with('user')->limit($most)->get()->map(static fn(Message $message): array => self::message($message, $case))->all());
     }
 
     /** @return array<string, mixed> */
-    private static function told(Message $one, CareCase $case): array
+    private static function message(Message $message, CareCase $case): array
     {
         return [
-            'id' => $one->id, 'at' => $one->at->setTimezone($case->practice->timezone)->toIso8601String(), 'by' => $one->user->name,
-            'kind' => $one->kind->value, 'words' => $one->words, 'sent' => $one->sent_at !== null, 'pain' => $one->pain, 'own' => $one->user->athlete_id !== null, 'seen' => $one->seen_at !== null,
+            'id' => $message->id, 'at' => $message->at->setTimezone($case->practice->timezone)->toIso8601String(), 'by' => $message->user->name,
+            'kind' => $message->kind->value, 'words' => $message->words, 'sent' => $message->sent_at !== null, 'pain' => $message->pain, 'own' => $message->user->athlete_id !== null, 'seen' => $message->seen_at !== null,
         ];
     }
 }

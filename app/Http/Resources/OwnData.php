@@ -40,14 +40,14 @@ final class OwnData
     /** @return list<array{measure: string, on: string, tries: array<string, mixed>}> of what was measured, the oldest first */
     private static function tries(CareCase $case): array
     {
-        $told = [];
+        $cases = [];
         foreach ([...$case->tests()->get()->all(), ...$case->outcomes()->get()->all()] as $row) {
             if ($row->details !== null) {
-                $told[] = ['measure' => $row instanceof StrengthTest ? $row->test : $row->measure, 'on' => $row->on, 'tries' => $row->details];
+                $cases[] = ['measure' => $row instanceof StrengthTest ? $row->test : $row->measure, 'on' => $row->on, 'tries' => $row->details];
             }
         }
 
-        return $told;
+        return $cases;
     }
 
     /** @return array<string, mixed> */
@@ -64,11 +64,11 @@ final class OwnData
             'intake' => array_intersect_key($case->intake, array_flip(['began_on', 'load_change', 'aggravating', 'occupation', 'medicines', 'risks'])),
             'case_file' => CaseHistory::whole($case)->toArray(),
             'tries' => self::tries($case),
-            'curves' => array_values(Curve::query()->where('case_id', $case->id)->orderBy('created_at')->get()->map(static fn(Curve $one): array => [
-                'id' => $one->id, 'measure' => $one->measure, 'side' => $one->side, 'on' => $one->on, 'figures' => (object) $one->figures,
-            ] + $one->unpacked())->all()),
-            'messages' => array_values($case->messages()->with('user')->get()->map(static fn(Message $one): array => [
-                'at' => $one->at->setTimezone($zone)->toIso8601String(), 'by' => $one->user->name, 'kind' => $one->kind->value, 'words' => $one->words, 'pain' => $one->pain,
+            'curves' => array_values(Curve::query()->where('case_id', $case->id)->orderBy('created_at')->get()->map(static fn(Curve $curve): array => [
+                'id' => $curve->id, 'measure' => $curve->measure, 'side' => $curve->side, 'on' => $curve->on, 'figures' => (object) $curve->figures,
+            ] + $curve->unpacked())->all()),
+            'messages' => array_values($case->messages()->with('user')->get()->map(static fn(Message $message): array => [
+                'at' => $message->at->setTimezone($zone)->toIso8601String(), 'by' => $message->user->name, 'kind' => $message->kind->value, 'words' => $message->words, 'pain' => $message->pain,
             ])->all()),
         ];
     }

@@ -18,7 +18,7 @@ final class PageVersion
 {
     private const STEP_MIN = 10;
 
-    /** Raised whenever a page changes its shape: nobody is told that what an earlier version sent is still so. */
+    /** Raised whenever a page changes its shape, so that no answer of an earlier version passes for the current one. */
     private const SHAPE = 3;
 
     public static function of(CareCase $case, User $for): string
@@ -26,7 +26,7 @@ final class PageVersion
         return self::hash([$case->id, $for->id, self::written($case->athlete_id)]);
     }
 
-    /** Of the page of an athlete, over all their cases; whom to call is told there too. */
+    /** Of the page of an athlete, over all their cases; it also says whom to call. */
     public static function ofAthlete(User $athlete): string
     {
         return self::hash([$athlete->id, self::written((string) $athlete->athlete_id), WhomToCall::of($athlete->practice)]);

@@ -50,7 +50,7 @@ final class PhonePage
             'opened_on' => $case->opened_on,
             'closed_on' => $case->closed_on,
             'closed_by' => $decision?->by(),
-            // How it ended is told where it was said; the words of a finished programme speak of its gate.
+            // How it ended is in the closing message; the words of a finished programme are about its gate.
             'how' => $decision?->kind === 'close' ? $decision->words : null,
             'why' => $decision?->reason,
             'come_back' => TodayWords::comeBack($evaluation->log->file->response_rule),

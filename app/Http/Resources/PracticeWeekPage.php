@@ -157,18 +157,18 @@ final class PracticeWeekPage
     private static function counts(array $cases, Day $today): array
     {
         $kinds = [
-            'stopped' => ['Stopped', static fn(array $one): bool => $one['stopped'] === true],
-            'late' => ['Review overdue', static fn(array $one): bool => is_string($one['review_on']) && $one['review_on'] < $today->toIso()],
-            'review' => ['Review due in the week', static fn(array $one): bool => is_string($one['review_on']) && $one['review_on'] >= $today->toIso()],
-            'tests' => ['A test due', static fn(array $one): bool => $one['tests_due'] !== []],
-            'shows' => ['A show in the week', static fn(array $one): bool => is_array($one['days']) && in_array(true, array_column($one['days'], 'event'), true)],
-            'unplanned' => ['Not planned to the end of the week', static fn(array $one): bool => $one['planned_until'] !== null || $one['unplanned'] === true],
+            'stopped' => ['Stopped', static fn(array $row): bool => $row['stopped'] === true],
+            'late' => ['Review overdue', static fn(array $row): bool => is_string($row['review_on']) && $row['review_on'] < $today->toIso()],
+            'review' => ['Review due in the week', static fn(array $row): bool => is_string($row['review_on']) && $row['review_on'] >= $today->toIso()],
+            'tests' => ['A test due', static fn(array $row): bool => $row['tests_due'] !== []],
+            'shows' => ['A show in the week', static fn(array $row): bool => is_array($row['days']) && in_array(true, array_column($row['days'], 'event'), true)],
+            'unplanned' => ['Not planned to the end of the week', static fn(array $row): bool => $row['planned_until'] !== null || $row['unplanned'] === true],
         ];
 
         return array_map(static fn(string $key): array => [
             'key' => $key,
             'title' => $kinds[$key][0],
-            'cases' => array_values(array_filter(array_map(static fn(array $one): ?string => $kinds[$key][1]($one) && is_string($one['id']) ? $one['id'] : null, $cases))),
+            'cases' => array_values(array_filter(array_map(static fn(array $case): ?string => $kinds[$key][1]($case) && is_string($case['id']) ? $case['id'] : null, $cases))),
         ], array_keys($kinds));
     }
 

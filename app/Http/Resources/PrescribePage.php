@@ -49,13 +49,13 @@ final class PrescribePage
             'version' => $case->currentPlan()->version,
             'waiting' => $waiting === null ? null : ['version' => $waiting->version, 'from' => $waiting->valid_from ?? $today->toIso(), 'note' => $waiting->note],
             'stage' => $stage->stage,
-            'stages' => array_map(fn(PlanStage $one): array => $this->stage($one, $plan, $case, $today), $plan->stages),
+            'stages' => array_map(fn(PlanStage $planStage): array => $this->stage($planStage, $plan, $case, $today), $plan->stages),
             'proposed' => $this->proposed($case, $plan),
             'available' => array_map(static fn(Weekday $day): string => $day->value, $case->weekdays($plan)),
-            'usual_practice' => array_map(static fn(PracticeStep $one): array => $one->toArray(), $this->shelf->forCase($case, $plan)->practiceFor(Goal::from($case->goal))),
+            'usual_practice' => array_map(static fn(PracticeStep $step): array => $step->toArray(), $this->shelf->forCase($case, $plan)->practiceFor(Goal::from($case->goal))),
             'others' => array_values(CareCase::query()->with('athlete')->where('structure', $case->structure)->where('id', '!=', $case->id)
                 ->orderByDesc('opened_on')->limit(30)->get()
-                ->map(static fn(CareCase $one): array => ['key' => $one->id, 'title' => "{$one->athlete->name}, $one->side"])->all()),
+                ->map(static fn(CareCase $careCase): array => ['key' => $careCase->id, 'title' => "{$careCase->athlete->name}, $careCase->side"])->all()),
         ];
     }
 
@@ -66,7 +66,7 @@ final class PrescribePage
         $step = Acceptance::of($plan, $this->standing->evaluate($case), $catalogue);
         $changed = array_filter(array_map(static fn(ChangeNote $note): ?Prescription => $note->after, $step->notes));
 
-        return array_values(array_map(static fn(Prescription $one): array => self::item($one, $plan, $catalogue, Clock::today($case->practice->timezone)), $changed));
+        return array_values(array_map(static fn(Prescription $prescription): array => self::item($prescription, $plan, $catalogue, Clock::today($case->practice->timezone)), $changed));
     }
 
     /** @return array<string, mixed> */
@@ -82,24 +82,24 @@ final class PrescribePage
                 'title' => $slot->name(),
                 'mode' => $slot->mode->value,
                 'times_per_day' => $slot->times_per_day,
-                'times' => array_map(static fn(TimeOfDay $one): string => $one->toText(), $slot->times),
+                'times' => array_map(static fn(TimeOfDay $timeOfDay): string => $timeOfDay->toText(), $slot->times),
                 'beside' => $slot->beside?->toArray(),
-                'practice' => array_map(static fn(PracticeStep $one): array => $one->toArray(), $slot->practice),
+                'practice' => array_map(static fn(PracticeStep $step): array => $step->toArray(), $slot->practice),
             ], $stage->slots),
             'rhythm' => $stage->rhythm->toArray(),
-            'begins_later' => array_map(static fn(Waiting $one): array => ['when' => PlanWords::startsWhen($one->startsWhen, $catalogue)] + self::item($one->prescription, $plan, $catalogue, $today), $stage->waiting),
-            'prescriptions' => array_map(static fn(Prescription $one): array => self::item($one, $plan, $catalogue, $today), $stage->stage->prescriptions),
+            'begins_later' => array_map(static fn(Waiting $waiting): array => ['when' => PlanWords::startsWhen($waiting->startsWhen, $catalogue)] + self::item($waiting->prescription, $plan, $catalogue, $today), $stage->waiting),
+            'prescriptions' => array_map(static fn(Prescription $prescription): array => self::item($prescription, $plan, $catalogue, $today), $stage->stage->prescriptions),
         ];
     }
 
     /** @return array<string, mixed> */
-    private static function item(Prescription $one, Plan $plan, Catalogue $catalogue, Day $today): array
+    private static function item(Prescription $prescription, Plan $plan, Catalogue $catalogue, Day $today): array
     {
         return [
-            'title' => $catalogue->titleOf($one->exercise),
-            'words' => DoseWords::of($one),
-            'rests_until' => $plan->restsUntil($one->key, $today)?->toIso(),
-            'prescription' => $one->toArray(),
+            'title' => $catalogue->titleOf($prescription->exercise),
+            'words' => DoseWords::of($prescription),
+            'rests_until' => $plan->restsUntil($prescription->key, $today)?->toIso(),
+            'prescription' => $prescription->toArray(),
         ];
     }
 }

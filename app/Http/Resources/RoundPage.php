@@ -102,8 +102,8 @@ final class RoundPage
             ->where('c.practice_id', $this->for->practice_id)->whereNotNull('c.asked_at')->whereNull('m.seen_at')->whereIn('m.kind', ['question', 'flare'])
             ->orderBy('m.at')->limit(self::ASKED)->get(['c.id as case', 'a.name as athlete', 'm.at', 'm.kind', 'm.words', 'm.pain', DB::raw("m.kind = 'flare' and m.pain >= (c.response_rule->>'stop_at')::int as stops")]);
 
-        return array_values($newest->map(static fn(stdClass $one): array => [
-            'case' => $one->case, 'athlete' => $one->athlete, 'at' => str_replace(' ', 'T', substr(self::of($one, 'at'), 0, 19)) . 'Z', 'kind' => $one->kind, 'words' => $one->words, 'pain' => $one->pain, 'stops' => $one->stops === true,
+        return array_values($newest->map(static fn(stdClass $row): array => [
+            'case' => $row->case, 'athlete' => $row->athlete, 'at' => str_replace(' ', 'T', substr(self::of($row, 'at'), 0, 19)) . 'Z', 'kind' => $row->kind, 'words' => $row->words, 'pain' => $row->pain, 'stops' => $row->stops === true,
         ])->all());
     }
 
@@ -144,7 +144,7 @@ final class RoundPage
 
     private static function line(stdClass $row): string
     {
-        $told = json_encode([
+        $answer = json_encode([
             'id' => $row->id,
             'athlete' => ['id' => $row->athlete_id, 'name' => $row->name, 'act' => $row->act],
             'practitioner' => $row->practitioner,
@@ -156,7 +156,7 @@ final class RoundPage
             'nudged_at' => is_string($row->nudged_at) ? str_replace(' ', 'T', substr($row->nudged_at, 0, 19)) . 'Z' : null,
         ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
 
-        return substr($told, 0, -1) . ',"standing":' . self::of($row, 'standing') . '}';
+        return substr($answer, 0, -1) . ',"standing":' . self::of($row, 'standing') . '}';
     }
 
     private static function of(stdClass $row, string $column): string

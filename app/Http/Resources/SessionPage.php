@@ -31,7 +31,7 @@ final class SessionPage
     /** @return array<string, mixed> */
     public function of(CareCase $case, TrainingSession $row, Evaluation $evaluation): array
     {
-        $response = array_values(array_filter($evaluation->sessions, static fn(SessionResponse $one): bool => $one->session->id === $row->id))[0] ?? abort(404);
+        $response = array_values(array_filter($evaluation->sessions, static fn(SessionResponse $answered): bool => $answered->session->id === $row->id))[0] ?? abort(404);
         $version = PlanVersion::query()->where('case_id', $case->id)->where('version', $row->plan_version)->first();
         $plan = $version === null ? $case->plan() : Plan::fromJson($version->content);
         $catalogue = $this->shelf->forCase($case, $plan);

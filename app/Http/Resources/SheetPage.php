@@ -23,13 +23,13 @@ final class SheetPage
     {
         return [
             'columns' => $match->sheet->columns,
-            'fields' => array_map(static fn(SheetField $one): array => ['key' => $one->key, 'title' => $one->title, 'required' => $one->required, 'column' => $match->columns[$one->key] ?? null], $match->kind->fields()),
-            'missing' => array_map(static fn(SheetField $one): string => $one->title, $match->missing()),
+            'fields' => array_map(static fn(SheetField $field): array => ['key' => $field->key, 'title' => $field->title, 'required' => $field->required, 'column' => $match->columns[$field->key] ?? null], $match->kind->fields()),
+            'missing' => array_map(static fn(SheetField $field): string => $field->title, $match->missing()),
             'dates' => $match->dates?->value,
-            'date_forms' => array_map(static fn(DateForm $one): string => $one->value, $match->fitting()),
-            'entries' => array_map(static fn(SheetEntry $one): array => ['line' => $one->lines[0], 'words' => $one->words, 'fault' => $one->fault, 'there' => $one->isThere], $entries),
-            'new' => count(array_filter($entries, static fn(SheetEntry $one): bool => $one->fault === null && !$one->isThere)),
-            'faulty' => count(array_filter($entries, static fn(SheetEntry $one): bool => $one->fault !== null)),
+            'date_forms' => array_map(static fn(DateForm $dateForm): string => $dateForm->value, $match->fitting()),
+            'entries' => array_map(static fn(SheetEntry $entry): array => ['line' => $entry->lines[0], 'words' => $entry->words, 'fault' => $entry->fault, 'there' => $entry->isThere], $entries),
+            'new' => count(array_filter($entries, static fn(SheetEntry $entry): bool => $entry->fault === null && !$entry->isThere)),
+            'faulty' => count(array_filter($entries, static fn(SheetEntry $entry): bool => $entry->fault !== null)),
         ];
     }
 
@@ -38,9 +38,9 @@ final class SheetPage
     {
         $zone = $case->practice->timezone;
 
-        return array_values(Import::query()->where('case_id', $case->id)->with('user')->orderByDesc('at')->get()->map(static fn(Import $one): array => [
-            'id' => $one->id, 'kind' => $one->kind->value, 'entries' => $one->entries, 'by' => $one->user->name, 'at' => $one->at->setTimezone($zone)->toIso8601String(),
-            'taken_back_at' => $one->taken_back_at?->setTimezone($zone)->toIso8601String(),
+        return array_values(Import::query()->where('case_id', $case->id)->with('user')->orderByDesc('at')->get()->map(static fn(Import $import): array => [
+            'id' => $import->id, 'kind' => $import->kind->value, 'entries' => $import->entries, 'by' => $import->user->name, 'at' => $import->at->setTimezone($zone)->toIso8601String(),
+            'taken_back_at' => $import->taken_back_at?->setTimezone($zone)->toIso8601String(),
         ])->all());
     }
 }

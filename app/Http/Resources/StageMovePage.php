@@ -16,18 +16,18 @@ final class StageMovePage
     /** @return array<string, mixed> */
     public static function of(StageMove $move, Catalogue $catalogue, bool $isMeasured): array
     {
-        $title = static fn(Prescription $one): string => $catalogue->titleOf($one->exercise);
-        $words = static fn(Prescription $one): string => DoseWords::of($one, $isMeasured);
+        $title = static fn(Prescription $prescription): string => $catalogue->titleOf($prescription->exercise);
+        $words = static fn(Prescription $prescription): string => DoseWords::of($prescription, $isMeasured);
 
         return [
             'stage' => $move->stage->stage->key,
             'title' => $move->stage->stage->title,
             'rhythm' => PlanWords::rhythm($move->stage),
-            'doses' => array_map(static fn(array $one): array => [
-                'title' => $title($one['after']),
-                'before' => $one['before'] === null ? null : ($one['before']->exercise === $one['after']->exercise ? '' : $title($one['before']) . ', ') . $words($one['before']),
-                'after' => $words($one['after']),
-                'to_find' => $one['after']->dose->load_kg === null && $catalogue->exercise($one['after']->exercise)->loadIsFound,
+            'doses' => array_map(static fn(array $dose): array => [
+                'title' => $title($dose['after']),
+                'before' => $dose['before'] === null ? null : ($dose['before']->exercise === $dose['after']->exercise ? '' : $title($dose['before']) . ', ') . $words($dose['before']),
+                'after' => $words($dose['after']),
+                'to_find' => $dose['after']->dose->load_kg === null && $catalogue->exercise($dose['after']->exercise)->loadIsFound,
             ], $move->doses),
             'left' => array_map($title, $move->left),
         ];

@@ -112,8 +112,8 @@ final class StartPage
             'set_up' => $choice->exercise->set_up,
             'dose' => $prescribed->dose->toArray(),
             'reasons' => $choice->reasons,
-            'alternatives' => array_map(static fn(Exercise $one): array => [
-                'exercise' => $one->key, 'title' => $one->title, 'mode' => $one->mode->value, 'words' => DoseWords::of($one->asPrescription()),
+            'alternatives' => array_map(static fn(Exercise $exercise): array => [
+                'exercise' => $exercise->key, 'title' => $exercise->title, 'mode' => $exercise->mode->value, 'words' => DoseWords::of($exercise->asPrescription()),
             ], $choice->alternatives),
         ];
     }
@@ -142,9 +142,9 @@ final class StartPage
         $sessions = [];
         $prescriptions = $start->stage->stage->prescriptions ?? [];
         foreach ($start->stage->slots ?? [] as $slot) {
-            $of = array_values(array_filter($prescriptions, static fn(Prescription $one): bool => $one->slot === $slot->key));
+            $of = array_values(array_filter($prescriptions, static fn(Prescription $prescription): bool => $prescription->slot === $slot->key));
             // The body mass does not enter the duration; its least keeps the sums of load from asking for it.
-            $figures = array_map(static fn(Prescription $one) => DoseArithmetic::of($one->mode, $one->limbs, $one->dose, $mass), $of);
+            $figures = array_map(static fn(Prescription $prescription) => DoseArithmetic::of($prescription->mode, $prescription->limbs, $prescription->dose, $mass), $of);
             $sessions[] = ['title' => $slot->name(), 'minutes' => (int) ceil(DoseArithmetic::session($figures)['duration_s'] / 60)];
         }
 
@@ -154,20 +154,20 @@ final class StartPage
     /** @return list<array<string, mixed>> the other programmes for the structure, and where each would begin */
     private static function others(OpeningRequest $opening, ProposedStart $start): array
     {
-        $others = array_filter($start->catalogue->programmes, static fn(Programme $one): bool => in_array($opening->structure, $one->structures, true));
+        $others = array_filter($start->catalogue->programmes, static fn(Programme $programme): bool => in_array($opening->structure, $programme->structures, true));
 
-        return array_values(array_map(static function (Programme $one) use ($opening, $start): array {
-            $proposal = ProposeStart::proposal($opening, $one);
-            $stage = $proposal->stage === null ? null : $one->plan->stage($proposal->stage)?->stage->title;
+        return array_values(array_map(static function (Programme $programme) use ($opening, $start): array {
+            $proposal = ProposeStart::proposal($opening, $programme);
+            $stage = $proposal->stage === null ? null : $programme->plan->stage($proposal->stage)?->stage->title;
 
             return [
-                'key' => $one->key,
-                'title' => $one->title,
-                'school' => $start->catalogue->school($one->rule)->title,
-                'summary' => $one->summary,
-                'caution' => $one->caution,
+                'key' => $programme->key,
+                'title' => $programme->title,
+                'school' => $start->catalogue->school($programme->rule)->title,
+                'summary' => $programme->summary,
+                'caution' => $programme->caution,
                 'begins' => $stage === null ? null : "$stage, {$proposal->rung?->value} rung",
-                'chosen' => $one->key === $start->programme->key,
+                'chosen' => $programme->key === $start->programme->key,
             ];
         }, $others));
     }

@@ -31,14 +31,14 @@ final class ThenAndNow
                 }
             }
         }
-        $told = [];
+        $pairs = [];
         foreach ($found as $exercise => [$then, $now]) {
             if ($then[0] !== $now[0]) {
-                $told[] = ['title' => $catalogue->titleOf($exercise), 'then' => self::done(...$then), 'now' => self::done(...$now)];
+                $pairs[] = ['title' => $catalogue->titleOf($exercise), 'then' => self::done(...$then), 'now' => self::done(...$now)];
             }
         }
 
-        return $told;
+        return $pairs;
     }
 
     /**
@@ -75,12 +75,12 @@ final class ThenAndNow
         }
         $exercises = self::exercisesByVersion($case);
         $gained = [];
-        foreach ($evaluation->log->stage->prescriptions as $one) {
+        foreach ($evaluation->log->stage->prescriptions as $prescription) {
             $words = TodayWords::gained(
                 $evaluation,
-                $one->key,
-                $catalogue->titleOf($one->exercise),
-                static fn(Session $session): ?string => $exercises[$versions[$session->id] ?? 0][$one->key] ?? null,
+                $prescription->key,
+                $catalogue->titleOf($prescription->exercise),
+                static fn(Session $session): ?string => $exercises[$versions[$session->id] ?? 0][$prescription->key] ?? null,
             );
             $gained = $words === null ? $gained : [...$gained, $words];
         }

@@ -45,10 +45,10 @@ final class TodayPage
     /** Days of hooks on the athlete's ladder. */
     private const STORY_DAYS = 42;
 
-    /** Days within which a change of plan is still told as news. */
+    /** Days for which a change of plan is shown as news. */
     private const NEWS_DAYS = 7;
 
-    /** Hours after a session in which it can be told when things were back to normal. */
+    /** Hours after a session within which the athlete can say when things were back to normal. */
     private const SETTLING_HOURS = 48;
 
     private const MESSAGES = 10;
@@ -76,23 +76,23 @@ final class TodayPage
             ->whereBetween('on', [$today->plus(-self::NEXT_DAYS)->toIso(), $today->plus(self::NEXT_DAYS - 1)->toIso()])
             ->get()->all());
         $slots = [];
-        foreach ($around as $one) {
-            $slots[$one->on] ??= $one->slot;
+        foreach ($around as $planned) {
+            $slots[$planned->on] ??= $planned->slot;
         }
         // From yesterday on: where the athlete is, it may still be that day.
-        $planned = array_values(array_filter($around, static fn(PlannedSession $one): bool => $one->on >= $today->plus(-1)->toIso()));
+        $planned = array_values(array_filter($around, static fn(PlannedSession $session): bool => $session->on >= $today->plus(-1)->toIso()));
         $done = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
         $outlooks = $evaluation->outlooks();
         $missing = array_values(array_filter(array_map(TodayWords::missing(...), $outlooks)));
 
         $figures = new DrawnFigures($this->figures, $catalogue);
         $practices = PracticeLadder::byBooked($stage, $evaluation, array_map(
-            static fn(PlannedSession $one): Booked => new Booked($one->id, Day::fromIso($one->on), $one->slot),
-            array_values(array_filter($planned, static fn(PlannedSession $one): bool => $one->on >= $today->toIso() && !in_array($one->id, $done, true))),
+            static fn(PlannedSession $session): Booked => new Booked($session->id, Day::fromIso($session->on), $session->slot),
+            array_values(array_filter($planned, static fn(PlannedSession $session): bool => $session->on >= $today->toIso() && !in_array($session->id, $done, true))),
         ));
         // Under a stop nothing is asked for, today or on the days ahead.
         $sessions = $stage === null || $isStopped ? [] : array_map(
-            fn(PlannedSession $one): array => self::session($one, $stage, $plan, $catalogue, $case, $evaluation, $programme->retest ?? false, $figures, $practices) + ['done' => in_array($one->id, $done, true)],
+            fn(PlannedSession $session): array => self::session($session, $stage, $plan, $catalogue, $case, $evaluation, $programme->retest ?? false, $figures, $practices) + ['done' => in_array($session->id, $done, true)],
             $planned,
         );
 
@@ -123,11 +123,11 @@ final class TodayPage
                 : null,
             'advice' => array_values(array_column(array_filter(
                 $case->advice,
-                static fn(array $one): bool => $one['until'] === null || $one['until'] >= $today->toIso(),
+                static fn(array $row): bool => $row['until'] === null || $row['until'] >= $today->toIso(),
             ), 'words')),
-            'messages' => array_values($case->messages()->with('user')->limit(self::MESSAGES)->get()->map(static fn(Message $one): array => [
-                'id' => $one->id, 'at' => $one->at->setTimezone($case->practice->timezone)->toIso8601String(), 'by' => $one->user->name, 'words' => $one->words,
-                'kind' => $one->kind->value, 'own' => $one->user->athlete_id === $case->athlete_id, 'pain' => $one->pain, 'seen' => $one->seen_at !== null,
+            'messages' => array_values($case->messages()->with('user')->limit(self::MESSAGES)->get()->map(static fn(Message $message): array => [
+                'id' => $message->id, 'at' => $message->at->setTimezone($case->practice->timezone)->toIso8601String(), 'by' => $message->user->name, 'words' => $message->words,
+                'kind' => $message->kind->value, 'own' => $message->user->athlete_id === $case->athlete_id, 'pain' => $message->pain, 'seen' => $message->seen_at !== null,
             ])->all()),
             'limits' => [
                 'during_max' => $rule->during_max,
@@ -159,17 +159,17 @@ final class TodayPage
     {
         $zone = $case->practice->timezone;
         $recent = $case->checkIns()->where('at', '>', CarbonImmutable::now()->utc()->subDays(self::ANSWERED_DAYS))->get()->all();
-        $scored = array_values(array_filter($recent, static fn(CheckIn $one): bool => $one->provocation !== null));
+        $scored = array_values(array_filter($recent, static fn(CheckIn $checkIn): bool => $checkIn->provocation !== null));
 
         return [
             'title' => $case->provocation_test['title'],
             'instruction' => $case->provocation_test['instruction'],
             'usual' => UsualMorning::of($case),
             'opened_on' => $case->opened_on,
-            'answered' => array_map(static fn(CheckIn $one): array => [
-                'on' => $one->local_on ?? $one->at->setTimezone($zone)->format('Y-m-d'),
-                'provocation' => $one->provocation,
-                'stiffness_min' => $one->stiffness_min,
+            'answered' => array_map(static fn(CheckIn $checkIn): array => [
+                'on' => $checkIn->local_on ?? $checkIn->at->setTimezone($zone)->format('Y-m-d'),
+                'provocation' => $checkIn->provocation,
+                'stiffness_min' => $checkIn->stiffness_min,
             ], $scored),
         ];
     }
@@ -183,12 +183,12 @@ final class TodayPage
     {
         $due = array_values(array_filter(
             $stage->stage->prescriptions,
-            static fn(Prescription $one): bool => $one->slot === $planned->slot && !$plan->rests($one->key, Day::fromIso($planned->on)),
+            static fn(Prescription $prescription): bool => $prescription->slot === $planned->slot && !$plan->rests($prescription->key, Day::fromIso($planned->on)),
         ));
         $asked = $stage->stage->key === $evaluation->log->stage->key ? $evaluation->askedByPrescription() : [];
         // Where both sides are affected, both take their turn.
-        $limbs = static fn(Prescription $one): Limbs => $case->side === Side::Both->value ? $one->limbs->onBothSides() : $one->limbs;
-        $sums = array_map(static fn(Prescription $one) => DoseArithmetic::of($one->mode, $limbs($one), isset($asked[$one->key]) ? $asked[$one->key]->asPrescription()->dose : $one->dose, $case->athlete->body_mass_kg), $due);
+        $limbs = static fn(Prescription $prescription): Limbs => $case->side === Side::Both->value ? $prescription->limbs->onBothSides() : $prescription->limbs;
+        $sums = array_map(static fn(Prescription $prescription) => DoseArithmetic::of($prescription->mode, $limbs($prescription), isset($asked[$prescription->key]) ? $asked[$prescription->key]->asPrescription()->dose : $prescription->dose, $case->athlete->body_mass_kg), $due);
 
         return [
             'planned' => $planned->id,
@@ -200,35 +200,35 @@ final class TodayPage
             'part' => self::part($planned, $stage, $case, $evaluation->log->today),
             'kind' => $due === [] ? 'sport' : 'loading',
             'duration_s' => DoseArithmetic::session($sums)['duration_s'],
-            'exercises' => array_map(static function (Prescription $one) use ($catalogue, $case, $asked, $evaluation, $retests, $limbs, $figures): array {
-                $next = $asked[$one->key] ?? null;
+            'exercises' => array_map(static function (Prescription $prescription) use ($catalogue, $case, $asked, $evaluation, $retests, $limbs, $figures): array {
+                $next = $asked[$prescription->key] ?? null;
                 // What the next session asks within what is prescribed.
-                $one = $next === null ? $one : $next->asPrescription();
-                $exercise = $catalogue->exercises[$one->exercise] ?? null;
-                $load = NextLoad::of($one, $evaluation, $catalogue);
+                $prescription = $next === null ? $prescription : $next->asPrescription();
+                $exercise = $catalogue->exercises[$prescription->exercise] ?? null;
+                $load = NextLoad::of($prescription, $evaluation, $catalogue);
 
                 return [
-                    'prescription' => $one->key,
-                    'exercise' => $one->exercise,
-                    'title' => $exercise->title ?? $one->exercise,
-                    'figure' => $figures->keyOf($one->exercise, $one->dose->range),
+                    'prescription' => $prescription->key,
+                    'exercise' => $prescription->exercise,
+                    'title' => $exercise->title ?? $prescription->exercise,
+                    'figure' => $figures->keyOf($prescription->exercise, $prescription->dose->range),
                     'set_up' => $exercise?->set_up,
                     'movement' => $exercise?->movement,
                     'feel' => $exercise?->feel,
                     'faults' => $exercise?->faults,
-                    'cue' => $one->cue,
+                    'cue' => $prescription->cue,
                     'says' => (object) ($exercise?->says?->toArray() ?? []),
-                    'mode' => $one->mode->value,
-                    'limbs' => DoseWords::limbs($limbs($one)),
-                    'sides' => TodayWords::sides($one->limbs, Side::from($case->side)),
-                    'words' => DoseWords::of($one, $evaluation->isMeasured()),
-                    'load' => $load === null ? null : ['source' => $load->source->value, 'kg' => $load->kg, 'words' => DoseWords::load($load, $one)],
-                    'band' => HeldForce::of($one, $evaluation, $catalogue),
-                    'tempo_words' => DoseWords::tempo($one),
-                    'max_pain' => $one->maxPain(is_int($case->response_rule['during_max'] ?? null) ? $case->response_rule['during_max'] : 10),
-                    'wanted_pain' => $one->minPain(),
+                    'mode' => $prescription->mode->value,
+                    'limbs' => DoseWords::limbs($limbs($prescription)),
+                    'sides' => TodayWords::sides($prescription->limbs, Side::from($case->side)),
+                    'words' => DoseWords::of($prescription, $evaluation->isMeasured()),
+                    'load' => $load === null ? null : ['source' => $load->source->value, 'kg' => $load->kg, 'words' => DoseWords::load($load, $prescription)],
+                    'band' => HeldForce::of($prescription, $evaluation, $catalogue),
+                    'tempo_words' => DoseWords::tempo($prescription),
+                    'max_pain' => $prescription->maxPain(is_int($case->response_rule['during_max'] ?? null) ? $case->response_rule['during_max'] : 10),
+                    'wanted_pain' => $prescription->minPain(),
                     // Where pain leads the dose, or the test is repeated between sets, each set is judged by itself.
-                    'pain_by_set' => $retests || $one->minPain() !== null,
+                    'pain_by_set' => $retests || $prescription->minPain() !== null,
                     'relief' => array_map(static fn(Relief $relief): array => [
                         'kind' => $relief->kind->value,
                         'words' => TodayWords::relief($relief),
@@ -237,10 +237,10 @@ final class TodayPage
                             'figure' => $figures->keyOf($relief->exercise->key),
                             'set_up' => $relief->exercise->set_up, 'movement' => $relief->exercise->movement,
                         ],
-                    ], Relief::of($one, $catalogue)),
-                    'usual_load' => UsualLoad::of($one, $load, $case->athlete->body_mass_kg)?->toArray(),
+                    ], Relief::of($prescription, $catalogue)),
+                    'usual_load' => UsualLoad::of($prescription, $load, $case->athlete->body_mass_kg)?->toArray(),
                     'why' => $next === null ? null : TodayWords::asked($next),
-                    'dose' => $one->dose->toArray(),
+                    'dose' => $prescription->dose->toArray(),
                 ];
             }, $due),
         ];
@@ -288,29 +288,29 @@ final class TodayPage
         $titles = PlannedSession::query()->where('case_id', $case->id)->whereIn('id', $case->trainingSessions()->where('started_at', '>=', $from)->pluck('planned_id')->filter()->all())->get()->keyBy('id');
 
         return [
-            'mornings' => array_values($case->checkIns()->where('at', '>=', $from)->whereNotNull('provocation')->get()->map(static fn(CheckIn $one): array => [
-                'id' => $one->id, 'on' => $one->local_on ?? $one->at->setTimezone($zone)->format('Y-m-d'), 'at' => $one->at->setTimezone($zone)->toIso8601String(),
-                'provocation' => $one->provocation, 'stiffness_min' => $one->stiffness_min, 'locked' => EntryLock::of($case, $one),
+            'mornings' => array_values($case->checkIns()->where('at', '>=', $from)->whereNotNull('provocation')->get()->map(static fn(CheckIn $checkIn): array => [
+                'id' => $checkIn->id, 'on' => $checkIn->local_on ?? $checkIn->at->setTimezone($zone)->format('Y-m-d'), 'at' => $checkIn->at->setTimezone($zone)->toIso8601String(),
+                'provocation' => $checkIn->provocation, 'stiffness_min' => $checkIn->stiffness_min, 'locked' => EntryLock::of($case, $checkIn),
             ])->all()),
-            'sessions' => array_values($case->trainingSessions()->where('started_at', '>=', $from)->get()->map(static function (TrainingSession $one) use ($case, $zone, $titles, $plan, $catalogue, $exercises): array {
-                $planned = $titles->get($one->planned_id ?? '');
+            'sessions' => array_values($case->trainingSessions()->where('started_at', '>=', $from)->get()->map(static function (TrainingSession $session) use ($case, $zone, $titles, $plan, $catalogue, $exercises): array {
+                $planned = $titles->get($session->planned_id ?? '');
 
                 return [
-                    'id' => $one->id,
-                    'on' => $one->started_at->setTimezone($zone)->format('Y-m-d'),
-                    'at' => $one->started_at->setTimezone($zone)->toIso8601String(),
-                    'title' => ($planned === null ? null : $plan->stage($planned->stage)?->slot($planned->slot)?->name()) ?? ($one->kind === 'sport' ? 'Practice' : 'Session'),
-                    'kind' => $one->kind,
-                    'minutes' => $one->minutes,
-                    'effort' => $one->effort,
-                    'settled_min' => $one->settled_min,
+                    'id' => $session->id,
+                    'on' => $session->started_at->setTimezone($zone)->format('Y-m-d'),
+                    'at' => $session->started_at->setTimezone($zone)->toIso8601String(),
+                    'title' => ($planned === null ? null : $plan->stage($planned->stage)?->slot($planned->slot)?->name()) ?? ($session->kind === 'sport' ? 'Practice' : 'Session'),
+                    'kind' => $session->kind,
+                    'minutes' => $session->minutes,
+                    'effort' => $session->effort,
+                    'settled_min' => $session->settled_min,
                     'entries' => array_map(static fn(array $entry): array => [
                         'prescription' => $entry['prescription'] ?? null,
                         'title' => isset($entry['prescription']) ? $catalogue->titleOf($exercises[$entry['prescription']] ?? $entry['prescription']) : 'Practice',
                         'pain' => $entry['pain'] ?? null,
                         'sets' => count($entry['sets'] ?? []),
-                    ], $one->entries),
-                    'locked' => EntryLock::of($case, $one),
+                    ], $session->entries),
+                    'locked' => EntryLock::of($case, $session),
                 ];
             })->all()),
         ];
@@ -321,21 +321,21 @@ final class TodayPage
     {
         $done = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
 
-        return array_values($case->plannedSessions()->whereBetween('on', [$today->plus(-self::UNDONE_DAYS)->toIso(), $today->toIso()])->whereNotIn('id', $done)->get()->map(static fn(PlannedSession $one): array => [
-            'planned' => $one->id, 'on' => $one->on, 'title' => $plan->stage($one->stage)?->slot($one->slot)?->name() ?? 'Session', 'why' => $one->missed_why,
+        return array_values($case->plannedSessions()->whereBetween('on', [$today->plus(-self::UNDONE_DAYS)->toIso(), $today->toIso()])->whereNotIn('id', $done)->get()->map(static fn(PlannedSession $planned): array => [
+            'planned' => $planned->id, 'on' => $planned->on, 'title' => $plan->stage($planned->stage)?->slot($planned->slot)?->name() ?? 'Session', 'why' => $planned->missed_why,
         ])->all());
     }
 
-    /** @return list<array{session: string, ended_at: string}> sessions whose settling was not told yet, oldest first */
+    /** @return list<array{session: string, ended_at: string}> sessions that have no time of settling yet, oldest first */
     private function settling(CareCase $case): array
     {
         return array_values($case->trainingSessions()->whereNull('settled_min')
             ->where('ended_at', '>', CarbonImmutable::now()->utc()->subHours(self::SETTLING_HOURS))->get()
             // After a session without pain there is nothing to settle.
-            ->filter(static fn(TrainingSession $one): bool => max([0, ...array_map('intval', array_column($one->entries, 'pain'))]) > 0)
-            ->map(static fn(TrainingSession $one): array => [
-                'session' => $one->id,
-                'ended_at' => $one->ended_at->setTimezone($case->practice->timezone)->toIso8601String(),
+            ->filter(static fn(TrainingSession $session): bool => max([0, ...array_map('intval', array_column($session->entries, 'pain'))]) > 0)
+            ->map(static fn(TrainingSession $session): array => [
+                'session' => $session->id,
+                'ended_at' => $session->ended_at->setTimezone($case->practice->timezone)->toIso8601String(),
             ])->all());
     }
 

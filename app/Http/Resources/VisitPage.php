@@ -47,38 +47,38 @@ final class VisitPage
     /** @return list<array<string, mixed>> what the stage asks for now and the other rungs of its ladders, each once */
     private static function exercises(PlanStage $stage, Catalogue $catalogue, Evaluation $evaluation): array
     {
-        $told = [];
+        $exercises = [];
         foreach ($stage->stage->prescriptions as $prescription) {
             $own = $catalogue->exercises[$prescription->exercise] ?? null;
-            $told[$prescription->exercise] = self::told($prescription, $own, true) + ['band' => HeldForce::of($prescription, $evaluation, $catalogue)];
+            $exercises[$prescription->exercise] = self::exercise($prescription, $own, true) + ['band' => HeldForce::of($prescription, $evaluation, $catalogue)];
         }
         foreach ($stage->stage->prescriptions as $prescription) {
             foreach ($prescription->ladder ?? $catalogue->ladderOf($prescription->exercise)?->exercises() ?? [] as $key) {
                 $exercise = $catalogue->exercises[$key] ?? null;
                 if ($exercise !== null) {
-                    $told[$key] ??= self::told($exercise->asPrescription(), $exercise, false) + ['band' => null];
+                    $exercises[$key] ??= self::exercise($exercise->asPrescription(), $exercise, false) + ['band' => null];
                 }
             }
         }
 
-        return array_values($told);
+        return array_values($exercises);
     }
 
     /** @return array<string, mixed> */
-    private static function told(Prescription $one, ?Exercise $exercise, bool $now): array
+    private static function exercise(Prescription $prescription, ?Exercise $exercise, bool $now): array
     {
         return [
-            'exercise' => $one->exercise,
-            'title' => $exercise->title ?? $one->exercise,
+            'exercise' => $prescription->exercise,
+            'title' => $exercise->title ?? $prescription->exercise,
             'now' => $now,
-            'words' => DoseWords::of($one),
-            'tempo_words' => DoseWords::tempo($one),
-            'limbs' => DoseWords::limbs($one->limbs),
+            'words' => DoseWords::of($prescription),
+            'tempo_words' => DoseWords::tempo($prescription),
+            'limbs' => DoseWords::limbs($prescription->limbs),
             'set_up' => $exercise?->set_up,
             'movement' => $exercise?->movement,
-            'mode' => $one->mode->value,
+            'mode' => $prescription->mode->value,
             'says' => (object) ($exercise?->says?->toArray() ?? []),
-            'dose' => $one->dose->toArray(),
+            'dose' => $prescription->dose->toArray(),
         ];
     }
 }

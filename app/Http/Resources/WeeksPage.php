@@ -54,15 +54,15 @@ final class WeeksPage
             'from' => $monday->toIso(),
             'last' => $last->toIso(),
             'until' => $weeks->today->plus(CaseWeeks::AHEAD_DAYS - 1)->toIso(),
-            'slots' => array_values(array_map(static fn(Slot $one): array => ['key' => $one->key, 'title' => $one->name(), 'mode' => $one->mode->value, 'work' => self::work($weeks, $one->key)], array_intersect_key($weeks->slots, $shown))),
+            'slots' => array_values(array_map(static fn(Slot $slot): array => ['key' => $slot->key, 'title' => $slot->name(), 'mode' => $slot->mode->value, 'work' => self::work($weeks, $slot->key)], array_intersect_key($weeks->slots, $shown))),
             'sessions' => self::sessions($weeks, $evaluation, $isStopped),
-            'later' => array_map(static fn(Booked $one): array => ['on' => $one->on->toIso(), 'slot' => $one->slot], $later),
+            'later' => array_map(static fn(Booked $booked): array => ['on' => $booked->on->toIso(), 'slot' => $booked->slot], $later),
             'beside' => self::beside($weeks, $evaluation, $monday),
-            'recovery' => $isStopped ? [] : array_map(static fn(Recovery $one): array => ['on' => $one->on->toIso(), 'words' => $words->recovery($one)], Recovery::of($weeks->booked, $weeks->rules, $weeks->slots)),
+            'recovery' => $isStopped ? [] : array_map(static fn(Recovery $recovery): array => ['on' => $recovery->on->toIso(), 'words' => $words->recovery($recovery)], Recovery::of($weeks->booked, $weeks->rules, $weeks->slots)),
             'goal_on' => $case->goal_on,
-            'events' => array_map(static fn(Day $one): string => $one->toIso(), $case->eventDays()),
-            'blocked' => array_map(static fn(Day $one): string => $one->toIso(), $case->blockedDays()),
-            'sport' => array_map(static fn(ExpectedSport $one): array => $one->toArray(), $case->expectedSport()),
+            'events' => array_map(static fn(Day $day): string => $day->toIso(), $case->eventDays()),
+            'blocked' => array_map(static fn(Day $day): string => $day->toIso(), $case->blockedDays()),
+            'sport' => array_map(static fn(ExpectedSport $sport): array => $sport->toArray(), $case->expectedSport()),
             'clashes' => $weeks->clashes(),
             'sums' => self::sums($weeks, $evaluation, $case, $later, $last, $isStopped),
         ];
@@ -83,7 +83,7 @@ final class WeeksPage
         $now = array_column($is, 'words', 'key');
 
         return [
-            'breaks' => array_values(array_filter($is, static fn(array $one): bool => !isset($known[$one['key']]))),
+            'breaks' => array_values(array_filter($is, static fn(array $row): bool => !isset($known[$row['key']]))),
             'mends' => array_values(array_diff_key($known, $now)),
             'stays' => array_values(array_intersect_key($now, $known)),
             'sums' => self::sums($after, $evaluation, $case, self::later($case, $after, $last, false), $last, false),
@@ -93,33 +93,33 @@ final class WeeksPage
     /** @return list<array{mode: string, dose: array<string, mixed>}> what a session of the present stage asks for, in its order; of another stage nothing is drawn */
     private static function work(CaseWeeks $weeks, string $slot): array
     {
-        $asked = array_filter($weeks->stage->stage->prescriptions ?? [], static fn(Prescription $one): bool => $one->slot === $slot);
+        $asked = array_filter($weeks->stage->stage->prescriptions ?? [], static fn(Prescription $prescription): bool => $prescription->slot === $slot);
 
-        return array_values(array_map(static fn(Prescription $one): array => ['mode' => $one->mode->value, 'dose' => $one->dose->toArray()], $asked));
+        return array_values(array_map(static fn(Prescription $prescription): array => ['mode' => $prescription->mode->value, 'dose' => $prescription->dose->toArray()], $asked));
     }
 
     /** @return list<array<string, mixed>> */
     private static function sessions(CaseWeeks $weeks, Evaluation $evaluation, bool $isStopped): array
     {
         $hooks = Standing::hooksByPlanned($evaluation, $weeks->doneAs);
-        $steps = $isStopped ? [] : PracticeLadder::byBooked($weeks->stage, $evaluation, array_values(array_filter($weeks->booked, static fn(Booked $one): bool => $weeks->isOpen($one->id))));
+        $steps = $isStopped ? [] : PracticeLadder::byBooked($weeks->stage, $evaluation, array_values(array_filter($weeks->booked, static fn(Booked $booked): bool => $weeks->isOpen($booked->id))));
 
-        return array_map(static fn(Booked $one): array => [
-            'id' => $one->id,
-            'on' => $one->on->toIso(),
-            'slot' => $one->slot,
-            'number' => $weeks->planned[$one->id]->number,
-            'at' => $weeks->slots[$one->slot]->timeOf($weeks->planned[$one->id]->number)?->toText(),
-            'practice' => isset($steps[$one->id]) ? $steps[$one->id]->toArray() : null,
-            'moved_from' => $weeks->planned[$one->id]->moved_from,
+        return array_map(static fn(Booked $booked): array => [
+            'id' => $booked->id,
+            'on' => $booked->on->toIso(),
+            'slot' => $booked->slot,
+            'number' => $weeks->planned[$booked->id]->number,
+            'at' => $weeks->slots[$booked->slot]->timeOf($weeks->planned[$booked->id]->number)?->toText(),
+            'practice' => isset($steps[$booked->id]) ? $steps[$booked->id]->toArray() : null,
+            'moved_from' => $weeks->planned[$booked->id]->moved_from,
             'state' => match (true) {
-                in_array($one->id, $weeks->done, true) => 'done',
-                $weeks->today->isAfter($one->on) => 'missed',
+                in_array($booked->id, $weeks->done, true) => 'done',
+                $weeks->today->isAfter($booked->on) => 'missed',
                 default => 'planned',
             },
-            'hook' => $hooks[$one->id] ?? null,
-            'missed_why' => $weeks->planned[$one->id]->missed_why,
-            'open' => !$isStopped && $weeks->isOpen($one->id),
+            'hook' => $hooks[$booked->id] ?? null,
+            'missed_why' => $weeks->planned[$booked->id]->missed_why,
+            'open' => !$isStopped && $weeks->isOpen($booked->id),
         ], $weeks->booked);
     }
 
@@ -129,17 +129,17 @@ final class WeeksPage
         $from = $weeks->today->plus(CaseWeeks::AHEAD_DAYS);
         $places = $isStopped || $from->isAfter($last) ? [] : PlanSessions::asked($case, $from, $last->plus(1));
 
-        return array_values(array_map(static fn(Placed $one, int $i): Booked => new Booked("later-$i", $one->on, $one->slot), $places, array_keys($places)));
+        return array_values(array_map(static fn(Placed $placed, int $i): Booked => new Booked("later-$i", $placed->on, $placed->slot), $places, array_keys($places)));
     }
 
     /** @return list<array<string, mixed>> what was done beside the plan */
     private static function beside(CaseWeeks $weeks, Evaluation $evaluation, Day $monday): array
     {
-        $beside = array_filter($evaluation->log->ended, static fn(Session $one): bool => $one->planned === null && !isset($weeks->doneAs[$one->id]) && !$monday->isAfter($evaluation->log->dayOf($one)));
+        $beside = array_filter($evaluation->log->ended, static fn(Session $session): bool => $session->planned === null && !isset($weeks->doneAs[$session->id]) && !$monday->isAfter($evaluation->log->dayOf($session)));
 
-        return array_values(array_map(static fn(Session $one): array => [
-            'on' => $evaluation->log->dayOf($one)->toIso(),
-            'words' => $one->kind === SessionKind::Sport ? 'Sport' . ($one->minutes === null ? '' : " $one->minutes min") : 'Beside the plan',
+        return array_values(array_map(static fn(Session $session): array => [
+            'on' => $evaluation->log->dayOf($session)->toIso(),
+            'words' => $session->kind === SessionKind::Sport ? 'Sport' . ($session->minutes === null ? '' : " $session->minutes min") : 'Beside the plan',
         ], $beside));
     }
 
@@ -156,10 +156,10 @@ final class WeeksPage
      */
     private static function sums(CaseWeeks $weeks, Evaluation $evaluation, CareCase $case, array $later, Day $last, bool $isStopped): array
     {
-        $open = $isStopped ? [] : array_values(array_filter([...$weeks->booked, ...$later], static fn(Booked $one): bool => !$weeks->today->isAfter($one->on) && !in_array($one->id, $weeks->done, true)));
+        $open = $isStopped ? [] : array_values(array_filter([...$weeks->booked, ...$later], static fn(Booked $booked): bool => !$weeks->today->isAfter($booked->on) && !in_array($booked->id, $weeks->done, true)));
         $monday = self::monday($weeks);
         $count = intdiv($last->daysSince($monday), 7) + 1;
 
-        return array_map(static fn(WeekSum $one): array => ['from' => $one->monday->toIso(), 'figures' => WeekSumWords::figures($one)], WeekSums::of($evaluation, $case->plan(), $open, $weeks->slots, $case->expectedSport(), $monday, max(1, $count)));
+        return array_map(static fn(WeekSum $weekSum): array => ['from' => $weekSum->monday->toIso(), 'figures' => WeekSumWords::figures($weekSum)], WeekSums::of($evaluation, $case->plan(), $open, $weeks->slots, $case->expectedSport(), $monday, max(1, $count)));
     }
 }

@@ -57,12 +57,12 @@ function Password({ account, set }: { account: Account; set: (account: Account) 
   const fault = (field: string) => faultAt(change.error, field);
   return (
     <Part title="Password">
-      <Typography color="textSecondary">{account.password_changed_at === null ? 'Not changed since it was first set.' : `Changed on ${moment(account.password_changed_at)}.`} A new one ends every other sign-in.</Typography>
+      <Typography color="textSecondary">{account.password_changed_at === null ? 'Not changed since it was first set.' : `Changed on ${moment(account.password_changed_at)}.`} Changing it signs you out everywhere else.</Typography>
       <Box component="form" noValidate onSubmit={(event: SyntheticEvent) => { event.preventDefault(); change.mutate(); }} sx={{ display: 'grid', gap: 1.5, justifyItems: 'start' }}>
-        <TextInput label="Present password" type="password" autoComplete="current-password" value={current} change={setCurrent} fault={fault('current')} sx={{ width: '100%' }} />
+        <TextInput label="Current password" type="password" autoComplete="current-password" value={current} change={setCurrent} fault={fault('current')} sx={{ width: '100%' }} />
         <TextInput label="New password" type="password" autoComplete="new-password" value={password} change={setPassword} fault={fault('password')} sx={{ width: '100%' }} />
         {change.isError && fault('current') === undefined && fault('password') === undefined && <Failed problem={change.error} />}
-        {change.isSuccess && <Alert severity="success" sx={{ width: '100%' }}>Your new password holds from now on.</Alert>}
+        {change.isSuccess && <Alert severity="success" sx={{ width: '100%' }}>Your password has been changed.</Alert>}
         <Button type="submit" variant="outlined" loading={change.isPending}>Change the password</Button>
       </Box>
     </Part>

@@ -31,7 +31,7 @@ export function SecondFactor({ account, set, again }: { account: Schemas['Accoun
     <Part title="Second factor">
       {since === null && begin.data === undefined && (
         <>
-          <Typography>With a second factor your password alone lets nobody in: a code is asked for too, which an app on your phone makes anew every 30 seconds. Any app that makes such codes will do.</Typography>
+          <Typography>With a second factor, your password alone is not enough: signing in also asks for a code from an app on your phone, which changes every 30 seconds. Any app that makes such codes will do.</Typography>
           <Box><Button variant="contained" loading={begin.isPending} onClick={() => begin.mutate()}>Set it up</Button></Box>
         </>
       )}

@@ -42,15 +42,15 @@ export default function EnteredScreen({ page }: { page: PhoneData }) {
 
 function Entered({ plan, waiting }: { plan: TodayData; waiting: Waiting[] }) {
   const unsent = waiting.filter((one) => one.sent !== true && (one.what === 'session' || one.what === 'morning'));
-  const told = new Set(waiting.flatMap((one) => (one.what === 'correction' && 'entry' in one.body ? [one.body.entry] : [])));
+  const corrected = new Set(waiting.flatMap((one) => (one.what === 'correction' && 'entry' in one.body ? [one.body.entry] : [])));
   const { mornings, sessions } = plan.entered;
   return (
     <>
       {mornings.length + sessions.length + unsent.length === 0 && <Typography color="textSecondary">Nothing yet, today or yesterday.</Typography>}
       {unsent.map((one) => <Card key={one.what + one.id} title={one.title} words={`Entered ${moment(one.made_at)}. It waits to be sent; it can be put right after that.`} locked="" />)}
       {[...mornings, ...sessions].sort((a, b) => b.at.localeCompare(a.at)).map((one) => ('provocation' in one
-        ? <MorningEntry key={one.id} plan={plan} one={one} told={told.has(one.id)} />
-        : <SessionEntry key={one.id} plan={plan} one={one} told={told.has(one.id)} />))}
+        ? <MorningEntry key={one.id} plan={plan} one={one} corrected={corrected.has(one.id)} />
+        : <SessionEntry key={one.id} plan={plan} one={one} corrected={corrected.has(one.id)} />))}
     </>
   );
 }
@@ -76,20 +76,20 @@ function useCorrection(plan: TodayData, what: 'session' | 'morning', entry: stri
   return { lost, send };
 }
 
-function MorningEntry({ plan, one, told }: { plan: TodayData; one: Morning; told: boolean }) {
+function MorningEntry({ plan, one, corrected: corrected }: { plan: TodayData; one: Morning; corrected: boolean }) {
   const title = `Morning, ${ago(one.on, plan.today)}`;
   const { lost, send } = useCorrection(plan, 'morning', one.id, title);
   const [open, setOpen] = useState(false);
   return (
-    <Card title={title} words={`The test ${one.provocation} of 10${one.stiffness_min === null ? '' : `, stiff ${one.stiffness_min} minutes`}.`} locked={told ? 'is being put right' : one.locked}>
-      {one.locked === null && !told && <Actions open={open} setOpen={setOpen} withdraw={() => void send({ withdrawn: true })} />}
-      {open && !told && <PainRow label={`The test, ${title}`} value={one.provocation} choose={(provocation) => { setOpen(false); void send({ provocation }); }} />}
+    <Card title={title} words={`The test ${one.provocation} of 10${one.stiffness_min === null ? '' : `, stiff ${one.stiffness_min} minutes`}.`} locked={corrected ? 'is being put right' : one.locked}>
+      {one.locked === null && !corrected && <Actions open={open} setOpen={setOpen} withdraw={() => void send({ withdrawn: true })} />}
+      {open && !corrected && <PainRow label={`The test, ${title}`} value={one.provocation} choose={(provocation) => { setOpen(false); void send({ provocation }); }} />}
       <NotKept why={lost} />
     </Card>
   );
 }
 
-function SessionEntry({ plan, one, told }: { plan: TodayData; one: Session; told: boolean }) {
+function SessionEntry({ plan, one, corrected: corrected }: { plan: TodayData; one: Session; corrected: boolean }) {
   const title = `${one.title}, ${ago(one.on, plan.today)}`;
   const { lost, send } = useCorrection(plan, 'session', one.id, title);
   const [open, setOpen] = useState(false);
@@ -99,9 +99,9 @@ function SessionEntry({ plan, one, told }: { plan: TodayData; one: Session; told
     ...(one.settled_min === null ? [] : [`back to normal after ${one.settled_min} minutes`]),
   ].join('; ');
   return (
-    <Card title={title} words={`${words}.`} locked={told ? 'is being put right' : one.locked}>
-      {one.locked === null && !told && <Actions open={open} setOpen={setOpen} withdraw={() => void send({ withdrawn: true })} />}
-      {open && !told && one.entries.map((entry) => (
+    <Card title={title} words={`${words}.`} locked={corrected ? 'is being put right' : one.locked}>
+      {one.locked === null && !corrected && <Actions open={open} setOpen={setOpen} withdraw={() => void send({ withdrawn: true })} />}
+      {open && !corrected && one.entries.map((entry) => (
         <Box key={entry.prescription ?? ''}>
           <Typography>Pain in {entry.title.toLowerCase()}</Typography>
           <PainRow label={`Pain in ${entry.title}, put right`} value={entry.pain} choose={(pain) => { setOpen(false); void send({ pains: [{ prescription: entry.prescription, pain }] }); }} />
@@ -126,7 +126,7 @@ function Actions({ open, setOpen, withdraw }: { open: boolean; setOpen: (open: b
 function Undone({ plan, one, waits }: { plan: TodayData; one: TodayData['undone'][number]; waits: boolean }) {
   const [lost, setLost] = useState<string | null>(null);
   const title = `${one.title}, ${ago(one.on, plan.today)}`;
-  const tell = async (why: string) => {
+  const explain = async (why: string) => {
     const became = await put({ id: one.planned, person: plan.person, case: plan.case, made_at: nowIso(), what: 'missed', title: `${title}: not done`, body: { why } });
     setLost(typeof became === 'object' ? became.lost : null);
   };
@@ -139,11 +139,11 @@ function Undone({ plan, one, waits }: { plan: TodayData; one: TodayData['undone'
           <>
             <Typography id={`why-${one.planned}`}>{one.on === plan.today ? 'Not today, because' : 'Not done, because'}</Typography>
             <Box role="group" aria-labelledby={`why-${one.planned}`} sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}>
-              {WHYS.map((why) => <Button key={why} variant="outlined" onClick={() => void tell(why)} sx={{ minHeight: 48, fontSize: '1rem' }}>{why}</Button>)}
+              {WHYS.map((why) => <Button key={why} variant="outlined" onClick={() => void explain(why)} sx={{ minHeight: 48, fontSize: '1rem' }}>{why}</Button>)}
             </Box>
           </>
         )}
-      {one.why !== null && !waits && <Button onClick={() => void tell('')} sx={{ minHeight: 44 }}>Take that back</Button>}
+      {one.why !== null && !waits && <Button onClick={() => void explain('')} sx={{ minHeight: 44 }}>Take that back</Button>}
       <NotKept why={lost} />
     </Paper>
   );

@@ -15,7 +15,7 @@ import type { SoFar } from './PacedSet';
 import { PainRow } from './PainRow';
 import type { Progress, Run } from './run';
 import { SetCard } from './SetCard';
-import { brokenOff, easierDone, goneOn, helped, HURTS, hurtsNow, isOver, leftOut, limbDone, oneBack, overSeen, setsAsked, type Step, stepOf, toldPain } from './steps';
+import { brokenOff, easierDone, goneOn, helped, HURTS, hurtsNow, isOver, leftOut, limbDone, oneBack, overSeen, setsAsked, type Step, stepOf, painEntered } from './steps';
 
 /** One exercise, a question or a set at a time: each set, its rest, its pain; the test before and after where the school asks. */
 export function ExerciseFlow({ run, exercise, soFar, set }: { run: Run; exercise: Exercise; soFar: SoFar; set: (run: Run) => void }) {
@@ -49,7 +49,7 @@ function card(step: Step, run: Run, exercise: Exercise, progress: Progress, soFa
   const zones = { max: exercise.max_pain, wanted: exercise.wanted_pain, stop: run.stop_at };
   const isCounted = exercise.mode !== 'isometric' && exercise.dose.work_s === undefined && progress.sets.length > 0;
   const reserve = isCounted && <Reserve value={progress.reserve} choose={(value) => change({ reserve: value })} />;
-  const tell = (pain: number) => set(toldPain(run, exercise, pain));
+  const choosePain = (pain: number) => set(painEntered(run, exercise, pain));
   const left = progress.skipped !== null || run.ending !== null ? 0 : setsAsked(exercise, progress) - progress.sets.length;
   switch (step) {
     case 'test_before':
@@ -62,7 +62,7 @@ function card(step: Step, run: Run, exercise: Exercise, progress: Progress, soFa
       return (
         <Ask title={`Set ${progress.sets.length}: how much did it hurt?`} words={`Worst pain in this set, 0–10.${wanted(exercise)}`}>
           {isOver(exercise, progress) && reserve}
-          <PainRow label={`Pain in set ${progress.sets.length}`} value={null} zones={zones} choose={tell} />
+          <PainRow label={`Pain in set ${progress.sets.length}`} value={null} zones={zones} choose={choosePain} />
           <Back run={run} set={set} />
         </Ask>
       );
@@ -70,7 +70,7 @@ function card(step: Step, run: Run, exercise: Exercise, progress: Progress, soFa
       return (
         <Ask title={exercise.title} words={progress.sets.length === 0 ? `How much does it hurt, 0–10?` : `Worst pain in this exercise, 0–10.${wanted(exercise)}`}>
           {reserve}
-          <PainRow label={`Pain in ${exercise.title}`} value={null} zones={zones} choose={tell} />
+          <PainRow label={`Pain in ${exercise.title}`} value={null} zones={zones} choose={choosePain} />
           {progress.sets.length > 0 && progress.skipped === null && <Back run={run} set={set} />}
         </Ask>
       );
@@ -82,7 +82,7 @@ function card(step: Step, run: Run, exercise: Exercise, progress: Progress, soFa
           words={run.over_words}
           hurtAt={progress.hurt_at}
           left={left}
-          tell={(hurt_at) => change({ hurt_at })}
+          onHurtAt={(hurt_at) => change({ hurt_at })}
           help={(relief) => set(helped(run, exercise, relief))}
           on={() => set(overSeen(run))}
         />
@@ -160,7 +160,7 @@ function TestBetween({ before, value, choose, drop }: { before: number | null; v
     <Box component="section" aria-label="The test in this rest" sx={{ display: 'grid', gap: 1, mt: 1.5 }}>
       <Typography>The test now, once</Typography>
       <PainRow label="Test in this rest" value={value} choose={choose} />
-      {worse && <Alert severity="warning">It made the test worse, from {before} to {value}. Better no more of it today.</Alert>}
+      {worse && <Alert severity="warning">It made the test worse, from {before} to {value}. Better not to do any more of it today.</Alert>}
       {worse && <Button variant="contained" onClick={drop} sx={{ minHeight: 56, fontSize: '1.125rem' }}>No more sets of it</Button>}
     </Box>
   );

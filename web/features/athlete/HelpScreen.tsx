@@ -29,7 +29,7 @@ export default function HelpScreen({ page }: { page: PhoneData }) {
               <>
                 <Typography>Up to <b>{plan.limits.during_max} of 10</b> in the exercise is allowed, if it is back to how it was within {within(plan.limits.settle_within_min)}.</Typography>
                 <Typography sx={{ mt: 1 }}>Over that: {plan.over_words} Next morning at most {plan.limits.next_day_max}: else the plan is eased, and that is no failure.</Typography>
-                <Typography sx={{ mt: 1 }}>Aching in the night after loading means that it was too much. Tell it in the morning.</Typography>
+                <Typography sx={{ mt: 1 }}>Aching in the night after loading means that it was too much. Enter it in the morning.</Typography>
               </>
             )}
         </Paper>

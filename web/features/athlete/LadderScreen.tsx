@@ -38,7 +38,7 @@ export default function LadderScreen({ page }: { page: PhoneData }) {
   );
 }
 
-/** Where one case is, what the missing pegs ask for, and what has been gained, told honestly. */
+/** Where one case is, what the missing pegs ask for, and what has really been gained. */
 function CaseLadder({ plan }: { plan: TodayData }) {
   const { units } = useSettings();
   const here = plan.ladder.find((one) => one.state === 'current');
@@ -99,7 +99,7 @@ function Calendar() {
   return (
     <Paper variant="outlined" component="section" aria-label="Calendar" sx={{ p: 2 }}>
       <Typography variant="h2">In your calendar</Typography>
-      <Typography variant="body2" color="textSecondary">Sessions and the morning answer with a reminder. It tells days and kinds of session, nothing of how you are. Whoever has the address can read it.</Typography>
+      <Typography variant="body2" color="textSecondary">Sessions and the morning answer with a reminder. It shows days and kinds of session, nothing about how you are. Anyone who has the address can read it.</Typography>
       {make.data === undefined && <Button onClick={() => make.mutate()} loading={make.isPending} variant="outlined" sx={{ mt: 1, minHeight: 48 }}>Make an address</Button>}
       {make.data !== undefined && <CalendarAddress path={make.data.address} />}
       {make.isError && <Alert severity="error" sx={{ mt: 1 }}>{make.error.message}</Alert>}

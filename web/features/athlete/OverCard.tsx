@@ -13,7 +13,7 @@ const HURT: [HurtAt, string][] = [['start', 'at the start'], ['end', 'at the end
 type Relief = Exercise['relief'][number];
 
 /** Over the limit: the school's advice, where it hurt, and what may help at once. Nothing here asks to push on. */
-export function OverCard({ exercise, pain, words, hurtAt, left, tell, help, on }: { exercise: Exercise; pain: number; words: string; hurtAt: HurtAt | null; left: number; tell: (at: HurtAt) => void; help: (relief: Relief) => void; on: () => void }) {
+export function OverCard({ exercise, pain, words, hurtAt, left, onHurtAt: onHurtAt, help, on }: { exercise: Exercise; pain: number; words: string; hurtAt: HurtAt | null; left: number; onHurtAt: (at: HurtAt) => void; help: (relief: Relief) => void; on: () => void }) {
   // A hold has no beginning and end to tell apart.
   const moves = exercise.mode !== 'isometric';
   return (
@@ -23,7 +23,7 @@ export function OverCard({ exercise, pain, words, hurtAt, left, tell, help, on }
       {moves && (
         <>
           <Typography id="hurt">Where in the movement?</Typography>
-          <ToggleButtonGroup exclusive value={hurtAt} aria-labelledby="hurt" onChange={(_, at: HurtAt | null) => { if (at !== null) tell(at); }} sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr' }}>
+          <ToggleButtonGroup exclusive value={hurtAt} aria-labelledby="hurt" onChange={(_, at: HurtAt | null) => { if (at !== null) onHurtAt(at); }} sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr' }}>
             {HURT.map(([at, name]) => <ToggleButton key={at} value={at} sx={{ minHeight: 48, fontSize: '1rem', textTransform: 'none' }}>{name}</ToggleButton>)}
           </ToggleButtonGroup>
         </>

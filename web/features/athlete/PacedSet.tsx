@@ -8,7 +8,7 @@ import type { FigureData } from '../../figure/figure';
 import { pacedAt } from '../../figure/motion';
 import { MovingFigure } from '../../figure/MovingFigure';
 import { type Done, doneBy, endOf, levelAt, type Phase, phaseAt, repsDone, type Timeline, timelineOf } from '../../pacer/timeline';
-import { spokenOf, tell, wordOf } from '../../pacer/cues';
+import { spokenOf, cue, wordOf } from '../../pacer/cues';
 import { audioClock } from '../../pacer/sound';
 import { useAwake, usePacer } from '../../pacer/usePacer';
 import { useSettings } from '../../phone/settings';
@@ -67,14 +67,14 @@ function Paced({ line, exercise, loud, title, soFar, onBegin, done, figure, mirr
   const isDone = useRef(false);
   const { says } = exercise;
   const settings = useSettings();
-  const told = useRef<Phase | null>(null);
+  const announcedPhase = useRef<Phase | null>(null);
   const [announced, setAnnounced] = useState('');
 
   const draw = (position: number, countIn: number) => {
     const phase = phaseAt(line, position);
-    if (told.current !== phase && countIn === 0) {
-      told.current = phase;
-      tell(line, phase, says, settings);
+    if (announcedPhase.current !== phase && countIn === 0) {
+      announcedPhase.current = phase;
+      cue(line, phase, says, settings);
       setAnnounced(spokenOf(line, phase, says));
     }
     // Where movement is unwanted, the figure stands at the end of each phase.

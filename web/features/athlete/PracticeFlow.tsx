@@ -20,7 +20,7 @@ const needsAsking = (run: Run): boolean => {
   return minutes !== null && minutes <= MOST_MIN && isFar(minutes, run.usual_minutes) && run.practice.sure !== run.practice.minutes;
 };
 
-/** Whether all of a practice is told, and what is unusual about it confirmed. */
+/** Whether everything about a practice has been entered, and anything unusual in it confirmed. */
 export const practiceIsTold = (run: Run): boolean => {
   const minutes = minutesOf(run.practice.minutes);
   return minutes !== null && minutes <= MOST_MIN && !needsAsking(run) && run.practice.pain !== null && run.practice.effort !== null;

@@ -11,7 +11,7 @@ import { useState } from 'react';
 
 import { canNotify, clockOf, minutesOf, remind, remindNoMore, type Times, USUAL_TIMES, useReminded } from '../../phone/push';
 
-/** What this phone tells of by itself, and when. */
+/** What this phone reminds you of, and when. */
 export function Reminders() {
   const reminded = useReminded();
   const [refused, setRefused] = useState(false);
@@ -24,10 +24,10 @@ export function Reminders() {
   return (
     <Paper variant="outlined" component="section" aria-label="Reminders on this phone" sx={{ p: 2, display: 'grid', gap: 1 }}>
       <Typography variant="h2">Reminders on this phone</Typography>
-      {!canNotify() && <Typography color="textSecondary">This browser shows no notifications. The calendar reminds you all the same.</Typography>}
+      {!canNotify() && <Typography color="textSecondary">This browser shows no notifications. The calendar still reminds you.</Typography>}
       {canNotify() && reminded === null && (
         <>
-          <Typography color="textSecondary">At times that you choose, and only while something is still open. A locked screen tells nothing of what is treated. You can end it here at any time.</Typography>
+          <Typography color="textSecondary">At times that you choose, and only while something is still open. A locked screen shows nothing about your treatment. You can turn reminders off here at any time.</Typography>
           <Button variant="outlined" loading={save.isPending} onClick={() => change({})} sx={{ minHeight: 48, fontSize: '1rem' }}>Remind me on this phone</Button>
         </>
       )}

@@ -9,7 +9,7 @@ import { useAwake } from '../../pacer/usePacer';
 /** The rest between sets, counted down to a tone; it goes on while the page is away. */
 export function Rest({ until, seconds, loud, next, over }: { until: number; seconds: number; loud: boolean; next: string; over: () => void }) {
   const [left, setLeft] = useState(() => Math.max(0, (until - Date.now()) / 1000));
-  const told = useRef(false);
+  const sounded = useRef(false);
   const ended = useRef(over);
   useEffect(() => { ended.current = over; });
   useAwake(true);
@@ -17,8 +17,8 @@ export function Rest({ until, seconds, loud, next, over }: { until: number; seco
     const timer = setInterval(() => {
       const now = Math.max(0, (until - Date.now()) / 1000);
       setLeft(now);
-      if (now <= 0 && !told.current) {
-        told.current = true;
+      if (now <= 0 && !sounded.current) {
+        sounded.current = true;
         const clock = audioClock(loud);
         clock.play('end', clock.now() + 0.02);
         ended.current();

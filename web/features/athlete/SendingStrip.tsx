@@ -23,7 +23,7 @@ export function SendingStrip({ person, offline, fresh }: { person: string; offli
   const words = full ? 'This phone is full: make room'
     : refused.length > 0 ? `${refused.length} not taken: look`
       : waiting.length > 0 ? `${waiting.length} kept on this phone, ${offline && sending !== 'signed_out' ? 'no reception' : HOW[sending]}`
-        : offline ? 'No reception: it works all the same'
+        : offline ? 'No reception: everything still works'
           : sending === 'signed_out' ? 'Signed out: sign in to go on'
             : run !== null && isBegun(run) ? 'Session under way, kept on this phone'
               : fresh ? 'All sent' : 'Looking for what is new';

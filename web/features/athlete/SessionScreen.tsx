@@ -110,7 +110,7 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
     return (
       <main>
         <Empty title="This session goes on in another tab">
-          <Typography sx={{ mb: 2 }}>So that nothing is written over, it is entered in one place at a time.</Typography>
+          <Typography sx={{ mb: 2 }}>So that nothing is overwritten, a session is entered in one place at a time.</Typography>
           <Button variant="contained" onClick={take} sx={{ minHeight: 56 }}>Go on here instead</Button>
         </Empty>
       </main>
@@ -123,7 +123,7 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
         {!sport && <Typography color="textSecondary">{Math.min(run.at + 1, run.due.exercises.length)} of {run.due.exercises.length}</Typography>}
         <Button component={RouterLink} to="/" sx={{ minHeight: 44, px: 0.5 }}>Leave</Button>
       </Box>
-      {full && <Alert severity="warning">This phone has no room left. With reception it is all sent at the end; do not close this page before.</Alert>}
+      {full && <Alert severity="warning">This phone has no room left. With reception, everything is sent at the end; do not close this page before then.</Alert>}
       {stopped && (
         <Stop>
           <Typography sx={{ fontSize: 'inherit' }}><b>Stop.</b> {STOP_WORDS} Send this now, so that your practitioner sees it.</Typography>
@@ -149,7 +149,7 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
   );
 }
 
-/** What was done and at what pain; each pain can be told again before it is sent. */
+/** What was done and at what pain; each pain can be changed before it is sent. */
 function Summary({ run, again }: { run: Run; again: ((at: number) => void) | null }) {
   return (
     <Box component="section" aria-label="Done">
@@ -160,7 +160,7 @@ function Summary({ run, again }: { run: Run; again: ((at: number) => void) | nul
         return (
           <Box key={exercise.prescription} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75, display: 'flex', alignItems: 'center', gap: 1 }}>
             <Typography sx={{ flex: 1 }}><b>{exercise.title}</b>: {doneWords(one, exercise, run.ending)}</Typography>
-            {again !== null && (one.pain !== null || one.told !== null) && <Button onClick={() => again(i)} aria-label={`Change pain: ${exercise.title}`} sx={{ minHeight: 44 }}>Change pain</Button>}
+            {again !== null && (one.pain !== null || one.worst_mid_set !== null) && <Button onClick={() => again(i)} aria-label={`Change pain: ${exercise.title}`} sx={{ minHeight: 44 }}>Change pain</Button>}
           </Box>
         );
       })}

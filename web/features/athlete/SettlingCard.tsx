@@ -19,7 +19,7 @@ export const within = (minutes: number): string => (minutes >= 1440 ? 'a day' : 
 /** "Back to how it was before?", as the time that it took; it can be answered late. */
 export function SettlingCard({ plan, settling, first, named }: { plan: TodayData; settling: { session: string; ended_at: string }; first: boolean; named: boolean }) {
   const [lost, setLost] = useState<string | null>(null);
-  const tell = async (minutes: number) => {
+  const save = async (minutes: number) => {
     const became = await put({ id: settling.session, person: plan.person, case: plan.case, made_at: nowIso(), what: 'settled', title: 'Back to normal', body: { settled_min: Math.min(MOST, minutes) } });
     setLost(typeof became === 'object' ? became.lost : null);
   };
@@ -33,11 +33,11 @@ export function SettlingCard({ plan, settling, first, named }: { plan: TodayData
     <Paper variant="outlined" component="section" aria-label="Back to normal" sx={{ p: 2, borderWidth: first ? 2 : 1, borderColor: first ? 'primary.main' : 'divider' }}>
       <Typography variant="h2">Back to how it was before?</Typography>
       <Typography sx={{ mb: 1 }}>{named ? `${caseName(plan)}: after` : 'After'} the session that ended {moment(settling.ended_at)}. It should be within {within(plan.limits.settle_within_min)}.</Typography>
-      <Button variant="contained" fullWidth onClick={() => void tell(elapsed())} sx={{ minHeight: 56, fontSize: '1.125rem', mb: 1 }}>Yes, just now</Button>
+      <Button variant="contained" fullWidth onClick={() => void save(elapsed())} sx={{ minHeight: 56, fontSize: '1.125rem', mb: 1 }}>Yes, just now</Button>
       <Typography sx={{ mb: 0.5 }}>Or it took</Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}>
         {TIMES.filter(([minutes]) => minutes <= since + 5).map(([minutes, words]) => (
-          <Button key={minutes} variant="outlined" onClick={() => void tell(minutes)} sx={{ minHeight: 48 }}>{words}</Button>
+          <Button key={minutes} variant="outlined" onClick={() => void save(minutes)} sx={{ minHeight: 48 }}>{words}</Button>
         ))}
       </Box>
       <NotKept why={lost} />

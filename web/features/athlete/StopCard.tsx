@@ -39,7 +39,7 @@ export function StopCard({ plan, practice, named }: { plan: TodayData; practice:
   const [open, setOpen] = useState(false);
   const [signs, setSigns] = useState<Schemas['Sign'][]>([]);
   const [lost, setLost] = useState<string | null>(null);
-  const tell = async () => {
+  const save = async () => {
     const now = nowIso();
     const became = await put({ id, person: plan.person, case: plan.case, made_at: now, what: 'morning', title: 'What is new', body: { at: now, made_at: now, provocation: null, signs } });
     if (typeof became === 'object') { setLost(became.lost); return; }
@@ -57,7 +57,7 @@ export function StopCard({ plan, practice, named }: { plan: TodayData; practice:
       </Stop>
       <Button onClick={() => setOpen(!open)} aria-expanded={open} variant="outlined" sx={{ minHeight: 52, fontSize: '1rem', color: 'stop.main' }}>Tell what is new</Button>
       {open && <SignList signs={signs} set={setSigns} />}
-      {open && <Button variant="contained" disabled={signs.length === 0} onClick={() => void tell()} sx={{ minHeight: 56, bgcolor: 'stop.main', color: 'background.paper' }}>Send</Button>}
+      {open && <Button variant="contained" disabled={signs.length === 0} onClick={() => void save()} sx={{ minHeight: 56, bgcolor: 'stop.main', color: 'background.paper' }}>Send</Button>}
       <NotKept why={lost} />
     </Box>
   );

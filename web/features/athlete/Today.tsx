@@ -50,7 +50,7 @@ function stepsOf(plan: TodayData, waiting: readonly Waiting[], today: string, ru
   }
   const settling = toSettle(plan, waiting).slice(-1)[0];
   if (settling !== undefined) {
-    // Asked once the school's time has come; before that it can be told all the same.
+    // Asked for once the school's time has come; it can be entered before that too.
     const isTime = minutesSince(settling.ended_at) >= plan.limits.settle_within_min;
     steps.push({ key: `settle-${settling.session}`, order: isTime ? ORDER.settle : ORDER.settle_later, title: `${prefix}Back to normal?`, card: (first) => <SettlingCard plan={plan} settling={settling} first={first} named={named} /> });
   }
@@ -147,7 +147,7 @@ function SessionCard({ plan, session, why, first, named }: { plan: TodayData; se
         </Box>
       ))}
       {session.practice !== null && <AskedPractice practice={session.practice} />}
-      {session.kind === 'sport' && <Typography>Practise, then tell how it went.</Typography>}
+      {session.kind === 'sport' && <Typography>Practise, then enter how it went.</Typography>}
       <Button component={RouterLink} to={`/session?planned=${session.planned}`} variant="contained" fullWidth sx={{ mt: 1, minHeight: 64, fontSize: '1.25rem' }}>Start</Button>
     </Paper>
   );
@@ -174,14 +174,14 @@ function Week({ page, today, isStopped }: { page: PhoneData; today: string; isSt
   const waiting = useOutbox(page.person);
   const [choosing, setChoosing] = useState(false);
   const [moving, setMoving] = useState<string | null>(null);
-  const [told, setTold] = useState<string | null>(null);
+  const [notice, setNotice] = useState<string | null>(null);
   const named = page.cases.length > 1;
   const days = [...new Set(page.cases.flatMap((plan) => plan.days.map((one) => one.on)))].filter((on) => on >= today).sort();
   return (
     <Paper variant="outlined" component="section" aria-label="The next days" sx={{ p: 2 }}>
       <Typography variant="h2" sx={{ mb: 0.5 }}>The next days</Typography>
-      {told !== null && <Alert severity="success" role="status">{told}</Alert>}
-      {days.length === 0 && <Typography color="textSecondary">The plan on this phone has run out. It comes anew with the next reception.</Typography>}
+      {notice !== null && <Alert severity="success" role="status">{notice}</Alert>}
+      {days.length === 0 && <Typography color="textSecondary">The plan on this phone has run out. A new one comes with the next reception.</Typography>}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
         {days.map((on) => (
           <Box component="li" key={on} sx={{ py: 0.6, borderTop: 1, borderColor: 'divider' }}>
@@ -198,7 +198,7 @@ function Week({ page, today, isStopped }: { page: PhoneData; today: string; isSt
                     {done && <Typography color="primary">done</Typography>}
                     {choosing && !done && sessions.length > 0 && <Button size="small" aria-expanded={moving === sessions[0]?.planned} onClick={() => setMoving(sessions[0]?.planned ?? null)} sx={{ minHeight: 44, py: 0, flex: 'none', alignSelf: 'flex-start', mt: -1 }}>Another day<span style={visuallyHidden}> for {sessions[0]?.title} on {day(on)}</span></Button>}
                   </Box>
-                  {sessions.filter((session) => session.planned === moving).map((session) => <Suspense key={session.planned} fallback={<Typography>Looking …</Typography>}><OtherDay plan={plan} session={session} close={() => setMoving(null)} done={(words) => { setTold(words); setMoving(null); setChoosing(false); }} /></Suspense>)}
+                  {sessions.filter((session) => session.planned === moving).map((session) => <Suspense key={session.planned} fallback={<Typography>Looking …</Typography>}><OtherDay plan={plan} session={session} close={() => setMoving(null)} done={(words) => { setNotice(words); setMoving(null); setChoosing(false); }} /></Suspense>)}
                   {(!named || stopped || on === today) && <Typography variant="body2" color="textSecondary" sx={{ pl: WIDE, overflowWrap: 'anywhere' }}>{stopped ? 'No loading until you have been seen.' : one?.why}</Typography>}
                 </Box>
               );
@@ -207,7 +207,7 @@ function Week({ page, today, isStopped }: { page: PhoneData; today: string; isSt
         ))}
       </Box>
       {page.cases.some((plan) => !isStopped(plan) && plan.sessions.some((one) => !one.done)) && (
-        <Button aria-pressed={choosing} onClick={() => { setChoosing(!choosing); setMoving(null); setTold(null); }} sx={{ minHeight: 48, fontSize: '1rem', mt: 0.5 }}>{choosing ? 'Leave the days as they are' : 'I cannot on one of these days'}</Button>
+        <Button aria-pressed={choosing} onClick={() => { setChoosing(!choosing); setMoving(null); setNotice(null); }} sx={{ minHeight: 48, fontSize: '1rem', mt: 0.5 }}>{choosing ? 'Leave the days as they are' : 'I cannot on one of these days'}</Button>
       )}
     </Paper>
   );

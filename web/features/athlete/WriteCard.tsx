@@ -26,8 +26,8 @@ export function WriteCard({ plan, named }: { plan: TodayData; named: boolean }) 
   const [pain, setPain] = useState<number | null>(null);
   const [lost, setLost] = useState<string | null>(null);
   const fault = words.length > LONGEST ? `At most ${LONGEST} letters; these are ${words.length}` : undefined;
-  const isTold = fault === undefined && (words.trim() !== '' || (kind === 'flare' && pain !== null));
-  const tell = async () => {
+  const isComplete = fault === undefined && (words.trim() !== '' || (kind === 'flare' && pain !== null));
+  const submit = async () => {
     const became = await put({ id, person: plan.person, case: plan.case, made_at: nowIso(), what: 'message', title: kind === 'flare' ? 'A flare' : 'A question', body: { kind, words: words.trim(), pain: kind === 'flare' ? pain : null } });
     if (typeof became === 'object') { setLost(became.lost); return; }
     setLost(null);
@@ -40,7 +40,7 @@ export function WriteCard({ plan, named }: { plan: TodayData; named: boolean }) 
       <Typography variant="h2">Write to your practitioner{named ? `: ${caseName(plan)}` : ''}</Typography>
       <Typography color="textSecondary">Not for emergencies: with a stop sign, call.</Typography>
       <ToggleButtonGroup exclusive fullWidth value={kind} aria-label="What about" onChange={(_, next: Writing['kind'] | null) => { if (next !== null) setKind(next); }}>
-        <ToggleButton value="question" sx={{ textTransform: 'none', minHeight: 48 }}>Ask or tell</ToggleButton>
+        <ToggleButton value="question" sx={{ textTransform: 'none', minHeight: 48 }}>Ask or write</ToggleButton>
         <ToggleButton value="flare" sx={{ textTransform: 'none', minHeight: 48 }}>It flares</ToggleButton>
       </ToggleButtonGroup>
       {kind === 'flare' && (
@@ -52,7 +52,7 @@ export function WriteCard({ plan, named }: { plan: TodayData; named: boolean }) 
       )}
       <TextInput label={kind === 'flare' ? 'Since when, and after what' : 'Your question or note'} value={words} change={setWords} fault={fault} lines={3} />
       <NotKept why={lost} />
-      <Button variant="contained" disabled={!isTold} onClick={() => void tell()} sx={{ minHeight: 56, fontSize: '1.125rem' }}>Send</Button>
+      <Button variant="contained" disabled={!isComplete} onClick={() => void submit()} sx={{ minHeight: 56, fontSize: '1.125rem' }}>Send</Button>
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
         {waiting.map((one) => <Line key={one.id} by="You" at={one.made_at} words={(one.body as Writing).words} pain={(one.body as Writing).pain} state={one.sent === true ? 'sent' : 'waits to be sent'} />)}
         {plan.messages.map((one) => <Line key={one.id} by={one.own ? 'You' : one.by} at={one.at} words={one.words} pain={one.pain} state={one.own ? (one.seen ? 'seen' : 'sent') : null} />)}

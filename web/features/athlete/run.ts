@@ -35,9 +35,9 @@ export interface Progress {
   /** The limb that begins, where another than the first was chosen. */
   first: SideName | null;
   pain: number | null;
-  /** The highest pain that was told in the middle of the sets. */
-  told: number | null;
-  /** Pain over the limit that was told and not yet answered by what may help. */
+  /** The highest pain entered between the sets. */
+  worst_mid_set: number | null;
+  /** Pain over the limit for which no help has been chosen yet. */
   over: number | null;
   before: number | null;
   after: number | null;
@@ -93,7 +93,7 @@ export interface Run {
 const NAME = 'run';
 
 const blank = (prescription: string): Progress => ({
-  prescription, sets: [], turn: {}, first: null, pain: null, told: null, over: null, before: null, after: null, between: null, skipped: null, fewer: 0, easier: null, notes: [], reserve: null, hurt_at: null, load_kg: null,
+  prescription, sets: [], turn: {}, first: null, pain: null, worst_mid_set: null, over: null, before: null, after: null, between: null, skipped: null, fewer: 0, easier: null, notes: [], reserve: null, hurt_at: null, load_kg: null,
 });
 
 /** Of the plan it is done from, only what the screens could not do without is looked at; the server reads all of it. */
@@ -110,7 +110,7 @@ const Shape = z.looseObject({
 }).check(z.refine((found) => found.progress.length === found.due.exercises.length));
 
 const Before = z.looseObject({
-  progress: z.array(z.looseObject({ prescription: z.string() })),
+  progress: z.array(z.looseObject({ prescription: z.string(), told: z.nullish(z.number()) })),
   due: z.looseObject({ exercises: z.array(z.looseObject({})) }),
 });
 
@@ -118,7 +118,7 @@ const Before = z.looseObject({
 const sidesOf = (sides: unknown): unknown => (Array.isArray(sides) ? sides : sides === 2 ? [{ side: 'left', words: 'left' }, { side: 'right', words: 'right' }] : []);
 
 const RUN: Kind<Run> = {
-  version: 3,
+  version: 4,
   shape: z.custom<Run>((run) => Shape.safeParse(run).success),
   migrate: (value, version) => {
     const before = Before.safeParse(version === 0 ? withOwner(value, version) : value);
@@ -127,7 +127,8 @@ const RUN: Kind<Run> = {
       revision: 0, ending: null, over_words: '', usual_minutes: { from: 0, to: 1440, usual: null },
       ...before.data,
       due: { part: null, at: null, practice: null, ...before.data.due, exercises: before.data.due.exercises.map((one) => ({ pain_by_set: false, relief: [], usual_load: null, says: {}, ...one, sides: sidesOf(one.sides) })) },
-      progress: before.data.progress.map((one) => ({ ...blank(one.prescription), ...one })),
+      // Until version 3 the worst pain between the sets had another name.
+      progress: before.data.progress.map(({ told, ...one }) => ({ ...blank(one.prescription), worst_mid_set: told ?? null, ...one })),
     } : undefined;
   },
 };
@@ -195,13 +196,13 @@ export const doneSet = (exercise: Exercise, progress: Progress, done: Done | Pro
   };
 };
 
-/** The highest pain told so far; -1 where none was. */
-export const worst = (run: Run): number => Math.max(-1, run.practice.pain ?? -1, ...run.progress.flatMap((one) => [one.pain ?? -1, one.told ?? -1, ...one.sets.map((set) => set.pain ?? -1)]));
+/** The highest pain entered so far; -1 where there was none. */
+export const worst = (run: Run): number => Math.max(-1, run.practice.pain ?? -1, ...run.progress.flatMap((one) => [one.pain ?? -1, one.worst_mid_set ?? -1, ...one.sets.map((set) => set.pain ?? -1)]));
 
 export const isStopped = (run: Run): boolean => worst(run) >= run.stop_at || run.signs.length > 0;
 
 export const isBegun = (run: Run): boolean =>
-  run.progress.some((one) => one.sets.length > 0 || one.pain !== null || one.told !== null || one.skipped !== null) || run.practice.pain !== null || run.signs.length > 0;
+  run.progress.some((one) => one.sets.length > 0 || one.pain !== null || one.worst_mid_set !== null || one.skipped !== null) || run.practice.pain !== null || run.signs.length > 0;
 
 /** A session that was left lying ended when something was last entered. */
 const IDLE_MS = 2 * 3_600_000;
@@ -219,7 +220,7 @@ export const minutesOf = (text: string): number | null => {
 /** As it is sent: nothing of what was not done, and why what is missing is. */
 export function asLog(run: Run): Schemas['SessionLog'] {
   const entries: Schemas['SessionLog']['entries'] = run.progress
-    .map((one) => ({ ...one, pain: one.pain ?? one.told }))
+    .map((one) => ({ ...one, pain: one.pain ?? one.worst_mid_set }))
     .map((one) => (run.ending !== null && one.sets.length === 0 && one.pain === null && one.skipped === null ? { ...one, skipped: run.ending } : one))
     .filter((one) => one.sets.length > 0 || one.pain !== null || one.skipped !== null)
     .map(({ prescription, pain, before, after, skipped, sets, reserve, hurt_at, notes }) => ({

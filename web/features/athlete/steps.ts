@@ -35,8 +35,8 @@ export function sideNow(exercise: Exercise, progress: Progress): SideName | null
   return first in progress.turn ? second : first;
 }
 
-/** The highest pain that was told so far: of single sets, in the middle of them, and over the limit. */
-const toldSoFar = (progress: Progress): number => Math.max(0, progress.told ?? 0, progress.over ?? 0, ...progress.sets.map((set) => set.pain ?? 0));
+/** The highest pain entered so far: for single sets, between them, and over the limit. */
+const worstSoFar = (progress: Progress): number => Math.max(0, progress.worst_mid_set ?? 0, progress.over ?? 0, ...progress.sets.map((set) => set.pain ?? 0));
 
 export function stepOf(run: Run, exercise: Exercise, now: number = Date.now()): Step {
   const progress = present(run);
@@ -86,15 +86,15 @@ function asFarAsItWent(run: Run): Pick<Progress, 'sets' | 'turn'> {
 /** The last set with the pain in it. */
 const withPain = (sets: readonly Schemas['LoggedSet'][], pain: number): Schemas['LoggedSet'][] => sets.map((set, i) => (i === sets.length - 1 ? { ...set, pain } : set));
 
-/** Pain was told: of the set, where the school judges by set, or of the exercise. */
-export function toldPain(run: Run, exercise: Exercise, pain: number): Run {
+/** Pain was entered: for the set, where the school judges by set, or for the exercise. */
+export function painEntered(run: Run, exercise: Exercise, pain: number): Run {
   const progress = present(run);
   if (progress === undefined) return run;
   const bySet = stepOf(run, exercise) === 'set_pain';
   const sets = bySet ? withPain(progress.sets, pain) : progress.sets;
   const all = { ...progress, sets };
   // The exercise's own pain is known once its last set was scored.
-  const whole = bySet && !isOver(exercise, all) ? null : Math.max(pain, toldSoFar(all));
+  const whole = bySet && !isOver(exercise, all) ? null : Math.max(pain, worstSoFar(all));
   const over = pain < run.stop_at && pain > exercise.max_pain ? pain : null;
   return changed(run, { sets, pain: whole, over });
 }
@@ -104,11 +104,11 @@ export function hurtsNow(run: Run, exercise: Exercise, pain: number, soFar: Done
   const progress = present(run);
   if (progress === undefined) return run;
   const notes = [...progress.notes, `pain ${pain} in set ${progress.sets.length + 1}`];
-  const told = changed(run, { told: Math.max(pain, progress.told ?? 0), notes, over: pain > exercise.max_pain && pain < run.stop_at ? pain : null });
-  if (pain <= exercise.max_pain) return told;
-  const broken = brokenOff(told, soFar);
+  const next = changed(run, { worst_mid_set: Math.max(pain, progress.worst_mid_set ?? 0), notes, over: pain > exercise.max_pain && pain < run.stop_at ? pain : null });
+  if (pain <= exercise.max_pain) return next;
+  const broken = brokenOff(next, soFar);
   const { sets } = broken.progress[run.at] ?? progress;
-  // The set that ended there has its pain told already.
+  // The set that ended there has its pain already.
   return exercise.pain_by_set && sets.length > progress.sets.length ? changed(broken, { sets: withPain(sets, pain) }) : broken;
 }
 
@@ -123,7 +123,7 @@ export function helped(run: Run, exercise: Exercise, relief: Exercise['relief'][
   const progress = present(run);
   if (progress === undefined) return run;
   const from = `from set ${progress.sets.length + 1}`;
-  const pain = toldSoFar(progress);
+  const pain = worstSoFar(progress);
   switch (relief.kind) {
     case 'shorter_range': return changed(run, { over: null, notes: [...progress.notes, `shorter range ${from}`] });
     case 'less_hard': return changed(run, { over: null, notes: [...progress.notes, `less hard ${from}`] });
@@ -138,7 +138,7 @@ export function helped(run: Run, exercise: Exercise, relief: Exercise['relief'][
   }
 }
 
-/** All of the sets were done before it was told to be over the limit: seen, and on. */
+/** The pain went over the limit after the last set: the athlete has read that and goes on. */
 export const overSeen = (run: Run): Run => changed(run, { over: null });
 
 /** Sets of the easier exercise that was done instead, and the worst pain in it. */
@@ -152,7 +152,7 @@ export function easierDone(run: Run, sets: number, pain: number): Run {
 /** No more of this exercise, for a reason. */
 export const leftOut = (run: Run, why: string): Run => changed(run, { ...asFarAsItWent(run), skipped: why }, { rest_until: null });
 
-/** The session ends here; what of it was not done is told to be left out for the reason. */
+/** The session ends here; what was not done is left out for this reason. */
 export function ended(run: Run, why: string): Run {
   const progress = present(run);
   const done = asFarAsItWent(run);
@@ -171,7 +171,7 @@ export function goneOn(run: Run): Run {
   });
 }
 
-/** The last limb or set is taken back, to be done or told again. */
+/** The last limb or set is taken back, to be done or entered again. */
 export function oneBack(run: Run): Run {
   const progress = present(run);
   if (progress === undefined) return run;

@@ -74,7 +74,7 @@ function Proposal({ found, close, decided }: { found: Case; close: () => void; d
           </Box>
         )}
         {chosen.length > 1 && standing.action === 'progress' && (
-          <Alert severity="warning" sx={{ mt: 1 }}>More than one change at a time: if it reacts, nobody will know which did it.</Alert>
+          <Alert severity="warning" sx={{ mt: 1 }}>More than one change at a time: if it reacts, nobody will know which one caused it.</Alert>
         )}
         {(standing.action === 'advance' || standing.action === 'finish') && (
           <>
@@ -105,7 +105,7 @@ function KeepUp({ found, kept, onChange }: { found: Case; kept: number | null; o
       <FormLabel id="after-the-end">{again ? 'Does it stay good?' : 'After the end'}</FormLabel>
       <RadioGroup aria-labelledby="after-the-end" value={kept ?? ''} onChange={(event) => onChange(Number(event.target.value))}>
         {KEPT.map(([times, words]) => <FormControlLabel key={times} value={times} control={<Radio />} label={`Keep the doses up ${words} for ${again ? 'another 8' : '8'} weeks; the case stays open, and then it is asked whether it stays good`} />)}
-        <FormControlLabel value={0} control={<Radio />} label="Discharge: the case is closed, and nothing is asked of the athlete any more" />
+        <FormControlLabel value={0} control={<Radio />} label="Discharge: the case is closed, and the athlete is asked for nothing more" />
       </RadioGroup>
     </FormControl>
   );

@@ -113,7 +113,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
       ))}
       {found.severe_flare && (
         <Alert severity="error" icon={false} sx={{ mb: 1.5, bgcolor: 'stop.main', color: 'background.paper' }}>
-          A flare at the stop level was told between sessions. The phone shows no loading until you have answered it or marked it as seen.
+          A flare at the stop level was reported between sessions. The phone shows no loading until you have answered it or marked it as seen.
         </Alert>
       )}
       <IntakeNotes found={found} />
@@ -173,9 +173,9 @@ function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; 
     ['see', 'Intake …', () => void navigate(`/cases/${found.id}/intake`)],
     ['see', 'Entries: put right, enter for the athlete …', () => void navigate(`/cases/${found.id}/entries`)],
     ['take-out', 'Tables for a spreadsheet …', () => open('tables')],
-    ['take-out', 'Take out the case file', () => window.location.assign(`/api/cases/${found.id}/file`)],
-    ['take-out', 'Take out the health record (FHIR)', () => window.location.assign(`/api/cases/${found.id}/health-record`)],
-    ['see', 'The athlete’s data: agreements, taking out, erasing …', () => void navigate(`/cases/${found.id}/data`)],
+    ['take-out', 'Export the case file', () => window.location.assign(`/api/cases/${found.id}/file`)],
+    ['take-out', 'Export the health record (FHIR)', () => window.location.assign(`/api/cases/${found.id}/health-record`)],
+    ['see', 'The athlete’s data: agreements, export, erasing …', () => void navigate(`/cases/${found.id}/data`)],
     ['see', 'Who sees this case …', () => open('sharing')],
     ['decide', 'Add a note …', () => ask({ kind: 'note' })],
     ['decide', 'Close the case …', () => ask({ kind: 'close' })],

@@ -20,7 +20,7 @@ export function DecisionPreview({ found, asked }: { found: Case; asked: Schemas[
           <Typography sx={{ fontWeight: 600 }}>Proposed then: {judged.headline}</Typography>
           <Typography variant="body2">{judged.because}</Typography>
           <Typography variant="body2" color="textSecondary">
-            {judged.differs === 0 ? `All ${judged.sessions} sessions are judged the same.` : `${judged.differs} of ${judged.sessions} sessions are judged otherwise.`} The gate is {judged.gate_open ? 'open' : 'closed'} then.
+            {judged.differs === 0 ? `All ${judged.sessions} sessions would be judged the same.` : `${judged.differs} of ${judged.sessions} sessions would be judged differently.`} The gate is {judged.gate_open ? 'open' : 'closed'} then.
           </Typography>
         </>
       )}

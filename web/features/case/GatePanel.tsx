@@ -41,7 +41,7 @@ export function GatePanel({ found, light, signOff }: { found: Case; light: (days
       </Box>
       {gate.criteria.length > 0 && !gate.open && (
         <Typography variant="body2" sx={{ mt: 0.5 }}>
-          {gate.earliest === null ? 'No day can be named yet: the dose has to grow, or something has to be planned.' : <>Earliest day: <b>{when(gate.earliest, standing.today)}</b>, if every session from now on is done and settles.</>}
+          {gate.earliest === null ? 'No date can be given yet: the dose has to grow, or something has to be planned.' : <>Earliest day: <b>{when(gate.earliest, standing.today)}</b>, if every session from now on is done and settles.</>}
         </Typography>
       )}
       {signOff !== undefined && waitsForSignOff && found.closed_on === null && <Button variant="outlined" onClick={signOff} sx={{ mt: 0.75 }}>Sign off technique …</Button>}

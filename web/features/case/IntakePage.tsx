@@ -45,14 +45,14 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
   const [advice, setAdvice] = useState(found.advice.map((one) => ({ words: one.words, until: one.until ?? '' })));
   const [findings, setFindings] = useState(found.found);
   const [why, setWhy] = useState('');
-  // What is told below, and what saving puts its own in place of; looked at anew where somebody else was first.
-  const [told, setTold] = useState({ revision: found.revision, changes: found.changes });
+  // The changes that are shown below and that saving replaces; loaded again where somebody else saved first.
+  const [seen, setSeen] = useState({ revision: found.revision, changes: found.changes });
   const queries = useQueryClient();
   const save = useMutation({
     mutationFn: () => send(() => api.PUT('/api/cases/{case}/intake', {
       params: { path: { case: id } },
       body: {
-        revision: told.revision, goal, why: text(why),
+        revision: seen.revision, goal, why: text(why),
         history: text(form.history), began_on: text(form.began_on), load_change: text(form.load_change), aggravating: text(form.aggravating), occupation: text(form.occupation), medicines: text(form.medicines),
         goal_on: text(form.goal_on), events: days(form.events), blocked: days(form.blocked), equipment: form.equipment.trim() === '' && found.equipment === null ? null : form.equipment.split(',').map((one) => one.trim()).filter((one) => one !== ''),
         found: findings, session_minutes: number(form.session_minutes), body_mass_kg: number(form.body_mass_kg), born_on: text(form.born_on), season_from: text(form.season_from), season_until: text(form.season_until),
@@ -62,13 +62,13 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
     onError: async (problem) => {
       if (!(problem instanceof Refusal) || problem.status !== 409) return;
       const now = await send(() => api.GET('/api/cases/{case}/intake', { params: { path: { case: id } } })).catch(() => null);
-      if (now !== null) setTold({ revision: now.revision, changes: now.changes });
+      if (now !== null) setSeen({ revision: now.revision, changes: now.changes });
     },
     onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: ['case', id] }), queries.invalidateQueries({ queryKey: ['round'] })]),
   });
   const at = (field: string) => {
-    const told = faultAt(save.error, field) ?? (save.error instanceof Refusal ? Object.entries(save.error.fields).find(([name]) => name.startsWith(`${field}.`))?.[1] : undefined);
-    return { error: told !== undefined, helperText: told };
+    const seen = faultAt(save.error, field) ?? (save.error instanceof Refusal ? Object.entries(save.error.fields).find(([name]) => name.startsWith(`${field}.`))?.[1] : undefined);
+    return { error: seen !== undefined, helperText: seen };
   };
   const field = (name: Text, label: string, width: number | string, more: object = {}) => (
     <TextField label={label} value={form[name]} onChange={(event) => setForm((now) => ({ ...now, [name]: event.target.value }))} sx={{ width }} {...at(name)} {...more} />
@@ -104,7 +104,7 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
         {found.findings.length > 0 && (
           <Box role="group" aria-label="Found beside it" sx={{ width: '100%' }}>
             <Typography variant="h3">Found beside it</Typography>
-            <Typography variant="body2" color="textSecondary">What is ticked opens work on it, where the plan has some that waits for it.</Typography>
+            <Typography variant="body2" color="textSecondary">Ticking a finding starts work on it, where the plan has some waiting.</Typography>
             {found.findings.map((one) => (
               <FormControlLabel key={one.key} sx={{ width: 300 }} control={<Checkbox size="small" checked={findings.includes(one.key)} onChange={(event) => setFindings((all) => (event.target.checked ? [...all, one.key] : all.filter((key) => key !== one.key)))} />} label={one.words} />
             ))}
@@ -132,8 +132,8 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
       </Paper>
       <Paper variant="outlined" component="section" aria-label="What it said before" sx={{ p: 1.5 }}>
         <Typography variant="h2">What it said before</Typography>
-        {told.changes.length === 0 && <Typography color="textSecondary">Nothing was changed since the case was opened.</Typography>}
-        {told.changes.map((one) => (
+        {seen.changes.length === 0 && <Typography color="textSecondary">Nothing was changed since the case was opened.</Typography>}
+        {seen.changes.map((one) => (
           <Box key={one.at} sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}>
             <Typography variant="body2">{one.words}</Typography>
             <Typography variant="body2" color="textSecondary">{one.by}, {moment(one.at)}{one.why === null ? '' : `: ${one.why}`}</Typography>

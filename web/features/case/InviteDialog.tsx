@@ -63,7 +63,7 @@ function OnPaper({ link, name }: { link: string; name: string }) {
       <QrCode text={link} label="Code to scan with a phone" size={220} />
       <Typography sx={{ overflowWrap: 'anywhere', textAlign: 'center' }}>{link}</Typography>
       <Typography sx={{ textAlign: 'center' }}>or open {link.split('#')[0]} and type<br /><Box component="b" sx={{ fontSize: 22, letterSpacing: 1 }}>{link.split('#')[1]}</Box></Typography>
-      <Typography variant="body2" color="textSecondary">For {name} alone: good for 7 days and for one use. It is shown this once.</Typography>
+      <Typography variant="body2" color="textSecondary">For {name} alone: valid for 7 days and for one use. It is shown only once.</Typography>
     </Box>
   );
 }

@@ -19,7 +19,7 @@ export function OpinionsPanel({ found }: { found: Case }) {
       <Typography variant="h2">Second opinions</Typography>
       {!wanted && (
         <>
-          <Typography variant="body2" color="textSecondary">Judged by “{found.school.title}”. The other schools may see this log otherwise.</Typography>
+          <Typography variant="body2" color="textSecondary">Judged by “{found.school.title}”. The other schools may judge this log differently.</Typography>
           <Button variant="outlined" onClick={() => setWanted(true)} sx={{ mt: 0.75 }}>Ask every school</Button>
         </>
       )}
@@ -43,7 +43,7 @@ export function OpinionsPanel({ found }: { found: Case }) {
               </Box>
             ))}
           </Box>
-          <Typography variant="h3" sx={{ mt: 1 }}>Where they part</Typography>
+          <Typography variant="h3" sx={{ mt: 1 }}>Where they differ</Typography>
           <Typography variant="body2" color="textSecondary">{opinions.data.words}</Typography>
           {opinions.data.parts.map((part) => (
             <Box key={part.session} sx={{ mt: 0.5 }}>

@@ -48,12 +48,12 @@ export function ProposalCard({ found, accept, keep, clear }: { found: Case; acce
 }
 
 function weekWords(week: Case['week']): string {
-  const told: [number, string, number | null | undefined][] = [
+  const figures: [number, string, number | null | undefined][] = [
     [week.this.isometric_s, 's held', week.change_percent.isometric_s],
     [week.this.volume_load_kg, 'kg lifted', week.change_percent.volume_load_kg],
     [week.this.contacts, 'landings', week.change_percent.contacts],
     [week.this.sport_min, 'min of sport', week.change_percent.sport_min],
   ];
-  const parts = told.filter(([amount]) => amount > 0).map(([amount, unit, change]) => `${amount} ${unit}${change === null || change === undefined ? '' : ` (${change > 0 ? '+' : ''}${change} %)`}`);
+  const parts = figures.filter(([amount]) => amount > 0).map(([amount, unit, change]) => `${amount} ${unit}${change === null || change === undefined ? '' : ` (${change > 0 ? '+' : ''}${change} %)`}`);
   return parts.length === 0 ? 'nothing yet' : parts.join(', ');
 }

@@ -90,7 +90,7 @@ export function ReasonDialog({ found, asked, close, decided }: { found: Case; as
         )}
         {asked.kind === 'sign_off' && <Typography>You have seen the technique of this stage and found it sound.</Typography>}
         {asked.kind === 'stage' && stopped && <Alert severity="warning">A stop is open. The athlete gets no session before you have reviewed it, in whatever stage.</Alert>}
-        {asked.kind === 'rule' && <Typography variant="body2" color="textSecondary">Now judged by {found.school.title}. The whole log is judged anew by the other limits; what was decided stays as it was. Its limits are defaults that a practice can change.</Typography>}
+        {asked.kind === 'rule' && <Typography variant="body2" color="textSecondary">Now judged by {found.school.title}. The whole log is judged again by the other limits; past decisions stay as they were. Its limits are defaults that a practice can change.</Typography>}
         {(asked.kind === 'stage' || asked.kind === 'rule') && (
           <TextField select label={asked.kind === 'stage' ? 'Stage' : 'School'} value={chosen} onChange={(event) => setChosen(event.target.value)} {...at(asked.kind)}>
             {options.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}{asked.kind === 'stage' && one.key === found.standing.stage.key && ': the programme goes on, as often as before'}</MenuItem>)}
@@ -99,14 +99,14 @@ export function ReasonDialog({ found, asked, close, decided }: { found: Case; as
         {asked.kind === 'stage' && chosen !== '' && <StageMove found={found} stage={chosen} />}
         {asked.kind === 'close' && (
           <>
-            <Typography variant="body2" color="textSecondary">Nothing is asked of the athlete any more: no session, no morning. The phone says who closed it, why, and when to come back. It can be opened again.</Typography>
+            <Typography variant="body2" color="textSecondary">The athlete is asked for nothing more: no sessions, no mornings. The phone says who closed it, why, and when to come back. It can be opened again.</Typography>
             <TextField select label="How it ends" value={ending} onChange={(event) => setEnding(event.target.value as Ending)} {...at('ending')}>
               {ENDINGS.map(([key, title]) => <MenuItem key={key} value={key}>{title}</MenuItem>)}
             </TextField>
             {ending === 'referred' && <TextField label="To whom" value={referTo} onChange={(event) => setReferTo(event.target.value)} {...at('refer_to')} />}
           </>
         )}
-        {asked.kind === 'reopen' && <Typography variant="body2" color="textSecondary">It goes on in {found.standing.stage.title}, every dose one step easier than it was: nobody knows what the tissue lost meanwhile.</Typography>}
+        {asked.kind === 'reopen' && <Typography variant="body2" color="textSecondary">It goes on in {found.standing.stage.title}, every dose one step easier than it was: nobody knows how much the tissue lost in the meantime.</Typography>}
         {asked.kind === 'reopen' && <DecisionPreview found={found} asked={{ kind: 'reopen' }} />}
         {asked.kind === 'rule' && chosen !== '' && <DecisionPreview found={found} asked={{ kind: 'rule', rule: chosen }} />}
         {asked.kind === 'review' && (

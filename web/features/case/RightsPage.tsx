@@ -18,7 +18,7 @@ import { useMay } from '../../shell/useSignedIn';
 
 type Rights = Schemas['Rights'];
 
-/** What the athlete agreed to and may ask for: agreements, the record set aside, all data taken out, and erased. */
+/** What the athlete agreed to and may ask for: agreements, the record set aside, all data exported, and erased. */
 export function RightsPage() {
   const { id = '' } = useParams();
   const key = ['rights', id];
@@ -37,8 +37,8 @@ export function RightsPage() {
       <Agreements id={id} rights={found.data} set={set} />
       {may('manage') && <SetAside id={id} rights={found.data} set={set} />}
       {may('manage') && (
-        <Part title="Take all data out">
-          <Typography>Every case, open and closed: case file, health record (FHIR), tables and signed papers, in one zip archive. It holds health data: keep it as such. That you took it out stands in the record.</Typography>
+        <Part title="Export all data">
+          <Typography>Every case, open and closed: case file, health record (FHIR), tables and signed papers, in one zip archive. It holds health data: keep it accordingly. The record shows that you exported it.</Typography>
           <MadeFile label="Make the archive" ask={() => send(() => api.POST('/api/cases/{case}/archive', { params: { path: { case: id } } }))} />
         </Part>
       )}
@@ -120,7 +120,7 @@ function SetAside({ id, rights, set }: { id: string; rights: Rights; set: (answe
   return (
     <Part title="Set the record aside">
       {rights.restricted === null
-        ? <Typography>When an athlete disputes what stands here, or objects: nobody but the owners sees the record, and nothing is decided or entered at the desk until it is settled. The phone goes on.</Typography>
+        ? <Typography>For an athlete who disputes the record or objects to it: only owners can then see it, and nothing is decided or entered at the desk until it is settled. The phone keeps working.</Typography>
         : <Alert severity="warning">Set aside since {moment(rights.restricted.at)}: {rights.restricted.why}</Alert>}
       <Box component="form" noValidate onSubmit={(event: SyntheticEvent) => { event.preventDefault(); save.mutate(); }} sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', flexWrap: 'wrap' }}>
         <TextField label={is ? 'How it was settled' : 'What the athlete asks for, and why'} value={why} onChange={(event) => setWhy(event.target.value)} error={fault !== undefined} helperText={fault} sx={{ flex: 1, minWidth: 220 }} />
@@ -148,14 +148,14 @@ function Erase({ id, rights }: { id: string; rights: Rights }) {
         {rights.is_kept
           ? `The record must be kept ${rights.kept_years === null ? 'until your practice says for how long (Practice, “Keeping records”)' : `for ${rights.kept_years} years after the last case was closed`}. Until then it stays without the name: messages, papers, the sign-in and the phone’s access go, and the name goes out of every note.`
           : 'The time of keeping is over: everything goes, and nothing is left to look up.'}
-        {' '}This cannot be taken back, and holds after a backup is restored too.
+        {' '}This cannot be undone, and still applies after a backup is restored.
       </Typography>
       {rights.has_open_case ? <Alert severity="info">A case of this athlete is open. Close it first, so that nobody is treated without a record.</Alert> : (
         <Box component="form" noValidate onSubmit={(event: SyntheticEvent) => { event.preventDefault(); erase.mutate(); }} sx={{ display: 'grid', gap: 1.5, justifyItems: 'start' }}>
           <TextField fullWidth label="Type the athlete’s name" value={name} onChange={(event) => setName(event.target.value)} error={fault('name') !== undefined} helperText={fault('name')} />
           <TextField fullWidth label="Who asked for it, and when" value={why} onChange={(event) => setWhy(event.target.value)} error={fault('why') !== undefined} helperText={fault('why')} />
           {erase.isError && fault('name') === undefined && fault('why') === undefined && <Failed problem={erase.error} />}
-          <Button type="submit" variant="contained" color="error" loading={erase.isPending}>{rights.is_kept ? 'Take the name off for good' : 'Erase for good'}</Button>
+          <Button type="submit" variant="contained" color="error" loading={erase.isPending}>{rights.is_kept ? 'Remove the name for good' : 'Erase for good'}</Button>
         </Box>
       )}
     </Part>

@@ -17,13 +17,13 @@ const VERDICTS: Record<SessionTold['verdict'], [string, string]> = {
 
 /** One session: sets done against the dose, pain, what answered it and when, the verdict in words. */
 export function SessionCard({ id, session, today }: { id: string; session: string | null; today: string }) {
-  const told = useSession(id, session);
-  if (session === null) return <Typography color="textSecondary">No session yet. The first will stand here with its next morning.</Typography>;
-  if (told.data === undefined) return <Typography color="textSecondary" sx={{ minHeight: 96 }}>{told.isError ? 'This session could not be loaded. Point at it again.' : 'Loading the session …'}</Typography>;
-  const one = told.data;
+  const query = useSession(id, session);
+  if (session === null) return <Typography color="textSecondary">No session yet. The first will appear here with its next morning.</Typography>;
+  if (query.data === undefined) return <Typography color="textSecondary" sx={{ minHeight: 96 }}>{query.isError ? 'This session could not be loaded. Point at it again.' : 'Loading the session …'}</Typography>;
+  const one = query.data;
   const [verdict, tone] = VERDICTS[one.verdict];
   return (
-    <Box aria-live="polite" sx={{ borderTop: 1, borderColor: 'divider', pt: 0.75, minHeight: 96, opacity: told.isPlaceholderData ? 0.55 : 1 }}>
+    <Box aria-live="polite" sx={{ borderTop: 1, borderColor: 'divider', pt: 0.75, minHeight: 96, opacity: query.isPlaceholderData ? 0.55 : 1 }}>
       <Typography variant="body2">
         <b title={moment(one.started_at)}>{day(one.on)}</b>, {one.started_at.slice(11, 16)}–{one.ended_at.slice(11, 16)} · {one.stage}{one.minutes === null ? '' : ` · ${one.minutes} min${one.effort === null ? '' : `, effort ${one.effort} of 10`}`} · plan {one.plan_version} ·{' '}
         <Box component="b" sx={{ color: tone }}>{verdict}</Box>
@@ -42,7 +42,7 @@ export function SessionCard({ id, session, today }: { id: string; session: strin
               <td>{entry.asked ?? '–'}</td>
               <td>{doneWords(entry)}</td>
               <Box component="td" sx={entry.over ? { color: 'over.main', fontWeight: 600 } : {}}>
-                {entry.pain === null ? 'not told' : `${entry.pain} of 10${entry.over ? ', over its limit' : ''}`}
+                {entry.pain === null ? 'not entered' : `${entry.pain} of 10${entry.over ? ', over its limit' : ''}`}
                 {entry.before !== null && entry.after !== null && ` (test ${entry.before} → ${entry.after})`}
               </Box>
             </tr>

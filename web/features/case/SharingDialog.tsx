@@ -42,7 +42,7 @@ export function SharingDialog({ found, close }: { found: Case; close: () => void
                   <Typography><b>{one.name}</b>, {one.role.toLowerCase()}{one.until !== null && `, until ${day(one.until)}`}</Typography>
                   <Typography variant="body2" color="textSecondary">{one.kind === 'opened' ? `opened it: “${one.reason ?? ''}”` : `shared by ${one.by}`}</Typography>
                 </Box>
-                {may('decide') && <Button loading={end.isPending && end.variables === one.id} onClick={() => end.mutate(one.id)} aria-label={`Share no longer with ${one.name}`}>End it</Button>}
+                {may('decide') && <Button loading={end.isPending && end.variables === one.id} onClick={() => end.mutate(one.id)} aria-label={`Stop sharing with ${one.name}`}>End it</Button>}
               </Box>
             ))}
             {end.isError && <Failed problem={end.error} />}
@@ -95,7 +95,7 @@ function HandOver({ id, shares, close }: { id: string; shares: Shares; close: ()
       {to !== '' && (
         <>
           <TextField label="Note for the record" value={note} onChange={(event) => setNote(event.target.value)} multiline minRows={2} error={fault('note') !== undefined} helperText={fault('note')} />
-          {!shares.open_to_all && <Alert severity="info">It is theirs from then on. You see it no longer, unless they share it with you.</Alert>}
+          {!shares.open_to_all && <Alert severity="info">It is theirs from then on. You will no longer see it unless they share it with you.</Alert>}
           <Box><Button type="submit" variant="contained" loading={hand.isPending}>Hand it over</Button></Box>
         </>
       )}

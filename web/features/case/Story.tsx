@@ -31,7 +31,7 @@ export function Story({ found, lit }: { found: Case; lit: readonly { on: string;
   const from = { fortnight: plusDays(today, -13), six: plusDays(today, -41), stage: found.stage_from, all: opened < found.opened_on ? opened : found.opened_on }[span];
   const measures = (Object.keys(MEASURES) as Measure[]).filter((measure) => found.loads.some((load) => load[measure] > 0));
   const measure = picked ?? mostUsed(found, measures, from);
-  const told = useSettled(pointed ?? chosen ?? found.hooks.at(-1)?.session ?? null, PASSING);
+  const shown = useSettled(pointed ?? chosen ?? found.hooks.at(-1)?.session ?? null, PASSING);
 
   return (
     <Paper variant="outlined" component="section" aria-label="Sessions" sx={{ p: 1.5 }}>
@@ -60,7 +60,7 @@ export function Story({ found, lit }: { found: Case; lit: readonly { on: string;
         point={setPointed}
         choose={setChosen}
       />
-      <SessionCard id={found.id} session={told} today={today} />
+      <SessionCard id={found.id} session={shown} today={today} />
       <Typography variant="caption" color="textSecondary" sx={{ display: 'block', mt: 0.5 }}>
         Stem: baseline to worst pain in the session, 0–10. Hook: to the next morning’s test. Dot: back at baseline. Ring: above it. Cross: stop. Dotted line: morning test.
       </Typography>

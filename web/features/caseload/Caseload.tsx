@@ -67,7 +67,7 @@ function Load({ load }: { load: Load }) {
         </Paper>
         <Paper variant="outlined" component="section" aria-label="Flares" sx={{ p: 1 }}>
           <Typography variant="h2" sx={{ px: 0.5 }}>Flares in 90 days</Typography>
-          <Typography variant="body2" color="textSecondary" sx={{ px: 0.5, mb: 0.5 }}>Told by the athlete or planned for, by programme and school. Few cases say little.</Typography>
+          <Typography variant="body2" color="textSecondary" sx={{ px: 0.5, mb: 0.5 }}>Reported by the athlete or planned for, by programme and school. Few cases say little.</Typography>
           {load.flares.map((one) => {
             const title = `${one.programme} (${one.school})`;
             return <Count key={title} n={one.flares} title={`${title}, ${one.all} ${one.all === 1 ? 'case' : 'cases'}`} pressed={chosen?.title === title} press={() => choose({ title, cases: one.cases })} />;

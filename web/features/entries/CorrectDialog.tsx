@@ -42,7 +42,7 @@ export function CorrectDialog({ id, found, entry, close }: { id: string; found: 
   };
   const at = (field: string) => ({ error: faultAt(correct.error, field) !== undefined, helperText: faultAt(correct.error, field) });
   const input = (key: string, label: string, now: number | null | undefined, fault: ReturnType<typeof at> | object) => (
-    <TextField key={key} label={label} placeholder={now === null || now === undefined ? 'not told' : String(now)} value={typed[key] ?? ''} onChange={(event) => setTyped((all) => ({ ...all, [key]: event.target.value }))} slotProps={{ inputLabel: { shrink: true }, htmlInput: { inputMode: 'decimal' } }} {...fault} />
+    <TextField key={key} label={label} placeholder={now === null || now === undefined ? 'not entered' : String(now)} value={typed[key] ?? ''} onChange={(event) => setTyped((all) => ({ ...all, [key]: event.target.value }))} slotProps={{ inputLabel: { shrink: true }, htmlInput: { inputMode: 'decimal' } }} {...fault} />
   );
   const shown = ['why', ...fields.map(({ key }) => key)].some((field) => faultAt(correct.error, field) !== undefined);
   return (
@@ -54,7 +54,7 @@ export function CorrectDialog({ id, found, entry, close }: { id: string; found: 
           {fields.map(({ key, label }) => input(key, label, entry[key], at(key)))}
           {pains.map((one, i) => input(`pain-${i}`, `${one.title}: pain, 0 to 10`, one.pain, {}))}
         </Box>
-        {!isNumber && <Typography color="error" variant="body2">Only numbers can stand here.</Typography>}
+        {!isNumber && <Typography color="error" variant="body2">Enter a number.</Typography>}
         <TextField label="What was wrong, for the record" value={why} onChange={(event) => setWhy(event.target.value)} multiline minRows={2} {...at('why')} />
         {correct.error instanceof Refusal && !shown && <Alert severity="error">{Object.values(correct.error.fields)[0] ?? correct.error.message}</Alert>}
       </DialogContent>

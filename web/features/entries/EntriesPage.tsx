@@ -63,7 +63,7 @@ function EntriesView({ id, found }: { id: string; found: Entries }) {
         </Paper>}
         <Paper variant="outlined" component="section" aria-label="What was entered" sx={{ p: 1.5 }}>
           <Typography variant="h2">What was entered</Typography>
-          {enters && <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>Put right what is wrong: the case is judged anew, and what it said before stays in the record.</Typography>}
+          {enters && <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>Put right what is wrong: the case is judged again, and what it said before stays in the record.</Typography>}
           {found.entries.length === 0 && <Typography color="textSecondary">Nothing yet.</Typography>}
           <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
             {shown.map((one) => (

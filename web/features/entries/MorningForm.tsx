@@ -30,7 +30,7 @@ export function MorningForm({ id, found }: { id: string; found: Entries }) {
     { entry, body: { at: momentIn(found.zone, on, time), provocation: numberOf(score), stiffness_min: numberOf(stiff), signs } },
     {
       onSuccess: () => {
-        setDone(`${day(on)}: ${score.trim() === '' ? 'what was told' : `${score} of 10`}`);
+        setDone(`${day(on)}: ${score.trim() === '' ? 'the report' : `${score} of 10`}`);
         setEntry(crypto.randomUUID());
         setScore('');
         setStiff('');
@@ -52,7 +52,7 @@ export function MorningForm({ id, found }: { id: string; found: Entries }) {
         <TextField label="Stiff, min" value={stiff} onChange={change(setStiff)} error={fault.stiff !== undefined} helperText={fault.stiff} slotProps={{ htmlInput: { inputMode: 'decimal' } }} sx={{ width: 110 }} />
         <Button type="submit" variant="contained" loading={enter.isPending} disabled={(score.trim() === '' ? signs.length === 0 : numberOf(score) === null) || (stiff !== '' && numberOf(stiff) === null)} sx={{ height: 37 }}>Keep</Button>
       </Box>
-      <Button onClick={() => setAsked(!asked)} aria-expanded={asked} sx={{ justifySelf: 'start' }}>Something else was told …</Button>
+      <Button onClick={() => setAsked(!asked)} aria-expanded={asked} sx={{ justifySelf: 'start' }}>Something else was reported …</Button>
       {signs.length > 0 && <Alert severity="error">This stops the case: no loading until you have reviewed it. Tell the athlete now; if it is severe, emergency care.</Alert>}
       {asked && <SignList signs={signs} set={setSigns} />}
       {there !== undefined && (score !== '' || signs.length === 0) && <Typography variant="body2" sx={{ color: 'watch.main' }}>{day(on)} was answered with {there.provocation} of 10. What you enter takes its place.</Typography>}

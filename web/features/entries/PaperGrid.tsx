@@ -22,7 +22,7 @@ const COLUMNS = ['score', 'stiff', 'slot', 'pain'] as const;
 export function PaperGrid({ id, found }: { id: string; found: Entries }) {
   const [from, setFrom] = useState(plusDays(found.today, 1 - DAYS));
   const [lines, setLines] = useState<Record<string, Line>>({});
-  const [told, setTold] = useState<Record<string, string>>({});
+  const [messages, setMessages] = useState<Record<string, string>>({});
   // Made once for each line, so that what is sent again is stored once.
   const ids = useRef(new Map<string, string>());
   const idOf = (what: string): string => {
@@ -62,9 +62,9 @@ export function PaperGrid({ id, found }: { id: string; found: Entries }) {
           setLines((all) => ({ ...all, [on]: { ...(all[on] ?? EMPTY), slot: '', pain: '' } }));
           ids.current.delete(`${on} session`);
         }
-        setTold((all) => ({ ...all, [on]: 'kept' }));
+        setMessages((all) => ({ ...all, [on]: 'kept' }));
       } catch (problem) {
-        setTold((all) => ({ ...all, [on]: problem instanceof Refusal ? Object.values(problem.fields)[0] ?? problem.message : 'could not be sent; it stands here' }));
+        setMessages((all) => ({ ...all, [on]: problem instanceof Refusal ? Object.values(problem.fields)[0] ?? problem.message : 'could not be sent; it is still here' }));
       }
     }
     setSending(false);
@@ -87,7 +87,7 @@ export function PaperGrid({ id, found }: { id: string; found: Entries }) {
             const cell = (column: number) => {
               const field = COLUMNS[column] ?? 'score';
               const input = { 'aria-label': `${day(on)}, ${['test', 'stiff', 'session', 'worst pain'][column] ?? ''}`, 'data-at': `${row}-${column}`, onKeyDown: (event: KeyboardEvent) => go(event, row, column) };
-              const common = { value: line[field], error: faults[field] !== undefined, onChange: (event: { target: { value: string } }) => { set(on, { [field]: event.target.value }); setTold((all) => ({ ...all, [on]: '' })); } };
+              const common = { value: line[field], error: faults[field] !== undefined, onChange: (event: { target: { value: string } }) => { set(on, { [field]: event.target.value }); setMessages((all) => ({ ...all, [on]: '' })); } };
               return field === 'slot'
                 ? <TextField {...common} select helperText={entered(on) === 0 ? undefined : `${entered(on)} entered already`} slotProps={{ select: { native: true }, htmlInput: input }} sx={{ width: 150 }}><option value="">none</option>{found.sessions.map((one) => <option key={one.slot} value={one.slot}>{one.title}</option>)}</TextField>
                 : <TextField {...common} slotProps={{ htmlInput: { ...input, inputMode: 'numeric' } }} sx={{ width: 74 }} />;
@@ -98,7 +98,7 @@ export function PaperGrid({ id, found }: { id: string; found: Entries }) {
                 {there === undefined ? <><TableCell>{cell(0)}</TableCell><TableCell>{cell(1)}</TableCell></> : <TableCell colSpan={2}>answered: {there.provocation}</TableCell>}
                 <TableCell>{cell(2)}</TableCell>
                 <TableCell>{cell(3)}</TableCell>
-                <TableCell><Typography variant="caption" role="status" color={told[on] === 'kept' ? 'textSecondary' : 'error'}>{Object.keys(faults).length > 0 ? Object.values(faults)[0] : told[on] ?? ''}</Typography></TableCell>
+                <TableCell><Typography variant="caption" role="status" color={messages[on] === 'kept' ? 'textSecondary' : 'error'}>{Object.keys(faults).length > 0 ? Object.values(faults)[0] : messages[on] ?? ''}</Typography></TableCell>
               </TableRow>
             );
           })}

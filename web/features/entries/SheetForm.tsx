@@ -28,7 +28,7 @@ export function SheetForm({ id }: { id: string }) {
   const settled = useSettled(sheet);
   const found = useSheet(id, settled);
   const take = useTakeIn(id);
-  const told = sheet.text.trim() === '' ? undefined : found.data;
+  const preview = sheet.text.trim() === '' ? undefined : found.data;
   const change = (next: Partial<Sheet>) => { setSheet({ ...sheet, ...next }); take.reset(); };
   const choose = async (file: File | undefined) => { if (file !== undefined) change({ text: await file.text(), columns: null, dates: null }); };
   const isSettled = settled === sheet && !found.isFetching;
@@ -46,46 +46,46 @@ export function SheetForm({ id }: { id: string }) {
         </Button>
       </Box>
       {found.isError && faultAt(found.error, 'text') === undefined && <Failed problem={found.error} />}
-      {told !== undefined && <Match told={told} sheet={sheet} change={change} />}
-      {told?.missing.length === 0 && <Rows told={told} />}
-      {told?.missing.length === 0 && (
+      {preview !== undefined && <Match preview={preview} sheet={sheet} change={change} />}
+      {preview?.missing.length === 0 && <Rows preview={preview} />}
+      {preview?.missing.length === 0 && (
         <Box>
-          <Button variant="contained" disabled={!isSettled || told.new === 0 || told.faulty > 0} loading={take.isPending} onClick={() => take.mutate({ sheet, as }, { onSuccess: () => { setSheet({ ...EMPTY, kind: sheet.kind }); setAs(crypto.randomUUID()); } })}>
-            {told.new === 1 ? 'Take in one entry' : `Take in ${told.new} entries`}
+          <Button variant="contained" disabled={!isSettled || preview.new === 0 || preview.faulty > 0} loading={take.isPending} onClick={() => take.mutate({ sheet, as }, { onSuccess: () => { setSheet({ ...EMPTY, kind: sheet.kind }); setAs(crypto.randomUUID()); } })}>
+            {preview.new === 1 ? 'Import one entry' : `Take in ${preview.new} entries`}
           </Button>
-          {told.faulty > 0 && <Typography variant="body2" sx={{ mt: 0.5, color: 'error.main' }}>{told.faulty === 1 ? 'One row is wrong' : `${told.faulty} rows are wrong`}: mend the sheet above, or match its columns anew. It is taken in as a whole or not at all.</Typography>}
+          {preview.faulty > 0 && <Typography variant="body2" sx={{ mt: 0.5, color: 'error.main' }}>{preview.faulty === 1 ? 'One row is wrong' : `${preview.faulty} rows are wrong`}: correct the sheet above, or match its columns again. It is imported as a whole or not at all.</Typography>}
         </Box>
       )}
       {take.isError && <Failed problem={take.error} />}
-      {take.isSuccess && <Alert severity="success">{take.data.stored === 1 ? 'One entry was taken in.' : `${take.data.stored} entries were taken in.`} The case is judged anew.</Alert>}
+      {take.isSuccess && <Alert severity="success">{take.data.stored === 1 ? 'One entry was imported.' : `${take.data.stored} entries were imported.`} The case is judged again.</Alert>}
       <Taken id={id} />
     </Box>
   );
 }
 
 /** Which column says what, and how it writes dates. */
-function Match({ told, sheet, change }: { told: SheetPreview; sheet: Sheet; change: (next: Partial<Sheet>) => void }) {
-  const chosen = Object.fromEntries(told.fields.map((one) => [one.key, one.column]));
+function Match({ preview: preview, sheet, change }: { preview: SheetPreview; sheet: Sheet; change: (next: Partial<Sheet>) => void }) {
+  const chosen = Object.fromEntries(preview.fields.map((one) => [one.key, one.column]));
   return (
     <Box role="group" aria-label="Which column says what" sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))' }}>
-      {told.fields.map((one) => (
+      {preview.fields.map((one) => (
         <TextField key={one.key} select size="small" label={one.title} value={one.column ?? ''} required={one.required} error={one.required && one.column === null} helperText={one.required && one.column === null ? 'Choose its column' : undefined}
           onChange={(event) => change({ columns: { ...chosen, [one.key]: event.target.value === '' ? null : Number(event.target.value) } })}>
           <MenuItem value="">{one.required ? 'choose …' : 'no column'}</MenuItem>
-          {told.columns.map((name, i) => <MenuItem key={i} value={i}>{name === '' ? `Column ${i + 1}` : name}</MenuItem>)}
+          {preview.columns.map((name, i) => <MenuItem key={i} value={i}>{name === '' ? `Column ${i + 1}` : name}</MenuItem>)}
         </TextField>
       ))}
-      {told.date_forms.length > 1 && (
-        <TextField select size="small" label="Days are written as" value={told.dates ?? ''} onChange={(event) => change({ columns: sheet.columns ?? chosen, dates: event.target.value as DateForm })} helperText="Both make sense: choose">
-          {told.date_forms.map((form) => <MenuItem key={form} value={form}>{FORMS[form]}</MenuItem>)}
+      {preview.date_forms.length > 1 && (
+        <TextField select size="small" label="Days are written as" value={preview.dates ?? ''} onChange={(event) => change({ columns: sheet.columns ?? chosen, dates: event.target.value as DateForm })} helperText="Either is possible: choose one">
+          {preview.date_forms.map((form) => <MenuItem key={form} value={form}>{FORMS[form]}</MenuItem>)}
         </TextField>
       )}
     </Box>
   );
 }
 
-function Rows({ told }: { told: SheetPreview }) {
-  const rows = [...told.entries].sort((a, b) => Number(b.fault !== null) - Number(a.fault !== null) || a.line - b.line);
+function Rows({ preview: preview }: { preview: SheetPreview }) {
+  const rows = [...preview.entries].sort((a, b) => Number(b.fault !== null) - Number(a.fault !== null) || a.line - b.line);
   return (
     <Box component="table" aria-label="What the rows come to" sx={{ width: '100%', borderCollapse: 'collapse', fontSize: '0.875rem', '& td, & th': { textAlign: 'left', borderTop: 1, borderColor: 'divider', py: 0.25, pr: 1, verticalAlign: 'top' }, '& th': { fontWeight: 400, color: 'text.secondary', whiteSpace: 'nowrap' } }}>
       <tbody>
@@ -108,8 +108,8 @@ function Taken({ id }: { id: string }) {
   const imports = found.data?.imports ?? [];
   if (imports.length === 0) return null;
   return (
-    <Box component="section" aria-label="Sheets that came in">
-      <Typography variant="h3">Sheets that came in</Typography>
+    <Box component="section" aria-label="Imported sheets">
+      <Typography variant="h3">Imported sheets</Typography>
       {back.isError && <Failed problem={back.error} />}
       {imports.map((one) => (
         <Box key={one.id} sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: 1, borderColor: 'divider', py: 0.5 }}>

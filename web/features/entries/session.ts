@@ -16,7 +16,7 @@ export interface Done {
   read: FromDevice | null;
 }
 
-/** The sets of a device, and how they are told. */
+/** The sets of a device, and how they are shown. */
 export interface FromDevice {
   device: string | null;
   sets: Set[];

@@ -12,7 +12,7 @@ export function entryWords(one: OneEntry, found: Pick<Entries, 'test' | 'side'>)
     return `: ${first} ${one.affected ?? '–'}, ${second} ${one.unaffected ?? '–'} ${one.unit ?? ''}`;
   }
   if (one.what === 'score') return `: ${one.score ?? '–'}`;
-  const told = (one.pains ?? []).map((each) => `${each.title} ${each.pain === null ? 'no pain told' : `pain ${each.pain}`}`);
+  const pains = (one.pains ?? []).map((each) => `${each.title} ${each.pain === null ? 'no pain entered' : `pain ${each.pain}`}`);
   const minutes = one.minutes === null || one.minutes === undefined ? [] : [`${one.minutes} min`];
-  return [...minutes, ...told].length === 0 ? '' : `: ${[...minutes, ...told].join(' · ')}`;
+  return [...minutes, ...pains].length === 0 ? '' : `: ${[...minutes, ...pains].join(' · ')}`;
 }

@@ -110,7 +110,7 @@ function Editor({ item, library, setSaved }: { item: Item; library: Library; set
           <>
             <Button variant="contained" size="large" disabled={!changed} loading={save.isPending} onClick={() => put(item.version ?? 1, content)}>Save as version {(item.version ?? 0) + 1}</Button>
             {changed && <Button onClick={() => { begin(item.content); save.reset(); }}>Undo what I typed</Button>}
-            <Button color="error" loading={withdraw.isPending} onClick={() => withdraw.mutate()}>Offer it no longer</Button>
+            <Button color="error" loading={withdraw.isPending} onClick={() => withdraw.mutate()}>Stop offering it</Button>
           </>
         ) : <Button variant="contained" size="large" loading={copy.isPending} onClick={() => copy.mutate(path)}>Copy into our library</Button>}
         <Button onClick={() => void navigate(-1)}>Back</Button>

@@ -13,7 +13,7 @@ import { ExerciseSheet } from './ExerciseSheet';
 import { useCopy } from './useLibrary';
 import { CHANGES, type Library, MODES } from './words';
 
-/** The ladders of a structure, or what a search found, with one exercise told beside them. */
+/** The ladders of a structure, or what a search found, with one exercise in full beside them. */
 export function Ladders({ library, structure, hits, chosen, choose }: { library: Library; structure: string | null; hits: readonly string[] | null; chosen: string | null; choose: (key: string) => void }) {
   const navigate = useNavigate();
   const copy = useCopy((kind, key) => void navigate(`/library/${kind}/${key}`));
@@ -29,7 +29,7 @@ export function Ladders({ library, structure, hits, chosen, choose }: { library:
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 380px', gap: 1.5, alignItems: 'start' }}>
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(330px, 1fr))', gap: 1.5, alignItems: 'start' }}>
-        {fits !== null && fits.length === 0 && <Empty title="No exercise fits all of that">Leave a word out, or look through the ladders.</Empty>}
+        {fits !== null && fits.length === 0 && <Empty title="No exercise matches all of that">Leave a word out, or look through the ladders.</Empty>}
         {fits !== null && fits.length > 0 && (
           <Paper variant="outlined" component="section" aria-label="Found" sx={{ p: 1.5, gridColumn: '1 / -1' }}>
             <Typography variant="h2" sx={{ mb: 0.5 }}>Found, most direct and easiest first</Typography>

@@ -14,7 +14,7 @@ const TITLES: Record<Kind, string> = { exercise: 'Exercises', ladder: 'Ladders',
 
 type Change = Schemas['LibraryChange'];
 
-const WHAT: Record<Change['what'], string> = { new: 'new', changed: 'becomes a new version', same: 'is just so already: nothing changes' };
+const WHAT: Record<Change['what'], string> = { new: 'new', changed: 'becomes a new version', same: 'is the same already: nothing changes' };
 
 /** What a file would change, before it is taken in. */
 function Changes({ found, taking, take, leave }: { found: { name: string; changes: Change[] }; taking: boolean; take: () => void; leave: () => void }) {
@@ -34,7 +34,7 @@ function Changes({ found, taking, take, leave }: { found: { name: string; change
 
 const ONE: Record<Kind, string> = { exercise: 'exercise', ladder: 'ladder', programme: 'programme', rule: 'school', measure: 'measure' };
 
-/** What the practice made its own, to edit, to take out as a file, and to take in. */
+/** What the practice made its own, to edit, to export as a file, and to import. */
 export function OwnLibrary({ library }: { library: Library }) {
   const queries = useQueryClient();
   // A file is looked at first, and taken in when its changes were seen.
@@ -45,7 +45,7 @@ export function OwnLibrary({ library }: { library: Library }) {
       try {
         body = JSON.parse(text) as Record<string, unknown>;
       } catch {
-        throw new Refusal(422, `${file.name} is no library file: it is not JSON. Take out a library to see the form.`);
+        throw new Refusal(422, `${file.name} is no library file: it is not JSON. Export a library to see the format.`);
       }
       const { changes } = await send(() => api.POST('/api/library/file/changes', { body }));
       return { name: file.name, body, changes };
@@ -67,9 +67,9 @@ export function OwnLibrary({ library }: { library: Library }) {
     <Paper variant="outlined" component="section" aria-label="Our own" sx={{ p: 1.5, maxWidth: 900 }}>
       <Box sx={{ display: 'flex', gap: 1, mb: 1, alignItems: 'center' }}>
         <Typography variant="h2" sx={{ flex: 1 }}>Our own library</Typography>
-        <Button component="a" href="/api/library/file" download="library.json" variant="outlined">Take out as a file</Button>
+        <Button component="a" href="/api/library/file" download="library.json" variant="outlined">Export as a file</Button>
         <Button component="label" variant="outlined" loading={look.isPending}>
-          Take in a file …
+          Import a file …
           <input type="file" accept="application/json,.json" hidden aria-label="Library file" onChange={(event) => {
             const file = event.target.files?.[0];
             if (file !== undefined) look.mutate(file);
@@ -78,10 +78,10 @@ export function OwnLibrary({ library }: { library: Library }) {
         </Button>
       </Box>
       {look.data !== undefined && <Changes found={look.data} taking={take.isPending} take={() => take.mutate(look.data.body)} leave={() => look.reset()} />}
-      {take.isSuccess && <Alert severity="success" sx={{ mb: 1 }}>{take.data.items === 1 ? '1 item' : `${take.data.items} items`} taken in. Cases keep the version that they were given.</Alert>}
+      {take.isSuccess && <Alert severity="success" sx={{ mb: 1 }}>{take.data.items === 1 ? '1 item' : `${take.data.items} items`} imported. Cases keep the version that they were given.</Alert>}
       {problem !== null && (
         <Alert severity="error" sx={{ mb: 1 }}>
-          <b>Nothing was taken in.</b>
+          <b>Nothing was imported.</b>
           {faults.length === 0 ? ` ${problem.message}` : (
             <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
               {faults.map(([path, message]) => <li key={path}><code>{path}</code>: {message}</li>)}

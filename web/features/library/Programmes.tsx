@@ -20,7 +20,7 @@ import type { Library } from './words';
 /** Whether a stage is for any of the goals; one that names none is for all. */
 const isFor = (stage: readonly string[] | null, goals: readonly string[]): boolean => stage === null || goals.some((goal) => stage.includes(goal));
 
-/** The programmes of a structure: one told stage by stage, or two side by side. */
+/** The programmes of a structure: one stage by stage, or two side by side. */
 export function Programmes({ library, structure, hits, chosen, choose }: { library: Library; structure: string | null; hits: readonly string[] | null; chosen: string | null; choose: (key: string) => void }) {
   const [beside, setBeside] = useState('');
   const navigate = useNavigate();

@@ -49,7 +49,7 @@ export default function GaugeDialog({ id, measure, side, on, close, use }: { id:
   const keep = useKeepCurve(id);
   const ofSide = (one: SideField) => curves.filter((curve) => curve.side === one);
   const body = curves.length === 0 ? null : { measure: measure.key, on, affected: ofSide('affected').map((one) => ({ curve: one.id })), ...(measure.each_side ? { unaffected: ofSide('unaffected').map((one) => ({ curve: one.id })) } : {}) };
-  const told = useMeasurePreview(id, body).data ?? null;
+  const preview = useMeasurePreview(id, body).data ?? null;
 
   useEffect(() => () => { void gauge.current?.close(); void serial?.close(); }, [serial]);
 
@@ -114,8 +114,8 @@ export default function GaugeDialog({ id, measure, side, on, close, use }: { id:
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: `repeat(${sides.length}, minmax(0, 1fr))` }}>
           {sides.map((one) => (
             <Box key={one} component="section" aria-label={`Tries, ${titleOf(one)}`}>
-              <Typography variant="h3">{titleOf(one)}{told?.[one] !== null && told?.[one] !== undefined && `: best ${told[one].best} N`}</Typography>
-              {told?.[one] !== null && told?.[one] !== undefined && <Typography variant="body2" sx={{ color: told[one].verdict === 'once_more' ? 'watch.main' : 'text.secondary' }}>{told[one].verdict === 'once_more' ? '▲ ' : ''}{told[one].words}</Typography>}
+              <Typography variant="h3">{titleOf(one)}{preview?.[one] !== null && preview?.[one] !== undefined && `: best ${preview[one].best} N`}</Typography>
+              {preview?.[one] !== null && preview?.[one] !== undefined && <Typography variant="body2" sx={{ color: preview[one].verdict === 'once_more' ? 'watch.main' : 'text.secondary' }}>{preview[one].verdict === 'once_more' ? '▲ ' : ''}{preview[one].words}</Typography>}
               <Box component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }}>
                 {ofSide(one).map((curve, i) => (
                   <Box component="li" key={curve.id} sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: 1, borderColor: 'divider', py: 0.5 }}>
@@ -128,7 +128,7 @@ export default function GaugeDialog({ id, measure, side, on, close, use }: { id:
             </Box>
           ))}
         </Box>
-        {told?.symmetry_percent !== null && told?.symmetry_percent !== undefined && <Typography><b>{side === 'both' ? 'Weaker against stronger side' : 'Sore against other side'}: {told.symmetry_percent} %</b></Typography>}
+        {preview?.symmetry_percent !== null && preview?.symmetry_percent !== undefined && <Typography><b>{side === 'both' ? 'Weaker against stronger side' : 'Sore against other side'}: {preview.symmetry_percent} %</b></Typography>}
       </DialogContent>
       <DialogActions>
         <Button onClick={close} disabled={running}>Cancel</Button>

@@ -69,7 +69,7 @@ function MeasuresView({ id, sheet }: { id: string; sheet: Sheet }) {
           <IfMay what="enter"><TextField select fullWidth label="Measure something else" value="" sx={{ mt: 1 }} onChange={(event) => add.mutate(event.target.value, { onSuccess: (measure) => { setAdded([...added, measure]); setOpen(measure.key); } })}>
             {sheet.others.filter((one) => !measures.some((measure) => measure.key === one.key)).map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
           </TextField></IfMay>
-          {add.isError && <Typography color="error" variant="body2">This could not be asked for. Try again.</Typography>}
+          {add.isError && <Typography color="error" variant="body2">This could not be loaded. Try again.</Typography>}
         </Paper>
       </Box>
       {taking !== undefined && (
@@ -137,14 +137,14 @@ function Card({ measure, sheet, take, strike, look }: { measure: Measure; sheet:
 
 /** The tries of the latest value, those that were struck out with a line through them. */
 function Tries({ measure, latest }: { measure: Measure; latest: Taken }) {
-  const told = (tries: NonNullable<Taken['details']>['affected']) => tries.map((one, i) => (
+  const listOf = (tries: NonNullable<Taken['details']>['affected']) => tries.map((one, i) => (
     <Box component="span" key={i} sx={{ textDecoration: one.struck ? 'line-through' : undefined, mr: 0.75 }}>{one.load_kg === null ? one.value : `${one.load_kg} kg × ${one.reps ?? ''}${(one.rir ?? 0) > 0 ? `, ${one.rir ?? 0} in reserve` : ''}`}</Box>
   ));
   const { details } = latest;
   if (details === null) return null;
   return (
     <Typography variant="body2" color="textSecondary" component="div">
-      Tries: {told(details.affected)}{details.unaffected.length > 0 && <>| {told(details.unaffected)}</>}{measure.unit}
+      Tries: {listOf(details.affected)}{details.unaffected.length > 0 && <>| {listOf(details.unaffected)}</>}{measure.unit}
       {details.lever_m !== null && `, lever ${Math.round(100 * details.lever_m)} cm`}{details.moment_nm !== null && `: ${details.moment_nm} Nm`}{details.joint_angle !== null && `, ${details.joint_angle}`}
     </Typography>
   );
@@ -158,7 +158,7 @@ function StrikeOut({ id, measure, taken, close }: { id: string; measure: Measure
     <Dialog open onClose={close} maxWidth="xs" fullWidth aria-labelledby="strike-out">
       <DialogTitle id="strike-out">Strike out {measure.title.toLowerCase()} of {day(taken.on)}</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1.5, pt: '8px !important' }}>
-        <Typography variant="body2">It counts no more, and stays in the record with what you write here.</Typography>
+        <Typography variant="body2">It no longer counts, and stays in the record with what you write here.</Typography>
         <TextField label="Why, for the record" value={why} onChange={(event) => setWhy(event.target.value)} multiline minRows={2} error={faultAt(strike.error, 'why') !== undefined} helperText={faultAt(strike.error, 'why')} />
         {strike.error !== null && faultAt(strike.error, 'why') === undefined && <Alert severity="error">{strike.error instanceof Refusal ? Object.values(strike.error.fields)[0] ?? strike.error.message : 'This could not be sent. Try again.'}</Alert>}
       </DialogContent>
@@ -209,17 +209,17 @@ function FileButtons({ id }: { id: string }) {
     <>
       <IfMay what="take-out"><Button component="a" href={`/api/cases/${id}/measures/file`} download="rung-measures.csv" variant="outlined">Save as a table (CSV)</Button></IfMay>
       <IfMay what="enter"><Button component="label" variant="outlined" loading={take.isPending}>
-        Take in a table …
+        Import a table …
         <input type="file" accept="text/csv,.csv" hidden aria-label="Table of measures" onChange={(event) => {
           const file = event.target.files?.[0];
           if (file !== undefined) void file.text().then((csv) => take.mutate(csv));
           event.target.value = '';
         }} />
       </Button></IfMay>
-      {take.isSuccess && <Alert severity="success" onClose={() => take.reset()} sx={{ width: '100%', order: 1 }}>{take.data.stored === 0 ? 'Nothing new: every row was there already.' : take.data.stored === 1 ? '1 row taken in.' : `${take.data.stored} rows taken in.`}</Alert>}
+      {take.isSuccess && <Alert severity="success" onClose={() => take.reset()} sx={{ width: '100%', order: 1 }}>{take.data.stored === 0 ? 'Nothing new: every row was there already.' : take.data.stored === 1 ? '1 row taken in.' : `${take.data.stored} rows imported.`}</Alert>}
       {take.isError && (
         <Alert severity="error" onClose={() => take.reset()} sx={{ width: '100%', order: 1 }}>
-          <b>Nothing was taken in.</b>
+          <b>Nothing was imported.</b>
           {faults.length === 0 ? ` ${take.error.message}` : <Box component="ul" sx={{ m: 0, pl: 2.5 }}>{faults.slice(0, 12).map(([path, message]) => <li key={path}>{rowOf(path)}{message}</li>)}</Box>}
         </Alert>
       )}

@@ -31,7 +31,7 @@ export function TakeMeasure({ id, measure, side, today, on, kept }: { id: string
   const body = bodyOf(measure, now, on);
   const asked = useSettled(body === null ? '' : JSON.stringify({ ...body, confirmed: false }), PAUSE);
   const preview = useMeasurePreview(id, asked === '' ? null : JSON.parse(asked) as typeof body);
-  const told = body === null ? null : preview.data ?? null;
+  const judged = body === null ? null : preview.data ?? null;
   const titles = measure.each_side ? SIDES[side] : ['Both together', ''];
   const isForce = measure.kind === 'force';
 
@@ -87,17 +87,17 @@ export function TakeMeasure({ id, measure, side, today, on, kept }: { id: string
       )}
       <Box sx={{ display: 'grid', gap: 0.75, mt: 1 }}>
         {sidesOf(measure).map((which, row) => (
-          <SideRow key={which} measure={measure} title={titles[row] ?? ''} tries={now[which]} first={row === 0} which={which} preview={told?.[which] ?? null} fault={faultAt(keep.error, which)} deepFaults={deep(keep.error, which)}
+          <SideRow key={which} measure={measure} title={titles[row] ?? ''} tries={now[which]} first={row === 0} which={which} preview={judged?.[which] ?? null} fault={faultAt(keep.error, which)} deepFaults={deep(keep.error, which)}
             change={(at, part) => change(typed(now, which, at, part))} more={() => setNow(withRoom(now, which))} enter={(event, at) => enter(event, which, at)} />
         ))}
       </Box>
-      {told !== null && <Said preview={told} bothSides={side === 'both'} />}
-      {told?.questions.map((question) => (
+      {judged !== null && <Said preview={judged} bothSides={side === 'both'} />}
+      {judged?.questions.map((question) => (
         <FormControlLabel key={question} sx={{ mt: 0.5 }} control={<Checkbox checked={now.confirmed} onChange={(event) => change({ ...now, confirmed: event.target.checked })} />} label={<><b>{question}</b> It is right.</>} />
       ))}
       {missing && <Typography color="error" variant="body2">Not every box can be read yet.</Typography>}
       {keep.error instanceof Refusal && !Object.keys(keep.error.fields).some((field) => /^(un)?affected/.test(field)) && <Typography color="error" variant="body2" role="alert">{Object.values(keep.error.fields)[0] ?? keep.error.message}</Typography>}
-      {keep.error !== null && !(keep.error instanceof Refusal) && <Typography color="error" variant="body2" role="alert">This could not be sent. Everything stands here; try again.</Typography>}
+      {keep.error !== null && !(keep.error instanceof Refusal) && <Typography color="error" variant="body2" role="alert">This could not be sent. Everything is still here; try again.</Typography>}
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mt: 1 }}>
         <Button type="submit" variant="outlined" loading={keep.isPending}>Keep</Button>
         <Typography variant="body2" role="status" color="textSecondary">
@@ -138,7 +138,7 @@ function SideRow({ measure, title, tries, first, which, preview, fault, deepFaul
           return (
             <Box key={i} data-try={`${which}-${i}`} {...(first && i === 0 ? { 'data-first': '' } : {})} sx={{ display: 'flex', alignItems: 'center', opacity: one.struck ? 0.55 : 1, textDecoration: one.struck ? 'line-through' : undefined }} onKeyDown={(event) => enter(event, i)}>
               <TryBox measure={measure} one={one} name={name} wrong={wrong} change={(part) => change(i, part)} />
-              {!isEmpty(one) && measure.tries > 1 && <Button title={one.struck ? 'Count it again' : 'A wrong try: it stays, and does not count'} aria-label={`${one.struck ? 'Count again' : 'Strike out'}: ${name}`} onClick={() => change(i, { struck: !one.struck })} sx={{ minWidth: 32, px: 0.5 }}>{one.struck ? '↺' : '×'}</Button>}
+              {!isEmpty(one) && measure.tries > 1 && <Button title={one.struck ? 'Count it again' : 'A failed try: it stays on record but does not count'} aria-label={`${one.struck ? 'Count again' : 'Strike out'}: ${name}`} onClick={() => change(i, { struck: !one.struck })} sx={{ minWidth: 32, px: 0.5 }}>{one.struck ? '↺' : '×'}</Button>}
             </Box>
           );
         })}

@@ -49,11 +49,11 @@ export function Inbox() {
       </Box>
       {found.isPending && <Loading what="the messages" />}
       {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
-      {found.data !== undefined && open === null && <Empty title={settled !== '' ? 'Nobody matches' : which === 'waiting' ? 'Nobody waits for an answer' : 'Nothing was written yet'}>{which === 'waiting' && settled === '' && <Button onClick={() => setQuery({ which: 'all' })}>Show all messages</Button>}</Empty>}
+      {found.data !== undefined && open === null && <Empty title={settled !== '' ? 'Nobody matches' : which === 'waiting' ? 'Nobody is waiting for an answer' : 'Nothing was written yet'}>{which === 'waiting' && settled === '' && <Button onClick={() => setQuery({ which: 'all' })}>Show all messages</Button>}</Empty>}
       {open !== null && (
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: '320px minmax(0, 1fr)' }, alignItems: 'start' }}>
           <Paper variant="outlined" component="nav" aria-label="Threads" sx={{ overflow: 'hidden' }}>
-            {threads.length === 0 && <Typography color="textSecondary" sx={{ p: 1.5 }}>Nobody waits for an answer.</Typography>}
+            {threads.length === 0 && <Typography color="textSecondary" sx={{ p: 1.5 }}>Nobody is waiting for an answer.</Typography>}
             {threads.map((one) => <ThreadLine key={one.case} one={one} open={one.case === open.case} choose={() => choose(one)} />)}
             {found.data?.more === true && <Typography variant="body2" color="textSecondary" sx={{ p: 1.5 }}>There are more: search by name, act or structure.</Typography>}
           </Paper>

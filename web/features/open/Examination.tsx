@@ -25,7 +25,7 @@ export function Screening() {
   const whyFault = (sign: string) => fault(`signs.${Object.keys(form.signs).indexOf(sign)}.why`);
   return (
     <>
-      <Typography variant="body2" sx={{ width: '100%' }}>Signs that call for a referral. One that is ticked blocks the start until you say why it is safe to go on; it then stays in sight on the case.</Typography>
+      <Typography variant="body2" sx={{ width: '100%' }}>Signs that call for a referral. A ticked sign blocks the start until you say why it is safe to go on; it then stays visible on the case.</Typography>
       {region === '' && <Typography color="error" sx={{ width: '100%' }}>Choose the structure in step 1 first: the signs are those of its region.</Typography>}
       {library.signs.filter((one) => one.regions.includes(region)).map((sign) => (
         <Box key={sign.key} sx={{ width: '100%', display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', gap: 1, alignItems: 'center' }}>
@@ -36,7 +36,7 @@ export function Screening() {
             />
             {sign.how !== null && <Typography variant="caption" color="textSecondary" sx={{ display: 'block', pl: 4, lineHeight: 1.3 }}>{sign.how}</Typography>}
           </Box>
-          {sign.key in form.signs && <TextField label="Why it is safe to go on" value={form.signs[sign.key]} error={whyFault(sign.key) !== undefined} helperText={whyFault(sign.key) ?? 'In a sentence; it stays in sight on the case.'} onChange={(event) => set('signs', { ...form.signs, [sign.key]: event.target.value })} />}
+          {sign.key in form.signs && <TextField label="Why it is safe to go on" value={form.signs[sign.key]} error={whyFault(sign.key) !== undefined} helperText={whyFault(sign.key) ?? 'In a sentence; it stays visible on the case.'} onChange={(event) => set('signs', { ...form.signs, [sign.key]: event.target.value })} />}
         </Box>
       ))}
       {growing !== null && !('growing' in form.signs) && (
@@ -63,7 +63,7 @@ export function Screening() {
       <Typography variant="body2" sx={{ width: '100%', mt: 1 }}>Risks: each that counts makes the start one rung easier.</Typography>
       <Box sx={{ width: '100%', display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))', columnGap: 1 }}>
         {library.risks.map((risk, at) => {
-          const told = start?.risks.find((one) => one.key === risk.key);
+          const found = start?.risks.find((one) => one.key === risk.key);
           const bad = fault(`risks.${Object.keys(form.risks).indexOf(risk.key)}.taken_on`);
           return (
             <Box key={risk.key} sx={{ order: risk.asks_taken_on ? 0 : 1, mb: risk.key in form.risks && risk.asks_taken_on ? 1 : 0 }} data-at={at}>
@@ -72,7 +72,7 @@ export function Screening() {
                 label={risk.words}
               />
               {risk.key in form.risks && risk.asks_taken_on && (
-                <TextField label={`${risk.words}: last taken on`} type="date" value={form.risks[risk.key]} error={bad !== undefined} onChange={(event) => set('risks', { ...form.risks, [risk.key]: event.target.value })} helperText={bad ?? told?.words} slotProps={{ inputLabel: { shrink: true } }} sx={{ display: 'flex', mt: 0.5 }} />
+                <TextField label={`${risk.words}: last taken on`} type="date" value={form.risks[risk.key]} error={bad !== undefined} onChange={(event) => set('risks', { ...form.risks, [risk.key]: event.target.value })} helperText={bad ?? found?.words} slotProps={{ inputLabel: { shrink: true } }} sx={{ display: 'flex', mt: 0.5 }} />
               )}
             </Box>
           );
@@ -142,11 +142,11 @@ export function Baseline() {
       {start?.symmetry_percent !== null && start?.symmetry_percent !== undefined && <Typography variant="body2" sx={{ alignSelf: 'center' }}>Symmetry {start.symmetry_percent} %</Typography>}
       <PairField name="range" label="Range of movement" unit="°" />
       <PairField name="count" label="Endurance" unit="repetitions" />
-      <Typography variant="body2" sx={{ width: '100%', mt: 1 }}><b>Tried in the room.</b> The highest rung that is borne is proposed, and its weight is taken over; a rung that hurts over the school’s limit is never begun with.</Typography>
+      <Typography variant="body2" sx={{ width: '100%', mt: 1 }}><b>Tried in the room.</b> The highest rung that is tolerated is proposed, with its weight; a rung that hurts over the school’s limit is never the start.</Typography>
       <Tries options={tryable(start)} tried={form.tried} setTried={(tried) => set('tried', tried)} fault={(at, field) => fault(`trials.${at}.${field}`)} />
       {findings.length > 0 && (
         <Box role="group" aria-label="Found beside it" sx={{ width: '100%', mt: 1 }}>
-          <Typography variant="body2"><b>Found beside it.</b> What is ticked opens work on it in programmes that have some.</Typography>
+          <Typography variant="body2"><b>Found beside it.</b> Ticking a finding starts work on it in programmes that include such work.</Typography>
           <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(320px, 1fr))', columnGap: 1 }}>
             {findings.map((one) => (
               <Box key={one.key}>

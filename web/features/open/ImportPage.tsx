@@ -31,7 +31,7 @@ export function ImportPage() {
       try {
         body = JSON.parse(text) as Body;
       } catch {
-        throw new Refusal(422, `${file.name} is no case file: it is not JSON. Take out a case to see the form.`);
+        throw new Refusal(422, `${file.name} is no case file: it is not JSON. Export a case to see the format.`);
       }
       return { name: file.name, body, found: await send(() => api.POST('/api/import/preview', { body })) };
     },
@@ -65,7 +65,7 @@ export function ImportPage() {
           <Alert severity="error">
             {faults.length === 0 ? (problem instanceof Refusal ? problem.message : 'This could not be sent. Choose the file again.') : (
               <>
-                {faults.length === 1 ? 'One thing' : `${faults.length} things`} in the file cannot be taken in. Nothing is stored.
+                {faults.length === 1 ? 'One thing' : `${faults.length} things`} in the file cannot be imported. Nothing is stored.
                 <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
                   {faults.slice(0, SHOWN_FAULTS).map(([at, words]) => <li key={at}><code>{at}</code>: {words}</li>)}
                   {faults.length > SHOWN_FAULTS && <li>and {faults.length - SHOWN_FAULTS} more</li>}
@@ -83,7 +83,7 @@ export function ImportPage() {
 const NEW = 'new';
 
 function Found({ name, found, taking, take }: { name: string; found: Preview; taking: boolean; take: (athlete: string | null) => void }) {
-  // Whether it is the same person nobody can tell but whoever knows them.
+  // Only somebody who knows them can say whether it is the same person.
   const [athlete, setAthlete] = useState<string | null>(found.same.length === 0 ? NEW : null);
   return (
     <Paper variant="outlined" component="section" aria-label={`What ${name} holds`} sx={{ p: 2, display: 'grid', gap: 1, borderColor: 'primary.main', borderWidth: 2 }}>

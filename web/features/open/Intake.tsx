@@ -128,7 +128,7 @@ function Who() {
     queryFn: () => send(() => api.GET('/api/athletes', { params: { query: { name: form.name } } })),
     enabled: form.athlete !== '',
   }).data?.athletes.find((one) => one.id === form.athlete)?.cases.filter((one) => one.structure === form.structure) ?? [];
-  const told = fault('athlete.name') ?? fault('athlete.id');
+  const problem = fault('athlete.name') ?? fault('athlete.id');
   return (
     <>
       <Autocomplete
@@ -156,7 +156,7 @@ function Who() {
           set('session_minutes', option.known.session_minutes === null ? '' : String(option.known.session_minutes));
         }}
         sx={{ width: 260 }}
-        renderInput={(props) => <TextField {...props} label="Name" size="small" autoFocus error={told !== undefined} helperText={told ?? (form.athlete === '' ? undefined : 'known to the practice')} />}
+        renderInput={(props) => <TextField {...props} label="Name" size="small" autoFocus error={problem !== undefined} helperText={problem ?? (form.athlete === '' ? undefined : 'known to the practice')} />}
       />
       <TypedField name="act" label="Act or sport" at="athlete.act" disabled={form.athlete !== ''} width={170} />
       <TypedField name="born_on" label="Date of birth, if known" type="date" at="athlete.born_on" width={190} />
@@ -166,7 +166,7 @@ function Who() {
         <Alert severity="info" sx={{ width: '100%' }}>
           An earlier episode of the same structure: {earlier.map((one, i) => (
             <span key={one.id}>{i > 0 && ', '}<RouterLink to={`/cases/${one.id}`}>{one.side}, {day(one.opened_on)}{one.closed_on === null ? ', still open' : ` to ${day(one.closed_on)}`}</RouterLink></span>
-          ))}. {earlier.some((one) => one.closed_on === null) ? 'What is open already is gone on with there.' : 'Recurrence is common: what settled then is a good guide.'}
+          ))}. {earlier.some((one) => one.closed_on === null) ? 'If one is still open, go on with it there.' : 'Recurrence is common: what settled then is a good guide.'}
         </Alert>
       )}
     </>

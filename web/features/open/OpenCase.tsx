@@ -81,8 +81,8 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
 
   const missing = checked ? missingAtFirst(form) : {};
   const fault = (field: string) => faultAt(open.error, field) ?? faultAt(start.error, field) ?? missing[field];
-  const told = [open.error, start.error].flatMap((problem) => (problem instanceof Refusal ? Object.keys(problem.fields) : []));
-  const marked = new Set(told.map(stepOf));
+  const faults = [open.error, start.error].flatMap((problem) => (problem instanceof Refusal ? Object.keys(problem.fields) : []));
+  const marked = new Set(faults.map(stepOf));
   const go = (to: number) => {
     setStep(Math.max(1, Math.min(STEPS.length, to)));
     setMoved((times) => times + 1);
@@ -90,7 +90,7 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
   const context = {
     form, fault, library,
     set: <K extends keyof Form>(field: K, value: Form[K]) => {
-      // A fault that was told at signing is answered by typing: it is asked anew when signing again.
+      // Typing clears a fault that was found at signing; signing again checks once more.
       if (open.isError) open.reset();
       setForm((now) => ({ ...now, [field]: value }));
     },
@@ -116,7 +116,7 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
             {STEPS.map(({ title }, i) => (
               <li key={title}>
                 <Button fullWidth aria-current={step === i + 1 ? 'step' : undefined} onClick={() => go(i + 1)} sx={{ justifyContent: 'flex-start', textAlign: 'left', color: step === i + 1 ? 'primary.main' : 'text.primary', fontWeight: step === i + 1 ? 600 : 400, bgcolor: step === i + 1 ? 'action.selected' : undefined }}>
-                  {i + 1} · {title}{marked.has(i + 1) && <Typography component="span" role="img" sx={{ color: 'error.main', ml: 0.5 }} aria-label="something to mend">!</Typography>}
+                  {i + 1} · {title}{marked.has(i + 1) && <Typography component="span" role="img" sx={{ color: 'error.main', ml: 0.5 }} aria-label="something to correct">!</Typography>}
                 </Button>
               </li>
             ))}

@@ -11,7 +11,7 @@ export function StartCard() {
   return (
     <Paper variant="outlined" component="section" aria-label="Where to begin" sx={{ p: 1.5, borderWidth: 2, borderColor: 'primary.main' }}>
       <Typography variant="body2" color="textSecondary">{stale ? 'Working it out …' : 'Proposal, for you to decide'}</Typography>
-      {start === undefined && !stale && <Typography>{missing.length > 0 ? `Say ${missing.join(', ')}: then a start is proposed.` : 'Mend what is marked, then a start is proposed.'}</Typography>}
+      {start === undefined && !stale && <Typography>{missing.length > 0 ? `Say ${missing.join(', ')}: then a start is proposed.` : 'Correct what is marked; then a start is proposed.'}</Typography>}
       {start !== undefined && (
         <div style={{ opacity: stale ? 0.5 : 1 }}>
           {start.blocked && (

@@ -18,8 +18,8 @@ export function Tries({ options, tried, setTried, fault }: { options: Tryable[];
     <Box role="group" aria-label="Tried in the room" sx={{ width: '100%', display: 'grid', gap: 1 }}>
       {tried.map((one, i) => {
         const change = (part: Partial<Tried>) => setTried(tried.map((each, at) => (at === i ? { ...each, ...part } : each)));
-        const cell = (field: 'amount' | 'load_kg' | 'pain' | 'reserve', label: string, width: number, told: string | undefined) => (
-          <TextField label={label} value={one[field]} onChange={(event) => change({ [field]: event.target.value })} error={told !== undefined} helperText={told} slotProps={{ htmlInput: { inputMode: 'decimal' } }} sx={{ width }} />
+        const cell = (field: 'amount' | 'load_kg' | 'pain' | 'reserve', label: string, width: number, problem: string | undefined) => (
+          <TextField label={label} value={one[field]} onChange={(event) => change({ [field]: event.target.value })} error={problem !== undefined} helperText={problem} slotProps={{ htmlInput: { inputMode: 'decimal' } }} sx={{ width }} />
         );
         return (
           <Box key={i} role="group" aria-label={`Try ${i + 1}`} sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'flex-start' }}>

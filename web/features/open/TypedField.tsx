@@ -9,14 +9,14 @@ export function TypedField({ name, label, at, width = 200, type = 'text', lines,
   name: TextKeys; label: string; at?: string; width?: number | string; type?: string; lines?: number; autoFocus?: boolean; disabled?: boolean;
 }) {
   const { form, set, fault } = useOpening();
-  const told = fault(at ?? name);
+  const problem = fault(at ?? name);
   return (
     <TextField
       label={label}
       value={form[name]}
       type={type}
-      error={told !== undefined}
-      helperText={told}
+      error={problem !== undefined}
+      helperText={problem}
       multiline={lines !== undefined}
       minRows={lines}
       disabled={disabled}

@@ -1,7 +1,7 @@
 import type { Schemas } from '../../api/client';
 import { numberOf } from '../../shell/numbers';
 
-/** One try as it is typed: how many repetitions or seconds, with what, and how it was borne. */
+/** One try as it is typed: how many repetitions or seconds, with what, and how it was tolerated. */
 export interface Tried { exercise: string; holds: boolean; amount: string; load_kg: string; pain: string; reserve: string }
 
 export interface Tryable { exercise: string; title: string; words: string; mode: Schemas['Mode'] }

@@ -83,7 +83,7 @@ function State({ paper, agree, withdraw }: { paper: Paper; agree: () => void; wi
         {paper.signed_at === null ? `Draft, version ${paper.version}` : `Signed by ${paper.signed_by ?? ''} on ${day(paper.signed_at.slice(0, 10))}, version ${paper.version}`}
       </Typography>
       {paper.needs_consent && (paper.consent === null
-        ? <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap' }}><Typography sx={{ flex: 1 }}>Nobody has agreed yet that it goes out.</Typography><IfMay what="decide"><Button variant="outlined" onClick={agree}>Record the agreement …</Button></IfMay></Box>
+        ? <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap' }}><Typography sx={{ flex: 1 }}>There is no agreement to send it yet.</Typography><IfMay what="decide"><Button variant="outlined" onClick={agree}>Record the agreement …</Button></IfMay></Box>
         : <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap' }}><Typography sx={{ flex: 1 }}>{paper.consent.by} agreed on {day(paper.consent.on)} ({paper.consent.how}){paper.consent.diagnosis ? ', also that it names the diagnosis' : ''}.</Typography><IfMay what="decide"><Button onClick={agree}>Change …</Button><Button onClick={withdraw}>No longer agrees</Button></IfMay></Box>)}
       {paper.tells_diagnosis.length > 0 && paper.consent?.diagnosis !== true && <Alert severity="warning">It says “{paper.tells_diagnosis.join('”, “')}”. Take it out, or record that the athlete agrees to the diagnosis being named.</Alert>}
       {paper.signed_at !== null && paper.obstacle !== null && <Alert severity="warning">{paper.obstacle}</Alert>}
@@ -116,7 +116,7 @@ function TakeOut({ id, paper }: { id: string; paper: Paper }) {
         <ToggleButton value="letter">Letter</ToggleButton>
       </ToggleButtonGroup>
       <MadeFile key={size} label="Make the PDF" ask={() => send(() => api.POST('/api/cases/{case}/papers/{paper}/file', { params: { path: { case: id, paper: paper.id } }, body: { size } }))} />
-      <Typography variant="body2" color="textSecondary">That you took it out stands in the record.</Typography>
+      <Typography variant="body2" color="textSecondary">The record shows that you exported it.</Typography>
     </PaperBox>
   );
 }

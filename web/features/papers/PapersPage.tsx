@@ -29,7 +29,7 @@ export function PapersPage() {
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1fr)' }, alignItems: 'start' }}>
         <IfMay what="decide"><Paper variant="outlined" component="section" aria-label="Draft a paper" sx={{ p: 2 }}>
           <Typography variant="h2">Draft a paper</Typography>
-          <Typography color="textSecondary" sx={{ mb: 1 }}>Each is written from the record as it stands now. You read it, change it and sign it; nothing leaves before that.</Typography>
+          <Typography color="textSecondary" sx={{ mb: 1 }}>Each is written from the record as it stands now. You read it, change it and sign it; nothing leaves the practice before that.</Typography>
           {kinds.map((one) => (
             <Box key={one.kind} sx={{ display: 'flex', gap: 2, alignItems: 'center', py: 1, borderTop: 1, borderColor: 'divider' }}>
               <Box sx={{ flex: 1, minWidth: 0 }}>

@@ -69,7 +69,7 @@ export function AccessRecord() {
       </Box>
       {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
       {problem !== null && <Failed problem={problem} />}
-      {lines.length === 0 ? <Empty title="Nothing stands here for that choice" /> : (
+      {lines.length === 0 ? <Empty title="Nothing matches that choice" /> : (
         <TableContainer sx={{ opacity: found.isPlaceholderData ? 0.6 : 1 }}>
           <Table size="small" sx={stackedOnPhones}>
             <TableHead><TableRow><TableCell>When</TableCell><TableCell>Who</TableCell><TableCell>What</TableCell><TableCell>Athlete</TableCell></TableRow></TableHead>

@@ -37,7 +37,7 @@ export function AccessRules({ practice, set }: { practice: Practice; set: (answe
       <FormControlLabel control={<Checkbox checked={second} onChange={(event) => setSecond(event.target.checked)} />} label="Everybody who works here needs a second factor to sign in" />
       {fault !== undefined && <Alert severity="error" action={<Link component={RouterLink} to="/account" color="inherit">Your account</Link>}>{fault}</Alert>}
       {save.isError && fault === undefined && <Failed problem={save.error} />}
-      {save.isSuccess && <Alert severity="success">Saved. It holds from now on.</Alert>}
+      {save.isSuccess && <Alert severity="success">Saved. It applies from now on.</Alert>}
       <Box><Button variant="outlined" loading={save.isPending} onClick={() => save.mutate()}>Save</Button></Box>
     </Paper>
   );

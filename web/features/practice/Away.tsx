@@ -24,7 +24,7 @@ export function Away({ user }: { user: User }) {
   return (
     <Paper variant="outlined" component="section" aria-label="Who is away" sx={{ p: 2.5, display: 'grid', gap: 1.5, maxWidth: 640 }}>
       <Typography variant="h1" component="h2">Who is away</Typography>
-      <Typography color="textSecondary">Whoever stands in sees and treats every case of the colleague from the first day to the last, and no longer.</Typography>
+      <Typography color="textSecondary">The person who stands in sees and treats every case of the colleague, from the first day to the last.</Typography>
       {found.data.covers.length === 0 && <Typography>Nobody is away.</Typography>}
       {found.data.covers.map((one) => (
         <Box key={one.id} sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: 1, borderColor: 'divider', pt: 1 }}>

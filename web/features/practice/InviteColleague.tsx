@@ -45,7 +45,7 @@ export function InviteColleague({ practice, close, done }: { practice: Practice;
 export function TheLink({ of, close }: { of: { name: string; link: string }; close: () => void }) {
   return (
     <Alert severity="success" onClose={close} sx={{ mb: 1 }}>
-      {of.name} is invited by mail. The same link, to hand over: good for 7 days and for one use, shown this once.
+      {of.name} is invited by mail. The same link, to hand over: valid for 7 days and for one use, shown only once.
       <Box component="code" aria-label="The link" sx={{ display: 'block', overflowWrap: 'anywhere', userSelect: 'all', mt: 0.5 }}>{window.location.origin}{of.link}</Box>
     </Alert>
   );

@@ -39,7 +39,7 @@ function Years({ years, set }: { years: number | null; set: (answer: Retention) 
   const fault = faultAt(save.error, 'kept_years');
   return (
     <Box component="form" noValidate onSubmit={(event: SyntheticEvent) => { event.preventDefault(); save.mutate(); }} sx={{ display: 'grid', gap: 1.5 }}>
-      <Typography>How long records of treatment must be kept is a matter of your law. Rung counts from the day on which the last case of an athlete was closed. As long as nothing stands here, every record is kept.</Typography>
+      <Typography>How long records of treatment must be kept is a matter of your law. Rung counts from the day on which the last case of an athlete was closed. As long as this is empty, every record is kept.</Typography>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
         <TextField label="Years" value={typed} onChange={(event) => setTyped(event.target.value)} error={fault !== undefined} helperText={fault} slotProps={{ htmlInput: { inputMode: 'numeric' } }} sx={{ width: 180 }} />
         <Button type="submit" variant="outlined" loading={save.isPending} sx={{ height: 37 }}>Save</Button>

@@ -25,7 +25,7 @@ export function Leaving({ practice, member, close, done }: { practice: Practice;
       <DialogTitle id="leaving">{member.name} leaves the practice</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 2 }}>
         <Typography>
-          {member.cases === 0 ? 'No open case is theirs.' : `${member.cases} open ${member.cases === 1 ? 'case goes' : 'cases go'} to a colleague, in one go; the note stands in the record of each.`} Every sign-in ends at once. What they wrote and decided stays under their name.
+          {member.cases === 0 ? 'No open case is theirs.' : `${member.cases} open ${member.cases === 1 ? 'case goes' : 'cases go'} to a colleague, in one go; the note stands in the record of each.`} They are signed out everywhere at once. What they wrote and decided stays under their name.
         </Typography>
         {member.cases > 0 && (
           <TextField select label="Who takes the cases over" value={to} onChange={(event) => setTo(event.target.value)} error={fault('to') !== undefined} helperText={fault('to')}>
@@ -37,7 +37,7 @@ export function Leaving({ practice, member, close, done }: { practice: Practice;
       </DialogContent>
       <DialogActions>
         <Button onClick={close}>Cancel</Button>
-        <Button variant="contained" loading={leave.isPending} onClick={() => leave.mutate()}>Hand over and let go</Button>
+        <Button variant="contained" loading={leave.isPending} onClick={() => leave.mutate()}>Hand over and end access</Button>
       </DialogActions>
     </Dialog>
   );

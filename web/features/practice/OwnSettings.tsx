@@ -18,8 +18,8 @@ export const PRACTICE = ['practice'];
 const orNull = (text: string) => (text.trim() === '' ? null : text.trim());
 
 /** What a practice sets for itself: whom athletes call, the head of letters, its time zone, and what is usual in it. */
-export function OwnSettings({ told, mayChange }: { told: Told; mayChange: boolean }) {
-  const [form, setForm] = useState({ name: told.name, timezone: told.timezone, telephone: told.telephone ?? '', hours: told.hours ?? '', address: told.address ?? '', nudge_words: told.nudge_words ?? '', equipment: told.equipment ?? [] });
+export function OwnSettings({ settings: settings, mayChange }: { settings: Told; mayChange: boolean }) {
+  const [form, setForm] = useState({ name: settings.name, timezone: settings.timezone, telephone: settings.telephone ?? '', hours: settings.hours ?? '', address: settings.address ?? '', nudge_words: settings.nudge_words ?? '', equipment: settings.equipment ?? [] });
   const queries = useQueryClient();
   const save = useMutation({
     mutationFn: () => send(() => api.PUT('/api/practice', { body: {
@@ -54,18 +54,18 @@ export function OwnSettings({ told, mayChange }: { told: Told; mayChange: boolea
           disabled={!mayChange}
           disableClearable
           onChange={(_, timezone) => setForm({ ...form, timezone })}
-          renderInput={(params) => <TextField {...params} label="Time zone" error={fault('timezone') !== undefined} helperText={fault('timezone') ?? 'What counts as today, and as the next morning, goes by it'} />}
+          renderInput={(params) => <TextField {...params} label="Time zone" error={fault('timezone') !== undefined} helperText={fault('timezone') ?? 'Decides what counts as today and as the next morning'} />}
         />
         <Autocomplete
           multiple
-          options={told.all_equipment}
+          options={settings.all_equipment}
           value={form.equipment}
           disabled={!mayChange}
           disableCloseOnSelect
           onChange={(_, equipment) => setForm({ ...form, equipment })}
           renderInput={(params) => <TextField {...params} label="Equipment that most athletes have" error={fault('equipment.0') !== undefined} helperText={fault('equipment.0') ?? 'Offered as “as usual here” when a case is opened'} />}
         />
-        {field('nudge_words', 'What a silent athlete is told', 'Empty: Rung’s own words. {name} stands for the first name. It can be changed each time before it is sent.')}
+        {field('nudge_words', 'Message to a silent athlete', 'Leave empty for Rung’s own words. {name} stands for the first name. You can change the message each time before it is sent.')}
       </Paper>
       {save.isError && !known && <Failed problem={save.error} />}
       {mayChange ? <Box><Button type="submit" variant="contained" loading={save.isPending}>Save</Button></Box> : <Typography color="textSecondary">The owner of the practice can change this.</Typography>}

@@ -111,9 +111,9 @@ function Acts({ member, role, leave, again, act }: { member: Member; role: () =>
   const choices: [boolean, string, () => void][] = [
     [true, 'Change the role …', role],
     [member.state === 'invited', 'Invite again', again],
-    [member.state !== 'suspended', 'Suspend: no way in until you say so', () => act(() => send(() => api.POST('/api/practice/people/{person}/suspension', { params })))],
+    [member.state !== 'suspended', 'Suspend: no access until you lift it', () => act(() => send(() => api.POST('/api/practice/people/{person}/suspension', { params })))],
     [member.state === 'suspended', 'Let in again', () => act(() => send(() => api.DELETE('/api/practice/people/{person}/suspension', { params })))],
-    [member.second_factor && !member.is_you, 'Take the second factor off: the phone is lost', () => act(() => send(() => api.DELETE('/api/practice/people/{person}/second-factor', { params })))],
+    [member.second_factor && !member.is_you, 'Remove the second factor: the phone is lost', () => act(() => send(() => api.DELETE('/api/practice/people/{person}/second-factor', { params })))],
     [true, 'Leaves the practice …', leave],
   ];
   return (

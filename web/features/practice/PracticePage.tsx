@@ -17,7 +17,7 @@ import { Tokens } from './Tokens';
 
 const PAGES = [['', 'Practice'], ['/people', 'People'], ['/away', 'Who is away'], ['/record', 'Who saw what'], ['/keeping', 'Keeping records']] as const;
 
-/** The practice: what is told of it, its people, who stands in for whom, and who saw and changed what. */
+/** The practice: its settings, its people, who stands in for whom, and who saw and changed what. */
 export function PracticePage({ user }: { user: User }) {
   const { pathname } = useLocation();
   const manages = user.may.includes('manage');
@@ -33,7 +33,7 @@ export function PracticePage({ user }: { user: User }) {
         {manages && <Route path="people" element={<People />} />}
         {manages && <Route path="keeping" element={<Keeping />} />}
         {manages && <Route path="record" element={<AccessRecord />} />}
-        <Route path="*" element={<Empty title="There is no such page"><RouterLink to="/practice">To the practice</RouterLink></Empty>} />
+        <Route path="*" element={<Empty title="This page does not exist"><RouterLink to="/practice">To the practice</RouterLink></Empty>} />
       </Routes>
     </Box>
   );
@@ -41,13 +41,13 @@ export function PracticePage({ user }: { user: User }) {
 
 /** Whom to call where loading is stopped, when somebody is there, and the address on letters. */
 function OwnPage({ manages }: { manages: boolean }) {
-  const told = useQuery({ queryKey: PRACTICE, queryFn: () => send(() => api.GET('/api/practice')) });
-  if (told.isPending) return <Loading what="the practice" />;
-  if (told.isError) return <Failed problem={told.error} again={() => void told.refetch()} />;
+  const practice = useQuery({ queryKey: PRACTICE, queryFn: () => send(() => api.GET('/api/practice')) });
+  if (practice.isPending) return <Loading what="the practice" />;
+  if (practice.isError) return <Failed problem={practice.error} again={() => void practice.refetch()} />;
   return (
     <Box sx={{ maxWidth: 640, display: 'grid', gap: 2 }}>
-      <Typography variant="h1">{told.data.name}</Typography>
-      <OwnSettings told={told.data} mayChange={manages} />
+      <Typography variant="h1">{practice.data.name}</Typography>
+      <OwnSettings settings={practice.data} mayChange={manages} />
       {manages && <Tokens />}
     </Box>
   );

@@ -29,7 +29,7 @@ export function RolesTable({ practice }: { practice: Practice }) {
           </TableBody>
         </Table>
       </TableContainer>
-      <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>An assistant sees the cases that were assigned to them alone (“Who sees this case …” on the case).</Typography>
+      <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>An assistant sees only the cases assigned to them (“Who sees this case …” on the case).</Typography>
     </Paper>
   );
 }

@@ -32,7 +32,7 @@ export function Tokens() {
     <Paper variant="outlined" component="section" aria-label="Tokens for other systems" sx={{ p: 2.5, display: 'grid', gap: 2 }}>
       <Box>
         <Typography variant="h2">Tokens for other systems</Typography>
-        <Typography color="textSecondary">With a token another program reads what you see at the desk, and changes nothing. What it reads stands in the record under your name and the token’s.</Typography>
+        <Typography color="textSecondary">With a token, another program can read what you see at the desk and change nothing. The record shows what it reads under your name and the token’s.</Typography>
       </Box>
       {found.isPending && <Loading what="the tokens" />}
       {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
@@ -48,7 +48,7 @@ export function Tokens() {
       ))}
       {make.isSuccess && (
         <Alert severity="success">
-          The token, told this once. Keep it as you keep a password:
+          The token, shown only once. Keep it as you keep a password:
           <Box component="code" aria-label="The token" sx={{ display: 'block', overflowWrap: 'anywhere', userSelect: 'all', mt: 0.5 }}>{make.data.token}</Box>
         </Alert>
       )}

@@ -19,10 +19,10 @@ const meant = (text: string): unknown => (text.trim() === '' ? undefined : numbe
 /** A number that is typed; what is typed stays as it is, decimal comma or point. */
 export function NumberField({ label, value, fault, width = 92, change }: Props) {
   const [text, setText] = useState(asTyped(value));
-  const [told, setTold] = useState(value);
-  if (told !== value) {
+  const [known, setKnown] = useState(value);
+  if (known !== value) {
     // Set from outside: a suggestion was taken, another rung chosen.
-    setTold(value);
+    setKnown(value);
     if (meant(text) !== value) setText(asTyped(value));
   }
   return (
@@ -32,7 +32,7 @@ export function NumberField({ label, value, fault, width = 92, change }: Props) 
       onChange={(event) => {
         setText(event.target.value);
         const next = meant(event.target.value);
-        setTold(next);
+        setKnown(next);
         change(next);
       }}
       error={fault !== undefined}

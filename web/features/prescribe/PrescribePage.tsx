@@ -102,9 +102,9 @@ function Prescribing({ plan, again }: { plan: PlanInForce; again: () => Promise<
       </Box>
       {plan.waiting !== null && <Alert severity="info" sx={{ mb: 1 }}>Version {plan.waiting.version} waits for {day(plan.waiting.from)}: {plan.waiting.note}. What you save here takes its place.</Alert>}
       {restored !== null && (
-        <Alert severity="info" sx={{ mb: 1 }} action={<Button onClick={() => { forgetDraft(plan); setDraft(proposed ? withProposal(begin(plan), plan) : begin(plan)); setRestored(null); }}>Begin anew</Button>}>What you had begun is here again.</Alert>
+        <Alert severity="info" sx={{ mb: 1 }} action={<Button onClick={() => { forgetDraft(plan); setDraft(proposed ? withProposal(begin(plan), plan) : begin(plan)); setRestored(null); }}>Begin anew</Button>}>Your unsaved draft is back.</Alert>
       )}
-      {proposed && restored === null && <Alert severity="info" sx={{ mb: 1 }}>Begun with what is proposed. Change it as you see fit; nothing is in force before you save it.</Alert>}
+      {proposed && restored === null && <Alert severity="info" sx={{ mb: 1 }}>Begun with what is proposed. Change it as you see fit; nothing takes effect until you save it.</Alert>}
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 372px' }, alignItems: 'start' }}>
         <Box sx={{ display: 'grid', gap: 1, minWidth: 0 }}>
           <Box sx={{ display: { xs: 'none', md: 'grid' }, gridTemplateColumns: `minmax(0, 1fr) ${TRACE}px`, columnGap: 1.5, px: 1.25 }}>
@@ -122,7 +122,7 @@ function Prescribing({ plan, again }: { plan: PlanInForce; again: () => Promise<
               key={row.id}
               row={row}
               slots={slots}
-              told={preview.data?.prescriptions[i]?.exercise === row.prescription.exercise ? preview.data.prescriptions[i] : undefined}
+              preview={preview.data?.prescriptions[i]?.exercise === row.prescription.exercise ? preview.data.prescriptions[i] : undefined}
               fresh={fresh}
               wakes={draft.ends_rest}
               faults={under(faults, `prescriptions.${i}.`)}
@@ -153,7 +153,7 @@ function Prescribing({ plan, again }: { plan: PlanInForce; again: () => Promise<
           <SavePanel plan={plan} draft={draft} written={preview.data?.note} fresh={fresh} faults={faults} problem={elsewhere} saving={save.isPending} change={change} save={store} />
           {save.error instanceof Refusal && save.error.status === 409 && (
             <Alert severity="warning" action={<Button onClick={() => { void again().then((now) => { if (now !== undefined) { setRevision(now.revision); save.reset(); } }); }}>Keep my changes</Button>}>
-              Look at the case first; what you typed here stays.
+              Look at the case first; what you typed here is kept.
             </Alert>
           )}
           <TotalsPanel preview={preview.data} fresh={fresh} problem={preview.error === null ? null : preview.error.message} />

@@ -40,7 +40,7 @@ export function SavePanel({ plan, draft, written, fresh, faults, problem, saving
         helperText={faults.note ?? (draft.note === null ? 'Written for you; edit it if you like.' : undefined)}
         slotProps={{ inputLabel: { shrink: true } }}
       />
-      {draft.note !== null && <Button onClick={() => change({ note: null })} sx={{ justifySelf: 'start', mt: -1 }}>Back to what is written by itself</Button>}
+      {draft.note !== null && <Button onClick={() => change({ note: null })} sx={{ justifySelf: 'start', mt: -1 }}>Back to the automatic text</Button>}
       <TextField label="Why (for the record, and the athlete)" multiline value={draft.why} onChange={(event) => change({ why: event.target.value })} error={faults.why !== undefined} helperText={faults.why} />
       {problem !== null && <Alert severity="error">{problem}</Alert>}
       {nothing && <Typography variant="body2" color="textSecondary">Nothing is changed yet.</Typography>}

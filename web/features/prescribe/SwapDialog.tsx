@@ -24,7 +24,7 @@ export function SwapDialog({ row, close, choose }: { row: Row; close: () => void
       <DialogContent dividers>
         {library.isPending && <Loading what="the ladder" />}
         {library.isError && <Failed problem={library.error} again={() => void library.refetch()} />}
-        {library.data !== undefined && ladder === undefined && <Typography>This exercise stands on no ladder. Add another from the library and leave this one out.</Typography>}
+        {library.data !== undefined && ladder === undefined && <Typography>This exercise is on no ladder. Add another from the library and leave this one out.</Typography>}
         {ladder !== undefined && (
           <Box component="ol" reversed aria-label={`${ladder.title}, hardest first`} sx={{ listStyle: 'none', p: 0, m: 0 }}>
             {[...ladder.rungs].reverse().map((rung, k) => {

@@ -24,7 +24,7 @@ export function TotalsPanel({ preview, fresh, problem }: { preview: Preview | un
       <Box sx={{ display: 'flex', alignItems: 'baseline' }}>
         <Typography variant="h2" sx={{ flex: 1 }}>Sums</Typography>
         <Typography variant="caption" role="status" sx={{ color: problem === null ? 'text.secondary' : 'error.main' }}>
-          {problem !== null ? 'not worked out: mend the marked field' : fresh ? 'up to date' : 'being worked out …'}
+          {problem !== null ? 'not worked out: correct the marked field' : fresh ? 'up to date' : 'being worked out …'}
         </Typography>
       </Box>
       {preview !== undefined && (

@@ -13,7 +13,7 @@ import { Failed, Loading } from '../../shell/States';
 import { useCase } from '../case/useCase';
 import { useNudge } from './useRound';
 
-/** What a silent athlete is told; it goes to the outbox when it is sent, not before. */
+/** The message to a silent athlete; it goes to the outbox when it is sent, not before. */
 export function NudgeDialog({ id, close, done }: { id: string; close: () => void; done: (words: string) => void }) {
   const found = useCase(id);
   return (

@@ -24,7 +24,7 @@ export function OtherCases({ search, close }: { search: string; close: () => voi
       <DialogContent dividers sx={{ display: 'grid', gap: 1 }}>
         {found.isPending && <Loading what="the cases" />}
         {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
-        {found.data?.cases.length === 0 && <Typography>No open case of the practice is called so, either.</Typography>}
+        {found.data?.cases.length === 0 && <Typography>No open case of the practice has that name either.</Typography>}
         {found.data?.cases.map((one) => (
           <Box key={one.id} sx={{ borderTop: 1, borderColor: 'divider', pt: 1 }}>
             <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>

@@ -3,7 +3,7 @@ import { colour, faint } from '../../shell/theme';
 
 /** The decisions a case may need, most urgent first. */
 export const GROUPS: { key: Schemas['Group']; title: string; tone: string; means: string }[] = [
-  { key: 'stop_review', title: 'Stopped: review before any loading', tone: colour('stop'), means: 'A stop sign, or pain at the stop level, was told. Nothing is loaded before somebody has reviewed it.' },
+  { key: 'stop_review', title: 'Stopped: review before any loading', tone: colour('stop'), means: 'A stop sign, or pain at the stop level, was reported. Nothing is loaded until somebody has reviewed it.' },
   { key: 'over_twice', title: 'Too much, twice', tone: colour('over'), means: 'Two answers in a row were too much: step down.' },
   { key: 'over', title: 'Too much', tone: colour('over'), means: 'The last answer was too much: ease what hurt.' },
   { key: 'silent', title: 'Silent', tone: colour('unknown'), means: 'No morning answer for three days, or the last two planned sessions were not done.' },

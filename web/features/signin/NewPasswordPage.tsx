@@ -47,7 +47,7 @@ function SetPassword({ email, token }: { email: string; token: string }) {
   const fault = faultAt(set.error, 'password');
   return (
     <SmallPage title="A new password">
-      {set.isSuccess ? <Typography>Your new password holds, and every sign-in with the old one has ended.</Typography> : (
+      {set.isSuccess ? <Typography>Your password has been changed, and you are signed out everywhere else.</Typography> : (
         <Stack component="form" noValidate onSubmit={(event: SyntheticEvent) => { event.preventDefault(); set.mutate(); }} sx={{ gap: 2 }}>
           <Typography>For <b>{email}</b>.</Typography>
           <TextInput label="New password" type="password" autoComplete="new-password" autoFocus value={password} change={setPassword} fault={fault} />

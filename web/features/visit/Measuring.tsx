@@ -28,7 +28,7 @@ export function Measuring({ id, visit, on }: { id: string; visit: Visit; on: str
       <TextField select label="Measure something else" value="" onChange={(event) => add.mutate(event.target.value, { onSuccess: (measure) => setAdded([...added, measure]) })}>
         {others.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
       </TextField>
-      {add.isError && <Typography color="error" variant="body2">This could not be asked for. Try again.</Typography>}
+      {add.isError && <Typography color="error" variant="body2">This could not be loaded. Try again.</Typography>}
     </Box>
   );
 }

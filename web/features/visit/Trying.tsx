@@ -20,7 +20,7 @@ import type { Rung, Visit } from './useVisit';
 
 const RESERVE = [0, 1, 2, 3, 4] as const;
 
-/** One rung after another: paced on this screen, then how it was borne. */
+/** One rung after another: paced on this screen, then how it was tolerated. */
 export function Trying({ visit, trials, setTrials }: { visit: Visit; trials: Schemas['Trial'][]; setTrials: (trials: Schemas['Trial'][]) => void }) {
   const [chosen, setChosen] = useState(visit.exercises[0]?.exercise ?? '');
   const rung = visit.exercises.find((one) => one.exercise === chosen);
@@ -89,7 +89,7 @@ function OneTry({ rung, visit, keep }: { rung: Rung; visit: Visit; keep: (trial:
             : <Button variant="outlined" size="large" onClick={() => setPaced(true)}>Pace a set on this screen</Button>}
         </Box>
       </Box>
-      <Box component="form" noValidate aria-label="How it was borne" onSubmit={(event) => { event.preventDefault(); if (ready) keep({ exercise: rung.exercise, reps: holds ? null : count, hold_s: holds ? count : null, load_kg: kilograms, pain, reserve }); }} sx={{ display: 'grid', gap: 1.5 }}>
+      <Box component="form" noValidate aria-label="How it was tolerated" onSubmit={(event) => { event.preventDefault(); if (ready) keep({ exercise: rung.exercise, reps: holds ? null : count, hold_s: holds ? count : null, load_kg: kilograms, pain, reserve }); }} sx={{ display: 'grid', gap: 1.5 }}>
         <Box sx={{ display: 'flex', gap: 1 }}>
           <TextField label={holds ? 'Held, s' : 'Repetitions'} value={amount} onChange={(event) => setAmount(event.target.value)} error={faults.amount !== undefined} helperText={faults.amount} slotProps={{ htmlInput: { inputMode: 'numeric' } }} sx={{ '& input': { fontSize: '1.5rem', py: 1 }, flex: 1 }} />
           <TextField label="Load, kg" value={load} onChange={(event) => setLoad(event.target.value)} error={faults.load !== undefined} helperText={faults.load} slotProps={{ htmlInput: { inputMode: 'decimal' } }} sx={{ '& input': { fontSize: '1.5rem', py: 1 }, flex: 1 }} />

@@ -59,7 +59,7 @@ function VisitView({ id, visit }: { id: string; visit: Visit }) {
             <Typography variant="h2">End the visit</Typography>
             <TextField label="Note (may be left empty)" value={draft.note} onChange={(event) => setDraft({ note: event.target.value })} multiline minRows={2} error={faultAt(end.error, 'note') !== undefined} helperText={faultAt(end.error, 'note')} />
             {end.error instanceof Refusal && (faults.length > 0 || faultAt(end.error, 'note') === undefined) && <Alert severity="error">{faults[0]?.[1] ?? end.error.message}</Alert>}
-            {end.error !== null && !(end.error instanceof Refusal) && <Alert severity="error">This could not be sent. Everything stands here; try again.</Alert>}
+            {end.error !== null && !(end.error instanceof Refusal) && <Alert severity="error">This could not be sent. Everything is still here; try again.</Alert>}
             <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
               <Button variant="contained" loading={end.isPending} onClick={() => finish(`/cases/${id}`)}>End, and back to the case</Button>
               {!visit.stopped && visit.closed_on === null && <Button variant="outlined" loading={end.isPending} onClick={() => finish(`/cases/${id}/prescribe`)}>End, and prescribe</Button>}

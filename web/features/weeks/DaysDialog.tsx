@@ -25,7 +25,7 @@ export function DaysDialog({ id, close, mark }: { id: string; close: () => void;
   const [without, setWithout] = useState<readonly string[]>([]);
   const read = useReadDays(id);
   const found = read.data;
-  const fault = read.error instanceof Refusal ? Object.values(read.error.fields)[0] ?? read.error.message : read.error === null ? null : 'This could not be sent. Your text stands here; try again.';
+  const fault = read.error instanceof Refusal ? Object.values(read.error.fields)[0] ?? read.error.message : read.error === null ? null : 'This could not be sent. Your text is still here; try again.';
   const days = found?.days.filter((one) => !without.includes(one.on)).map((one) => one.on) ?? [];
   const change = (next: string) => {
     read.reset();
@@ -55,7 +55,7 @@ export function DaysDialog({ id, close, mark }: { id: string; close: () => void;
         </Box>
         {found !== undefined && (
           <Box component="section" aria-label="Days that were read">
-            {found.days.length === 0 && <Typography>No day from today on is in it.</Typography>}
+            {found.days.length === 0 && <Typography>It contains no day from today on.</Typography>}
             <Box sx={{ maxHeight: 240, overflowY: 'auto', display: 'grid' }}>
               {found.days.map((one) => (
                 <FormControlLabel key={one.on} sx={{ m: 0 }} label={`${day(one.on)}${one.title === '' ? '' : `: ${one.title}`}`}

@@ -133,7 +133,7 @@ function InCalendar({ close }: { close: () => void }) {
     <Dialog open onClose={close} maxWidth="sm" fullWidth aria-labelledby="in-calendar">
       <DialogTitle id="in-calendar">In my calendar</DialogTitle>
       <DialogContent>
-        <Typography>The reviews that are due and the shows of the athletes whom you treat. Athletes stand there by their initials, and nothing is told of how they are. Whoever has the address can read it.</Typography>
+        <Typography>The reviews that are due and the shows of the athletes whom you treat. Athletes appear by their initials, without anything about how they are. Anyone who has the address can read it.</Typography>
         {make.data === undefined && <Button onClick={() => make.mutate()} loading={make.isPending} variant="outlined" sx={{ mt: 1 }}>Make an address</Button>}
         {make.data !== undefined && <CalendarAddress path={make.data.address} />}
         {make.isError && <Alert severity="error" sx={{ mt: 1 }}>{make.error.message}</Alert>}

@@ -27,7 +27,7 @@ export function ReadyBy({ id, weeks }: { id: string; weeks: Weeks }) {
     enabled: asked !== null,
     retry: false,
   });
-  const fault = found.error instanceof Refusal ? Object.values(found.error.fields)[0] ?? found.error.message : found.error === null ? null : 'This could not be reckoned. Try it again.';
+  const fault = found.error instanceof Refusal ? Object.values(found.error.fields)[0] ?? found.error.message : found.error === null ? null : 'This could not be worked out. Try again.';
   return (
     <Paper variant="outlined" component="section" aria-label="Ready by" sx={{ p: 1.5, display: 'grid', gap: 1 }}>
       <Typography variant="h2">Ready by</Typography>

@@ -28,9 +28,9 @@ export function WeeksPage() {
   return <WeeksView key={id} id={id} weeks={found.data} ahead={ahead} setAhead={setAhead} />;
 }
 
-function WeeksView({ id, weeks: told, ahead, setAhead }: { id: string; weeks: Weeks; ahead: Ahead; setAhead: (weeks: Ahead) => void }) {
+function WeeksView({ id, weeks: loaded, ahead, setAhead }: { id: string; weeks: Weeks; ahead: Ahead; setAhead: (weeks: Ahead) => void }) {
   const [moves, setMoves] = useState<Moves>({});
-  const weeks: Weeks = { ...told, sessions: withOnceMore(told.sessions, moves) };
+  const weeks: Weeks = { ...loaded, sessions: withOnceMore(loaded.sessions, moves) };
   const [marks, setMarks] = useState<Marks | null>(null);
   const [notPlaced, setNotPlaced] = useState<readonly string[]>([]);
   const [chosen, setChosen] = useState<string | null>(null);

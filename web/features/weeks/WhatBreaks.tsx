@@ -61,7 +61,7 @@ export function WhatBreaks({ id, weeks, shown, moves, marks, notPlaced, chosen, 
         {isMoving && (breaks.data?.mends ?? []).map((words) => <Typography key={words} color="textSecondary">✓ No longer: {words}</Typography>)}
         {over.map((words) => <Typography key={words} variant="body2" sx={{ color: 'watch.main' }}>◇ {words}</Typography>)}
       </Box>
-      {faults !== null && <Alert severity="error">{faults instanceof Refusal ? Object.values(faults.fields)[0] ?? faults.message : 'This could not be sent. What you changed stands here; try again.'}</Alert>}
+      {faults !== null && <Alert severity="error">{faults instanceof Refusal ? Object.values(faults.fields)[0] ?? faults.message : 'This could not be sent. What you changed is still here; try again.'}</Alert>}
       {one !== undefined && marks === null && (
         <Box component="section" aria-label="Chosen session" sx={{ display: 'grid', gap: 0.5, borderTop: 1, borderColor: 'divider', pt: 1 }}>
           <Typography variant="h3">{titleOf(one)}, {day(dayOf(one, moves))}</Typography>
@@ -78,7 +78,7 @@ export function WhatBreaks({ id, weeks, shown, moves, marks, notPlaced, chosen, 
       {isTrying ? (
         <>
           <Typography variant="h3">{marks === null ? 'Moves' : 'Days'}</Typography>
-          {marks !== null && <Typography variant="body2">{withMarks.data === undefined ? 'Looking …' : `Calendar: ${withMarks.data.words}. The sessions are placed anew around it.`}</Typography>}
+          {marks !== null && <Typography variant="body2">{withMarks.data === undefined ? 'Looking …' : `Calendar: ${withMarks.data.words}. The sessions are placed again around it.`}</Typography>}
           {weeks.sessions.filter((planned) => planned.id in moves).map((planned) => <Typography key={planned.id} variant="body2">{titleOf(planned)}{planned.id.startsWith(AGAIN) ? ' once more' : `: ${day(planned.on)}`} → {isLeftOut(planned, moves) ? 'left out' : day(dayOf(planned, moves))}</Typography>)}
           {unplaced.length > 0 && <Alert severity="warning">No day was found for {unplaced.map((planned) => `${titleOf(planned)} on ${day(planned.on)}`).join('; ')}. Move it by hand, leave it out, or leave it as it is.</Alert>}
           <TextField label="Why (may be left empty)" value={reason} onChange={(event) => setReason(event.target.value)} multiline slotProps={{ htmlInput: { maxLength: 500 } }} />
@@ -89,11 +89,11 @@ export function WhatBreaks({ id, weeks, shown, moves, marks, notPlaced, chosen, 
         </>
       ) : (
         <>
-          {weeks.clashes.length > 0 && !weeks.stopped && <Button variant="outlined" loading={isPlanning} onClick={replan}>Find the fewest moves that mend it</Button>}
+          {weeks.clashes.length > 0 && !weeks.stopped && <Button variant="outlined" loading={isPlanning} onClick={replan}>Find the fewest moves that fix it</Button>}
           {unplaced.length > 0 && <Alert severity="warning">No day was found for {unplaced.map((planned) => `${titleOf(planned)} on ${day(planned.on)}`).join('; ')}.</Alert>}
-          {isLightest && <Alert severity="info">Of this week nothing more can be left out: of each kind one session stays, and what is done stays.</Alert>}
-          {put.isSuccess && <Alert severity="success">{put.data.words}. {weeks.stopped ? '' : 'The athlete is told. '}It can be taken back on the case: press u there.</Alert>}
-          {!weeks.stopped && <Typography variant="body2" color="textSecondary">Arrow keys on a session move it by a day or a week; with Shift, it and all after. Delete leaves it out. A date opens what the day is. Nothing is in force before you say so.</Typography>}
+          {isLightest && <Alert severity="info">Nothing more can be left out of this week: one session of each kind stays, and so does what is done.</Alert>}
+          {put.isSuccess && <Alert severity="success">{put.data.words}. {weeks.stopped ? '' : 'The athlete gets a message. '}It can be taken back on the case: press u there.</Alert>}
+          {!weeks.stopped && <Typography variant="body2" color="textSecondary">Arrow keys on a session move it by a day or a week; with Shift, it and all after. Delete leaves it out. A date opens what the day is. Nothing takes effect until you say so.</Typography>}
         </>
       )}
     </Paper>

@@ -27,7 +27,7 @@ final class AthleteController extends Controller
             // Where people see their own cases alone, they find the athletes of those.
             ->when(!$this->practice->seesAll(), static fn(Builder $query): Builder => $query->whereHas('cases'))->with('cases')->orderBy('name')->limit(self::MOST)->get();
         // Every athlete who was shown, by their cases: a search is a look too.
-        AccessLog::readMany(self::person($request), 'looked for an athlete', array_merge([], ...array_map(static fn(Athlete $one): array => array_values($one->cases->map(static fn(CareCase $case): string => $case->id)->all()), $athletes->all())));
+        AccessLog::readMany(self::person($request), 'looked for an athlete', array_merge([], ...array_map(static fn(Athlete $athlete): array => array_values($athlete->cases->map(static fn(CareCase $case): string => $case->id)->all()), $athletes->all())));
 
         return new JsonResponse(['athletes' => array_values($athletes->map(static fn(Athlete $athlete): array => [
             'id' => $athlete->id,

@@ -22,14 +22,14 @@ use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\HealthRecord\BundleReader;
 use Rung\Core\Input\InvalidInput;
 
-/** A case as an open file (docs/formats/case-file.md, docs/formats/fhir.md): taken out, looked at, taken in. */
+/** A case as an open file (docs/formats/case-file.md, docs/formats/fhir.md): exported, looked at, imported. */
 final class CaseFileController extends Controller
 {
     public function __construct(private readonly CatalogueShelf $shelf) {}
 
     public function show(Request $request, CareCase $case): JsonResponse
     {
-        AccessLog::takenOut(self::person($request), 'took out the case file', [$case->id], $case->athlete_id);
+        AccessLog::exported(self::person($request), 'exported the case file', [$case->id], $case->athlete_id);
         $name = Str::slug("{$case->athlete->name} $case->structure_title") . '.json';
 
         return (new JsonResponse(CaseHistory::whole($case)->toArray()))->setEncodingOptions(JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)
@@ -39,7 +39,7 @@ final class CaseFileController extends Controller
     /** The same as a FHIR bundle (docs/formats/fhir.md). */
     public function healthRecord(Request $request, CareCase $case): JsonResponse
     {
-        AccessLog::takenOut(self::person($request), 'took out the health record', [$case->id], $case->athlete_id);
+        AccessLog::exported(self::person($request), 'exported the health record', [$case->id], $case->athlete_id);
         $name = Str::slug("{$case->athlete->name} $case->structure_title health record") . '.json';
 
         return (new JsonResponse(HealthRecord::of($case, $this->shelf)))->setEncodingOptions(JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)

@@ -17,9 +17,9 @@ final class CaseloadController extends Controller
     {
         $person = self::person($request);
         $practitioner = $request->string('practitioner')->limit(36, '')->value();
-        $told = $page->of($person, $practitioner === '' ? null : $practitioner);
+        $answer = $page->of($person, $practitioner === '' ? null : $practitioner);
         AccessLog::readMany($person, 'looked at the caseload', $page->shown());
 
-        return new JsonResponse($told);
+        return new JsonResponse($answer);
     }
 }

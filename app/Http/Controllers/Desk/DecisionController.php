@@ -30,7 +30,7 @@ final class DecisionController extends Controller
     {
         $asked = ReadsCore::from($request, DecisionRequest::read(...));
 
-        return self::told(ReadsCore::refusing(static fn(): Decision => $decide->handle($case, self::person($request), $asked)));
+        return self::answered(ReadsCore::refusing(static fn(): Decision => $decide->handle($case, self::person($request), $asked)));
     }
 
     /** What a decision would do. Nothing is stored. */
@@ -46,7 +46,7 @@ final class DecisionController extends Controller
     {
         $found = $case->decisions()->findOrFail($decision);
 
-        return self::told(ReadsCore::refusing(static fn(): Decision => $undo->handle($found, self::person($request))));
+        return self::answered(ReadsCore::refusing(static fn(): Decision => $undo->handle($found, self::person($request))));
     }
 
     public function nudge(Request $request, CareCase $case, NudgeAthlete $nudge): JsonResponse
@@ -65,7 +65,7 @@ final class DecisionController extends Controller
         return new JsonResponse(['stored' => true], 201);
     }
 
-    private static function told(Decision $decision): JsonResponse
+    private static function answered(Decision $decision): JsonResponse
     {
         return new JsonResponse(['id' => $decision->id, 'words' => $decision->words, 'undo' => $decision->undo !== null], 201);
     }

@@ -68,7 +68,7 @@ final class EntryController extends Controller
 
         return new JsonResponse([
             'device' => $log->device,
-            'sets' => array_map(static fn(LoggedSet $one): object => (object) Record::of($one), $log->sets),
+            'sets' => array_map(static fn(LoggedSet $set): object => (object) Record::of($set), $log->sets),
             'words' => array_map(DoseWords::set(...), $log->sets),
         ]);
     }

@@ -32,7 +32,7 @@ final class FigureController extends Controller
         return self::unlessKnown($request, hash('xxh128', $version), fn(): array => $this->figures->drawn($exercise, $catalogue, $range) ?? throw new NotFoundHttpException('No figure of that exercise.'));
     }
 
-    /** Several at once, each standing at the end that tells most of it: small pictures of a ladder. Those that are not known are left out. */
+    /** Several at once, each at the end that shows it best: the small pictures of a ladder. Unknown ones are left out. */
     public function stills(Request $request): JsonResponse
     {
         $request->validate(['of' => ['required', 'string', 'max:' . self::LONGEST]], ['of' => 'Name the exercises, with commas between them, in at most ' . self::LONGEST . ' letters.']);

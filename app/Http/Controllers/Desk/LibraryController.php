@@ -45,8 +45,8 @@ final class LibraryController extends Controller
         $query = $request->string('q')->limit(200, '')->value();
 
         return new JsonResponse([
-            'exercises' => array_map(static fn(Exercise $one): string => $one->key, $search->exercises($query)),
-            'programmes' => array_map(static fn(Programme $one): string => $one->key, $search->programmes($query)),
+            'exercises' => array_map(static fn(Exercise $exercise): string => $exercise->key, $search->exercises($query)),
+            'programmes' => array_map(static fn(Programme $programme): string => $programme->key, $search->programmes($query)),
         ]);
     }
 
@@ -114,8 +114,8 @@ final class LibraryController extends Controller
         $measure = $item->severityMeasure ?? 'severity_score';
 
         return [
-            'criteria' => array_map(static fn(CriterionType $one): array => ['key' => $one->value, 'title' => PartWords::criterion($one), 'content' => PartWords::newCriterion($one, $first, $measure)], CriterionType::cases()),
-            'levers' => array_map(static fn(LeverKind $one): array => ['key' => $one->value, 'title' => PartWords::lever($one), 'content' => PartWords::newLever($one)], LeverKind::cases()),
+            'criteria' => array_map(static fn(CriterionType $criterionType): array => ['key' => $criterionType->value, 'title' => PartWords::criterion($criterionType), 'content' => PartWords::newCriterion($criterionType, $first, $measure)], CriterionType::cases()),
+            'levers' => array_map(static fn(LeverKind $leverKind): array => ['key' => $leverKind->value, 'title' => PartWords::lever($leverKind), 'content' => PartWords::newLever($leverKind)], LeverKind::cases()),
         ];
     }
 
@@ -165,7 +165,7 @@ final class LibraryController extends Controller
     {
         $changes = ReadsCore::refusing(fn(): array => $this->change->changes(self::person($request), $request->getContent()));
 
-        return new JsonResponse(['changes' => array_map(static fn(LibraryChange $one): array => $one->toArray(), $changes)]);
+        return new JsonResponse(['changes' => array_map(static fn(LibraryChange $libraryChange): array => $libraryChange->toArray(), $changes)]);
     }
 
     private function catalogue(Request $request): Catalogue

@@ -90,7 +90,7 @@ final class MeasureController extends Controller
 
     public function export(Request $request, CareCase $case, RefreshStanding $standing, MeasuresPage $page): Response
     {
-        AccessLog::takenOut(self::person($request), 'saved the measures as a file', [$case->id], $case->athlete_id);
+        AccessLog::exported(self::person($request), 'saved the measures as a file', [$case->id], $case->athlete_id);
         $keys = array_column($page->measures($case, $standing->evaluate($case)), 'key');
         $measures = array_values(array_filter(array_map(fn(mixed $key): ?Measure => is_string($key) ? $this->find->of($case, $key) : null, $keys)));
 

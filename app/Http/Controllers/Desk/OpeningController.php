@@ -93,8 +93,8 @@ final class OpeningController extends Controller
         AccessLog::note(self::person($request), AccessKind::Read, 'looked at referrals');
         $referred = Opening::query()->whereNotNull('referred_at')->with('practitioner')->orderByDesc('referred_at')->limit(50)->get();
 
-        return new JsonResponse(['referrals' => array_values($referred->map(static fn(Opening $one): array => [
-            'id' => $one->id, 'name' => $one->name, 'at' => $one->referred_at?->toIso8601String(), 'by' => $one->practitioner->name, 'to' => $one->referral['to'] ?? '', 'letter' => $one->referral['letter'] ?? '',
+        return new JsonResponse(['referrals' => array_values($referred->map(static fn(Opening $opening): array => [
+            'id' => $opening->id, 'name' => $opening->name, 'at' => $opening->referred_at?->toIso8601String(), 'by' => $opening->practitioner->name, 'to' => $opening->referral['to'] ?? '', 'letter' => $opening->referral['letter'] ?? '',
         ])->all())]);
     }
 

@@ -101,11 +101,11 @@ final class PaperController extends Controller
     {
         $request->validate(['size' => ['required', Rule::enum(PageSize::class)]], ['size' => 'Choose the size of the paper: A4 or letter.']);
         $found = self::paper($case, $paper);
-        $obstacle = $found->obstacle($this->write->diagnosisTold($case, $found));
+        $obstacle = $found->obstacle($this->write->diagnosisNamed($case, $found));
         if ($obstacle !== null) {
             throw ValidationException::withMessages(['paper' => $obstacle]);
         }
-        AccessLog::takenOut(self::person($request), 'took out a paper: ' . lcfirst($found->kind->title()), [$case->id], $case->athlete_id);
+        AccessLog::exported(self::person($request), 'exported a paper: ' . lcfirst($found->kind->title()), [$case->id], $case->athlete_id);
         $name = Str::slug("{$found->kind->title()} {$case->athlete->name} {$found->current()->paper()->on->toIso()}") . '.pdf';
         $file = $ask->handle(self::person($request), $case, FileKind::Paper, $name, PaperFile::STEPS, ['paper' => $found->id, 'size' => $request->string('size')->value()]);
 

@@ -39,7 +39,7 @@ final class PeopleController extends Controller
 {
     public function index(Request $request): JsonResponse
     {
-        return new JsonResponse(self::told($request));
+        return new JsonResponse(self::people($request));
     }
 
     public function invite(Request $request, InviteStaff $invite): JsonResponse
@@ -51,7 +51,7 @@ final class PeopleController extends Controller
         $role = Role::from($request->string('role')->value());
         [, $link] = $invite->handle(new StaffEntry(trim($request->string('name')->value()), Email::folded($request->string('email')->value()), $role), self::person($request));
 
-        return new JsonResponse(['link' => $link] + self::told($request), 201);
+        return new JsonResponse(['link' => $link] + self::people($request), 201);
     }
 
     /** The invitation again: the letter did not come, or has run out. */
@@ -61,7 +61,7 @@ final class PeopleController extends Controller
         abort_if($user->signed_in_at !== null, 409, "$user->name has been here already. Whoever forgot the password asks for a new one where they sign in.");
         AccessLog::note(self::person($request), AccessKind::People, "invited $user->name again");
 
-        return new JsonResponse(['link' => $invite->again($user, self::person($request))] + self::told($request), 201);
+        return new JsonResponse(['link' => $invite->again($user, self::person($request))] + self::people($request), 201);
     }
 
     public function change(Request $request, string $person): JsonResponse
@@ -86,7 +86,7 @@ final class PeopleController extends Controller
             AccessLog::note(self::person($request), AccessKind::People, "made $user->name " . lcfirst($role->title()), ['was' => $was->value, 'is' => $role->value]);
         });
 
-        return new JsonResponse(self::told($request));
+        return new JsonResponse(self::people($request));
     }
 
     public function suspend(Request $request, string $person): JsonResponse
@@ -99,7 +99,7 @@ final class PeopleController extends Controller
             AccessLog::note(self::person($request), AccessKind::People, "suspended $user->name");
         });
 
-        return new JsonResponse(self::told($request));
+        return new JsonResponse(self::people($request));
     }
 
     public function admit(Request $request, string $person): JsonResponse
@@ -108,7 +108,7 @@ final class PeopleController extends Controller
         $user->forceFill(['suspended_at' => null])->save();
         AccessLog::note(self::person($request), AccessKind::People, "let $user->name in again");
 
-        return new JsonResponse(self::told($request));
+        return new JsonResponse(self::people($request));
     }
 
     /** Somebody leaves: their open cases go to a colleague in one go, and they come in no more. */
@@ -131,7 +131,7 @@ final class PeopleController extends Controller
             AccessLog::note(self::person($request), AccessKind::People, "$user->name left the practice", ['note' => $request->string('note')->value()]);
         });
 
-        return new JsonResponse(self::told($request));
+        return new JsonResponse(self::people($request));
     }
 
     /** A phone with the app was lost, and the recovery codes too. */
@@ -142,9 +142,9 @@ final class PeopleController extends Controller
         $second->remove($user->account);
         CloseAccess::of($user, false);
         AccessLog::note(self::person($request), AccessKind::People, "took the second factor of $user->name off");
-        AccountChanged::tell($user, 'your second factor was taken off by the owner of your practice');
+        AccountChanged::notify($user, 'your second factor was taken off by the owner of your practice');
 
-        return new JsonResponse(self::told($request));
+        return new JsonResponse(self::people($request));
     }
 
     /** Whose cases staff see, and whether they need a second factor. */
@@ -160,7 +160,7 @@ final class PeopleController extends Controller
         $practice->forceFill(['cases_open_to' => $request->string('cases_open_to')->value(), 'second_factor_needed' => $request->boolean('second_factor_needed')])->save();
         AccessLog::note($person, AccessKind::People, 'changed who sees which cases and how people sign in', ['was' => $was, 'is' => $practice->only(['cases_open_to', 'second_factor_needed'])]);
 
-        return new JsonResponse(self::told($request));
+        return new JsonResponse(self::people($request));
     }
 
     /** The owner has taken note that somebody opened a case of others. */
@@ -168,7 +168,7 @@ final class PeopleController extends Controller
     {
         CaseShare::query()->where('kind', ShareKind::Opened)->findOrFail(self::uuid($share, CaseShare::class))->forceFill(['owner_saw_at' => CarbonImmutable::now()->utc()])->save();
 
-        return new JsonResponse(self::told($request));
+        return new JsonResponse(self::people($request));
     }
 
     private static function colleague(string $id): User
@@ -205,7 +205,7 @@ final class PeopleController extends Controller
     }
 
     /** @return array<string, mixed> */
-    private static function told(Request $request): array
+    private static function people(Request $request): array
     {
         $practice = Practice::query()->findOrFail(self::person($request)->practice_id);
         $zone = $practice->timezone;
@@ -215,34 +215,34 @@ final class PeopleController extends Controller
         $invited = Invitation::query()->whereIn('user_id', $people->modelKeys())->whereNull('used_at')->whereNull('withdrawn_at')->pluck('expires_at', 'user_id');
 
         return [
-            'people' => array_values($people->map(static fn(User $one): array => [
-                'id' => $one->id,
-                'name' => $one->name,
-                'email' => $one->email,
-                'role' => $one->role->value,
+            'people' => array_values($people->map(static fn(User $user): array => [
+                'id' => $user->id,
+                'name' => $user->name,
+                'email' => $user->email,
+                'role' => $user->role->value,
                 'state' => match (true) {
-                    $one->left_at !== null => 'left',
-                    $one->suspended_at !== null => 'suspended',
-                    $one->signed_in_at === null && $invited->has($one->id) => 'invited',
+                    $user->left_at !== null => 'left',
+                    $user->suspended_at !== null => 'suspended',
+                    $user->signed_in_at === null && $invited->has($user->id) => 'invited',
                     default => 'active',
                 },
-                'second_factor' => $one->account->hasSecondFactor(),
-                'signed_in_at' => $one->signed_in_at?->setTimezone($zone)->toIso8601String(),
-                'cases' => $one->open_cases_count,
-                'assigned' => $one->role === Role::Assistant ? $assigned[$one->id] ?? 0 : null,
-                'is_you' => $one->id === self::person($request)->id,
+                'second_factor' => $user->account->hasSecondFactor(),
+                'signed_in_at' => $user->signed_in_at?->setTimezone($zone)->toIso8601String(),
+                'cases' => $user->open_cases_count,
+                'assigned' => $user->role === Role::Assistant ? $assigned[$user->id] ?? 0 : null,
+                'is_you' => $user->id === self::person($request)->id,
             ])->all()),
             'roles' => array_map(static fn(Role $role): array => ['key' => $role->value, 'title' => $role->title(), 'words' => $role->words(), 'may' => array_column($role->permissions(), 'value')], Role::cases()),
-            'permissions' => array_map(static fn(Permission $one): array => ['key' => $one->value, 'words' => $one->words()], Permission::cases()),
+            'permissions' => array_map(static fn(Permission $permission): array => ['key' => $permission->value, 'words' => $permission->words()], Permission::cases()),
             'cases_open_to' => $practice->cases_open_to,
             'second_factor_needed' => $practice->second_factor_needed,
-            'opened' => array_values(CaseShare::query()->where('kind', ShareKind::Opened)->whereNull('owner_saw_at')->with(['user', 'case.athlete'])->orderByDesc('at')->limit(20)->get()->map(static fn(CaseShare $one): array => [
-                'id' => $one->id,
-                'person' => $one->user->name,
-                'athlete' => $one->case->athlete->name,
-                'case' => $one->case_id,
-                'reason' => $one->reason ?? '',
-                'at' => $one->at->setTimezone($zone)->toIso8601String(),
+            'opened' => array_values(CaseShare::query()->where('kind', ShareKind::Opened)->whereNull('owner_saw_at')->with(['user', 'case.athlete'])->orderByDesc('at')->limit(20)->get()->map(static fn(CaseShare $caseShare): array => [
+                'id' => $caseShare->id,
+                'person' => $caseShare->user->name,
+                'athlete' => $caseShare->case->athlete->name,
+                'case' => $caseShare->case_id,
+                'reason' => $caseShare->reason ?? '',
+                'at' => $caseShare->at->setTimezone($zone)->toIso8601String(),
             ])->all()),
         ];
     }

@@ -28,11 +28,11 @@ final class PlanController extends Controller
 
     public function show(Request $request, CareCase $case, PrescribePage $page): JsonResponse
     {
-        $told = $page->of($case);
+        $answer = $page->of($case);
         AccessLog::read(self::person($request), $case, 'looked at a plan');
-        AccessLog::readMany(self::person($request), 'looked for a plan to copy', array_column($told['others'], 'key'));
+        AccessLog::readMany(self::person($request), 'looked for a plan to copy', array_column($answer['others'], 'key'));
 
-        return new JsonResponse($told);
+        return new JsonResponse($answer);
     }
 
     /** What another stage would ask for, dose by dose. Nothing is stored. */

@@ -21,13 +21,13 @@ final class PracticeController extends Controller
 
     public function show(Request $request): JsonResponse
     {
-        return new JsonResponse($this->told(self::person($request)->practice));
+        return new JsonResponse($this->card(self::person($request)->practice));
     }
 
     public function update(Request $request): JsonResponse
     {
-        /** @var array<string, mixed> $told */
-        $told = $request->validate([
+        /** @var array<string, mixed> $settings */
+        $settings = $request->validate([
             'telephone' => ['present', 'nullable', 'string', 'max:40', 'regex:/^\+?[0-9][0-9 ()\/.-]{3,}$/'],
             'hours' => ['present', 'nullable', 'string', 'max:200'],
             'address' => ['sometimes', 'nullable', 'string', 'max:300'],
@@ -44,17 +44,17 @@ final class PracticeController extends Controller
             'equipment.*' => 'Choose what is at hand of what the library knows.',
         ]);
         $practice = self::person($request)->practice;
-        $was = array_filter($practice->only(array_keys($told)), static fn(mixed $value, string $field): bool => $value !== $told[$field], ARRAY_FILTER_USE_BOTH);
+        $was = array_filter($practice->only(array_keys($settings)), static fn(mixed $value, string $field): bool => $value !== $settings[$field], ARRAY_FILTER_USE_BOTH);
         if ($was !== []) {
-            $practice->update($told);
-            AccessLog::note(self::person($request), AccessKind::Settings, 'changed the settings of the practice', ['was' => $was, 'is' => array_intersect_key($told, $was)]);
+            $practice->update($settings);
+            AccessLog::note(self::person($request), AccessKind::Settings, 'changed the settings of the practice', ['was' => $was, 'is' => array_intersect_key($settings, $was)]);
         }
 
-        return new JsonResponse($this->told($practice));
+        return new JsonResponse($this->card($practice));
     }
 
     /** @return array<string, mixed> */
-    private function told(Practice $practice): array
+    private function card(Practice $practice): array
     {
         return WhomToCall::of($practice) + [
             'address' => $practice->address,

@@ -17,10 +17,10 @@ final class PracticeWeekController extends Controller
     {
         $person = self::person($request);
         $practitioner = $request->string('practitioner')->limit(36, '')->value();
-        $told = $page->of($person, $practitioner === '' ? null : $practitioner, $request->integer('week'));
+        $answer = $page->of($person, $practitioner === '' ? null : $practitioner, $request->integer('week'));
         AccessLog::readMany($person, 'looked at the week', $page->shown());
 
-        return new JsonResponse($told);
+        return new JsonResponse($answer);
     }
 
     /** The address of the calendar to subscribe to; a new one, the older stops working. */

@@ -32,7 +32,7 @@ final class RecordController extends Controller
         AccessLog::note($person, AccessKind::Read, 'looked at the record of who saw what');
 
         return new JsonResponse($page + [
-            'kinds' => array_map(static fn(AccessKind $one): array => ['key' => $one->value, 'title' => $one->title()], AccessKind::cases()),
+            'kinds' => array_map(static fn(AccessKind $accessKind): array => ['key' => $accessKind->value, 'title' => $accessKind->title()], AccessKind::cases()),
             'people' => self::named(User::query()->whereIn('role', Role::STAFF)->orderBy('name')->get(['id', 'name'])->all()),
             'athletes' => self::named(Athlete::query()->orderBy('name')->get(['id', 'name'])->all()),
             'newest_link' => $chain->newest($person->practice_id),
@@ -44,7 +44,7 @@ final class RecordController extends Controller
         $person = self::person($request);
         $record = new AccessRecord($person->practice->timezone, $request->query->all());
         ReadsCore::refusing(static fn() => $record->narrowed());
-        AccessLog::takenOut($person, 'took out the record of who saw what', []);
+        AccessLog::exported($person, 'exported the record of who saw what', []);
 
         return Csv::download('who-saw-what', ['at', 'person', 'role', 'kind', 'what', 'athletes', 'details'], $person->practice_id, static function () use ($record): iterable {
             foreach ($record->narrowed()->limit(self::MOST)->lazy(500)->chunk(500) as $chunk) {
@@ -62,6 +62,6 @@ final class RecordController extends Controller
      */
     private static function named(array $rows): array
     {
-        return array_map(static fn(User|Athlete $one): array => ['key' => $one->id, 'title' => $one->name], array_values($rows));
+        return array_map(static fn(User|Athlete $row): array => ['key' => $row->id, 'title' => $row->name], array_values($rows));
     }
 }

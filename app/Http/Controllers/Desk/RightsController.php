@@ -31,7 +31,7 @@ final class RightsController extends Controller
     {
         AccessLog::read(self::person($request), $case, 'looked at what the athlete agreed to');
 
-        return new JsonResponse(self::told($case));
+        return new JsonResponse(self::rights($case));
     }
 
     public function consent(Request $request, CareCase $case): JsonResponse
@@ -53,7 +53,7 @@ final class RightsController extends Controller
             AccessLog::changed(self::person($request), $case, ($request->boolean('given') ? 'wrote down an agreement: ' : 'wrote down that an agreement was taken back: ') . lcfirst($purpose->title()));
         });
 
-        return new JsonResponse(self::told($case), 201);
+        return new JsonResponse(self::rights($case), 201);
     }
 
     /** Sets the record aside at the athlete's wish, or takes it up again. */
@@ -63,12 +63,12 @@ final class RightsController extends Controller
         $restricted = $request->boolean('restricted');
         DB::transaction(static function () use ($request, $case, $restricted): void {
             $case->athlete->forceFill(['restricted_at' => $restricted ? CarbonImmutable::now()->utc() : null, 'restricted_why' => $restricted ? trim($request->string('why')->value()) : null])->save();
-            // The revision tells pages that are open.
+            // Open pages notice by the revision.
             CareCase::query()->where('athlete_id', $case->athlete_id)->increment('revision', 1, ['set_aside' => $restricted]);
             AccessLog::changed(self::person($request), $case, ($restricted ? 'set the record aside: ' : 'took the record up again: ') . trim($request->string('why')->value()));
         });
 
-        return new JsonResponse(self::told($case));
+        return new JsonResponse(self::rights($case));
     }
 
     public function erase(Request $request, CareCase $case, EraseAthlete $erase): JsonResponse
@@ -135,12 +135,12 @@ final class RightsController extends Controller
     {
         return [
             'kept_years' => self::person($request)->practice->kept_years,
-            'due' => array_values(self::isDue($request)->withMax('cases', 'closed_on')->orderBy('name')->limit(self::SHOWN)->get()->map(static fn(Athlete $one): array => ['id' => $one->id, 'name' => $one->name, 'closed_on' => $one->getAttribute('cases_max_closed_on')])->all()),
+            'due' => array_values(self::isDue($request)->withMax('cases', 'closed_on')->orderBy('name')->limit(self::SHOWN)->get()->map(static fn(Athlete $athlete): array => ['id' => $athlete->id, 'name' => $athlete->name, 'closed_on' => $athlete->getAttribute('cases_max_closed_on')])->all()),
         ];
     }
 
     /** @return array<string, mixed> */
-    private static function told(CareCase $case): array
+    private static function rights(CareCase $case): array
     {
         $athlete = $case->athlete;
         $zone = $case->practice->timezone;
@@ -148,8 +148,8 @@ final class RightsController extends Controller
 
         return [
             'athlete' => $athlete->name,
-            'purposes' => array_map(static fn(ConsentPurpose $one): array => ['key' => $one->value, 'title' => $one->title(), 'given' => $all->firstWhere('purpose', $one)?->given], ConsentPurpose::cases()),
-            'consents' => array_values($all->map(static fn(Consent $one): array => ['purpose' => $one->purpose->title(), 'given' => $one->given, 'on' => $one->on, 'how' => $one->how, 'by' => $one->user->name])->all()),
+            'purposes' => array_map(static fn(ConsentPurpose $consentPurpose): array => ['key' => $consentPurpose->value, 'title' => $consentPurpose->title(), 'given' => $all->firstWhere('purpose', $consentPurpose)?->given], ConsentPurpose::cases()),
+            'consents' => array_values($all->map(static fn(Consent $consent): array => ['purpose' => $consent->purpose->title(), 'given' => $consent->given, 'on' => $consent->on, 'how' => $consent->how, 'by' => $consent->user->name])->all()),
             'restricted' => $athlete->restricted_at === null ? null : ['at' => $athlete->restricted_at->setTimezone($zone)->toIso8601String(), 'why' => $athlete->restricted_why ?? ''],
             'kept_years' => $case->practice->kept_years,
             'is_kept' => EraseAthlete::mustBeKept($athlete, $case->practice),

@@ -38,7 +38,7 @@ final class SharingController extends Controller
 
     public function show(CareCase $case): JsonResponse
     {
-        return new JsonResponse(self::told($case));
+        return new JsonResponse(self::shares($case));
     }
 
     /** A colleague sees this case too; for an assistant that is what assigns it. */
@@ -56,7 +56,7 @@ final class SharingController extends Controller
             AccessLog::changed(self::person($request), $case, "shared the case with $with->name");
         });
 
-        return new JsonResponse(self::told($case), 201);
+        return new JsonResponse(self::shares($case), 201);
     }
 
     public function endShare(Request $request, CareCase $case, string $share): JsonResponse
@@ -65,7 +65,7 @@ final class SharingController extends Controller
         $found->forceFill(['ended_at' => CarbonImmutable::now()->utc()])->save();
         AccessLog::changed(self::person($request), $case, "shares the case no longer with {$found->user->name}");
 
-        return new JsonResponse(self::told($case));
+        return new JsonResponse(self::shares($case));
     }
 
     public function handOver(Request $request, CareCase $case, HandOver $hand): JsonResponse
@@ -141,12 +141,12 @@ final class SharingController extends Controller
 
             return array_values($query->orderBy('opened_on')->limit(self::SHOWN)->get()->all());
         });
-        AccessLog::readMany($person, 'looked for a case of others', array_map(static fn(CareCase $one): string => $one->id, $found));
+        AccessLog::readMany($person, 'looked for a case of others', array_map(static fn(CareCase $case): string => $case->id, $found));
 
-        return new JsonResponse(['cases' => array_map(static fn(CareCase $one): array => ['id' => $one->id, 'athlete' => $one->athlete->name, 'structure' => $one->structure_title, 'practitioner' => $one->practitioner->name], $found)]);
+        return new JsonResponse(['cases' => array_map(static fn(CareCase $case): array => ['id' => $case->id, 'athlete' => $case->athlete->name, 'structure' => $case->structure_title, 'practitioner' => $case->practitioner->name], $found)]);
     }
 
-    /** Opens a case of others for a day, with a reason; the owner is told. */
+    /** Opens a colleague's case for a day, with a reason; the owner can see that. */
     public function openOther(Request $request, string $other): JsonResponse
     {
         $person = self::person($request);
@@ -191,7 +191,7 @@ final class SharingController extends Controller
     }
 
     /** @return array<string, mixed> */
-    private static function told(CareCase $case): array
+    private static function shares(CareCase $case): array
     {
         $today = Clock::today($case->practice->timezone)->toIso();
         $shares = self::open($case)->where(static fn(Builder $query) => $query->whereNull('until')->orWhere('until', '>=', $today))->with(['user', 'giver'])->orderBy('at')->get();
@@ -199,7 +199,7 @@ final class SharingController extends Controller
         return [
             'practitioner' => ['id' => $case->practitioner_id, 'name' => $case->practitioner->name],
             'open_to_all' => $case->practice->cases_open_to === 'practice',
-            'shares' => array_values($shares->map(static fn(CaseShare $one): array => ['id' => $one->id, 'name' => $one->user->name, 'role' => $one->user->role->title(), 'kind' => $one->kind->value, 'reason' => $one->reason, 'by' => $one->giver->name, 'until' => $one->until])->all()),
+            'shares' => array_values($shares->map(static fn(CaseShare $caseShare): array => ['id' => $caseShare->id, 'name' => $caseShare->user->name, 'role' => $caseShare->user->role->title(), 'kind' => $caseShare->kind->value, 'reason' => $caseShare->reason, 'by' => $caseShare->giver->name, 'until' => $caseShare->until])->all()),
             'colleagues' => self::colleagues(),
         ];
     }
@@ -211,8 +211,8 @@ final class SharingController extends Controller
         $covers = Cover::query()->whereNull('ended_at')->where('until', '>=', $today)->with(['away', 'user'])->orderBy('from')->get();
 
         return [
-            'covers' => array_values($covers->map(static fn(Cover $one): array => [
-                'id' => $one->id, 'of' => $one->away->name, 'by' => $one->user->name, 'from' => $one->from, 'until' => $one->until, 'may_end' => $one->of === $person->id || $person->may(Permission::Manage),
+            'covers' => array_values($covers->map(static fn(Cover $cover): array => [
+                'id' => $cover->id, 'of' => $cover->away->name, 'by' => $cover->user->name, 'from' => $cover->from, 'until' => $cover->until, 'may_end' => $cover->of === $person->id || $person->may(Permission::Manage),
             ])->all()),
             'colleagues' => self::colleagues(),
         ];
@@ -221,6 +221,6 @@ final class SharingController extends Controller
     /** @return list<array{id: string, name: string, role: string, treats: bool}> */
     private static function colleagues(): array
     {
-        return array_values(self::active()->orderBy('name')->get()->map(static fn(User $one): array => ['id' => $one->id, 'name' => $one->name, 'role' => $one->role->title(), 'treats' => $one->role->treats()])->all());
+        return array_values(self::active()->orderBy('name')->get()->map(static fn(User $user): array => ['id' => $user->id, 'name' => $user->name, 'role' => $user->role->title(), 'treats' => $user->role->treats()])->all());
     }
 }

@@ -21,7 +21,7 @@ final class TableController extends Controller
 
     public function one(Request $request, CareCase $case, CaseTable $table): StreamedResponse
     {
-        AccessLog::takenOut(self::person($request), "took out the table of $table->value", [$case->id], $case->athlete_id);
+        AccessLog::exported(self::person($request), "exported the table of $table->value", [$case->id], $case->athlete_id);
 
         return $this->stream($table, $case->practice_id, static fn(): iterable => [$case]);
     }
@@ -33,7 +33,7 @@ final class TableController extends Controller
         $cases = static fn(): Builder => CareCase::query()->where('practice_id', $person->practice_id)->whereNull('closed_on')
             ->when($practitioner !== '', static fn(Builder $query): Builder => $query->whereRaw('practitioner_id::text = ?', [$practitioner]))->orderBy('opened_on')->orderBy('id');
         $ids = array_values(array_filter($cases()->pluck('id')->all(), is_string(...)));
-        AccessLog::takenOut($person, "took out the table of $table->value", $ids);
+        AccessLog::exported($person, "exported the table of $table->value", $ids);
 
         return $this->stream($table, $person->practice_id, static fn(): iterable => $cases()->whereKey($ids)->with(['athlete', 'practice'])->lazy(50));
     }

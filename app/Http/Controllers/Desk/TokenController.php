@@ -50,13 +50,13 @@ final class TokenController extends Controller
     {
         $zone = self::person($request)->practice->timezone;
 
-        return array_values(ApiToken::query()->orderByDesc('created_at')->orderByDesc('id')->get()->map(static fn(ApiToken $one): array => [
-            'id' => $one->id,
-            'name' => $one->name,
-            'made_at' => $one->created_at->setTimezone($zone)->toIso8601String(),
-            'expires_at' => $one->expires_at->setTimezone($zone)->toIso8601String(),
-            'expired' => $one->expires_at->isPast(),
-            'last_used_at' => $one->last_used_at?->setTimezone($zone)->toIso8601String(),
+        return array_values(ApiToken::query()->orderByDesc('created_at')->orderByDesc('id')->get()->map(static fn(ApiToken $apiToken): array => [
+            'id' => $apiToken->id,
+            'name' => $apiToken->name,
+            'made_at' => $apiToken->created_at->setTimezone($zone)->toIso8601String(),
+            'expires_at' => $apiToken->expires_at->setTimezone($zone)->toIso8601String(),
+            'expired' => $apiToken->expires_at->isPast(),
+            'last_used_at' => $apiToken->last_used_at?->setTimezone($zone)->toIso8601String(),
         ])->all());
     }
 }

@@ -83,10 +83,10 @@ final class WeeksController extends Controller
     public function lighter(LighterWeekRequest $request, CareCase $case): JsonResponse
     {
         $weeks = CaseWeeks::of($case);
-        $booked = array_map(static fn(Booked $one): Booked => new Booked($one->id, $one->on, $one->slot, !$weeks->isOpen($one->id)), $weeks->booked);
+        $booked = array_map(static fn(Booked $session): Booked => new Booked($session->id, $session->on, $session->slot, !$weeks->isOpen($session->id)), $weeks->booked);
         $out = LighterWeek::of($booked, Day::fromIso($request->string('week')->value()), $request->integer('less_percent'));
 
-        return new JsonResponse(['moves' => array_map(static fn(Booked $one): array => ['session' => $one->id, 'on' => null], $out)]);
+        return new JsonResponse(['moves' => array_map(static fn(Booked $session): array => ['session' => $session->id, 'on' => null], $out)]);
     }
 
     /** When the stages have to begin so that the athlete is ready by a day. */
@@ -133,8 +133,8 @@ final class WeeksController extends Controller
         $replan = Replanner::of($weeks->booked, $weeks->rules, $weeks->slots, $weeks->today);
 
         return new JsonResponse([
-            'moves' => array_map(static fn(Booked $one): array => ['session' => $one->id, 'on' => $one->on->toIso()], $replan->moves),
-            'left_out' => array_map(static fn(Booked $one): string => $one->id, $replan->leftOut),
+            'moves' => array_map(static fn(Booked $booked): array => ['session' => $booked->id, 'on' => $booked->on->toIso()], $replan->moves),
+            'left_out' => array_map(static fn(Booked $booked): string => $booked->id, $replan->leftOut),
         ]);
     }
 

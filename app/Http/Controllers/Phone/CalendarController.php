@@ -15,7 +15,7 @@ use Illuminate\Http\Response;
 
 /**
  * The calendar file that somebody's calendar application reads by itself. It cannot sign in, so the address is the
- * permission: long, kept as a hash, made anew by whom it belongs to; the file tells days, never findings.
+ * permission: long, kept as a hash, made anew by whom it belongs to; the file holds days, never findings.
  */
 final class CalendarController
 {
@@ -29,8 +29,8 @@ final class CalendarController
     private static function of(User $user): Response
     {
         if ($user->athlete_id === null) {
-            [$file, $told] = WorkCalendar::of($user);
-            AccessLog::readMany($user, 'read the calendar', array_map(static fn(CareCase $case): string => $case->id, $told));
+            [$file, $shown] = WorkCalendar::of($user);
+            AccessLog::readMany($user, 'read the calendar', array_map(static fn(CareCase $case): string => $case->id, $shown));
 
             return self::file($file);
         }

@@ -6,8 +6,8 @@ namespace App\Http\Controllers\Phone;
 
 use App\Actions\CorrectEntry;
 use App\Actions\CorrectionRequest;
+use App\Actions\ExplainMissed;
 use App\Actions\MoveOwnSession;
-use App\Actions\TellMissed;
 use App\Actions\WriteToPractitioner;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\ReadsCore;
@@ -36,12 +36,12 @@ final class EntryController extends Controller
         return self::stored($new);
     }
 
-    public function missed(Request $request, string $id, TellMissed $tell): JsonResponse
+    public function missed(Request $request, string $id, ExplainMissed $explain): JsonResponse
     {
         $case = $this->namedCase($request);
         $planned = PlannedSession::query()->where('case_id', $case->id)->findOrFail(self::uuid($id, PlannedSession::class));
         $why = ReadsCore::from($request, static fn(ObjectNode $node): string => $node->text('why'));
-        ReadsCore::refusing(static fn() => $tell->handle($case, self::person($request), $planned, $why));
+        ReadsCore::refusing(static fn() => $explain->handle($case, self::person($request), $planned, $why));
 
         return new JsonResponse(['stored' => true]);
     }

@@ -13,7 +13,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
-/** What an athlete wants to be told on a phone, and what waits to be shown there. */
+/** Which reminders an athlete wants on a phone, and which wait to be shown there. */
 final class PushController extends Controller
 {
     public function update(PushPhoneRequest $request, string $phone): JsonResponse
@@ -43,6 +43,6 @@ final class PushController extends Controller
         $waiting = $own === null ? [] : $own->pushes()->whereNull('taken_at')->where('at', '>', CarbonImmutable::now()->utc()->subDay())->orderBy('at')->get()->all();
         Push::query()->whereIn('id', array_column($waiting, 'id'))->update(['taken_at' => CarbonImmutable::now()->utc()]);
 
-        return new JsonResponse(['pushes' => array_map(static fn(Push $one): array => ['id' => $one->id, 'kind' => $one->kind->value, 'words' => $one->words], $waiting)]);
+        return new JsonResponse(['pushes' => array_map(static fn(Push $push): array => ['id' => $push->id, 'kind' => $push->kind->value, 'words' => $push->words], $waiting)]);
     }
 }

@@ -91,7 +91,7 @@ final class TodayController extends Controller
         $person = self::person($request);
         $cases = array_values($this->ownCases($request)->get()->all());
         foreach ($cases as $case) {
-            AccessLog::takenOut($person, 'took away all data', [$case->id], $case->athlete_id);
+            AccessLog::exported($person, 'took away all data', [$case->id], $case->athlete_id);
         }
 
         return (new JsonResponse(OwnData::of(Athlete::query()->findOrFail($person->athlete_id), $cases)))->header('Content-Disposition', 'attachment; filename="rung-own-data.json"');

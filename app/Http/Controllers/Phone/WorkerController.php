@@ -16,12 +16,12 @@ final class WorkerController
     {
         $files = array_map(static fn(string $file): string => "/build/$file", $this->files());
         $script = (string) file_get_contents(resource_path('worker.js'));
-        $told = strtr($script, [
+        $filled = strtr($script, [
             '__FILES__' => json_encode([...$files, '/icon.svg', '/athlete.webmanifest'], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES),
             '__VERSION__' => hash('xxh64', implode('|', $files) . $script),
         ]);
 
-        return new Response($told, 200, ['Content-Type' => 'text/javascript', 'Cache-Control' => 'no-cache', 'Service-Worker-Allowed' => '/athlete']);
+        return new Response($filled, 200, ['Content-Type' => 'text/javascript', 'Cache-Control' => 'no-cache', 'Service-Worker-Allowed' => '/athlete']);
     }
 
     /** @return list<string> every file that the athlete's side may load, those that are loaded later among them */

@@ -11,7 +11,7 @@ use App\Support\Clock;
 use Rung\Core\Input\InvalidInput;
 
 /** Why a planned session was not done, in the athlete's words; empty takes it back. */
-final class TellMissed
+final class ExplainMissed
 {
     public function __construct(private readonly WriteCase $write) {}
 
@@ -20,9 +20,9 @@ final class TellMissed
     {
         $today = Clock::today($case->practice->timezone)->toIso();
         if ($planned->on > $today) {
-            throw InvalidInput::at('/why', 'can be told from the day of the session on');
+            throw InvalidInput::at('/why', 'can be given from the day of the session on');
         }
-        $this->write->run($case, $by, 'told of a missed session', static function (CareCase $case) use ($planned, $why): bool {
+        $this->write->run($case, $by, 'reported a missed session', static function (CareCase $case) use ($planned, $why): bool {
             if (trim($why) !== '' && $case->trainingSessions()->where('planned_id', $planned->id)->exists()) {
                 throw InvalidInput::at('/why', 'is not needed: that session was done');
             }

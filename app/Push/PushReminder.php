@@ -11,8 +11,8 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Rung\Core\Attention\ReminderKind;
 
-/** Tells a phone something, once, however often it is tried. */
-final class TellPhone
+/** Sends a reminder to a phone, once, however often it is tried. */
+final class PushReminder
 {
     public function __construct(private readonly PushService $service) {}
 
