@@ -189,7 +189,7 @@ test('a case is closed with a reason, found among the closed ones, and opened ag
   await page.getByRole('button', { name: 'More' }).click();
   await page.getByRole('menuitem', { name: 'Close the case …' }).click();
   const dialog = page.getByRole('dialog', { name: 'Close the case' });
-  await expect(dialog).toContainText('Nothing is asked of the athlete any more');
+  await expect(dialog).toContainText('The athlete is asked for nothing more');
   await dialog.getByLabel('How it ends').click();
   await page.getByRole('option', { name: /^Refer/ }).click();
   await dialog.getByLabel('Reason').fill('Pain that nothing explains');

@@ -138,7 +138,7 @@ test('mornings come out of a spreadsheet: columns are matched, rows looked at, a
   await page.getByRole('option', { name: 'How it was' }).click();
   const rows = form.getByRole('table', { name: 'What the rows come to' });
   await expect(rows.getByText('The morning test must be from 0 to 10, and is 12.')).toBeVisible();
-  await expect(form.getByRole('button', { name: /^Take in/ })).toBeDisabled();
+  await expect(form.getByRole('button', { name: /^Import/ })).toBeDisabled();
 
   await form.getByLabel('Sheet as a file').setInputFiles({ name: 'mornings.csv', mimeType: 'text/csv', buffer: Buffer.from(`Date,Morning test,Stiffness\n${today},2,5\n`) });
   await expect(rows.getByText(/^Morning of .*: 2 of 10, stiff for 5 min$/)).toBeVisible();

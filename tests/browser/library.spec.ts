@@ -73,15 +73,15 @@ test('a rule is copied and changed under the same checks; a broken file is refus
   const upload = (text: string) => page.getByLabel('Library file').setInputFiles({ name: 'ours.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await upload(sound);
   const changes = page.getByRole('region', { name: 'What ours.json changes' });
-  await expect(changes).toContainText('is just so already');
+  await expect(changes).toContainText('is the same already');
   await expect(changes).toContainText('Nothing would change.');
   await changes.getByRole('button', { name: 'Close' }).click();
   await upload(sound.replace('Little pain, slow steps, our own', 'Little pain, our way'));
   await expect(changes).toContainText('Little pain, our way (school): becomes a new version');
-  await changes.getByRole('button', { name: 'Take in 1 item' }).click();
-  await expect(page.getByText('1 item taken in.')).toBeVisible();
+  await changes.getByRole('button', { name: 'Import 1 item' }).click();
+  await expect(page.getByText('1 item imported.')).toBeVisible();
   await upload(sound);
-  await changes.getByRole('button', { name: 'Take in 1 item' }).click();
+  await changes.getByRole('button', { name: 'Import 1 item' }).click();
   await expect(page.getByText('Little pain, slow steps, our own')).toBeVisible();
 
   await page.getByRole('link', { name: 'Edit Little pain, slow steps, our own' }).click();

@@ -145,11 +145,12 @@ test('where the school tests again, the phone says what makes the test worse', a
 
 test('the pacer: mark and sound stay on the audio clock over five minutes, late timers and all', async ({ browser }) => {
   const phone = await athlete(browser, 'juno.tamsin');
+  await phone.emulateMedia({ reducedMotion: 'no-preference' });
   // Sound and time are measured, not waited for: an audio clock that follows the page's own time, run by hand.
   await phone.addInitScript(audioClock, 1);
   await phone.addInitScript(() => {
     Object.assign(window, { beats: [], marks: [] });
-    (window as unknown as { rungWatch: (plan: unknown) => void }).rungWatch = (plan) => { (window as unknown as { beats: unknown[] }).beats.push(plan); };
+    (window as unknown as { rungWatch: (sound: unknown) => void }).rungWatch = (sound) => { (window as unknown as { beats: unknown[] }).beats.push(sound); };
   });
   await phone.clock.install();
   await withPlan(phone, (plan) => {
@@ -201,10 +202,11 @@ test('the pacer: mark and sound stay on the audio clock over five minutes, late 
 
 test('the figure moves with the mark, on the same clock, through the range that is prescribed', async ({ browser }) => {
   const phone = await athlete(browser, 'juno.tamsin');
+  await phone.emulateMedia({ reducedMotion: 'no-preference' });
   await phone.addInitScript(audioClock, 1);
   await phone.addInitScript(() => {
     Object.assign(window, { first: null, drawn: [] });
-    (window as unknown as { rungWatch: (plan: { due: number }) => void }).rungWatch = (plan) => { (window as unknown as { first: number | null }).first ??= plan.due; };
+    (window as unknown as { rungWatch: (sound: { due: number }) => void }).rungWatch = (sound) => { (window as unknown as { first: number | null }).first ??= sound.due; };
   });
   await phone.clock.install();
   const dose = { sets: 1, reps: 3, rest_s: 0, tempo: { lift_s: 3, top_s: 0.5, lower_s: 4, bottom_s: 1, starts: 'lower' as const }, range: { from_deg: 10, to_deg: 80 } };

@@ -75,7 +75,7 @@ test('a day without reception: morning, session and settling are kept, sent late
 
   await startSession(phone);
   // The figure came with the plan.
-  await expect(phone.locator('svg[data-figure]')).toBeVisible();
+  await expect(phone.locator('svg[data-figure]').first()).toBeVisible();
   const first = phone.getByRole('region').first();
   await first.getByRole('button', { name: 'Another load' }).click();
   await phone.getByLabel('Load used, kg').fill('37,5');

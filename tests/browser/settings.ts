@@ -4,7 +4,7 @@ import type { PlaywrightTestConfig } from '@playwright/test';
 export const settings: PlaywrightTestConfig = {
   testDir: '.',
   // The tests of one file follow each other, at a demo practice of their own.
-  workers: 3,
+  workers: 2,
   // What fails once and passes then is reported as flaky at the end and must be fixed.
   retries: 1,
   // A busy machine is slow, not wrong.

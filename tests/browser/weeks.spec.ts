@@ -95,7 +95,7 @@ test('a week is made lighter, a season is pasted, and the sums and the calendar 
   await expect(panel.getByText(/^Left out: /)).toBeVisible();
   await next.getByRole('button', { name: /^Lighter … week of/ }).click();
   await page.getByRole('menuitem', { name: 'A third lighter …' }).click();
-  await expect(panel.getByText('Of this week nothing more can be left out')).toBeVisible();
+  await expect(panel.getByText('Nothing more can be left out of this week')).toBeVisible();
 
   // A session and all after it by a day, with touch or pointer alone; then left as it was.
   await table.getByRole('row').nth(4).getByRole('button', { name: /^(Holds|Slow strength), / }).first().click();

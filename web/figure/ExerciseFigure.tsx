@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 
 import { api, send } from '../api/client';
+import { queryKeys } from '../api/queryKeys';
 import type { FigureData } from './figure';
 import { MovingFigure, Thumbnail } from './MovingFigure';
 
@@ -14,7 +15,7 @@ const NONE: Readonly<Record<string, FigureData>> = {};
 export function useThumbnails(exercises: readonly string[]): Readonly<Record<string, FigureData>> {
   const of = [...new Set(exercises)].sort().join(',');
   const { data } = useQuery({
-    queryKey: ['figures', of],
+    queryKey: queryKeys.figures(of),
     queryFn: () => send(() => api.GET('/api/figures', { params: { query: { of } } })),
     enabled: of !== '',
     staleTime: KEPT_MS,
@@ -38,7 +39,7 @@ interface Props {
 /** The figure of an exercise, drawn as far as the range goes; the server is asked for each once. */
 export function useExerciseFigure(exercise: string, range: Props['range']) {
   return useQuery({
-    queryKey: ['figure', exercise, range?.from_deg ?? null, range?.to_deg ?? null],
+    queryKey: queryKeys.figure(exercise, range?.from_deg ?? null, range?.to_deg ?? null),
     queryFn: () => send(() => api.GET('/api/figures/{exercise}', { params: { path: { exercise }, query: range ?? {} } })),
     staleTime: KEPT_MS,
     // While a range is typed, the last one that could be drawn stays.

@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import * as z from 'zod/mini';
 
 import { api, type Schemas, send } from '../api/client';
+import { queryKeys } from '../api/queryKeys';
 import { forget, keep, kept, type Kind, useKept } from './store';
 
 export type Times = Schemas['PushTimes'];
@@ -48,7 +49,7 @@ export function usePushes(): void {
   const reminded = useReminded();
   const phone = reminded?.phone ?? '';
   const { data } = useQuery({
-    queryKey: ['pushes', phone],
+    queryKey: queryKeys.pushes(phone),
     queryFn: () => send(() => api.GET('/api/today/phones/{phone}/pushes', { params: { path: { phone } } })),
     enabled: phone !== '',
     refetchInterval: LOOK_EVERY_MS,

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 
 import { api, Refusal, send } from '../api/client';
+import { queryKeys } from '../api/queryKeys';
 import { outbox, sendAll, SENT, takeOut, type Waiting } from './outbox';
 import { keepPhone, keptPhone, type TodayData } from './plan';
 import { useKeptDigest } from './store';
@@ -22,7 +23,7 @@ const reflected = new Set<string>();
  */
 export function usePhone(who: string | null) {
   const query = useQuery({
-    queryKey: ['today'],
+    queryKey: queryKeys.today,
     queryFn: async () => {
       const sent = outbox().filter((one) => one.sent === true);
       const plan = await send(() => api.GET('/api/today'));
@@ -50,7 +51,7 @@ export function usePhone(who: string | null) {
 export function useSending(person: string | null): void {
   const queries = useQueryClient();
   useEffect(() => {
-    const sent = () => { void queries.invalidateQueries({ queryKey: ['today'] }); };
+    const sent = () => { void queries.invalidateQueries({ queryKey: queryKeys.today }); };
     const again = () => { if (person !== null && document.visibilityState === 'visible') void sendAll(person); };
     again();
     const timer = setInterval(again, SEND_AGAIN);

@@ -8,6 +8,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 
 import { api, type Schemas, send } from '../api/client';
+import { queryKeys } from '../api/queryKeys';
 import { Failed } from './States';
 
 type File = Schemas['MadeFile'];
@@ -33,7 +34,7 @@ export function MadeFile({ label, ask, large = false }: { label: string; ask: ()
 function Progress({ id }: { id: string }) {
   const path = { params: { path: { file: id } } };
   const query = useQuery({
-    queryKey: ['file', id],
+    queryKey: queryKeys.file(id),
     queryFn: () => send(() => api.GET('/api/files/{file}', path)),
     refetchInterval: (query) => (query.state.data !== undefined && isOver(query.state.data) ? false : EACH_MS),
   });

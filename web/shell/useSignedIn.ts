@@ -2,6 +2,7 @@ import { type Query, type QueryClient, useIsMutating, useMutation, useQuery, use
 import { useEffect } from 'react';
 
 import { api, forgetAnswers, type Schemas, send } from '../api/client';
+import { queryKeys } from '../api/queryKeys';
 import { forgetPhone, keptPhone } from '../phone/plan';
 import { hearTabs, tellTabs } from './tabs';
 
@@ -12,7 +13,6 @@ let isNew = false;
 
 export const isNewInstallation = (): boolean => isNew;
 
-const KEY = ['session'];
 
 const SIGN_OUT = ['sign-out'];
 
@@ -21,10 +21,10 @@ const firstPage = (): string => (window.location.pathname.startsWith('/athlete')
 /** Everything of whoever was signed in goes from this tab: answers, what is still on its way, and the page. */
 function forgetSession(queries: QueryClient): void {
   forgetAnswers();
-  const others = { predicate: (query: Query) => query.queryKey[0] !== KEY[0] };
+  const others = { predicate: (query: Query) => query.queryKey[0] !== queryKeys.session[0] };
   void queries.cancelQueries(others);
   // First who is signed in, so that everything that watches it leaves the page; then all that the page held.
-  queries.setQueryData(KEY, null);
+  queries.setQueryData(queryKeys.session, null);
   queries.removeQueries(others);
 }
 
@@ -44,7 +44,7 @@ export function useSignedIn() {
     if (session === 'signed-out') forgetSession(queries); else window.location.assign(firstPage());
   }), [queries]);
   return useQuery({
-    queryKey: KEY,
+    queryKey: queryKeys.session,
     queryFn: async () => {
       const session = await send(() => api.GET('/api/session'));
       isNew = session.is_new === true;
@@ -56,12 +56,12 @@ export function useSignedIn() {
 
 /** Whether whoever is signed in may do something, as their role in the practice has it. The server decides; this only leaves out what it would refuse. */
 export function useMay(): (what: Schemas['Permission']) => boolean {
-  const may = useQuery<User | null>({ queryKey: KEY, enabled: false }).data?.may ?? [];
+  const may = useQuery<User | null>({ queryKey: queryKeys.session, enabled: false }).data?.may ?? [];
   return (what) => may.includes(what);
 }
 
 /** Whether it is known that nobody is signed in, without asking. */
-export const useIsSignedOut = (): boolean => useQuery<User | null>({ queryKey: KEY, enabled: false }).data === null;
+export const useIsSignedOut = (): boolean => useQuery<User | null>({ queryKey: queryKeys.session, enabled: false }).data === null;
 
 /** Signing in: by address and password, and with a code where the answer says that one is owed. */
 export function useSignIn() {
@@ -73,15 +73,15 @@ export function useSignIn() {
       forgetAnswers();
       // What another left on this phone is not shown to whoever signs in now.
       if (keptPhone()?.person !== answer.user?.id) forgetPhone();
-      const before = queries.getQueryData<User | null>(KEY);
+      const before = queries.getQueryData<User | null>(queryKeys.session);
       if (before != null && before.id !== answer.user?.id) {
         // Somebody else: nothing of the page that was open stays, in any tab.
         tellTabs('other-person');
         window.location.assign(firstPage());
         await new Promise(() => undefined);
       }
-      queries.setQueryData(KEY, answer.user);
-      await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== KEY[0] });
+      queries.setQueryData(queryKeys.session, answer.user);
+      await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== queryKeys.session[0] });
     },
   });
 }

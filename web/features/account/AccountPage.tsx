@@ -7,6 +7,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, type SyntheticEvent, useState } from 'react';
 
 import { api, faultAt, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { moment } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 import { tellTabs } from '../../shell/tabs';
@@ -15,22 +16,21 @@ import { SecondFactor } from './SecondFactor';
 
 type Account = Schemas['Account'];
 
-const KEY = ['account'];
 
 /** The own account: the second factor, the password, where it is signed in, and in which practices. */
 export default function AccountPage() {
-  const found = useQuery({ queryKey: KEY, queryFn: () => send(() => api.GET('/api/account')) });
+  const found = useQuery({ queryKey: queryKeys.account, queryFn: () => send(() => api.GET('/api/account')) });
   const queries = useQueryClient();
   if (found.isPending) return <Loading what="your account" />;
   if (found.isError) return <Failed problem={found.error} again={() => void found.refetch()} />;
-  const set = (account: Account) => { queries.setQueryData(KEY, account); };
+  const set = (account: Account) => { queries.setQueryData(queryKeys.account, account); };
   return (
     <Box component="main" sx={{ maxWidth: 640, mx: 'auto', p: 3, display: 'grid', gap: 2 }}>
       <Box>
         <Typography variant="h1">{found.data.name}</Typography>
         <Typography color="textSecondary">Signs in with {found.data.email}</Typography>
       </Box>
-      <SecondFactor account={found.data} set={set} again={() => void queries.invalidateQueries({ queryKey: KEY })} />
+      <SecondFactor account={found.data} set={set} again={() => void queries.invalidateQueries({ queryKey: queryKeys.account })} />
       <Password account={found.data} set={set} />
       <SignIns account={found.data} set={set} />
       {found.data.places.length > 1 && <Places account={found.data} />}

@@ -6,6 +6,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type SyntheticEvent, useState } from 'react';
 
 import { api, faultAt, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { QrCode } from '../../charts/QrCode';
 import { moment } from '../../shell/dates';
 import { Failed } from '../../shell/States';
@@ -25,7 +26,7 @@ export function SecondFactor({ account, set, again }: { account: Schemas['Accoun
   const problem = begin.error ?? renew.error ?? remove.error;
   if (codes !== null) {
     // The page behind may have waited for this.
-    return <RecoveryCodes codes={codes} done={() => { setCodes(null); again(); void queries.invalidateQueries({ queryKey: ['session'] }); }} />;
+    return <RecoveryCodes codes={codes} done={() => { setCodes(null); again(); void queries.invalidateQueries({ queryKey: queryKeys.session }); }} />;
   }
   return (
     <Part title="Second factor">

@@ -6,6 +6,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { api, Refusal, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import type { TodayData } from '../../phone/plan';
 import type { Due } from '../../phone/usePhone';
 import { day } from '../../shell/dates';
@@ -21,7 +22,7 @@ export default function OtherDay({ plan, session, close, done }: { plan: TodayDa
   const [chosen, setChosen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
   const found = useQuery({
-    queryKey: ['other days', session.planned, session.on],
+    queryKey: queryKeys.otherDays(session.planned, session.on),
     queryFn: () => send(() => api.GET('/api/today/planned/{id}/days', { params: { path: { id: session.planned }, query: { case: plan.case } } })),
     retry: false,
     gcTime: 0,
@@ -31,7 +32,7 @@ export default function OtherDay({ plan, session, close, done }: { plan: TodayDa
     // The session is in another row by then, so the message about it is shown above the days.
     onSuccess: ({ moved }, on) => {
       done(`${session.title}: ${moved ? `moved to ${day(on)}.` : `asked for ${day(on)}. It stays where it is until your practitioner answers.`}`);
-      return queries.invalidateQueries({ queryKey: ['today'] });
+      return queries.invalidateQueries({ queryKey: queryKeys.today });
     },
   });
   const fault = why.length > LONGEST ? `At most ${LONGEST} letters; these are ${why.length}` : undefined;

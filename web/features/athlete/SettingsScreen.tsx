@@ -11,6 +11,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { api, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { forgetPerson } from '../../phone/outbox';
 import type { PhoneData } from '../../phone/plan';
 import { remindNoMore } from '../../phone/push';
@@ -77,7 +78,7 @@ const READERS_FIRST = 10;
 function Readers() {
   const [open, setOpen] = useState(false);
   const [all, setAll] = useState(false);
-  const found = useQuery({ queryKey: ['readers'], queryFn: () => send(() => api.GET('/api/today/readers')), enabled: open });
+  const found = useQuery({ queryKey: queryKeys.readers, queryFn: () => send(() => api.GET('/api/today/readers')), enabled: open });
   const lines = found.data?.lines ?? [];
   return (
     <Paper variant="outlined" component="section" aria-label="Who looked at my record" sx={{ p: 2, display: 'grid', gap: 1 }}>

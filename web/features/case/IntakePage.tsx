@@ -12,6 +12,7 @@ import { useState } from 'react';
 import { Link as RouterLink, useParams } from 'react-router';
 
 import { api, faultAt, Refusal, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { day, moment } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 import { GOALS, number, text } from '../open/form';
@@ -25,7 +26,7 @@ const days = (typed: string): string[] => typed.split(/[\s,;]+/).filter((one) =>
 export function IntakePage() {
   const id = useParams().id ?? '';
   const found = useQuery({
-    queryKey: ['case', id, 'intake'],
+    queryKey: queryKeys.intake(id),
     queryFn: () => send(() => api.GET('/api/cases/{case}/intake', { params: { path: { case: id } } })),
     // What is typed stays; it is looked at anew after saving.
     staleTime: Infinity, gcTime: 0, refetchOnWindowFocus: false,
@@ -64,7 +65,7 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
       const now = await send(() => api.GET('/api/cases/{case}/intake', { params: { path: { case: id } } })).catch(() => null);
       if (now !== null) setSeen({ revision: now.revision, changes: now.changes });
     },
-    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: ['case', id] }), queries.invalidateQueries({ queryKey: ['round'] })]),
+    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: queryKeys.case(id) }), queries.invalidateQueries({ queryKey: queryKeys.rounds })]),
   });
   const at = (field: string) => {
     const seen = faultAt(save.error, field) ?? (save.error instanceof Refusal ? Object.entries(save.error.fields).find(([name]) => name.startsWith(`${field}.`))?.[1] : undefined);

@@ -11,6 +11,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { api, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { QrCode } from '../../charts/QrCode';
 import { moment } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
@@ -24,8 +25,8 @@ export function InviteDialog({ found, close }: { found: Case; close: () => void 
   const [sure, setSure] = useState(false);
   const queries = useQueryClient();
   const params = { path: { case: found.id } };
-  const state = useQuery({ queryKey: ['invitation', found.id], queryFn: () => send(() => api.GET('/api/cases/{case}/invitation', { params })) });
-  const again = () => queries.invalidateQueries({ queryKey: ['invitation', found.id] });
+  const state = useQuery({ queryKey: queryKeys.invitation(found.id), queryFn: () => send(() => api.GET('/api/cases/{case}/invitation', { params })) });
+  const again = () => queries.invalidateQueries({ queryKey: queryKeys.invitation(found.id) });
   const invite = useMutation({ mutationFn: () => send(() => api.POST('/api/cases/{case}/invitation', { params })), onSuccess: again });
   const withdraw = useMutation({ mutationFn: () => send(() => api.DELETE('/api/cases/{case}/invitation', { params })), onSuccess: again });
   const problem = invite.error ?? withdraw.error;

@@ -11,6 +11,7 @@ import { type ReactNode, type SyntheticEvent, useState } from 'react';
 import { Link as RouterLink, useNavigate, useParams } from 'react-router';
 
 import { api, faultAt, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { day, moment } from '../../shell/dates';
 import { MadeFile } from '../../shell/MadeFile';
 import { Failed, Loading } from '../../shell/States';
@@ -21,11 +22,11 @@ type Rights = Schemas['Rights'];
 /** What the athlete agreed to and may ask for: agreements, the record set aside, all data exported, and erased. */
 export function RightsPage() {
   const { id = '' } = useParams();
-  const key = ['rights', id];
+  const key = queryKeys.rights(id);
   const found = useQuery({ queryKey: key, queryFn: () => send(() => api.GET('/api/cases/{case}/rights', { params: { path: { case: id } } })) });
   const queries = useQueryClient();
   const may = useMay();
-  const set = (answer: Rights) => { queries.setQueryData(key, answer); void queries.invalidateQueries({ queryKey: ['case', id] }); };
+  const set = (answer: Rights) => { queries.setQueryData(key, answer); void queries.invalidateQueries({ queryKey: queryKeys.case(id) }); };
   if (found.isPending) return <Loading what="what the athlete agreed to" />;
   if (found.isError) return <Failed problem={found.error} again={() => void found.refetch()} />;
   return (
@@ -138,7 +139,7 @@ function Erase({ id, rights }: { id: string; rights: Rights }) {
   const navigate = useNavigate();
   const erase = useMutation({
     mutationFn: () => send(() => api.POST('/api/cases/{case}/erasure', { params: { path: { case: id } }, body: { name: name.trim(), why: why.trim() } })),
-    onSuccess: () => { queries.removeQueries({ queryKey: ['case', id] }); void queries.invalidateQueries(); void navigate('/closed'); },
+    onSuccess: () => { queries.removeQueries({ queryKey: queryKeys.case(id) }); void queries.invalidateQueries(); void navigate('/closed'); },
   });
   const fault = (field: string) => faultAt(erase.error, field);
   if (rights.is_unnamed) return <Part title="Erase"><Typography>The name was taken from this record. What is left goes when the time of keeping is over (Practice, “Keeping records”).</Typography></Part>;

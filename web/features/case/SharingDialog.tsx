@@ -12,6 +12,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type SyntheticEvent, useState } from 'react';
 
 import { api, faultAt, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { day } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 import { useMay } from '../../shell/useSignedIn';
@@ -21,7 +22,7 @@ type Shares = Schemas['Shares'];
 
 /** Whose the case is, who else sees it, and handing it over. */
 export function SharingDialog({ found, close }: { found: Case; close: () => void }) {
-  const key = ['shares', found.id];
+  const key = queryKeys.shares(found.id);
   const shares = useQuery({ queryKey: key, queryFn: () => send(() => api.GET('/api/cases/{case}/shares', { params: { path: { case: found.id } } })) });
   const queries = useQueryClient();
   const may = useMay();

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
 import { api, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 
 export type Case = Schemas['Case'];
 export type SessionTold = Schemas['SessionTold'];
@@ -10,7 +11,7 @@ const LOOK_AGAIN = 10_000;
 
 export function useCase(id: string) {
   return useQuery({
-    queryKey: ['case', id],
+    queryKey: queryKeys.case(id),
     queryFn: () => send(() => api.GET('/api/cases/{case}', { params: { path: { case: id } } })),
     refetchInterval: LOOK_AGAIN,
   });
@@ -19,7 +20,7 @@ export function useCase(id: string) {
 /** One session against what was asked; asked for when it is pointed at. */
 export function useSession(id: string, session: string | null) {
   return useQuery({
-    queryKey: ['case', id, 'session', session],
+    queryKey: queryKeys.caseSession(id, session),
     queryFn: () => send(() => api.GET('/api/cases/{case}/sessions/{session}', { params: { path: { case: id, session: session ?? '' } } })),
     enabled: session !== null,
     staleTime: LOOK_AGAIN,
@@ -30,7 +31,7 @@ export function useSession(id: string, session: string | null) {
 /** What every school would say; asked for when somebody wants to know. */
 export function useOpinions(id: string, revision: number, wanted: boolean) {
   return useQuery({
-    queryKey: ['case', id, 'opinions', revision],
+    queryKey: queryKeys.opinions(id, revision),
     queryFn: () => send(() => api.GET('/api/cases/{case}/opinions', { params: { path: { case: id } } })),
     enabled: wanted,
     staleTime: Infinity,
@@ -40,7 +41,7 @@ export function useOpinions(id: string, revision: number, wanted: boolean) {
 /** What another stage would ask for, dose by dose, before it is entered. */
 export function useStageMove(id: string, revision: number, stage: string) {
   return useQuery({
-    queryKey: ['case', id, 'stage', stage, revision],
+    queryKey: queryKeys.stageMove(id, stage, revision),
     queryFn: () => send(() => api.GET('/api/cases/{case}/stages/{stage}', { params: { path: { case: id, stage } } })),
     staleTime: Infinity,
   });
@@ -49,7 +50,7 @@ export function useStageMove(id: string, revision: number, stage: string) {
 /** What a decision would do; asked again whenever another choice is made, the former answer dimmed meanwhile. */
 export function usePreview(id: string, revision: number, asked: Schemas['PreviewRequest']) {
   return useQuery({
-    queryKey: ['case', id, 'preview', revision, asked],
+    queryKey: queryKeys.decisionPreview(id, revision, asked),
     queryFn: () => send(() => api.POST('/api/cases/{case}/decisions/preview', { params: { path: { case: id } }, body: asked })),
     staleTime: Infinity,
     placeholderData: (before) => before,
@@ -62,7 +63,7 @@ export function useUndo() {
   return useMutation({
     mutationFn: ({ id, decision }: { id: string; decision: string }) =>
       send(() => api.DELETE('/api/cases/{case}/decisions/{decision}', { params: { path: { case: id, decision } } })),
-    onSettled: () => Promise.all([queries.invalidateQueries({ queryKey: ['case'] }), queries.invalidateQueries({ queryKey: ['round'] }), queries.invalidateQueries({ queryKey: ['plan'] })]),
+    onSettled: () => Promise.all([queries.invalidateQueries({ queryKey: queryKeys.cases }), queries.invalidateQueries({ queryKey: queryKeys.rounds }), queries.invalidateQueries({ queryKey: queryKeys.plans })]),
   });
 }
 
@@ -73,6 +74,6 @@ export function useDecide(id: string) {
     mutationFn: (body: Schemas['DecisionRequest']) =>
       send(() => api.POST('/api/cases/{case}/decisions', { params: { path: { case: id } }, body })),
     onSettled: () =>
-      Promise.all([queries.invalidateQueries({ queryKey: ['case', id] }), queries.invalidateQueries({ queryKey: ['round'] })]),
+      Promise.all([queries.invalidateQueries({ queryKey: queryKeys.case(id) }), queries.invalidateQueries({ queryKey: queryKeys.rounds })]),
   });
 }

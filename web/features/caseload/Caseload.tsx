@@ -11,6 +11,7 @@ import { useState } from 'react';
 import { Link as RouterLink, useSearchParams } from 'react-router';
 
 import { api, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { Failed, Loading } from '../../shell/States';
 import { TablesDialog } from '../../shell/TablesDialog';
 import { GROUPS } from '../round/groups';
@@ -31,9 +32,9 @@ export function Caseload() {
   const [search, setSearch] = useSearchParams();
   const practitioner = search.get('practitioner') ?? '';
   const [tables, setTables] = useState(false);
-  const filters = useQuery({ queryKey: ['round', 'filters'], queryFn: () => send(() => api.GET('/api/round/filters')) });
+  const filters = useQuery({ queryKey: queryKeys.roundFilters, queryFn: () => send(() => api.GET('/api/round/filters')) });
   const found = useQuery({
-    queryKey: ['round', 'caseload', practitioner],
+    queryKey: queryKeys.caseload(practitioner),
     queryFn: () => send(() => api.GET('/api/caseload', { params: { query: practitioner === '' ? {} : { practitioner } } })),
     placeholderData: (before) => before,
   });

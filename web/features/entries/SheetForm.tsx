@@ -51,7 +51,7 @@ export function SheetForm({ id }: { id: string }) {
       {preview?.missing.length === 0 && (
         <Box>
           <Button variant="contained" disabled={!isSettled || preview.new === 0 || preview.faulty > 0} loading={take.isPending} onClick={() => take.mutate({ sheet, as }, { onSuccess: () => { setSheet({ ...EMPTY, kind: sheet.kind }); setAs(crypto.randomUUID()); } })}>
-            {preview.new === 1 ? 'Import one entry' : `Take in ${preview.new} entries`}
+            {preview.new === 1 ? 'Import one entry' : `Import ${preview.new} entries`}
           </Button>
           {preview.faulty > 0 && <Typography variant="body2" sx={{ mt: 0.5, color: 'error.main' }}>{preview.faulty === 1 ? 'One row is wrong' : `${preview.faulty} rows are wrong`}: correct the sheet above, or match its columns again. It is imported as a whole or not at all.</Typography>}
         </Box>

@@ -1,13 +1,14 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
 import { api, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 
 export type Entries = Schemas['Entries'];
 export type OneEntry = Schemas['OneEntry'];
 
 export function useEntries(id: string) {
   return useQuery({
-    queryKey: ['case', id, 'entries'],
+    queryKey: queryKeys.entries(id),
     queryFn: () => send(() => api.GET('/api/cases/{case}/entries', { params: { path: { case: id } } })),
   });
 }
@@ -17,7 +18,7 @@ function useEntering<T>(id: string, mutationFn: (what: T) => Promise<unknown>) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn,
-    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: ['case', id] }), queries.invalidateQueries({ queryKey: ['round'] })]),
+    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: queryKeys.case(id) }), queries.invalidateQueries({ queryKey: queryKeys.rounds })]),
   });
 }
 

@@ -3,11 +3,12 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 
 import { api, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { Failed, Loading } from '../../shell/States';
 
 /** Two programmes or two rules, point by point; where they differ stands out. */
 export function Compare({ kind, a, b }: { kind: 'programme' | 'rule'; a: string; b: string }) {
-  const found = useQuery({ queryKey: ['library', 'compare', kind, a, b], queryFn: () => send(() => api.GET('/api/library/compare', { params: { query: { kind, a, b } } })) });
+  const found = useQuery({ queryKey: queryKeys.comparison(kind, a, b), queryFn: () => send(() => api.GET('/api/library/compare', { params: { query: { kind, a, b } } })) });
   if (found.isPending) return <Loading what="the comparison" />;
   if (found.data === undefined) return <Failed problem={found.error} again={() => void found.refetch()} />;
   return (

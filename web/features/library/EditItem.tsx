@@ -9,6 +9,7 @@ import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 
 import { api, Refusal, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { moment } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 import { Field } from './Field';
@@ -26,7 +27,7 @@ type Item = Awaited<ReturnType<typeof fetchItem>>;
 export function EditItem() {
   const { kind = '', key = '' } = useParams();
   const library = useLibrary();
-  const item = useQuery({ queryKey: ['library', 'item', kind, key], queryFn: () => fetchItem(kind as Kind, key), enabled: KINDS.includes(kind) });
+  const item = useQuery({ queryKey: queryKeys.libraryItem(kind, key), queryFn: () => fetchItem(kind as Kind, key), enabled: KINDS.includes(kind) });
   // Kept here: the editor begins anew with each version.
   const [saved, setSaved] = useState<string | null>(null);
   if (!KINDS.includes(kind)) return <Failed problem={null} />;
@@ -53,12 +54,12 @@ function Editor({ item, library, setSaved }: { item: Item; library: Library; set
     mutationFn: (body: { version: number; content: Record<string, unknown> }) => send(() => api.PUT('/api/library/items/{kind}/{key}', { params: { path }, body })),
     onSuccess: async (answer) => {
       setSaved(`Version ${answer.version} is saved. Cases keep the version that they were given.`);
-      await queries.invalidateQueries({ queryKey: ['library'] });
+      await queries.invalidateQueries({ queryKey: queryKeys.library });
     },
   });
   const withdraw = useMutation({
     mutationFn: () => send(() => api.DELETE('/api/library/items/{kind}/{key}', { params: { path } })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['library'], refetchType: 'none' }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: queryKeys.library, refetchType: 'none' }),
   });
   const own = item.version !== null;
   const changed = JSON.stringify(content) !== JSON.stringify(item.content);

@@ -11,6 +11,7 @@ import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 
 import { api, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { isTyping } from '../../shell/keys';
 import { Failed, Loading } from '../../shell/States';
 import { Ladders } from './Ladders';
@@ -40,7 +41,7 @@ function LibraryView({ library }: { library: Library }) {
   const [query, setQuery] = useState('');
   const asked = useDeferredValue(query.trim());
   const found = useQuery({
-    queryKey: ['library-search', asked],
+    queryKey: queryKeys.librarySearch(asked),
     queryFn: () => send(() => api.GET('/api/library/search', { params: { query: { q: asked } } })),
     enabled: asked !== '',
     placeholderData: (before) => before,

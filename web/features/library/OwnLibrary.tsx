@@ -7,6 +7,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link as RouterLink } from 'react-router';
 
 import { api, Refusal, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { Empty } from '../../shell/States';
 import type { Kind, Library } from './words';
 
@@ -16,7 +17,7 @@ type Change = Schemas['LibraryChange'];
 
 const WHAT: Record<Change['what'], string> = { new: 'new', changed: 'becomes a new version', same: 'is the same already: nothing changes' };
 
-/** What a file would change, before it is taken in. */
+/** What a file would change, before it is imported. */
 function Changes({ found, taking, take, leave }: { found: { name: string; changes: Change[] }; taking: boolean; take: () => void; leave: () => void }) {
   const count = found.changes.filter((one) => one.what !== 'same').length;
   return (
@@ -25,7 +26,7 @@ function Changes({ found, taking, take, leave }: { found: { name: string; change
       {found.changes.map((one) => <Typography key={`${one.kind}/${one.key}`} variant="body2" color={one.what === 'same' ? 'textSecondary' : undefined}><b>{one.title}</b> ({ONE[one.kind]}): {WHAT[one.what]}</Typography>)}
       {count === 0 && <Typography sx={{ mt: 0.5 }}>Nothing would change.</Typography>}
       <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
-        {count > 0 && <Button variant="contained" loading={taking} onClick={take}>Take in {count === 1 ? '1 item' : `${count} items`}</Button>}
+        {count > 0 && <Button variant="contained" loading={taking} onClick={take}>Import {count === 1 ? '1 item' : `${count} items`}</Button>}
         <Button onClick={leave}>{count > 0 ? 'Leave it' : 'Close'}</Button>
       </Box>
     </Paper>
@@ -37,7 +38,7 @@ const ONE: Record<Kind, string> = { exercise: 'exercise', ladder: 'ladder', prog
 /** What the practice made its own, to edit, to export as a file, and to import. */
 export function OwnLibrary({ library }: { library: Library }) {
   const queries = useQueryClient();
-  // A file is looked at first, and taken in when its changes were seen.
+  // A file is looked at first, and imported once its changes were seen.
   const look = useMutation({
     mutationFn: async (file: File) => {
       const text = await file.text();
@@ -54,7 +55,7 @@ export function OwnLibrary({ library }: { library: Library }) {
   });
   const take = useMutation({
     mutationFn: (body: Record<string, unknown>) => send(() => api.POST('/api/library/file', { body })),
-    onSuccess: () => { look.reset(); return queries.invalidateQueries({ queryKey: ['library'] }); },
+    onSuccess: () => { look.reset(); return queries.invalidateQueries({ queryKey: queryKeys.library }); },
   });
   const problem = look.error ?? take.error;
   const own: [Kind, { key: string; title: string; version: number | null }[]][] = [

@@ -216,7 +216,7 @@ function FileButtons({ id }: { id: string }) {
           event.target.value = '';
         }} />
       </Button></IfMay>
-      {take.isSuccess && <Alert severity="success" onClose={() => take.reset()} sx={{ width: '100%', order: 1 }}>{take.data.stored === 0 ? 'Nothing new: every row was there already.' : take.data.stored === 1 ? '1 row taken in.' : `${take.data.stored} rows imported.`}</Alert>}
+      {take.isSuccess && <Alert severity="success" onClose={() => take.reset()} sx={{ width: '100%', order: 1 }}>{take.data.stored === 0 ? 'Nothing new: every row was there already.' : take.data.stored === 1 ? '1 row imported.' : `${take.data.stored} rows imported.`}</Alert>}
       {take.isError && (
         <Alert severity="error" onClose={() => take.reset()} sx={{ width: '100%', order: 1 }}>
           <b>Nothing was imported.</b>

@@ -1,6 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
 import { api, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 
 export type Measure = Schemas['MeasureCourse'];
 export type Taken = Schemas['MeasureTaken'];
@@ -15,7 +16,7 @@ export type Side = 'affected' | 'unaffected' | 'both';
 export const SIDES: Record<Schemas['Side'], [string, string]> = { left: ['Left, sore', 'Right'], right: ['Right, sore', 'Left'], both: ['Left', 'Right'] };
 
 export function useMeasures(id: string) {
-  return useQuery({ queryKey: ['case', id, 'measures'], queryFn: () => send(() => api.GET('/api/cases/{case}/measures', { params: { path: { case: id } } })) });
+  return useQuery({ queryKey: queryKeys.measures(id), queryFn: () => send(() => api.GET('/api/cases/{case}/measures', { params: { path: { case: id } } })) });
 }
 
 /** A measure that is not among those of the case yet. */
@@ -26,7 +27,7 @@ export function useAddMeasure(id: string) {
 /** What the tries say so far; asked anew whenever they change, and the last answer stays until the next is there. */
 export function useMeasurePreview(id: string, body: Measurement | null) {
   return useQuery({
-    queryKey: ['case', id, 'measure-preview', body],
+    queryKey: queryKeys.measurePreview(id, body),
     queryFn: () => (body === null ? null : send(() => api.POST('/api/cases/{case}/measurements/preview', { params: { path: { case: id } }, body }))),
     enabled: body !== null,
     placeholderData: keepPreviousData,
@@ -39,7 +40,7 @@ function useStoring<T, A>(id: string, mutationFn: (what: T) => Promise<A>) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn,
-    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: ['case', id], predicate: (query) => query.queryKey[2] !== 'measure-preview' }), queries.invalidateQueries({ queryKey: ['round'] })]),
+    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: queryKeys.case(id), predicate: (query) => query.queryKey[2] !== 'measure-preview' }), queries.invalidateQueries({ queryKey: queryKeys.rounds })]),
   });
 }
 
@@ -60,7 +61,7 @@ export function useKeepCurve(id: string) {
 
 export function useCurve(id: string, curve: string | null) {
   return useQuery({
-    queryKey: ['case', id, 'curve', curve],
+    queryKey: queryKeys.curve(id, curve),
     queryFn: () => (curve === null ? null : send(() => api.GET('/api/cases/{case}/curves/{id}', { params: { path: { case: id, id: curve } } }))),
     enabled: curve !== null,
     staleTime: Infinity,

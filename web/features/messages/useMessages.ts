@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
 import { api, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 
 export type SentMessage = Schemas['SentMessage'];
 
@@ -9,7 +10,7 @@ const LOOK_AGAIN = 15_000;
 
 export function useThreads(which: 'waiting' | 'all', search: string) {
   return useQuery({
-    queryKey: ['messages', which, search],
+    queryKey: queryKeys.inbox(which, search),
     queryFn: () => send(() => api.GET('/api/messages', { params: { query: { which, ...(search === '' ? {} : { search }) } } })),
     placeholderData: (before) => before,
     refetchInterval: LOOK_AGAIN,
@@ -18,7 +19,7 @@ export function useThreads(which: 'waiting' | 'all', search: string) {
 
 export function useConversation(id: string) {
   return useQuery({
-    queryKey: ['case', id, 'messages'],
+    queryKey: queryKeys.messages(id),
     queryFn: () => send(() => api.GET('/api/cases/{case}/messages', { params: { path: { case: id } } })),
     refetchInterval: LOOK_AGAIN,
   });
@@ -29,6 +30,6 @@ export function useAnswer(id: string) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (body: { words: string; seen: string[] }) => send(() => api.POST('/api/cases/{case}/messages', { params: { path: { case: id } }, body })),
-    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: ['round'] }), queries.invalidateQueries({ queryKey: ['case', id] }), queries.invalidateQueries({ queryKey: ['messages'] })]),
+    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: queryKeys.rounds }), queries.invalidateQueries({ queryKey: queryKeys.case(id) }), queries.invalidateQueries({ queryKey: queryKeys.inboxes })]),
   });
 }

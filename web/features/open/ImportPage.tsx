@@ -11,6 +11,7 @@ import { useState } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
 
 import { api, Refusal, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { day } from '../../shell/dates';
 import { amount } from '../../shell/numbers';
 
@@ -39,7 +40,7 @@ export function ImportPage() {
   });
   const take = useMutation({
     mutationFn: ({ body, athlete }: { body: Body; athlete: string | null }) => send(() => api.POST('/api/import', { body, params: { query: athlete === null ? {} : { athlete } } })),
-    onSuccess: async ({ id }) => { await queries.invalidateQueries({ queryKey: ['round'] }); void navigate(`/cases/${id}`); },
+    onSuccess: async ({ id }) => { await queries.invalidateQueries({ queryKey: queryKeys.rounds }); void navigate(`/cases/${id}`); },
   });
   const problem = look.error ?? take.error;
   const faults = problem instanceof Refusal ? Object.entries(problem.fields) : [];

@@ -15,6 +15,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link as RouterLink } from 'react-router';
 
 import { api, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { day } from '../../shell/dates';
 import { type Day, DAYS, type Form, GOALS, type Library, useOpening } from './form';
 import { TypedField } from './TypedField';
@@ -25,7 +26,7 @@ export function Intake() {
   const structure = library.structures.find((one) => one.key === form.structure);
   const isPrevention = form.purpose === 'prevention';
   const at = (field: string) => ({ error: fault(field) !== undefined, helperText: fault(field) });
-  const usual = useQuery({ queryKey: ['practice'], queryFn: () => send(() => api.GET('/api/practice')) }).data?.equipment ?? [];
+  const usual = useQuery({ queryKey: queryKeys.practice, queryFn: () => send(() => api.GET('/api/practice')) }).data?.equipment ?? [];
   const toggle = (kind: string) => set('equipment', form.equipment.includes(kind) ? form.equipment.filter((one) => one !== kind) : [...form.equipment, kind]);
   return (
     <>
@@ -118,13 +119,13 @@ function Purpose() {
 function Who() {
   const { form, set, fault } = useOpening();
   const known = useQuery({
-    queryKey: ['athletes', form.name],
+    queryKey: queryKeys.athletes(form.name),
     queryFn: () => send(() => api.GET('/api/athletes', { params: { query: { name: form.name } } })),
     placeholderData: (before) => before,
     enabled: form.athlete === '',
   });
   const earlier = useQuery({
-    queryKey: ['athletes', form.name, 'chosen'],
+    queryKey: queryKeys.chosenAthlete(form.name),
     queryFn: () => send(() => api.GET('/api/athletes', { params: { query: { name: form.name } } })),
     enabled: form.athlete !== '',
   }).data?.athletes.find((one) => one.id === form.athlete)?.cases.filter((one) => one.structure === form.structure) ?? [];

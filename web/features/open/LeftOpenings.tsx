@@ -6,14 +6,15 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link as RouterLink } from 'react-router';
 
 import { api, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { moment } from '../../shell/dates';
 import { STEPS } from './form';
 
 /** Openings that were left, to go on with, except the one that is being typed. Discarding one can be undone. */
 export function LeftOpenings({ except }: { except: string | null }) {
   const queries = useQueryClient();
-  const left = useQuery({ queryKey: ['openings'], queryFn: () => send(() => api.GET('/api/openings')) });
-  const again = () => queries.invalidateQueries({ queryKey: ['openings'] });
+  const left = useQuery({ queryKey: queryKeys.openings, queryFn: () => send(() => api.GET('/api/openings')) });
+  const again = () => queries.invalidateQueries({ queryKey: queryKeys.openings });
   const discard = useMutation({
     mutationFn: async (opening: string) => {
       const path = { opening };

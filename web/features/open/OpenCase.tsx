@@ -11,6 +11,7 @@ import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { Link as RouterLink, useLocation, useParams } from 'react-router';
 
 import { api, faultAt, Refusal, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { Failed, Loading } from '../../shell/States';
 import { useLibrary } from '../library/useLibrary';
 import { Baseline, IrritabilityStep, LoadRelief, Screening } from './Examination';
@@ -28,7 +29,7 @@ export function OpenCase() {
   const visit = useLocation().key;
   const library = useLibrary();
   const left = useQuery({
-    queryKey: ['openings', id],
+    queryKey: queryKeys.opening(id),
     queryFn: () => send(() => api.GET('/api/openings/{opening}', { params: { path: { opening: id ?? '' } } })),
     enabled: id !== null,
     // Taken up, it is typed on here; what an earlier visit saw must not come back.
@@ -56,7 +57,7 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
   const draft = useDraft(id, form, step);
   const asked = useDeferredValue(JSON.stringify(forProposal(form)));
   const start = useQuery({
-    queryKey: ['start', asked],
+    queryKey: queryKeys.start(asked),
     queryFn: () => send(() => api.POST('/api/start-proposals', { body: JSON.parse(asked) as ReturnType<typeof forProposal> })),
     placeholderData: (previous) => previous,
     retry: false,
@@ -69,7 +70,7 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
       const first = problem instanceof Refusal ? Object.keys(problem.fields).map(stepOf).filter((one) => one > 0).sort((a, b) => a - b)[0] : undefined;
       if (first !== undefined) setStep(first);
     },
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['round'] }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: queryKeys.rounds }),
   });
   // The hands go on in the first field of the step.
   useEffect(() => {

@@ -11,6 +11,7 @@ import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 
 import { api, faultAt, Refusal, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { useOpening } from './form';
 import { Letter } from './Letter';
 
@@ -32,7 +33,7 @@ function Refer({ name, draft, close }: { name: string; draft: string | null; clo
   const queries = useQueryClient();
   const refer = useMutation({
     mutationFn: (opening: string) => send(() => api.POST('/api/openings/{opening}/referral', { params: { path: { opening } }, body: { to, why } })),
-    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: ['openings'], exact: true }), queries.invalidateQueries({ queryKey: ['referrals'] })]),
+    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: queryKeys.openings, exact: true }), queries.invalidateQueries({ queryKey: queryKeys.referrals })]),
   });
   const at = (field: string) => ({ error: faultAt(refer.error, field) !== undefined, helperText: faultAt(refer.error, field) });
   if (refer.isSuccess) {

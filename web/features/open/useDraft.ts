@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 
 import { api, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import type { Form } from './form';
 
 /** Milliseconds without typing after which what was typed is kept. */
@@ -29,7 +30,7 @@ export function useDraft(id: string | null, form: Form, step: number) {
       }
       setKept(what);
     },
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['openings'], exact: true }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: queryKeys.openings, exact: true }),
   });
   const { mutate, isPending } = keep;
   const again = useCallback(() => {

@@ -15,6 +15,7 @@ import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { api, saveFile, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { moment } from '../../shell/dates';
 import { Empty, Failed, Loading } from '../../shell/States';
 import { stackedOnPhones } from '../../shell/tables';
@@ -31,7 +32,7 @@ export function AccessRecord() {
   const settled = useSettled(asked);
   const query = Object.fromEntries(Object.entries(settled).filter(([, value]) => value !== ''));
   const found = useInfiniteQuery({
-    queryKey: ['access-record', settled],
+    queryKey: queryKeys.accessRecord(settled),
     queryFn: ({ pageParam }) => send(() => api.GET('/api/practice/record', { params: { query: { ...query, ...(pageParam === null ? {} : { before: String(pageParam) }) } } })),
     initialPageParam: null as number | null,
     getNextPageParam: (page) => page.next,

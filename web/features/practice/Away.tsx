@@ -8,17 +8,17 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type SyntheticEvent, useState } from 'react';
 
 import { api, faultAt, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { day } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 import type { User } from '../../shell/useSignedIn';
 
-const KEY = ['covers'];
 
 /** Who stands in for whom: for some days somebody sees all cases of a colleague. */
 export function Away({ user }: { user: User }) {
-  const found = useQuery({ queryKey: KEY, queryFn: () => send(() => api.GET('/api/covers')) });
+  const found = useQuery({ queryKey: queryKeys.covers, queryFn: () => send(() => api.GET('/api/covers')) });
   const queries = useQueryClient();
-  const end = useMutation({ mutationFn: (cover: string) => send(() => api.DELETE('/api/covers/{cover}', { params: { path: { cover } } })), onSuccess: (answer) => { queries.setQueryData(KEY, answer); } });
+  const end = useMutation({ mutationFn: (cover: string) => send(() => api.DELETE('/api/covers/{cover}', { params: { path: { cover } } })), onSuccess: (answer) => { queries.setQueryData(queryKeys.covers, answer); } });
   if (found.isPending) return <Loading what="who is away" />;
   if (found.isError) return <Failed problem={found.error} again={() => void found.refetch()} />;
   return (
@@ -46,7 +46,7 @@ function Arrange({ user, colleagues }: { user: User; colleagues: Schemas['Collea
   const [until, setUntil] = useState('');
   const arrange = useMutation({
     mutationFn: () => send(() => api.POST('/api/covers', { body: { of, user: by, from, until } })),
-    onSuccess: (answer) => { queries.setQueryData(KEY, answer); setBy(''); setFrom(''); setUntil(''); },
+    onSuccess: (answer) => { queries.setQueryData(queryKeys.covers, answer); setBy(''); setFrom(''); setUntil(''); },
   });
   const fault = (field: string) => faultAt(arrange.error, field);
   const field = (name: string) => ({ error: fault(name) !== undefined, helperText: fault(name) });

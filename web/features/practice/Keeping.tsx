@@ -10,18 +10,18 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type SyntheticEvent, useState } from 'react';
 
 import { api, faultAt, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { day } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 
 type Retention = Schemas['Retention'];
 
-const KEY = ['retention'];
 
 /** For how long records are kept, and those that need not be kept any longer. */
 export function Keeping() {
-  const found = useQuery({ queryKey: KEY, queryFn: () => send(() => api.GET('/api/practice/retention')) });
+  const found = useQuery({ queryKey: queryKeys.retention, queryFn: () => send(() => api.GET('/api/practice/retention')) });
   const queries = useQueryClient();
-  const set = (answer: Retention) => { queries.setQueryData(KEY, answer); };
+  const set = (answer: Retention) => { queries.setQueryData(queryKeys.retention, answer); };
   if (found.isPending) return <Loading what="the records" />;
   if (found.isError) return <Failed problem={found.error} again={() => void found.refetch()} />;
   return (

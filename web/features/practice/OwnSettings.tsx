@@ -9,11 +9,11 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type SyntheticEvent, useState } from 'react';
 
 import { api, faultAt, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { Failed } from '../../shell/States';
 
 type Told = Schemas['PracticeCard'];
 
-export const PRACTICE = ['practice'];
 
 const orNull = (text: string) => (text.trim() === '' ? null : text.trim());
 
@@ -26,7 +26,7 @@ export function OwnSettings({ settings: settings, mayChange }: { settings: Told;
       name: form.name.trim(), timezone: form.timezone, telephone: orNull(form.telephone), hours: orNull(form.hours), address: orNull(form.address),
       nudge_words: orNull(form.nudge_words), equipment: form.equipment.length === 0 ? null : form.equipment,
     } })),
-    onSuccess: (answer) => { queries.setQueryData(PRACTICE, answer); void queries.invalidateQueries({ queryKey: ['session'] }); },
+    onSuccess: (answer) => { queries.setQueryData(queryKeys.practice, answer); void queries.invalidateQueries({ queryKey: queryKeys.session }); },
   });
   const fault = (name: string) => faultAt(save.error, name);
   const field = (name: 'name' | 'telephone' | 'hours' | 'address' | 'nudge_words', label: string, help?: string) => (

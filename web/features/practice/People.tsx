@@ -16,6 +16,7 @@ import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 
 import { api, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { moment } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 import { stackedOnPhones } from '../../shell/tables';
@@ -28,7 +29,6 @@ import { RolesTable } from './RolesTable';
 export type Practice = Schemas['People'];
 export type Member = Schemas['StaffMember'];
 
-const KEY = ['people'];
 
 const STATES = { active: '', invited: 'invited, not here yet', suspended: 'suspended', left: 'has left' } as const;
 
@@ -36,11 +36,11 @@ type Open = { dialog: 'invite' } | { dialog: 'leave' | 'role'; member: Member } 
 
 /** Who works in the practice, what each may do, and how they sign in; for its owner. */
 export function People() {
-  const found = useQuery({ queryKey: KEY, queryFn: () => send(() => api.GET('/api/practice/people')) });
+  const found = useQuery({ queryKey: queryKeys.people, queryFn: () => send(() => api.GET('/api/practice/people')) });
   const queries = useQueryClient();
   const [open, setOpen] = useState<Open>(null);
   const [link, setLink] = useState<{ name: string; link: string } | null>(null);
-  const set = (answer: Practice) => { queries.setQueryData(KEY, answer); };
+  const set = (answer: Practice) => { queries.setQueryData(queryKeys.people, answer); };
   const act = useMutation({ mutationFn: (does: () => Promise<Practice>) => does(), onSuccess: set });
   const again = useMutation({
     mutationFn: (member: Member) => send(() => api.POST('/api/practice/people/{person}/invitation', { params: { path: { person: member.id } } })),

@@ -6,12 +6,13 @@ import { useQuery } from '@tanstack/react-query';
 import { Link as RouterLink, Route, Routes, useLocation } from 'react-router';
 
 import { api, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { Empty, Failed, Loading } from '../../shell/States';
 import type { User } from '../../shell/useSignedIn';
 import { AccessRecord } from './AccessRecord';
 import { Away } from './Away';
 import { Keeping } from './Keeping';
-import { OwnSettings, PRACTICE } from './OwnSettings';
+import { OwnSettings } from './OwnSettings';
 import { People } from './People';
 import { Tokens } from './Tokens';
 
@@ -41,7 +42,7 @@ export function PracticePage({ user }: { user: User }) {
 
 /** Whom to call where loading is stopped, when somebody is there, and the address on letters. */
 function OwnPage({ manages }: { manages: boolean }) {
-  const practice = useQuery({ queryKey: PRACTICE, queryFn: () => send(() => api.GET('/api/practice')) });
+  const practice = useQuery({ queryKey: queryKeys.practice, queryFn: () => send(() => api.GET('/api/practice')) });
   if (practice.isPending) return <Loading what="the practice" />;
   if (practice.isError) return <Failed problem={practice.error} again={() => void practice.refetch()} />;
   return (

@@ -8,24 +8,24 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type SyntheticEvent, useState } from 'react';
 
 import { api, faultAt, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { day, moment } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 
-const KEY = ['tokens'];
 
 /** Tokens with which other systems read the practice; for its owner. */
 export function Tokens() {
-  const found = useQuery({ queryKey: KEY, queryFn: () => send(() => api.GET('/api/practice/tokens')) });
+  const found = useQuery({ queryKey: queryKeys.tokens, queryFn: () => send(() => api.GET('/api/practice/tokens')) });
   const queries = useQueryClient();
   const [name, setName] = useState('');
   const [days, setDays] = useState('90');
   const make = useMutation({
     mutationFn: () => send(() => api.POST('/api/practice/tokens', { body: { name: name.trim(), days: Number(days) } })),
-    onSuccess: (answer) => { queries.setQueryData(KEY, { tokens: answer.tokens }); setName(''); },
+    onSuccess: (answer) => { queries.setQueryData(queryKeys.tokens, { tokens: answer.tokens }); setName(''); },
   });
   const withdraw = useMutation({
     mutationFn: (token: string) => send(() => api.DELETE('/api/practice/tokens/{token}', { params: { path: { token } } })),
-    onSuccess: (answer) => { queries.setQueryData(KEY, answer); make.reset(); },
+    onSuccess: (answer) => { queries.setQueryData(queryKeys.tokens, answer); make.reset(); },
   });
   const submit = (event: SyntheticEvent) => { event.preventDefault(); make.mutate(); };
   return (

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
 import { api, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { useSettled } from '../../shell/useSettled';
 import { asRequest, type Draft } from './draft';
 
@@ -8,7 +9,7 @@ const PAUSE = 150;
 
 export function usePlan(id: string) {
   return useQuery({
-    queryKey: ['plan', id],
+    queryKey: queryKeys.plan(id),
     queryFn: () => send(() => api.GET('/api/cases/{case}/plan', { params: { path: { case: id } } })),
     // What is edited must not be pulled away; whether something came in since is found when it is saved.
     staleTime: Infinity,
@@ -25,7 +26,7 @@ export function usePreview(id: string, draft: Draft) {
   const now = JSON.stringify(request);
   const asked = useSettled(now, PAUSE);
   const query = useQuery({
-    queryKey: ['preview', id, asked],
+    queryKey: queryKeys.planPreview(id, asked),
     queryFn: ({ signal }) => send(() => api.POST('/api/cases/{case}/plan/preview', { params: { path: { case: id } }, body: JSON.parse(asked) as typeof request, signal })),
     placeholderData: (before) => before,
     staleTime: 60_000,
@@ -40,8 +41,8 @@ export function useSavePlan(id: string) {
     mutationFn: ({ draft, revision, note }: { draft: Draft; revision: number; note: string }) =>
       send(() => api.POST('/api/cases/{case}/plan', { params: { path: { case: id } }, body: { ...asRequest(draft), revision, note, why: draft.why } })),
     onSuccess: () => Promise.all([
-      queries.invalidateQueries({ queryKey: ['case', id] }),
-      queries.invalidateQueries({ queryKey: ['round'] }),
+      queries.invalidateQueries({ queryKey: queryKeys.case(id) }),
+      queries.invalidateQueries({ queryKey: queryKeys.rounds }),
     ]),
   });
 }

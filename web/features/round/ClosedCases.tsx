@@ -11,6 +11,7 @@ import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 
 import { api, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { day } from '../../shell/dates';
 import { Empty, Failed, Loading } from '../../shell/States';
 import { useSettled } from '../../shell/useSettled';
@@ -21,7 +22,7 @@ export function ClosedCases() {
   const [search, setSearch] = useState('');
   const settled = useSettled(search);
   const found = useQuery({
-    queryKey: ['closed-cases', settled],
+    queryKey: queryKeys.closedCases(settled),
     queryFn: () => send(() => api.GET('/api/closed-cases', { params: { query: settled.trim() === '' ? {} : { search: settled.trim() } } })),
     placeholderData: (before) => before,
   });
@@ -54,7 +55,7 @@ export function ClosedCases() {
 
 /** Openings that ended with a letter to somebody else. */
 function Referrals() {
-  const referrals = useQuery({ queryKey: ['referrals'], queryFn: () => send(() => api.GET('/api/referrals')) });
+  const referrals = useQuery({ queryKey: queryKeys.referrals, queryFn: () => send(() => api.GET('/api/referrals')) });
   if (referrals.data === undefined || referrals.data.referrals.length === 0) return null;
   return (
     <Box component="section" aria-label="Referred instead of opened">

@@ -12,11 +12,12 @@ import { type SyntheticEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 
 import { api, faultAt, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { Failed, Loading } from '../../shell/States';
 
 /** Cases of colleagues that the person does not see. One can be opened with a reason, which the owner reads. */
 export function OtherCases({ search, close }: { search: string; close: () => void }) {
-  const found = useQuery({ queryKey: ['other-cases', search], queryFn: () => send(() => api.GET('/api/other-cases', { params: { query: { search } } })) });
+  const found = useQuery({ queryKey: queryKeys.otherCases(search), queryFn: () => send(() => api.GET('/api/other-cases', { params: { query: { search } } })) });
   const [chosen, setChosen] = useState<string | null>(null);
   return (
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="other-cases">

@@ -1,6 +1,7 @@
 import { keepPreviousData, useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
 import { api, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 
 export type RoundCase = Schemas['RoundCase'];
 
@@ -26,7 +27,7 @@ const LOOK_AGAIN = 4_000;
 /** The Round, page after page, looked at again every few seconds. */
 export function useRound(narrowing: Narrowing) {
   return useInfiniteQuery({
-    queryKey: ['round', narrowing],
+    queryKey: queryKeys.round(narrowing),
     queryFn: ({ pageParam }) => send(() => api.GET('/api/round', {
       params: { query: { ...Object.fromEntries(Object.entries(narrowing).filter(([, value]) => value !== '')), ...(pageParam === null ? {} : { after: pageParam }) } },
     })),
@@ -38,7 +39,7 @@ export function useRound(narrowing: Narrowing) {
 }
 
 export function useRoundFilters() {
-  return useQuery({ queryKey: ['round-filters'], queryFn: () => send(() => api.GET('/api/round/filters')), staleTime: 60_000 });
+  return useQuery({ queryKey: queryKeys.roundFilters, queryFn: () => send(() => api.GET('/api/round/filters')), staleTime: 60_000 });
 }
 
 /** Reminds an athlete; written to the outbox. */
@@ -46,6 +47,6 @@ export function useNudge(id: string) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (words: string) => send(() => api.POST('/api/cases/{case}/nudges', { params: { path: { case: id } }, body: { words } })),
-    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: ['round'] }), queries.invalidateQueries({ queryKey: ['case', id] })]),
+    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: queryKeys.rounds }), queries.invalidateQueries({ queryKey: queryKeys.case(id) })]),
   });
 }

@@ -6,6 +6,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { api, faultAt, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { Failed, Loading } from '../../shell/States';
 import { TextInput } from '../../shell/TextInput';
 import { SmallPage } from './SmallPage';
@@ -15,7 +16,7 @@ export default function JoinPage() {
   const [token] = useState(() => window.location.hash.slice(1));
   const [password, setPassword] = useState('');
   const who = useQuery({
-    queryKey: ['join', token],
+    queryKey: queryKeys.join(token),
     queryFn: async () => {
       // The first request of this browser: it brings the token that a form needs.
       await send(() => api.GET('/api/session'));

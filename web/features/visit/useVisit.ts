@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
 import { api, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 
 export type Visit = Schemas['Visit'];
 export type Rung = Visit['exercises'][number];
@@ -18,14 +19,14 @@ const begin = (): Draft => ({ id: crypto.randomUUID(), began: new Date().toISOSt
 
 export function useVisit(id: string) {
   return useQuery({
-    queryKey: ['case', id, 'visit'],
+    queryKey: queryKeys.visit(id),
     queryFn: () => send(() => api.GET('/api/cases/{case}/visit', { params: { path: { case: id } } })),
   });
 }
 
 export function useDraftOf(id: string): [Draft, (part: Partial<Draft> | null) => void] {
   const queries = useQueryClient();
-  const key = ['visit-draft', id];
+  const key = queryKeys.visitDraft(id);
   const draft = useQuery<Draft>({ queryKey: key, queryFn: begin, initialData: begin, staleTime: Infinity, gcTime: Infinity }).data;
   return [draft, (part) => queries.setQueryData<Draft>(key, (now) => (part === null ? begin() : { ...(now ?? begin()), ...part }))];
 }
@@ -34,7 +35,7 @@ function useStoring<T, A>(id: string, mutationFn: (what: T) => Promise<A>) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn,
-    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: ['case', id] }), queries.invalidateQueries({ queryKey: ['round'] })]),
+    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: queryKeys.case(id) }), queries.invalidateQueries({ queryKey: queryKeys.rounds })]),
   });
 }
 

@@ -15,6 +15,7 @@ import { useState } from 'react';
 import { Link as RouterLink, useSearchParams } from 'react-router';
 
 import { api, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import { CalendarAddress } from '../../shell/CalendarAddress';
 import { day } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
@@ -32,9 +33,9 @@ export function PracticeWeek() {
   const [inCalendar, setInCalendar] = useState(false);
   const practitioner = search.get('practitioner') ?? '';
   const week = Number(search.get('week') ?? '0') || 0;
-  const filters = useQuery({ queryKey: ['round', 'filters'], queryFn: () => send(() => api.GET('/api/round/filters')) });
+  const filters = useQuery({ queryKey: queryKeys.roundFilters, queryFn: () => send(() => api.GET('/api/round/filters')) });
   const found = useQuery({
-    queryKey: ['round', 'week', practitioner, week],
+    queryKey: queryKeys.practiceWeek(practitioner, week),
     queryFn: () => send(() => api.GET('/api/week', { params: { query: { week, ...(practitioner === '' ? {} : { practitioner }) } } })),
     placeholderData: (before) => before,
   });

@@ -8,6 +8,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { api, Refusal, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 import type { Weeks } from './useWeeks';
 
 const PACES: Record<Schemas['Pace'], { mark: string; colour: string }> = {
@@ -22,7 +23,7 @@ export function ReadyBy({ id, weeks }: { id: string; weeks: Weeks }) {
   const [by, setBy] = useState(weeks.goal_on !== null && weeks.goal_on > weeks.today ? weeks.goal_on : shows[shows.length - 1] ?? '');
   const [asked, setAsked] = useState<string | null>(null);
   const found = useQuery({
-    queryKey: ['case', id, 'countdown', asked],
+    queryKey: queryKeys.countdown(id, asked),
     queryFn: () => send(() => api.GET('/api/cases/{case}/countdown', { params: { path: { case: id }, query: { by: asked ?? '' } } })),
     enabled: asked !== null,
     retry: false,

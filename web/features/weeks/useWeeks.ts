@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
 import { api, type Schemas, send } from '../../api/client';
+import { queryKeys } from '../../api/queryKeys';
 
 export type Weeks = Schemas['Weeks'];
 export type Planned = Weeks['sessions'][number];
@@ -25,7 +26,7 @@ const orNull = (reason: string) => (reason.trim() === '' ? null : reason.trim())
 
 export function useWeeks(id: string, ahead: Ahead) {
   return useQuery({
-    queryKey: ['case', id, 'weeks', ahead],
+    queryKey: queryKeys.weeks(id, ahead),
     queryFn: () => send(() => api.GET('/api/cases/{case}/weeks', { params: { path: { case: id }, query: { weeks: ahead } } })),
     placeholderData: (before) => before,
   });
@@ -34,7 +35,7 @@ export function useWeeks(id: string, ahead: Ahead) {
 /** What the moves break and mend, before they are made. */
 export function useWhatBreaks(id: string, moves: Moves, ahead: Ahead) {
   return useQuery({
-    queryKey: ['case', id, 'weeks', 'preview', moves, ahead],
+    queryKey: queryKeys.movesPreview(id, moves, ahead),
     queryFn: () => send(() => api.POST('/api/cases/{case}/weeks/preview', { params: { path: { case: id }, query: { weeks: ahead } }, body: asBody(moves) })),
     enabled: Object.keys(moves).length > 0,
     placeholderData: (before) => before,
@@ -46,7 +47,7 @@ export function useWhatBreaks(id: string, moves: Moves, ahead: Ahead) {
 /** How the weeks would stand with other shows and days without training. */
 export function useMarkedWeeks(id: string, marks: Marks | null, ahead: Ahead) {
   return useQuery({
-    queryKey: ['case', id, 'weeks', 'days', marks, ahead],
+    queryKey: queryKeys.daysPreview(id, marks, ahead),
     queryFn: () => send(() => api.POST('/api/cases/{case}/weeks/days/preview', { params: { path: { case: id }, query: { weeks: ahead } }, body: marks ?? { events: [], blocked: [], sport: [] } })),
     enabled: marks !== null,
     placeholderData: (before) => before,
@@ -74,6 +75,6 @@ export function usePut(id: string) {
     mutationFn: ({ moves, marks, reason }: { moves: Moves; marks: Marks | null; reason: string }) => (marks === null
       ? send(() => api.POST('/api/cases/{case}/moves', { ...of(id), body: { ...asBody(moves), reason: orNull(reason) } }))
       : send(() => api.PUT('/api/cases/{case}/weeks/days', { ...of(id), body: { ...marks, reason: orNull(reason) } }))),
-    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: ['case', id] }), queries.invalidateQueries({ queryKey: ['round'] })]),
+    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: queryKeys.case(id) }), queries.invalidateQueries({ queryKey: queryKeys.rounds })]),
   });
 }
