@@ -34,7 +34,12 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->prepend(GuardInput::class);
         // Outside of all others, so that their refusals carry the headers too.
         $middleware->prepend(SecurityHeaders::class);
-        $middleware->web(replace: [StartSession::class => StartSessionOfPeople::class, ValidateCsrfToken::class => CheckOrigin::class]);
+        $middleware->web(
+            replace: [
+                StartSession::class => StartSessionOfPeople::class,
+                ValidateCsrfToken::class => CheckOrigin::class,
+            ],
+        );
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => $request->is('api/*'));
@@ -50,7 +55,11 @@ return Application::configure(basePath: dirname(__DIR__))
             $headers = ['Retry-After' => (string) DatabaseAway::RETRY_S];
 
             return $request->is('api/*')
-                ? new JsonResponse(['message' => 'Rung is away for a moment. What you entered is kept; try again in a few seconds.'], 503, $headers)
+                ? new JsonResponse(
+                    ['message' => 'Rung is away for a moment. What you entered is kept; try again in a few seconds.'],
+                    503,
+                    $headers,
+                )
                 : response()->view('away', [], 503, $headers);
         });
         // Answers under /api say what to do next; the details of a failure stay in the log.
@@ -69,7 +78,9 @@ return Application::configure(basePath: dirname(__DIR__))
             $message = match ($status) {
                 401 => 'You are signed out. Sign in again; what you entered is kept.',
                 // A policy may say more than that it refuses.
-                403 => in_array($problem->getMessage(), ['', 'This action is unauthorized.'], true) ? 'Your role does not allow this. Ask the owner of the practice.' : $problem->getMessage(),
+                403 => in_array($problem->getMessage(), ['', 'This action is unauthorized.'], true)
+                    ? 'Your role does not allow this. Ask the owner of the practice.'
+                    : $problem->getMessage(),
                 404 => 'There is no such record in your practice.',
                 419 => 'This page had expired. Send it again; what you entered is kept.',
                 default => null,

@@ -16,7 +16,10 @@ return [
             // The role's own settings (UTC) hold, so that no statement has to set them at every request.
             // Signing on to PostgreSQL costs more than most requests; each worker keeps its connection.
             // No statement is run twice in a request, so each is sent with its values in one go instead of being prepared first.
-            'options' => [PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', false), PDO::PGSQL_ATTR_DISABLE_PREPARES => true],
+            'options' => [
+                PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', false),
+                PDO::PGSQL_ATTR_DISABLE_PREPARES => true,
+            ],
         ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],

@@ -13,7 +13,12 @@ return [
             'permission' => 0640,
             'replace_placeholders' => true,
         ],
-        'stderr' => ['driver' => 'monolog', 'handler' => Monolog\Handler\StreamHandler::class, 'handler_with' => ['stream' => 'php://stderr'], 'level' => 'warning'],
+        'stderr' => [
+            'driver' => 'monolog',
+            'handler' => Monolog\Handler\StreamHandler::class,
+            'handler_with' => ['stream' => 'php://stderr'],
+            'level' => 'warning',
+        ],
         'null' => ['driver' => 'monolog', 'handler' => Monolog\Handler\NullHandler::class],
     ],
 ];

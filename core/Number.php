@@ -76,9 +76,7 @@ final class Number
         sort($values);
         $middle = intdiv(count($values), 2);
 
-        return count($values) % 2 === 1
-            ? $values[$middle]
-            : self::clean(($values[$middle - 1] + $values[$middle]) / 2);
+        return count($values) % 2 === 1 ? $values[$middle] : self::clean(($values[$middle - 1] + $values[$middle]) / 2);
     }
 
     private static function rounded(float|int $value, int $places): float|int

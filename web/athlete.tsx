@@ -32,10 +32,24 @@ function Phone() {
   const signedIn = useSignedIn();
   const place = useLocation();
   const [before] = useState(keptPhone);
-  if (place.pathname === '/join') return <Suspense fallback={<Loading what="Rung" />}><JoinScreen /></Suspense>;
-  if (signedIn.data === null) return <Suspense fallback={<Loading what="Rung" />}><SignIn stay words="Your loading plan. Use the link that your practitioner gave you, or sign in." /></Suspense>;
+  if (place.pathname === '/join')
+    return (
+      <Suspense fallback={<Loading what="Rung" />}>
+        <JoinScreen />
+      </Suspense>
+    );
+  if (signedIn.data === null)
+    return (
+      <Suspense fallback={<Loading what="Rung" />}>
+        <SignIn stay words="Your loading plan. Use the link that your practitioner gave you, or sign in." />
+      </Suspense>
+    );
   if (signedIn.data !== undefined && signedIn.data.role !== 'athlete') {
-    return <Empty title="This side is for athletes"><a href="/">To the Round</a></Empty>;
+    return (
+      <Empty title="This side is for athletes">
+        <a href="/">To the Round</a>
+      </Empty>
+    );
   }
   const who = signedIn.data?.id ?? null;
   // Whoever signed in here last; should it be somebody else by now, the page changes with the answer.
@@ -50,24 +64,91 @@ function Pages({ who }: { who: string | null }) {
   const { introduced } = useSettings();
   useSending(who ?? page?.person ?? null);
   usePushes();
-  if (page === undefined) return phone.isPending ? <Loading what="your plan" /> : <Failed problem={phone.error} again={() => void phone.refetch()} />;
+  if (page === undefined)
+    return phone.isPending ? (
+      <Loading what="your plan" />
+    ) : (
+      <Failed problem={phone.error} again={() => void phone.refetch()} />
+    );
   return (
     <Box sx={{ minHeight: '100dvh', display: 'flex', flexDirection: 'column' }}>
       <SendingStrip person={page.person} offline={phone.offline} fresh={phone.isFetchedAfterMount && phone.isSuccess} />
       <Box sx={{ flex: 1, pb: 2 }}>
-      <ScreenBoundary>
-        <Suspense fallback={<Loading what="the page" />}>
-          <Routes>
-            <Route path="/session" element={<><title>Session · Rung</title><SessionScreen page={page} /></>} />
-            <Route path="/ladder" element={<><title>My ladder · Rung</title><LadderScreen page={page} /></>} />
-            <Route path="/help" element={<><title>When it hurts · Rung</title><HelpScreen page={page} /></>} />
-            <Route path="/entered" element={<><title>What I entered · Rung</title><EnteredScreen page={page} /></>} />
-            <Route path="/settings" element={<><title>Settings · Rung</title><SettingsScreen page={page} /></>} />
-            <Route path="/sheet" element={<><title>Exercises · Rung</title><SheetScreen page={page} /></>} />
-            <Route path="*" element={<><title>Today · Rung</title>{page.cases.length === 0 ? <Closed page={page} /> : introduced || page.cases.some((one) => one.stopped) ? <Today page={page} /> : <FirstPages page={page} done={() => changeSettings({ introduced: true })} />}</>} />
-          </Routes>
-        </Suspense>
-      </ScreenBoundary>
+        <ScreenBoundary>
+          <Suspense fallback={<Loading what="the page" />}>
+            <Routes>
+              <Route
+                path="/session"
+                element={
+                  <>
+                    <title>Session · Rung</title>
+                    <SessionScreen page={page} />
+                  </>
+                }
+              />
+              <Route
+                path="/ladder"
+                element={
+                  <>
+                    <title>My ladder · Rung</title>
+                    <LadderScreen page={page} />
+                  </>
+                }
+              />
+              <Route
+                path="/help"
+                element={
+                  <>
+                    <title>When it hurts · Rung</title>
+                    <HelpScreen page={page} />
+                  </>
+                }
+              />
+              <Route
+                path="/entered"
+                element={
+                  <>
+                    <title>What I entered · Rung</title>
+                    <EnteredScreen page={page} />
+                  </>
+                }
+              />
+              <Route
+                path="/settings"
+                element={
+                  <>
+                    <title>Settings · Rung</title>
+                    <SettingsScreen page={page} />
+                  </>
+                }
+              />
+              <Route
+                path="/sheet"
+                element={
+                  <>
+                    <title>Exercises · Rung</title>
+                    <SheetScreen page={page} />
+                  </>
+                }
+              />
+              <Route
+                path="*"
+                element={
+                  <>
+                    <title>Today · Rung</title>
+                    {page.cases.length === 0 ? (
+                      <Closed page={page} />
+                    ) : introduced || page.cases.some((careCase) => careCase.stopped) ? (
+                      <Today page={page} />
+                    ) : (
+                      <FirstPages page={page} done={() => changeSettings({ introduced: true })} />
+                    )}
+                  </>
+                }
+              />
+            </Routes>
+          </Suspense>
+        </ScreenBoundary>
       </Box>
       <Tabs page={page} />
     </Box>
@@ -79,23 +160,68 @@ function Closed({ page }: { page: PhoneData }) {
   return (
     <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gap: 1.5 }}>
       <Typography variant="h1">No plan is open for you</Typography>
-      <Typography>There is nothing to do now. When your practitioner opens a plan, it appears here. If it swells, gives way or hurts at rest, load nothing and tell your practitioner.</Typography>
+      <Typography>
+        There is nothing to do now. When your practitioner opens a plan, it appears here. If it swells, gives way or
+        hurts at rest, load nothing and tell your practitioner.
+      </Typography>
       <WhomToCall practice={page.practice} />
-      {page.closed.map((one) => <ClosedCase key={one.case} one={one} />)}
+      {page.closed.map((closedCase) => (
+        <ClosedCase key={closedCase.case} one={closedCase} />
+      ))}
     </Box>
   );
 }
 
-const TABS: [string, string][] = [['/', 'Today'], ['/ladder', 'My ladder'], ['/help', 'When it hurts'], ['/settings', 'Settings']];
+const TABS: [string, string][] = [
+  ['/', 'Today'],
+  ['/ladder', 'My ladder'],
+  ['/help', 'When it hurts'],
+  ['/settings', 'Settings'],
+];
 
 /** Within reach of a thumb. */
 function Tabs({ page }: { page: PhoneData }) {
   const place = useLocation();
   if (place.pathname === '/session' || place.pathname === '/sheet') return null;
   return (
-    <Box component="nav" aria-label={`Pages of ${page.athlete}`} sx={{ position: 'sticky', zIndex: 2, bottom: 0, display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(4.6rem, 1fr))', bgcolor: 'background.paper', borderTop: 1, borderColor: 'divider', pb: 'env(safe-area-inset-bottom)', '@media print': { display: 'none' } }}>
+    <Box
+      component="nav"
+      aria-label={`Pages of ${page.athlete}`}
+      sx={{
+        position: 'sticky',
+        zIndex: 2,
+        bottom: 0,
+        display: 'grid',
+        gridTemplateColumns: 'repeat(auto-fit, minmax(4.6rem, 1fr))',
+        bgcolor: 'background.paper',
+        borderTop: 1,
+        borderColor: 'divider',
+        pb: 'env(safe-area-inset-bottom)',
+        '@media print': { display: 'none' },
+      }}
+    >
       {TABS.map(([to, title]) => (
-        <Box key={to} component={NavLink} to={to} end sx={{ textAlign: 'center', py: 1.5, px: 0.25, color: 'text.secondary', textDecoration: 'none', fontSize: '0.9375rem', '&.active': { color: 'primary.main', fontWeight: 600, boxShadow: 'inset 0 3px 0 var(--mui-palette-primary-main)' } }}>{title}</Box>
+        <Box
+          key={to}
+          component={NavLink}
+          to={to}
+          end
+          sx={{
+            textAlign: 'center',
+            py: 1.5,
+            px: 0.25,
+            color: 'text.secondary',
+            textDecoration: 'none',
+            fontSize: '0.9375rem',
+            '&.active': {
+              color: 'primary.main',
+              fontWeight: 600,
+              boxShadow: 'inset 0 3px 0 var(--mui-palette-primary-main)',
+            },
+          }}
+        >
+          {title}
+        </Box>
       ))}
     </Box>
   );

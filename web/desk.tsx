@@ -42,9 +42,24 @@ function Desk() {
   if (signedIn.isPending) return <Loading what="Rung" />;
   if (signedIn.isError) return <Failed problem={signedIn.error} again={() => void signedIn.refetch()} />;
   // By a link in a letter, whoever is signed in here.
-  if (place.pathname === '/join') return <Suspense fallback={<Loading what="Rung" />}><JoinPage /></Suspense>;
-  if (place.pathname === '/password') return <Suspense fallback={<Loading what="Rung" />}><NewPasswordPage /></Suspense>;
-  if (signedIn.data === null && isNewInstallation()) return <Suspense fallback={<Loading what="Rung" />}><SetupPage /></Suspense>;
+  if (place.pathname === '/join')
+    return (
+      <Suspense fallback={<Loading what="Rung" />}>
+        <JoinPage />
+      </Suspense>
+    );
+  if (place.pathname === '/password')
+    return (
+      <Suspense fallback={<Loading what="Rung" />}>
+        <NewPasswordPage />
+      </Suspense>
+    );
+  if (signedIn.data === null && isNewInstallation())
+    return (
+      <Suspense fallback={<Loading what="Rung" />}>
+        <SetupPage />
+      </Suspense>
+    );
   if (signedIn.data === null) return <SignIn words="Staged loading for tendon and muscle. Sign in to your practice." />;
   if (signedIn.data.role === 'athlete') {
     return (
@@ -56,8 +71,12 @@ function Desk() {
   if (signedIn.data.needs_second_factor) {
     return (
       <Frame user={signedIn.data}>
-        <Alert severity="info" sx={{ maxWidth: 640, mx: 'auto', mt: 2 }}>{signedIn.data.practice} asks for a second factor. Set it up here, then go on.</Alert>
-        <Suspense fallback={<Loading what="your account" />}><AccountPage /></Suspense>
+        <Alert severity="info" sx={{ maxWidth: 640, mx: 'auto', mt: 2 }}>
+          {signedIn.data.practice} asks for a second factor. Set it up here, then go on.
+        </Alert>
+        <Suspense fallback={<Loading what="your account" />}>
+          <AccountPage />
+        </Suspense>
       </Frame>
     );
   }
@@ -65,33 +84,47 @@ function Desk() {
     <Frame user={signedIn.data}>
       {/* Hidden and not taken away: should it fail, nothing that was typed is lost. */}
       <div hidden={leaving}>
-      <ScreenBoundary>
-        <Routes>
-          <Route path="/" element={<Round />} />
-          <Route path="/new" element={<OpenCase />} />
-          <Route path="/new/:id" element={<OpenCase />} />
-          <Route path="/import" element={<ImportPage />} />
-          <Route path="/library" element={<LibraryPage />} />
-          <Route path="/library/:kind/:key" element={<EditItem />} />
-          <Route path="/caseload" element={<Caseload />} />
-          <Route path="/week" element={<PracticeWeek />} />
-          <Route path="/messages" element={<Inbox />} />
-          <Route path="/closed" element={<ClosedCases />} />
-          <Route path="/practice/*" element={<PracticePage user={signedIn.data} />} />
-          <Route path="/account" element={<Suspense fallback={<Loading what="your account" />}><AccountPage /></Suspense>} />
-          <Route path="/cases/:id" element={<CasePage />} />
-          <Route path="/cases/:id/intake" element={<IntakePage />} />
-          <Route path="/cases/:id/data" element={<RightsPage />} />
-          <Route path="/cases/:id/entries" element={<EntriesPage />} />
-          <Route path="/cases/:id/measures" element={<MeasuresPage />} />
-          <Route path="/cases/:id/papers" element={<PapersPage />} />
-          <Route path="/cases/:id/papers/:paper" element={<PaperPage />} />
-          <Route path="/cases/:id/weeks" element={<WeeksPage />} />
-          <Route path="/cases/:id/visit" element={<VisitPage />} />
-          <Route path="/cases/:id/prescribe" element={<PrescribePage />} />
-          <Route path="*" element={<Empty title="This page does not exist"><a href="/">To the Round</a></Empty>} />
-        </Routes>
-      </ScreenBoundary>
+        <ScreenBoundary>
+          <Routes>
+            <Route path="/" element={<Round />} />
+            <Route path="/new" element={<OpenCase />} />
+            <Route path="/new/:id" element={<OpenCase />} />
+            <Route path="/import" element={<ImportPage />} />
+            <Route path="/library" element={<LibraryPage />} />
+            <Route path="/library/:kind/:key" element={<EditItem />} />
+            <Route path="/caseload" element={<Caseload />} />
+            <Route path="/week" element={<PracticeWeek />} />
+            <Route path="/messages" element={<Inbox />} />
+            <Route path="/closed" element={<ClosedCases />} />
+            <Route path="/practice/*" element={<PracticePage user={signedIn.data} />} />
+            <Route
+              path="/account"
+              element={
+                <Suspense fallback={<Loading what="your account" />}>
+                  <AccountPage />
+                </Suspense>
+              }
+            />
+            <Route path="/cases/:id" element={<CasePage />} />
+            <Route path="/cases/:id/intake" element={<IntakePage />} />
+            <Route path="/cases/:id/data" element={<RightsPage />} />
+            <Route path="/cases/:id/entries" element={<EntriesPage />} />
+            <Route path="/cases/:id/measures" element={<MeasuresPage />} />
+            <Route path="/cases/:id/papers" element={<PapersPage />} />
+            <Route path="/cases/:id/papers/:paper" element={<PaperPage />} />
+            <Route path="/cases/:id/weeks" element={<WeeksPage />} />
+            <Route path="/cases/:id/visit" element={<VisitPage />} />
+            <Route path="/cases/:id/prescribe" element={<PrescribePage />} />
+            <Route
+              path="*"
+              element={
+                <Empty title="This page does not exist">
+                  <a href="/">To the Round</a>
+                </Empty>
+              }
+            />
+          </Routes>
+        </ScreenBoundary>
       </div>
       {leaving && <Loading what="the sign-in" />}
     </Frame>

@@ -19,7 +19,9 @@ final class Email
     {
         $folded = self::folded($typed);
 
-        return str_contains($folded, '@') ? filter_var($folded, FILTER_VALIDATE_EMAIL) !== false : preg_match('/^[a-z0-9]+([.-][a-z0-9]+)*$/D', $folded) === 1;
+        return str_contains($folded, '@')
+            ? filter_var($folded, FILTER_VALIDATE_EMAIL) !== false
+            : preg_match('/^[a-z0-9]+([.-][a-z0-9]+)*$/D', $folded) === 1;
     }
 
     /** "odile.marsh-4821" for an athlete without an address; the digits keep two of one name apart. */

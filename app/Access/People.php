@@ -42,16 +42,22 @@ final class People extends EloquentUserProvider
 
     public function retrieveByToken($identifier, #[SensitiveParameter] $token)
     {
-        $found = $this->practice->across(static fn(): ?User => User::query()->with('account')->whereKey($identifier)->first());
+        $found = $this->practice->across(
+            static fn(): ?User => User::query()->with('account')->whereKey($identifier)->first(),
+        );
         $kept = $found?->getRememberToken();
 
-        return $found !== null && $found->isActive() && is_string($kept) && $kept !== '' && hash_equals($kept, $token) ? $found : null;
+        return $found !== null && $found->isActive() && is_string($kept) && $kept !== '' && hash_equals($kept, $token)
+            ? $found
+            : null;
     }
 
     public function updateRememberToken(Authenticatable $user, #[SensitiveParameter] $token): void
     {
         if ($user instanceof User) {
-            $this->practice->across(static fn(): bool => $user->account->forceFill(['remember_token' => $token])->save());
+            $this->practice->across(
+                static fn(): bool => $user->account->forceFill(['remember_token' => $token])->save(),
+            );
         }
     }
 
@@ -75,15 +81,33 @@ final class People extends EloquentUserProvider
      */
     public static function places(Account $account): array
     {
-        return app(CurrentPractice::class)->across(static fn(): array => array_values(User::query()->with(['account', 'practice'])->where('account_id', $account->id)
-            ->whereNull('suspended_at')->whereNull('left_at')->orderByRaw('signed_in_at desc nulls last')->orderBy('created_at')->get()->all()));
+        return app(CurrentPractice::class)->across(
+            static fn(): array => array_values(
+                User::query()
+                    ->with(['account', 'practice'])
+                    ->where('account_id', $account->id)
+                    ->whereNull('suspended_at')
+                    ->whereNull('left_at')
+                    ->orderByRaw('signed_in_at desc nulls last')
+                    ->orderBy('created_at')
+                    ->get()
+                    ->all(),
+            ),
+        );
     }
 
     /** @param array<string, mixed> $credentials */
-    public function rehashPasswordIfRequired(Authenticatable $user, #[SensitiveParameter] array $credentials, bool $force = false): void
-    {
+    public function rehashPasswordIfRequired(
+        Authenticatable $user,
+        #[SensitiveParameter] array $credentials,
+        bool $force = false,
+    ): void {
         $password = $credentials['password'] ?? null;
-        if ($user instanceof User && is_string($password) && ($force || $this->hasher->needsRehash($user->getAuthPassword()))) {
+        if (
+            $user instanceof User &&
+            is_string($password) &&
+            ($force || $this->hasher->needsRehash($user->getAuthPassword()))
+        ) {
             $this->practice->across(static fn(): bool => $user->account->forceFill(['password' => $password])->save());
         }
     }

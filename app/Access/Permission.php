@@ -18,10 +18,13 @@ enum Permission: string
     {
         return match ($this) {
             self::See => 'Look at cases, plans, measures, papers and the library',
-            self::Enter => 'Enter measures, sessions on paper and mornings reported by telephone, and put entries right',
-            self::Decide => 'Open and close cases, prescribe, decide, sign papers, answer and invite athletes, change the library',
+            self::Enter
+                => 'Enter measures, sessions on paper and mornings reported by telephone, and put entries right',
+            self::Decide
+                => 'Open and close cases, prescribe, decide, sign papers, answer and invite athletes, change the library',
             self::TakeOut => 'Take records out as tables and files',
-            self::Manage => 'Look after people, settings, tokens and the record of who saw what; export or erase all data of an athlete',
+            self::Manage
+                => 'Look after people, settings, tokens and the record of who saw what; export or erase all data of an athlete',
             self::Train => 'See the own plan and record on the phone, and enter what was done',
         };
     }

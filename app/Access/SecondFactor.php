@@ -39,15 +39,25 @@ final class SecondFactor
     {
         $begun = session()->get(self::sessionKey($account));
         $secret = is_string($begun) ? Crypt::decryptString($begun) : null;
-        $step = $secret !== null ? Totp::stepOf(self::plain($code), $secret, CarbonImmutable::now()->getTimestamp(), null) : null;
+        $step =
+            $secret !== null
+                ? Totp::stepOf(self::plain($code), $secret, CarbonImmutable::now()->getTimestamp(), null)
+                : null;
         if ($step === null) {
             return null;
         }
         session()->forget(self::sessionKey($account));
         $codes = self::newCodes();
-        $this->practice->across(static fn(): bool => $account->forceFill([
-            'second_factor' => $secret, 'second_factor_since' => CarbonImmutable::now()->utc(), 'second_factor_step' => $step, 'recovery_codes' => array_map(self::hash(...), $codes),
-        ])->save());
+        $this->practice->across(
+            static fn(): bool => $account
+                ->forceFill([
+                    'second_factor' => $secret,
+                    'second_factor_since' => CarbonImmutable::now()->utc(),
+                    'second_factor_step' => $step,
+                    'recovery_codes' => array_map(self::hash(...), $codes),
+                ])
+                ->save(),
+        );
 
         return $codes;
     }
@@ -57,33 +67,52 @@ final class SecondFactor
     {
         $code = self::plain($typed);
 
-        return $this->practice->across(static fn(): bool => DB::transaction(static function () use ($account, $code): bool {
-            $locked = Account::query()->lockForUpdate()->find($account->id);
-            if ($locked === null || $locked->second_factor === null || !$locked->hasSecondFactor()) {
-                return false;
-            }
-            $step = Totp::stepOf($code, $locked->second_factor, CarbonImmutable::now()->getTimestamp(), $locked->second_factor_step);
-            if ($step !== null) {
-                return $locked->forceFill(['second_factor_step' => $step])->save();
-            }
-            $left = array_values(array_diff($locked->recovery_codes, [self::hash($code)]));
+        return $this->practice->across(
+            static fn(): bool => DB::transaction(static function () use ($account, $code): bool {
+                $locked = Account::query()->lockForUpdate()->find($account->id);
+                if ($locked === null || $locked->second_factor === null || !$locked->hasSecondFactor()) {
+                    return false;
+                }
+                $step = Totp::stepOf(
+                    $code,
+                    $locked->second_factor,
+                    CarbonImmutable::now()->getTimestamp(),
+                    $locked->second_factor_step,
+                );
+                if ($step !== null) {
+                    return $locked->forceFill(['second_factor_step' => $step])->save();
+                }
+                $left = array_values(array_diff($locked->recovery_codes, [self::hash($code)]));
 
-            return count($left) < count($locked->recovery_codes) && $locked->forceFill(['recovery_codes' => $left])->save();
-        }));
+                return count($left) < count($locked->recovery_codes) &&
+                    $locked->forceFill(['recovery_codes' => $left])->save();
+            }),
+        );
     }
 
     /** @return list<string> new recovery codes in place of all others */
     public function renewCodes(Account $account): array
     {
         $codes = self::newCodes();
-        $this->practice->across(static fn(): bool => $account->forceFill(['recovery_codes' => array_map(self::hash(...), $codes)])->save());
+        $this->practice->across(
+            static fn(): bool => $account->forceFill(['recovery_codes' => array_map(self::hash(...), $codes)])->save(),
+        );
 
         return $codes;
     }
 
     public function remove(Account $account): void
     {
-        $this->practice->across(static fn(): bool => $account->forceFill(['second_factor' => null, 'second_factor_since' => null, 'second_factor_step' => null, 'recovery_codes' => []])->save());
+        $this->practice->across(
+            static fn(): bool => $account
+                ->forceFill([
+                    'second_factor' => null,
+                    'second_factor_since' => null,
+                    'second_factor_step' => null,
+                    'recovery_codes' => [],
+                ])
+                ->save(),
+        );
     }
 
     private static function sessionKey(Account $account): string
@@ -100,9 +129,18 @@ final class SecondFactor
     /** @return list<string> */
     private static function newCodes(): array
     {
-        $code = static fn(): string => implode('', array_map(static fn(): string => self::LETTERS[random_int(0, strlen(self::LETTERS) - 1)], range(1, 2 * self::GROUP)));
+        $code = static fn(): string => implode(
+            '',
+            array_map(
+                static fn(): string => self::LETTERS[random_int(0, strlen(self::LETTERS) - 1)],
+                range(1, 2 * self::GROUP),
+            ),
+        );
 
-        return array_map(static fn(): string => implode('-', str_split($code(), self::GROUP)), range(1, self::RECOVERY_CODES));
+        return array_map(
+            static fn(): string => implode('-', str_split($code(), self::GROUP)),
+            range(1, self::RECOVERY_CODES),
+        );
     }
 
     /** Codes are drawn by chance and long enough that a hash without salt gives nothing away. */

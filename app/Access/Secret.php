@@ -30,17 +30,22 @@ final class Secret
         if ($isAthlete && ctype_digit($secret)) {
             return match (true) {
                 strlen($secret) < self::PIN_DIGITS => 'A PIN needs at least ' . self::PIN_DIGITS . ' digits.',
-                self::repeatsOrCounts($secret) => 'This PIN repeats or counts, and is the first that others try. Choose another.',
+                self::repeatsOrCounts($secret)
+                    => 'This PIN repeats or counts, and is the first that others try. Choose another.',
                 self::isCommon($secret) => 'This PIN is one of the most common. Choose another.',
                 default => null,
             };
         }
 
         return match (true) {
-            mb_strlen($secret) < $letters && $isAthlete => 'A PIN needs at least ' . self::PIN_DIGITS . " digits, a password at least $letters letters.",
+            mb_strlen($secret) < $letters && $isAthlete => 'A PIN needs at least ' .
+                self::PIN_DIGITS .
+                " digits, a password at least $letters letters.",
             mb_strlen($secret) < $letters => "A password needs at least $letters letters.",
-            self::holdsName($secret, $of) => 'A password must not hold your own name or e-mail address. Choose another.',
-            self::isCommon($secret) || self::repeatsOrCounts($secret) => 'This password is one of the most common, and the first that others try. Choose another.',
+            self::holdsName($secret, $of)
+                => 'A password must not hold your own name or e-mail address. Choose another.',
+            self::isCommon($secret) || self::repeatsOrCounts($secret)
+                => 'This password is one of the most common, and the first that others try. Choose another.',
             default => null,
         };
     }
@@ -65,7 +70,7 @@ final class Secret
     private static function holdsName(string $secret, User $of): bool
     {
         $plain = mb_strtolower($secret);
-        $names = [...(preg_split('/[\s.\-_@]+/u', mb_strtolower($of->name)) ?: []), explode('@', $of->email)[0]];
+        $names = [...preg_split('/[\s.\-_@]+/u', mb_strtolower($of->name)) ?: [], explode('@', $of->email)[0]];
         foreach ($names as $name) {
             // Without what is a name of three letters at most: too many words hold it.
             if (mb_strlen($name) > 3 && str_contains($plain, $name)) {
@@ -99,7 +104,7 @@ final class Secret
             if ($order === 0) {
                 return true;
             }
-            $order < 0 ? $high = $middle - 1 : $low = $middle + 1;
+            $order < 0 ? ($high = $middle - 1) : ($low = $middle + 1);
         }
 
         return false;

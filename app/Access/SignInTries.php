@@ -38,9 +38,11 @@ final class SignInTries
     public static function count(string $key, int $free): int
     {
         $now = CarbonImmutable::now()->utc();
-        $again = 'case when t.last_at < excluded.last_at - interval \'1 second\' * :forgotten%d then 1 else t.tries + 1 end';
+        $again =
+            'case when t.last_at < excluded.last_at - interval \'1 second\' * :forgotten%d then 1 else t.tries + 1 end';
         [$first, $second, $third] = array_map(static fn(int $n): string => sprintf($again, $n), [1, 2, 3]);
-        $row = DB::selectOne(<<<SQL
+        $row = DB::selectOne(
+            <<<SQL
             insert into sign_in_tries as t (key, tries, refused, last_at) values (:key, 1, false, :now)
             on conflict (key) do update set
                 refused = coalesce(t.blocked_until > excluded.last_at, false),
@@ -52,15 +54,22 @@ final class SignInTries
                     else null end,
                 last_at = case when t.blocked_until > excluded.last_at then t.last_at else excluded.last_at end
             returning refused, blocked_until
-            SQL, [
-            'key' => self::hash($key),
-            'now' => $now->format('Y-m-d H:i:s.uP'),
-            'free' => $free, 'free2' => $free,
-            'first' => self::FIRST_WAIT_S,
-            'longest' => self::LONGEST_WAIT_S,
-            'forgotten1' => self::FORGOTTEN_AFTER_S, 'forgotten2' => self::FORGOTTEN_AFTER_S, 'forgotten3' => self::FORGOTTEN_AFTER_S,
-        ], false);
-        if (!$row instanceof stdClass || $row->refused !== true || !is_string($row->blocked_until)) {
+            SQL
+            ,
+            [
+                'key' => self::hash($key),
+                'now' => $now->format('Y-m-d H:i:s.uP'),
+                'free' => $free,
+                'free2' => $free,
+                'first' => self::FIRST_WAIT_S,
+                'longest' => self::LONGEST_WAIT_S,
+                'forgotten1' => self::FORGOTTEN_AFTER_S,
+                'forgotten2' => self::FORGOTTEN_AFTER_S,
+                'forgotten3' => self::FORGOTTEN_AFTER_S,
+            ],
+            false,
+        );
+        if (!($row instanceof stdClass) || $row->refused !== true || !is_string($row->blocked_until)) {
             return 0;
         }
 
@@ -74,7 +83,9 @@ final class SignInTries
 
     public static function forgetOld(): int
     {
-        return DB::table('sign_in_tries')->where('last_at', '<', CarbonImmutable::now()->utc()->subDay())->delete();
+        return DB::table('sign_in_tries')
+            ->where('last_at', '<', CarbonImmutable::now()->utc()->subDay())
+            ->delete();
     }
 
     private static function hash(string $key): string

@@ -25,14 +25,20 @@ final class SignIns
     /** @return list<array{id: string, device: string, place: string|null, last: string, current: bool}> the latest first */
     public function of(Account $account, string $current, string $zone): array
     {
-        return array_map(static fn(stdClass $row): array => [
-            // A name for it, not the id itself: with that another could go on in its place.
-            'id' => self::name(self::text($row, 'id')),
-            'device' => Device::words(self::text($row, 'user_agent')),
-            'place' => self::text($row, 'ip_address') === '' ? null : self::text($row, 'ip_address'),
-            'last' => CarbonImmutable::createFromTimestamp(is_int($row->last_activity) ? $row->last_activity : 0, $zone)->toIso8601String(),
-            'current' => self::text($row, 'id') === $current,
-        ], $this->rows($account));
+        return array_map(
+            static fn(stdClass $row): array => [
+                // A name for it, not the id itself: with that another could go on in its place.
+                'id' => self::name(self::text($row, 'id')),
+                'device' => Device::words(self::text($row, 'user_agent')),
+                'place' => self::text($row, 'ip_address') === '' ? null : self::text($row, 'ip_address'),
+                'last' => CarbonImmutable::createFromTimestamp(
+                    is_int($row->last_activity) ? $row->last_activity : 0,
+                    $zone,
+                )->toIso8601String(),
+                'current' => self::text($row, 'id') === $current,
+            ],
+            $this->rows($account),
+        );
     }
 
     /** Ends one of them; false where there is none of that name. */
@@ -50,7 +56,9 @@ final class SignIns
     /** Ends all but the present one: the password was changed, or a second factor set up. */
     public function endOthers(Account $account, ?string $current): void
     {
-        $this->query($account)->when($current !== null, static fn($query) => $query->where('id', '<>', $current))->delete();
+        $this->query($account)
+            ->when($current !== null, static fn($query) => $query->where('id', '<>', $current))
+            ->delete();
     }
 
     /** @return list<stdClass> */
@@ -61,7 +69,9 @@ final class SignIns
 
     private function query(Account $account): Builder
     {
-        $people = $this->practice->across(static fn(): array => User::query()->where('account_id', $account->id)->pluck('id')->all());
+        $people = $this->practice->across(
+            static fn(): array => User::query()->where('account_id', $account->id)->pluck('id')->all(),
+        );
 
         return DB::table('sessions')->whereIn('user_id', $people);
     }

@@ -35,8 +35,8 @@ final class Totp
     public static function code(#[SensitiveParameter] string $secret, int $step, int $digits = self::DIGITS): string
     {
         $hash = hash_hmac('sha1', pack('J', $step), self::fromBase32($secret), true);
-        $part = unpack('N', $hash, ord($hash[19]) & 0xF);
-        $number = is_array($part) && is_int($part[1] ?? null) ? $part[1] & 0x7FFFFFFF : 0;
+        $part = unpack('N', $hash, ord($hash[19]) & 0xf);
+        $number = is_array($part) && is_int($part[1] ?? null) ? $part[1] & 0x7fffffff : 0;
 
         return str_pad((string) ($number % 10 ** $digits), $digits, '0', STR_PAD_LEFT);
     }
@@ -64,14 +64,28 @@ final class Totp
     /** What a phone reads from a picture, so that nobody types the secret. */
     public static function address(#[SensitiveParameter] string $secret, string $email): string
     {
-        return 'otpauth://totp/' . rawurlencode("Rung:$email") . "?secret=$secret&issuer=Rung&algorithm=SHA1&digits=" . self::DIGITS . '&period=' . self::STEP_S;
+        return 'otpauth://totp/' .
+            rawurlencode("Rung:$email") .
+            "?secret=$secret&issuer=Rung&algorithm=SHA1&digits=" .
+            self::DIGITS .
+            '&period=' .
+            self::STEP_S;
     }
 
     public static function toBase32(#[SensitiveParameter] string $bytes): string
     {
-        $bits = implode('', array_map(static fn(string $byte): string => sprintf('%08b', ord($byte)), str_split($bytes)));
+        $bits = implode(
+            '',
+            array_map(static fn(string $byte): string => sprintf('%08b', ord($byte)), str_split($bytes)),
+        );
 
-        return implode('', array_map(static fn(string $five): string => self::LETTERS[(int) bindec(str_pad($five, 5, '0'))], str_split($bits, 5)));
+        return implode(
+            '',
+            array_map(
+                static fn(string $five): string => self::LETTERS[(int) bindec(str_pad($five, 5, '0'))],
+                str_split($bits, 5),
+            ),
+        );
     }
 
     /** @throws InvalidArgumentException where it is no base 32 */
@@ -86,6 +100,12 @@ final class Totp
             $bits .= sprintf('%05b', $value);
         }
 
-        return implode('', array_map(static fn(string $byte): string => chr((int) bindec($byte)), array_filter(str_split($bits, 8), static fn(string $byte): bool => strlen($byte) === 8)));
+        return implode(
+            '',
+            array_map(
+                static fn(string $byte): string => chr((int) bindec($byte)),
+                array_filter(str_split($bits, 8), static fn(string $byte): bool => strlen($byte) === 8),
+            ),
+        );
     }
 }

@@ -29,9 +29,17 @@ final class AddAthlete
                 throw InvalidInput::at('/athlete/id', 'must be an athlete of this practice');
             }
             if ($athlete->restricted_at !== null) {
-                throw InvalidInput::at('/athlete/id', 'names somebody whose record is set aside: nothing new is begun until it is settled');
+                throw InvalidInput::at(
+                    '/athlete/id',
+                    'names somebody whose record is set aside: nothing new is begun until it is settled',
+                );
             }
-            $athlete->update(array_filter(['body_mass_kg' => $entry->bodyMassKg, 'born_on' => $entry->bornOn?->toIso()], static fn(mixed $value): bool => $value !== null));
+            $athlete->update(
+                array_filter(
+                    ['body_mass_kg' => $entry->bodyMassKg, 'born_on' => $entry->bornOn?->toIso()],
+                    static fn(mixed $value): bool => $value !== null,
+                ),
+            );
 
             return [$athlete, null];
         }

@@ -26,9 +26,16 @@ final class AnswerAthlete
     public function handle(CareCase $case, User $by, string $words, ?array $seen = null): void
     {
         $words = trim($words);
-        $this->write->run($case, $by, $words === '' ? 'marked a message as seen' : 'wrote to the athlete', function (CareCase $case) use ($by, $words, $seen): bool {
-            $waiting = static fn(): Builder => Message::query()->where('case_id', $case->id)->whereNull('seen_at')->whereIn('kind', [MessageKind::Question, MessageKind::Flare]);
-            $marked = ($seen === null ? $waiting() : $waiting()->whereIn('id', $seen))->update(['seen_at' => CarbonImmutable::now()->utc()]);
+        $this->write->run($case, $by, $words === '' ? 'marked a message as seen' : 'wrote to the athlete', function (
+            CareCase $case,
+        ) use ($by, $words, $seen): bool {
+            $waiting = static fn(): Builder => Message::query()
+                ->where('case_id', $case->id)
+                ->whereNull('seen_at')
+                ->whereIn('kind', [MessageKind::Question, MessageKind::Flare]);
+            $marked = ($seen === null ? $waiting() : $waiting()->whereIn('id', $seen))->update([
+                'seen_at' => CarbonImmutable::now()->utc(),
+            ]);
             if ($marked === 0 && $words === '') {
                 throw InvalidInput::at('/words', 'must say something: nothing waits for an answer');
             }

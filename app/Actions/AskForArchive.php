@@ -27,6 +27,11 @@ final class AskForArchive
         }
         $name = Str::slug("$athlete->name " . Clock::today($by->practice->timezone)->toIso()) . '.zip';
 
-        return $this->ask->handle($by, null, FileKind::Athlete, $name, AthleteArchive::steps($athlete), ['athlete' => $athlete->id, 'whole' => $whole])->refresh();
+        return $this->ask
+            ->handle($by, null, FileKind::Athlete, $name, AthleteArchive::steps($athlete), [
+                'athlete' => $athlete->id,
+                'whole' => $whole,
+            ])
+            ->refresh();
     }
 }

@@ -16,8 +16,14 @@ use Carbon\CarbonImmutable;
 final class AskForFile
 {
     /** @param array<string, mixed> $options */
-    public function handle(User $by, ?CareCase $case, FileKind $kind, string $name, int $steps, array $options): MadeFile
-    {
+    public function handle(
+        User $by,
+        ?CareCase $case,
+        FileKind $kind,
+        string $name,
+        int $steps,
+        array $options,
+    ): MadeFile {
         $file = MadeFile::query()->create([
             'practice_id' => $by->practice_id,
             'user_id' => $by->id,

@@ -31,20 +31,28 @@ final readonly class AthleteEntry
     public static function read(ObjectNode $node, Day $today): self
     {
         $id = $node->textOrNull('id');
-        $name = $id === null ? $node->key('name') : ($node->textOrNull('name') ?? '');
+        $name = $id === null ? $node->key('name') : $node->textOrNull('name') ?? '';
         $act = $node->textOrNull('act');
         foreach (['name' => $name, 'act' => $act ?? ''] as $field => $text) {
             if (mb_strlen($text) > self::LONGEST) {
                 $node->fault($field, 'must not be longer than ' . self::LONGEST . ' letters');
             }
         }
-        $mass = $id === null
-            ? $node->number('body_mass_kg', DoseArithmetic::MIN_BODY_MASS_KG, DoseArithmetic::MAX_BODY_MASS_KG)
-            : $node->numberOrNull('body_mass_kg', DoseArithmetic::MIN_BODY_MASS_KG, DoseArithmetic::MAX_BODY_MASS_KG);
+        $mass =
+            $id === null
+                ? $node->number('body_mass_kg', DoseArithmetic::MIN_BODY_MASS_KG, DoseArithmetic::MAX_BODY_MASS_KG)
+                : $node->numberOrNull(
+                    'body_mass_kg',
+                    DoseArithmetic::MIN_BODY_MASS_KG,
+                    DoseArithmetic::MAX_BODY_MASS_KG,
+                );
         // Somebody without an address gets a name to sign in with.
         $email = trim($node->textOrNull('email') ?? '');
         if ($id === null && $email !== '' && filter_var($email, FILTER_VALIDATE_EMAIL) === false) {
-            $node->fault('email', 'must be an e-mail address, since the athlete signs in with it; leave it empty where there is none');
+            $node->fault(
+                'email',
+                'must be an e-mail address, since the athlete signs in with it; leave it empty where there is none',
+            );
         }
 
         return new self($id, $name, $act, $mass, self::bornOn($node, $today), $email);

@@ -30,12 +30,25 @@ final class BeginPractice
             // Two who have the code at the same moment make one practice.
             DB::statement("select pg_advisory_xact_lock(hashtext('first practice'))");
             if (!$this->code->isWanted()) {
-                throw ValidationException::withMessages(['code' => 'There is a practice already. Ask its owner for an invitation.']);
+                throw ValidationException::withMessages([
+                    'code' => 'There is a practice already. Ask its owner for an invitation.',
+                ]);
             }
-            $made = $this->practice->across(static fn(): Practice => Practice::query()->create(['name' => $practice, 'timezone' => $zone, 'second_factor_needed' => true]));
+            $made = $this->practice->across(
+                static fn(): Practice => Practice::query()->create([
+                    'name' => $practice,
+                    'timezone' => $zone,
+                    'second_factor_needed' => true,
+                ]),
+            );
             $account = Account::open(Email::folded($email), $password);
             $this->practice->enter($made->id);
-            $owner = new User(['practice_id' => $made->id, 'account_id' => $account->id, 'name' => $name, 'role' => Role::Owner]);
+            $owner = new User([
+                'practice_id' => $made->id,
+                'account_id' => $account->id,
+                'name' => $name,
+                'role' => Role::Owner,
+            ]);
             $owner->setRelation('account', $account);
             $fault = Secret::fault($password, $owner);
             if ($fault !== null) {

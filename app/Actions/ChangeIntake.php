@@ -19,7 +19,11 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 /** Keeps what intake asked for up to date: what it said before stands in the record, the calendar follows. */
 final class ChangeIntake
 {
-    public function __construct(private readonly WriteCase $write, private readonly RefreshStanding $standing, private readonly CatalogueShelf $shelf) {}
+    public function __construct(
+        private readonly WriteCase $write,
+        private readonly RefreshStanding $standing,
+        private readonly CatalogueShelf $shelf,
+    ) {}
 
     /**
      * @throws InvalidInput where nothing is another
@@ -27,10 +31,15 @@ final class ChangeIntake
      */
     public function handle(CareCase $case, User $by, IntakeRequest $request): Decision
     {
-        return $this->write->run($case, $by, 'changed what intake says', function (CareCase $case) use ($by, $request): Decision {
+        return $this->write->run($case, $by, 'changed what intake says', function (CareCase $case) use (
+            $by,
+            $request,
+        ): Decision {
             // An answer of the athlete that came in meanwhile is no matter; another change of the intake is.
             if ($request->revision !== IntakeRequest::revisionOf($case)) {
-                throw new ConflictHttpException('Somebody else has changed the intake meanwhile. Look at the changes below; save again to replace them with yours.');
+                throw new ConflictHttpException(
+                    'Somebody else has changed the intake meanwhile. Look at the changes below; save again to replace them with yours.',
+                );
             }
             $words = self::changes($case, $request, $this->shelf->of($case->practice_id));
             if ($words === []) {
@@ -38,34 +47,51 @@ final class ChangeIntake
             }
             self::checkBodyMass($case, $request);
             $case->athlete->update(['body_mass_kg' => $request->bodyMassKg, 'born_on' => $request->bornOn?->toIso()]);
-            $case->forceFill([
-                'history' => $request->history,
-                'goal' => $request->goal->value,
-                'goal_on' => $request->goalOn?->toIso(),
-                'events' => array_map(static fn(Day $day): string => $day->toIso(), $request->events),
-                'blocked' => array_map(static fn(Day $day): string => $day->toIso(), $request->blocked),
-                'equipment' => $request->equipment,
-                'session_minutes' => $request->sessionMinutes,
-                'advice' => self::advice($case, $request),
-                'intake' => [
-                    'began_on' => $request->beganOn?->toIso(), 'load_change' => $request->loadChange, 'aggravating' => $request->aggravating,
-                    'occupation' => $request->occupation, 'medicines' => $request->medicines,
-                    'season_from' => $request->seasonFrom?->toIso(), 'season_until' => $request->seasonUntil?->toIso(),
-                    'found' => $request->found ?? $case->found(),
-                ] + $case->intake,
-            ])->save();
+            $case
+                ->forceFill([
+                    'history' => $request->history,
+                    'goal' => $request->goal->value,
+                    'goal_on' => $request->goalOn?->toIso(),
+                    'events' => array_map(static fn(Day $day): string => $day->toIso(), $request->events),
+                    'blocked' => array_map(static fn(Day $day): string => $day->toIso(), $request->blocked),
+                    'equipment' => $request->equipment,
+                    'session_minutes' => $request->sessionMinutes,
+                    'advice' => self::advice($case, $request),
+                    'intake' =>
+                        [
+                            'began_on' => $request->beganOn?->toIso(),
+                            'load_change' => $request->loadChange,
+                            'aggravating' => $request->aggravating,
+                            'occupation' => $request->occupation,
+                            'medicines' => $request->medicines,
+                            'season_from' => $request->seasonFrom?->toIso(),
+                            'season_until' => $request->seasonUntil?->toIso(),
+                            'found' => $request->found ?? $case->found(),
+                        ] + $case->intake,
+                ])
+                ->save();
             if ($case->closed_on === null) {
                 PlanSessions::ahead($case);
             }
 
-            return RecordDecision::of($case->refresh(), $by, 'intake', implode('; ', $words), $request->why, $this->standing->evaluate($case));
+            return RecordDecision::of(
+                $case->refresh(),
+                $by,
+                'intake',
+                implode('; ', $words),
+                $request->why,
+                $this->standing->evaluate($case),
+            );
         });
     }
 
     /** @throws InvalidInput where the plan lifts the body and its mass is taken away */
     private static function checkBodyMass(CareCase $case, IntakeRequest $request): void
     {
-        $lifted = array_filter($case->plan()->prescriptions(), static fn(Prescription $prescription): bool => ($prescription->dose->body_fraction ?? 0) > 0);
+        $lifted = array_filter(
+            $case->plan()->prescriptions(),
+            static fn(Prescription $prescription): bool => ($prescription->dose->body_fraction ?? 0) > 0,
+        );
         if ($request->bodyMassKg === null && $lifted !== []) {
             throw InvalidInput::at('/body_mass_kg', 'is needed: the plan lifts a share of the body');
         }
@@ -74,8 +100,22 @@ final class ChangeIntake
     /** @return list<string> what is another now, old → new */
     private static function changes(CareCase $case, IntakeRequest $request, Catalogue $catalogue): array
     {
-        $findings = static fn(array $keys): string => implode(', ', array_map(static fn(mixed $key): string => is_string($key) ? lcfirst($catalogue->findings[$key]->words ?? $key) : '', $keys));
-        $days = static fn(array $isos): string => implode(', ', array_map(static fn(mixed $iso): string => is_string($iso) ? TimeWords::day(Day::fromIso($iso)) : '', $isos));
+        $findings = static fn(array $keys): string => implode(
+            ', ',
+            array_map(
+                static fn(mixed $key): string => is_string($key)
+                    ? lcfirst($catalogue->findings[$key]->words ?? $key)
+                    : '',
+                $keys,
+            ),
+        );
+        $days = static fn(array $isos): string => implode(
+            ', ',
+            array_map(
+                static fn(mixed $iso): string => is_string($iso) ? TimeWords::day(Day::fromIso($iso)) : '',
+                $isos,
+            ),
+        );
         $events = array_map(static fn(Day $day): string => $day->toIso(), $request->events);
         $blocked = array_map(static fn(Day $day): string => $day->toIso(), $request->blocked);
         $text = static fn(mixed $value): string => is_scalar($value) ? (string) $value : '';
@@ -97,13 +137,20 @@ final class ChangeIntake
             'Season until' => [$text($case->intake['season_until'] ?? null), $text($request->seasonUntil?->toIso())],
             'Body mass' => [$text($case->athlete->body_mass_kg), $text($request->bodyMassKg)],
             'Found' => [$findings($case->found()), $findings($request->found ?? $case->found())],
-            'Advice' => [implode(' ', array_column($case->advice, 'words')), implode(' ', array_column($request->advice, 'words'))],
-            'Advice until' => [$days(array_filter(array_column($case->advice, 'until'))), $days(array_filter(array_column($request->advice, 'until')))],
+            'Advice' => [
+                implode(' ', array_column($case->advice, 'words')),
+                implode(' ', array_column($request->advice, 'words')),
+            ],
+            'Advice until' => [
+                $days(array_filter(array_column($case->advice, 'until'))),
+                $days(array_filter(array_column($request->advice, 'until'))),
+            ],
         ];
         $words = [];
         foreach ($fields as $label => [$before, $after]) {
             if ($before !== $after) {
-                $words[] = "$label: " . ($before === '' ? 'nothing' : $before) . ' → ' . ($after === '' ? 'nothing' : $after);
+                $words[] =
+                    "$label: " . ($before === '' ? 'nothing' : $before) . ' → ' . ($after === '' ? 'nothing' : $after);
             }
         }
 
@@ -116,6 +163,13 @@ final class ChangeIntake
         $since = array_column($case->advice, 'from', 'words');
         $today = Clock::today($case->practice->timezone)->toIso();
 
-        return array_map(static fn(array $row): array => ['words' => $row['words'], 'from' => is_string($since[$row['words']] ?? null) ? $since[$row['words']] : $today, 'until' => $row['until']], $request->advice);
+        return array_map(
+            static fn(array $row): array => [
+                'words' => $row['words'],
+                'from' => is_string($since[$row['words']] ?? null) ? $since[$row['words']] : $today,
+                'until' => $row['until'],
+            ],
+            $request->advice,
+        );
     }
 }

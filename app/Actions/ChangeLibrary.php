@@ -39,8 +39,12 @@ final class ChangeLibrary
     {
         return $this->changing($by, function () use ($by, $kind, $from): LibraryItem {
             $catalogue = $this->shelf->of($by->practice_id);
-            $found = self::find($catalogue, $kind, $from) ?? throw InvalidInput::at('/key', 'must name something of the library');
-            $content = ['key' => self::freeKey($catalogue, $kind, $from), 'title' => "$found->title, our own"] + $found->toArray();
+            $found =
+                self::find($catalogue, $kind, $from) ??
+                throw InvalidInput::at('/key', 'must name something of the library');
+            $content =
+                ['key' => self::freeKey($catalogue, $kind, $from), 'title' => "$found->title, our own"] +
+                $found->toArray();
 
             return $this->add($by, $kind, $content['key'], json_encode($content, JSON_THROW_ON_ERROR), $from);
         });
@@ -77,7 +81,10 @@ final class ChangeLibrary
             try {
                 LibraryFile::read(CatalogueShelf::document($rest), $this->shelf->shipped(), $this->shelf->shipped());
             } catch (InvalidInput $needed) {
-                throw InvalidInput::at('/key', "is needed elsewhere in your library: {$needed->faults[0]->path} {$needed->faults[0]->message}");
+                throw InvalidInput::at(
+                    '/key',
+                    "is needed elsewhere in your library: {$needed->faults[0]->path} {$needed->faults[0]->message}",
+                );
             }
             $this->store($by, $kind, $key, $latest->content, $latest->based_on, true);
         });
@@ -93,9 +100,18 @@ final class ChangeLibrary
     public function import(User $by, string $json): int
     {
         return $this->changing($by, function () use ($by, $json): int {
-            $changes = array_filter($this->changes($by, $json), static fn(LibraryChange $libraryChange): bool => $libraryChange->what !== LibraryDifference::Same);
+            $changes = array_filter(
+                $this->changes($by, $json),
+                static fn(LibraryChange $libraryChange): bool => $libraryChange->what !== LibraryDifference::Same,
+            );
             foreach ($changes as $change) {
-                $this->store($by, $change->kind, $change->item->key, json_encode($change->item->toArray(), JSON_THROW_ON_ERROR), null);
+                $this->store(
+                    $by,
+                    $change->kind,
+                    $change->item->key,
+                    json_encode($change->item->toArray(), JSON_THROW_ON_ERROR),
+                    null,
+                );
             }
 
             return count($changes);
@@ -130,8 +146,11 @@ final class ChangeLibrary
         return $changes;
     }
 
-    public static function find(Catalogue $catalogue, LibraryKind $kind, string $key): Exercise|Ladder|Programme|School|Measure|null
-    {
+    public static function find(
+        Catalogue $catalogue,
+        LibraryKind $kind,
+        string $key,
+    ): Exercise|Ladder|Programme|School|Measure|null {
         return match ($kind) {
             LibraryKind::Exercise => $catalogue->exercises[$key] ?? null,
             LibraryKind::Ladder => $catalogue->ladders[$key] ?? null,
@@ -172,7 +191,11 @@ final class ChangeLibrary
     {
         $list = $kind->list();
         try {
-            $file = LibraryFile::read('{"format":"' . LibraryFile::FORMAT . "\",\"$list\":[$content]}", $this->shelf->shipped(), $this->shelf->of($by->practice_id));
+            $file = LibraryFile::read(
+                '{"format":"' . LibraryFile::FORMAT . "\",\"$list\":[$content]}",
+                $this->shelf->shipped(),
+                $this->shelf->of($by->practice_id),
+            );
         } catch (InvalidInput $bad) {
             throw $bad->below("/$list/0");
         }
@@ -181,15 +204,29 @@ final class ChangeLibrary
         return $this->store($by, $kind, $key, json_encode($item?->toArray(), JSON_THROW_ON_ERROR), $basedOn);
     }
 
-    private function store(User $by, LibraryKind $kind, string $key, string $content, ?string $basedOn, bool $withdrawn = false): LibraryItem
-    {
-        AccessLog::note($by, AccessKind::Library, ($withdrawn ? 'withdrew' : ($basedOn === null ? 'changed' : 'copied')) . " the $kind->value “{$key}”");
+    private function store(
+        User $by,
+        LibraryKind $kind,
+        string $key,
+        string $content,
+        ?string $basedOn,
+        bool $withdrawn = false,
+    ): LibraryItem {
+        AccessLog::note(
+            $by,
+            AccessKind::Library,
+            ($withdrawn ? 'withdrew' : ($basedOn === null ? 'changed' : 'copied')) . " the $kind->value “{$key}”",
+        );
 
         return LibraryItem::query()->create([
             'practice_id' => $by->practice_id,
             'kind' => $kind,
             'key' => $key,
-            'version' => 1 + (LibraryItem::query()->where('kind', $kind)->where('key', $key)->orderByDesc('version')->first()->version ?? 0),
+            'version' =>
+                1 +
+                (LibraryItem::query()->where('kind', $kind)->where('key', $key)->orderByDesc('version')->first()
+                    ->version ??
+                    0),
             'based_on' => $basedOn,
             'content' => $content,
             'withdrawn' => $withdrawn,
@@ -200,13 +237,23 @@ final class ChangeLibrary
 
     private static function latest(User $by, LibraryKind $kind, string $key): LibraryItem
     {
-        return LibraryItem::query()->where('practice_id', $by->practice_id)->where('kind', $kind)->where('key', $key)->orderByDesc('version')->firstOrFail();
+        return LibraryItem::query()
+            ->where('practice_id', $by->practice_id)
+            ->where('kind', $kind)
+            ->where('key', $key)
+            ->orderByDesc('version')
+            ->firstOrFail();
     }
 
     private static function freeKey(Catalogue $catalogue, LibraryKind $kind, string $from): string
     {
         $base = 'our_' . preg_replace('/^our_|_\d+$/', '', $from);
-        for ($key = $base, $n = 2; self::find($catalogue, $kind, $key) !== null || LibraryItem::query()->where('kind', $kind)->where('key', $key)->exists(); $n++) {
+        for (
+            $key = $base, $n = 2;
+            self::find($catalogue, $kind, $key) !== null ||
+            LibraryItem::query()->where('kind', $kind)->where('key', $key)->exists();
+            $n++
+        ) {
             $key = "{$base}_$n";
         }
 

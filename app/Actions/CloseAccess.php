@@ -15,7 +15,12 @@ final class CloseAccess
     public static function of(User $user, bool $forGood): void
     {
         DB::transaction(static function () use ($user, $forGood): void {
-            $user->account->forceFill(['remember_token' => Str::random(60)] + ($forGood && $user->account->isOfOnePractice() ? ['password' => Str::random(40)] : []))->save();
+            $user->account
+                ->forceFill(
+                    ['remember_token' => Str::random(60)] +
+                        ($forGood && $user->account->isOfOnePractice() ? ['password' => Str::random(40)] : []),
+                )
+                ->save();
             $user->forceFill(['calendar_hash' => null])->save();
             DB::table('sessions')->where('user_id', $user->id)->delete();
             // A lost phone gets no more reminders.

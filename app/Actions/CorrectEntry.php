@@ -30,32 +30,48 @@ final class CorrectEntry
      */
     public function handle(CareCase $case, User $by, string $id, CorrectionRequest $request): bool
     {
-        return $this->write->run($case, $by, $request->withdrawn ? 'withdrew an entry' : 'corrected an entry', static function (CareCase $case) use ($by, $id, $request): bool {
-            if (Correction::isStored($case, $id)) {
-                return false;
-            }
-            $entry = ($request->what === 'session' ? TrainingSession::query() : CheckIn::query())
-                ->where('case_id', $case->id)->where('superseded', false)->whereKey($request->entry)->first()
-                ?? throw InvalidInput::at('/entry', 'must name an entry of this case that still counts');
-            $locked = EntryLock::of($case, $entry);
-            if ($locked !== null) {
-                throw InvalidInput::at('/entry', $locked);
-            }
-            $before = $entry->toArray();
-            if ($request->withdrawn) {
-                $entry->update(['superseded' => true]);
-            } elseif ($entry instanceof TrainingSession) {
-                self::session($entry, $request);
-            } else {
-                self::morning($entry, $request);
-            }
-            Correction::query()->create([
-                'id' => $id, 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $by->id, 'what' => $request->what,
-                'entry' => $request->entry, 'at' => CarbonImmutable::now()->utc(), 'before' => $before, 'withdrawn' => $request->withdrawn,
-            ]);
+        return $this->write->run(
+            $case,
+            $by,
+            $request->withdrawn ? 'withdrew an entry' : 'corrected an entry',
+            static function (CareCase $case) use ($by, $id, $request): bool {
+                if (Correction::isStored($case, $id)) {
+                    return false;
+                }
+                $entry =
+                    ($request->what === 'session' ? TrainingSession::query() : CheckIn::query())
+                        ->where('case_id', $case->id)
+                        ->where('superseded', false)
+                        ->whereKey($request->entry)
+                        ->first() ??
+                    throw InvalidInput::at('/entry', 'must name an entry of this case that still counts');
+                $locked = EntryLock::of($case, $entry);
+                if ($locked !== null) {
+                    throw InvalidInput::at('/entry', $locked);
+                }
+                $before = $entry->toArray();
+                if ($request->withdrawn) {
+                    $entry->update(['superseded' => true]);
+                } elseif ($entry instanceof TrainingSession) {
+                    self::session($entry, $request);
+                } else {
+                    self::morning($entry, $request);
+                }
+                Correction::query()->create([
+                    'id' => $id,
+                    'practice_id' => $case->practice_id,
+                    'case_id' => $case->id,
+                    'user_id' => $by->id,
+                    'what' => $request->what,
+                    'entry' => $request->entry,
+                    'at' => CarbonImmutable::now()->utc(),
+                    'before' => $before,
+                    'withdrawn' => $request->withdrawn,
+                ]);
 
-            return true;
-        });
+                return true;
+            },
+        );
     }
 
     private static function session(TrainingSession $session, CorrectionRequest $request): void

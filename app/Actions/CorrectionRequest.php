@@ -33,7 +33,13 @@ final readonly class CorrectionRequest
             $what,
             $node->key('entry'),
             $node->flag('withdrawn'),
-            $node->eachOrEmpty('pains', static fn(ObjectNode $pain): array => ['prescription' => $pain->textOrNull('prescription'), 'pain' => $pain->whole('pain', 0, 10)]),
+            $node->eachOrEmpty(
+                'pains',
+                static fn(ObjectNode $pain): array => [
+                    'prescription' => $pain->textOrNull('prescription'),
+                    'pain' => $pain->whole('pain', 0, 10),
+                ],
+            ),
             $node->numberOrNull('minutes', 0, 1440),
             $node->wholeOrNull('effort', 0, 10),
             $node->numberOrNull('settled_min', 0, 4320),

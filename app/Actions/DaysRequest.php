@@ -18,7 +18,12 @@ final readonly class DaysRequest
      * @param list<Day> $blocked without training
      * @param list<ExpectedSport>|null $sport null: as it is
      */
-    private function __construct(public array $events, public array $blocked, public ?array $sport, public ?string $reason) {}
+    private function __construct(
+        public array $events,
+        public array $blocked,
+        public ?array $sport,
+        public ?string $reason,
+    ) {}
 
     public static function read(ObjectNode $node): self
     {
@@ -29,7 +34,12 @@ final readonly class DaysRequest
             $node->fault('sport', 'must hold at most ' . self::MOST_DAYS . ' of them');
         }
 
-        return new self(self::days($node, 'events'), self::days($node, 'blocked'), $sport, $reason === '' ? null : $reason);
+        return new self(
+            self::days($node, 'events'),
+            self::days($node, 'blocked'),
+            $sport,
+            $reason === '' ? null : $reason,
+        );
     }
 
     /** @return list<Day> in order, each once */

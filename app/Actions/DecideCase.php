@@ -45,12 +45,18 @@ final class DecideCase
      */
     public function handle(CareCase $case, User $by, DecisionRequest $request): Decision
     {
-        return $this->write->run($case, $by, "decided: {$request->kind->value}", function (CareCase $case) use ($by, $request): Decision {
+        return $this->write->run($case, $by, "decided: {$request->kind->value}", function (CareCase $case) use (
+            $by,
+            $request,
+        ): Decision {
             // A note answers nothing that was on the page, so nothing that came in meanwhile stands against it.
             if ($request->kind !== DecisionKind::Note) {
                 StaleDecision::unless($case, $request->revision);
             }
-            if ($case->closed_on !== null && !in_array($request->kind, [DecisionKind::Note, DecisionKind::ClearStop, DecisionKind::Reopen], true)) {
+            if (
+                $case->closed_on !== null &&
+                !in_array($request->kind, [DecisionKind::Note, DecisionKind::ClearStop, DecisionKind::Reopen], true)
+            ) {
                 throw InvalidInput::at('/kind', 'cannot be decided: this case is closed');
             }
             if ($case->closed_on === null && $request->kind === DecisionKind::Reopen) {
@@ -66,7 +72,10 @@ final class DecideCase
                 DecisionKind::Flare => $this->flare($case, $by, $request, $evaluation),
                 DecisionKind::Review => $this->review($case, $request, $evaluation),
                 DecisionKind::Keep => Standing::isStopped($evaluation)
-                    ? throw InvalidInput::at('/kind', 'cannot be decided while a stop waits for your review: clear it, or refer')
+                    ? throw InvalidInput::at(
+                        '/kind',
+                        'cannot be decided while a stop waits for your review: clear it, or refer',
+                    )
                     : ['Kept the dose as it is', null],
                 DecisionKind::Close => $this->close($case, $request, $evaluation),
                 DecisionKind::Reopen => $this->reopen($case, $by, $evaluation),
@@ -108,7 +117,10 @@ final class DecideCase
         }
         $step = KeepingUp::of($case->plan(), $evaluation, $request->maintenance);
 
-        return [$this->words($case, $step), $this->putInForce($case, $by, $step, $evaluation, EvaluationWords::because($evaluation))];
+        return [
+            $this->words($case, $step),
+            $this->putInForce($case, $by, $step, $evaluation, EvaluationWords::because($evaluation)),
+        ];
     }
 
     /** Closes the case: what was planned is asked for no more. */
@@ -126,7 +138,14 @@ final class DecideCase
         $plan = $case->plan();
         $stage = $plan->stage((string) $request->stage)?->stage;
         if ($stage !== null && $stage->key === $evaluation->log->stage->key && $plan->maintenance !== null) {
-            $undo = $this->putInForce($case, $by, new PlanStep($plan->goingOn(), [], []), $evaluation, '', 'The programme goes on');
+            $undo = $this->putInForce(
+                $case,
+                $by,
+                new PlanStep($plan->goingOn(), [], []),
+                $evaluation,
+                '',
+                'The programme goes on',
+            );
 
             return ["The programme goes on: $stage->title", $undo];
         }
@@ -136,13 +155,22 @@ final class DecideCase
         $step = (new CarriedLoads($evaluation))->into($plan, $stage->key);
         $undo = $this->putInForce($case, $by, $step, $evaluation, '');
 
-        return [implode(', with what was lifted: ', array_filter(["Moved by hand to $stage->title", $this->words($case, $step)])), $undo];
+        return [
+            implode(
+                ', with what was lifted: ',
+                array_filter(["Moved by hand to $stage->title", $this->words($case, $step)]),
+            ),
+            $undo,
+        ];
     }
 
     /** @return array{string, UndoData} */
     private function clearStop(CareCase $case, DecisionRequest $request, Evaluation $evaluation): array
     {
-        $open = array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->isCleared() && $stop->id === $request->clears);
+        $open = array_filter(
+            $evaluation->stops,
+            static fn(StopSource $stop): bool => !$stop->isCleared() && $stop->id === $request->clears,
+        );
         if ($open === []) {
             throw InvalidInput::at('/clears', 'must name a stop that is still open');
         }
@@ -173,7 +201,9 @@ final class DecideCase
     private function rule(CareCase $case, DecisionRequest $request): array
     {
         $schools = $this->shelf->of($case->practice_id)->schools;
-        $school = $schools[(string) $request->rule] ?? throw InvalidInput::at('/rule', 'must name a response rule of the library');
+        $school =
+            $schools[(string) $request->rule] ??
+            throw InvalidInput::at('/rule', 'must name a response rule of the library');
         if ($school->rule->toArray() == $case->response_rule) {
             throw InvalidInput::at('/rule', 'must be another than the present one');
         }
@@ -199,7 +229,11 @@ final class DecideCase
             $this->message->handle($case, $by, MessageKind::Advice, $advice);
         }
 
-        return ['Flare plan: ' . implode('; ', array_filter([$this->words($case, $step), $advice === '' ? '' : 'advice sent'])), $undo];
+        return [
+            'Flare plan: ' .
+            implode('; ', array_filter([$this->words($case, $step), $advice === '' ? '' : 'advice sent'])),
+            $undo,
+        ];
     }
 
     /**
@@ -210,13 +244,19 @@ final class DecideCase
     private function close(CareCase $case, DecisionRequest $request, Evaluation $evaluation): array
     {
         if ($request->ending !== CaseEnding::Referred && Standing::isStopped($evaluation)) {
-            throw InvalidInput::at('/ending', 'must be referred while a stop waits for a review; or clear the stop first');
+            throw InvalidInput::at(
+                '/ending',
+                'must be referred while a stop waits for a review; or clear the stop first',
+            );
         }
-        return [match ($request->ending) {
-            CaseEnding::Referred => "Closed: referred to $request->referTo",
-            CaseEnding::Stopped => 'Closed: stopped',
-            default => 'Closed: discharged',
-        }, $this->end($case, $evaluation)];
+        return [
+            match ($request->ending) {
+                CaseEnding::Referred => "Closed: referred to $request->referTo",
+                CaseEnding::Stopped => 'Closed: stopped',
+                default => 'Closed: discharged',
+            },
+            $this->end($case, $evaluation),
+        ];
     }
 
     /**
@@ -234,7 +274,9 @@ final class DecideCase
         if ($plan->maintenance !== null) {
             $step = new PlanStep($step->plan->goingOn(), $step->changes, $step->notes);
         }
-        $undo = $step->changesAnything() ? $this->putInForce($case, $by, $step, $evaluation, 'You begin again one step lower.') : new UndoData();
+        $undo = $step->changesAnything()
+            ? $this->putInForce($case, $by, $step, $evaluation, 'You begin again one step lower.')
+            : new UndoData();
         PlanSessions::ahead($case);
 
         return ['Reopened, one step lower: ' . $this->words($case, $step), $undo->withCase(['closed_on' => $closed])];
@@ -244,7 +286,10 @@ final class DecideCase
     private static function refuseSecond(CareCase $case): void
     {
         if (CareCase::sameOpen($case->athlete_id, $case->structure, $case->side) !== null) {
-            throw InvalidInput::at('/kind', 'cannot be decided: this athlete has another open case of the same structure; go on there');
+            throw InvalidInput::at(
+                '/kind',
+                'cannot be decided: this athlete has another open case of the same structure; go on there',
+            );
         }
     }
 
@@ -265,9 +310,16 @@ final class DecideCase
      * @param string $why in words for the athlete; a reason for the record alone is never passed here
      * @param string $else the message where no dose and no stage changes
      */
-    private function putInForce(CareCase $case, User $by, PlanStep $step, Evaluation $evaluation, string $why, string $else = 'The programme is finished'): UndoData
-    {
-        $entered = $step->enterStage === null ? [] : ['New stage: ' . Standing::stageTitle($evaluation, $step->enterStage)];
+    private function putInForce(
+        CareCase $case,
+        User $by,
+        PlanStep $step,
+        Evaluation $evaluation,
+        string $why,
+        string $else = 'The programme is finished',
+    ): UndoData {
+        $entered =
+            $step->enterStage === null ? [] : ['New stage: ' . Standing::stageTitle($evaluation, $step->enterStage)];
         $note = implode('; ', array_filter([...$entered, $this->words($case, $step)]));
 
         return $this->force->handle($case, $by, $step, $evaluation, $note === '' ? $else : $note, $why);

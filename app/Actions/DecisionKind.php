@@ -32,6 +32,10 @@ enum DecisionKind: string
 
     public function needsReason(): bool
     {
-        return in_array($this, [self::Stage, self::ClearStop, self::Keep, self::Rule, self::Close, self::Reopen, self::Note], true);
+        return in_array(
+            $this,
+            [self::Stage, self::ClearStop, self::Keep, self::Rule, self::Close, self::Reopen, self::Note],
+            true,
+        );
     }
 }

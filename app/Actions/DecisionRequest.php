@@ -38,10 +38,18 @@ final readonly class DecisionRequest
         $kind = $node->choice('kind', DecisionKind::class);
         $reason = $node->textOrNull('reason');
         if ($kind->needsReason() && trim($reason ?? '') === '') {
-            $node->fault('reason', $kind === DecisionKind::Note ? 'is needed: write what is to be remembered' : 'is needed: say why, for the record');
+            $node->fault(
+                'reason',
+                $kind === DecisionKind::Note
+                    ? 'is needed: write what is to be remembered'
+                    : 'is needed: say why, for the record',
+            );
         }
 
-        $ending = $kind === DecisionKind::Close ? $node->choice('ending', CaseEnding::class) : $node->choiceOrNull('ending', CaseEnding::class);
+        $ending =
+            $kind === DecisionKind::Close
+                ? $node->choice('ending', CaseEnding::class)
+                : $node->choiceOrNull('ending', CaseEnding::class);
         $referTo = trim($node->textOrNull('refer_to') ?? '');
         if ($kind === DecisionKind::Close && $ending === CaseEnding::Referred && $referTo === '') {
             $node->fault('refer_to', 'is needed: say to whom, so that the record and the athlete know');
@@ -56,7 +64,9 @@ final readonly class DecisionRequest
             $kind === DecisionKind::ClearStop ? $node->key('clears') : $node->textOrNull('clears'),
             $kind === DecisionKind::Rule ? $node->key('rule') : $node->textOrNull('rule'),
             $node->dayOrNull('review_on'),
-            $kind === DecisionKind::Flare ? $node->child('flare', Flare::read(...)) : $node->childOrNull('flare', Flare::read(...)),
+            $kind === DecisionKind::Flare
+                ? $node->child('flare', Flare::read(...))
+                : $node->childOrNull('flare', Flare::read(...)),
             $ending,
             $referTo === '' ? null : $referTo,
             $node->wholeOrNull('maintenance', 0, Maintenance::MOST_PER_WEEK),

@@ -29,9 +29,20 @@ final class DraftPaper
     private static function store(CareCase $case, User $by, Content $content): Paper
     {
         return DB::transaction(static function () use ($case, $by, $content): Paper {
-            $paper = Paper::query()->create(['practice_id' => $case->practice_id, 'case_id' => $case->id, 'kind' => $content->kind, 'user_id' => $by->id, 'created_at' => CarbonImmutable::now()]);
+            $paper = Paper::query()->create([
+                'practice_id' => $case->practice_id,
+                'case_id' => $case->id,
+                'kind' => $content->kind,
+                'user_id' => $by->id,
+                'created_at' => CarbonImmutable::now(),
+            ]);
             PaperVersion::query()->create([
-                'practice_id' => $case->practice_id, 'paper_id' => $paper->id, 'number' => 1, 'user_id' => $by->id, 'at' => CarbonImmutable::now(), 'content' => json_encode($content->toArray(), JSON_THROW_ON_ERROR),
+                'practice_id' => $case->practice_id,
+                'paper_id' => $paper->id,
+                'number' => 1,
+                'user_id' => $by->id,
+                'at' => CarbonImmutable::now(),
+                'content' => json_encode($content->toArray(), JSON_THROW_ON_ERROR),
             ]);
             AccessLog::changed($by, $case, 'drafted a paper: ' . lcfirst($content->kind->title()));
 

@@ -21,7 +21,11 @@ use Rung\Core\Words\VisitWords;
 /** Ends a visit with a line in the record: what was tried and measured, and what the practitioner adds. */
 final class EndVisit
 {
-    public function __construct(private readonly WriteCase $write, private readonly RefreshStanding $standing, private readonly CatalogueShelf $shelf) {}
+    public function __construct(
+        private readonly WriteCase $write,
+        private readonly RefreshStanding $standing,
+        private readonly CatalogueShelf $shelf,
+    ) {}
 
     /**
      * @return array{Decision, bool} the line, and whether it is new: sent again it is written once
@@ -31,7 +35,10 @@ final class EndVisit
     public function handle(CareCase $case, User $by, VisitRequest $visit): array
     {
         // Looked for under the lock of the case: of two sendings at one moment the second finds the first.
-        $new = $this->write->run($case, $by, 'ended a visit', function (CareCase $case) use ($by, $visit): Decision|false {
+        $new = $this->write->run($case, $by, 'ended a visit', function (CareCase $case) use (
+            $by,
+            $visit,
+        ): Decision|false {
             return self::stored($case, $visit->id) === null ? $this->written($case, $by, $visit) : false;
         });
 
@@ -53,9 +60,21 @@ final class EndVisit
             }
         }
         $evaluation = $this->standing->evaluate($case);
-        $words = new VisitWords($catalogue, $case->side === Side::Both->value, $evaluation->log->file->response_rule->stop_at);
+        $words = new VisitWords(
+            $catalogue,
+            $case->side === Side::Both->value,
+            $evaluation->log->file->response_rule->stop_at,
+        );
 
-        return RecordDecision::of($case, $by, 'visit', $words->of($visit->trials, $tests, $scores), $visit->note, $evaluation, id: $visit->id);
+        return RecordDecision::of(
+            $case,
+            $by,
+            'visit',
+            $words->of($visit->trials, $tests, $scores),
+            $visit->note,
+            $evaluation,
+            id: $visit->id,
+        );
     }
 
     /** @throws InvalidInput where the id belongs to something else */
@@ -76,8 +95,30 @@ final class EndVisit
         $scores = $case->outcomes()->where('created_at', '>=', $began)->reorder('created_at')->get();
 
         return [
-            array_values($tests->map(static fn(StrengthTestRow $test): StrengthTest => new StrengthTest($test->test, Day::fromIso($test->on), $test->affected, $test->unaffected, $test->unit))->all()),
-            array_values($scores->map(static fn(OutcomeRow $outcome): Outcome => new Outcome($outcome->measure, Day::fromIso($outcome->on), $outcome->score))->all()),
+            array_values(
+                $tests
+                    ->map(
+                        static fn(StrengthTestRow $test): StrengthTest => new StrengthTest(
+                            $test->test,
+                            Day::fromIso($test->on),
+                            $test->affected,
+                            $test->unaffected,
+                            $test->unit,
+                        ),
+                    )
+                    ->all(),
+            ),
+            array_values(
+                $scores
+                    ->map(
+                        static fn(OutcomeRow $outcome): Outcome => new Outcome(
+                            $outcome->measure,
+                            Day::fromIso($outcome->on),
+                            $outcome->score,
+                        ),
+                    )
+                    ->all(),
+            ),
         ];
     }
 }

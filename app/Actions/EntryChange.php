@@ -39,7 +39,13 @@ final readonly class EntryChange
             $node->key('entry'),
             $why,
             $node->flag('struck'),
-            $node->eachOrEmpty('pains', static fn(ObjectNode $pain): array => ['prescription' => $pain->textOrNull('prescription'), 'pain' => $pain->whole('pain', 0, 10)]),
+            $node->eachOrEmpty(
+                'pains',
+                static fn(ObjectNode $pain): array => [
+                    'prescription' => $pain->textOrNull('prescription'),
+                    'pain' => $pain->whole('pain', 0, 10),
+                ],
+            ),
             $node->numberOrNull('minutes', 0, 1440),
             $node->wholeOrNull('effort', 0, 10),
             $node->wholeOrNull('provocation', 0, 10),

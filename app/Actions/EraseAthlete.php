@@ -28,9 +28,27 @@ final class EraseAthlete
     {
         $pseudonym = self::mustBeKept($athlete, $by->practice) ? self::pseudonym() : null;
         DB::transaction(static function () use ($athlete, $why, $by, $pseudonym): void {
-            $files = MadeFile::query()->whereIn('case_id', CareCase::query()->where('athlete_id', $athlete->id)->select('id'))->orWhereIn('user_id', User::query()->where('athlete_id', $athlete->id)->select('id'))->get();
-            AccessLog::note($by, AccessKind::Change, $pseudonym === null ? 'erased an athlete: nothing is kept' : "took the name from a record that is kept as $pseudonym", null, $athlete->id);
-            Erasure::query()->create(['practice_id' => $athlete->practice_id, 'athlete_id' => $athlete->id, 'pseudonym' => $pseudonym, 'why' => $why, 'user_id' => $by->id, 'at' => CarbonImmutable::now()->utc()]);
+            $files = MadeFile::query()
+                ->whereIn('case_id', CareCase::query()->where('athlete_id', $athlete->id)->select('id'))
+                ->orWhereIn('user_id', User::query()->where('athlete_id', $athlete->id)->select('id'))
+                ->get();
+            AccessLog::note(
+                $by,
+                AccessKind::Change,
+                $pseudonym === null
+                    ? 'erased an athlete: nothing is kept'
+                    : "took the name from a record that is kept as $pseudonym",
+                null,
+                $athlete->id,
+            );
+            Erasure::query()->create([
+                'practice_id' => $athlete->practice_id,
+                'athlete_id' => $athlete->id,
+                'pseudonym' => $pseudonym,
+                'why' => $why,
+                'user_id' => $by->id,
+                'at' => CarbonImmutable::now()->utc(),
+            ]);
             self::apply($athlete->id, $pseudonym);
             ErasedList::add($athlete->practice_id, $athlete->id, $pseudonym);
             foreach ($files as $file) {
@@ -56,7 +74,8 @@ final class EraseAthlete
             return $cases !== [];
         }
 
-        return $practice->kept_years === null || CarbonImmutable::parse($last, $practice->timezone)->addYears($practice->kept_years)->isFuture();
+        return $practice->kept_years === null ||
+            CarbonImmutable::parse($last, $practice->timezone)->addYears($practice->kept_years)->isFuture();
     }
 
     private static function pseudonym(): string

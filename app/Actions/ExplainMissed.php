@@ -22,7 +22,10 @@ final class ExplainMissed
         if ($planned->on > $today) {
             throw InvalidInput::at('/why', 'can be given from the day of the session on');
         }
-        $this->write->run($case, $by, 'reported a missed session', static function (CareCase $case) use ($planned, $why): bool {
+        $this->write->run($case, $by, 'reported a missed session', static function (CareCase $case) use (
+            $planned,
+            $why,
+        ): bool {
             if (trim($why) !== '' && $case->trainingSessions()->where('planned_id', $planned->id)->exists()) {
                 throw InvalidInput::at('/why', 'is not needed: that session was done');
             }

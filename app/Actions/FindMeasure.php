@@ -19,7 +19,8 @@ final class FindMeasure
 
     public function of(CareCase $case, string $key): ?Measure
     {
-        return self::severity($case, $key) ?? $this->followed($case)[$key] ?? $this->shelf->of($case->practice_id)->measures[$key] ?? null;
+        return self::severity($case, $key) ??
+            ($this->followed($case)[$key] ?? ($this->shelf->of($case->practice_id)->measures[$key] ?? null));
     }
 
     /** @return array<string, Measure> */
@@ -31,13 +32,26 @@ final class FindMeasure
         }
         $plan = $case->plan();
 
-        return $this->followed[$version] = array_column($case->measures($plan, $this->shelf->forCase($case, $plan)), null, 'key');
+        return $this->followed[$version] = array_column(
+            $case->measures($plan, $this->shelf->forCase($case, $plan)),
+            null,
+            'key',
+        );
     }
 
     private static function severity(CareCase $case, string $key): ?Measure
     {
         $score = $case->severityScore();
 
-        return $score === null || $score->name !== $key ? null : Measure::score($key, VisitWords::title($key), $score->lowest, $score->highest, $score->higherIsBetter, $score->smallestChange);
+        return $score === null || $score->name !== $key
+            ? null
+            : Measure::score(
+                $key,
+                VisitWords::title($key),
+                $score->lowest,
+                $score->highest,
+                $score->higherIsBetter,
+                $score->smallestChange,
+            );
     }
 }

@@ -52,7 +52,9 @@ final class ImportCase
     {
         self::check($file, $by->practice->timezone);
 
-        return DB::transaction(fn(): CareCase => $this->store($by, $file, self::athlete($by, $file, $athlete), $catalogue));
+        return DB::transaction(
+            fn(): CareCase => $this->store($by, $file, self::athlete($by, $file, $athlete), $catalogue),
+        );
     }
 
     /** The programme whose stages the file has most of, at least half; null where there is none. */
@@ -62,7 +64,11 @@ final class ImportCase
         $most = 0;
         foreach ($catalogue->programmes as $programme) {
             $shared = FilePlan::shared($file, $programme->plan->stages);
-            if (in_array($file->case->structure, $programme->structures, true) && $shared > $most && 2 * $shared >= count($file->stages)) {
+            if (
+                in_array($file->case->structure, $programme->structures, true) &&
+                $shared > $most &&
+                2 * $shared >= count($file->stages)
+            ) {
                 [$found, $most] = [$programme, $shared];
             }
         }
@@ -77,7 +83,10 @@ final class ImportCase
         $today = Clock::today($zone);
         $newest = $file->newestMoment();
         if ($newest !== null && $newest->micros > $now->micros + self::CLOCK_AHEAD_MIN * 60_000_000) {
-            throw InvalidInput::at('/sessions', 'and mornings must not lie in the future; the newest moment of the file is ' . $newest->toIso());
+            throw InvalidInput::at(
+                '/sessions',
+                'and mornings must not lie in the future; the newest moment of the file is ' . $newest->toIso(),
+            );
         }
         if ($file->case->opened_on->isAfter($today)) {
             throw InvalidInput::at('/case/opened_on', 'must not lie in the future');
@@ -101,7 +110,10 @@ final class ImportCase
             throw InvalidInput::at('/athlete', 'must be an athlete of this practice, or a new one');
         }
         if (CareCase::sameOpen($athlete->id, $file->case->structure->value, $file->case->side->value) !== null) {
-            throw InvalidInput::at('/case/structure', 'is treated in a case of this athlete that is open; close it first, or take the file in for another athlete');
+            throw InvalidInput::at(
+                '/case/structure',
+                'is treated in a case of this athlete that is open; close it first, or take the file in for another athlete',
+            );
         }
         // What is known here stands; what is not is taken from the file, since doses may lift a part of the body.
         $athlete->update(['body_mass_kg' => $athlete->body_mass_kg ?? $file->athlete->body_mass_kg]);
@@ -128,7 +140,8 @@ final class ImportCase
             'review_on' => $file->case->review_on?->toIso(),
             'history' => $file->case->notes,
             'programme' => $programme->key ?? self::NO_PROGRAMME,
-            'programme_version' => $programme === null ? null : $catalogue->versions["programme/$programme->key"] ?? null,
+            'programme_version' =>
+                $programme === null ? null : $catalogue->versions["programme/$programme->key"] ?? null,
             'response_rule' => $file->response_rule->toArray(),
             'provocation_test' => $structure->usualTest()->toArray(),
             'available' => array_column(Weekday::cases(), 'value'),
@@ -138,15 +151,34 @@ final class ImportCase
             'intake' => [],
         ]);
         $own = ['practice_id' => $case->practice_id, 'case_id' => $case->id];
-        PlanVersion::query()->create($own + ['version' => 1, 'content' => json_encode($plan->plan->toArray(), JSON_THROW_ON_ERROR), 'note' => 'From a case file', 'author_id' => $by->id, 'created_at' => $now]);
+        PlanVersion::query()->create(
+            $own + [
+                'version' => 1,
+                'content' => json_encode($plan->plan->toArray(), JSON_THROW_ON_ERROR),
+                'note' => 'From a case file',
+                'author_id' => $by->id,
+                'created_at' => $now,
+            ],
+        );
         $this->rows($file, $own, $now);
         PlanSessions::ahead($case);
         $this->standing->of($case);
-        Decision::query()->create($own + [
-            'at' => $now, 'user_id' => $by->id, 'kind' => 'open', 'plan_version' => 1,
-            'words' => 'Taken in from a case file: ' . count($file->sessions) . ' sessions and ' . count($file->check_ins) . ' mornings since ' . TimeWords::day($file->case->opened_on),
-            'evidence' => ['because' => 'A case file holds no screening. Screen before you go on.'],
-        ]);
+        Decision::query()->create(
+            $own + [
+                'at' => $now,
+                'user_id' => $by->id,
+                'kind' => 'open',
+                'plan_version' => 1,
+                'words' =>
+                    'Taken in from a case file: ' .
+                    count($file->sessions) .
+                    ' sessions and ' .
+                    count($file->check_ins) .
+                    ' mornings since ' .
+                    TimeWords::day($file->case->opened_on),
+                'evidence' => ['because' => 'A case file holds no screening. Screen before you go on.'],
+            ],
+        );
         AccessLog::changed($by, $case, 'took in a case file');
 
         return $case->refresh();
@@ -161,21 +193,45 @@ final class ImportCase
         $planned = $sources = $numbers = [];
         foreach ($file->planned as $session) {
             $planned[$session->id] = self::idFor(PlannedSession::class, $session->id);
-            $number = $numbers["{$session->on->number} $session->slot"] = ($numbers["{$session->on->number} $session->slot"] ?? 0) + 1;
-            PlannedSession::query()->create($own + ['id' => $planned[$session->id], 'on' => $session->on->toIso(), 'stage' => Entered::stageOn($file->stage_history, $session->on), 'slot' => $session->slot, 'number' => $number]);
+            $number = $numbers["{$session->on->number} $session->slot"] =
+                ($numbers["{$session->on->number} $session->slot"] ?? 0) + 1;
+            PlannedSession::query()->create(
+                $own + [
+                    'id' => $planned[$session->id],
+                    'on' => $session->on->toIso(),
+                    'stage' => Entered::stageOn($file->stage_history, $session->on),
+                    'slot' => $session->slot,
+                    'number' => $number,
+                ],
+            );
         }
         foreach ($file->sessions as $session) {
             $sources[$session->id] = self::idFor(TrainingSession::class, $session->id);
-            TrainingSession::query()->create($own + TrainingSession::fieldsOf($session) + [
-                'id' => $sources[$session->id], 'planned_id' => $session->planned === null ? null : $planned[$session->planned] ?? null, 'plan_version' => 1, 'created_at' => $now,
-            ]);
+            TrainingSession::query()->create(
+                $own +
+                    TrainingSession::fieldsOf($session) + [
+                        'id' => $sources[$session->id],
+                        'planned_id' => $session->planned === null ? null : $planned[$session->planned] ?? null,
+                        'plan_version' => 1,
+                        'created_at' => $now,
+                    ],
+            );
         }
         foreach ($file->check_ins as $checkIn) {
             $sources[$checkIn->id] = self::idFor(CheckIn::class, $checkIn->id);
-            CheckIn::query()->create($own + [
-                'id' => $sources[$checkIn->id], 'at' => Clock::utc($checkIn->at), 'made_at' => Clock::utc($checkIn->at), 'local_on' => substr($checkIn->at->toIso(), 0, 10),
-                'provocation' => $checkIn->provocation, 'stiffness_min' => $checkIn->stiffness_min, 'signs' => array_column($checkIn->signs ?? [], 'value'), 'notes' => $checkIn->notes, 'created_at' => $now,
-            ]);
+            CheckIn::query()->create(
+                $own + [
+                    'id' => $sources[$checkIn->id],
+                    'at' => Clock::utc($checkIn->at),
+                    'made_at' => Clock::utc($checkIn->at),
+                    'local_on' => substr($checkIn->at->toIso(), 0, 10),
+                    'provocation' => $checkIn->provocation,
+                    'stiffness_min' => $checkIn->stiffness_min,
+                    'signs' => array_column($checkIn->signs ?? [], 'value'),
+                    'notes' => $checkIn->notes,
+                    'created_at' => $now,
+                ],
+            );
         }
         foreach ($file->tests as $test) {
             StrengthTest::query()->create($own + Record::of($test) + ['created_at' => $now]);
@@ -187,7 +243,9 @@ final class ImportCase
             SignOff::query()->create($own + Record::of($signOff));
         }
         foreach ($file->reviews as $review) {
-            Review::query()->create($own + ['at' => Clock::utc($review->at), 'clears' => $sources[$review->clears] ?? $review->clears]);
+            Review::query()->create(
+                $own + ['at' => Clock::utc($review->at), 'clears' => $sources[$review->clears] ?? $review->clears],
+            );
         }
         foreach ($file->dose_changes as $change) {
             DoseChange::query()->create($own + ['at' => Clock::utc($change->at)] + Record::of($change));
@@ -201,7 +259,9 @@ final class ImportCase
      */
     private static function idFor(string $rows, string $id): string
     {
-        $isFree = Str::isUuid($id) && !app(CurrentPractice::class)->across(static fn(): bool => $rows::query()->whereKey($id)->exists());
+        $isFree =
+            Str::isUuid($id) &&
+            !app(CurrentPractice::class)->across(static fn(): bool => $rows::query()->whereKey($id)->exists());
 
         return $isFree ? $id : (string) Str::uuid7();
     }

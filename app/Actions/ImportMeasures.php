@@ -28,14 +28,21 @@ final class ImportMeasures
      */
     public function handle(CareCase $case, User $by, string $csv): int
     {
-        $read = fn(ObjectNode $row): Measurement => Measurement::read($row, fn(string $key): ?Measure => $this->find->of($case, $key));
+        $read = fn(ObjectNode $row): Measurement => Measurement::read(
+            $row,
+            fn(string $key): ?Measure => $this->find->of($case, $key),
+        );
         $measurements = Json::read(
             json_encode(['rows' => MeasureFile::rows($csv)], JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
             static fn(ObjectNode $node): array => $node->each('rows', $read),
         );
 
         $stored = 0;
-        $this->write->run($case, $by, 'took in a sheet of measures', static function (CareCase $case) use ($by, $measurements, &$stored): bool {
+        $this->write->run($case, $by, 'took in a sheet of measures', static function (CareCase $case) use (
+            $by,
+            $measurements,
+            &$stored,
+        ): bool {
             foreach ($measurements as $i => $measurement) {
                 if (self::isThere($case, $measurement)) {
                     continue;
@@ -60,7 +67,9 @@ final class ImportMeasures
         [$affected, $unaffected] = [$measurement->ofAffected()?->best, $measurement->ofUnaffected()?->best];
         $same = array_filter(
             array_column(MeasureHistory::of($case)->course($measurement->measure)->points, 'taken'),
-            static fn(Taken $taken): bool => $taken->on->number === $measurement->on->number && $taken->affected == $affected && $taken->unaffected == $unaffected,
+            static fn(Taken $taken): bool => $taken->on->number === $measurement->on->number &&
+                $taken->affected == $affected &&
+                $taken->unaffected == $unaffected,
         );
 
         return $same !== [];

@@ -29,7 +29,12 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 final class ImportSheet
 {
     /** The rows that a sheet makes, each with its name among corrections. */
-    private const ROWS = ['session' => TrainingSession::class, 'morning' => CheckInRow::class, 'test' => StrengthTest::class, 'score' => Outcome::class];
+    private const ROWS = [
+        'session' => TrainingSession::class,
+        'morning' => CheckInRow::class,
+        'test' => StrengthTest::class,
+        'score' => Outcome::class,
+    ];
 
     public function __construct(private readonly WriteCase $write, private readonly ReadSheet $read) {}
 
@@ -42,15 +47,31 @@ final class ImportSheet
     {
         $missing = $match->missing();
         if ($missing !== []) {
-            throw InvalidInput::at('/columns', 'must say which column holds: ' . implode(', ', array_map(static fn(SheetField $field): string => lcfirst($field->title), $missing)));
+            throw InvalidInput::at(
+                '/columns',
+                'must say which column holds: ' .
+                    implode(', ', array_map(static fn(SheetField $field): string => lcfirst($field->title), $missing)),
+            );
         }
         // All of it under the lock of the case: sent twice at once, it is taken in once.
-        $this->write->run($case, $by, "took in a sheet of {$match->kind->value}", function (CareCase $case) use ($by, $id, $match): bool {
+        $this->write->run($case, $by, "took in a sheet of {$match->kind->value}", function (CareCase $case) use (
+            $by,
+            $id,
+            $match,
+        ): bool {
             $new = Import::isStored($case, $id) ? [] : $this->sound($case, $match);
             if ($new === []) {
                 return false;
             }
-            Import::query()->create(['id' => $id, 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $by->id, 'kind' => $match->kind, 'entries' => count($new), 'at' => CarbonImmutable::now()]);
+            Import::query()->create([
+                'id' => $id,
+                'practice_id' => $case->practice_id,
+                'case_id' => $case->id,
+                'user_id' => $by->id,
+                'kind' => $match->kind,
+                'entries' => count($new),
+                'at' => CarbonImmutable::now(),
+            ]);
             foreach ($new as $entry) {
                 self::put($case, $by, $entry)->update(['import_id' => $id]);
             }
@@ -71,7 +92,15 @@ final class ImportSheet
         $entries = $this->read->of($case, $match);
         $faulty = array_values(array_filter($entries, static fn(SheetEntry $entry): bool => $entry->fault !== null));
         if ($faulty !== []) {
-            throw InvalidInput::at('/text', 'has ' . count($faulty) . (count($faulty) === 1 ? ' entry that is' : ' entries that are') . " wrong, the first in line {$faulty[0]->lines[0]}: " . lcfirst(rtrim($faulty[0]->fault ?? '', '.')) . '. Nothing is stored; mend the sheet and choose it again');
+            throw InvalidInput::at(
+                '/text',
+                'has ' .
+                    count($faulty) .
+                    (count($faulty) === 1 ? ' entry that is' : ' entries that are') .
+                    " wrong, the first in line {$faulty[0]->lines[0]}: " .
+                    lcfirst(rtrim($faulty[0]->fault ?? '', '.')) .
+                    '. Nothing is stored; mend the sheet and choose it again',
+            );
         }
 
         return array_values(array_filter($entries, static fn(SheetEntry $entry): bool => !$entry->isThere));
@@ -80,15 +109,33 @@ final class ImportSheet
     /** Strikes out all that the sheet brought and that still counts. */
     public function takeBack(CareCase $case, User $by, Import $import): Import
     {
-        return $this->write->run($case, $by, "took back a sheet of {$import->kind->value}", static function (CareCase $case) use ($by, $import): Import {
+        return $this->write->run($case, $by, "took back a sheet of {$import->kind->value}", static function (
+            CareCase $case,
+        ) use ($by, $import): Import {
             if ($import->refresh()->taken_back_at !== null) {
                 throw new ConflictHttpException('This sheet was taken back already.');
             }
             foreach (self::ROWS as $what => $model) {
-                foreach ($model::query()->where('case_id', $case->id)->where('import_id', $import->id)->where('superseded', false)->get() as $row) {
+                foreach (
+                    $model
+                        ::query()
+                        ->where('case_id', $case->id)
+                        ->where('import_id', $import->id)
+                        ->where('superseded', false)
+                        ->get()
+                    as $row
+                ) {
                     Correction::query()->create([
-                        'id' => Str::uuid()->toString(), 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $by->id, 'what' => $what,
-                        'entry' => $row->id, 'at' => CarbonImmutable::now()->utc(), 'before' => $row->toArray(), 'withdrawn' => true, 'why' => 'the sheet it came in with was taken back',
+                        'id' => Str::uuid()->toString(),
+                        'practice_id' => $case->practice_id,
+                        'case_id' => $case->id,
+                        'user_id' => $by->id,
+                        'what' => $what,
+                        'entry' => $row->id,
+                        'at' => CarbonImmutable::now()->utc(),
+                        'before' => $row->toArray(),
+                        'withdrawn' => true,
+                        'why' => 'the sheet it came in with was taken back',
                     ]);
                     $row->update(['superseded' => true]);
                 }
@@ -104,7 +151,14 @@ final class ImportSheet
     {
         $record = $entry->record;
         if ($record instanceof CheckIn) {
-            LogCheckIn::put($case, $by, $record, 0, CarbonImmutable::parse(substr($record->at->toIso(), 0, 10), 'UTC'), Clock::now($case->practice->timezone));
+            LogCheckIn::put(
+                $case,
+                $by,
+                $record,
+                0,
+                CarbonImmutable::parse(substr($record->at->toIso(), 0, 10), 'UTC'),
+                Clock::now($case->practice->timezone),
+            );
 
             return CheckInRow::query()->findOrFail($record->id);
         }

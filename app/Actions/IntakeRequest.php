@@ -83,7 +83,13 @@ final readonly class IntakeRequest
             AthleteEntry::bornOn($node, $today),
             $seasonFrom,
             $seasonUntil,
-            $node->eachOrEmpty('advice', static fn(ObjectNode $advice): array => ['words' => $advice->text('words'), 'until' => $advice->dayOrNull('until')?->toIso()]),
+            $node->eachOrEmpty(
+                'advice',
+                static fn(ObjectNode $advice): array => [
+                    'words' => $advice->text('words'),
+                    'until' => $advice->dayOrNull('until')?->toIso(),
+                ],
+            ),
             self::found($node, $catalogue),
             $text('why'),
         );

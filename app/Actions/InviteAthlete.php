@@ -48,6 +48,10 @@ final class InviteAthlete
 
     public static function withdraw(User $user): void
     {
-        Invitation::query()->where('user_id', $user->id)->whereNull('used_at')->whereNull('withdrawn_at')->update(['withdrawn_at' => CarbonImmutable::now()->utc()]);
+        Invitation::query()
+            ->where('user_id', $user->id)
+            ->whereNull('used_at')
+            ->whereNull('withdrawn_at')
+            ->update(['withdrawn_at' => CarbonImmutable::now()->utc()]);
     }
 }

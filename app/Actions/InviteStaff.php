@@ -37,14 +37,26 @@ final class InviteStaff
             $account = Account::of($entry->email);
             $here = $account === null ? null : User::query()->where('account_id', $account->id)->first();
             if ($here !== null && $here->left_at === null) {
-                throw ValidationException::withMessages(['email' => "$here->name has this address in your practice already."]);
+                throw ValidationException::withMessages([
+                    'email' => "$here->name has this address in your practice already.",
+                ]);
             }
             if ($here !== null && !$here->role->isStaff()) {
-                throw ValidationException::withMessages(['email' => 'An athlete of your practice signs in with this address. Use another.']);
+                throw ValidationException::withMessages([
+                    'email' => 'An athlete of your practice signs in with this address. Use another.',
+                ]);
             }
             $account ??= Account::open($entry->email, Str::random(40));
             $user = $here ?? new User(['practice_id' => $by->practice_id, 'account_id' => $account->id]);
-            $user->forceFill(['name' => $entry->name, 'role' => $entry->role, 'left_at' => null, 'suspended_at' => null, 'signed_in_at' => null])->save();
+            $user
+                ->forceFill([
+                    'name' => $entry->name,
+                    'role' => $entry->role,
+                    'left_at' => null,
+                    'suspended_at' => null,
+                    'signed_in_at' => null,
+                ])
+                ->save();
             AccessLog::note($by, AccessKind::People, "invited $entry->name as " . lcfirst($entry->role->title()));
 
             return [$user, $this->again($user, $by)];

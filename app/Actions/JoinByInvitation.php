@@ -24,7 +24,12 @@ final class JoinByInvitation
     /** @throws ValidationException where it is not open any more */
     public function find(string $token): Invitation
     {
-        $invitation = $this->practice->across(static fn(): ?Invitation => Invitation::query()->with(['user.account', 'user.practice'])->where('token_hash', Invitation::hash($token))->first());
+        $invitation = $this->practice->across(
+            static fn(): ?Invitation => Invitation::query()
+                ->with(['user.account', 'user.practice'])
+                ->where('token_hash', Invitation::hash($token))
+                ->first(),
+        );
 
         return $invitation !== null && $invitation->isOpen() ? $invitation : throw self::over();
     }
@@ -35,21 +40,26 @@ final class JoinByInvitation
         $invitation = $this->find($token);
         $isKnown = !$invitation->user->account->isOfOnePractice();
         /** @var User $user */
-        $user = $this->practice->during($invitation->practice_id, static fn() => DB::transaction(static function () use ($invitation, $secret, $isKnown): User {
-            $locked = Invitation::query()->lockForUpdate()->find($invitation->id);
-            if ($locked === null || !$locked->isOpen()) {
-                throw self::over();
-            }
-            $user = User::query()->findOrFail($locked->user_id);
-            if (!$isKnown) {
-                self::setPassword($user, $secret);
-            } elseif (!Hash::check($secret, $user->getAuthPassword())) {
-                throw ValidationException::withMessages(['password' => 'You have a sign-in already: type its password, not a new one.']);
-            }
-            $locked->forceFill(['used_at' => CarbonImmutable::now()->utc()])->save();
+        $user = $this->practice->during(
+            $invitation->practice_id,
+            static fn() => DB::transaction(static function () use ($invitation, $secret, $isKnown): User {
+                $locked = Invitation::query()->lockForUpdate()->find($invitation->id);
+                if ($locked === null || !$locked->isOpen()) {
+                    throw self::over();
+                }
+                $user = User::query()->findOrFail($locked->user_id);
+                if (!$isKnown) {
+                    self::setPassword($user, $secret);
+                } elseif (!Hash::check($secret, $user->getAuthPassword())) {
+                    throw ValidationException::withMessages([
+                        'password' => 'You have a sign-in already: type its password, not a new one.',
+                    ]);
+                }
+                $locked->forceFill(['used_at' => CarbonImmutable::now()->utc()])->save();
 
-            return $user;
-        }));
+                return $user;
+            }),
+        );
 
         return $user;
     }
@@ -60,11 +70,15 @@ final class JoinByInvitation
         if ($fault !== null) {
             throw ValidationException::withMessages(['password' => $fault]);
         }
-        $user->account->forceFill(['password' => $secret, 'password_changed_at' => CarbonImmutable::now()->utc()])->save();
+        $user->account
+            ->forceFill(['password' => $secret, 'password_changed_at' => CarbonImmutable::now()->utc()])
+            ->save();
     }
 
     private static function over(): ValidationException
     {
-        return ValidationException::withMessages(['token' => 'This invitation was used, withdrawn or has run out. Ask your practice for a new one.']);
+        return ValidationException::withMessages([
+            'token' => 'This invitation was used, withdrawn or has run out. Ask your practice for a new one.',
+        ]);
     }
 }

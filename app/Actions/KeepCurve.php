@@ -26,8 +26,15 @@ final class KeepCurve
      *
      * @throws InvalidInput
      */
-    public function handle(CareCase $case, User $by, string $id, string $measure, string $side, CurveAsk $ask, array $figures): array
-    {
+    public function handle(
+        CareCase $case,
+        User $by,
+        string $id,
+        string $measure,
+        string $side,
+        CurveAsk $ask,
+        array $figures,
+    ): array {
         $known = $this->measures->of($case, $measure);
         if ($known === null || $known->kind !== MeasureKind::Force) {
             throw InvalidInput::at('/measure', 'must be a measure of force');
@@ -39,12 +46,28 @@ final class KeepCurve
         if (!in_array($side, $sides, true)) {
             throw InvalidInput::at('/side', 'must be ' . implode(' or ', $sides) . ' for this measure');
         }
-        $new = $this->write->run($case, $by, 'kept a force curve', static function (CareCase $case) use ($by, $id, $measure, $side, $ask, $figures): Curve|false {
-            return Curve::isStored($case, $id) ? false : Curve::query()->create([
-                'id' => $id, 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'measure' => $measure, 'side' => $side,
-                'on' => Clock::today($case->practice->timezone)->toIso(), 'samples' => Curve::packed($ask->curve), 'figures' => $figures,
-                'user_id' => $by->id, 'created_at' => CarbonImmutable::now()->utc(),
-            ]);
+        $new = $this->write->run($case, $by, 'kept a force curve', static function (CareCase $case) use (
+            $by,
+            $id,
+            $measure,
+            $side,
+            $ask,
+            $figures,
+        ): Curve|false {
+            return Curve::isStored($case, $id)
+                ? false
+                : Curve::query()->create([
+                    'id' => $id,
+                    'practice_id' => $case->practice_id,
+                    'case_id' => $case->id,
+                    'measure' => $measure,
+                    'side' => $side,
+                    'on' => Clock::today($case->practice->timezone)->toIso(),
+                    'samples' => Curve::packed($ask->curve),
+                    'figures' => $figures,
+                    'user_id' => $by->id,
+                    'created_at' => CarbonImmutable::now()->utc(),
+                ]);
         });
 
         return $new === false ? [Curve::query()->findOrFail($id), false] : [$new, true];

@@ -38,14 +38,17 @@ final class LogCheckIn
         $for = self::localDay($checkIn->at);
         $late = self::localDay($made)->diffInDays($for) * -1;
         $now = Clock::now($case->practice->timezone);
-        if ($late < 0 || $made->micros > $now->micros + 5 * Moment::HOUR / 60) {
+        if ($late < 0 || $made->micros > $now->micros + (5 * Moment::HOUR) / 60) {
             throw InvalidInput::at('/at', 'must not be tomorrow or later; answer on the morning itself');
         }
         if ($late > 1) {
             throw InvalidInput::at('/at', 'must be today or yesterday; older mornings cannot be filled in');
         }
         if ($now->micros - $made->micros > self::WAITED_DAYS * 24 * Moment::HOUR) {
-            throw InvalidInput::at('/at', 'has waited on this phone for more than ' . self::WAITED_DAYS . ' days; tell your practitioner instead');
+            throw InvalidInput::at(
+                '/at',
+                'has waited on this phone for more than ' . self::WAITED_DAYS . ' days; tell your practitioner instead',
+            );
         }
         self::checkScore($checkIn);
 
@@ -80,9 +83,20 @@ final class LogCheckIn
         }
     }
 
-    private function store(CareCase $case, User $by, CheckIn $checkIn, int $late, CarbonImmutable $for, Moment $made): bool
-    {
-        return $this->write->run($case, $by, 'answered the morning', static fn(CareCase $case): bool => self::put($case, $by, $checkIn, $late, $for, $made));
+    private function store(
+        CareCase $case,
+        User $by,
+        CheckIn $checkIn,
+        int $late,
+        CarbonImmutable $for,
+        Moment $made,
+    ): bool {
+        return $this->write->run(
+            $case,
+            $by,
+            'answered the morning',
+            static fn(CareCase $case): bool => self::put($case, $by, $checkIn, $late, $for, $made),
+        );
     }
 
     /**
@@ -90,16 +104,26 @@ final class LogCheckIn
      *
      * @throws InvalidInput
      */
-    public static function put(CareCase $case, User $by, CheckIn $checkIn, int $late, CarbonImmutable $for, Moment $made): bool
-    {
+    public static function put(
+        CareCase $case,
+        User $by,
+        CheckIn $checkIn,
+        int $late,
+        CarbonImmutable $for,
+        Moment $made,
+    ): bool {
         if (CheckInRow::isStored($case, $checkIn->id)) {
             return false;
         }
         if ($case->checkIns()->where('local_on', $for->format('Y-m-d'))->count() >= self::MOST_A_DAY) {
-            throw InvalidInput::at('/at', 'is of a day that has ' . self::MOST_A_DAY . ' answers already; tell your practitioner the rest');
+            throw InvalidInput::at(
+                '/at',
+                'is of a day that has ' . self::MOST_A_DAY . ' answers already; tell your practitioner the rest',
+            );
         }
         $signs = array_column($checkIn->signs ?? [], 'value');
-        [$signs, $isLast] = $checkIn->provocation === null ? [$signs, true] : self::inOrder($case, $for, $signs, Clock::utc($made));
+        [$signs, $isLast] =
+            $checkIn->provocation === null ? [$signs, true] : self::inOrder($case, $for, $signs, Clock::utc($made));
         CheckInRow::query()->create([
             'id' => $checkIn->id,
             'practice_id' => $case->practice_id,
@@ -131,7 +155,10 @@ final class LogCheckIn
      */
     private static function inOrder(CareCase $case, CarbonImmutable $for, array $signs, CarbonImmutable $made): array
     {
-        foreach ($case->checkIns()->where('local_on', $for->format('Y-m-d'))->whereNotNull('provocation')->get()->all() as $before) {
+        foreach (
+            $case->checkIns()->where('local_on', $for->format('Y-m-d'))->whereNotNull('provocation')->get()->all()
+            as $before
+        ) {
             $all = array_values(array_unique([...$signs, ...$before->signs]));
             if ($before->made_at->greaterThan($made)) {
                 $before->update(['signs' => $all]);

@@ -44,13 +44,23 @@ final class LogSession
         $now = Clock::now($case->practice->timezone);
         $session = $session->counted(Side::from($case->side));
         if ($session->ended_at->micros > $now->micros + self::CLOCK_AHEAD_MIN * 60_000_000) {
-            throw InvalidInput::at('/ended_at', $by->role->treats() ? 'must not lie in the future' : 'must not lie in the future; check the clock of this phone');
+            throw InvalidInput::at(
+                '/ended_at',
+                $by->role->treats()
+                    ? 'must not lie in the future'
+                    : 'must not lie in the future; check the clock of this phone',
+            );
         }
         if ($by->role->treats() && $session->started_at->toIso() < $case->opened_on) {
             throw InvalidInput::at('/started_at', 'must not lie before the case was opened');
         }
 
-        return $this->write->run($case, $by, 'logged a session', static fn(CareCase $case): bool => self::put($case, $by, $session, $planVersion));
+        return $this->write->run(
+            $case,
+            $by,
+            'logged a session',
+            static fn(CareCase $case): bool => self::put($case, $by, $session, $planVersion),
+        );
     }
 
     /**
@@ -65,8 +75,9 @@ final class LogSession
         if (TrainingSession::isStored($case, $session->id)) {
             return false;
         }
-        $version = $case->planVersions()->where('version', $planVersion)->first()
-            ?? throw InvalidInput::at('/plan_version', 'must be a version of this plan');
+        $version =
+            $case->planVersions()->where('version', $planVersion)->first() ??
+            throw InvalidInput::at('/plan_version', 'must be a version of this plan');
         self::checkEntries($case, $session);
         self::checkDay($case, $session);
         $fields = TrainingSession::fieldsOf($session) + [
@@ -80,7 +91,13 @@ final class LogSession
             'entered_by' => $by->role->treats() ? $by->id : null,
             'created_at' => CarbonImmutable::now()->utc(),
         ];
-        TrainingSession::query()->create(self::besideOtherPhones($case, $session, array_replace($fields, ['stage' => self::stageOf($case, $session, $version)])));
+        TrainingSession::query()->create(
+            self::besideOtherPhones(
+                $case,
+                $session,
+                array_replace($fields, ['stage' => self::stageOf($case, $session, $version)]),
+            ),
+        );
 
         return true;
     }
@@ -92,8 +109,14 @@ final class LogSession
      */
     private static function planned(CareCase $case, Session $session): ?string
     {
-        if ($session->planned !== null && (!Str::isUuid($session->planned)
-            || PlannedSession::query()->where('case_id', $case->id)->whereKey($session->planned)->update(['withdrawn' => false]) === 0)) {
+        if (
+            $session->planned !== null &&
+            (!Str::isUuid($session->planned) ||
+                PlannedSession::query()
+                    ->where('case_id', $case->id)
+                    ->whereKey($session->planned)
+                    ->update(['withdrawn' => false]) === 0)
+        ) {
             throw InvalidInput::at('/planned', 'must name a planned session of this case');
         }
 
@@ -105,11 +128,18 @@ final class LogSession
     {
         $day = Zone::named($case->practice->timezone)->dayOf($session->started_at)->toIso();
         $entered = StageEntry::query()->where('case_id', $case->id)->orderByDesc('from')->get()->all();
-        $ofDay = array_values(array_filter($entered, static fn(StageEntry $stageEntry): bool => $stageEntry->from <= $day))[0] ?? $entered[count($entered) - 1];
+        $ofDay =
+            array_values(
+                array_filter($entered, static fn(StageEntry $stageEntry): bool => $stageEntry->from <= $day),
+            )[0] ?? $entered[count($entered) - 1];
         $done = array_filter(array_map(static fn($entry): ?string => $entry->prescription, $session->entries));
         foreach (Plan::fromJson($version->content)->stages as $planned) {
             $asked = array_column($planned->stage->prescriptions, 'key');
-            $wasEntered = in_array($planned->stage->key, array_map(static fn(StageEntry $stageEntry): string => $stageEntry->stage, $entered), true);
+            $wasEntered = in_array(
+                $planned->stage->key,
+                array_map(static fn(StageEntry $stageEntry): string => $stageEntry->stage, $entered),
+                true,
+            );
             if ($done !== [] && $wasEntered && array_intersect($done, $asked) !== []) {
                 return $planned->stage->key;
             }
@@ -122,8 +152,19 @@ final class LogSession
     private static function checkDay(CareCase $case, Session $session): void
     {
         $start = Clock::utc($session->started_at);
-        if ($case->trainingSessions()->where('started_at', '>', $start->subHours(12))->where('started_at', '<', $start->addHours(12))->count() >= self::MOST_A_DAY) {
-            throw InvalidInput::at('/started_at', 'is of a day that has ' . self::MOST_A_DAY . ' sessions already; tell your practitioner if there were more');
+        if (
+            $case
+                ->trainingSessions()
+                ->where('started_at', '>', $start->subHours(12))
+                ->where('started_at', '<', $start->addHours(12))
+                ->count() >= self::MOST_A_DAY
+        ) {
+            throw InvalidInput::at(
+                '/started_at',
+                'is of a day that has ' .
+                    self::MOST_A_DAY .
+                    ' sessions already; tell your practitioner if there were more',
+            );
         }
     }
 
@@ -132,7 +173,13 @@ final class LogSession
     {
         $known = [];
         foreach ($case->plan()->fileStages(Goal::from($case->goal)) as $stage) {
-            array_push($known, ...array_map(static fn(Prescription $prescription): string => $prescription->key, $stage->prescriptions));
+            array_push(
+                $known,
+                ...array_map(
+                    static fn(Prescription $prescription): string => $prescription->key,
+                    $stage->prescriptions,
+                ),
+            );
         }
         foreach ($session->entries as $i => $entry) {
             if ($entry->prescription !== null && !in_array($entry->prescription, $known, true)) {
@@ -151,15 +198,27 @@ final class LogSession
      */
     private static function besideOtherPhones(CareCase $case, Session $session, array $fields): array
     {
-        $other = $session->planned === null ? null : $case->trainingSessions()->where('planned_id', $session->planned)->first();
-        if (!$other instanceof TrainingSession) {
+        $other =
+            $session->planned === null
+                ? null
+                : $case->trainingSessions()->where('planned_id', $session->planned)->first();
+        if (!($other instanceof TrainingSession)) {
             return $fields;
         }
-        $overlaps = $other->started_at->lessThan(Clock::utc($session->ended_at)) && $other->ended_at->greaterThan(Clock::utc($session->started_at));
+        $overlaps =
+            $other->started_at->lessThan(Clock::utc($session->ended_at)) &&
+            $other->ended_at->greaterThan(Clock::utc($session->started_at));
         if (!$overlaps) {
             return array_replace($fields, ['planned_id' => null]);
         }
-        $sets = static fn(array $entries): int => array_sum(array_map(static fn(mixed $entry): int => is_array($entry) && is_array($entry['sets'] ?? null) ? count($entry['sets']) : 0, $entries));
+        $sets = static fn(array $entries): int => array_sum(
+            array_map(
+                static fn(mixed $entry): int => is_array($entry) && is_array($entry['sets'] ?? null)
+                    ? count($entry['sets'])
+                    : 0,
+                $entries,
+            ),
+        );
         $hasMore = $sets((array) $fields['entries']) > $sets($other->entries);
         // A stop sign of either phone is never set aside.
         $signs = array_values(array_unique([...$other->signs, ...array_column($session->signs ?? [], 'value')]));

@@ -14,7 +14,10 @@ final class LogSettling
 
     public function handle(TrainingSession $session, User $by, float $minutes): void
     {
-        $this->write->run($session->case, $by, 'reported when a session settled', static function () use ($session, $minutes): bool {
+        $this->write->run($session->case, $by, 'reported when a session settled', static function () use (
+            $session,
+            $minutes,
+        ): bool {
             $stored = TrainingSession::query()->whereKey($session->id)->firstOrFail();
             if ($stored->settled_min === $minutes) {
                 return false;

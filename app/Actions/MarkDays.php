@@ -18,19 +18,35 @@ use Rung\Core\Words\WeekWords;
 /** Marks shows, days without training and practice beside the plan; the calendar is filled anew around them. It can be taken back. */
 final class MarkDays
 {
-    public function __construct(private readonly WriteCase $write, private readonly RefreshStanding $standing, private readonly WriteMessage $message) {}
+    public function __construct(
+        private readonly WriteCase $write,
+        private readonly RefreshStanding $standing,
+        private readonly WriteMessage $message,
+    ) {}
 
     /** @throws InvalidInput where nothing is another */
     public function handle(CareCase $case, User $by, DaysRequest $request): Decision
     {
         return $this->write->run($case, $by, 'marked days', function (CareCase $case) use ($by, $request): Decision {
-            $before = ['events' => $case->events, 'blocked' => $case->blocked, 'expected_sport' => $case->expected_sport];
+            $before = [
+                'events' => $case->events,
+                'blocked' => $case->blocked,
+                'expected_sport' => $case->expected_sport,
+            ];
             $words = self::put($case, $request);
             if (!$case->isStopped() && $case->closed_on === null) {
                 $this->message->handle($case, $by, MessageKind::Message, "Your calendar: $words.");
             }
 
-            return RecordDecision::of($case->refresh(), $by, 'days', "Calendar: $words", $request->reason, $this->standing->evaluate($case), new UndoData(case: $before));
+            return RecordDecision::of(
+                $case->refresh(),
+                $by,
+                'days',
+                "Calendar: $words",
+                $request->reason,
+                $this->standing->evaluate($case),
+                new UndoData(case: $before),
+            );
         });
     }
 
@@ -46,14 +62,26 @@ final class MarkDays
         $today = Clock::today($case->practice->timezone);
         $words = [];
         foreach (['events' => $request->events, 'blocked' => $request->blocked] as $field => $days) {
-            if (array_filter($days, static fn(Day $day): bool => $today->isAfter($day) || $day->daysSince($today) > CalendarText::AHEAD_DAYS) !== []) {
+            if (
+                array_filter(
+                    $days,
+                    static fn(Day $day): bool => $today->isAfter($day) ||
+                        $day->daysSince($today) > CalendarText::AHEAD_DAYS,
+                ) !== []
+            ) {
                 throw InvalidInput::at("/$field", 'must lie from today to ' . CalendarText::AHEAD_DAYS . ' days ahead');
             }
             // What is over stays as it was.
             $was = array_map(Day::fromIso(...), $field === 'events' ? $case->events : $case->blocked);
             $past = array_filter($was, static fn(Day $day): bool => $today->isAfter($day));
-            $words[] = WeekWords::days($field === 'events', array_values(array_filter($was, static fn(Day $day): bool => !$today->isAfter($day))), $days);
-            $case->forceFill([$field => array_map(static fn(Day $day): string => $day->toIso(), [...array_values($past), ...$days])]);
+            $words[] = WeekWords::days(
+                $field === 'events',
+                array_values(array_filter($was, static fn(Day $day): bool => !$today->isAfter($day))),
+                $days,
+            );
+            $case->forceFill([
+                $field => array_map(static fn(Day $day): string => $day->toIso(), [...array_values($past), ...$days]),
+            ]);
         }
         if ($request->sport !== null) {
             $words[] = self::putSport($case, $request->sport, $today);
@@ -81,14 +109,30 @@ final class MarkDays
     {
         foreach ($sport as $i => $day) {
             if ($today->isAfter($day->on) || $day->on->daysSince($today) > CalendarText::AHEAD_DAYS) {
-                throw InvalidInput::at("/sport/$i/on", 'must lie from today to ' . CalendarText::AHEAD_DAYS . ' days ahead');
+                throw InvalidInput::at(
+                    "/sport/$i/on",
+                    'must lie from today to ' . CalendarText::AHEAD_DAYS . ' days ahead',
+                );
             }
         }
-        usort($sport, static fn(ExpectedSport $a, ExpectedSport $b): int => [$a->on->number, $a->what] <=> [$b->on->number, $b->what]);
+        usort(
+            $sport,
+            static fn(ExpectedSport $a, ExpectedSport $b): int => [$a->on->number, $a->what] <=> [
+                $b->on->number,
+                $b->what,
+            ],
+        );
         $was = $case->expectedSport();
-        $ahead = array_values(array_filter($was, static fn(ExpectedSport $expected): bool => !$today->isAfter($expected->on)));
+        $ahead = array_values(
+            array_filter($was, static fn(ExpectedSport $expected): bool => !$today->isAfter($expected->on)),
+        );
         $past = array_filter($was, static fn(ExpectedSport $expected): bool => $today->isAfter($expected->on));
-        $case->forceFill(['expected_sport' => array_map(static fn(ExpectedSport $expected): array => $expected->toArray(), [...array_values($past), ...$sport])]);
+        $case->forceFill([
+            'expected_sport' => array_map(static fn(ExpectedSport $expected): array => $expected->toArray(), [
+                ...array_values($past),
+                ...$sport,
+            ]),
+        ]);
 
         return WeekWords::sport($ahead, $sport);
     }

@@ -33,7 +33,14 @@ final class MoveOwnSession
     public function handle(CareCase $case, User $by, string $id, string $planned, Day $on, string $why): bool
     {
         $moved = false;
-        $this->write->run($case, $by, 'asked for another day', function (CareCase $case) use ($by, $id, $planned, $on, $why, &$moved): bool {
+        $this->write->run($case, $by, 'asked for another day', function (CareCase $case) use (
+            $by,
+            $id,
+            $planned,
+            $on,
+            $why,
+            &$moved,
+        ): bool {
             $moved = Decision::isStored($case, $id);
             if ($moved || Message::isStored($case, $id)) {
                 return false;
@@ -48,13 +55,32 @@ final class MoveOwnSession
             if ($moved) {
                 self::checkCount($case, $by);
                 $undo = new UndoData(moved: MoveSessions::put($days->weeks, [$planned => $on]));
-                RecordDecision::of($case, $by, 'move', "Moved by the athlete: $words", $why === '' ? null : $why, $this->standing->evaluate($case), $undo, id: $id);
+                RecordDecision::of(
+                    $case,
+                    $by,
+                    'move',
+                    "Moved by the athlete: $words",
+                    $why === '' ? null : $why,
+                    $this->standing->evaluate($case),
+                    $undo,
+                    id: $id,
+                );
             } else {
                 WriteToPractitioner::checkCount($case, $by);
                 $now = CarbonImmutable::now()->utc();
                 Message::query()->create([
-                    'id' => $id, 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $by->id, 'kind' => MessageKind::Question,
-                    'words' => "Asks for another day: $words." . ($why === '' ? '' : " “{$why}”") . ' What speaks against it: ' . implode(' ', $days->breaks($choice)), 'at' => $now, 'sent_at' => $now,
+                    'id' => $id,
+                    'practice_id' => $case->practice_id,
+                    'case_id' => $case->id,
+                    'user_id' => $by->id,
+                    'kind' => MessageKind::Question,
+                    'words' =>
+                        "Asks for another day: $words." .
+                        ($why === '' ? '' : " “{$why}”") .
+                        ' What speaks against it: ' .
+                        implode(' ', $days->breaks($choice)),
+                    'at' => $now,
+                    'sent_at' => $now,
                 ]);
                 $case->forceFill(['asked_at' => $case->asked_at ?? $now])->save();
             }
@@ -68,8 +94,17 @@ final class MoveOwnSession
     /** @throws InvalidInput */
     private static function checkCount(CareCase $case, User $by): void
     {
-        if ($case->decisions()->where('user_id', $by->id)->where('at', '>', CarbonImmutable::now()->subDay())->count() >= self::MOST_A_DAY) {
-            throw InvalidInput::at('/on', 'was changed ' . self::MOST_A_DAY . ' times today; call your practice instead');
+        if (
+            $case
+                ->decisions()
+                ->where('user_id', $by->id)
+                ->where('at', '>', CarbonImmutable::now()->subDay())
+                ->count() >= self::MOST_A_DAY
+        ) {
+            throw InvalidInput::at(
+                '/on',
+                'was changed ' . self::MOST_A_DAY . ' times today; call your practice instead',
+            );
         }
     }
 }

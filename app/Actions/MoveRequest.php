@@ -29,7 +29,11 @@ final readonly class MoveRequest
 
             return [$move->key('session'), $on, $again];
         });
-        $node->unique('moves', 'session', array_map(static fn(array $row): string => $row[0] . ($row[2] ? ' again' : ''), $read));
+        $node->unique(
+            'moves',
+            'session',
+            array_map(static fn(array $row): string => $row[0] . ($row[2] ? ' again' : ''), $read),
+        );
         if (count($read) > self::MOST_MOVES) {
             $node->fault('moves', 'must hold at most ' . self::MOST_MOVES . ' moves');
         }

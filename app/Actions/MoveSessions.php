@@ -21,18 +21,28 @@ final class MoveSessions
     /** Numbers of sessions that are between two days. */
     private const AWAY = 1000;
 
-    public function __construct(private readonly WriteCase $write, private readonly RefreshStanding $standing, private readonly WriteMessage $message) {}
+    public function __construct(
+        private readonly WriteCase $write,
+        private readonly RefreshStanding $standing,
+        private readonly WriteMessage $message,
+    ) {}
 
     /** @throws InvalidInput */
     public function handle(CareCase $case, User $by, MoveRequest $request): Decision
     {
         return $this->write->run($case, $by, 'moved sessions', function (CareCase $case) use ($by, $request): Decision {
             if ($case->isStopped()) {
-                throw InvalidInput::at('/moves', 'must wait: a stop is open, and nothing is loaded before you have reviewed it');
+                throw InvalidInput::at(
+                    '/moves',
+                    'must wait: a stop is open, and nothing is loaded before you have reviewed it',
+                );
             }
             $weeks = CaseWeeks::of($case);
             $moves = self::checked($weeks, $request->moves, $request->again);
-            $said = $moves === [] ? [] : [(array_filter($moves) === [] ? 'Left out: ' : 'Moved: ') . self::words($weeks, $moves)];
+            $said =
+                $moves === []
+                    ? []
+                    : [(array_filter($moves) === [] ? 'Left out: ' : 'Moved: ') . self::words($weeks, $moves)];
             if ($request->again !== []) {
                 $said[] = 'Once more: ' . self::againWords($weeks, $request->again);
             }
@@ -63,33 +73,54 @@ final class MoveSessions
         $i = 0;
         foreach ($moves as $session => $on) {
             if (!$weeks->isOpen((string) $session)) {
-                throw InvalidInput::at("/moves/$i/session", 'must be a session of this case that is planned and not done yet');
+                throw InvalidInput::at(
+                    "/moves/$i/session",
+                    'must be a session of this case that is planned and not done yet',
+                );
             }
             if ($on === null) {
                 $i++;
                 continue;
             }
             if ($weeks->today->isAfter($on) || !$until->isAfter($on)) {
-                throw InvalidInput::at("/moves/$i/on", 'must lie from today to ' . CaseWeeks::AHEAD_DAYS . ' days ahead');
+                throw InvalidInput::at(
+                    "/moves/$i/on",
+                    'must lie from today to ' . CaseWeeks::AHEAD_DAYS . ' days ahead',
+                );
             }
             $planned = $weeks->planned[$session];
             if (count($taken[$on->toIso() . "/$planned->slot/$planned->number"] ?? []) > 1) {
-                throw InvalidInput::at("/moves/$i/on", 'has such a session already; choose another day, or move that one too');
+                throw InvalidInput::at(
+                    "/moves/$i/on",
+                    'has such a session already; choose another day, or move that one too',
+                );
             }
             $i++;
         }
         foreach ($again as $session => $on) {
             if (!$weeks->isOpen((string) $session)) {
-                throw InvalidInput::at("/moves/$i/session", 'must be a session of this case that is planned and not done yet');
+                throw InvalidInput::at(
+                    "/moves/$i/session",
+                    'must be a session of this case that is planned and not done yet',
+                );
             }
             if ($weeks->today->isAfter($on) || !$until->isAfter($on)) {
-                throw InvalidInput::at("/moves/$i/on", 'must lie from today to ' . CaseWeeks::AHEAD_DAYS . ' days ahead');
+                throw InvalidInput::at(
+                    "/moves/$i/on",
+                    'must lie from today to ' . CaseWeeks::AHEAD_DAYS . ' days ahead',
+                );
             }
             $i++;
         }
-        $changed = array_filter($moves, static fn(?Day $on, int|string $session): bool => $weeks->planned[$session]->on !== $on?->toIso(), ARRAY_FILTER_USE_BOTH);
+        $changed = array_filter(
+            $moves,
+            static fn(?Day $on, int|string $session): bool => $weeks->planned[$session]->on !== $on?->toIso(),
+            ARRAY_FILTER_USE_BOTH,
+        );
 
-        return $changed !== [] || $again !== [] ? $changed : throw InvalidInput::at('/moves', 'must hold at least one session that goes to another day');
+        return $changed !== [] || $again !== []
+            ? $changed
+            : throw InvalidInput::at('/moves', 'must hold at least one session that goes to another day');
     }
 
     /** @param array<string, Day> $again */
@@ -97,7 +128,14 @@ final class MoveSessions
     {
         $words = new WeekWords($weeks->slots, $weeks->booked, $weeks->rules);
 
-        return implode('; ', array_map(static fn(string $session, Day $on): string => $words->again($weeks->planned[$session]->slot, $on), array_keys($again), $again));
+        return implode(
+            '; ',
+            array_map(
+                static fn(string $session, Day $on): string => $words->again($weeks->planned[$session]->slot, $on),
+                array_keys($again),
+                $again,
+            ),
+        );
     }
 
     /**
@@ -112,10 +150,20 @@ final class MoveSessions
         $added = [];
         foreach ($again as $session => $on) {
             $planned = $weeks->planned[$session];
-            $last = PlannedSession::query()->where('case_id', $case->id)->where('on', $on->toIso())->where('slot', $planned->slot)->where('number', '<', self::AWAY)->max('number');
+            $last = PlannedSession::query()
+                ->where('case_id', $case->id)
+                ->where('on', $on->toIso())
+                ->where('slot', $planned->slot)
+                ->where('number', '<', self::AWAY)
+                ->max('number');
             $added[] = PlannedSession::query()->create([
-                'practice_id' => $case->practice_id, 'case_id' => $case->id, 'on' => $on->toIso(), 'stage' => $planned->stage, 'slot' => $planned->slot,
-                'number' => (is_int($last) ? $last : 0) + 1, 'added' => true,
+                'practice_id' => $case->practice_id,
+                'case_id' => $case->id,
+                'on' => $on->toIso(),
+                'stage' => $planned->stage,
+                'slot' => $planned->slot,
+                'number' => (is_int($last) ? $last : 0) + 1,
+                'added' => true,
             ])->id;
         }
 
@@ -126,9 +174,14 @@ final class MoveSessions
     private static function words(CaseWeeks $weeks, array $moves): string
     {
         $words = new WeekWords($weeks->slots, $weeks->booked, $weeks->rules);
-        $moved = array_values(array_filter($weeks->booked, static fn(Booked $booked): bool => array_key_exists($booked->id, $moves)));
+        $moved = array_values(
+            array_filter($weeks->booked, static fn(Booked $booked): bool => array_key_exists($booked->id, $moves)),
+        );
 
-        return implode('; ', array_map(static fn(Booked $booked): string => $words->move($booked, $moves[$booked->id]), $moved));
+        return implode(
+            '; ',
+            array_map(static fn(Booked $booked): string => $words->move($booked, $moves[$booked->id]), $moved),
+        );
     }
 
     /**
@@ -145,16 +198,26 @@ final class MoveSessions
         foreach (array_keys($moves) as $i => $session) {
             $planned = $weeks->planned[$session];
             $before[] = ['session' => $planned->id, 'on' => $planned->on, 'moved_from' => $planned->moved_from];
-            PlannedSession::query()->whereKey($planned->id)->update(['number' => self::AWAY + $i]);
+            PlannedSession::query()
+                ->whereKey($planned->id)
+                ->update(['number' => self::AWAY + $i]);
         }
         foreach ($moves as $session => $on) {
             $planned = $weeks->planned[$session];
             if ($on === null) {
-                PlannedSession::query()->whereKey($planned->id)->update(['number' => $planned->number, 'withdrawn' => true, 'dropped' => true]);
+                PlannedSession::query()
+                    ->whereKey($planned->id)
+                    ->update(['number' => $planned->number, 'withdrawn' => true, 'dropped' => true]);
                 continue;
             }
             $from = $planned->moved_from ?? $planned->on;
-            PlannedSession::query()->whereKey($planned->id)->update(['on' => $on->toIso(), 'number' => $planned->number, 'moved_from' => $from === $on->toIso() ? null : $from]);
+            PlannedSession::query()
+                ->whereKey($planned->id)
+                ->update([
+                    'on' => $on->toIso(),
+                    'number' => $planned->number,
+                    'moved_from' => $from === $on->toIso() ? null : $from,
+                ]);
         }
 
         return $before;
@@ -167,14 +230,29 @@ final class MoveSessions
      */
     public static function putBack(CareCase $case, array $before): void
     {
-        $sessions = PlannedSession::query()->where('case_id', $case->id)->whereKey(array_column($before, 'session'))->get()->keyBy('id');
+        $sessions = PlannedSession::query()
+            ->where('case_id', $case->id)
+            ->whereKey(array_column($before, 'session'))
+            ->get()
+            ->keyBy('id');
         foreach (array_values($sessions->all()) as $i => $planned) {
-            PlannedSession::query()->whereKey($planned->id)->update(['number' => self::AWAY + $i]);
+            PlannedSession::query()
+                ->whereKey($planned->id)
+                ->update(['number' => self::AWAY + $i]);
         }
         foreach ($before as $was) {
             $planned = $sessions->get($was['session']);
             if ($planned !== null) {
-                PlannedSession::query()->whereKey($planned->id)->update(['on' => $was['on'], 'moved_from' => $was['moved_from'], 'number' => $planned->number, 'dropped' => false] + ($planned->dropped ? ['withdrawn' => false] : []));
+                PlannedSession::query()
+                    ->whereKey($planned->id)
+                    ->update(
+                        [
+                            'on' => $was['on'],
+                            'moved_from' => $was['moved_from'],
+                            'number' => $planned->number,
+                            'dropped' => false,
+                        ] + ($planned->dropped ? ['withdrawn' => false] : []),
+                    );
             }
         }
         PlanSessions::ahead($case);

@@ -39,14 +39,23 @@ final class NudgeAthlete
             throw InvalidInput::at('/words', 'must not be longer than ' . self::LONGEST . ' letters');
         }
 
-        return $this->write->run($case, $by, 'nudged the athlete', function (CareCase $case) use ($by, $words): Message {
+        return $this->write->run($case, $by, 'nudged the athlete', function (CareCase $case) use (
+            $by,
+            $words,
+        ): Message {
             if ($case->closed_on !== null) {
                 throw InvalidInput::at('/words', 'cannot be sent: this case is closed');
             }
             if (Consent::isRefused($case->athlete_id, ConsentPurpose::Messages)) {
-                throw InvalidInput::at('/words', 'cannot be sent: the athlete does not agree to reminders. Call instead');
+                throw InvalidInput::at(
+                    '/words',
+                    'cannot be sent: the athlete does not agree to reminders. Call instead',
+                );
             }
-            if ($case->nudged_at !== null && $case->nudged_at->isAfter(CarbonImmutable::now()->subHours(self::HOURS_APART))) {
+            if (
+                $case->nudged_at !== null &&
+                $case->nudged_at->isAfter(CarbonImmutable::now()->subHours(self::HOURS_APART))
+            ) {
                 throw InvalidInput::at('/words', 'were sent today already; give it a day');
             }
             $case->forceFill(['nudged_at' => CarbonImmutable::now()->utc()])->save();
@@ -61,7 +70,13 @@ final class NudgeAthlete
         $name = explode(' ', $case->athlete->name)[0];
         $test = mb_strtolower($case->provocation_test['title']);
         $today = Clock::today($case->practice->timezone);
-        $answered = $case->checkIns()->whereNotNull('provocation')->reorder('at', 'desc')->first()?->at->setTimezone($case->practice->timezone)->format('Y-m-d');
+        $answered = $case
+            ->checkIns()
+            ->whereNotNull('provocation')
+            ->reorder('at', 'desc')
+            ->first()
+            ?->at->setTimezone($case->practice->timezone)
+            ->format('Y-m-d');
         $silent = $answered === null ? null : $today->daysSince(Day::fromIso($answered));
         $own = $case->practice->nudge_words;
         if ($own !== null && ($silent === null || $silent >= self::SILENT_DAYS)) {
@@ -72,16 +87,26 @@ final class NudgeAthlete
         return match (true) {
             $silent === null => "Hello $name, your plan is ready, and no morning answer has reached us yet. $ask",
             $silent >= self::SILENT_DAYS => "Hello $name, no morning answer has reached us for $silent days. $ask",
-            self::missed($case, $today) >= 2 => "Hello $name, your mornings reach us, thank you. The last two sessions do not: were they done? If so, enter them; if not, tell us what was in the way, and we make the plan fit.",
-            default => "Hello $name, how is it going? Your mornings and sessions reach us. If anything is unclear, or in the way, tell us.",
+            self::missed($case, $today) >= 2
+                => "Hello $name, your mornings reach us, thank you. The last two sessions do not: were they done? If so, enter them; if not, tell us what was in the way, and we make the plan fit.",
+            default
+                => "Hello $name, how is it going? Your mornings and sessions reach us. If anything is unclear, or in the way, tell us.",
         };
     }
 
     /** How many of the latest two sessions that were planned before today were not done. */
     private static function missed(CareCase $case, Day $today): int
     {
-        $latest = $case->plannedSessions()->where('on', '<', $today->toIso())->where('withdrawn', false)->reorder('on', 'desc')->limit(2)->pluck('id')->all();
+        $latest = $case
+            ->plannedSessions()
+            ->where('on', '<', $today->toIso())
+            ->where('withdrawn', false)
+            ->reorder('on', 'desc')
+            ->limit(2)
+            ->pluck('id')
+            ->all();
 
-        return count($latest) - $case->trainingSessions()->whereIn('planned_id', $latest)->distinct()->count('planned_id');
+        return count($latest) -
+            $case->trainingSessions()->whereIn('planned_id', $latest)->distinct()->count('planned_id');
     }
 }

@@ -43,7 +43,10 @@ final class OpenCase
         $start = ProposeStart::of($opening, $catalogue, $today);
         self::checkScreening($opening);
         if ($start->proposal->blocked || $start->stage === null) {
-            throw InvalidInput::at('/signs', 'blocks the start: say why it is safe to go on, or refer. Pain of 8 or more blocks it too');
+            throw InvalidInput::at(
+                '/signs',
+                'blocks the start: say why it is safe to go on, or refer. Pain of 8 or more blocks it too',
+            );
         }
         $plan = ProposeStart::planFor($start, $opening->severity);
 
@@ -80,7 +83,10 @@ final class OpenCase
         }
         foreach ($opening->signs as $i => $sign) {
             if (!$sign->blocks() && !$sign->isExplained()) {
-                throw InvalidInput::at("/signs/$i/why", 'must be a sentence at least: say what you found, and why it is safe to go on');
+                throw InvalidInput::at(
+                    "/signs/$i/why",
+                    'must be a sentence at least: say what you found, and why it is safe to go on',
+                );
             }
         }
         if (!$opening->screened) {
@@ -97,117 +103,173 @@ final class OpenCase
     {
         DB::statement('select pg_advisory_xact_lock(hashtext(?))', ["opening $id"]);
         $found = CareCase::query()->find($id);
-        if ($found === null && app(CurrentPractice::class)->across(static fn(): bool => CareCase::query()->whereKey($id)->exists())) {
+        if (
+            $found === null &&
+            app(CurrentPractice::class)->across(static fn(): bool => CareCase::query()->whereKey($id)->exists())
+        ) {
             throw InvalidInput::at('/id', 'is taken; begin the opening anew');
         }
 
         return $found;
     }
 
-    private function store(Athlete $athlete, User $by, OpeningRequest $opening, ProposedStart $start, Plan $plan, Day $today): CareCase
-    {
+    private function store(
+        Athlete $athlete,
+        User $by,
+        OpeningRequest $opening,
+        ProposedStart $start,
+        Plan $plan,
+        Day $today,
+    ): CareCase {
         if (CareCase::sameOpen($athlete->id, $opening->structure->value, $opening->side->value) !== null) {
-            throw InvalidInput::at('/structure', 'is treated in a case of this athlete that is open; go on there, or close it first');
+            throw InvalidInput::at(
+                '/structure',
+                'is treated in a case of this athlete that is open; go on there, or close it first',
+            );
         }
         $proposal = $start->proposal;
-        $signs = array_map(static fn(FoundSign $sign): array => $sign->toArray() + ['by' => $by->name, 'on' => $today->toIso()], $opening->signs);
-        $case = CareCase::query()->create(($opening->id === null ? [] : ['id' => $opening->id]) + [
-            'practice_id' => $by->practice_id,
-            'athlete_id' => $athlete->id,
-            'practitioner_id' => $by->id,
-            'structure' => $opening->structure->value,
-            'structure_title' => $start->structure->title,
-            'side' => $opening->side->value,
-            'goal' => $opening->goal->value,
-            'goal_on' => $opening->goalOn?->toIso(),
-            'purpose' => $opening->purpose->value,
-            'opened_on' => $today->toIso(),
-            'review_on' => $today->plus(7 * $start->programme->reviewAfterWeeks)->toIso(),
-            'history' => $opening->history,
-            'programme' => $start->programme->key,
-            'programme_version' => $start->catalogue->versions["programme/{$start->programme->key}"] ?? null,
-            'response_rule' => $start->rule->toArray(),
-            'provocation_test' => $start->structure->testFor($proposal->irritability)->toArray(),
-            'available' => array_map(static fn(Weekday $day): string => $day->value, $opening->available),
-            'events' => array_map(static fn(Day $day): string => $day->toIso(), $opening->events),
-            'blocked' => [],
-            'equipment' => $opening->equipment,
-            'session_minutes' => $opening->sessionMinutes,
-            'advice' => array_map(static fn(string $words): array => [
-                'words' => $words, 'from' => $today->toIso(), 'until' => $opening->adviceUntil?->toIso(),
-            ], $opening->advice),
-            'severity' => $opening->severity?->toArray(),
-            'intake' => [
-                'season_from' => $opening->seasonFrom?->toIso(),
-                'season_until' => $opening->seasonUntil?->toIso(),
-                'began_on' => $opening->beganOn?->toIso(),
-                'load_change' => $opening->loadChange,
-                'aggravating' => $opening->aggravating,
-                'findings' => get_object_vars($opening->findings),
-                'found' => $opening->found,
-                'risks' => array_map(static fn(FoundRisk $risk): string => $risk->words($opening->beganOn), $opening->risks),
-                'referral_signs' => $signs,
-                'trials' => array_map(static fn(Trial $trial): string => "{$start->catalogue->titleOf($trial->exercise)}, {$trial->words()}", $opening->trials),
-                'growth_checked' => $opening->growthChecked,
-                'screened_by' => $by->name,
-                'screened_on' => $today->toIso(),
-                'start' => $proposal->toArray(),
+        $signs = array_map(
+            static fn(FoundSign $sign): array => $sign->toArray() + ['by' => $by->name, 'on' => $today->toIso()],
+            $opening->signs,
+        );
+        $case = CareCase::query()->create(
+            ($opening->id === null ? [] : ['id' => $opening->id]) + [
+                'practice_id' => $by->practice_id,
+                'athlete_id' => $athlete->id,
+                'practitioner_id' => $by->id,
+                'structure' => $opening->structure->value,
+                'structure_title' => $start->structure->title,
+                'side' => $opening->side->value,
+                'goal' => $opening->goal->value,
+                'goal_on' => $opening->goalOn?->toIso(),
+                'purpose' => $opening->purpose->value,
+                'opened_on' => $today->toIso(),
+                'review_on' => $today->plus(7 * $start->programme->reviewAfterWeeks)->toIso(),
+                'history' => $opening->history,
+                'programme' => $start->programme->key,
+                'programme_version' => $start->catalogue->versions["programme/{$start->programme->key}"] ?? null,
+                'response_rule' => $start->rule->toArray(),
+                'provocation_test' => $start->structure->testFor($proposal->irritability)->toArray(),
+                'available' => array_map(static fn(Weekday $day): string => $day->value, $opening->available),
+                'events' => array_map(static fn(Day $day): string => $day->toIso(), $opening->events),
+                'blocked' => [],
+                'equipment' => $opening->equipment,
+                'session_minutes' => $opening->sessionMinutes,
+                'advice' => array_map(
+                    static fn(string $words): array => [
+                        'words' => $words,
+                        'from' => $today->toIso(),
+                        'until' => $opening->adviceUntil?->toIso(),
+                    ],
+                    $opening->advice,
+                ),
+                'severity' => $opening->severity?->toArray(),
+                'intake' => [
+                    'season_from' => $opening->seasonFrom?->toIso(),
+                    'season_until' => $opening->seasonUntil?->toIso(),
+                    'began_on' => $opening->beganOn?->toIso(),
+                    'load_change' => $opening->loadChange,
+                    'aggravating' => $opening->aggravating,
+                    'findings' => get_object_vars($opening->findings),
+                    'found' => $opening->found,
+                    'risks' => array_map(
+                        static fn(FoundRisk $risk): string => $risk->words($opening->beganOn),
+                        $opening->risks,
+                    ),
+                    'referral_signs' => $signs,
+                    'trials' => array_map(
+                        static fn(Trial $trial): string => "{$start->catalogue->titleOf(
+                            $trial->exercise,
+                        )}, {$trial->words()}",
+                        $opening->trials,
+                    ),
+                    'growth_checked' => $opening->growthChecked,
+                    'screened_by' => $by->name,
+                    'screened_on' => $today->toIso(),
+                    'start' => $proposal->toArray(),
+                ],
             ],
-        ]);
+        );
         $own = ['practice_id' => $case->practice_id, 'case_id' => $case->id];
         $now = CarbonImmutable::now()->utc();
-        PlanVersion::query()->create($own + [
-            'version' => 1,
-            'content' => json_encode($plan->toArray(), JSON_THROW_ON_ERROR),
-            'note' => "Programme: {$start->programme->title}",
-            'author_id' => $by->id,
-            'created_at' => $now,
-        ]);
+        PlanVersion::query()->create(
+            $own + [
+                'version' => 1,
+                'content' => json_encode($plan->toArray(), JSON_THROW_ON_ERROR),
+                'note' => "Programme: {$start->programme->title}",
+                'author_id' => $by->id,
+                'created_at' => $now,
+            ],
+        );
         StageEntry::query()->create($own + ['stage' => $start->stage?->stage->key, 'from' => $today->toIso()]);
         self::storeBaseline($opening, $start, $own, $today, $now);
         PlanSessions::ahead($case);
         $this->standing->of($case);
-        Decision::query()->create($own + [
-            'at' => $now,
-            'user_id' => $by->id,
-            'kind' => 'open',
-            'words' => "Opened with {$start->programme->title}, beginning at {$start->stage?->stage->title}",
-            'evidence' => [
-                'start' => $proposal->toArray(),
-                'because' => $start->stage === null ? '' : StartWords::proposal($opening->findings, $start->stage, $start->level, $start->plan->choices ?? []),
-                'signs' => $signs,
-                'lint' => array_map(static fn($note): string => $note->words, $start->lint),
+        Decision::query()->create(
+            $own + [
+                'at' => $now,
+                'user_id' => $by->id,
+                'kind' => 'open',
+                'words' => "Opened with {$start->programme->title}, beginning at {$start->stage?->stage->title}",
+                'evidence' => [
+                    'start' => $proposal->toArray(),
+                    'because' =>
+                        $start->stage === null
+                            ? ''
+                            : StartWords::proposal(
+                                $opening->findings,
+                                $start->stage,
+                                $start->level,
+                                $start->plan->choices ?? [],
+                            ),
+                    'signs' => $signs,
+                    'lint' => array_map(static fn($note): string => $note->words, $start->lint),
+                ],
+                'plan_version' => 1,
             ],
-            'plan_version' => 1,
-        ]);
+        );
         AccessLog::changed($by, $case, 'opened a case');
 
         return $case;
     }
 
     /** @param array{practice_id: string, case_id: string} $own */
-    private static function storeBaseline(OpeningRequest $opening, ProposedStart $start, array $own, Day $today, CarbonImmutable $now): void
-    {
+    private static function storeBaseline(
+        OpeningRequest $opening,
+        ProposedStart $start,
+        array $own,
+        Day $today,
+        CarbonImmutable $now,
+    ): void {
         if ($opening->findings->test !== null) {
-            CheckIn::query()->create($own + [
-                'id' => (string) Str::uuid7(),
-                'at' => $now,
-                'local_on' => $today->toIso(),
-                'provocation' => $opening->findings->test,
-                'stiffness_min' => $opening->findings->stiffness,
-                'signs' => [],
-                'made_at' => $now,
-                'created_at' => $now,
-            ]);
+            CheckIn::query()->create(
+                $own + [
+                    'id' => (string) Str::uuid7(),
+                    'at' => $now,
+                    'local_on' => $today->toIso(),
+                    'provocation' => $opening->findings->test,
+                    'stiffness_min' => $opening->findings->stiffness,
+                    'signs' => [],
+                    'made_at' => $now,
+                    'created_at' => $now,
+                ],
+            );
         }
         $keys = ['strength' => $start->structure->strengthTest, 'range' => Measure::RANGE, 'count' => Measure::COUNT];
         foreach ($opening->tests as $kind => $test) {
-            StrengthTest::query()->create($own + ['test' => $keys[$kind], 'on' => $today->toIso(), 'created_at' => $now] + $test);
+            StrengthTest::query()->create(
+                $own + ['test' => $keys[$kind], 'on' => $today->toIso(), 'created_at' => $now] + $test,
+            );
         }
         if ($opening->severity?->score !== null) {
-            Outcome::query()->create($own + [
-                'measure' => $opening->severity->name, 'on' => $today->toIso(), 'score' => $opening->severity->score, 'created_at' => $now,
-            ]);
+            Outcome::query()->create(
+                $own + [
+                    'measure' => $opening->severity->name,
+                    'on' => $today->toIso(),
+                    'score' => $opening->severity->score,
+                    'created_at' => $now,
+                ],
+            );
         }
     }
 
@@ -215,7 +277,9 @@ final class OpenCase
     {
         if ($draft !== null && Str::isUuid($draft)) {
             // What was typed is in the case now; the draft keeps nothing of it.
-            Opening::query()->whereKey($draft)->update(['case_id' => $case->id, 'form' => '{}']);
+            Opening::query()
+                ->whereKey($draft)
+                ->update(['case_id' => $case->id, 'form' => '{}']);
         }
     }
 
@@ -224,14 +288,20 @@ final class OpenCase
     {
         $born = $athlete->born_on === null ? null : Day::fromIso($athlete->born_on);
         if (Growth::isGrowing($born, $today) && !$opening->growthChecked && !$opening->hasSign(Growth::SIGN)) {
-            throw InvalidInput::at('/growth_checked', 'must be answered: press on the growth zone beside the tendon, then say that it does not hurt, or tick the sign');
+            throw InvalidInput::at(
+                '/growth_checked',
+                'must be answered: press on the growth zone beside the tendon, then say that it does not hurt, or tick the sign',
+            );
         }
     }
 
     /** @throws InvalidInput where a dose lifts a part of the body and its mass is unknown */
     private static function checkBodyMass(Athlete $athlete, Plan $plan): void
     {
-        $lifts = array_filter($plan->prescriptions(), static fn(Prescription $prescription): bool => ($prescription->dose->body_fraction ?? 0) > 0);
+        $lifts = array_filter(
+            $plan->prescriptions(),
+            static fn(Prescription $prescription): bool => ($prescription->dose->body_fraction ?? 0) > 0,
+        );
         if ($lifts !== [] && $athlete->body_mass_kg === null) {
             throw InvalidInput::at('/athlete/body_mass_kg', 'is needed: some exercises lift a part of the body');
         }

@@ -92,12 +92,22 @@ final readonly class OpeningRequest
         self::comingDay($node, 'season_until', $today);
         [$seasonFrom, $seasonUntil] = IntakeRequest::season($node);
         $tests = [];
-        foreach (['strength' => $catalogue->measure($catalogue->structure($structure)->strengthTest)->unit, 'range' => '°', 'count' => 'repetitions'] as $kind => $unit) {
-            $test = $node->childOrNull($kind, static fn(ObjectNode $test): array => [
-                'affected' => $test->number('affected'),
-                'unaffected' => $test->positive('unaffected'),
-                'unit' => $unit,
-            ]);
+        foreach (
+            [
+                'strength' => $catalogue->measure($catalogue->structure($structure)->strengthTest)->unit,
+                'range' => '°',
+                'count' => 'repetitions',
+            ]
+            as $kind => $unit
+        ) {
+            $test = $node->childOrNull(
+                $kind,
+                static fn(ObjectNode $test): array => [
+                    'affected' => $test->number('affected'),
+                    'unaffected' => $test->positive('unaffected'),
+                    'unit' => $unit,
+                ],
+            );
             if ($test !== null) {
                 $fault = TestSense::fault($test['affected'], $test['unaffected']);
                 if ($fault !== null) {
@@ -109,7 +119,10 @@ final readonly class OpeningRequest
 
         return new self(
             id: self::id($node),
-            athlete: $node->child('athlete', static fn(ObjectNode $athlete): AthleteEntry => AthleteEntry::read($athlete, $today)),
+            athlete: $node->child(
+                'athlete',
+                static fn(ObjectNode $athlete): AthleteEntry => AthleteEntry::read($athlete, $today),
+            ),
             purpose: $node->choice('purpose', Purpose::class),
             seasonFrom: $seasonFrom,
             seasonUntil: $seasonUntil,
@@ -131,11 +144,18 @@ final readonly class OpeningRequest
                 settle: $node->numberOrNull('settle_min'),
                 stiffness: $node->numberOrNull('stiffness_min'),
                 symmetryPercent: isset($tests['strength'])
-                    ? Strength::symmetry($tests['strength']['affected'], $tests['strength']['unaffected'], $side === Side::Both)
+                    ? Strength::symmetry(
+                        $tests['strength']['affected'],
+                        $tests['strength']['unaffected'],
+                        $side === Side::Both,
+                    )
                     : null,
                 trainingDaysPerWeek: $node->whole('training_days_per_week', 0, 7),
             ),
-            risks: $node->eachOrEmpty('risks', static fn(ObjectNode $risk): FoundRisk => self::risk($risk, $catalogue, $today)),
+            risks: $node->eachOrEmpty(
+                'risks',
+                static fn(ObjectNode $risk): FoundRisk => self::risk($risk, $catalogue, $today),
+            ),
             signs: $node->eachOrEmpty('signs', static fn(ObjectNode $sign): FoundSign => self::sign($sign, $catalogue)),
             noSigns: $node->flagOrNull('no_signs') ?? false,
             noRisks: $node->flagOrNull('no_risks') ?? false,
@@ -148,7 +168,10 @@ final readonly class OpeningRequest
             programme: $node->key('programme'),
             rule: $node->textOrNull('rule'),
             stage: $node->textOrNull('stage'),
-            trials: $node->eachOrEmpty('trials', static fn(ObjectNode $trial): Trial => self::trial($trial, $catalogue)),
+            trials: $node->eachOrEmpty(
+                'trials',
+                static fn(ObjectNode $trial): Trial => self::trial($trial, $catalogue),
+            ),
             exercises: $node->childOrNull('exercises', static fn(ObjectNode $map): array => $map->texts()) ?? [],
             found: IntakeRequest::found($node, $catalogue) ?? [],
             draft: $node->textOrNull('draft'),

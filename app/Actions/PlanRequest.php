@@ -55,6 +55,11 @@ final readonly class PlanRequest
             }
         }
 
-        return new self($draft, $saving ? $node->whole('revision') : $node->wholeOrNull('revision') ?? 0, $note === '' ? null : $note, $why);
+        return new self(
+            $draft,
+            $saving ? $node->whole('revision') : $node->wholeOrNull('revision') ?? 0,
+            $note === '' ? null : $note,
+            $why,
+        );
     }
 }

@@ -28,18 +28,37 @@ final class PlanSessions
     public static function ahead(CareCase $case): void
     {
         $today = Clock::today($case->practice->timezone);
-        $entry = StageEntry::query()->where('case_id', $case->id)->where('from', '<=', $today->toIso())->orderByDesc('from')->first();
+        $entry = StageEntry::query()
+            ->where('case_id', $case->id)
+            ->where('from', '<=', $today->toIso())
+            ->orderByDesc('from')
+            ->first();
         $wanted = [];
         // Of a closed case nothing is asked any more.
-        foreach ($entry === null || $case->closed_on !== null ? [] : self::placed($case, $entry, $today, $today->plus(self::AHEAD_DAYS)) as $place) {
+        foreach (
+            $entry === null || $case->closed_on !== null
+                ? []
+                : self::placed($case, $entry, $today, $today->plus(self::AHEAD_DAYS))
+            as $place
+        ) {
             $wanted["{$place->on->toIso()}/$place->slot/$place->number"] = $place;
         }
         $begun = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
         $withdrawn = $kept = [];
         $stage = $entry->stage ?? '';
         // What was moved stands for the place that it came from, and is looked at first; moved before today, it has its day behind it.
-        $rows = PlannedSession::query()->where('case_id', $case->id)->where(static fn(Builder $of): Builder => $of->where('on', '>=', $today->toIso())->orWhere('moved_from', '>=', $today->toIso()))
-            ->orderByDesc('dropped')->orderByRaw('moved_from is null')->orderBy('withdrawn')->get()->all();
+        $rows = PlannedSession::query()
+            ->where('case_id', $case->id)
+            ->where(
+                static fn(Builder $of): Builder => $of
+                    ->where('on', '>=', $today->toIso())
+                    ->orWhere('moved_from', '>=', $today->toIso()),
+            )
+            ->orderByDesc('dropped')
+            ->orderByRaw('moved_from is null')
+            ->orderBy('withdrawn')
+            ->get()
+            ->all();
         foreach ($rows as $planned) {
             if ($planned->dropped) {
                 // Left out by a practitioner: nothing comes in its place as long as the stage lasts.
@@ -50,7 +69,11 @@ final class PlanSessions
             }
             if ($planned->added) {
                 // Put in once more by a practitioner: it stays as long as the stage lasts, and stands for nothing of the plan.
-                if ($planned->on >= $today->toIso() && ($planned->stage !== $stage || $case->closed_on !== null) && !in_array($planned->id, $begun, true)) {
+                if (
+                    $planned->on >= $today->toIso() &&
+                    ($planned->stage !== $stage || $case->closed_on !== null) &&
+                    !in_array($planned->id, $begun, true)
+                ) {
                     $withdrawn[] = $planned->id;
                 }
                 continue;
@@ -76,26 +99,44 @@ final class PlanSessions
                 $withdrawn[] = $planned->id;
             }
         }
-        PlannedSession::query()->whereKey($withdrawn)->where('withdrawn', false)->update(['withdrawn' => true]);
+        PlannedSession::query()
+            ->whereKey($withdrawn)
+            ->where('withdrawn', false)
+            ->update(['withdrawn' => true]);
         // What comes back was asked for by the plan, not moved there.
-        PlannedSession::query()->whereKey($kept)->where('withdrawn', true)->update(['moved_from' => null]);
-        PlannedSession::query()->whereKey($kept)->whereNotIn('id', $begun)->update(['withdrawn' => false, 'stage' => $stage]);
-        PlannedSession::query()->insert(array_values(array_map(static fn(Placed $place): array => [
-            'id' => (string) Str::uuid7(),
-            'practice_id' => $case->practice_id,
-            'case_id' => $case->id,
-            'on' => $place->on->toIso(),
-            'stage' => $stage,
-            'slot' => $place->slot,
-            'number' => $place->number,
-        ], $wanted)));
+        PlannedSession::query()
+            ->whereKey($kept)
+            ->where('withdrawn', true)
+            ->update(['moved_from' => null]);
+        PlannedSession::query()
+            ->whereKey($kept)
+            ->whereNotIn('id', $begun)
+            ->update(['withdrawn' => false, 'stage' => $stage]);
+        PlannedSession::query()->insert(
+            array_values(
+                array_map(
+                    static fn(Placed $place): array => [
+                        'id' => (string) Str::uuid7(),
+                        'practice_id' => $case->practice_id,
+                        'case_id' => $case->id,
+                        'on' => $place->on->toIso(),
+                        'stage' => $stage,
+                        'slot' => $place->slot,
+                        'number' => $place->number,
+                    ],
+                    $wanted,
+                ),
+            ),
+        );
     }
 
     /** Whether the calendar runs out sooner than it should. */
     public static function runsShort(CareCase $case): bool
     {
         $until = $case->plannedSessions()->max('on');
-        $wanted = CarbonImmutable::now($case->practice->timezone)->addDays(self::AHEAD_DAYS - 7)->format('Y-m-d');
+        $wanted = CarbonImmutable::now($case->practice->timezone)
+            ->addDays(self::AHEAD_DAYS - 7)
+            ->format('Y-m-d');
 
         return !is_string($until) || $until < $wanted;
     }
@@ -103,7 +144,11 @@ final class PlanSessions
     /** @return list<Placed> what the plan would ask for on the days from one to before another, as things stand */
     public static function asked(CareCase $case, Day $from, Day $until): array
     {
-        $entry = $case->stageEntries()->where('from', '<=', Clock::today($case->practice->timezone)->toIso())->reorder('from', 'desc')->first();
+        $entry = $case
+            ->stageEntries()
+            ->where('from', '<=', Clock::today($case->practice->timezone)->toIso())
+            ->reorder('from', 'desc')
+            ->first();
 
         return $entry === null || $case->closed_on !== null ? [] : self::placed($case, $entry, $from, $until);
     }
@@ -132,6 +177,15 @@ final class PlanSessions
 
         return $stage === null || $days <= 0
             ? []
-            : PlanCalendar::asked($plan, $stage, $stageFrom, $from, $days, $case->weekdays($plan), $case->blockedDays(), $case->eventDays());
+            : PlanCalendar::asked(
+                $plan,
+                $stage,
+                $stageFrom,
+                $from,
+                $days,
+                $case->weekdays($plan),
+                $case->blockedDays(),
+                $case->eventDays(),
+            );
     }
 }

@@ -27,7 +27,10 @@ final class PreviewPlan
     public function of(CareCase $case, Plan $plan, StageDraft $draft): array
     {
         $catalogue = $this->shelf->forCase($case, $plan);
-        $summary = $case->course === null ? TrainingSummary::of($this->standing->evaluate($case)) : TrainingSummary::fromJson($case->course);
+        $summary =
+            $case->course === null
+                ? TrainingSummary::of($this->standing->evaluate($case))
+                : TrainingSummary::fromJson($case->course);
 
         $preview = Preview::of(
             plan: $plan,

@@ -31,48 +31,100 @@ final class ProposeStart
     /** @throws InvalidInput */
     public static function of(OpeningRequest $opening, Catalogue $catalogue, Day $today): ProposedStart
     {
-        $programme = $catalogue->programmes[$opening->programme]
-            ?? throw InvalidInput::at('/programme', 'must name a programme of the library');
+        $programme =
+            $catalogue->programmes[$opening->programme] ??
+            throw InvalidInput::at('/programme', 'must name a programme of the library');
         if (!in_array($opening->structure, $programme->structures, true)) {
             throw InvalidInput::at('/programme', 'is not meant for this structure; choose another');
         }
-        $rule = $catalogue->schools[$opening->rule ?? $programme->rule] ?? throw InvalidInput::at('/rule', 'must name a response rule of the library');
+        $rule =
+            $catalogue->schools[$opening->rule ?? $programme->rule] ??
+            throw InvalidInput::at('/rule', 'must name a response rule of the library');
         $structure = $catalogue->structure($opening->structure);
         $proposal = self::proposal($opening, $programme);
         $key = $opening->stage ?? $proposal->stage;
-        $level = $opening->stage !== null && $opening->stage !== $proposal->stage ? RungLevel::Easiest : $proposal->level($opening->purpose, self::isAtRisk($opening));
+        $level =
+            $opening->stage !== null && $opening->stage !== $proposal->stage
+                ? RungLevel::Easiest
+                : $proposal->level($opening->purpose, self::isAtRisk($opening));
         if ($proposal->blocked || $key === null) {
-            return new ProposedStart($catalogue, $structure, $programme, $rule->rule, $proposal, null, $level, null, [], []);
+            return new ProposedStart(
+                $catalogue,
+                $structure,
+                $programme,
+                $rule->rule,
+                $proposal,
+                null,
+                $level,
+                null,
+                [],
+                [],
+            );
         }
         if ($programme->plan->stage($key)?->stage->appliesTo($opening->goal) !== true) {
             throw InvalidInput::at('/stage', 'must name a stage of the programme that applies to the goal');
         }
         $irritable = $proposal->isIrritable($opening->purpose, self::isAtRisk($opening));
-        $plan = StartPlan::of($programme, $catalogue, $structure, $key, $level, $irritable, $opening->equipment, $opening->exercises, new Trials($opening->trials, $rule->rule->during_max), $opening->goal, $opening->found);
+        $plan = StartPlan::of(
+            $programme,
+            $catalogue,
+            $structure,
+            $key,
+            $level,
+            $irritable,
+            $opening->equipment,
+            $opening->exercises,
+            new Trials($opening->trials, $rule->rule->during_max),
+            $opening->goal,
+            $opening->found,
+        );
         if ($opening->side === Side::Both) {
             $plan = $plan->onBothSides();
         }
         $stage = $plan->plan->stage($key);
         assert($stage !== null);
-        $calendar = PlanCalendar::asked($plan->plan, $stage, $today, $today, self::SHOWN_DAYS, $opening->available, [], $opening->events);
+        $calendar = PlanCalendar::asked(
+            $plan->plan,
+            $stage,
+            $today,
+            $today,
+            self::SHOWN_DAYS,
+            $opening->available,
+            [],
+            $opening->events,
+        );
 
-        return new ProposedStart($catalogue, $structure, $programme, $rule->rule, $proposal, $stage, $level, $plan, $calendar, Linter::of(new LintSubject(
-            catalogue: $catalogue,
-            structure: $structure,
-            rule: $rule->rule,
-            stage: $stage,
-            irritable: $irritable,
-            loweringOnly: $programme->lowering_only,
-            calendar: $calendar,
-            events: $opening->events,
-            sessionMinutes: $opening->sessionMinutes,
-            bodyMassKg: $opening->athlete->bodyMassKg,
-        )));
+        return new ProposedStart(
+            $catalogue,
+            $structure,
+            $programme,
+            $rule->rule,
+            $proposal,
+            $stage,
+            $level,
+            $plan,
+            $calendar,
+            Linter::of(
+                new LintSubject(
+                    catalogue: $catalogue,
+                    structure: $structure,
+                    rule: $rule->rule,
+                    stage: $stage,
+                    irritable: $irritable,
+                    loweringOnly: $programme->lowering_only,
+                    calendar: $calendar,
+                    events: $opening->events,
+                    sessionMinutes: $opening->sessionMinutes,
+                    bodyMassKg: $opening->athlete->bodyMassKg,
+                ),
+            ),
+        );
     }
 
     private static function isAtRisk(OpeningRequest $opening): bool
     {
-        return array_filter($opening->risks, static fn(FoundRisk $risk): bool => $risk->counts($opening->beganOn)) !== [];
+        return array_filter($opening->risks, static fn(FoundRisk $risk): bool => $risk->counts($opening->beganOn)) !==
+            [];
     }
 
     public static function proposal(OpeningRequest $opening, Programme $programme): StartProposal
@@ -94,10 +146,15 @@ final class ProposeStart
      */
     public static function planFor(ProposedStart $start, ?SeverityScore $severity): Plan
     {
-        $plan = SeverityScore::into($severity, $start->plan->plan ?? new Plan([]))->keeping($start->catalogue->ownExercises());
+        $plan = SeverityScore::into($severity, $start->plan->plan ?? new Plan([]))->keeping(
+            $start->catalogue->ownExercises(),
+        );
         foreach ($plan->stages as $stage) {
             if ($stage->stage->gate === []) {
-                throw InvalidInput::at('/severity', "is needed: the gate of {$stage->stage->title} looks at nothing else");
+                throw InvalidInput::at(
+                    '/severity',
+                    "is needed: the gate of {$stage->stage->title} looks at nothing else",
+                );
             }
         }
 

@@ -34,13 +34,15 @@ final class PutEntryRight
      */
     public function handle(CareCase $case, User $by, string $id, EntryChange $change): bool
     {
-        return $this->write->run($case, $by, $change->struck ? 'struck out an entry' : 'put an entry right', function (CareCase $case) use ($by, $id, $change): bool {
+        return $this->write->run($case, $by, $change->struck ? 'struck out an entry' : 'put an entry right', function (
+            CareCase $case,
+        ) use ($by, $id, $change): bool {
             if (Correction::isStored($case, $id)) {
                 return false;
             }
             $entry = self::entry($case, $change);
             $before = $entry->toArray();
-            if ($change->struck && !$entry instanceof Decision) {
+            if ($change->struck && !($entry instanceof Decision)) {
                 $entry->update(['superseded' => true]);
             }
             if (!$change->struck) {
@@ -51,8 +53,16 @@ final class PutEntryRight
                 $entry->save();
             }
             Correction::query()->create([
-                'id' => $id, 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $by->id, 'what' => $change->what->value,
-                'entry' => $change->entry, 'at' => CarbonImmutable::now()->utc(), 'before' => $before, 'withdrawn' => $change->struck, 'why' => $change->why,
+                'id' => $id,
+                'practice_id' => $case->practice_id,
+                'case_id' => $case->id,
+                'user_id' => $by->id,
+                'what' => $change->what->value,
+                'entry' => $change->entry,
+                'at' => CarbonImmutable::now()->utc(),
+                'before' => $before,
+                'withdrawn' => $change->struck,
+                'why' => $change->why,
             ]);
 
             return true;
@@ -65,11 +75,20 @@ final class PutEntryRight
         $missing = InvalidInput::at('/entry', 'must name an entry of this case that still counts');
         if ($change->what === EntryKind::Note) {
             if (!$change->struck) {
-                throw InvalidInput::at('/struck', 'must be chosen: a note is not rewritten, it is struck out and written anew');
+                throw InvalidInput::at(
+                    '/struck',
+                    'must be chosen: a note is not rewritten, it is struck out and written anew',
+                );
             }
             $isStruck = Correction::query()->where('case_id', $case->id)->where('entry', $change->entry)->exists();
 
-            return (!$isStruck ? Decision::query()->where('case_id', $case->id)->where('kind', 'note')->whereKey($change->entry)->first() : null) ?? throw $missing;
+            return (!$isStruck
+                ? Decision::query()
+                    ->where('case_id', $case->id)
+                    ->where('kind', 'note')
+                    ->whereKey($change->entry)
+                    ->first()
+                : null) ?? throw $missing;
         }
         $query = match ($change->what) {
             EntryKind::Session => TrainingSession::query(),
@@ -78,7 +97,8 @@ final class PutEntryRight
             EntryKind::Score => Outcome::query(),
         };
 
-        return $query->where('case_id', $case->id)->where('superseded', false)->whereKey($change->entry)->first() ?? throw $missing;
+        return $query->where('case_id', $case->id)->where('superseded', false)->whereKey($change->entry)->first() ??
+            throw $missing;
     }
 
     /**
@@ -98,8 +118,16 @@ final class PutEntryRight
                 'provocation' => $change->provocation ?? $entry->provocation,
                 'stiffness_min' => $change->stiffnessMin ?? $entry->stiffness_min,
             ],
-            $entry instanceof StrengthTest => $this->tested($case, $entry, $change->affected ?? $entry->affected, $change->unaffected ?? $entry->unaffected),
-            $entry instanceof Outcome => ['score' => $this->scored($case, $entry, $change->score ?? $entry->score), 'details' => ($change->score ?? $entry->score) == $entry->score ? $entry->details : null],
+            $entry instanceof StrengthTest => $this->tested(
+                $case,
+                $entry,
+                $change->affected ?? $entry->affected,
+                $change->unaffected ?? $entry->unaffected,
+            ),
+            $entry instanceof Outcome => [
+                'score' => $this->scored($case, $entry, $change->score ?? $entry->score),
+                'details' => ($change->score ?? $entry->score) == $entry->score ? $entry->details : null,
+            ],
             default => [],
         };
     }
@@ -108,7 +136,10 @@ final class PutEntryRight
     private function scored(CareCase $case, Outcome $entry, int|float $score): int|float
     {
         $severity = $case->severityScore();
-        $fault = $severity !== null && $severity->name === $entry->measure ? $severity->faultOf($score) : $this->measures->of($case, $entry->measure)?->faultOf($score);
+        $fault =
+            $severity !== null && $severity->name === $entry->measure
+                ? $severity->faultOf($score)
+                : $this->measures->of($case, $entry->measure)?->faultOf($score);
 
         return $fault === null ? $score : throw InvalidInput::at('/score', $fault);
     }
@@ -132,6 +163,10 @@ final class PutEntryRight
             throw InvalidInput::at('/affected', $fault);
         }
 
-        return ['affected' => $affected, 'unaffected' => $unaffected, 'details' => $affected == $entry->affected && $unaffected == $entry->unaffected ? $entry->details : null];
+        return [
+            'affected' => $affected,
+            'unaffected' => $unaffected,
+            'details' => $affected == $entry->affected && $unaffected == $entry->unaffected ? $entry->details : null,
+        ];
     }
 }

@@ -30,8 +30,15 @@ final class PutInForce
      *
      * @throws InvalidInput where a stage is entered on the first day of another
      */
-    public function handle(CareCase $case, ?User $by, PlanStep $step, Evaluation $evaluation, string $note, string $why, ?Day $from = null): UndoData
-    {
+    public function handle(
+        CareCase $case,
+        ?User $by,
+        PlanStep $step,
+        Evaluation $evaluation,
+        string $note,
+        string $why,
+        ?Day $from = null,
+    ): UndoData {
         $before = $case->currentPlan();
         // An exercise that comes in new is done by the affected limb; with both sides affected each takes its turn.
         $plan = $case->side === Side::Both->value ? $step->plan->onBothSides() : $step->plan;
@@ -42,21 +49,33 @@ final class PutInForce
             'practice_id' => $case->practice_id,
             'case_id' => $case->id,
             'version' => $case->nextVersion(),
-            'content' => json_encode($plan->remembering(Plan::fromJson($before->content))->keeping($this->shelf->of($case->practice_id)->ownExercises())->toArray(), JSON_THROW_ON_ERROR),
+            'content' => json_encode(
+                $plan
+                    ->remembering(Plan::fromJson($before->content))
+                    ->keeping($this->shelf->of($case->practice_id)->ownExercises())
+                    ->toArray(),
+                JSON_THROW_ON_ERROR,
+            ),
             'note' => $note,
             'why' => $why === '' ? null : $why,
             'valid_from' => $later?->toIso(),
             'author_id' => $by?->id,
             'created_at' => Clock::utc($evaluation->log->at),
         ]);
-        $at = $later === null ? Clock::utc($evaluation->log->at) : CarbonImmutable::parse($later->toIso(), $case->practice->timezone)->utc();
-        $changes = array_map(static fn(CoreDoseChange $change): string => DoseChange::query()->create([
-            'practice_id' => $case->practice_id,
-            'case_id' => $case->id,
-            'at' => $at,
-            'kind' => $change->kind->value,
-            'prescription' => $change->prescription,
-        ])->id, $step->changes);
+        $at =
+            $later === null
+                ? Clock::utc($evaluation->log->at)
+                : CarbonImmutable::parse($later->toIso(), $case->practice->timezone)->utc();
+        $changes = array_map(
+            static fn(CoreDoseChange $change): string => DoseChange::query()->create([
+                'practice_id' => $case->practice_id,
+                'case_id' => $case->id,
+                'at' => $at,
+                'kind' => $change->kind->value,
+                'prescription' => $change->prescription,
+            ])->id,
+            $step->changes,
+        );
         $entry = $step->enterStage === null ? null : $this->enter($case, $step->enterStage, $evaluation);
         PlanSessions::ahead($case);
 
@@ -75,9 +94,17 @@ final class PutInForce
             return null;
         }
         $coming = DoseChange::query()->where('case_id', $case->id)->where('at', '>', $now);
-        $changes = $coming->get()->map(static fn(DoseChange $change): array => [
-            'id' => $change->id, 'at' => $change->at->toIso8601String(), 'kind' => $change->kind, 'prescription' => $change->prescription,
-        ])->all();
+        $changes = $coming
+            ->get()
+            ->map(
+                static fn(DoseChange $change): array => [
+                    'id' => $change->id,
+                    'at' => $change->at->toIso8601String(),
+                    'kind' => $change->kind,
+                    'prescription' => $change->prescription,
+                ],
+            )
+            ->all();
         $coming->delete();
 
         return ['version' => $waiting->version, 'changes' => array_values($changes)];

@@ -71,7 +71,13 @@ final class ReadSheet
             // The same row twice in a sheet is one entry.
             $isThere = $isThere || isset($seen[$words]);
             $seen[$words] = true;
-            $entries[] = new SheetEntry([$line], $row->faults() === null ? $record : null, $words, $row->faults(), $isThere);
+            $entries[] = new SheetEntry(
+                [$line],
+                $row->faults() === null ? $record : null,
+                $words,
+                $row->faults(),
+                $isThere,
+            );
         }
 
         return $entries;
@@ -80,8 +86,16 @@ final class ReadSheet
     private static function day(CareCase $case, SheetRow $row): ?Day
     {
         $on = $row->day('on');
-        if ($on !== null && ($on->isAfter(Clock::today($case->practice->timezone)) || Day::fromIso($case->opened_on)->isAfter($on))) {
-            $row->fault('the day must lie between the opening of the case (' . TimeWords::day(Day::fromIso($case->opened_on)) . ') and today, and is ' . TimeWords::day($on));
+        if (
+            $on !== null &&
+            ($on->isAfter(Clock::today($case->practice->timezone)) || Day::fromIso($case->opened_on)->isAfter($on))
+        ) {
+            $row->fault(
+                'the day must lie between the opening of the case (' .
+                    TimeWords::day(Day::fromIso($case->opened_on)) .
+                    ') and today, and is ' .
+                    TimeWords::day($on),
+            );
         }
 
         return $on;
@@ -92,10 +106,21 @@ final class ReadSheet
     {
         $score = $row->whole('provocation', 'the morning test', 0, 10, true);
         $stiff = $row->number('stiffness_min', 'stiffness', 0, 1440);
-        $words = 'Morning of ' . TimeWords::day($on) . ": $score of 10" . ($stiff === null ? '' : ", stiff for $stiff min");
+        $words =
+            'Morning of ' . TimeWords::day($on) . ": $score of 10" . ($stiff === null ? '' : ", stiff for $stiff min");
 
         return [
-            $score === null ? null : new CheckIn(Str::uuid()->toString(), self::moment($case, $on, self::MORNING), $score, $stiff, [], null, $row->text('notes')),
+            $score === null
+                ? null
+                : new CheckIn(
+                    Str::uuid()->toString(),
+                    self::moment($case, $on, self::MORNING),
+                    $score,
+                    $stiff,
+                    [],
+                    null,
+                    $row->text('notes'),
+                ),
             $words,
             $case->checkIns()->where('local_on', $on->toIso())->whereNotNull('provocation')->exists(),
         ];
@@ -108,21 +133,28 @@ final class ReadSheet
         $effort = $row->whole('effort', 'effort', 0, 10);
         $pain = $row->whole('pain', 'pain', 0, 10);
         $started = self::moment($case, $on, self::EVENING);
-        $words = 'Practice on ' . TimeWords::day($on) . ": $minutes min" . ($effort === null ? '' : " at an effort of $effort") . ($pain === null ? '' : ", pain $pain");
+        $words =
+            'Practice on ' .
+            TimeWords::day($on) .
+            ": $minutes min" .
+            ($effort === null ? '' : " at an effort of $effort") .
+            ($pain === null ? '' : ", pain $pain");
         $there = self::sessionsOn($case, $on)->where('kind', SessionKind::Sport->value)->where('minutes', $minutes);
 
         return [
-            $minutes === null ? null : new Session(
-                Str::uuid()->toString(),
-                '',
-                SessionKind::Sport,
-                $started,
-                self::later($started, (int) $minutes),
-                $pain === null ? [] : [new Entry(null, [], $pain)],
-                minutes: $minutes,
-                effort: $effort,
-                notes: $row->text('notes'),
-            ),
+            $minutes === null
+                ? null
+                : new Session(
+                    Str::uuid()->toString(),
+                    '',
+                    SessionKind::Sport,
+                    $started,
+                    self::later($started, (int) $minutes),
+                    $pain === null ? [] : [new Entry(null, [], $pain)],
+                    minutes: $minutes,
+                    effort: $effort,
+                    notes: $row->text('notes'),
+                ),
             $words,
             $minutes !== null && $there->exists(),
         ];
@@ -134,22 +166,39 @@ final class ReadSheet
         $name = $row->text('measure');
         $measure = $name === null ? null : $this->measure($case, $name);
         if ($measure === null) {
-            $row->fault($name === null ? 'the measure is missing' : "“{$name}” is no measure of this case or the library");
+            $row->fault(
+                $name === null ? 'the measure is missing' : "“{$name}” is no measure of this case or the library",
+            );
         }
         $affected = $row->number('affected', 'the sore side', -100_000, 100_000, true);
         $unaffected = $row->number('unaffected', 'the other side', -100_000, 100_000);
         if ($measure === null || $affected === null) {
             return [null, '', false];
         }
-        $body = ['measure' => $measure->key, 'on' => $on->toIso(), 'affected' => [['value' => $affected]], 'unaffected' => $unaffected === null ? [] : [['value' => $unaffected]]];
-        $words = "$measure->title on " . TimeWords::day($on) . ": $affected" . ($unaffected === null ? '' : " and $unaffected") . " $measure->unit";
+        $body = [
+            'measure' => $measure->key,
+            'on' => $on->toIso(),
+            'affected' => [['value' => $affected]],
+            'unaffected' => $unaffected === null ? [] : [['value' => $unaffected]],
+        ];
+        $words =
+            "$measure->title on " .
+            TimeWords::day($on) .
+            ": $affected" .
+            ($unaffected === null ? '' : " and $unaffected") .
+            " $measure->unit";
         try {
-            $measurement = Json::read(json_encode($body, JSON_THROW_ON_ERROR), fn(ObjectNode $node): Measurement => Measurement::read($node, static fn(): Measure => $measure));
+            $measurement = Json::read(
+                json_encode($body, JSON_THROW_ON_ERROR),
+                fn(ObjectNode $node): Measurement => Measurement::read($node, static fn(): Measure => $measure),
+            );
 
             return [$measurement, $words, ImportMeasures::isThere($case, $measurement)];
         } catch (InvalidInput $bad) {
             $fault = $bad->faults[0];
-            $row->fault((str_starts_with($fault->path, '/unaffected') ? 'the other side' : 'the value') . " $fault->message");
+            $row->fault(
+                (str_starts_with($fault->path, '/unaffected') ? 'the other side' : 'the value') . " $fault->message",
+            );
 
             return [null, $words, false];
         }
@@ -195,30 +244,67 @@ final class ReadSheet
             $pain = $row->whole('pain', 'pain', 0, 10);
             $entry = $prescription === null ? null : new Entry($prescription->key, array_fill(0, $sets, $set), $pain);
             $words = "$title, $sets × " . DoseWords::set($set) . ($pain === null ? '' : ", pain $pain");
-            $sessions[($on?->toIso() ?? "line $line") . ' ' . ($prescription->slot ?? '')][] = [$line, $entry, $words, $row, $on];
+            $sessions[($on?->toIso() ?? "line $line") . ' ' . ($prescription->slot ?? '')][] = [
+                $line,
+                $entry,
+                $words,
+                $row,
+                $on,
+            ];
         }
 
-        return array_values(array_map(fn(string $key, array $rows): SheetEntry => self::session($case, trim(substr($key, 10)), $rows), array_keys($sessions), $sessions));
+        return array_values(
+            array_map(
+                fn(string $key, array $rows): SheetEntry => self::session($case, trim(substr($key, 10)), $rows),
+                array_keys($sessions),
+                $sessions,
+            ),
+        );
     }
 
     /** @param list<array{int, Entry|null, string, SheetRow, Day|null}> $rows of one session */
     private static function session(CareCase $case, string $slot, array $rows): SheetEntry
     {
-        $faults = array_filter(array_map(static fn(array $row): ?string => ($fault = $row[3]->faults()) === null ? null : (count($rows) > 1 ? "line $row[0]: $fault" : $fault), $rows));
+        $faults = array_filter(
+            array_map(
+                static fn(array $row): ?string => ($fault = $row[3]->faults()) === null
+                    ? null
+                    : (count($rows) > 1
+                        ? "line $row[0]: $fault"
+                        : $fault),
+                $rows,
+            ),
+        );
         $on = $rows[0][4];
         $entries = array_values(array_filter(array_column($rows, 1)));
         if ($faults !== [] || $on === null || $entries === []) {
             return new SheetEntry(array_column($rows, 0), null, '', implode(' ', $faults));
         }
         $started = self::moment($case, $on, self::EVENING);
-        $planned = PlannedSession::query()->where('case_id', $case->id)->where('on', $on->toIso())->where('slot', $slot)->whereNotIn('id', $case->trainingSessions()->whereNotNull('planned_id')->select('planned_id'))->first();
+        $planned = PlannedSession::query()
+            ->where('case_id', $case->id)
+            ->where('on', $on->toIso())
+            ->where('slot', $slot)
+            ->whereNotIn('id', $case->trainingSessions()->whereNotNull('planned_id')->select('planned_id'))
+            ->first();
 
         return new SheetEntry(
             array_column($rows, 0),
-            new Session(Str::uuid()->toString(), '', SessionKind::Loading, $started, self::later($started, self::SESSION_MIN), $entries, $planned?->id),
+            new Session(
+                Str::uuid()->toString(),
+                '',
+                SessionKind::Loading,
+                $started,
+                self::later($started, self::SESSION_MIN),
+                $entries,
+                $planned?->id,
+            ),
             'Session of ' . TimeWords::day($on) . ': ' . implode('; ', array_column($rows, 2)),
             null,
-            self::sessionsOn($case, $on)->where('kind', SessionKind::Loading->value)->whereJsonContains('entries', [['prescription' => $entries[0]->prescription]])->exists(),
+            self::sessionsOn($case, $on)
+                ->where('kind', SessionKind::Loading->value)
+                ->whereJsonContains('entries', [['prescription' => $entries[0]->prescription]])
+                ->exists(),
         );
     }
 
@@ -230,8 +316,20 @@ final class ReadSheet
         $known = [];
         $current = $case->stage_title;
         $stages = $plan->stages;
-        usort($stages, static fn(PlanStage $a, PlanStage $b): int => ($a->stage->title !== $current) <=> ($b->stage->title !== $current));
-        foreach ([...array_merge(...array_map(static fn(PlanStage $stage): array => $stage->stage->prescriptions, $stages)), ...$plan->leftOut] as $prescription) {
+        usort(
+            $stages,
+            static fn(PlanStage $a, PlanStage $b): int => ($a->stage->title !== $current) <=>
+                ($b->stage->title !== $current),
+        );
+        foreach (
+            [
+                ...array_merge(
+                    ...array_map(static fn(PlanStage $stage): array => $stage->stage->prescriptions, $stages),
+                ),
+                ...$plan->leftOut,
+            ]
+            as $prescription
+        ) {
             $title = $catalogue->titleOf($prescription->exercise);
             foreach ([$title, $prescription->exercise, $prescription->key] as $name) {
                 $known[mb_strtolower($name)] ??= [$prescription, $title];
@@ -246,7 +344,10 @@ final class ReadSheet
     {
         $zone = $case->practice->timezone;
 
-        return $case->trainingSessions()->where('started_at', '>=', CarbonImmutable::parse($on->toIso(), $zone)->utc())->where('started_at', '<', CarbonImmutable::parse($on->plus(1)->toIso(), $zone)->utc());
+        return $case
+            ->trainingSessions()
+            ->where('started_at', '>=', CarbonImmutable::parse($on->toIso(), $zone)->utc())
+            ->where('started_at', '<', CarbonImmutable::parse($on->plus(1)->toIso(), $zone)->utc());
     }
 
     private static function moment(CareCase $case, Day $on, string $time): Moment
@@ -262,6 +363,8 @@ final class ReadSheet
     {
         $end = CarbonImmutable::instance($started->toDateTime())->addMinutes($minutes);
 
-        return Moment::of($end->greaterThan(CarbonImmutable::now()) ? CarbonImmutable::instance($started->toDateTime()) : $end);
+        return Moment::of(
+            $end->greaterThan(CarbonImmutable::now()) ? CarbonImmutable::instance($started->toDateTime()) : $end,
+        );
     }
 }

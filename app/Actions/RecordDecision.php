@@ -39,20 +39,25 @@ final class RecordDecision
         );
         $evidence['because'] = EvaluationWords::because($evaluation);
         $evidence['pegs'] = Standing::pegs($evaluation);
-        $evidence['grounds'] = array_map(static fn(Ground $ground): array => $ground->toArray(), Grounds::of($evaluation));
+        $evidence['grounds'] = array_map(
+            static fn(Ground $ground): array => $ground->toArray(),
+            Grounds::of($evaluation),
+        );
 
-        return Decision::query()->create(($id === null ? [] : ['id' => $id]) + [
-            'practice_id' => $case->practice_id,
-            'case_id' => $case->id,
-            'at' => CarbonImmutable::now()->utc(),
-            'user_id' => $by?->id,
-            'kind' => $kind,
-            'words' => $words,
-            'reason' => $reason,
-            'evidence' => $evidence,
-            'plan_version' => $case->currentPlan()->version,
-            'undo' => $undo?->toArray(),
-            'undoes' => $undoes,
-        ]);
+        return Decision::query()->create(
+            ($id === null ? [] : ['id' => $id]) + [
+                'practice_id' => $case->practice_id,
+                'case_id' => $case->id,
+                'at' => CarbonImmutable::now()->utc(),
+                'user_id' => $by?->id,
+                'kind' => $kind,
+                'words' => $words,
+                'reason' => $reason,
+                'evidence' => $evidence,
+                'plan_version' => $case->currentPlan()->version,
+                'undo' => $undo?->toArray(),
+                'undoes' => $undoes,
+            ],
+        );
     }
 }

@@ -41,7 +41,12 @@ final class RecordMeasurement
     {
         $measurement = self::lookedUp($case, $measurement);
 
-        return $this->write->run($case, $by, 'recorded a measurement', static function (CareCase $case) use ($by, $id, $measurement, $confirmed): bool {
+        return $this->write->run($case, $by, 'recorded a measurement', static function (CareCase $case) use (
+            $by,
+            $id,
+            $measurement,
+            $confirmed,
+        ): bool {
             if ($measurement->measure->eachSide ? StrengthTest::isStored($case, $id) : Outcome::isStored($case, $id)) {
                 return false;
             }
@@ -60,14 +65,24 @@ final class RecordMeasurement
     {
         self::check($case, $measurement, $confirmed);
         $own = [
-            'id' => $id, 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'on' => $measurement->on->toIso(),
-            'details' => $measurement->details(), 'entered_by' => $by->id, 'created_at' => CarbonImmutable::now()->utc(),
+            'id' => $id,
+            'practice_id' => $case->practice_id,
+            'case_id' => $case->id,
+            'on' => $measurement->on->toIso(),
+            'details' => $measurement->details(),
+            'entered_by' => $by->id,
+            'created_at' => CarbonImmutable::now()->utc(),
         ];
         $best = $measurement->ofAffected()->best ?? 0;
         if ($measurement->measure->eachSide) {
-            StrengthTest::query()->create($own + [
-                'test' => $measurement->measure->key, 'affected' => $best, 'unaffected' => $measurement->ofUnaffected()->best ?? 0, 'unit' => $measurement->measure->unit,
-            ]);
+            StrengthTest::query()->create(
+                $own + [
+                    'test' => $measurement->measure->key,
+                    'affected' => $best,
+                    'unaffected' => $measurement->ofUnaffected()->best ?? 0,
+                    'unit' => $measurement->measure->unit,
+                ],
+            );
         } else {
             Outcome::query()->create($own + ['measure' => $measurement->measure->key, 'score' => $best]);
         }
@@ -80,18 +95,35 @@ final class RecordMeasurement
      */
     public static function lookedUp(CareCase $case, Measurement $measurement): Measurement
     {
-        $find = static fn(string $side): Closure => static function (Attempt $try) use ($case, $measurement, $side): Attempt {
+        $find = static fn(string $side): Closure => static function (Attempt $try) use (
+            $case,
+            $measurement,
+            $side,
+        ): Attempt {
             if ($try->curve === null) {
                 return $try;
             }
-            $curve = !Str::isUuid($try->curve) ? null : Curve::query()->where('case_id', $case->id)->where('measure', $measurement->measure->key)->where('side', $side)->whereKey($try->curve)->first();
+            $curve = !Str::isUuid($try->curve)
+                ? null
+                : Curve::query()
+                    ->where('case_id', $case->id)
+                    ->where('measure', $measurement->measure->key)
+                    ->where('side', $side)
+                    ->whereKey($try->curve)
+                    ->first();
 
             return $curve === null
-                ? throw InvalidInput::at($side === 'unaffected' ? '/unaffected' : '/affected', 'names a curve that was not kept for this measure and side; take the try again')
+                ? throw InvalidInput::at(
+                    $side === 'unaffected' ? '/unaffected' : '/affected',
+                    'names a curve that was not kept for this measure and side; take the try again',
+                )
                 : $try->withValue($curve->figures['peak_n'] ?? 0);
         };
 
-        return $measurement->withCurves($find($measurement->measure->eachSide ? 'affected' : 'both'), $find('unaffected'));
+        return $measurement->withCurves(
+            $find($measurement->measure->eachSide ? 'affected' : 'both'),
+            $find('unaffected'),
+        );
     }
 
     /** @throws InvalidInput */
@@ -110,7 +142,10 @@ final class RecordMeasurement
         $before = MeasureHistory::of($case)->course($measurement->measure);
         $unit = $case->tests()->where('test', $measurement->measure->key)->first()->unit ?? $measurement->measure->unit;
         if ($unit !== $measurement->measure->unit) {
-            throw InvalidInput::at('/measure', "was measured in $unit in this case and is measured in {$measurement->measure->unit} now: they cannot be compared. Choose another measure");
+            throw InvalidInput::at(
+                '/measure',
+                "was measured in $unit in this case and is measured in {$measurement->measure->unit} now: they cannot be compared. Choose another measure",
+            );
         }
         $questions = MeasureSense::questions($measurement, $before);
         if (!$confirmed && $questions !== []) {

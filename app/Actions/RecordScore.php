@@ -20,7 +20,9 @@ final class RecordScore
     /** @throws InvalidInput */
     public function handle(CareCase $case, User $by, int|float $score, Day $on): void
     {
-        $measure = $case->severityScore() ?? throw InvalidInput::at('/score', 'cannot be taken: no score was chosen when this case was opened');
+        $measure =
+            $case->severityScore() ??
+            throw InvalidInput::at('/score', 'cannot be taken: no score was chosen when this case was opened');
         if ($on->isAfter(Clock::today($case->practice->timezone))) {
             throw InvalidInput::at('/on', 'must not lie in the future');
         }
@@ -28,8 +30,18 @@ final class RecordScore
         if ($fault !== null) {
             throw InvalidInput::at('/score', $fault);
         }
-        $this->write->run($case, $by, 'recorded a score', static fn(CareCase $case): Outcome => Outcome::query()->create([
-            'practice_id' => $case->practice_id, 'case_id' => $case->id, 'measure' => $measure->name, 'on' => $on->toIso(), 'score' => $score, 'created_at' => CarbonImmutable::now()->utc(),
-        ]));
+        $this->write->run(
+            $case,
+            $by,
+            'recorded a score',
+            static fn(CareCase $case): Outcome => Outcome::query()->create([
+                'practice_id' => $case->practice_id,
+                'case_id' => $case->id,
+                'measure' => $measure->name,
+                'on' => $on->toIso(),
+                'score' => $score,
+                'created_at' => CarbonImmutable::now()->utc(),
+            ]),
+        );
     }
 }

@@ -26,7 +26,9 @@ final class RecordTest
             throw InvalidInput::at('/on', 'must not lie in the future');
         }
         $plan = $case->plan();
-        $measure = array_column($case->measures($plan, $this->shelf->forCase($case, $plan)), null, 'key')[$test->test] ?? throw InvalidInput::at('/test', 'must be one that this case follows');
+        $measure =
+            array_column($case->measures($plan, $this->shelf->forCase($case, $plan)), null, 'key')[$test->test] ??
+            throw InvalidInput::at('/test', 'must be one that this case follows');
         $unit = $case->tests()->where('test', $test->test)->first()->unit ?? $measure->unit;
         if ($test->unit !== $unit) {
             throw InvalidInput::at('/unit', "must be $unit, as before: other units could not be compared");
@@ -35,15 +37,20 @@ final class RecordTest
         if ($fault !== null) {
             throw InvalidInput::at('/affected', $fault);
         }
-        $this->write->run($case, $by, 'recorded a test', static fn(CareCase $case): StrengthTestRow => StrengthTestRow::query()->create([
-            'practice_id' => $case->practice_id,
-            'case_id' => $case->id,
-            'test' => $test->test,
-            'on' => $test->on->toIso(),
-            'affected' => $test->affected,
-            'unaffected' => $test->unaffected,
-            'unit' => $test->unit,
-            'created_at' => CarbonImmutable::now()->utc(),
-        ]));
+        $this->write->run(
+            $case,
+            $by,
+            'recorded a test',
+            static fn(CareCase $case): StrengthTestRow => StrengthTestRow::query()->create([
+                'practice_id' => $case->practice_id,
+                'case_id' => $case->id,
+                'test' => $test->test,
+                'on' => $test->on->toIso(),
+                'affected' => $test->affected,
+                'unaffected' => $test->unaffected,
+                'unit' => $test->unit,
+                'created_at' => CarbonImmutable::now()->utc(),
+            ]),
+        );
     }
 }

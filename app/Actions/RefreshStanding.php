@@ -37,23 +37,31 @@ final class RefreshStanding
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
         $step = Acceptance::of($plan, $evaluation, $catalogue);
-        $case->forceFill([
-            'standing' => Standing::forRound($evaluation, $step, $catalogue, $case->eventDays()),
-            'stage_title' => $evaluation->log->stage->title,
-            'course' => json_encode(TrainingSummary::of($evaluation)->toArray(), JSON_THROW_ON_ERROR),
-            'attention_group' => $evaluation->attention->group->value,
-            'attention_rank' => array_search($evaluation->attention->group, AttentionGroup::cases(), true),
-            // A closed case comes back to the Round only for a stop that nobody can have reviewed.
-            'stopped_after_close' => $case->closed_on !== null && $evaluation->attention->group === AttentionGroup::StopReview && $case->entriesAfterClose() > 0,
-            'evaluated_at' => CarbonImmutable::now()->utc(),
-            'revision' => $case->revision + ($written ? 1 : 0),
-        ])->save();
+        $case
+            ->forceFill([
+                'standing' => Standing::forRound($evaluation, $step, $catalogue, $case->eventDays()),
+                'stage_title' => $evaluation->log->stage->title,
+                'course' => json_encode(TrainingSummary::of($evaluation)->toArray(), JSON_THROW_ON_ERROR),
+                'attention_group' => $evaluation->attention->group->value,
+                'attention_rank' => array_search($evaluation->attention->group, AttentionGroup::cases(), true),
+                // A closed case comes back to the Round only for a stop that nobody can have reviewed.
+                'stopped_after_close' =>
+                    $case->closed_on !== null &&
+                    $evaluation->attention->group === AttentionGroup::StopReview &&
+                    $case->entriesAfterClose() > 0,
+                'evaluated_at' => CarbonImmutable::now()->utc(),
+                'revision' => $case->revision + ($written ? 1 : 0),
+            ])
+            ->save();
 
         return $evaluation;
     }
 
     public function evaluate(CareCase $case): Evaluation
     {
-        return KeepingUp::judged($case->plan(), Evaluator::evaluate(CaseHistory::of($case), Clock::now($case->practice->timezone)));
+        return KeepingUp::judged(
+            $case->plan(),
+            Evaluator::evaluate(CaseHistory::of($case), Clock::now($case->practice->timezone)),
+        );
     }
 }

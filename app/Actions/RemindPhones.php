@@ -35,12 +35,14 @@ final class RemindPhones
             /** @var Collection<int, CareCase> $cases */
             $cases = CareCase::query()->where('athlete_id', $athlete)->whereNull('closed_on')->get();
             $going = $cases->reject(static fn(CareCase $case): bool => $case->isStopped());
-            $due = $phone->reminders()->due(
-                $now->hour * 60 + $now->minute,
-                $going->contains(static fn(CareCase $case): bool => self::morningIsOpen($case, $today)),
-                (int) $going->sum(static fn(CareCase $case): int => self::openSessions($case, $today)),
-                $going->isEmpty(),
-            );
+            $due = $phone
+                ->reminders()
+                ->due(
+                    $now->hour * 60 + $now->minute,
+                    $going->contains(static fn(CareCase $case): bool => self::morningIsOpen($case, $today)),
+                    (int) $going->sum(static fn(CareCase $case): int => self::openSessions($case, $today)),
+                    $going->isEmpty(),
+                );
             foreach ($due as $kind) {
                 $sent += $this->push->handle($phone, $kind, $today->toIso()) ? 1 : 0;
             }
@@ -51,16 +53,27 @@ final class RemindPhones
 
     private static function morningIsOpen(CareCase $case, Day $today): bool
     {
-        $sessions = $case->plannedSessions()->whereIn('on', [$today->plus(-1)->toIso(), $today->toIso()])->where('withdrawn', false)->get()->mapWithKeys(static fn(PlannedSession $planned): array => [$planned->on => $planned->slot])->all();
+        $sessions = $case
+            ->plannedSessions()
+            ->whereIn('on', [$today->plus(-1)->toIso(), $today->toIso()])
+            ->where('withdrawn', false)
+            ->get()
+            ->mapWithKeys(static fn(PlannedSession $planned): array => [$planned->on => $planned->slot])
+            ->all();
         $zone = $case->practice->timezone;
         $from = CarbonImmutable::parse($today->toIso(), $zone)->utc();
 
-        return $case->plan()->asksMorning($sessions, $today)
-            && !$case->checkIns()->whereNotNull('provocation')->where('at', '>=', $from)->exists();
+        return $case->plan()->asksMorning($sessions, $today) &&
+            !$case->checkIns()->whereNotNull('provocation')->where('at', '>=', $from)->exists();
     }
 
     private static function openSessions(CareCase $case, Day $today): int
     {
-        return $case->plannedSessions()->where('on', $today->toIso())->where('withdrawn', false)->whereNotIn('id', $case->trainingSessions()->whereNotNull('planned_id')->select('planned_id'))->count();
+        return $case
+            ->plannedSessions()
+            ->where('on', $today->toIso())
+            ->where('withdrawn', false)
+            ->whereNotIn('id', $case->trainingSessions()->whereNotNull('planned_id')->select('planned_id'))
+            ->count();
     }
 }

@@ -49,13 +49,28 @@ final class SavePlan
             $named = $draft->stage->stage->key === $evaluation->log->stage->key ? array_keys($change->notes) : [];
             $step = new PlanStep(
                 $draft->into($plan),
-                array_map(static fn(string $key): DoseChange => new DoseChange($evaluation->log->at, DoseChangeKind::Manual, $key), $named),
+                array_map(
+                    static fn(string $key): DoseChange => new DoseChange(
+                        $evaluation->log->at,
+                        DoseChangeKind::Manual,
+                        $key,
+                    ),
+                    $named,
+                ),
                 [],
             );
             $undo = $this->force->handle($case, $by, $step, $evaluation, $note, $request->why, $draft->from);
             $later = $draft->from->isAfter($evaluation->log->today) ? ' from ' . TimeWords::day($draft->from) : '';
 
-            return RecordDecision::of($case, $by, 'prescribe', "Prescribed$later: $note", $request->why, $evaluation, $undo);
+            return RecordDecision::of(
+                $case,
+                $by,
+                'prescribe',
+                "Prescribed$later: $note",
+                $request->why,
+                $evaluation,
+                $undo,
+            );
         });
     }
 }

@@ -41,24 +41,43 @@ final class StoreHistory
         $file = $history->file;
         $openedAt = CarbonImmutable::parse($case->opened_on . ' 09:00', $case->practice->timezone)->utc();
 
-        PlanVersion::query()->create($own + [
-            'version' => 1, 'content' => self::json($begun), 'note' => 'Programme taken from the catalogue', 'author_id' => $by->id, 'created_at' => $openedAt,
-        ]);
+        PlanVersion::query()->create(
+            $own + [
+                'version' => 1,
+                'content' => self::json($begun),
+                'note' => 'Programme taken from the catalogue',
+                'author_id' => $by->id,
+                'created_at' => $openedAt,
+            ],
+        );
         foreach ($history->decisions as $i => $decision) {
             $at = Clock::utc($decision->evaluation->log->at);
             $words = EvaluationWords::headline($decision->evaluation, $decision->step, $catalogue);
-            PlanVersion::query()->create($own + [
-                'version' => $i + 2, 'content' => self::json($decision->step->plan), 'note' => (new ChangeWords($catalogue))->step($decision->step) ?: $words, 'why' => EvaluationWords::because($decision->evaluation), 'author_id' => $by->id, 'created_at' => $at,
-            ]);
-            Decision::query()->create($own + [
-                'at' => $at, 'user_id' => $by->id, 'kind' => 'accept', 'words' => $words, 'reason' => null,
-                'evidence' => [
-                    'action' => $decision->evaluation->action->toArray(),
-                    'gate' => $decision->evaluation->gate->toArray(),
-                    'because' => EvaluationWords::because($decision->evaluation),
+            PlanVersion::query()->create(
+                $own + [
+                    'version' => $i + 2,
+                    'content' => self::json($decision->step->plan),
+                    'note' => (new ChangeWords($catalogue))->step($decision->step) ?: $words,
+                    'why' => EvaluationWords::because($decision->evaluation),
+                    'author_id' => $by->id,
+                    'created_at' => $at,
                 ],
-                'plan_version' => $i + 2,
-            ]);
+            );
+            Decision::query()->create(
+                $own + [
+                    'at' => $at,
+                    'user_id' => $by->id,
+                    'kind' => 'accept',
+                    'words' => $words,
+                    'reason' => null,
+                    'evidence' => [
+                        'action' => $decision->evaluation->action->toArray(),
+                        'gate' => $decision->evaluation->gate->toArray(),
+                        'because' => EvaluationWords::because($decision->evaluation),
+                    ],
+                    'plan_version' => $i + 2,
+                ],
+            );
         }
         foreach ($file->stage_history as $entry) {
             StageEntry::query()->create($own + Record::of($entry));
@@ -67,22 +86,33 @@ final class StoreHistory
         foreach ($file->planned as $planned) {
             $ids[$planned->id] = (string) Str::uuid7();
         }
-        PlannedSession::query()->insert(array_map(static fn(Planned $planned): array => $own + [
-            'id' => $ids[$planned->id],
-            'on' => $planned->on->toIso(),
-            'stage' => Entered::stageOn($file->stage_history, $planned->on),
-            'slot' => $planned->slot,
-            'number' => (int) Str::afterLast($planned->id, '-'),
-        ], $file->planned));
+        PlannedSession::query()->insert(
+            array_map(
+                static fn(Planned $planned): array => $own + [
+                    'id' => $ids[$planned->id],
+                    'on' => $planned->on->toIso(),
+                    'stage' => Entered::stageOn($file->stage_history, $planned->on),
+                    'slot' => $planned->slot,
+                    'number' => (int) Str::afterLast($planned->id, '-'),
+                ],
+                $file->planned,
+            ),
+        );
         foreach ($file->sessions as $session) {
             TrainingSession::query()->create($own + self::session($session, $ids, $history));
         }
         foreach ($file->check_ins as $checkIn) {
-            CheckIn::query()->create($own + [
-                'made_at' => Clock::utc($checkIn->at),
-                'at' => Clock::utc($checkIn->at), 'local_on' => substr($checkIn->at->toIso(), 0, 10), 'provocation' => $checkIn->provocation, 'stiffness_min' => $checkIn->stiffness_min,
-                'signs' => array_column($checkIn->signs ?? [], 'value'), 'created_at' => Clock::utc($checkIn->at),
-            ]);
+            CheckIn::query()->create(
+                $own + [
+                    'made_at' => Clock::utc($checkIn->at),
+                    'at' => Clock::utc($checkIn->at),
+                    'local_on' => substr($checkIn->at->toIso(), 0, 10),
+                    'provocation' => $checkIn->provocation,
+                    'stiffness_min' => $checkIn->stiffness_min,
+                    'signs' => array_column($checkIn->signs ?? [], 'value'),
+                    'created_at' => Clock::utc($checkIn->at),
+                ],
+            );
         }
         foreach ($file->tests as $test) {
             StrengthTest::query()->create($own + Record::of($test) + ['created_at' => $openedAt]);
@@ -94,7 +124,13 @@ final class StoreHistory
             SignOff::query()->create($own + Record::of($signOff));
         }
         foreach ($file->dose_changes as $change) {
-            DoseChange::query()->create($own + ['at' => Clock::utc($change->at), 'kind' => $change->kind->value, 'prescription' => $change->prescription]);
+            DoseChange::query()->create(
+                $own + [
+                    'at' => Clock::utc($change->at),
+                    'kind' => $change->kind->value,
+                    'prescription' => $change->prescription,
+                ],
+            );
         }
     }
 

@@ -30,7 +30,17 @@ final readonly class UndoData
     /** @param array<string, mixed> $case fields of the case as they were before */
     public function withCase(array $case): self
     {
-        return new self($this->planVersion, $this->doseChanges, $this->stageEntry, $this->review, $this->signOff, $this->case + $case, $this->waiting, $this->moved, $this->added);
+        return new self(
+            $this->planVersion,
+            $this->doseChanges,
+            $this->stageEntry,
+            $this->review,
+            $this->signOff,
+            $this->case + $case,
+            $this->waiting,
+            $this->moved,
+            $this->added,
+        );
     }
 
     /** @param array<string, mixed> $kept */
@@ -58,7 +68,11 @@ final readonly class UndoData
         $moved = [];
         foreach (is_array($kept) ? $kept : [] as $entry) {
             if (is_array($entry) && is_string($entry['session'] ?? null) && is_string($entry['on'] ?? null)) {
-                $moved[] = ['session' => $entry['session'], 'on' => $entry['on'], 'moved_from' => is_string($entry['moved_from'] ?? null) ? $entry['moved_from'] : null];
+                $moved[] = [
+                    'session' => $entry['session'],
+                    'on' => $entry['on'],
+                    'moved_from' => is_string($entry['moved_from'] ?? null) ? $entry['moved_from'] : null,
+                ];
             }
         }
 

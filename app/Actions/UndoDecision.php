@@ -25,12 +25,19 @@ use Rung\Core\Plan\Plan;
  */
 final class UndoDecision
 {
-    public function __construct(private readonly WriteCase $write, private readonly RefreshStanding $standing, private readonly WriteMessage $message) {}
+    public function __construct(
+        private readonly WriteCase $write,
+        private readonly RefreshStanding $standing,
+        private readonly WriteMessage $message,
+    ) {}
 
     /** @throws InvalidInput */
     public function handle(Decision $decision, User $by): Decision
     {
-        return $this->write->run($decision->case, $by, 'took a decision back', function (CareCase $case) use ($decision, $by): Decision {
+        return $this->write->run($decision->case, $by, 'took a decision back', function (CareCase $case) use (
+            $decision,
+            $by,
+        ): Decision {
             $obstacle = self::obstacle($case, $decision);
             if ($obstacle !== null) {
                 throw InvalidInput::at('/decision', $obstacle);
@@ -38,7 +45,15 @@ final class UndoDecision
             $evaluation = $this->standing->evaluate($case);
             $this->takeBack($case, $by, $decision, UndoData::from($decision->undo ?? []));
 
-            return RecordDecision::of($case, $by, 'undo', "Taken back: $decision->words", null, $evaluation, undoes: $decision->id);
+            return RecordDecision::of(
+                $case,
+                $by,
+                'undo',
+                "Taken back: $decision->words",
+                null,
+                $evaluation,
+                undoes: $decision->id,
+            );
         });
     }
 
@@ -61,7 +76,10 @@ final class UndoDecision
                 return 'was followed by another; take that one back first';
             }
         }
-        $acted = TrainingSession::query()->where('case_id', $case->id)->where('created_at', '>=', $decision->at)->exists();
+        $acted = TrainingSession::query()
+            ->where('case_id', $case->id)
+            ->where('created_at', '>=', $decision->at)
+            ->exists();
 
         return $acted ? 'has been acted on by the athlete: decide anew' : null;
     }
@@ -69,11 +87,23 @@ final class UndoDecision
     private function takeBack(CareCase $case, User $by, Decision $decision, UndoData $undo): void
     {
         DoseChange::query()->whereKey($undo->doseChanges)->where('case_id', $case->id)->delete();
-        StageEntry::query()->whereKey($undo->stageEntry ?? [])->where('case_id', $case->id)->delete();
-        Review::query()->whereKey($undo->review ?? [])->where('case_id', $case->id)->delete();
-        SignOff::query()->whereKey($undo->signOff ?? [])->where('case_id', $case->id)->delete();
+        StageEntry::query()
+            ->whereKey($undo->stageEntry ?? [])
+            ->where('case_id', $case->id)
+            ->delete();
+        Review::query()
+            ->whereKey($undo->review ?? [])
+            ->where('case_id', $case->id)
+            ->delete();
+        SignOff::query()
+            ->whereKey($undo->signOff ?? [])
+            ->where('case_id', $case->id)
+            ->delete();
         if ($undo->added !== []) {
-            PlannedSession::query()->whereKey($undo->added)->where('case_id', $case->id)->update(['withdrawn' => true]);
+            PlannedSession::query()
+                ->whereKey($undo->added)
+                ->where('case_id', $case->id)
+                ->update(['withdrawn' => true]);
         }
         if ($undo->moved !== [] || $undo->added !== []) {
             MoveSessions::putBack($case, $undo->moved);
@@ -88,14 +118,20 @@ final class UndoDecision
             }
         }
         if ($undo->planVersion !== null) {
-            $before = PlanVersion::query()->where('case_id', $case->id)->where('version', $undo->planVersion)->firstOrFail();
+            $before = PlanVersion::query()
+                ->where('case_id', $case->id)
+                ->where('version', $undo->planVersion)
+                ->firstOrFail();
             $newest = PlanVersion::query()->where('case_id', $case->id)->orderByDesc('version')->firstOrFail();
             PlanVersion::query()->create([
                 'practice_id' => $case->practice_id,
                 'case_id' => $case->id,
                 'version' => $case->nextVersion(),
                 // What the taken-back version asked for may be on a phone: it stays known.
-                'content' => json_encode(Plan::fromJson($before->content)->remembering(Plan::fromJson($newest->content))->toArray(), JSON_THROW_ON_ERROR),
+                'content' => json_encode(
+                    Plan::fromJson($before->content)->remembering(Plan::fromJson($newest->content))->toArray(),
+                    JSON_THROW_ON_ERROR,
+                ),
                 'note' => "Taken back: $newest->note",
                 'author_id' => $by->id,
                 'created_at' => CarbonImmutable::now()->utc(),
@@ -112,7 +148,10 @@ final class UndoDecision
             return;
         }
         $waited = $case->planVersions()->where('version', $undo->waiting['version'])->firstOrFail();
-        $waited->replicate(['id'])->forceFill(['version' => $case->nextVersion(), 'created_at' => CarbonImmutable::now()->utc()])->save();
+        $waited
+            ->replicate(['id'])
+            ->forceFill(['version' => $case->nextVersion(), 'created_at' => CarbonImmutable::now()->utc()])
+            ->save();
         foreach ($undo->waiting['changes'] as $change) {
             DoseChange::query()->create(['practice_id' => $case->practice_id, 'case_id' => $case->id] + $change);
         }

@@ -36,6 +36,11 @@ final readonly class VisitRequest
         }
         $note = trim($node->textOrNull('note') ?? '');
 
-        return new self(strtolower($id), $began, $node->eachOrEmpty('trials', Trial::read(...)), $note === '' ? null : $note);
+        return new self(
+            strtolower($id),
+            $began,
+            $node->eachOrEmpty('trials', Trial::read(...)),
+            $note === '' ? null : $note,
+        );
     }
 }

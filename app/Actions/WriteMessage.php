@@ -31,7 +31,14 @@ final class WriteMessage
         ]);
         $this->sender->send($message);
         if ($by->athlete_id !== $case->athlete_id) {
-            foreach (PushPhone::query()->with('user.practice')->where('messages', true)->whereRelation('user', 'athlete_id', $case->athlete_id)->get() as $phone) {
+            foreach (
+                PushPhone::query()
+                    ->with('user.practice')
+                    ->where('messages', true)
+                    ->whereRelation('user', 'athlete_id', $case->athlete_id)
+                    ->get()
+                as $phone
+            ) {
                 $this->push->handle($phone, ReminderKind::Message, $message->id);
             }
         }

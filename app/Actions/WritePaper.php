@@ -31,17 +31,39 @@ final class WritePaper
      * @throws InvalidInput
      * @throws ConflictHttpException where somebody else saved meanwhile
      */
-    public function save(CareCase $case, Paper $paper, User $by, int $basedOn, string $to, array $texts, array $leftOut): Paper
-    {
-        return $this->change($case, $paper, $by, 'wrote', static function (Paper $locked) use ($by, $basedOn, $to, $texts, $leftOut): void {
+    public function save(
+        CareCase $case,
+        Paper $paper,
+        User $by,
+        int $basedOn,
+        string $to,
+        array $texts,
+        array $leftOut,
+    ): Paper {
+        return $this->change($case, $paper, $by, 'wrote', static function (Paper $locked) use (
+            $by,
+            $basedOn,
+            $to,
+            $texts,
+            $leftOut,
+        ): void {
             self::mustBeDraft($locked);
             $latest = $locked->current();
             if ($latest->number !== $basedOn) {
-                throw new ConflictHttpException("{$latest->user->name} has saved version $latest->number meanwhile. Copy what you wrote, reload the page, and put it in again.");
+                throw new ConflictHttpException(
+                    "{$latest->user->name} has saved version $latest->number meanwhile. Copy what you wrote, reload the page, and put it in again.",
+                );
             }
             PaperVersion::query()->create([
-                'practice_id' => $locked->practice_id, 'paper_id' => $locked->id, 'number' => $latest->number + 1, 'user_id' => $by->id, 'at' => CarbonImmutable::now(),
-                'content' => json_encode($latest->paper()->written($to, $texts, $leftOut)->toArray(), JSON_THROW_ON_ERROR),
+                'practice_id' => $locked->practice_id,
+                'paper_id' => $locked->id,
+                'number' => $latest->number + 1,
+                'user_id' => $by->id,
+                'at' => CarbonImmutable::now(),
+                'content' => json_encode(
+                    $latest->paper()->written($to, $texts, $leftOut)->toArray(),
+                    JSON_THROW_ON_ERROR,
+                ),
             ]);
         });
     }
@@ -56,24 +78,44 @@ final class WritePaper
             self::mustBeDraft($locked);
             $latest = $locked->current();
             if ($latest->number !== $version) {
-                throw new ConflictHttpException("{$latest->user->name} has saved version $latest->number meanwhile. Reload the page and read it before you sign.");
+                throw new ConflictHttpException(
+                    "{$latest->user->name} has saved version $latest->number meanwhile. Reload the page and read it before you sign.",
+                );
             }
             $diagnosis = $this->diagnosisNamed($case, $locked);
             if ($diagnosis !== [] && !($locked->consent['diagnosis'] ?? false)) {
-                throw InvalidInput::at('/consent', 'to name the diagnosis is not recorded, and the letter says “' . implode('”, “', $diagnosis) . '”. Take it out, or record that the athlete agrees');
+                throw InvalidInput::at(
+                    '/consent',
+                    'to name the diagnosis is not recorded, and the letter says “' .
+                        implode('”, “', $diagnosis) .
+                        '”. Take it out, or record that the athlete agrees',
+                );
             }
             if ($locked->kind->needsConsent() && trim($latest->paper()->to) === '') {
                 throw InvalidInput::at('/to', 'must say whom it goes to before it is signed');
             }
-            $locked->update(['signed_version' => $latest->number, 'signed_by' => $by->id, 'signed_at' => CarbonImmutable::now()]);
+            $locked->update([
+                'signed_version' => $latest->number,
+                'signed_by' => $by->id,
+                'signed_at' => CarbonImmutable::now(),
+            ]);
         });
     }
 
     /** @param array{by: string, on: string, how: string, diagnosis: bool} $consent */
     public function agree(CareCase $case, Paper $paper, User $by, array $consent): Paper
     {
-        return $this->change($case, $paper, $by, 'recorded the agreement to', function (Paper $locked) use ($case, $by, $consent): void {
-            $locked->update(['consent' => $consent + ['recorded_by' => $by->name, 'recorded_at' => CarbonImmutable::now()->toIso8601String()]]);
+        return $this->change($case, $paper, $by, 'recorded the agreement to', function (Paper $locked) use (
+            $case,
+            $by,
+            $consent,
+        ): void {
+            $locked->update([
+                'consent' => $consent + [
+                    'recorded_by' => $by->name,
+                    'recorded_at' => CarbonImmutable::now()->toIso8601String(),
+                ],
+            ]);
             if ($locked->obstacle($this->diagnosisNamed($case, $locked)) !== null) {
                 self::forgetFiles($locked);
             }
@@ -105,13 +147,19 @@ final class WritePaper
         }
         $info = $this->shelf->forCase($case, $case->plan())->structure(Structure::from($case->structure));
 
-        return $paper->current()->paper()->diagnosisNamed([$case->structure_title, $info->title, ...$info->alsoCalled]);
+        return $paper
+            ->current()
+            ->paper()
+            ->diagnosisNamed([$case->structure_title, $info->title, ...$info->alsoCalled]);
     }
 
     /** What was made of it and not fetched yet, or is being made, is there no more. */
     private static function forgetFiles(Paper $paper): void
     {
-        foreach (MadeFile::query()->where('case_id', $paper->case_id)->where('options->paper', $paper->id)->get() as $file) {
+        foreach (
+            MadeFile::query()->where('case_id', $paper->case_id)->where('options->paper', $paper->id)->get()
+            as $file
+        ) {
             $file->update(['state' => FileState::Cancelled, 'finished_at' => CarbonImmutable::now()]);
             DB::afterCommit(static fn(): bool => Storage::delete($file->path()));
         }
@@ -132,7 +180,9 @@ final class WritePaper
     private static function mustBeDraft(Paper $paper): void
     {
         if ($paper->signed_version !== null) {
-            throw new ConflictHttpException('It was signed meanwhile, so it stays as it is. Draft a new one if something has to change.');
+            throw new ConflictHttpException(
+                'It was signed meanwhile, so it stays as it is. Draft a new one if something has to change.',
+            );
         }
         if ($paper->discarded_at !== null) {
             throw new ConflictHttpException('It was discarded meanwhile. Draft a new one.');

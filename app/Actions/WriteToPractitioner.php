@@ -34,26 +34,44 @@ final class WriteToPractitioner
             throw InvalidInput::at('/words', 'must say something');
         }
 
-        return $this->write->run($case, $by, $kind === MessageKind::Flare ? 'reported a flare' : 'asked something', static function (CareCase $case) use ($by, $id, $kind, $words, $pain): bool {
-            if (Message::isStored($case, $id)) {
-                return false;
-            }
-            self::checkCount($case, $by);
-            $now = CarbonImmutable::now()->utc();
-            Message::query()->create([
-                'id' => $id, 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $by->id, 'kind' => $kind,
-                'words' => trim($words), 'pain' => $pain, 'at' => $now, 'sent_at' => $now,
-            ]);
-            $case->forceFill(['asked_at' => $case->asked_at ?? $now])->save();
+        return $this->write->run(
+            $case,
+            $by,
+            $kind === MessageKind::Flare ? 'reported a flare' : 'asked something',
+            static function (CareCase $case) use ($by, $id, $kind, $words, $pain): bool {
+                if (Message::isStored($case, $id)) {
+                    return false;
+                }
+                self::checkCount($case, $by);
+                $now = CarbonImmutable::now()->utc();
+                Message::query()->create([
+                    'id' => $id,
+                    'practice_id' => $case->practice_id,
+                    'case_id' => $case->id,
+                    'user_id' => $by->id,
+                    'kind' => $kind,
+                    'words' => trim($words),
+                    'pain' => $pain,
+                    'at' => $now,
+                    'sent_at' => $now,
+                ]);
+                $case->forceFill(['asked_at' => $case->asked_at ?? $now])->save();
 
-            return true;
-        });
+                return true;
+            },
+        );
     }
 
     /** @throws InvalidInput where somebody has written so much in a day that it is better said */
     public static function checkCount(CareCase $case, User $by): void
     {
-        if ($case->messages()->where('user_id', $by->id)->where('at', '>', CarbonImmutable::now()->subDay())->count() >= self::MOST_A_DAY) {
+        if (
+            $case
+                ->messages()
+                ->where('user_id', $by->id)
+                ->where('at', '>', CarbonImmutable::now()->subDay())
+                ->count() >= self::MOST_A_DAY
+        ) {
             throw InvalidInput::at('/words', 'are more than ' . self::MOST_A_DAY . ' in a day; call instead');
         }
     }

@@ -107,10 +107,20 @@ final class CaseHistory
             response_rule: $rule,
             stages: $plan->fileStages(Goal::from($case->goal)),
             stage_history: self::each($case->stageEntries(), self::stageEntry(...)),
-            planned: array_values(array_filter(self::each(
-                $case->plannedSessions()->whereRaw('("on" >= ? or id = any(?::uuid[]))', [$from->format('Y-m-d'), '{' . implode(',', $named) . '}']),
-                self::planned(...),
-            ), fn(PlannedSession $planned): bool => !isset($this->beside[$planned->id]))),
+            planned: array_values(
+                array_filter(
+                    self::each(
+                        $case
+                            ->plannedSessions()
+                            ->whereRaw('("on" >= ? or id = any(?::uuid[]))', [
+                                $from->format('Y-m-d'),
+                                '{' . implode(',', $named) . '}',
+                            ]),
+                        self::planned(...),
+                    ),
+                    fn(PlannedSession $planned): bool => !isset($this->beside[$planned->id]),
+                ),
+            ),
             sessions: $sessions,
             check_ins: $checkIns,
             tests: self::each($case->tests(), self::test(...)),
@@ -124,10 +134,12 @@ final class CaseHistory
     /** @return list<Session> */
     private function sessions(CarbonImmutable $from, int $stopAt): array
     {
-        $query = $this->case->trainingSessions()->whereRaw(
-            "(started_at >= ? or signs <> '[]'::jsonb or jsonb_path_exists(entries, '$[*].pain ? (@ >= \$stop)', jsonb_build_object('stop', ?::int)))",
-            [$from, $stopAt],
-        );
+        $query = $this->case
+            ->trainingSessions()
+            ->whereRaw(
+                "(started_at >= ? or signs <> '[]'::jsonb or jsonb_path_exists(entries, '$[*].pain ? (@ >= \$stop)', jsonb_build_object('stop', ?::int)))",
+                [$from, $stopAt],
+            );
 
         return self::each($query, $this->session(...));
     }
@@ -146,7 +158,11 @@ final class CaseHistory
         $marks = implode(', ', array_fill(0, count($kinds), '?'));
 
         /** @var list<string> $ids */
-        $ids = PlannedRow::query()->where('case_id', $this->case->id)->whereRaw("stage || '/' || slot in ($marks)", $kinds)->pluck('id')->all();
+        $ids = PlannedRow::query()
+            ->where('case_id', $this->case->id)
+            ->whereRaw("stage || '/' || slot in ($marks)", $kinds)
+            ->pluck('id')
+            ->all();
 
         return array_flip($ids);
     }
@@ -155,10 +171,9 @@ final class CaseHistory
     private function checkIns(CarbonImmutable $from, int $stopAt): array
     {
         $first = $this->case->checkIns()->whereNotNull('provocation')->first()?->at->addDays(self::FIRST_DAYS);
-        $query = $this->case->checkIns()->whereRaw(
-            "(at >= ? or at <= ? or signs <> '[]'::jsonb or provocation >= ?)",
-            [$from, $first, $stopAt],
-        );
+        $query = $this->case
+            ->checkIns()
+            ->whereRaw("(at >= ? or at <= ? or signs <> '[]'::jsonb or provocation >= ?)", [$from, $first, $stopAt]);
 
         return self::each($query, $this->checkIn(...));
     }
@@ -178,7 +193,13 @@ final class CaseHistory
     /** @param array{test: string, on: string, affected: string, unaffected: string, unit: string} $row */
     private static function test(array $row): StrengthTest
     {
-        return new StrengthTest($row['test'], Day::fromIso($row['on']), (float) $row['affected'], (float) $row['unaffected'], $row['unit']);
+        return new StrengthTest(
+            $row['test'],
+            Day::fromIso($row['on']),
+            (float) $row['affected'],
+            (float) $row['unaffected'],
+            $row['unit'],
+        );
     }
 
     /** @param array{measure: string, on: string, score: string} $row */
@@ -231,7 +252,15 @@ final class CaseHistory
     /** @param array{id: string, at: string, provocation: int|null, stiffness_min: string|null, signs: string, late: bool, notes: string|null} $row */
     private function checkIn(array $row): CheckIn
     {
-        return new CheckIn($row['id'], $this->moment($row['at']), $row['provocation'], self::number($row['stiffness_min']), self::signs($row['signs']), $row['late'], $row['notes']);
+        return new CheckIn(
+            $row['id'],
+            $this->moment($row['at']),
+            $row['provocation'],
+            self::number($row['stiffness_min']),
+            self::signs($row['signs']),
+            $row['late'],
+            $row['notes'],
+        );
     }
 
     /** @param EntryRow $row */
@@ -252,7 +281,18 @@ final class CaseHistory
     /** @param SetRow $row */
     private static function set(array $row): LoggedSet
     {
-        return new LoggedSet($row['reps'] ?? null, $row['hold_s'] ?? null, $row['work_s'] ?? null, $row['load_kg'] ?? null, $row['rir'] ?? null, $row['effort'] ?? null, $row['height_cm'] ?? null, $row['pain'] ?? null, self::share($row['left'] ?? null), self::share($row['right'] ?? null));
+        return new LoggedSet(
+            $row['reps'] ?? null,
+            $row['hold_s'] ?? null,
+            $row['work_s'] ?? null,
+            $row['load_kg'] ?? null,
+            $row['rir'] ?? null,
+            $row['effort'] ?? null,
+            $row['height_cm'] ?? null,
+            $row['pain'] ?? null,
+            self::share($row['left'] ?? null),
+            self::share($row['right'] ?? null),
+        );
     }
 
     /** @param array{reps?: int, hold_s?: int|float, work_s?: int|float}|null $row */

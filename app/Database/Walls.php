@@ -17,7 +17,18 @@ final class Walls
     public const ROLE = 'rung_app';
 
     /** Written once and never changed. */
-    public const APPEND_ONLY = ['access_log', 'access_log_links', 'consents', 'corrections', 'curves', 'decisions', 'erasures', 'library_items', 'paper_versions', 'plan_versions'];
+    public const APPEND_ONLY = [
+        'access_log',
+        'access_log_links',
+        'consents',
+        'corrections',
+        'curves',
+        'decisions',
+        'erasures',
+        'library_items',
+        'paper_versions',
+        'plan_versions',
+    ];
 
     /** Laravel's own record of migrations is the owner's. */
     private const HIDDEN = ['migrations'];
@@ -34,21 +45,22 @@ final class Walls
      * about cases pays for that.
      */
     private const CASES = <<<'SQL'
-        (select coalesce(current_setting('rung.sees', true), '')) in ('', 'every')
-        or not set_aside and (
-            (select current_setting('rung.sees', true)) = 'practice'
-            or practitioner_id = any((select current_setting('rung.people', true))::uuid[])
-            or id = any((select current_setting('rung.cases', true))::uuid[])
-        )
-        SQL;
+    (select coalesce(current_setting('rung.sees', true), '')) in ('', 'every')
+    or not set_aside and (
+        (select current_setting('rung.sees', true)) = 'practice'
+        or practitioner_id = any((select current_setting('rung.people', true))::uuid[])
+        or id = any((select current_setting('rung.cases', true))::uuid[])
+    )
+    SQL;
 
     /** What somebody types of a new case is theirs until it is opened. */
     private const OPENINGS = <<<'SQL'
-        (select coalesce(current_setting('rung.sees', true), '')) <> 'own' or practitioner_id = any((select current_setting('rung.people', true))::uuid[])
-        SQL;
+    (select coalesce(current_setting('rung.sees', true), '')) <> 'own' or practitioner_id = any((select current_setting('rung.people', true))::uuid[])
+    SQL;
 
-    private const OWN = "(%1\$s = (select nullif(nullif(current_setting('rung.practice', true), ''), '*')::uuid)"
-        . " or (select current_setting('rung.practice', true)) = '*')";
+    private const OWN =
+        "(%1\$s = (select nullif(nullif(current_setting('rung.practice', true), ''), '*')::uuid)" .
+        " or (select current_setting('rung.practice', true)) = '*')";
 
     public static function raise(): void
     {
@@ -92,7 +104,8 @@ final class Walls
     /** @return array<string, string|null> the column that names the practice, null where a table belongs to none */
     private static function tables(): array
     {
-        $rows = DB::select(<<<'SQL'
+        $rows = DB::select(
+            <<<'SQL'
             select c.relname as name,
                 case when c.relname = 'practices' then 'id' else (
                     select a.attname from pg_attribute a where a.attrelid = c.oid and a.attname = 'practice_id' and not a.attisdropped
@@ -100,7 +113,9 @@ final class Walls
             from pg_class c
             where c.relnamespace = 'public'::regnamespace and c.relkind in ('r', 'p')
             order by c.relname
-            SQL);
+            SQL
+            ,
+        );
         $tables = [];
         foreach ($rows as $row) {
             if ($row instanceof stdClass && is_string($row->name)) {

@@ -33,7 +33,10 @@ final class MakeFile implements ShouldQueue
     {
         $practice->during($this->practice, function () use ($papers, $archive): void {
             // What was cancelled while it waited is not begun.
-            $begun = MadeFile::query()->whereKey($this->file)->whereIn('state', [FileState::Waiting, FileState::Making])->update(['state' => FileState::Making, 'done' => 0]);
+            $begun = MadeFile::query()
+                ->whereKey($this->file)
+                ->whereIn('state', [FileState::Waiting, FileState::Making])
+                ->update(['state' => FileState::Making, 'done' => 0]);
             $file = $begun === 1 ? MadeFile::query()->find($this->file) : null;
             if ($file === null) {
                 return;
@@ -47,15 +50,31 @@ final class MakeFile implements ShouldQueue
                 return;
             }
             Storage::put($file->path(), $bytes);
-            MadeFile::query()->whereKey($file->id)->where('state', FileState::Making)
-                ->update(['state' => FileState::Ready, 'done' => $file->steps, 'bytes' => strlen($bytes), 'finished_at' => CarbonImmutable::now()]) === 1 || Storage::delete($file->path());
+            MadeFile::query()
+                ->whereKey($file->id)
+                ->where('state', FileState::Making)
+                ->update([
+                    'state' => FileState::Ready,
+                    'done' => $file->steps,
+                    'bytes' => strlen($bytes),
+                    'finished_at' => CarbonImmutable::now(),
+                ]) === 1 || Storage::delete($file->path());
         });
     }
 
     /** After the last try. */
     public function failed(?Throwable $why): void
     {
-        app(CurrentPractice::class)->during($this->practice, fn(): int => MadeFile::query()->whereKey($this->file)->whereIn('state', [FileState::Waiting, FileState::Making])
-            ->update(['state' => FileState::Failed, 'problem' => 'It could not be made. Try again; if it fails again, tell whoever runs the server.', 'finished_at' => CarbonImmutable::now()]));
+        app(CurrentPractice::class)->during(
+            $this->practice,
+            fn(): int => MadeFile::query()
+                ->whereKey($this->file)
+                ->whereIn('state', [FileState::Waiting, FileState::Making])
+                ->update([
+                    'state' => FileState::Failed,
+                    'problem' => 'It could not be made. Try again; if it fails again, tell whoever runs the server.',
+                    'finished_at' => CarbonImmutable::now(),
+                ]),
+        );
     }
 }

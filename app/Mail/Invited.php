@@ -22,7 +22,11 @@ final class Invited extends Mailable
 
     public function __construct(User $invited, public readonly string $by, string $link)
     {
-        [$this->practice, $this->name, $this->role] = [$invited->practice->name, $invited->name, $invited->role->title()];
+        [$this->practice, $this->name, $this->role] = [
+            $invited->practice->name,
+            $invited->name,
+            $invited->role->title(),
+        ];
         $this->link = url($link);
     }
 

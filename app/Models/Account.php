@@ -41,13 +41,17 @@ final class Account extends Model
     /** The account of an address, in whatever practice; null where nobody has one. */
     public static function of(string $email): ?self
     {
-        return app(CurrentPractice::class)->across(static fn(): ?self => self::query()->where('email', Email::folded($email))->first());
+        return app(CurrentPractice::class)->across(
+            static fn(): ?self => self::query()->where('email', Email::folded($email))->first(),
+        );
     }
 
     /** Makes an account. It is nobody's until it is given to a person of a practice. */
     public static function open(string $email, string $password): self
     {
-        return app(CurrentPractice::class)->across(static fn(): self => self::query()->create(['email' => Email::folded($email), 'password' => $password]));
+        return app(CurrentPractice::class)->across(
+            static fn(): self => self::query()->create(['email' => Email::folded($email), 'password' => $password]),
+        );
     }
 
     /** Whether nobody but one practice knows the account; only then may that practice let a new password be set by an invitation. */

@@ -44,8 +44,13 @@ final class ApiToken extends PersonalAccessToken
     {
         $secret = Str::random(self::LETTERS);
         $token = self::query()->create([
-            'practice_id' => $owner->practice_id, 'tokenable_type' => $owner->getMorphClass(), 'tokenable_id' => $owner->id, 'name' => $name,
-            'token' => hash('sha256', $secret), 'abilities' => [self::READ], 'expires_at' => $expiresAt,
+            'practice_id' => $owner->practice_id,
+            'tokenable_type' => $owner->getMorphClass(),
+            'tokenable_id' => $owner->id,
+            'name' => $name,
+            'token' => hash('sha256', $secret),
+            'abilities' => [self::READ],
+            'expires_at' => $expiresAt,
         ]);
 
         return [$token, "$token->id|$secret"];

@@ -38,6 +38,10 @@ final class Athlete extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['body_mass_kg' => 'float', 'restricted_at' => 'immutable_datetime', 'unnamed_at' => 'immutable_datetime'];
+        return [
+            'body_mass_kg' => 'float',
+            'restricted_at' => 'immutable_datetime',
+            'unnamed_at' => 'immutable_datetime',
+        ];
     }
 }

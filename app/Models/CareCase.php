@@ -115,39 +115,62 @@ final class CareCase extends Model
     /** @return HasMany<PlannedSession, $this> */
     public function plannedSessions(): HasMany
     {
-        return $this->hasMany(PlannedSession::class, 'case_id')->where('withdrawn', false)->orderBy('on')->orderBy('slot')->orderBy('number');
+        return $this->hasMany(PlannedSession::class, 'case_id')
+            ->where('withdrawn', false)
+            ->orderBy('on')
+            ->orderBy('slot')
+            ->orderBy('number');
     }
 
     /** @return HasMany<TrainingSession, $this> */
     public function trainingSessions(): HasMany
     {
-        return $this->hasMany(TrainingSession::class, 'case_id')->where('superseded', false)->orderBy('started_at')->orderBy('created_at');
+        return $this->hasMany(TrainingSession::class, 'case_id')
+            ->where('superseded', false)
+            ->orderBy('started_at')
+            ->orderBy('created_at');
     }
 
     /** @return HasMany<CheckIn, $this> */
     public function checkIns(): HasMany
     {
-        return $this->hasMany(CheckIn::class, 'case_id')->where('superseded', false)->orderBy('at')->orderBy('created_at');
+        return $this->hasMany(CheckIn::class, 'case_id')
+            ->where('superseded', false)
+            ->orderBy('at')
+            ->orderBy('created_at');
     }
 
     /** Whether the athlete reported pain at the stop level between sessions and nobody has dealt with it yet. */
     public function hasSevereFlare(): bool
     {
-        return $this->asked_at !== null && $this->messages()->where('kind', MessageKind::Flare)->whereNull('seen_at')->where('pain', '>=', $this->response_rule['stop_at'] ?? self::STOP_AT)->exists();
+        return $this->asked_at !== null &&
+            $this->messages()
+                ->where('kind', MessageKind::Flare)
+                ->whereNull('seen_at')
+                ->where('pain', '>=', $this->response_rule['stop_at'] ?? self::STOP_AT)
+                ->exists();
     }
 
     /** An open case of an athlete at the same structure, on the same side or on both. */
     public static function sameOpen(string $athlete, string $structure, string $side): ?self
     {
         // A colleague's too, though it is not seen.
-        return app(CurrentPractice::class)->onEveryCase(static fn(): ?self => self::query()->where('athlete_id', $athlete)->where('structure', $structure)->whereNull('closed_on')
-            ->where(static fn($query) => $side === 'both' ? $query : $query->whereIn('side', [$side, 'both']))->first());
+        return app(CurrentPractice::class)->onEveryCase(
+            static fn(): ?self => self::query()
+                ->where('athlete_id', $athlete)
+                ->where('structure', $structure)
+                ->whereNull('closed_on')
+                ->where(static fn($query) => $side === 'both' ? $query : $query->whereIn('side', [$side, 'both']))
+                ->first(),
+        );
     }
 
     /** The score of the practitioner's choice; null where none was chosen. */
     public function severityScore(): ?SeverityScore
     {
-        return $this->severity === null ? null : Json::read(json_encode($this->severity, JSON_THROW_ON_ERROR), SeverityScore::read(...));
+        return $this->severity === null
+            ? null
+            : Json::read(json_encode($this->severity, JSON_THROW_ON_ERROR), SeverityScore::read(...));
     }
 
     /**
@@ -157,9 +180,16 @@ final class CareCase extends Model
      */
     public function measures(Plan $plan, Catalogue $catalogue): array
     {
-        $gates = array_merge([], ...array_map(static fn(PlanStage $stage): array => $stage->stage->gate, $plan->stages));
+        $gates = array_merge(
+            [],
+            ...array_map(static fn(PlanStage $stage): array => $stage->stage->gate, $plan->stages),
+        );
 
-        return Measure::of($catalogue->structure(Structure::from($this->structure)), $catalogue, array_values(array_filter($gates, static fn(Criterion $criterion): bool => $criterion instanceof OverTest)));
+        return Measure::of(
+            $catalogue->structure(Structure::from($this->structure)),
+            $catalogue,
+            array_values(array_filter($gates, static fn(Criterion $criterion): bool => $criterion instanceof OverTest)),
+        );
     }
 
     /** Whether nothing may be loaded before a practitioner has looked: a stop is open, or a flare at the stop level waits. */
@@ -171,20 +201,27 @@ final class CareCase extends Model
     /** Sessions and answers that came in after the case was closed. */
     public function entriesAfterClose(): int
     {
-        return TrainingSession::query()->where('case_id', $this->id)->where('after_close', true)->count()
-            + CheckIn::query()->where('case_id', $this->id)->where('after_close', true)->count();
+        return TrainingSession::query()->where('case_id', $this->id)->where('after_close', true)->count() +
+            CheckIn::query()->where('case_id', $this->id)->where('after_close', true)->count();
     }
 
     /** @return HasMany<StrengthTest, $this> */
     public function tests(): HasMany
     {
-        return $this->hasMany(StrengthTest::class, 'case_id')->where('superseded', false)->orderBy('on')->orderBy('created_at')->orderBy('id');
+        return $this->hasMany(StrengthTest::class, 'case_id')
+            ->where('superseded', false)
+            ->orderBy('on')
+            ->orderBy('created_at')
+            ->orderBy('id');
     }
 
     /** @return HasMany<Outcome, $this> */
     public function outcomes(): HasMany
     {
-        return $this->hasMany(Outcome::class, 'case_id')->where('superseded', false)->orderBy('on')->orderBy('created_at');
+        return $this->hasMany(Outcome::class, 'case_id')
+            ->where('superseded', false)
+            ->orderBy('on')
+            ->orderBy('created_at');
     }
 
     /** @return HasMany<SignOff, $this> */
@@ -269,13 +306,23 @@ final class CareCase extends Model
     /** @return list<string> findings of the examination, by the keys that screening gives them */
     public function found(): array
     {
-        return array_values(array_filter(is_array($this->intake['found'] ?? null) ? $this->intake['found'] : [], is_string(...)));
+        return array_values(
+            array_filter(is_array($this->intake['found'] ?? null) ? $this->intake['found'] : [], is_string(...)),
+        );
     }
 
     /** @return list<ExpectedSport> */
     public function expectedSport(): array
     {
-        return array_map(static fn(array $row): ExpectedSport => new ExpectedSport(Day::fromIso($row['on']), $row['what'], $row['minutes'], $row['effort']), $this->expected_sport);
+        return array_map(
+            static fn(array $row): ExpectedSport => new ExpectedSport(
+                Day::fromIso($row['on']),
+                $row['what'],
+                $row['minutes'],
+                $row['effort'],
+            ),
+            $this->expected_sport,
+        );
     }
 
     /** @return array<string, string> */

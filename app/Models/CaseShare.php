@@ -58,6 +58,11 @@ final class CaseShare extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['kind' => ShareKind::class, 'at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'owner_saw_at' => 'immutable_datetime'];
+        return [
+            'kind' => ShareKind::class,
+            'at' => 'immutable_datetime',
+            'ended_at' => 'immutable_datetime',
+            'owner_saw_at' => 'immutable_datetime',
+        ];
     }
 }

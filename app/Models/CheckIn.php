@@ -27,6 +27,15 @@ final class CheckIn extends CaseRecord
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'made_at' => 'immutable_datetime', 'after_close' => 'boolean', 'stiffness_min' => 'float', 'signs' => 'array', 'late' => 'boolean', 'superseded' => 'boolean'];
+        return [
+            'at' => 'immutable_datetime',
+            'created_at' => 'immutable_datetime',
+            'made_at' => 'immutable_datetime',
+            'after_close' => 'boolean',
+            'stiffness_min' => 'float',
+            'signs' => 'array',
+            'late' => 'boolean',
+            'superseded' => 'boolean',
+        ];
     }
 }

@@ -36,7 +36,13 @@ final class Consent extends Model
     /** Whether the athlete took it back, or does not agree, as it stands now. Where nobody asked, they did not. */
     public static function isRefused(string $athlete, ConsentPurpose $purpose): bool
     {
-        $newest = self::query()->where('athlete_id', $athlete)->where('purpose', $purpose)->orderByDesc('on')->orderByDesc('at')->orderByDesc('id')->first();
+        $newest = self::query()
+            ->where('athlete_id', $athlete)
+            ->where('purpose', $purpose)
+            ->orderByDesc('on')
+            ->orderByDesc('at')
+            ->orderByDesc('id')
+            ->first();
 
         return $newest !== null && !$newest->given;
     }

@@ -26,14 +26,21 @@ final class Curve extends CaseRecord
     {
         $newtons = array_map(static fn(int|float $value): float => round($value, 2), $curve->newtons);
 
-        return base64_encode((string) gzencode(json_encode(['ms' => $curve->ms, 'newtons' => $newtons], JSON_THROW_ON_ERROR), 6));
+        return base64_encode(
+            (string) gzencode(json_encode(['ms' => $curve->ms, 'newtons' => $newtons], JSON_THROW_ON_ERROR), 6),
+        );
     }
 
     /** @return array{ms: list<int|float>, newtons: list<int|float>} */
     public function unpacked(): array
     {
         /** @var array{ms: list<int|float>, newtons: list<int|float>} */
-        return json_decode((string) gzdecode((string) base64_decode($this->samples, true)), true, 4, JSON_THROW_ON_ERROR);
+        return json_decode(
+            (string) gzdecode((string) base64_decode($this->samples, true)),
+            true,
+            4,
+            JSON_THROW_ON_ERROR,
+        );
     }
 
     /** @return array<string, string> */

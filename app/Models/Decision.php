@@ -53,7 +53,17 @@ final class Decision extends CaseRecord
     public static function closing(array $cases): array
     {
         $closing = [];
-        foreach (self::query()->whereIn('case_id', $cases)->whereIn('kind', ['accept', 'close'])->with('user')->orderBy('at')->orderBy('id')->get()->all() as $decision) {
+        foreach (
+            self::query()
+                ->whereIn('case_id', $cases)
+                ->whereIn('kind', ['accept', 'close'])
+                ->with('user')
+                ->orderBy('at')
+                ->orderBy('id')
+                ->get()
+                ->all()
+            as $decision
+        ) {
             if ($decision->closes()) {
                 $closing[$decision->case_id] = $decision;
             }

@@ -50,7 +50,10 @@ final class Invitation extends Model
     /** A code of 60 bits that can be typed by hand: three groups of four, without letters and digits that look alike. */
     public static function code(): string
     {
-        $letters = array_map(static fn(): string => self::LETTERS[random_int(0, strlen(self::LETTERS) - 1)], range(1, self::LENGTH));
+        $letters = array_map(
+            static fn(): string => self::LETTERS[random_int(0, strlen(self::LETTERS) - 1)],
+            range(1, self::LENGTH),
+        );
 
         return implode('-', str_split(implode('', $letters), 4));
     }
@@ -67,6 +70,11 @@ final class Invitation extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['created_at' => 'immutable_datetime', 'expires_at' => 'immutable_datetime', 'used_at' => 'immutable_datetime', 'withdrawn_at' => 'immutable_datetime'];
+        return [
+            'created_at' => 'immutable_datetime',
+            'expires_at' => 'immutable_datetime',
+            'used_at' => 'immutable_datetime',
+            'withdrawn_at' => 'immutable_datetime',
+        ];
     }
 }

@@ -73,6 +73,12 @@ final class MadeFile extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['kind' => FileKind::class, 'state' => FileState::class, 'options' => 'array', 'created_at' => 'immutable_datetime', 'finished_at' => 'immutable_datetime'];
+        return [
+            'kind' => FileKind::class,
+            'state' => FileState::class,
+            'options' => 'array',
+            'created_at' => 'immutable_datetime',
+            'finished_at' => 'immutable_datetime',
+        ];
     }
 }

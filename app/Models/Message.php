@@ -32,6 +32,11 @@ final class Message extends CaseRecord
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['kind' => MessageKind::class, 'at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime', 'seen_at' => 'immutable_datetime'];
+        return [
+            'kind' => MessageKind::class,
+            'at' => 'immutable_datetime',
+            'sent_at' => 'immutable_datetime',
+            'seen_at' => 'immutable_datetime',
+        ];
     }
 }

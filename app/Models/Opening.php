@@ -42,6 +42,11 @@ final class Opening extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['form' => 'object', 'discarded_at' => 'immutable_datetime', 'referred_at' => 'immutable_datetime', 'referral' => 'array'];
+        return [
+            'form' => 'object',
+            'discarded_at' => 'immutable_datetime',
+            'referred_at' => 'immutable_datetime',
+            'referral' => 'array',
+        ];
     }
 }

@@ -30,6 +30,11 @@ final class Outcome extends CaseRecord
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['score' => 'float', 'superseded' => 'boolean', 'details' => 'array', 'created_at' => 'immutable_datetime'];
+        return [
+            'score' => 'float',
+            'superseded' => 'boolean',
+            'details' => 'array',
+            'created_at' => 'immutable_datetime',
+        ];
     }
 }

@@ -50,7 +50,10 @@ final class Paper extends CaseRecord
     {
         $versions = $this->versions();
 
-        return ($this->signed_version === null ? $versions : $versions->where('number', $this->signed_version))->firstOrFail();
+        return ($this->signed_version === null
+            ? $versions
+            : $versions->where('number', $this->signed_version)
+        )->firstOrFail();
     }
 
     /**
@@ -63,9 +66,13 @@ final class Paper extends CaseRecord
         return match (true) {
             $this->discarded_at !== null => 'It was discarded.',
             $this->signed_version === null => 'It is a draft: sign it first.',
-            $this->kind->needsConsent() && $this->consent === null => 'It goes to somebody outside: record first that the athlete agreed.',
-            $this->isRefused() => 'The athlete does not agree to it any more (“The athlete’s data” on the case): it stays here until they do.',
-            $diagnosis !== [] && !($this->consent['diagnosis'] ?? false) => 'It names the diagnosis (' . implode(', ', $diagnosis) . '), and the athlete has not agreed to that.',
+            $this->kind->needsConsent() && $this->consent === null
+                => 'It goes to somebody outside: record first that the athlete agreed.',
+            $this->isRefused()
+                => 'The athlete does not agree to it any more (“The athlete’s data” on the case): it stays here until they do.',
+            $diagnosis !== [] && !($this->consent['diagnosis'] ?? false) => 'It names the diagnosis (' .
+                implode(', ', $diagnosis) .
+                '), and the athlete has not agreed to that.',
             default => null,
         };
     }
@@ -86,6 +93,12 @@ final class Paper extends CaseRecord
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['kind' => PaperKind::class, 'created_at' => 'immutable_datetime', 'signed_at' => 'immutable_datetime', 'discarded_at' => 'immutable_datetime', 'consent' => 'array'];
+        return [
+            'kind' => PaperKind::class,
+            'created_at' => 'immutable_datetime',
+            'signed_at' => 'immutable_datetime',
+            'discarded_at' => 'immutable_datetime',
+            'consent' => 'array',
+        ];
     }
 }

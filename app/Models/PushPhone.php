@@ -55,6 +55,11 @@ final class PushPhone extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['morning_at' => 'integer', 'session_at' => 'integer', 'messages' => 'boolean', 'since' => 'immutable_datetime'];
+        return [
+            'morning_at' => 'integer',
+            'session_at' => 'integer',
+            'messages' => 'boolean',
+            'since' => 'immutable_datetime',
+        ];
     }
 }

@@ -22,7 +22,13 @@ enum Role: string
     public function permissions(): array
     {
         return match ($this) {
-            self::Owner => [Permission::See, Permission::Enter, Permission::Decide, Permission::TakeOut, Permission::Manage],
+            self::Owner => [
+                Permission::See,
+                Permission::Enter,
+                Permission::Decide,
+                Permission::TakeOut,
+                Permission::Manage,
+            ],
             self::Practitioner => [Permission::See, Permission::Enter, Permission::Decide, Permission::TakeOut],
             self::Assistant => [Permission::See, Permission::Enter],
             self::Reader => [Permission::See],
@@ -63,7 +69,8 @@ enum Role: string
         return match ($this) {
             self::Owner => 'Treats, and looks after people, settings and the record of who saw what.',
             self::Practitioner => 'Treats: opens cases, prescribes and decides.',
-            self::Assistant => 'Enters measures, sheets and what athletes report by telephone, in the cases assigned to them. Decides nothing.',
+            self::Assistant
+                => 'Enters measures, sheets and what athletes report by telephone, in the cases assigned to them. Decides nothing.',
             self::Reader => 'Looks, and writes nothing.',
             self::Athlete => 'Trains, and answers on the phone.',
         };

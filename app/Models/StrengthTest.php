@@ -32,6 +32,12 @@ final class StrengthTest extends CaseRecord
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['affected' => 'float', 'unaffected' => 'float', 'superseded' => 'boolean', 'details' => 'array', 'created_at' => 'immutable_datetime'];
+        return [
+            'affected' => 'float',
+            'unaffected' => 'float',
+            'superseded' => 'boolean',
+            'details' => 'array',
+            'created_at' => 'immutable_datetime',
+        ];
     }
 }

@@ -64,7 +64,10 @@ final class TrainingSession extends CaseRecord
     {
         $entries = $this->entries;
         foreach ($pains as $i => $pain) {
-            $found = array_filter($entries, static fn(array $entry): bool => ($entry['prescription'] ?? null) === $pain['prescription']);
+            $found = array_filter(
+                $entries,
+                static fn(array $entry): bool => ($entry['prescription'] ?? null) === $pain['prescription'],
+            );
             if ($found === []) {
                 throw InvalidInput::at("/pains/$i/prescription", 'must name an exercise of that session');
             }
@@ -74,7 +77,10 @@ final class TrainingSession extends CaseRecord
             }
             $entries[$at]['pain'] = $pain['pain'];
             // The pain of single sets gives way to the pain of the whole exercise, entered now.
-            $entries[$at]['sets'] = array_map(static fn(array $set): array => array_diff_key($set, ['pain' => 1]), $entries[$at]['sets'] ?? []);
+            $entries[$at]['sets'] = array_map(
+                static fn(array $set): array => array_diff_key($set, ['pain' => 1]),
+                $entries[$at]['sets'] ?? [],
+            );
         }
 
         return $entries;
@@ -83,6 +89,16 @@ final class TrainingSession extends CaseRecord
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['started_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'minutes' => 'float', 'settled_min' => 'float', 'signs' => 'array', 'entries' => 'array', 'superseded' => 'boolean', 'after_close' => 'boolean'];
+        return [
+            'started_at' => 'immutable_datetime',
+            'ended_at' => 'immutable_datetime',
+            'created_at' => 'immutable_datetime',
+            'minutes' => 'float',
+            'settled_min' => 'float',
+            'signs' => 'array',
+            'entries' => 'array',
+            'superseded' => 'boolean',
+            'after_close' => 'boolean',
+        ];
     }
 }

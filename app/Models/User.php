@@ -108,7 +108,12 @@ final class User extends Authenticatable
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['role' => Role::class, 'signed_in_at' => 'immutable_datetime', 'suspended_at' => 'immutable_datetime', 'left_at' => 'immutable_datetime'];
+        return [
+            'role' => Role::class,
+            'signed_in_at' => 'immutable_datetime',
+            'suspended_at' => 'immutable_datetime',
+            'left_at' => 'immutable_datetime',
+        ];
     }
 
     /** The address of a calendar to subscribe to; the older one stops working. */

@@ -27,12 +27,19 @@ final readonly class Axis
     {
         $days = max(1, $this->until->daysSince($this->from));
 
-        return round($this->left + ($this->right - $this->left) * min(1, max(0, $on->daysSince($this->from) / $days)), 1);
+        return round(
+            $this->left + ($this->right - $this->left) * min(1, max(0, $on->daysSince($this->from) / $days)),
+            1,
+        );
     }
 
     public function y(int|float $value): float
     {
-        return round($this->bottom - ($this->bottom - $this->top) * ($value - $this->low) / max(0.001, $this->high - $this->low), 1);
+        return round(
+            $this->bottom -
+                (($this->bottom - $this->top) * ($value - $this->low)) / max(0.001, $this->high - $this->low),
+            1,
+        );
     }
 
     /**
@@ -42,7 +49,17 @@ final readonly class Axis
      */
     public function line(array $points): string
     {
-        return implode(' ', array_map(fn(int $i, array $point): string => ($i === 0 ? 'M' : 'L') . $this->x($point[0]) . ' ' . $this->y($point[1]), array_keys($points), $points));
+        return implode(
+            ' ',
+            array_map(
+                fn(int $i, array $point): string => ($i === 0 ? 'M' : 'L') .
+                    $this->x($point[0]) .
+                    ' ' .
+                    $this->y($point[1]),
+                array_keys($points),
+                $points,
+            ),
+        );
     }
 
     /** @return list<array{x: float, words: string}> days that are named under the drawing */
@@ -64,7 +81,10 @@ final readonly class Axis
         $span = $this->high - $this->low;
         $rough = $span / 4;
         $power = 10 ** floor(log10(max(0.001, $rough)));
-        $step = $power * (array_values(array_filter([1, 2, 5, 10], static fn(int $factor): bool => $factor * $power >= $rough))[0] ?? 10);
+        $step =
+            $power *
+            (array_values(array_filter([1, 2, 5, 10], static fn(int $factor): bool => $factor * $power >= $rough))[0] ??
+                10);
         $values = [];
         for ($value = ceil($this->low / $step) * $step; $value <= $this->high + $step / 1000; $value += $step) {
             $values[] = round($value, 3);

@@ -18,6 +18,15 @@ final class CurveAxis
         }
         $high = max([1, ...$values]);
 
-        return new Axis($curve->points[0]['on'], $curve->points[count($curve->points) - 1]['on'], min([0, ...$values]), $high * 1.1, 44, 630, 8, 108);
+        return new Axis(
+            $curve->points[0]['on'],
+            $curve->points[count($curve->points) - 1]['on'],
+            min([0, ...$values]),
+            $high * 1.1,
+            44,
+            630,
+            8,
+            108,
+        );
     }
 }

@@ -27,7 +27,11 @@ final class FactsOfCase
 {
     private const DAYS_AHEAD = 6;
 
-    public function __construct(private readonly CatalogueShelf $shelf, private readonly RefreshStanding $standing, private readonly FindMeasure $find) {}
+    public function __construct(
+        private readonly CatalogueShelf $shelf,
+        private readonly RefreshStanding $standing,
+        private readonly FindMeasure $find,
+    ) {}
 
     public function of(CareCase $case, string $practitioner): PaperFacts
     {
@@ -35,7 +39,9 @@ final class FactsOfCase
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
         $intake = $case->intake;
-        $text = static fn(string $field): ?string => is_string($intake[$field] ?? null) && trim($intake[$field]) !== '' ? trim($intake[$field]) : null;
+        $text = static fn(string $field): ?string => is_string($intake[$field] ?? null) && trim($intake[$field]) !== ''
+            ? trim($intake[$field])
+            : null;
         $day = static fn(?string $iso): ?Day => $iso === null ? null : Day::fromIso($iso);
         $today = $evaluation->log->today;
         $last = $today->plus(self::DAYS_AHEAD);
@@ -59,12 +65,30 @@ final class FactsOfCase
             beganOn: $day($text('began_on')),
             loadChange: $text('load_change'),
             aggravating: $text('aggravating'),
-            advice: array_values(array_column(array_filter($case->advice, static fn(array $row): bool => $row['until'] === null || $row['until'] >= $today->toIso()), 'words')),
+            advice: array_values(
+                array_column(
+                    array_filter(
+                        $case->advice,
+                        static fn(array $row): bool => $row['until'] === null || $row['until'] >= $today->toIso(),
+                    ),
+                    'words',
+                ),
+            ),
             coming: self::coming($case, $plan, $today, $last),
-            sport: array_values(array_filter(
-                array_map(static fn(array $row): ExpectedSport => new ExpectedSport(Day::fromIso($row['on']), $row['what'], $row['minutes'], $row['effort']), $case->expected_sport),
-                static fn(ExpectedSport $sport): bool => $isAhead($sport->on),
-            )),
+            sport: array_values(
+                array_filter(
+                    array_map(
+                        static fn(array $row): ExpectedSport => new ExpectedSport(
+                            Day::fromIso($row['on']),
+                            $row['what'],
+                            $row['minutes'],
+                            $row['effort'],
+                        ),
+                        $case->expected_sport,
+                    ),
+                    static fn(ExpectedSport $sport): bool => $isAhead($sport->on),
+                ),
+            ),
             events: array_values(array_filter($case->eventDays(), $isAhead)),
             measures: $this->measures($case, $catalogue->structure(Structure::from($case->structure))->strengthTest),
             decisions: self::decisions($case),
@@ -75,9 +99,19 @@ final class FactsOfCase
     /** @return list<array{on: Day, title: string}> */
     private static function coming(CareCase $case, Plan $plan, Day $today, Day $last): array
     {
-        return array_values($case->plannedSessions()->whereBetween('on', [$today->toIso(), $last->toIso()])->get()->map(static fn(PlannedSession $planned): array => [
-            'on' => Day::fromIso($planned->on), 'title' => $plan->stage($planned->stage)?->slot($planned->slot)?->name() ?? 'Session',
-        ])->all());
+        return array_values(
+            $case
+                ->plannedSessions()
+                ->whereBetween('on', [$today->toIso(), $last->toIso()])
+                ->get()
+                ->map(
+                    static fn(PlannedSession $planned): array => [
+                        'on' => Day::fromIso($planned->on),
+                        'title' => $plan->stage($planned->stage)?->slot($planned->slot)?->name() ?? 'Session',
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** @return list<MeasureCourse> */
@@ -102,11 +136,23 @@ final class FactsOfCase
     {
         $zone = Zone::named($case->practice->timezone);
 
-        return array_values($case->decisions()->with('user')->reorder('at')->get()->map(static fn(Decision $decision): array => [
-            'on' => $zone->dayOf(Moment::of(CarbonImmutable::instance($decision->at))),
-            'by' => $decision->by(),
-            'words' => $decision->words,
-            'reason' => $decision->reason ?? (is_string($decision->evidence['because'] ?? null) ? $decision->evidence['because'] : null),
-        ])->all());
+        return array_values(
+            $case
+                ->decisions()
+                ->with('user')
+                ->reorder('at')
+                ->get()
+                ->map(
+                    static fn(Decision $decision): array => [
+                        'on' => $zone->dayOf(Moment::of(CarbonImmutable::instance($decision->at))),
+                        'by' => $decision->by(),
+                        'words' => $decision->words,
+                        'reason' =>
+                            $decision->reason ??
+                            (is_string($decision->evidence['because'] ?? null) ? $decision->evidence['because'] : null),
+                    ],
+                )
+                ->all(),
+        );
     }
 }

@@ -20,7 +20,12 @@ final class PaperFile
         $id = $file->options['paper'] ?? null;
         $size = $file->options['size'] ?? null;
         $paper = Paper::query()->findOrFail(is_string($id) ? $id : '');
-        $html = PaperView::html($paper, $paper->current()->paper(), 'file://' . public_path('fonts'), PageSize::from(is_string($size) ? $size : PageSize::A4->value));
+        $html = PaperView::html(
+            $paper,
+            $paper->current()->paper(),
+            'file://' . public_path('fonts'),
+            PageSize::from(is_string($size) ? $size : PageSize::A4->value),
+        );
         if (!$file->step()) {
             return null;
         }

@@ -16,9 +16,19 @@ final class PaperView
 {
     public static function html(Row $row, Paper $paper, string $fonts = '/fonts', PageSize $size = PageSize::A4): string
     {
-        $signed = $row->signed_at === null || $row->signer === null ? null
-            : "Signed by {$row->signer->name} on " . PaperWords::date(Zone::named($row->case->practice->timezone)->dayOf(Moment::of($row->signed_at)));
+        $signed =
+            $row->signed_at === null || $row->signer === null
+                ? null
+                : "Signed by {$row->signer->name} on " .
+                    PaperWords::date(Zone::named($row->case->practice->timezone)->dayOf(Moment::of($row->signed_at)));
 
-        return View::make('papers.paper', ['paper' => $paper, 'fonts' => $fonts, 'size' => $size->value, 'signed' => $signed, 'discarded' => $row->discarded_at !== null, 'stills' => app(Stills::class)->of($row, $paper)])->render();
+        return View::make('papers.paper', [
+            'paper' => $paper,
+            'fonts' => $fonts,
+            'size' => $size->value,
+            'signed' => $signed,
+            'discarded' => $row->discarded_at !== null,
+            'stills' => app(Stills::class)->of($row, $paper),
+        ])->render();
     }
 }

@@ -55,22 +55,36 @@ final class Stills
     private function drawn(array $asked): array
     {
         $json = json_encode(array_values($asked), JSON_THROW_ON_ERROR);
-        $pictures = Cache::remember('stills.' . hash('xxh128', $json), now()->addDays(self::KEPT_DAYS), function () use ($json): ?array {
-            $made = Process::timeout(self::SECONDS)->input($json)->run(['node', public_path('build/stills.mjs')]);
-            $pictures = $made->successful() ? json_decode($made->output(), true) : null;
-            if (!is_array($pictures)) {
-                Log::warning('The figures of a paper could not be drawn', ['exit' => $made->exitCode(), 'said' => mb_substr($made->errorOutput(), 0, 300)]);
+        $pictures = Cache::remember(
+            'stills.' . hash('xxh128', $json),
+            now()->addDays(self::KEPT_DAYS),
+            function () use ($json): ?array {
+                $made = Process::timeout(self::SECONDS)
+                    ->input($json)
+                    ->run(['node', public_path('build/stills.mjs')]);
+                $pictures = $made->successful() ? json_decode($made->output(), true) : null;
+                if (!is_array($pictures)) {
+                    Log::warning('The figures of a paper could not be drawn', [
+                        'exit' => $made->exitCode(),
+                        'said' => mb_substr($made->errorOutput(), 0, 300),
+                    ]);
 
-                return null;
-            }
+                    return null;
+                }
 
-            return $pictures;
-        });
+                return $pictures;
+            },
+        );
         $stills = [];
         foreach (array_keys($asked) as $i => $key) {
-            [$from, $to] = (is_array($pictures) && is_array($pictures[$i] ?? null) ? array_values($pictures[$i]) : []) + ['', ''];
+            [$from, $to] = (is_array($pictures) && is_array($pictures[$i] ?? null)
+                ? array_values($pictures[$i])
+                : []) + ['', ''];
             if (is_string($from) && is_string($to) && $from !== '' && $to !== '') {
-                $stills[$key] = ['data:image/svg+xml;base64,' . base64_encode($from), 'data:image/svg+xml;base64,' . base64_encode($to)];
+                $stills[$key] = [
+                    'data:image/svg+xml;base64,' . base64_encode($from),
+                    'data:image/svg+xml;base64,' . base64_encode($to),
+                ];
             }
         }
 

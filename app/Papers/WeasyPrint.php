@@ -18,10 +18,27 @@ final class WeasyPrint implements PdfMaker
     {
         $made = Process::timeout(self::SECONDS)
             // It keeps what it learns of fonts in the home folder; the web user has none.
-            ->env(['HOME' => storage_path('framework'), 'XDG_CACHE_HOME' => storage_path('framework/cache'), 'LANG' => 'C.UTF-8'])
+            ->env([
+                'HOME' => storage_path('framework'),
+                'XDG_CACHE_HOME' => storage_path('framework/cache'),
+                'LANG' => 'C.UTF-8',
+            ])
             ->input($html)
-            ->run(['weasyprint', '--quiet', '--encoding', 'utf-8', '--pdf-variant', 'pdf/ua-1', '--base-url', 'file:///dev/null', '-', '-']);
+            ->run([
+                'weasyprint',
+                '--quiet',
+                '--encoding',
+                'utf-8',
+                '--pdf-variant',
+                'pdf/ua-1',
+                '--base-url',
+                'file:///dev/null',
+                '-',
+                '-',
+            ]);
 
-        return $made->successful() && str_starts_with($made->output(), '%PDF') ? $made->output() : throw new PdfFailed("weasyprint ended with {$made->exitCode()}");
+        return $made->successful() && str_starts_with($made->output(), '%PDF')
+            ? $made->output()
+            : throw new PdfFailed("weasyprint ended with {$made->exitCode()}");
     }
 }

@@ -43,7 +43,11 @@ final class CareCasePolicy
 
     private static function unlessSetAside(CareCase $case): bool|Response
     {
-        return !$case->set_aside ? true : Response::deny('This record is set aside at the athlete’s wish: nothing is decided or entered until it is settled.');
+        return !$case->set_aside
+            ? true
+            : Response::deny(
+                'This record is set aside at the athlete’s wish: nothing is decided or entered until it is settled.',
+            );
     }
 
     private static function may(User $user, CareCase $case, Permission $permission): bool

@@ -56,10 +56,22 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(MessageSender::class, SimulatedSender::class);
         $this->app->bind(PdfMaker::class, WeasyPrint::class);
         $this->app->bind(PushService::class, SimulatedPush::class);
-        $this->app->singleton(CatalogueShelf::class, fn(): CatalogueShelf => new CatalogueShelf(
-            fn(): Catalogue => CatalogueFiles::load($this->app->basePath('catalogue'), $this->app->storagePath('framework/catalogue.kept')),
-        ));
-        $this->app->singleton(FigureShelf::class, fn(): FigureShelf => new FigureShelf($this->app->basePath('catalogue/figures'), $this->app->storagePath('framework/figures.kept')));
+        $this->app->singleton(
+            CatalogueShelf::class,
+            fn(): CatalogueShelf => new CatalogueShelf(
+                fn(): Catalogue => CatalogueFiles::load(
+                    $this->app->basePath('catalogue'),
+                    $this->app->storagePath('framework/catalogue.kept'),
+                ),
+            ),
+        );
+        $this->app->singleton(
+            FigureShelf::class,
+            fn(): FigureShelf => new FigureShelf(
+                $this->app->basePath('catalogue/figures'),
+                $this->app->storagePath('framework/figures.kept'),
+            ),
+        );
     }
 
     public function boot(): void
@@ -92,11 +104,23 @@ final class AppServiceProvider extends ServiceProvider
         // Laravel's /up answers 500 where this fails.
         Event::listen(DiagnosingHealth::class, static fn() => DB::select('select 1'));
         // There is one worker: what the one before it had begun when it was killed is taken up at once.
-        Event::listen(WorkerStarting::class, static fn(): int => DB::table('jobs')->whereNotNull('reserved_at')->update(['reserved_at' => null]));
+        Event::listen(
+            WorkerStarting::class,
+            static fn(): int => DB::table('jobs')
+                ->whereNotNull('reserved_at')
+                ->update(['reserved_at' => null]),
+        );
         Event::listen(MigrationsEnded::class, static fn() => Walls::raise());
-        Event::listen(ConnectionEstablished::class, static function (ConnectionEstablished $event) use ($practice): void {
-            $event->connection->beforeExecuting(static fn(string $query, array $bindings, Connection $connection) => $practice->announce($connection));
+        Event::listen(ConnectionEstablished::class, static function (ConnectionEstablished $event) use (
+            $practice,
+        ): void {
+            $event->connection->beforeExecuting(
+                static fn(string $query, array $bindings, Connection $connection) => $practice->announce($connection),
+            );
         });
-        Auth::provider('people', static fn(Application $app): People => new People($app->make(Hasher::class), User::class, $practice));
+        Auth::provider(
+            'people',
+            static fn(Application $app): People => new People($app->make(Hasher::class), User::class, $practice),
+        );
     }
 }

@@ -20,15 +20,16 @@ final class PushReminder
     public function handle(PushPhone $phone, ReminderKind $kind, string $about): bool
     {
         $id = (string) Str::uuid7();
-        $isNew = DB::table('pushes')->insertOrIgnore([
-            'id' => $id,
-            'practice_id' => $phone->practice_id,
-            'phone_id' => $phone->id,
-            'kind' => $kind->value,
-            'about' => $about,
-            'words' => $kind->words($phone->user->practice->name),
-            'at' => CarbonImmutable::now()->utc(),
-        ]) === 1;
+        $isNew =
+            DB::table('pushes')->insertOrIgnore([
+                'id' => $id,
+                'practice_id' => $phone->practice_id,
+                'phone_id' => $phone->id,
+                'kind' => $kind->value,
+                'about' => $about,
+                'words' => $kind->words($phone->user->practice->name),
+                'at' => CarbonImmutable::now()->utc(),
+            ]) === 1;
         if ($isNew) {
             $this->service->bring(Push::query()->findOrFail($id));
         }

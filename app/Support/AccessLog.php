@@ -43,8 +43,13 @@ final class AccessLog
      *
      * @param array<string, mixed>|null $details what it was and what it is
      */
-    public static function note(User $user, AccessKind $kind, string $what, ?array $details = null, ?string $athleteId = null): void
-    {
+    public static function note(
+        User $user,
+        AccessKind $kind,
+        string $what,
+        ?array $details = null,
+        ?string $athleteId = null,
+    ): void {
         self::write($user, $kind, $athleteId, $what, [], $details);
     }
 
@@ -75,7 +80,10 @@ final class AccessLog
             return;
         }
         self::write($user, AccessKind::Read, $athleteId, $what, $new);
-        $session?->put($key, ['at' => $before['at'] ?? CarbonImmutable::now()->getTimestamp(), 'cases' => [...$before['cases'] ?? [], ...$new]]);
+        $session?->put($key, [
+            'at' => $before['at'] ?? CarbonImmutable::now()->getTimestamp(),
+            'cases' => [...$before['cases'] ?? [], ...$new],
+        ]);
     }
 
     /** What another system reads is recorded apart from what its owner does. */
@@ -97,7 +105,12 @@ final class AccessLog
     private static function remembered(Session $session, string $key): ?array
     {
         $before = $session->get($key);
-        if (!is_array($before) || !is_int($before['at'] ?? null) || !is_array($before['cases'] ?? null) || $before['at'] <= CarbonImmutable::now()->getTimestamp() - 60 * self::SAME_READING_MINUTES) {
+        if (
+            !is_array($before) ||
+            !is_int($before['at'] ?? null) ||
+            !is_array($before['cases'] ?? null) ||
+            $before['at'] <= CarbonImmutable::now()->getTimestamp() - 60 * self::SAME_READING_MINUTES
+        ) {
             return null;
         }
 
@@ -121,8 +134,14 @@ final class AccessLog
      * @param list<string> $cases
      * @param array<string, mixed>|null $details
      */
-    private static function write(User $user, AccessKind $kind, ?string $athleteId, string $what, array $cases, ?array $details = null): void
-    {
+    private static function write(
+        User $user,
+        AccessKind $kind,
+        ?string $athleteId,
+        string $what,
+        array $cases,
+        ?array $details = null,
+    ): void {
         AccessLogEntry::query()->create([
             'practice_id' => $user->practice_id,
             'user_id' => $user->id,

@@ -32,7 +32,14 @@ final class CalendarText
     private const MOST_DAYS = 200;
 
     /** As people write a day, in this order; those without a year mean the next such day. */
-    private const FORMATS = ['Y-m-d' => true, 'j M Y' => true, 'j F Y' => true, 'j.n.Y' => true, 'j M' => false, 'j F' => false];
+    private const FORMATS = [
+        'Y-m-d' => true,
+        'j M Y' => true,
+        'j F Y' => true,
+        'j.n.Y' => true,
+        'j M' => false,
+        'j F' => false,
+    ];
 
     /**
      * @return array{days: list<array{on: string, title: string}>, faults: list<string>, more: int} in order; how many were too many
@@ -42,7 +49,9 @@ final class CalendarText
     public static function read(string $text, Day $today, string $zone): array
     {
         $faults = [];
-        $found = str_contains($text, 'BEGIN:VCALENDAR') ? self::fromCalendar($text, $today, $zone) : self::fromLines($text, $today, $faults);
+        $found = str_contains($text, 'BEGIN:VCALENDAR')
+            ? self::fromCalendar($text, $today, $zone)
+            : self::fromLines($text, $today, $faults);
         $days = [];
         foreach ($found as [$day, $title]) {
             if (!$today->isAfter($day) && $day->daysSince($today) <= self::AHEAD_DAYS) {
@@ -50,9 +59,20 @@ final class CalendarText
             }
         }
         ksort($days);
-        $marked = array_map(static fn(int $number, array $titles): array => ['on' => Day::fromNumber($number)->toIso(), 'title' => mb_substr(implode(', ', array_unique(array_filter($titles))), 0, 120)], array_keys($days), $days);
+        $marked = array_map(
+            static fn(int $number, array $titles): array => [
+                'on' => Day::fromNumber($number)->toIso(),
+                'title' => mb_substr(implode(', ', array_unique(array_filter($titles))), 0, 120),
+            ],
+            array_keys($days),
+            $days,
+        );
 
-        return ['days' => array_slice($marked, 0, self::MOST_DAYS), 'faults' => $faults, 'more' => max(0, count($marked) - self::MOST_DAYS)];
+        return [
+            'days' => array_slice($marked, 0, self::MOST_DAYS),
+            'faults' => $faults,
+            'more' => max(0, count($marked) - self::MOST_DAYS),
+        ];
     }
 
     /**
@@ -67,12 +87,22 @@ final class CalendarText
         try {
             $calendar = Reader::read($text);
             // Repeated events become single ones within what can be marked.
-            $calendar = $calendar instanceof VCalendar ? $calendar->expand($start->toDateTimeImmutable(), $start->addDays(self::AHEAD_DAYS + 1)->toDateTimeImmutable(), $local) : null;
-        } catch (ParseException|InvalidDataException|MaxInstancesExceededException) {
+            $calendar =
+                $calendar instanceof VCalendar
+                    ? $calendar->expand(
+                        $start->toDateTimeImmutable(),
+                        $start->addDays(self::AHEAD_DAYS + 1)->toDateTimeImmutable(),
+                        $local,
+                    )
+                    : null;
+        } catch (ParseException | InvalidDataException | MaxInstancesExceededException) {
             $calendar = null;
         }
         if ($calendar === null) {
-            throw InvalidInput::at('/text', 'looks like a calendar file, and cannot be read as one; save it anew as iCalendar (.ics), or type the days, one on a line');
+            throw InvalidInput::at(
+                '/text',
+                'looks like a calendar file, and cannot be read as one; save it anew as iCalendar (.ics), or type the days, one on a line',
+            );
         }
         $found = [];
         foreach ($calendar->select('VEVENT') as $event) {
@@ -98,7 +128,14 @@ final class CalendarText
         };
         // An end at midnight belongs to the day before.
         $last = $end->isAfter($first) ? $end->subSecond() : $first;
-        [$day, $until] = array_map(static fn(CarbonImmutable $carbonImmutable): Day => Day::fromIso($carbonImmutable->setTimezone($start->hasTime() ? $local : $carbonImmutable->getTimezone())->format('Y-m-d')), [$first, $last]);
+        [$day, $until] = array_map(
+            static fn(CarbonImmutable $carbonImmutable): Day => Day::fromIso(
+                $carbonImmutable
+                    ->setTimezone($start->hasTime() ? $local : $carbonImmutable->getTimezone())
+                    ->format('Y-m-d'),
+            ),
+            [$first, $last],
+        );
         $title = self::text($event, 'SUMMARY');
         $found = [];
         for ($i = 0; $i <= min(self::LONGEST_SPAN, $until->daysSince($day)); $i++) {
@@ -137,7 +174,12 @@ final class CalendarText
             }
             $span = self::span($line, $today);
             if ($span === null) {
-                $faults[] = 'Line ' . ($i + 1) . ', “' . mb_substr($line, 0, 40) . '”: begins with no day. Write 2026-12-12, 12 Dec or 12 Dec – 15 Dec, then what it is.';
+                $faults[] =
+                    'Line ' .
+                    ($i + 1) .
+                    ', “' .
+                    mb_substr($line, 0, 40) .
+                    '”: begins with no day. Write 2026-12-12, 12 Dec or 12 Dec – 15 Dec, then what it is.';
                 continue;
             }
             [$first, $last, $title] = $span;
@@ -152,7 +194,8 @@ final class CalendarText
     /** @return array{Day, Day, string}|null first and last day, and the rest of the line */
     private static function span(string $line, Day $today): ?array
     {
-        $day = '(?:(?:Mon|Tue|Wed|Thu|Fri|Sat|Sun)[a-z]*\.?,?\s+)?(\d{4}-\d\d-\d\d|\d{1,2}\.\d{1,2}\.\d{4}|\d{1,2}\.?\s+[A-Za-z]{3,9}(?:\s+\d{4})?)';
+        $day =
+            '(?:(?:Mon|Tue|Wed|Thu|Fri|Sat|Sun)[a-z]*\.?,?\s+)?(\d{4}-\d\d-\d\d|\d{1,2}\.\d{1,2}\.\d{4}|\d{1,2}\.?\s+[A-Za-z]{3,9}(?:\s+\d{4})?)';
         if (preg_match("/^$day(?:\\s*(?:–|—|\\s-\\s|-|to|until)\\s*$day)?(.*)$/ui", $line, $part) !== 1) {
             return null;
         }
@@ -168,7 +211,11 @@ final class CalendarText
         foreach (self::FORMATS as $format => $hasYear) {
             $found = DateTimeImmutable::createFromFormat("!$format", $text);
             // A day that the month does not have comes with a warning, and as one of the next month.
-            if ($found === false || DateTimeImmutable::getLastErrors() !== false || $found->format('Y') < self::FIRST_YEAR) {
+            if (
+                $found === false ||
+                DateTimeImmutable::getLastErrors() !== false ||
+                $found->format('Y') < self::FIRST_YEAR
+            ) {
                 continue;
             }
             if ($hasYear) {
@@ -177,7 +224,10 @@ final class CalendarText
             $year = (int) substr($notBefore->toIso(), 0, 4);
             foreach ([$year, $year + 1, $year + 2] as $try) {
                 [$month, $number] = [(int) $found->format('n'), (int) $found->format('j')];
-                if (checkdate($month, $number, $try) && sprintf('%04d-%02d-%02d', $try, $month, $number) >= $notBefore->toIso()) {
+                if (
+                    checkdate($month, $number, $try) &&
+                    sprintf('%04d-%02d-%02d', $try, $month, $number) >= $notBefore->toIso()
+                ) {
                     return Day::fromIso(sprintf('%04d-%02d-%02d', $try, $month, $number));
                 }
             }

@@ -30,15 +30,52 @@ enum CaseTable: string
     /** @return list<string> */
     public function columns(): array
     {
-        return [...self::WHOSE, ...match ($this) {
-            self::Sessions => ['session', 'started_at', 'ended_at', 'stage', 'kind', 'planned', 'plan_version', 'participation', 'minutes', 'effort', 'worst_pain', 'settled_min', 'signs', 'notes'],
-            self::Sets => ['session', 'started_at', 'prescription', 'exercise', 'set', 'reps', 'hold_s', 'work_s', 'load_kg', 'height_cm', 'reps_in_reserve', 'effort', 'pain', 'left_reps', 'left_hold_s', 'right_reps', 'right_hold_s', 'exercise_pain'],
-            self::Mornings => ['at', 'provocation', 'stiffness_min', 'signs', 'notes'],
-            self::Tests => ['test', 'on', 'affected', 'unaffected', 'unit'],
-            self::Scores => ['measure', 'on', 'score'],
-            self::Decisions => ['at', 'by', 'kind', 'words', 'reason', 'plan_version'],
-            self::Plan => ['stage', 'prescription', 'exercise', 'kind_of_session', 'dose', 'resting_until'],
-        }];
+        return [
+            ...self::WHOSE,
+            ...match ($this) {
+                self::Sessions => [
+                    'session',
+                    'started_at',
+                    'ended_at',
+                    'stage',
+                    'kind',
+                    'planned',
+                    'plan_version',
+                    'participation',
+                    'minutes',
+                    'effort',
+                    'worst_pain',
+                    'settled_min',
+                    'signs',
+                    'notes',
+                ],
+                self::Sets => [
+                    'session',
+                    'started_at',
+                    'prescription',
+                    'exercise',
+                    'set',
+                    'reps',
+                    'hold_s',
+                    'work_s',
+                    'load_kg',
+                    'height_cm',
+                    'reps_in_reserve',
+                    'effort',
+                    'pain',
+                    'left_reps',
+                    'left_hold_s',
+                    'right_reps',
+                    'right_hold_s',
+                    'exercise_pain',
+                ],
+                self::Mornings => ['at', 'provocation', 'stiffness_min', 'signs', 'notes'],
+                self::Tests => ['test', 'on', 'affected', 'unaffected', 'unit'],
+                self::Scores => ['measure', 'on', 'score'],
+                self::Decisions => ['at', 'by', 'kind', 'words', 'reason', 'plan_version'],
+                self::Plan => ['stage', 'prescription', 'exercise', 'kind_of_session', 'dose', 'resting_until'],
+            },
+        ];
     }
 
     /**
@@ -57,18 +94,66 @@ enum CaseTable: string
     /** @return iterable<list<mixed>> */
     private function of(CareCase $case, CatalogueShelf $shelf): iterable
     {
-        $at = static fn(\DateTimeInterface $moment): string => \Carbon\CarbonImmutable::instance($moment)->setTimezone($case->practice->timezone)->toIso8601String();
+        $at = static fn(\DateTimeInterface $moment): string => \Carbon\CarbonImmutable::instance($moment)
+            ->setTimezone($case->practice->timezone)
+            ->toIso8601String();
 
         return match ($this) {
-            self::Sessions => self::each($case->trainingSessions()->lazy(), static fn(TrainingSession $session): array => [
-                $session->id, $at($session->started_at), $at($session->ended_at), $session->stage, $session->kind, $session->planned_id === null ? 'no' : 'yes', $session->plan_version, $session->participation, $session->minutes, $session->effort,
-                self::worst($session), $session->settled_min, implode(' ', $session->signs), $session->notes,
-            ]),
+            self::Sessions => self::each(
+                $case->trainingSessions()->lazy(),
+                static fn(TrainingSession $session): array => [
+                    $session->id,
+                    $at($session->started_at),
+                    $at($session->ended_at),
+                    $session->stage,
+                    $session->kind,
+                    $session->planned_id === null ? 'no' : 'yes',
+                    $session->plan_version,
+                    $session->participation,
+                    $session->minutes,
+                    $session->effort,
+                    self::worst($session),
+                    $session->settled_min,
+                    implode(' ', $session->signs),
+                    $session->notes,
+                ],
+            ),
             self::Sets => self::sets($case, $shelf, $at),
-            self::Mornings => self::each($case->checkIns()->lazy(), static fn(CheckIn $checkIn): array => [$at($checkIn->at), $checkIn->provocation, $checkIn->stiffness_min, implode(' ', $checkIn->signs), $checkIn->notes]),
-            self::Tests => self::each($case->tests()->lazy(), static fn(StrengthTest $test): array => [$test->test, $test->on, $test->affected, $test->unaffected, $test->unit]),
-            self::Scores => self::each($case->outcomes()->lazy(), static fn(Outcome $outcome): array => [$outcome->measure, $outcome->on, $outcome->score]),
-            self::Decisions => self::each($case->decisions()->with('user')->lazy(), static fn(Decision $decision): array => [$at($decision->at), $decision->by(), $decision->kind, $decision->words, $decision->reason, $decision->plan_version]),
+            self::Mornings => self::each(
+                $case->checkIns()->lazy(),
+                static fn(CheckIn $checkIn): array => [
+                    $at($checkIn->at),
+                    $checkIn->provocation,
+                    $checkIn->stiffness_min,
+                    implode(' ', $checkIn->signs),
+                    $checkIn->notes,
+                ],
+            ),
+            self::Tests => self::each(
+                $case->tests()->lazy(),
+                static fn(StrengthTest $test): array => [
+                    $test->test,
+                    $test->on,
+                    $test->affected,
+                    $test->unaffected,
+                    $test->unit,
+                ],
+            ),
+            self::Scores => self::each(
+                $case->outcomes()->lazy(),
+                static fn(Outcome $outcome): array => [$outcome->measure, $outcome->on, $outcome->score],
+            ),
+            self::Decisions => self::each(
+                $case->decisions()->with('user')->lazy(),
+                static fn(Decision $decision): array => [
+                    $at($decision->at),
+                    $decision->by(),
+                    $decision->kind,
+                    $decision->words,
+                    $decision->reason,
+                    $decision->plan_version,
+                ],
+            ),
             self::Plan => self::plan($case, $shelf),
         };
     }
@@ -103,10 +188,28 @@ enum CaseTable: string
                 $key = $entry['prescription'] ?? null;
                 $exercise = isset($asked[$key ?? '']) ? $catalogue->titleOf($asked[$key ?? '']->exercise) : null;
                 foreach ($entry['sets'] ?? [] as $i => $set) {
-                    $side = static fn(string $which, string $what): mixed => is_array($set[$which] ?? null) ? $set[$which][$what] ?? null : null;
+                    $side = static fn(string $which, string $what): mixed => is_array($set[$which] ?? null)
+                        ? $set[$which][$what] ?? null
+                        : null;
                     yield [
-                        $session->id, $at($session->started_at), $key, $exercise, $i + 1, $set['reps'] ?? null, $set['hold_s'] ?? null, $set['work_s'] ?? null, $set['load_kg'] ?? null, $set['height_cm'] ?? null,
-                        $set['rir'] ?? null, $set['effort'] ?? null, $set['pain'] ?? null, $side('left', 'reps'), $side('left', 'hold_s'), $side('right', 'reps'), $side('right', 'hold_s'), $entry['pain'] ?? null,
+                        $session->id,
+                        $at($session->started_at),
+                        $key,
+                        $exercise,
+                        $i + 1,
+                        $set['reps'] ?? null,
+                        $set['hold_s'] ?? null,
+                        $set['work_s'] ?? null,
+                        $set['load_kg'] ?? null,
+                        $set['height_cm'] ?? null,
+                        $set['rir'] ?? null,
+                        $set['effort'] ?? null,
+                        $set['pain'] ?? null,
+                        $side('left', 'reps'),
+                        $side('left', 'hold_s'),
+                        $side('right', 'reps'),
+                        $side('right', 'hold_s'),
+                        $entry['pain'] ?? null,
                     ];
                 }
             }
@@ -121,7 +224,14 @@ enum CaseTable: string
         $today = Clock::today($case->practice->timezone);
         foreach ($plan->stages as $stage) {
             foreach ($stage->stage->prescriptions as $prescription) {
-                yield [$stage->stage->title, $prescription->key, $catalogue->titleOf($prescription->exercise), $stage->slot($prescription->slot)?->name(), DoseWords::of($prescription), $plan->restsUntil($prescription->key, $today)?->toIso()];
+                yield [
+                    $stage->stage->title,
+                    $prescription->key,
+                    $catalogue->titleOf($prescription->exercise),
+                    $stage->slot($prescription->slot)?->name(),
+                    DoseWords::of($prescription),
+                    $plan->restsUntil($prescription->key, $today)?->toIso(),
+                ];
             }
         }
     }

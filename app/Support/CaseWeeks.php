@@ -33,7 +33,16 @@ final readonly class CaseWeeks
      * @param list<string> $done ids of planned sessions that were done or begun
      * @param array<string, string> $doneAs the planned session of each that was done, by its id
      */
-    private function __construct(public Day $today, public ?PlanStage $stage, public array $slots, public array $booked, public array $planned, public array $done, public array $doneAs, public WeekRules $rules) {}
+    private function __construct(
+        public Day $today,
+        public ?PlanStage $stage,
+        public array $slots,
+        public array $booked,
+        public array $planned,
+        public array $done,
+        public array $doneAs,
+        public WeekRules $rules,
+    ) {}
 
     public static function of(CareCase $case): self
     {
@@ -48,8 +57,15 @@ final readonly class CaseWeeks
                 $slots[$slot->key] ??= $slot;
             }
         }
-        $rows = PlannedSession::query()->where('case_id', $case->id)->where('withdrawn', false)
-            ->where('on', '>=', $today->plus(-self::BACK_DAYS)->toIso())->where('on', '<', $today->plus(self::AHEAD_DAYS)->toIso())->orderBy('on')->orderBy('slot')->orderBy('number')->get();
+        $rows = PlannedSession::query()
+            ->where('case_id', $case->id)
+            ->where('withdrawn', false)
+            ->where('on', '>=', $today->plus(-self::BACK_DAYS)->toIso())
+            ->where('on', '<', $today->plus(self::AHEAD_DAYS)->toIso())
+            ->orderBy('on')
+            ->orderBy('slot')
+            ->orderBy('number')
+            ->get();
         /** @var array<string, string> $doneAs */
         $doneAs = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id', 'id')->all();
         $done = array_values($doneAs);
@@ -60,14 +76,19 @@ final readonly class CaseWeeks
                 $planned[$row->id] = $row;
             }
         }
-        $rules = $stage === null ? new WeekRules() : PlanWeeks::rules($stage, $case->weekdays($plan), $case->blockedDays(), $case->eventDays());
+        $rules =
+            $stage === null
+                ? new WeekRules()
+                : PlanWeeks::rules($stage, $case->weekdays($plan), $case->blockedDays(), $case->eventDays());
 
         return new self($today, $stage, $slots, $booked, $planned, $done, $doneAs, $rules);
     }
 
     public function isOpen(string $id): bool
     {
-        return isset($this->planned[$id]) && !in_array($id, $this->done, true) && $this->planned[$id]->on >= $this->today->toIso();
+        return isset($this->planned[$id]) &&
+            !in_array($id, $this->done, true) &&
+            $this->planned[$id]->on >= $this->today->toIso();
     }
 
     /**
@@ -77,10 +98,28 @@ final readonly class CaseWeeks
      */
     public function moved(array $moves): self
     {
-        $staying = array_filter($this->booked, static fn(Booked $session): bool => !array_key_exists($session->id, $moves) || $moves[$session->id] !== null);
-        $booked = array_map(static fn(Booked $session): Booked => isset($moves[$session->id]) ? $session->movedTo($moves[$session->id]) : $session, array_values($staying));
+        $staying = array_filter(
+            $this->booked,
+            static fn(Booked $session): bool => !array_key_exists($session->id, $moves) ||
+                $moves[$session->id] !== null,
+        );
+        $booked = array_map(
+            static fn(Booked $session): Booked => isset($moves[$session->id])
+                ? $session->movedTo($moves[$session->id])
+                : $session,
+            array_values($staying),
+        );
 
-        return new self($this->today, $this->stage, $this->slots, $booked, $this->planned, $this->done, $this->doneAs, $this->rules);
+        return new self(
+            $this->today,
+            $this->stage,
+            $this->slots,
+            $booked,
+            $this->planned,
+            $this->done,
+            $this->doneAs,
+            $this->rules,
+        );
     }
 
     /**
@@ -95,7 +134,16 @@ final readonly class CaseWeeks
             $added[] = new Booked(self::AGAIN . $session, $on, $this->planned[$session]->slot);
         }
 
-        return new self($this->today, $this->stage, $this->slots, [...$this->booked, ...$added], $this->planned, $this->done, $this->doneAs, $this->rules);
+        return new self(
+            $this->today,
+            $this->stage,
+            $this->slots,
+            [...$this->booked, ...$added],
+            $this->planned,
+            $this->done,
+            $this->doneAs,
+            $this->rules,
+        );
     }
 
     /** @return list<array{session: string, on: string, key: string, words: string}> from today on */
@@ -105,7 +153,12 @@ final readonly class CaseWeeks
         $planned = [];
         foreach ((new WeekCheck($this->rules, $this->slots))->of($this->booked) as $clash) {
             if ($clash->on->number >= $this->today->number) {
-                $planned[] = ['session' => $clash->session, 'on' => $clash->on->toIso(), 'key' => $clash->key(), 'words' => $words->clash($clash)];
+                $planned[] = [
+                    'session' => $clash->session,
+                    'on' => $clash->on->toIso(),
+                    'key' => $clash->key(),
+                    'words' => $words->clash($clash),
+                ];
             }
         }
 

@@ -15,6 +15,12 @@ final class CatalogueFiles
     /** @param string $keep file in which the catalogue is kept once read */
     public static function load(string $folder, string $keep): Catalogue
     {
-        return KeptReading::of(CatalogueFolder::paths($folder), self::READ_BY, $keep, Catalogue::class, static fn(): Catalogue => CatalogueFolder::read($folder));
+        return KeptReading::of(
+            CatalogueFolder::paths($folder),
+            self::READ_BY,
+            $keep,
+            Catalogue::class,
+            static fn(): Catalogue => CatalogueFolder::read($folder),
+        );
     }
 }

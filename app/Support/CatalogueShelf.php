@@ -61,7 +61,10 @@ final class CatalogueShelf
     /** @param array<string, LibraryItem> $items by kind and key */
     public static function document(array $items): string
     {
-        $lists = array_fill_keys(array_map(static fn(LibraryKind $kind): string => $kind->list(), LibraryKind::cases()), []);
+        $lists = array_fill_keys(
+            array_map(static fn(LibraryKind $kind): string => $kind->list(), LibraryKind::cases()),
+            [],
+        );
         foreach ($items as $item) {
             $lists[$item->kind->list()][] = json_decode($item->content, false, 32, JSON_THROW_ON_ERROR);
         }

@@ -20,7 +20,11 @@ final class Clock
     /** Now, with the offset of another moment. */
     public static function nowWith(Moment $moment): Moment
     {
-        return Moment::of(CarbonImmutable::now()->setTimezone($moment->toDateTime()->getTimezone())->startOfSecond());
+        return Moment::of(
+            CarbonImmutable::now()
+                ->setTimezone($moment->toDateTime()->getTimezone())
+                ->startOfSecond(),
+        );
     }
 
     public static function today(string $zone): Day

@@ -28,15 +28,26 @@ final class Csv
     public static function download(string $name, array $columns, string $practice, callable $rows): StreamedResponse
     {
         // It is sent after the request was left, so it enters the practice anew.
-        return new StreamedResponse(static fn() => app(CurrentPractice::class)->during($practice, static function () use ($columns, $rows): bool {
-            $to = fopen('php://output', 'wb') ?: throw new RuntimeException('no output');
-            self::write($to, $columns);
-            foreach ($rows() as $row) {
-                self::write($to, $row);
-            }
+        return new StreamedResponse(
+            static fn() => app(CurrentPractice::class)->during($practice, static function () use (
+                $columns,
+                $rows,
+            ): bool {
+                $to = fopen('php://output', 'wb') ?: throw new RuntimeException('no output');
+                self::write($to, $columns);
+                foreach ($rows() as $row) {
+                    self::write($to, $row);
+                }
 
-            return fclose($to);
-        }), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"rung-$name.csv\"", 'Cache-Control' => 'no-store, private']);
+                return fclose($to);
+            }),
+            200,
+            [
+                'Content-Type' => 'text/csv; charset=utf-8',
+                'Content-Disposition' => "attachment; filename=\"rung-$name.csv\"",
+                'Cache-Control' => 'no-store, private',
+            ],
+        );
     }
 
     /** A text that a spreadsheet would take for a formula is written as a text. */

@@ -15,17 +15,27 @@ final class DatabaseAway
 
     private const STATES = ['08000', '08001', '08003', '08004', '08006', '57P01', '57P02', '57P03', '53300'];
 
-    private const WORDS = ['server closed the connection', 'no connection to the server', 'connection refused', 'terminating connection', 'could not connect', 'ssl syscall error'];
+    private const WORDS = [
+        'server closed the connection',
+        'no connection to the server',
+        'connection refused',
+        'terminating connection',
+        'could not connect',
+        'ssl syscall error',
+    ];
 
     public static function because(Throwable $problem): bool
     {
         for ($cause = $problem; $cause !== null; $cause = $cause->getPrevious()) {
-            if (!$cause instanceof PDOException) {
+            if (!($cause instanceof PDOException)) {
                 continue;
             }
             $state = is_array($cause->errorInfo) ? $cause->errorInfo[0] ?? '' : '';
             $message = strtolower($cause->getMessage());
-            if (in_array($state, self::STATES, true) || array_filter(self::WORDS, static fn(string $word): bool => str_contains($message, $word)) !== []) {
+            if (
+                in_array($state, self::STATES, true) ||
+                array_filter(self::WORDS, static fn(string $word): bool => str_contains($message, $word)) !== []
+            ) {
                 return true;
             }
         }

@@ -22,14 +22,21 @@ final class EntryLock
     public static function of(CareCase $case, TrainingSession|CheckIn $entry): ?string
     {
         $zone = $case->practice->timezone;
-        $on = $entry instanceof CheckIn ? $entry->local_on ?? $entry->at->setTimezone($zone)->format('Y-m-d') : $entry->started_at->setTimezone($zone)->format('Y-m-d');
+        $on =
+            $entry instanceof CheckIn
+                ? $entry->local_on ?? $entry->at->setTimezone($zone)->format('Y-m-d')
+                : $entry->started_at->setTimezone($zone)->format('Y-m-d');
         if ($on < CarbonImmutable::now($zone)->subDay()->format('Y-m-d')) {
             return 'is older than yesterday; tell your practitioner instead';
         }
         if (self::stops($case, $entry)) {
             return 'reported a stop: only your practitioner can take it back, after having seen you';
         }
-        $decided = Decision::query()->where('case_id', $case->id)->whereNotIn('kind', self::BESIDE)->where('at', '>=', $entry->created_at)->exists();
+        $decided = Decision::query()
+            ->where('case_id', $case->id)
+            ->whereNotIn('kind', self::BESIDE)
+            ->where('at', '>=', $entry->created_at)
+            ->exists();
 
         return $decided ? 'was decided on already; tell your practitioner instead' : null;
     }
@@ -39,6 +46,7 @@ final class EntryLock
         $stopAt = $case->response_rule['stop_at'] ?? 8;
         $pains = $entry instanceof CheckIn ? [$entry->provocation] : array_column($entry->entries, 'pain');
 
-        return array_diff($entry->signs, [self::NIGHT_ACHE]) !== [] || array_filter($pains, static fn(mixed $pain): bool => is_int($pain) && $pain >= $stopAt) !== [];
+        return array_diff($entry->signs, [self::NIGHT_ACHE]) !== [] ||
+            array_filter($pains, static fn(mixed $pain): bool => is_int($pain) && $pain >= $stopAt) !== [];
     }
 }

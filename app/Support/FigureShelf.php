@@ -42,9 +42,21 @@ final class FigureShelf
             return null;
         }
         // Working one out takes as long as evaluating a case: it is done once. What of the exercise is drawn is part of the key.
-        $key = [$this->version(), $known->key, $known->mode, $known->limbs, $known->structures, $known->dose->tempo?->starts, $range?->toArray()];
+        $key = [
+            $this->version(),
+            $known->key,
+            $known->mode,
+            $known->limbs,
+            $known->structures,
+            $known->dose->tempo?->starts,
+            $range?->toArray(),
+        ];
 
-        return Cache::remember('figure.' . hash('xxh128', json_encode($key, JSON_THROW_ON_ERROR)), now()->addDays(self::KEPT_DAYS), fn(): ?array => $this->book()->of($exercise)?->drawn($known, $range));
+        return Cache::remember(
+            'figure.' . hash('xxh128', json_encode($key, JSON_THROW_ON_ERROR)),
+            now()->addDays(self::KEPT_DAYS),
+            fn(): ?array => $this->book()->of($exercise)?->drawn($known, $range),
+        );
     }
 
     /**
@@ -59,11 +71,20 @@ final class FigureShelf
             return null;
         }
 
-        return ['frames' => [$drawn['frames'][(int) round($drawn['still'] * (count($drawn['frames']) - 1))]], 'lift' => null] + $drawn;
+        return [
+            'frames' => [$drawn['frames'][(int) round($drawn['still'] * (count($drawn['frames']) - 1))]],
+            'lift' => null,
+        ] + $drawn;
     }
 
     private function book(): FigureBook
     {
-        return $this->book ??= KeptReading::of(FigureFolder::paths($this->folder), self::READ_BY, $this->keep, FigureBook::class, fn(): FigureBook => FigureFolder::read($this->folder));
+        return $this->book ??= KeptReading::of(
+            FigureFolder::paths($this->folder),
+            self::READ_BY,
+            $this->keep,
+            FigureBook::class,
+            fn(): FigureBook => FigureFolder::read($this->folder),
+        );
     }
 }

@@ -19,14 +19,18 @@ final class HealthRecord
         $catalogue = $shelf->forCase($case, $case->plan());
         $day = static fn(mixed $iso): ?Day => is_string($iso) && $iso !== '' ? Day::fromIso($iso) : null;
 
-        return BundleWriter::of(CaseHistory::whole($case), $catalogue, new RecordAbout(
-            $day($case->athlete->born_on),
-            $day($case->intake['began_on'] ?? null),
-            $day($case->closed_on),
-            $day($case->goal_on),
-            $catalogue->programmes[$case->programme]->title ?? null,
-            $case->practitioner->name,
-            $case->practice->name,
-        ));
+        return BundleWriter::of(
+            CaseHistory::whole($case),
+            $catalogue,
+            new RecordAbout(
+                $day($case->athlete->born_on),
+                $day($case->intake['began_on'] ?? null),
+                $day($case->closed_on),
+                $day($case->goal_on),
+                $catalogue->programmes[$case->programme]->title ?? null,
+                $case->practitioner->name,
+                $case->practice->name,
+            ),
+        );
     }
 }

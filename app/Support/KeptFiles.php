@@ -17,7 +17,9 @@ final class KeptFiles
     public function forgetOld(): int
     {
         return $this->practice->across(static function (): int {
-            $old = MadeFile::query()->where('created_at', '<', CarbonImmutable::now()->subHours(MadeFile::KEPT_HOURS))->get();
+            $old = MadeFile::query()
+                ->where('created_at', '<', CarbonImmutable::now()->subHours(MadeFile::KEPT_HOURS))
+                ->get();
             foreach ($old as $file) {
                 Storage::delete($file->path());
                 $file->delete();

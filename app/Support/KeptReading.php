@@ -52,8 +52,17 @@ final class KeptReading
     public static function fingerprint(array $paths, string $folders): string
     {
         $code = dirname(__DIR__, 2) . '/core';
-        $watched = [...$paths, ...(glob("$code/{{$folders}}/*.php", GLOB_BRACE) ?: [])];
+        $watched = [...$paths, ...glob("$code/{{$folders}}/*.php", GLOB_BRACE) ?: []];
 
-        return hash('xxh128', implode('|', array_map(static fn(string $path): string => "$path:" . filemtime($path) . ':' . filesize($path), $watched)));
+        return hash(
+            'xxh128',
+            implode(
+                '|',
+                array_map(
+                    static fn(string $path): string => "$path:" . filemtime($path) . ':' . filesize($path),
+                    $watched,
+                ),
+            ),
+        );
     }
 }

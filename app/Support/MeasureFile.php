@@ -28,8 +28,13 @@ final class MeasureFile
                 $isTest = $row instanceof StrengthTest;
                 $details = $row->details ?? [];
                 Csv::write($file, [
-                    $measure->key, $row->on, $isTest ? $row->affected : $row->score, $isTest ? $row->unaffected : null, $measure->unit,
-                    $details['lever_m'] ?? null, $details['joint_angle'] ?? null,
+                    $measure->key,
+                    $row->on,
+                    $isTest ? $row->affected : $row->score,
+                    $isTest ? $row->unaffected : null,
+                    $measure->unit,
+                    $details['lever_m'] ?? null,
+                    $details['joint_angle'] ?? null,
                 ]);
             }
         }
@@ -55,11 +60,20 @@ final class MeasureFile
         $head = array_map(strtolower(...), $sheet->columns);
         $missing = array_diff(['measure', 'on', 'affected'], $head);
         if ($missing !== []) {
-            throw InvalidInput::at('/csv', 'must begin with a row of column names; missing: ' . implode(', ', $missing));
+            throw InvalidInput::at(
+                '/csv',
+                'must begin with a row of column names; missing: ' . implode(', ', $missing),
+            );
         }
-        $rows = array_map(static fn(array $cells): array => self::row(array_combine($head, $cells)), array_values($sheet->rows));
+        $rows = array_map(
+            static fn(array $cells): array => self::row(array_combine($head, $cells)),
+            array_values($sheet->rows),
+        );
         if (count($rows) > self::MOST_ROWS) {
-            throw InvalidInput::at('/csv', 'must hold at most ' . self::MOST_ROWS . ' rows under the column names: take it in in parts');
+            throw InvalidInput::at(
+                '/csv',
+                'must hold at most ' . self::MOST_ROWS . ' rows under the column names: take it in in parts',
+            );
         }
 
         return $rows;
@@ -80,15 +94,19 @@ final class MeasureFile
             return $text !== null && is_numeric($text) ? +$text : $text;
         };
         $unit = $cell('unit');
-        $try = static fn(int|float|string $value): array => ['value' => $value] + ($unit === null ? [] : ['unit' => $unit]);
+        $try = static fn(int|float|string $value): array => ['value' => $value] +
+            ($unit === null ? [] : ['unit' => $unit]);
 
-        return array_filter([
-            'measure' => $cell('measure'),
-            'on' => $cell('on'),
-            'affected' => $number('affected') === null ? null : [$try($number('affected'))],
-            'unaffected' => $number('unaffected') === null ? null : [$try($number('unaffected'))],
-            'lever_m' => $number('lever_m'),
-            'joint_angle' => $cell('joint_angle'),
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'measure' => $cell('measure'),
+                'on' => $cell('on'),
+                'affected' => $number('affected') === null ? null : [$try($number('affected'))],
+                'unaffected' => $number('unaffected') === null ? null : [$try($number('unaffected'))],
+                'lever_m' => $number('lever_m'),
+                'joint_angle' => $cell('joint_angle'),
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 }

@@ -32,11 +32,21 @@ final readonly class MeasureHistory
 
     public function course(Measure $measure): MeasureCourse
     {
-        $taken = array_map(static fn(StrengthTest|Outcome $row): Taken => $row instanceof StrengthTest
-            ? Taken::ofTest(new Test($row->test, Day::fromIso($row->on), $row->affected, $row->unaffected, $row->unit))
-            : Taken::ofOutcome(new Score($row->measure, Day::fromIso($row->on), $row->score)), $this->rows($measure));
+        $taken = array_map(
+            static fn(StrengthTest|Outcome $row): Taken => $row instanceof StrengthTest
+                ? Taken::ofTest(
+                    new Test($row->test, Day::fromIso($row->on), $row->affected, $row->unaffected, $row->unit),
+                )
+                : Taken::ofOutcome(new Score($row->measure, Day::fromIso($row->on), $row->score)),
+            $this->rows($measure),
+        );
 
-        return MeasureCourse::of($measure, $taken, $this->case->side === Side::Both->value, $this->case->athlete->body_mass_kg);
+        return MeasureCourse::of(
+            $measure,
+            $taken,
+            $this->case->side === Side::Both->value,
+            $this->case->athlete->body_mass_kg,
+        );
     }
 
     /** @return list<StrengthTest|Outcome> in the order of the course's points */
@@ -50,7 +60,10 @@ final readonly class MeasureHistory
     /** @return list<string> the keys of all that was ever measured */
     public function keys(): array
     {
-        $keys = [...$this->tests->map(static fn(StrengthTest $test): string => $test->test)->all(), ...$this->outcomes->map(static fn(Outcome $outcome): string => $outcome->measure)->all()];
+        $keys = [
+            ...$this->tests->map(static fn(StrengthTest $test): string => $test->test)->all(),
+            ...$this->outcomes->map(static fn(Outcome $outcome): string => $outcome->measure)->all(),
+        ];
 
         return array_values(array_unique($keys));
     }

@@ -20,10 +20,24 @@ final readonly class OtherDays
     /** @throws InvalidInput where it is not a session that may go elsewhere */
     public static function of(CaseWeeks $weeks, string $planned): self
     {
-        $session = array_values(array_filter($weeks->booked, static fn(Booked $booked): bool => $booked->id === $planned && $weeks->isOpen($planned)))[0]
-            ?? throw InvalidInput::at('/planned', 'is no session that is still to be done');
+        $session =
+            array_values(
+                array_filter(
+                    $weeks->booked,
+                    static fn(Booked $booked): bool => $booked->id === $planned && $weeks->isOpen($planned),
+                ),
+            )[0] ?? throw InvalidInput::at('/planned', 'is no session that is still to be done');
         $choices = [];
-        foreach (DayChoice::of($session, $weeks->booked, new WeekCheck($weeks->rules, $weeks->slots), $weeks->today, $weeks->today->plus(CaseWeeks::AHEAD_DAYS - 1)) as $choice) {
+        foreach (
+            DayChoice::of(
+                $session,
+                $weeks->booked,
+                new WeekCheck($weeks->rules, $weeks->slots),
+                $weeks->today,
+                $weeks->today->plus(CaseWeeks::AHEAD_DAYS - 1),
+            )
+            as $choice
+        ) {
             $choices[$choice->on->toIso()] = $choice;
         }
 
@@ -33,7 +47,8 @@ final readonly class OtherDays
     /** @throws InvalidInput where the day is not offered */
     public function choice(Day $on): DayChoice
     {
-        return $this->choices[$on->toIso()] ?? throw InvalidInput::at('/on', 'must be one of the days that are offered');
+        return $this->choices[$on->toIso()] ??
+            throw InvalidInput::at('/on', 'must be one of the days that are offered');
     }
 
     public function words(): WeekWords
@@ -53,6 +68,15 @@ final readonly class OtherDays
     /** @return list<array{on: string, free: bool, words: list<string>}> */
     public function toArray(): array
     {
-        return array_values(array_map(fn(DayChoice $dayChoice): array => ['on' => $dayChoice->on->toIso(), 'free' => $dayChoice->isFree(), 'words' => $this->breaks($dayChoice)], $this->choices));
+        return array_values(
+            array_map(
+                fn(DayChoice $dayChoice): array => [
+                    'on' => $dayChoice->on->toIso(),
+                    'free' => $dayChoice->isFree(),
+                    'words' => $this->breaks($dayChoice),
+                ],
+                $this->choices,
+            ),
+        );
     }
 }

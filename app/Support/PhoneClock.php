@@ -37,6 +37,8 @@ final readonly class PhoneClock
     /** The same moment by a right clock, its offset kept. */
     public function right(Moment $moment): Moment
     {
-        return $this->aheadS === 0 ? $moment : Moment::of(CarbonImmutable::instance($moment->toDateTime())->subSeconds($this->aheadS));
+        return $this->aheadS === 0
+            ? $moment
+            : Moment::of(CarbonImmutable::instance($moment->toDateTime())->subSeconds($this->aheadS));
     }
 }

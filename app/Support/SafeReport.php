@@ -21,13 +21,27 @@ final class SafeReport
         $route = app()->bound('request') ? request()->route()?->uri() : null;
         $lines = [];
         for ($cause = $problem; $cause !== null; $cause = $cause->getPrevious()) {
-            $code = $cause instanceof QueryException || $cause instanceof \PDOException ? ' SQLSTATE ' . self::state($cause) : '';
+            $code =
+                $cause instanceof QueryException || $cause instanceof \PDOException
+                    ? ' SQLSTATE ' . self::state($cause)
+                    : '';
             $lines[] = $cause::class . $code . ' at ' . self::place($cause->getFile(), $cause->getLine());
         }
         foreach (array_slice($problem->getTrace(), 0, self::FRAMES) as $frame) {
-            $lines[] = '  ' . ($frame['class'] ?? '') . ($frame['type'] ?? '') . $frame['function'] . ' ' . self::place($frame['file'] ?? '', $frame['line'] ?? 0);
+            $lines[] =
+                '  ' .
+                ($frame['class'] ?? '') .
+                ($frame['type'] ?? '') .
+                $frame['function'] .
+                ' ' .
+                self::place($frame['file'] ?? '', $frame['line'] ?? 0);
         }
-        Log::error('failed' . ($route === null ? '' : ' in ' . request()->method() . " /$route") . "\n" . implode("\n", $lines));
+        Log::error(
+            'failed' .
+                ($route === null ? '' : ' in ' . request()->method() . " /$route") .
+                "\n" .
+                implode("\n", $lines),
+        );
     }
 
     /** Five letters or digits that say what kind of fault the database met. */

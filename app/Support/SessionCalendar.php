@@ -39,20 +39,35 @@ final class SessionCalendar
         $mornings = [];
         foreach ($cases as $case) {
             if (($case->standing['stopped'] ?? false) === true || $case->hasSevereFlare()) {
-                self::day($calendar, "stopped-$case->id@rung", TodayWords::STOPPED, $now->format('Y-m-d'), self::STOPPED_DAYS);
+                self::day(
+                    $calendar,
+                    "stopped-$case->id@rung",
+                    TodayWords::STOPPED,
+                    $now->format('Y-m-d'),
+                    self::STOPPED_DAYS,
+                );
                 continue;
             }
             $plan = $case->plan();
             $usual = self::usualStart($case, $zone);
             foreach ($case->plannedSessions()->where('on', '>=', $now->format('Y-m-d'))->get()->all() as $planned) {
                 $slot = $plan->stage($planned->stage)?->slot($planned->slot);
-                self::timed($calendar, "$planned->id@rung", $slot?->name() ?? 'Session', self::start($planned, $slot, $usual, $zone), self::SESSION_MIN);
+                self::timed(
+                    $calendar,
+                    "$planned->id@rung",
+                    $slot?->name() ?? 'Session',
+                    self::start($planned, $slot, $usual, $zone),
+                    self::SESSION_MIN,
+                );
             }
             $mornings[] = UsualMorning::of($case) ?? self::MORNING;
         }
         if ($mornings !== []) {
             $start = CarbonImmutable::parse($now->format('Y-m-d') . ' ' . min($mornings), $zone)->addDay();
-            self::timed($calendar, "morning-{$cases[0]->athlete_id}@rung", 'Morning answer', $start, 5)->add('RRULE', 'FREQ=DAILY');
+            self::timed($calendar, "morning-{$cases[0]->athlete_id}@rung", 'Morning answer', $start, 5)->add(
+                'RRULE',
+                'FREQ=DAILY',
+            );
         }
 
         return $calendar->serialize();
@@ -64,21 +79,43 @@ final class SessionCalendar
         $set = $slot?->timeOf($planned->number);
 
         return $set === null
-            ? CarbonImmutable::parse("$planned->on $usual", $zone)->addHours(($planned->number - 1) * TodayWords::leastHours($slot->times_per_day ?? 1))
+            ? CarbonImmutable::parse("$planned->on $usual", $zone)->addHours(
+                ($planned->number - 1) * TodayWords::leastHours($slot->times_per_day ?? 1),
+            )
             : CarbonImmutable::parse("$planned->on {$set->toText()}", $zone);
     }
 
     /** When the athlete usually trains: the middle one of the latest starts. */
     private static function usualStart(CareCase $case, string $zone): string
     {
-        $starts = $case->trainingSessions()->reorder('started_at', 'desc')->limit(self::STARTS)->get()->map(static fn(TrainingSession $session): string => $session->started_at->setTimezone($zone)->format('H:i'))->sort()->values()->all();
+        $starts = $case
+            ->trainingSessions()
+            ->reorder('started_at', 'desc')
+            ->limit(self::STARTS)
+            ->get()
+            ->map(
+                static fn(TrainingSession $session): string => $session->started_at->setTimezone($zone)->format('H:i'),
+            )
+            ->sort()
+            ->values()
+            ->all();
 
         return $starts[intdiv(count($starts), 2)] ?? self::TRAINING;
     }
 
-    private static function timed(VCalendar $calendar, string $id, string $title, CarbonImmutable $start, int $minutes): VEvent
-    {
-        $event = $calendar->createComponent('VEVENT', ['UID' => $id, 'SUMMARY' => $title, 'DTSTART' => $start->toDateTimeImmutable(), 'DTEND' => $start->addMinutes($minutes)->toDateTimeImmutable()]);
+    private static function timed(
+        VCalendar $calendar,
+        string $id,
+        string $title,
+        CarbonImmutable $start,
+        int $minutes,
+    ): VEvent {
+        $event = $calendar->createComponent('VEVENT', [
+            'UID' => $id,
+            'SUMMARY' => $title,
+            'DTSTART' => $start->toDateTimeImmutable(),
+            'DTEND' => $start->addMinutes($minutes)->toDateTimeImmutable(),
+        ]);
         assert($event instanceof VEvent);
         $event->add('VALARM', ['TRIGGER' => 'PT0M', 'ACTION' => 'DISPLAY', 'DESCRIPTION' => $title]);
         $calendar->add($event);

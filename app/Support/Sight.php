@@ -34,8 +34,19 @@ final readonly class Sight
     private static function own(User $user): self
     {
         $today = Clock::today($user->practice->timezone)->toIso();
-        $away = Cover::query()->where('user_id', $user->id)->whereNull('ended_at')->where('from', '<=', $today)->where('until', '>=', $today)->pluck('of')->all();
-        $shared = CaseShare::query()->where('user_id', $user->id)->whereNull('ended_at')->where(static fn(Builder $until) => $until->whereNull('until')->orWhere('until', '>=', $today))->pluck('case_id')->all();
+        $away = Cover::query()
+            ->where('user_id', $user->id)
+            ->whereNull('ended_at')
+            ->where('from', '<=', $today)
+            ->where('until', '>=', $today)
+            ->pluck('of')
+            ->all();
+        $shared = CaseShare::query()
+            ->where('user_id', $user->id)
+            ->whereNull('ended_at')
+            ->where(static fn(Builder $until) => $until->whereNull('until')->orWhere('until', '>=', $today))
+            ->pluck('case_id')
+            ->all();
         $ids = static fn(array $found): array => array_values(array_filter($found, is_string(...)));
 
         return new self('own', [$user->id, ...$ids($away)], $ids($shared));

@@ -68,7 +68,10 @@ final class Standing
     /** Why, in a sentence or two. Where no dose has a next step and the way back goes on, it says so. */
     private static function because(Evaluation $evaluation, PlanStep $step): string
     {
-        $ladder = $evaluation->action->reason === ActionReason::NothingToRaise ? PracticeLadder::inStage($step->plan->stage($evaluation->log->stage->key), $evaluation) : null;
+        $ladder =
+            $evaluation->action->reason === ActionReason::NothingToRaise
+                ? PracticeLadder::inStage($step->plan->stage($evaluation->log->stage->key), $evaluation)
+                : null;
 
         return $ladder === null ? EvaluationWords::because($evaluation) : EvaluationWords::onTheWayBack($ladder);
     }
@@ -83,13 +86,29 @@ final class Standing
     public static function forRound(Evaluation $evaluation, PlanStep $step, Catalogue $catalogue, array $events): array
     {
         return array_replace(self::of($evaluation, $step, $catalogue, $events), [
-            'ladder' => array_map(static fn(array $rung): array => array_replace($rung, [
-                'pegs' => $rung['state'] === 'current'
-                    ? array_map(static fn(CriterionResult $criterionResult): array => ['type' => $criterionResult->criterion->type()->value, 'state' => $criterionResult->state->value], $evaluation->gate->criteria)
-                    : [],
-            ]), self::ladder($evaluation)),
+            'ladder' => array_map(
+                static fn(array $rung): array => array_replace($rung, [
+                    'pegs' =>
+                        $rung['state'] === 'current'
+                            ? array_map(
+                                static fn(CriterionResult $criterionResult): array => [
+                                    'type' => $criterionResult->criterion->type()->value,
+                                    'state' => $criterionResult->state->value,
+                                ],
+                                $evaluation->gate->criteria,
+                            )
+                            : [],
+                ]),
+                self::ladder($evaluation),
+            ),
             'hooks' => array_map(
-                static fn(array $hook): array => array_intersect_key($hook, ['on' => 1, 'baseline' => 1, 'during' => 1, 'next_day' => 1, 'verdict' => 1]),
+                static fn(array $hook): array => array_intersect_key($hook, [
+                    'on' => 1,
+                    'baseline' => 1,
+                    'during' => 1,
+                    'next_day' => 1,
+                    'verdict' => 1,
+                ]),
                 self::hooks($evaluation, self::ROUND_DAYS),
             ),
         ]);
@@ -102,8 +121,21 @@ final class Standing
         $due = [];
         foreach ($evaluation->log->stage->gate as $criterion) {
             if ($criterion instanceof OverTest) {
-                $taken = array_map(Taken::ofTest(...), array_values(array_filter($file->tests, static fn(StrengthTest $test): bool => $test->test === $criterion->test)));
-                $course = MeasureCourse::of($catalogue->measure($criterion->test), $taken, $file->case->side === Side::Both, null);
+                $taken = array_map(
+                    Taken::ofTest(...),
+                    array_values(
+                        array_filter(
+                            $file->tests,
+                            static fn(StrengthTest $test): bool => $test->test === $criterion->test,
+                        ),
+                    ),
+                );
+                $course = MeasureCourse::of(
+                    $catalogue->measure($criterion->test),
+                    $taken,
+                    $file->case->side === Side::Both,
+                    null,
+                );
                 $words = MeasureWords::due(MeasureGate::of($criterion, $course, $evaluation->log->today));
                 $due[$criterion->test] ??= $words === null ? null : "{$course->measure->title}: $words";
             }
@@ -115,7 +147,10 @@ final class Standing
     /** @param list<Day> $events */
     private static function nextEvent(array $events, Day $today): ?string
     {
-        $coming = array_filter($events, static fn(Day $day): bool => $day->daysSince($today) >= 0 && $day->daysSince($today) < self::EVENT_DAYS);
+        $coming = array_filter(
+            $events,
+            static fn(Day $day): bool => $day->daysSince($today) >= 0 && $day->daysSince($today) < self::EVENT_DAYS,
+        );
         usort($coming, static fn(Day $a, Day $b): int => $a->number <=> $b->number);
 
         return $coming === [] ? null : $coming[0]->toIso();
@@ -151,20 +186,25 @@ final class Standing
     /** @return list<array{type: string, state: string, words: string}> */
     public static function pegs(Evaluation $evaluation): array
     {
-        return array_map(static fn(CriterionResult $result): array => [
-            'type' => $result->criterion->type()->value,
-            'state' => $result->state->value,
-            'words' => EvaluationWords::criterion($result),
-        ], $evaluation->gate->criteria);
+        return array_map(
+            static fn(CriterionResult $result): array => [
+                'type' => $result->criterion->type()->value,
+                'state' => $result->state->value,
+                'words' => EvaluationWords::criterion($result),
+            ],
+            $evaluation->gate->criteria,
+        );
     }
 
     /** @return list<array<string, mixed>> of the last so many days, oldest first */
     public static function hooks(Evaluation $evaluation, int $days): array
     {
-        $recent = array_values(array_filter(
-            $evaluation->sessions,
-            static fn(SessionResponse $response): bool => $evaluation->log->inLastDays($response->session, $days),
-        ));
+        $recent = array_values(
+            array_filter(
+                $evaluation->sessions,
+                static fn(SessionResponse $response): bool => $evaluation->log->inLastDays($response->session, $days),
+            ),
+        );
 
         return array_map(static fn(SessionResponse $response): array => self::hook($response, $evaluation), $recent);
     }
@@ -213,12 +253,15 @@ final class Standing
     /** @return list<array<string, mixed>> */
     public static function stops(Evaluation $evaluation): array
     {
-        return array_map(static fn(StopSource $stop): array => [
-            'id' => $stop->id,
-            'at' => $stop->began->toIso(),
-            'cleared' => $stop->isCleared(),
-            'words' => EvaluationWords::stop($stop, $evaluation),
-        ], $evaluation->stops);
+        return array_map(
+            static fn(StopSource $stop): array => [
+                'id' => $stop->id,
+                'at' => $stop->began->toIso(),
+                'cleared' => $stop->isCleared(),
+                'words' => EvaluationWords::stop($stop, $evaluation),
+            ],
+            $evaluation->stops,
+        );
     }
 
     /** Whether a stop waits for a review. */
@@ -256,26 +299,33 @@ final class Standing
     private static function after(Proposal $proposal, ?ChangeNote $note, Catalogue $catalogue, bool $isMeasured): string
     {
         if ($note?->after !== null) {
-            $title = $note->after->exercise === $note->before?->exercise
-                ? ''
-                : $catalogue->titleOf($note->after->exercise) . ', ';
+            $title =
+                $note->after->exercise === $note->before?->exercise
+                    ? ''
+                    : $catalogue->titleOf($note->after->exercise) . ', ';
 
             return $title . DoseWords::of($note->after, $isMeasured);
         }
 
-        return $note !== null ? (new ChangeWords($catalogue))->note($note) : match ($proposal->change) {
-            Change::HoldAtCap => 'waits: this week has grown enough',
-            Change::Unchanged => 'no change this week',
-            Change::Growing => 'goes on growing by itself within what is prescribed',
-            Change::NotDone => 'waits until it is done in full',
-            Change::Waiting => 'failed before: waits for a longer settled run',
-            Change::AtTop => 'the top of its ladder: choose what is next by hand',
-            Change::AtBottom => 'the bottom of its ladder',
-            Change::WithinRange => 'the lower end, ' . DoseWords::of($proposal->prescription, $isMeasured),
-            Change::Back => $proposal->dose === null ? '' : DoseWords::of($proposal->prescription->withDose($proposal->dose), $isMeasured),
-            Change::NextRung => 'the next rung',
-            Change::PreviousRung => 'the rung below',
-            Change::Dose => $proposal->dose === null ? '' : DoseWords::of($proposal->prescription->withDose($proposal->dose), $isMeasured),
-        };
+        return $note !== null
+            ? (new ChangeWords($catalogue))->note($note)
+            : match ($proposal->change) {
+                Change::HoldAtCap => 'waits: this week has grown enough',
+                Change::Unchanged => 'no change this week',
+                Change::Growing => 'goes on growing by itself within what is prescribed',
+                Change::NotDone => 'waits until it is done in full',
+                Change::Waiting => 'failed before: waits for a longer settled run',
+                Change::AtTop => 'the top of its ladder: choose what is next by hand',
+                Change::AtBottom => 'the bottom of its ladder',
+                Change::WithinRange => 'the lower end, ' . DoseWords::of($proposal->prescription, $isMeasured),
+                Change::Back => $proposal->dose === null
+                    ? ''
+                    : DoseWords::of($proposal->prescription->withDose($proposal->dose), $isMeasured),
+                Change::NextRung => 'the next rung',
+                Change::PreviousRung => 'the rung below',
+                Change::Dose => $proposal->dose === null
+                    ? ''
+                    : DoseWords::of($proposal->prescription->withDose($proposal->dose), $isMeasured),
+            };
     }
 }

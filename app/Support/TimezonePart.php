@@ -14,17 +14,22 @@ final class TimezonePart
     public static function add(VCalendar $calendar, string $zone): void
     {
         $now = CarbonImmutable::now();
-        $transitions = (new DateTimeZone($zone))->getTransitions($now->subYear()->getTimestamp(), $now->addYears(2)->getTimestamp());
+        $transitions = (new DateTimeZone($zone))->getTransitions(
+            $now->subYear()->getTimestamp(),
+            $now->addYears(2)->getTimestamp(),
+        );
         $part = $calendar->createComponent('VTIMEZONE', ['TZID' => $zone]);
         $before = $transitions[0]['offset'] ?? 0;
         foreach ($transitions as $transition) {
-            $part->add($calendar->createComponent($transition['isdst'] ? 'DAYLIGHT' : 'STANDARD', [
-                // By the clock as it stood before.
-                'DTSTART' => gmdate('Ymd\THis', $transition['ts'] + $before),
-                'TZOFFSETFROM' => self::offset($before),
-                'TZOFFSETTO' => self::offset($transition['offset']),
-                'TZNAME' => $transition['abbr'],
-            ]));
+            $part->add(
+                $calendar->createComponent($transition['isdst'] ? 'DAYLIGHT' : 'STANDARD', [
+                    // By the clock as it stood before.
+                    'DTSTART' => gmdate('Ymd\THis', $transition['ts'] + $before),
+                    'TZOFFSETFROM' => self::offset($before),
+                    'TZOFFSETTO' => self::offset($transition['offset']),
+                    'TZNAME' => $transition['abbr'],
+                ]),
+            );
             $before = $transition['offset'];
         }
         $calendar->add($part);

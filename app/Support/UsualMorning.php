@@ -16,9 +16,21 @@ final class UsualMorning
     /** @return string|null the median as "07:05" in the practice's zone; null where no morning was answered yet */
     public static function of(CareCase $case): ?string
     {
-        $answers = $case->checkIns()->where('at', '>', CarbonImmutable::now()->utc()->subDays(self::DAYS))
-            ->where('late', false)->whereNotNull('provocation')->get();
-        $times = $answers->map(static fn(CheckIn $checkIn): string => $checkIn->at->setTimezone($case->practice->timezone)->format('H:i'))->sort()->values()->all();
+        $answers = $case
+            ->checkIns()
+            ->where('at', '>', CarbonImmutable::now()->utc()->subDays(self::DAYS))
+            ->where('late', false)
+            ->whereNotNull('provocation')
+            ->get();
+        $times = $answers
+            ->map(
+                static fn(CheckIn $checkIn): string => $checkIn->at
+                    ->setTimezone($case->practice->timezone)
+                    ->format('H:i'),
+            )
+            ->sort()
+            ->values()
+            ->all();
 
         return $times === [] ? null : $times[intdiv(count($times), 2)];
     }

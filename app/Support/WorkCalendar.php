@@ -23,15 +23,33 @@ final class WorkCalendar
         $today = Clock::today($zone);
         $calendar = new VCalendar(['PRODID' => '-//Rung//Work//EN', 'X-WR-CALNAME' => 'Rung: reviews and shows']);
         TimezonePart::add($calendar, $zone);
-        $cases = array_values(CareCase::query()->with('athlete')->where('practitioner_id', $practitioner->id)->whereNull('closed_on')->orderBy('opened_on')->get()->all());
+        $cases = array_values(
+            CareCase::query()
+                ->with('athlete')
+                ->where('practitioner_id', $practitioner->id)
+                ->whereNull('closed_on')
+                ->orderBy('opened_on')
+                ->get()
+                ->all(),
+        );
         foreach ($cases as $case) {
             $who = self::initials($case->athlete->name);
             if ($case->review_on !== null) {
-                SessionCalendar::day($calendar, "review-$case->id@rung", "Review: $who", max($case->review_on, $today->toIso()));
+                SessionCalendar::day(
+                    $calendar,
+                    "review-$case->id@rung",
+                    "Review: $who",
+                    max($case->review_on, $today->toIso()),
+                );
             }
             foreach ($case->eventDays() as $event) {
                 if (!$today->isAfter($event) && $event->daysSince($today) <= self::SHOW_DAYS) {
-                    SessionCalendar::day($calendar, "show-$case->id-{$event->toIso()}@rung", "Show: $who", $event->toIso());
+                    SessionCalendar::day(
+                        $calendar,
+                        "show-$case->id-{$event->toIso()}@rung",
+                        "Show: $who",
+                        $event->toIso(),
+                    );
                 }
             }
         }
@@ -41,6 +59,12 @@ final class WorkCalendar
 
     private static function initials(string $name): string
     {
-        return implode(' ', array_map(static fn(string $part): string => mb_substr($part, 0, 1) . '.', preg_split('/\s+/u', trim($name), -1, PREG_SPLIT_NO_EMPTY) ?: []));
+        return implode(
+            ' ',
+            array_map(
+                static fn(string $part): string => mb_substr($part, 0, 1) . '.',
+                preg_split('/\s+/u', trim($name), -1, PREG_SPLIT_NO_EMPTY) ?: [],
+            ),
+        );
     }
 }

@@ -49,7 +49,9 @@ final class Acceptance
     {
         $kind = $evaluation->action->kind;
         if ($kind === ActionKind::Advance) {
-            return $evaluation->nextStage === null ? new PlanStep($plan, [], []) : (new CarriedLoads($evaluation))->into($plan, $evaluation->nextStage);
+            return $evaluation->nextStage === null
+                ? new PlanStep($plan, [], [])
+                : (new CarriedLoads($evaluation))->into($plan, $evaluation->nextStage);
         }
         if ($kind === ActionKind::Finish) {
             return new PlanStep($plan, [], [], finish: true);
@@ -62,7 +64,12 @@ final class Acceptance
         }
         $before = $self->stageBefore ? $self->previousStage() : null;
 
-        return new PlanStep($before === null ? $self->plan : $self->plan->goingOn(), $self->changes, $self->notes, enterStage: $before);
+        return new PlanStep(
+            $before === null ? $self->plan : $self->plan->goingOn(),
+            $self->changes,
+            $self->notes,
+            enterStage: $before,
+        );
     }
 
     /**
@@ -78,8 +85,15 @@ final class Acceptance
             $easier = new EasierDose($evaluation->work);
             foreach ($stage->prescriptions as $prescription) {
                 $step = $easier->ease($prescription);
-                if ($step->change === Change::Dose || $step->change === Change::Back || $step->change === Change::WithinRange) {
-                    $self->take(new Proposal($prescription, $step->change, true, $step->dose, $step->to), DoseChangeKind::Ease);
+                if (
+                    $step->change === Change::Dose ||
+                    $step->change === Change::Back ||
+                    $step->change === Change::WithinRange
+                ) {
+                    $self->take(
+                        new Proposal($prescription, $step->change, true, $step->dose, $step->to),
+                        DoseChangeKind::Ease,
+                    );
                 }
             }
         }
@@ -132,7 +146,12 @@ final class Acceptance
             if ($planned->stage->key === $key) {
                 break;
             }
-            $here = array_values(array_filter($planned->stage->prescriptions, static fn(Prescription $prescription): bool => $prescription->mode === Mode::Isometric));
+            $here = array_values(
+                array_filter(
+                    $planned->stage->prescriptions,
+                    static fn(Prescription $prescription): bool => $prescription->mode === Mode::Isometric,
+                ),
+            );
             $holds = $here === [] ? $holds : $here;
         }
 
@@ -143,13 +162,15 @@ final class Acceptance
     {
         $prescription = $proposal->prescription;
         match ($proposal->change) {
-            Change::Dose => $proposal->dose === null ? null : $this->replace($prescription, $prescription->withDose($proposal->dose), $kind),
+            Change::Dose => $proposal->dose === null
+                ? null
+                : $this->replace($prescription, $prescription->withDose($proposal->dose), $kind),
             Change::Back => $this->takeBack($proposal, $kind),
             Change::NextRung => $this->toRung($prescription, 1, $proposal->to, $kind),
             Change::PreviousRung => $this->toRung($prescription, -1, $proposal->to, $kind),
             Change::WithinRange => $this->easeWithin($prescription),
             Change::AtBottom => $this->restOrStepBack($prescription, $kind),
-            default => $this->notes[] = new ChangeNote(ChangeNoteKind::Unchanged, $prescription),
+            default => ($this->notes[] = new ChangeNote(ChangeNoteKind::Unchanged, $prescription)),
         };
     }
 
@@ -161,9 +182,13 @@ final class Acceptance
         if ($proposal->dose === null) {
             return;
         }
-        $this->replace($before, $exercise === null || $exercise->key === $before->exercise
-            ? $before->withDose($proposal->dose)
-            : $before->withExercise($exercise->key, $exercise->mode, $exercise->limbs, $proposal->dose, null), $kind);
+        $this->replace(
+            $before,
+            $exercise === null || $exercise->key === $before->exercise
+                ? $before->withDose($proposal->dose)
+                : $before->withExercise($exercise->key, $exercise->mode, $exercise->limbs, $proposal->dose, null),
+            $kind,
+        );
     }
 
     /** The dose stays; the next session asks for its lower end. */
@@ -175,13 +200,27 @@ final class Acceptance
 
     private function toRung(Prescription $prescription, int $steps, ?string $to, DoseChangeKind $kind): void
     {
-        $exercise = $to === null ? $this->catalogue->neighbour($prescription->exercise, $steps) : $this->catalogue->exercises[$to] ?? null;
+        $exercise =
+            $to === null
+                ? $this->catalogue->neighbour($prescription->exercise, $steps)
+                : $this->catalogue->exercises[$to] ?? null;
         if ($exercise !== null) {
             // A corridor is the programme's own, and begins again at its lower end; a dose that has grown begins as the exercise does.
-            $rung = $prescription->dose->corridor() === null
-                ? $prescription->withExercise($exercise->key, $exercise->mode, $exercise->limbs, $exercise->dose, null)
-                : $exercise->inPlaceOf($prescription);
-            $this->replace($prescription, $steps > 0 && !$exercise->loadIsFound ? $this->noLighter($prescription, $rung) : $rung, $kind);
+            $rung =
+                $prescription->dose->corridor() === null
+                    ? $prescription->withExercise(
+                        $exercise->key,
+                        $exercise->mode,
+                        $exercise->limbs,
+                        $exercise->dose,
+                        null,
+                    )
+                    : $exercise->inPlaceOf($prescription);
+            $this->replace(
+                $prescription,
+                $steps > 0 && !$exercise->loadIsFound ? $this->noLighter($prescription, $rung) : $rung,
+                $kind,
+            );
         } elseif ($steps > 0) {
             $this->notes[] = new ChangeNote(ChangeNoteKind::TopOfLadder, $prescription);
         } else {
@@ -198,9 +237,16 @@ final class Acceptance
         $lifted = (($dose->load_kg ?? 0) + ($dose->body_fraction ?? 0) * $bodyKg) / $limbs($before);
         $needed = $lifted * $limbs($rung) - ($rung->dose->body_fraction ?? 0) * $bodyKg;
         $increment = $rung->progression?->incrementKg();
-        $load = $increment === null ? ($needed == $dose->load_kg ? $needed : 0) : Number::floorToMultiple($needed, $increment);
+        $load =
+            $increment === null
+                ? ($needed == $dose->load_kg
+                    ? $needed
+                    : 0)
+                : Number::floorToMultiple($needed, $increment);
 
-        return $load > ($rung->dose->load_kg ?? 0) ? $rung->withDose($rung->dose->with(['load_kg' => Number::clean($load)])) : $rung;
+        return $load > ($rung->dose->load_kg ?? 0)
+            ? $rung->withDose($rung->dose->with(['load_kg' => Number::clean($load)]))
+            : $rung;
     }
 
     /** Where nothing easier is left: back to the stage before, and where there is none, rest and another try. */
@@ -243,7 +289,9 @@ final class Acceptance
 
     private function replace(Prescription $before, Prescription $after, DoseChangeKind $kind): void
     {
-        $this->plan = $this->plan->withPrescription($kind->raises() ? $after->raisedFrom(new RungDose($before->exercise, $this->asLifted($before))) : $after);
+        $this->plan = $this->plan->withPrescription(
+            $kind->raises() ? $after->raisedFrom(new RungDose($before->exercise, $this->asLifted($before))) : $after,
+        );
         $this->changes[] = new DoseChange($this->evaluation->log->at, $kind, $before->key);
         $this->notes[] = new ChangeNote(ChangeNoteKind::Changed, $before, $after);
     }

@@ -30,8 +30,22 @@ final class Beginning
 
         return new PlanStep(
             $plan->withStage($stage->beginning($begins)),
-            array_map(static fn(Waiting $waiting): DoseChange => new DoseChange($evaluation->log->at, DoseChangeKind::Progress, $waiting->prescription->key), $begun),
-            array_map(static fn(Waiting $waiting): ChangeNote => new ChangeNote(ChangeNoteKind::Begins, after: $waiting->prescription, startsWhen: $waiting->startsWhen), $begun),
+            array_map(
+                static fn(Waiting $waiting): DoseChange => new DoseChange(
+                    $evaluation->log->at,
+                    DoseChangeKind::Progress,
+                    $waiting->prescription->key,
+                ),
+                $begun,
+            ),
+            array_map(
+                static fn(Waiting $waiting): ChangeNote => new ChangeNote(
+                    ChangeNoteKind::Begins,
+                    after: $waiting->prescription,
+                    startsWhen: $waiting->startsWhen,
+                ),
+                $begun,
+            ),
         );
     }
 
@@ -40,15 +54,21 @@ final class Beginning
     {
         $action = $evaluation->action;
 
-        return !in_array($action->kind, [ActionKind::Stop, ActionKind::Ease, ActionKind::StepDown], true)
-            && !in_array($action->reason, [ActionReason::RecentStop, ActionReason::AlreadyEased, ActionReason::CreepingBaseline], true);
+        return !in_array($action->kind, [ActionKind::Stop, ActionKind::Ease, ActionKind::StepDown], true) &&
+            !in_array(
+                $action->reason,
+                [ActionReason::RecentStop, ActionReason::AlreadyEased, ActionReason::CreepingBaseline],
+                true,
+            );
     }
 
     /** @param list<string> $found */
     private static function hasCome(StartsWhen $when, PlanStage $stage, Evaluation $evaluation, array $found): bool
     {
         return match (true) {
-            $when->stageWeek !== null => intdiv($evaluation->log->today->daysSince($evaluation->log->stageFrom), 7) + 1 >= $when->stageWeek,
+            $when->stageWeek !== null => intdiv($evaluation->log->today->daysSince($evaluation->log->stageFrom), 7) +
+                1 >=
+                $when->stageWeek,
             $when->finding !== null => in_array($when->finding, $found, true),
             default => self::othersWereFull($stage, $evaluation),
         };
@@ -59,9 +79,16 @@ final class Beginning
     {
         $corridors = array_filter(
             $evaluation->log->stage->prescriptions,
-            static fn(Prescription $prescription): bool => $prescription->dose->corridor() !== null && $stage->slot($prescription->slot)?->beside === null,
+            static fn(Prescription $prescription): bool => $prescription->dose->corridor() !== null &&
+                $stage->slot($prescription->slot)?->beside === null,
         );
 
-        return $corridors !== [] && array_filter($corridors, static fn(Prescription $prescription): bool => !$evaluation->work->history($prescription)->wasEverFull()) === [];
+        return $corridors !== [] &&
+            array_filter(
+                $corridors,
+                static fn(Prescription $prescription): bool => !$evaluation->work
+                    ->history($prescription)
+                    ->wasEverFull(),
+            ) === [];
     }
 }

@@ -47,8 +47,15 @@ final readonly class CarriedLoads
 
         return match (true) {
             $sets === [] => null,
-            $prescription->mode === Mode::Isometric => min(array_map(static fn(LoggedSet $set): int|float => $set->load_kg ?? 0, $sets)),
-            $increment !== null && $prescription->mode->isMoving() => Work::loadFor($sets, $dose->rm ?? $dose->reps_to ?? $dose->reps, $dose->bodyLoad($this->evaluation->log->file->athlete->body_mass_kg), $increment),
+            $prescription->mode === Mode::Isometric => min(
+                array_map(static fn(LoggedSet $set): int|float => $set->load_kg ?? 0, $sets),
+            ),
+            $increment !== null && $prescription->mode->isMoving() => Work::loadFor(
+                $sets,
+                $dose->rm ?? ($dose->reps_to ?? $dose->reps),
+                $dose->bodyLoad($this->evaluation->log->file->athlete->body_mass_kg),
+                $increment,
+            ),
             default => null,
         };
     }
@@ -61,8 +68,13 @@ final readonly class CarriedLoads
                 continue;
             }
             foreach (array_reverse($this->evaluation->sessions) as $response) {
-                $sets = $response->session->stage === $this->evaluation->log->stage->key ? $response->session->setsOf($done->key) : [];
-                $weighed = array_values(array_filter($sets, static fn(LoggedSet $set): bool => ($set->load_kg ?? 0) > 0));
+                $sets =
+                    $response->session->stage === $this->evaluation->log->stage->key
+                        ? $response->session->setsOf($done->key)
+                        : [];
+                $weighed = array_values(
+                    array_filter($sets, static fn(LoggedSet $set): bool => ($set->load_kg ?? 0) > 0),
+                );
                 if ($weighed !== []) {
                     return $weighed;
                 }

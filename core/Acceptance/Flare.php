@@ -38,7 +38,12 @@ final readonly class Flare
             $node->whole('holds_only_days', 0, self::MAX_HOLDS_DAYS),
             $node->textOrNull('advice'),
         );
-        if (!$flare->ease && $flare->restDays === 0 && $flare->holdsOnlyDays === 0 && trim($flare->advice ?? '') === '') {
+        if (
+            !$flare->ease &&
+            $flare->restDays === 0 &&
+            $flare->holdsOnlyDays === 0 &&
+            trim($flare->advice ?? '') === ''
+        ) {
             $node->faultHere('must ask for something: an easier dose, rest, holds only or advice');
         }
 

@@ -24,7 +24,11 @@ final class KeepingUp
         $log = $evaluation->log;
         $maintenance = Maintenance::of($log->stage->key, $log->today, $perWeek);
 
-        return new PlanStep($plan->maintained($maintenance), [], [new ChangeNote(ChangeNoteKind::KeptUp, until: $maintenance->until, perWeek: $maintenance->perWeek)]);
+        return new PlanStep(
+            $plan->maintained($maintenance),
+            [],
+            [new ChangeNote(ChangeNoteKind::KeptUp, until: $maintenance->until, perWeek: $maintenance->perWeek)],
+        );
     }
 
     /** How a case stands whose plan is kept up: too much is too much, and nothing else is proposed until the time is over. */
@@ -41,7 +45,9 @@ final class KeepingUp
         }
 
         return $evaluation->decidedAs(
-            $isOver ? new Action(ActionKind::Finish, ActionReason::MaintenanceOver) : new Action(ActionKind::Repeat, ActionReason::Maintained),
+            $isOver
+                ? new Action(ActionKind::Finish, ActionReason::MaintenanceOver)
+                : new Action(ActionKind::Repeat, ActionReason::Maintained),
             $attention,
             [],
         );

@@ -30,16 +30,25 @@ final readonly class NextLoad
         }
         // What was lifted on another rung is no measure for this one.
         $change = $evaluation->log->latestChange($prescription->key);
-        $changesRung = $change !== null && ($change->kind === DoseChangeKind::StepDown
-            || ($prescription->before !== null && $prescription->before->exercise !== $prescription->exercise));
+        $changesRung =
+            $change !== null &&
+            ($change->kind === DoseChangeKind::StepDown ||
+                ($prescription->before !== null && $prescription->before->exercise !== $prescription->exercise));
         foreach (array_reverse($evaluation->sessions) as $response) {
             $session = $response->session;
-            if ($session->stage !== $evaluation->log->stage->key || ($changesRung && !$session->started_at->after($change->at))) {
+            if (
+                $session->stage !== $evaluation->log->stage->key ||
+                ($changesRung && !$session->started_at->after($change->at))
+            ) {
                 continue;
             }
             $load = $session->leastLoadOf($prescription->key);
             if ($load !== null) {
-                return new self(LoadSource::Lifted, $load, $evaluation->log->file->timezone->dayOf($session->started_at));
+                return new self(
+                    LoadSource::Lifted,
+                    $load,
+                    $evaluation->log->file->timezone->dayOf($session->started_at),
+                );
             }
         }
 

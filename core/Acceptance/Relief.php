@@ -19,15 +19,19 @@ final readonly class Relief
     {
         $easier = $catalogue->exercises[$prescription->rung(-1) ?? ''] ?? null;
 
-        return array_values(array_filter([
-            match ($prescription->mode) {
-                Mode::Isotonic, Mode::Eccentric, Mode::Control, Mode::Mobility => new self(ReliefKind::ShorterRange),
-                Mode::Isometric => new self(ReliefKind::LessHard),
-                default => null,
-            },
-            $prescription->dose->sets > 1 ? new self(ReliefKind::FewerSets) : null,
-            $easier === null ? null : new self(ReliefKind::EasierRung, $easier),
-            new self(ReliefKind::LeaveOut),
-        ]));
+        return array_values(
+            array_filter([
+                match ($prescription->mode) {
+                    Mode::Isotonic, Mode::Eccentric, Mode::Control, Mode::Mobility => new self(
+                        ReliefKind::ShorterRange,
+                    ),
+                    Mode::Isometric => new self(ReliefKind::LessHard),
+                    default => null,
+                },
+                $prescription->dose->sets > 1 ? new self(ReliefKind::FewerSets) : null,
+                $easier === null ? null : new self(ReliefKind::EasierRung, $easier),
+                new self(ReliefKind::LeaveOut),
+            ]),
+        );
     }
 }

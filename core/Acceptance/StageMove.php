@@ -30,7 +30,9 @@ final readonly class StageMove
         $doses = [];
         foreach ($entered->stage->prescriptions as $after) {
             $before = self::beside($after, $now, $catalogue);
-            $now = array_values(array_filter($now, static fn(Prescription $prescription): bool => $prescription !== $before));
+            $now = array_values(
+                array_filter($now, static fn(Prescription $prescription): bool => $prescription !== $before),
+            );
             $doses[] = ['before' => $before, 'after' => $after];
         }
 

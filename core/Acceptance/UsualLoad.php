@@ -41,13 +41,25 @@ final readonly class UsualLoad
             return $bodyMassKg === null ? null : new self(0, 2 * $bodyMassKg, null);
         }
 
-        return new self(max(0, min($usual / 2, $usual - self::NEAR_KG)), max(2 * $usual, $usual + self::NEAR_KG), $usual);
+        return new self(
+            max(0, min($usual / 2, $usual - self::NEAR_KG)),
+            max(2 * $usual, $usual + self::NEAR_KG),
+            $usual,
+        );
     }
 
     /** In minutes: around the middle one of the latest practices. */
     public static function ofPractice(Log $log): self
     {
-        $minutes = array_slice(array_values(array_filter(array_column($log->ended, 'minutes'), static fn(int|float|null $length): bool => $length !== null && $length > 0)), -self::PRACTICES);
+        $minutes = array_slice(
+            array_values(
+                array_filter(
+                    array_column($log->ended, 'minutes'),
+                    static fn(int|float|null $length): bool => $length !== null && $length > 0,
+                ),
+            ),
+            -self::PRACTICES,
+        );
         if ($minutes === []) {
             return new self(0, self::FIRST_PRACTICE_MIN, null);
         }
@@ -60,6 +72,10 @@ final readonly class UsualLoad
     /** @return array{from: int|float, to: int|float, usual: int|float|null} */
     public function toArray(): array
     {
-        return ['from' => Number::hundredth($this->from), 'to' => Number::hundredth($this->to), 'usual' => $this->usual];
+        return [
+            'from' => Number::hundredth($this->from),
+            'to' => Number::hundredth($this->to),
+            'usual' => $this->usual,
+        ];
     }
 }

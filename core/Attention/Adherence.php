@@ -22,8 +22,8 @@ final readonly class Adherence
         $named = self::named($log);
         $due = array_filter(
             $log->planned,
-            static fn(PlannedSession $planned): bool => $planned->on->number >= $log->today->number - $days
-                && $planned->on->number < $log->today->number,
+            static fn(PlannedSession $planned): bool => $planned->on->number >= $log->today->number - $days &&
+                $planned->on->number < $log->today->number,
         );
         $done = count(array_filter($due, static fn(PlannedSession $planned): bool => isset($named[$planned->id])));
 
@@ -34,10 +34,12 @@ final readonly class Adherence
     public static function latestTwoMissed(Log $log): bool
     {
         $named = self::named($log);
-        $before = array_values(array_filter(
-            $log->planned,
-            static fn(PlannedSession $planned): bool => $planned->on->number < $log->today->number,
-        ));
+        $before = array_values(
+            array_filter(
+                $log->planned,
+                static fn(PlannedSession $planned): bool => $planned->on->number < $log->today->number,
+            ),
+        );
         $latest = array_slice($before, -2);
 
         return count($latest) === 2 && !isset($named[$latest[0]->id]) && !isset($named[$latest[1]->id]);

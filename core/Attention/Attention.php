@@ -57,11 +57,20 @@ final readonly class Attention
 
         return match (true) {
             $action->kind === ActionKind::Stop => new self(AttentionGroup::StopReview, []),
-            $action->kind === ActionKind::StepDown && $action->reason === ActionReason::TwoOver => new self(AttentionGroup::OverTwice, []),
+            $action->kind === ActionKind::StepDown && $action->reason === ActionReason::TwoOver => new self(
+                AttentionGroup::OverTwice,
+                [],
+            ),
             $action->kind === ActionKind::Ease => new self(AttentionGroup::Over, []),
             $silent !== [] => new self(AttentionGroup::Silent, $silent),
-            in_array($action->kind, [ActionKind::Advance, ActionKind::Finish], true) => new self(AttentionGroup::ReadyStage, []),
-            in_array($action->kind, [ActionKind::Progress, ActionKind::AddLoad], true) => new self(AttentionGroup::ReadyProgress, $timid),
+            in_array($action->kind, [ActionKind::Advance, ActionKind::Finish], true) => new self(
+                AttentionGroup::ReadyStage,
+                [],
+            ),
+            in_array($action->kind, [ActionKind::Progress, ActionKind::AddLoad], true) => new self(
+                AttentionGroup::ReadyProgress,
+                $timid,
+            ),
             $stalled !== [] => new self(AttentionGroup::Stalled, $stalled),
             default => new self(AttentionGroup::OnCourse, []),
         };
@@ -70,15 +79,25 @@ final readonly class Attention
     /** The same where a finished programme's doses are kept up: nobody is asked every morning, and nothing is raised. */
     public function whereMaintained(bool $isOver): self
     {
-        if (in_array($this->group, [AttentionGroup::StopReview, AttentionGroup::OverTwice, AttentionGroup::Over], true)) {
+        if (
+            in_array($this->group, [AttentionGroup::StopReview, AttentionGroup::OverTwice, AttentionGroup::Over], true)
+        ) {
             return $this;
         }
-        $missed = array_values(array_filter($this->reasons, static fn(AttentionReason $attentionReason): bool => $attentionReason === AttentionReason::SessionsMissed));
+        $missed = array_values(
+            array_filter(
+                $this->reasons,
+                static fn(AttentionReason $attentionReason): bool => $attentionReason ===
+                    AttentionReason::SessionsMissed,
+            ),
+        );
 
         return match (true) {
             $missed !== [] => new self(AttentionGroup::Silent, $missed),
             $isOver => new self(AttentionGroup::ReadyStage, []),
-            in_array(AttentionReason::ReviewDue, $this->reasons, true) => new self(AttentionGroup::Stalled, [AttentionReason::ReviewDue]),
+            in_array(AttentionReason::ReviewDue, $this->reasons, true) => new self(AttentionGroup::Stalled, [
+                AttentionReason::ReviewDue,
+            ]),
             default => new self(AttentionGroup::OnCourse, []),
         };
     }
@@ -98,8 +117,14 @@ final readonly class Attention
     {
         $days = [];
         foreach ([...$log->doseChanges, ...$log->withinChanges] as $change) {
-            if (in_array($change->kind, [DoseChangeKind::Ease, DoseChangeKind::StepDown, DoseChangeKind::Within], true)
-                && $change->at->withinHoursBefore($log->at, 24 * self::UNSETTLED_DAYS)) {
+            if (
+                in_array(
+                    $change->kind,
+                    [DoseChangeKind::Ease, DoseChangeKind::StepDown, DoseChangeKind::Within],
+                    true,
+                ) &&
+                $change->at->withinHoursBefore($log->at, 24 * self::UNSETTLED_DAYS)
+            ) {
                 // Several exercises eased by one decision are one ease.
                 $days[$log->file->timezone->dayOf($change->at)->number] = true;
             }
@@ -124,7 +149,10 @@ final readonly class Attention
         $openLongEnough = $log->today->daysSince($details->opened_on) >= self::SILENT_DAYS;
 
         return self::that([
-            [AttentionReason::NoScores, $openLongEnough && !$details->isPrevention() && $log->scores(self::SILENT_DAYS) === []],
+            [
+                AttentionReason::NoScores,
+                $openLongEnough && !$details->isPrevention() && $log->scores(self::SILENT_DAYS) === [],
+            ],
             [AttentionReason::SessionsMissed, $openLongEnough && Adherence::latestTwoMissed($log)],
             [AttentionReason::LongBreak, $action->reason === ActionReason::LongBreak],
         ]);
@@ -132,8 +160,9 @@ final readonly class Attention
 
     private static function isTestHigh(Log $log, Action $action): bool
     {
-        return $action->kind === ActionKind::Repeat && $action->reason === ActionReason::TestOverLimit
-            && $log->today->daysSince($log->file->case->opened_on) >= self::TEST_HIGH_AFTER_DAYS;
+        return $action->kind === ActionKind::Repeat &&
+            $action->reason === ActionReason::TestOverLimit &&
+            $log->today->daysSince($log->file->case->opened_on) >= self::TEST_HIGH_AFTER_DAYS;
     }
 
     private static function reviewDue(Log $log): bool
@@ -148,9 +177,12 @@ final readonly class Attention
     {
         $details = $log->file->case;
         $first = $log->firstScoreOn();
-        if ($details->isPrevention() || $first === null
-            || $log->today->daysSince($details->opened_on) < self::NO_IMPROVEMENT_AFTER_DAYS
-            || $first->number + 6 >= $log->today->number - 6) {
+        if (
+            $details->isPrevention() ||
+            $first === null ||
+            $log->today->daysSince($details->opened_on) < self::NO_IMPROVEMENT_AFTER_DAYS ||
+            $first->number + 6 >= $log->today->number - 6
+        ) {
             return false;
         }
         $then = $log->scoresBetween($first->number, $first->number + 6);
@@ -166,7 +198,10 @@ final readonly class Attention
     /** Nothing was changed for three weeks though the sessions were done. */
     private static function unchanged(Log $log, Adherence $fortnight): bool
     {
-        if ($log->today->daysSince($log->stageFrom) < self::UNCHANGED_DAYS || ($fortnight->percent ?? 0) < self::DONE_PERCENT) {
+        if (
+            $log->today->daysSince($log->stageFrom) < self::UNCHANGED_DAYS ||
+            ($fortnight->percent ?? 0) < self::DONE_PERCENT
+        ) {
             return false;
         }
         foreach ($log->doseChanges as $change) {
@@ -183,8 +218,11 @@ final readonly class Attention
     {
         $judged = 0;
         foreach ($responses as $response) {
-            if ($response->verdict->isJudged() && $log->inStage($response->session)
-                && $log->inLastDays($response->session, self::UNCHANGED_DAYS)) {
+            if (
+                $response->verdict->isJudged() &&
+                $log->inStage($response->session) &&
+                $log->inLastDays($response->session, self::UNCHANGED_DAYS)
+            ) {
                 if (!$response->verdict->isWellTolerated()) {
                     return false;
                 }

@@ -31,8 +31,8 @@ final readonly class Reminders
         }
 
         return [
-            ...($morningOpen && self::isTime($now, $this->morningAt) ? [ReminderKind::Morning] : []),
-            ...($sessionsOpen > 0 && self::isTime($now, $this->sessionAt) ? [ReminderKind::Session] : []),
+            ...$morningOpen && self::isTime($now, $this->morningAt) ? [ReminderKind::Morning] : [],
+            ...$sessionsOpen > 0 && self::isTime($now, $this->sessionAt) ? [ReminderKind::Session] : [],
         ];
     }
 

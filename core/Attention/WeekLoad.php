@@ -63,7 +63,21 @@ final readonly class WeekLoad
             }
         }
 
-        return new self(...$sum, sport_min: 0, sport_load: 0, sessions: $sessions);
+        return self::ofSum($sum, 0, 0, $sessions);
+    }
+
+    /** @param array{isometric_s: int|float, moving_s: int|float, volume_load_kg: int|float, contacts: int|float} $sum */
+    private static function ofSum(array $sum, int|float $minutes, int|float $load, int $sessions): self
+    {
+        return new self(
+            $sum['isometric_s'],
+            $sum['moving_s'],
+            $sum['volume_load_kg'],
+            $sum['contacts'],
+            $minutes,
+            $load,
+            $sessions,
+        );
     }
 
     /** One practice of the sport, by its minutes and its effort (0–10). */
@@ -75,11 +89,14 @@ final readonly class WeekLoad
     /** The last 7 days, or the 7 that ended so many days ago. */
     public static function of(Log $log, int $endingDaysAgo = 0): self
     {
-        return self::ofSessions($log, array_filter(
-            $log->ended,
-            static fn(Session $session): bool => $log->inLastDays($session, $endingDaysAgo + 7)
-                && !$log->inLastDays($session, $endingDaysAgo),
-        ));
+        return self::ofSessions(
+            $log,
+            array_filter(
+                $log->ended,
+                static fn(Session $session): bool => $log->inLastDays($session, $endingDaysAgo + 7) &&
+                    !$log->inLastDays($session, $endingDaysAgo),
+            ),
+        );
     }
 
     /** @param iterable<Session> $sessions */
@@ -92,7 +109,14 @@ final readonly class WeekLoad
             foreach ($session->entries as $entry) {
                 if ($entry->prescription !== null) {
                     foreach ($entry->sets as $set) {
-                        foreach (self::ofSet($set, $log->prescriptions[$entry->prescription], $log->file->athlete->body_mass_kg) as $what => $amount) {
+                        foreach (
+                            self::ofSet(
+                                $set,
+                                $log->prescriptions[$entry->prescription],
+                                $log->file->athlete->body_mass_kg,
+                            )
+                            as $what => $amount
+                        ) {
                             $sum[$what] += $amount;
                         }
                     }
@@ -104,7 +128,7 @@ final readonly class WeekLoad
             }
         }
 
-        return new self(...$sum, sport_min: $minutes, sport_load: $load, sessions: $count);
+        return self::ofSum($sum, $minutes, $load, $count);
     }
 
     /**
@@ -116,7 +140,7 @@ final readonly class WeekLoad
         $figures = $last->figures();
         foreach ($this->figures() as $what => $amount) {
             $before = $figures[$what];
-            $change[$what] = $before == 0 ? null : Number::tenth(100 * ($amount - $before) / $before);
+            $change[$what] = $before == 0 ? null : Number::tenth((100 * ($amount - $before)) / $before);
         }
 
         return $change;

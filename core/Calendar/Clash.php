@@ -29,6 +29,13 @@ final readonly class Clash
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['kind' => $this->kind->value, 'session' => $this->session, 'on' => $this->on->toIso(), 'other' => $this->other, 'is' => $this->is, 'allowed' => $this->allowed];
+        return [
+            'kind' => $this->kind->value,
+            'session' => $this->session,
+            'on' => $this->on->toIso(),
+            'other' => $this->other,
+            'is' => $this->is,
+            'allowed' => $this->allowed,
+        ];
     }
 }

@@ -40,10 +40,27 @@ final readonly class DayChoice
             }
         }
         $found = [];
-        for ($day = max($first->number, $session->on->number - self::REACH); $day <= min($last->number, $session->on->number + self::REACH); $day++) {
+        for (
+            $day = max($first->number, $session->on->number - self::REACH);
+            $day <= min($last->number, $session->on->number + self::REACH);
+            $day++
+        ) {
             if (!isset($taken[$day])) {
-                $then = array_map(static fn(Booked $other): Booked => $other->id === $session->id ? $other->movedTo(Day::fromNumber($day)) : $other, $booked);
-                $found[] = new self(Day::fromNumber($day), array_values(array_filter($check->of($then), static fn(Clash $clash): bool => !in_array($clash->key(), $now, true))));
+                $then = array_map(
+                    static fn(Booked $other): Booked => $other->id === $session->id
+                        ? $other->movedTo(Day::fromNumber($day))
+                        : $other,
+                    $booked,
+                );
+                $found[] = new self(
+                    Day::fromNumber($day),
+                    array_values(
+                        array_filter(
+                            $check->of($then),
+                            static fn(Clash $clash): bool => !in_array($clash->key(), $now, true),
+                        ),
+                    ),
+                );
             }
         }
 

@@ -31,7 +31,12 @@ final readonly class ExpectedSport
             $node->fault('what', 'must have at most ' . self::LONGEST_NAME . ' letters');
         }
 
-        return new self($node->day('on'), $what, $node->whole('minutes', 1, self::MOST_MINUTES), $node->whole('effort', 0, 10));
+        return new self(
+            $node->day('on'),
+            $what,
+            $node->whole('minutes', 1, self::MOST_MINUTES),
+            $node->whole('effort', 0, 10),
+        );
     }
 
     /** "Rehearsal, 90 min at an effort of 6" */
@@ -43,6 +48,11 @@ final readonly class ExpectedSport
     /** @return array{on: string, what: string, minutes: int, effort: int} */
     public function toArray(): array
     {
-        return ['on' => $this->on->toIso(), 'what' => $this->what, 'minutes' => $this->minutes, 'effort' => $this->effort];
+        return [
+            'on' => $this->on->toIso(),
+            'what' => $this->what,
+            'minutes' => $this->minutes,
+            'effort' => $this->effort,
+        ];
     }
 }

@@ -35,9 +35,9 @@ final class LighterWeek
         foreach ($bySlot as $all) {
             usort($all, static fn(Booked $a, Booked $b): int => [$a->on->number, $a->id] <=> [$b->on->number, $b->id]);
             $open = array_values(array_filter($all, static fn(Booked $session): bool => !$session->fixed));
-            $less = min((int) round(count($all) * $lessPercent / 100), count($all) - 1, count($open));
+            $less = min((int) round((count($all) * $lessPercent) / 100), count($all) - 1, count($open));
             for ($i = 0; $i < $less; $i++) {
-                $out[] = $open[(int) floor(($i + 0.5) * count($open) / $less)];
+                $out[] = $open[(int) floor((($i + 0.5) * count($open)) / $less)];
             }
         }
         usort($out, static fn(Booked $a, Booked $b): int => [$a->on->number, $a->id] <=> [$b->on->number, $b->id]);

@@ -62,7 +62,10 @@ final readonly class PracticeStep
         foreach ($steps as $i => $step) {
             $below = $steps[$i - 1] ?? null;
             if ($below !== null && $step->load() < $below->load()) {
-                $node->inItem("$field/$i/minutes", 'must not ask for less than the rung below it: minutes × effort would fall');
+                $node->inItem(
+                    "$field/$i/minutes",
+                    'must not ask for less than the rung below it: minutes × effort would fall',
+                );
             }
             if ($below !== null && $below->withOthers && !$step->withOthers) {
                 $node->inItem("$field/$i/with_others", 'must be with others, as the rung below it is');
@@ -81,12 +84,15 @@ final readonly class PracticeStep
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return array_filter([
-            'title' => $this->title,
-            'minutes' => $this->minutes,
-            'effort' => $this->effort,
-            'with_others' => $this->withOthers ? true : null,
-            'full' => $this->full ? true : null,
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'title' => $this->title,
+                'minutes' => $this->minutes,
+                'effort' => $this->effort,
+                'with_others' => $this->withOthers ? true : null,
+                'full' => $this->full ? true : null,
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 }

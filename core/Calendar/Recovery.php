@@ -28,7 +28,11 @@ final readonly class Recovery
         usort($booked, static fn(Booked $a, Booked $b): int => $a->on->number <=> $b->on->number);
         foreach ($booked as $session) {
             foreach ($rules->leastHours as $rule) {
-                if ($rule->after !== $session->slot || $rule->before !== $session->slot || !$slots[$session->slot]->mode->isHeavy()) {
+                if (
+                    $rule->after !== $session->slot ||
+                    $rule->before !== $session->slot ||
+                    !$slots[$session->slot]->mode->isHeavy()
+                ) {
                     continue;
                 }
                 for ($day = 1; 24 * $day < $rule->hours; $day++) {

@@ -21,7 +21,12 @@ final readonly class ReplanRequest
      * @param array<string, Slot> $slots by key
      * @param list<Booked> $booked
      */
-    private function __construct(public Day $today, public array $slots, public array $booked, public WeekRules $rules) {}
+    private function __construct(
+        public Day $today,
+        public array $slots,
+        public array $booked,
+        public WeekRules $rules,
+    ) {}
 
     public static function read(ObjectNode $node): self
     {
@@ -38,7 +43,12 @@ final readonly class ReplanRequest
             $node->fault('sessions', 'must hold at most ' . self::MOST_SESSIONS . ' sessions');
         }
 
-        return new self($node->day('today'), $slots, $booked, $node->child('rules', static fn(ObjectNode $rules): WeekRules => WeekRules::read($rules, $slots)));
+        return new self(
+            $node->day('today'),
+            $slots,
+            $booked,
+            $node->child('rules', static fn(ObjectNode $rules): WeekRules => WeekRules::read($rules, $slots)),
+        );
     }
 
     /**
@@ -50,11 +60,25 @@ final readonly class ReplanRequest
     {
         $request = Json::read($json, self::read(...));
         $replan = Replanner::of($request->booked, $request->rules, $request->slots, $request->today);
-        $from = array_column(array_map(static fn(Booked $booked): array => ['id' => $booked->id, 'on' => $booked->on->toIso()], $request->booked), 'on', 'id');
+        $from = array_column(
+            array_map(
+                static fn(Booked $booked): array => ['id' => $booked->id, 'on' => $booked->on->toIso()],
+                $request->booked,
+            ),
+            'on',
+            'id',
+        );
 
         return [
             'broken' => array_map(static fn(Clash $clash): array => $clash->toArray(), $replan->before),
-            'moves' => array_map(static fn(Booked $booked): array => ['session' => $booked->id, 'from' => $from[$booked->id], 'to' => $booked->on->toIso()], $replan->moves),
+            'moves' => array_map(
+                static fn(Booked $booked): array => [
+                    'session' => $booked->id,
+                    'from' => $from[$booked->id],
+                    'to' => $booked->on->toIso(),
+                ],
+                $replan->moves,
+            ),
             'left_out' => array_map(static fn(Booked $booked): string => $booked->id, $replan->leftOut),
             'cannot' => array_map(static fn(Clash $clash): array => $clash->toArray(), $replan->after),
             'proved' => $replan->proved,

@@ -96,10 +96,22 @@ final class Replanner
         while (($knot = self::firstKnot($after, $now, $today, $tried)) !== null) {
             [$from, $to] = $knot;
             $tried += array_fill_keys(range($from, $to), true);
-            $movable = array_values(array_filter($now, static fn(Booked $session): bool => self::isOpen($session, $today) && $session->on->number >= $from - self::AROUND && $session->on->number <= $to + self::AROUND));
+            $movable = array_values(
+                array_filter(
+                    $now,
+                    static fn(Booked $session): bool => self::isOpen($session, $today) &&
+                        $session->on->number >= $from - self::AROUND &&
+                        $session->on->number <= $to + self::AROUND,
+                ),
+            );
             // Rules reach beyond the days in which sessions may move: to the end of a week, and as far as hours go.
             $end = $to + self::AROUND;
-            $this->prepare($now, $movable, max($today, $from - self::AROUND), max($end + $this->rules->reach(), WeekCheck::monday($end) + 6));
+            $this->prepare(
+                $now,
+                $movable,
+                max($today, $from - self::AROUND),
+                max($end + $this->rules->reach(), WeekCheck::monday($end) + 6),
+            );
             [$best, $isBest] = $this->search();
             $proved = $proved && $isBest;
             if ($best !== null) {
@@ -108,11 +120,24 @@ final class Replanner
                 $after = $this->check->of($now);
             }
         }
-        $was = array_column(array_map(static fn(Booked $session): array => [$session->id, $session->on->number], $booked), 1, 0);
-        $moves = array_values(array_filter($now, static fn(Booked $session): bool => $was[$session->id] !== $session->on->number));
+        $was = array_column(
+            array_map(static fn(Booked $session): array => [$session->id, $session->on->number], $booked),
+            1,
+            0,
+        );
+        $moves = array_values(
+            array_filter($now, static fn(Booked $session): bool => $was[$session->id] !== $session->on->number),
+        );
         $gone = array_column(array_map(static fn(Booked $session): array => [$session->id, $session], $booked), 1, 0);
 
-        return new Replan($now, $moves, array_map(static fn(Booked $session): Booked => $gone[$session->id], $left), $before, $after, $proved);
+        return new Replan(
+            $now,
+            $moves,
+            array_map(static fn(Booked $session): Booked => $gone[$session->id], $left),
+            $before,
+            $after,
+            $proved,
+        );
     }
 
     private static function isOpen(Booked $booked, int $today): bool
@@ -131,7 +156,13 @@ final class Replanner
      */
     private static function firstKnot(array $clashes, array $booked, int $today, array $tried): ?array
     {
-        $open = array_fill_keys(array_map(static fn(Booked $session): string => $session->id, array_filter($booked, static fn(Booked $session): bool => self::isOpen($session, $today))), true);
+        $open = array_fill_keys(
+            array_map(
+                static fn(Booked $session): string => $session->id,
+                array_filter($booked, static fn(Booked $session): bool => self::isOpen($session, $today)),
+            ),
+            true,
+        );
         $from = $to = null;
         foreach ($clashes as $clash) {
             $day = $clash->on->number;
@@ -169,7 +200,15 @@ final class Replanner
         foreach ($this->keys as $later) {
             $row = [];
             foreach ($this->keys as $earlier) {
-                $row[] = max([-1, ...array_map(static fn(LeastHours $rule): int => $rule->after === $earlier && $rule->before === $later ? $rule->days() : -1, $this->rules->leastHours)]);
+                $row[] = max([
+                    -1,
+                    ...array_map(
+                        static fn(LeastHours $rule): int => $rule->after === $earlier && $rule->before === $later
+                            ? $rule->days()
+                            : -1,
+                        $this->rules->leastHours,
+                    ),
+                ]);
             }
             $this->leastDays[] = $row;
         }
@@ -247,8 +286,26 @@ final class Replanner
             }
             $masks[] = $mask;
         }
-        $weeks = array_map(fn(int $slot): int => count(array_filter(range(WeekCheck::monday($this->first), $this->first), fn(int $day): bool => $day < $this->first && isset($this->fixed[$slot][$day]))), array_keys($this->keys));
-        $this->states[] = ['cost' => 0, 'day' => $this->first, 'owed' => array_fill(0, count($this->keys), 0), 'masks' => $masks, 'weeks' => $weeks, 'uneven' => array_fill(0, count($this->keys), 0), 'from' => -1, 'kinds' => 0, 'out' => 0];
+        $weeks = array_map(
+            fn(int $slot): int => count(
+                array_filter(
+                    range(WeekCheck::monday($this->first), $this->first),
+                    fn(int $day): bool => $day < $this->first && isset($this->fixed[$slot][$day]),
+                ),
+            ),
+            array_keys($this->keys),
+        );
+        $this->states[] = [
+            'cost' => 0,
+            'day' => $this->first,
+            'owed' => array_fill(0, count($this->keys), 0),
+            'masks' => $masks,
+            'weeks' => $weeks,
+            'uneven' => array_fill(0, count($this->keys), 0),
+            'from' => -1,
+            'kinds' => 0,
+            'out' => 0,
+        ];
 
         return count($this->states) - 1;
     }
@@ -256,7 +313,15 @@ final class Replanner
     /** @param State $state */
     private static function keyOf(array $state): string
     {
-        return $state['day'] . '|' . implode(',', $state['owed']) . '|' . implode(',', $state['masks']) . '|' . implode(',', $state['weeks']) . '|' . implode(',', $state['uneven']);
+        return $state['day'] .
+            '|' .
+            implode(',', $state['owed']) .
+            '|' .
+            implode(',', $state['masks']) .
+            '|' .
+            implode(',', $state['weeks']) .
+            '|' .
+            implode(',', $state['uneven']);
     }
 
     /**
@@ -323,7 +388,9 @@ final class Replanner
 
     private function clashesTogether(int $day, int $kinds): int
     {
-        $on = array_values(array_filter(array_keys($this->keys), static fn(int $slot): bool => ($kinds >> $slot & 1) === 1));
+        $on = array_values(
+            array_filter(array_keys($this->keys), static fn(int $slot): bool => (($kinds >> $slot) & 1) === 1),
+        );
         $main = array_filter($on, fn(int $slot): bool => $this->slots[$this->keys[$slot]]->beside === null);
         $clashes = max(0, count($main) - $this->rules->mostADay);
         foreach ($on as $i => $slot) {
@@ -349,15 +416,19 @@ final class Replanner
         $weeks = $isMonday ? array_fill(0, count($owed), 0) : $state['weeks'];
         $keep = (1 << $this->rules->reach()) - 1;
         foreach ($owed as $slot => $balance) {
-            $isOn = ($kinds >> $slot & 1) === 1;
+            $isOn = (($kinds >> $slot) & 1) === 1;
             $isOpen = isset($this->open[$slot][$day]);
             $isFixed = isset($this->fixed[$slot][$day]);
-            if (($out >> $slot & 1) === 1) {
+            if ((($out >> $slot) & 1) === 1) {
                 $cost += self::LEFT_OUT;
             } elseif (!$isFixed && $isOn !== $isOpen) {
                 $balance += $isOpen ? 1 : -1;
                 $cost += $isOpen ? self::MOVE : 0;
-                if ($balance > self::MOST_OWED || $balance < -self::MOST_AHEAD || ($balance < 0 && !$this->comes($slot, $day))) {
+                if (
+                    $balance > self::MOST_OWED ||
+                    $balance < -self::MOST_AHEAD ||
+                    ($balance < 0 && !$this->comes($slot, $day))
+                ) {
                     return null;
                 }
                 $owed[$slot] = $balance;
@@ -379,15 +450,25 @@ final class Replanner
                 }
                 $cost += self::CLASH * $clashes;
             }
-            $masks[$slot] = ($masks[$slot] << 1 | ($isOn ? 1 : 0)) & $keep;
+            $masks[$slot] = (($masks[$slot] << 1) | ($isOn ? 1 : 0)) & $keep;
         }
 
-        return ['cost' => $cost, 'day' => $day + 1, 'owed' => $owed, 'masks' => $masks, 'weeks' => $weeks, 'uneven' => $uneven, 'from' => -1, 'kinds' => $kinds, 'out' => $out];
+        return [
+            'cost' => $cost,
+            'day' => $day + 1,
+            'owed' => $owed,
+            'masks' => $masks,
+            'weeks' => $weeks,
+            'uneven' => $uneven,
+            'from' => -1,
+            'kinds' => $kinds,
+            'out' => $out,
+        ];
     }
 
     private static function ones(int $bits): int
     {
-        return ($bits & 1) + ($bits >> 1 & 1) + ($bits >> 2 & 1) + ($bits >> 3 & 1);
+        return ($bits & 1) + (($bits >> 1) & 1) + (($bits >> 2) & 1) + (($bits >> 3) & 1);
     }
 
     /** Whether a session of a slot comes soon enough to be taken in advance. */
@@ -415,17 +496,19 @@ final class Replanner
         $days = $out = array_fill(0, count($this->keys), []);
         for ($at = $last; $this->states[$at]['from'] >= 0; $at = $this->states[$at]['from']) {
             foreach (array_keys($this->keys) as $slot) {
-                if (($this->states[$at]['kinds'] >> $slot & 1) === 1) {
+                if ((($this->states[$at]['kinds'] >> $slot) & 1) === 1) {
                     $days[$slot][] = $this->states[$at]['day'] - 1;
                 }
-                if (($this->states[$at]['out'] >> $slot & 1) === 1) {
+                if ((($this->states[$at]['out'] >> $slot) & 1) === 1) {
                     $out[$slot][] = $this->states[$at]['day'] - 1;
                 }
             }
         }
         $to = [];
         foreach ($this->keys as $slot => $key) {
-            $new = array_values(array_diff($days[$slot], array_keys($this->open[$slot]), array_keys($this->fixed[$slot])));
+            $new = array_values(
+                array_diff($days[$slot], array_keys($this->open[$slot]), array_keys($this->fixed[$slot])),
+            );
             $gone = array_values(array_diff(array_keys($this->open[$slot]), $days[$slot], $out[$slot]));
             sort($new);
             sort($gone);

@@ -66,11 +66,14 @@ final readonly class Rhythm
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return array_filter([
-            'cycle' => $this->cycle,
-            'every_days' => $this->every_days,
-            'per_week' => $this->per_week,
-            'min_gap_days' => $this->min_gap_days,
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'cycle' => $this->cycle,
+                'every_days' => $this->every_days,
+                'per_week' => $this->per_week,
+                'min_gap_days' => $this->min_gap_days,
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 }

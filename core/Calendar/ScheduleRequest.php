@@ -82,18 +82,17 @@ final readonly class ScheduleRequest
     {
         $request = Json::read($json, self::read(...));
 
-        return ['placed' => array_map(
-            static fn(Placed $placed): array => $placed->toArray(),
-            Scheduler::place($request),
-        )];
+        return [
+            'placed' => array_map(static fn(Placed $placed): array => $placed->toArray(), Scheduler::place($request)),
+        ];
     }
 
     public function isUsable(Day $day): bool
     {
         foreach ($this->available as $weekday) {
             if ($weekday->number() === $day->weekday()) {
-                return !isset($this->closed[$day->number])
-                    && ($this->notBefore === null || !$this->notBefore->isAfter($day));
+                return !isset($this->closed[$day->number]) &&
+                    ($this->notBefore === null || !$this->notBefore->isAfter($day));
             }
         }
 

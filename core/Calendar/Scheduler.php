@@ -12,9 +12,10 @@ final class Scheduler
     /** @return list<Placed> in date order */
     public static function place(ScheduleRequest $request): array
     {
-        $days = $request->rhythm->cycle === null
-            ? self::spaced($request)
-            : self::cycled($request, array_map($request->slot(...), $request->rhythm->cycle));
+        $days =
+            $request->rhythm->cycle === null
+                ? self::spaced($request)
+                : self::cycled($request, array_map($request->slot(...), $request->rhythm->cycle));
         $placed = [];
         foreach ($days as [$day, $slot]) {
             for ($number = 1; $number <= $slot->times_per_day; $number++) {
@@ -70,7 +71,7 @@ final class Scheduler
     private static function spaced(ScheduleRequest $request): iterable
     {
         $slot = $request->slots[0];
-        $gap = $request->rhythm->every_days ?? $request->rhythm->min_gap_days ?? 0;
+        $gap = $request->rhythm->every_days ?? ($request->rhythm->min_gap_days ?? 0);
         $last = null;
         $week = null;
         $inWeek = 0;
@@ -80,10 +81,12 @@ final class Scheduler
             if ($monday !== $week) {
                 [$week, $inWeek] = [$monday, 0];
             }
-            if (!$request->isUsable($day)
-                || ($slot->mode->isSpringy() && $request->keepsSpringsOff($day))
-                || ($last !== null && $day->daysSince($last) < $gap)
-                || ($request->rhythm->per_week !== null && $inWeek >= $request->rhythm->per_week)) {
+            if (
+                !$request->isUsable($day) ||
+                ($slot->mode->isSpringy() && $request->keepsSpringsOff($day)) ||
+                ($last !== null && $day->daysSince($last) < $gap) ||
+                ($request->rhythm->per_week !== null && $inWeek >= $request->rhythm->per_week)
+            ) {
                 continue;
             }
             yield [$day, $slot];

@@ -48,14 +48,25 @@ final readonly class Slot
     {
         $beside = $node->holds('beside') ? $node->childOrNull('beside', Rhythm::read(...)) : $this->beside;
         if ($beside?->cycle !== null) {
-            $node->inItem('beside', 'must be every so many days or so many times a week: one kind of session cannot take turns');
+            $node->inItem(
+                'beside',
+                'must be every so many days or so many times a week: one kind of session cannot take turns',
+            );
         }
         $practice = $node->holds('practice') ? PracticeStep::readAll($node, 'practice') : $this->practice;
         if ($practice !== [] && $this->mode !== Mode::Sport) {
             $node->fault('practice', 'goes with sessions of sport alone');
         }
 
-        return new self($this->key, $this->mode, $this->times_per_day, $this->title, $node->holds('times') ? $this->readTimes($node) : $this->times, $beside, $practice);
+        return new self(
+            $this->key,
+            $this->mode,
+            $this->times_per_day,
+            $this->title,
+            $node->holds('times') ? $this->readTimes($node) : $this->times,
+            $beside,
+            $practice,
+        );
     }
 
     /** @return list<TimeOfDay> */
@@ -101,20 +112,37 @@ final readonly class Slot
     /** @param list<PracticeStep> $practice the rungs of the way back, easier first */
     public function withPractice(array $practice): self
     {
-        return new self($this->key, $this->mode, $this->times_per_day, $this->title, $this->times, $this->beside, $practice);
+        return new self(
+            $this->key,
+            $this->mode,
+            $this->times_per_day,
+            $this->title,
+            $this->times,
+            $this->beside,
+            $practice,
+        );
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return array_filter([
-            'key' => $this->key,
-            'title' => $this->title,
-            'mode' => $this->mode->value,
-            'times_per_day' => $this->times_per_day,
-            'times' => $this->times === [] ? null : array_map(static fn(TimeOfDay $timeOfDay): string => $timeOfDay->toText(), $this->times),
-            'beside' => $this->beside?->toArray(),
-            'practice' => $this->practice === [] ? null : array_map(static fn(PracticeStep $step): array => $step->toArray(), $this->practice),
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'key' => $this->key,
+                'title' => $this->title,
+                'mode' => $this->mode->value,
+                'times_per_day' => $this->times_per_day,
+                'times' =>
+                    $this->times === []
+                        ? null
+                        : array_map(static fn(TimeOfDay $timeOfDay): string => $timeOfDay->toText(), $this->times),
+                'beside' => $this->beside?->toArray(),
+                'practice' =>
+                    $this->practice === []
+                        ? null
+                        : array_map(static fn(PracticeStep $step): array => $step->toArray(), $this->practice),
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 }

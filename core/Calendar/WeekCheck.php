@@ -19,7 +19,14 @@ final readonly class WeekCheck
      */
     public function of(array $booked): array
     {
-        usort($booked, static fn(Booked $a, Booked $b): int => [$a->on->number, $a->slot, $a->id] <=> [$b->on->number, $b->slot, $b->id]);
+        usort(
+            $booked,
+            static fn(Booked $a, Booked $b): int => [$a->on->number, $a->slot, $a->id] <=> [
+                $b->on->number,
+                $b->slot,
+                $b->id,
+            ],
+        );
         $clashes = [];
         $byDay = $inWeek = [];
         foreach ($booked as $i => $session) {
@@ -32,7 +39,13 @@ final readonly class WeekCheck
         }
         foreach ($byDay as $kinds) {
             foreach (array_slice(array_values($kinds), $this->rules->mostADay) as $kind) {
-                $clashes[] = new Clash(ClashKind::DayFull, $kind->id, $kind->on, is: count($kinds), allowed: $this->rules->mostADay);
+                $clashes[] = new Clash(
+                    ClashKind::DayFull,
+                    $kind->id,
+                    $kind->on,
+                    is: count($kinds),
+                    allowed: $this->rules->mostADay,
+                );
             }
         }
         foreach ($inWeek as $days) {
@@ -51,17 +64,22 @@ final readonly class WeekCheck
     {
         $day = $booked->on->number;
 
-        return array_map(static fn(ClashKind $kind): Clash => new Clash($kind, $booked->id, $booked->on), $this->kindsOn($booked->slot, $day));
+        return array_map(
+            static fn(ClashKind $kind): Clash => new Clash($kind, $booked->id, $booked->on),
+            $this->kindsOn($booked->slot, $day),
+        );
     }
 
     /** @return list<ClashKind> what speaks against a slot on a day, whatever else stands there */
     public function kindsOn(string $slot, int $day): array
     {
-        return array_values(array_filter([
-            isset($this->rules->blocked[$day]) ? ClashKind::DayBlocked : null,
-            $this->rules->isAvailable($day) ? null : ClashKind::DayNotAvailable,
-            $this->slots[$slot]->mode->isSpringy() && $this->rules->isNearEvent($day) ? ClashKind::EventNear : null,
-        ]));
+        return array_values(
+            array_filter([
+                isset($this->rules->blocked[$day]) ? ClashKind::DayBlocked : null,
+                $this->rules->isAvailable($day) ? null : ClashKind::DayNotAvailable,
+                $this->slots[$slot]->mode->isSpringy() && $this->rules->isNearEvent($day) ? ClashKind::EventNear : null,
+            ]),
+        );
     }
 
     /**
@@ -82,10 +100,18 @@ final readonly class WeekCheck
                 continue;
             }
             foreach ($this->rules->leastHours as $rule) {
-                $applies = $rule->after === $booked[$i]->slot && $rule->before === $booked[$at]->slot
-                    || $days === 0 && $rule->after === $booked[$at]->slot && $rule->before === $booked[$i]->slot;
+                $applies =
+                    ($rule->after === $booked[$i]->slot && $rule->before === $booked[$at]->slot) ||
+                    ($days === 0 && $rule->after === $booked[$at]->slot && $rule->before === $booked[$i]->slot);
                 if ($applies && 24 * $days < $rule->hours) {
-                    $clashes[] = new Clash(ClashKind::TooSoon, $booked[$at]->id, $booked[$at]->on, $booked[$i]->id, 24 * $days, $rule->hours);
+                    $clashes[] = new Clash(
+                        ClashKind::TooSoon,
+                        $booked[$at]->id,
+                        $booked[$at]->on,
+                        $booked[$i]->id,
+                        24 * $days,
+                        $rule->hours,
+                    );
                     break;
                 }
             }

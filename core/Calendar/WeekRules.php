@@ -33,9 +33,21 @@ final readonly class WeekRules
     /** @param array<string, Slot> $slots */
     public static function read(ObjectNode $node, array $slots): self
     {
-        $numbers = static fn(string $field): array => array_fill_keys(array_map(static fn(Day $day): int => $day->number, $node->days($field)), true);
+        $numbers = static fn(string $field): array => array_fill_keys(
+            array_map(static fn(Day $day): int => $day->number, $node->days($field)),
+            true,
+        );
         $most = [];
-        foreach ($node->eachOrEmpty('most_per_week', static fn(ObjectNode $mostPerWeek): array => [self::known($mostPerWeek, 'slot', $slots), $mostPerWeek->whole('times', 1, 7)]) as [$slot, $times]) {
+        foreach (
+            $node->eachOrEmpty(
+                'most_per_week',
+                static fn(ObjectNode $mostPerWeek): array => [
+                    self::known($mostPerWeek, 'slot', $slots),
+                    $mostPerWeek->whole('times', 1, 7),
+                ],
+            )
+            as [$slot, $times]
+        ) {
             $most[$slot] = $times;
         }
 
@@ -43,7 +55,14 @@ final readonly class WeekRules
             $node->choicesOrNull('available', Weekday::class) ?? [],
             $numbers('blocked'),
             $numbers('events'),
-            $node->eachOrEmpty('least_hours', static fn(ObjectNode $hour): LeastHours => new LeastHours(self::known($hour, 'after', $slots), self::known($hour, 'before', $slots), $hour->whole('hours', 1, self::LONGEST_HOURS))),
+            $node->eachOrEmpty(
+                'least_hours',
+                static fn(ObjectNode $hour): LeastHours => new LeastHours(
+                    self::known($hour, 'after', $slots),
+                    self::known($hour, 'before', $slots),
+                    $hour->whole('hours', 1, self::LONGEST_HOURS),
+                ),
+            ),
             $most,
             $node->wholeOrNull('most_a_day', 1, 6) ?? 1,
         );
@@ -53,7 +72,8 @@ final readonly class WeekRules
     {
         $weekday = Day::fromNumber($day)->weekday();
 
-        return $this->available === [] || array_filter($this->available, static fn(Weekday $other): bool => $other->number() === $weekday) !== [];
+        return $this->available === [] ||
+            array_filter($this->available, static fn(Weekday $other): bool => $other->number() === $weekday) !== [];
     }
 
     public function isNearEvent(int $day): bool

@@ -52,7 +52,10 @@ final class CaseFileReader
             stages: $node->each('stages', Stage::read(...)),
             stage_history: $node->each('stage_history', StageEntry::read(...)),
             planned: $node->eachOrEmpty('planned', PlannedSession::read(...)),
-            sessions: $node->eachOrEmpty('sessions', static fn(ObjectNode $session): Session => Session::read($session)->counted($case->side)),
+            sessions: $node->eachOrEmpty(
+                'sessions',
+                static fn(ObjectNode $session): Session => Session::read($session)->counted($case->side),
+            ),
             check_ins: $node->eachOrEmpty('check_ins', CheckIn::read(...)),
             tests: $node->eachOrEmpty('tests', StrengthTest::read(...)),
             outcomes: $node->eachOrEmpty('outcomes', Outcome::read(...)),
@@ -93,7 +96,10 @@ final class CaseFileReader
         foreach ($file->stages as $i => $stage) {
             foreach ($stage->prescriptions as $j => $prescription) {
                 if ($prescription->key !== '' && isset($seen[$prescription->key])) {
-                    $node->inItem("stages/$i/prescriptions/$j/key", 'is there twice; every prescription of the file needs its own');
+                    $node->inItem(
+                        "stages/$i/prescriptions/$j/key",
+                        'is there twice; every prescription of the file needs its own',
+                    );
                 }
                 $seen[$prescription->key] = true;
             }
@@ -119,7 +125,12 @@ final class CaseFileReader
 
         foreach ($file->stages as $i => $stage) {
             foreach ($stage->gate as $j => $criterion) {
-                $named("stages/$i/gate/$j/prescription", $criterion instanceof OverPrescription ? $criterion->prescription() : null, $prescriptions, 'a prescription of the file');
+                $named(
+                    "stages/$i/gate/$j/prescription",
+                    $criterion instanceof OverPrescription ? $criterion->prescription() : null,
+                    $prescriptions,
+                    'a prescription of the file',
+                );
             }
         }
         foreach ($file->stage_history as $i => $entry) {
@@ -129,7 +140,12 @@ final class CaseFileReader
             $named("sessions/$i/stage", $session->stage, $stages, 'a stage of the file');
             $named("sessions/$i/planned", $session->planned, $planned, 'a planned session of the file');
             foreach ($session->entries as $j => $entry) {
-                $named("sessions/$i/entries/$j/prescription", $entry->prescription, $prescriptions, 'a prescription of the file');
+                $named(
+                    "sessions/$i/entries/$j/prescription",
+                    $entry->prescription,
+                    $prescriptions,
+                    'a prescription of the file',
+                );
             }
         }
         foreach ($file->sign_offs as $i => $signOff) {
@@ -151,7 +167,9 @@ final class CaseFileReader
         foreach ($file->stage_history as $i => $entry) {
             $before = $file->stage_history[$i - 1] ?? null;
             // A faulty date is reported once.
-            $isSound = !$node->isFaultyAt("stage_history/$i/from") && !$node->isFaultyAt('stage_history/' . ($i - 1) . '/from');
+            $isSound =
+                !$node->isFaultyAt("stage_history/$i/from") &&
+                !$node->isFaultyAt('stage_history/' . ($i - 1) . '/from');
             if ($before !== null && $isSound && !$entry->from->isAfter($before->from)) {
                 $node->inItem("stage_history/$i/from", 'must be later than the date of the entry before');
             }
@@ -163,8 +181,15 @@ final class CaseFileReader
     {
         foreach ($file->stages as $i => $stage) {
             foreach ($stage->prescriptions as $j => $prescription) {
-                if ($prescription->pain?->max === null && ($prescription->pain->min ?? 0) > $file->response_rule->during_max && $node->isSound('response_rule', 'during_max')) {
-                    $node->inItem("stages/$i/prescriptions/$j/pain/min", 'must not be over the limit of the response rule (during_max)');
+                if (
+                    $prescription->pain?->max === null &&
+                    ($prescription->pain->min ?? 0) > $file->response_rule->during_max &&
+                    $node->isSound('response_rule', 'during_max')
+                ) {
+                    $node->inItem(
+                        "stages/$i/prescriptions/$j/pain/min",
+                        'must not be over the limit of the response rule (during_max)',
+                    );
                 }
             }
         }
@@ -174,7 +199,8 @@ final class CaseFileReader
     {
         $lifted = array_filter(
             $file->prescriptions(),
-            static fn(Prescription $prescription): bool => ($prescription->dose->body_fraction ?? 0) > 0 || ($prescription->before->dose->body_fraction ?? 0) > 0,
+            static fn(Prescription $prescription): bool => ($prescription->dose->body_fraction ?? 0) > 0 ||
+                ($prescription->before->dose->body_fraction ?? 0) > 0,
         );
         $athlete = (new Names($node->raw()))->at('athlete');
         if ($lifted !== [] && is_object($athlete) && !isset($athlete->body_mass_kg)) {

@@ -57,10 +57,17 @@ final readonly class ResponseRule
             $node->number('week_growth_max_percent'),
             $node->wholeOrNull('rest_days'),
         );
-        if ($rule->rise_over_from < $rule->rise_watch_from && !$node->isFaulty('rise_over_from') && !$node->isFaulty('rise_watch_from')) {
+        if (
+            $rule->rise_over_from < $rule->rise_watch_from &&
+            !$node->isFaulty('rise_over_from') &&
+            !$node->isFaulty('rise_watch_from')
+        ) {
             $node->fault('rise_over_from', 'must not be under rise_watch_from');
         }
-        if ($rule->rest_days !== null && !in_array($rule->rest_days, [self::USUAL_REST_DAYS, self::LONG_REST_DAYS], true)) {
+        if (
+            $rule->rest_days !== null &&
+            !in_array($rule->rest_days, [self::USUAL_REST_DAYS, self::LONG_REST_DAYS], true)
+        ) {
             $node->fault('rest_days', 'must be 7 or 14');
         }
 

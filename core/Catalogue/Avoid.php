@@ -21,13 +21,17 @@ final readonly class Avoid
 
     public static function read(ObjectNode $node): self
     {
-        return new self($node->choice('position', Position::class), $node->text('words'), $node->numberOrNull('over_deg', 0, 360));
+        return new self(
+            $node->choice('position', Position::class),
+            $node->text('words'),
+            $node->numberOrNull('over_deg', 0, 360),
+        );
     }
 
     /** Whether an exercise, done over the range of a dose, goes into the position. */
     public function concerns(Exercise $exercise, Dose $dose): bool
     {
-        return in_array($this->position, $exercise->positions, true)
-            && ($this->over_deg === null || $dose->range === null || $dose->range->to_deg > $this->over_deg);
+        return in_array($this->position, $exercise->positions, true) &&
+            ($this->over_deg === null || $dose->range === null || $dose->range->to_deg > $this->over_deg);
     }
 }

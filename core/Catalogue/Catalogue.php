@@ -60,9 +60,12 @@ final readonly class Catalogue
     {
         $catalogue = new self();
         foreach ($documents as $document) {
-            $catalogue = Json::read($document, static fn(ObjectNode $node): self => $node->has('stages')
-                ? $catalogue->with(programmes: [Programme::read($node)])
-                : $catalogue->withDocument($node));
+            $catalogue = Json::read(
+                $document,
+                static fn(ObjectNode $node): self => $node->has('stages')
+                    ? $catalogue->with(programmes: [Programme::read($node)])
+                    : $catalogue->withDocument($node),
+            );
         }
 
         return $catalogue;
@@ -77,8 +80,13 @@ final readonly class Catalogue
      * @param list<School> $schools
      * @param list<Measure> $measures
      */
-    public function with(array $exercises = [], array $ladders = [], array $programmes = [], array $schools = [], array $measures = []): self
-    {
+    public function with(
+        array $exercises = [],
+        array $ladders = [],
+        array $programmes = [],
+        array $schools = [],
+        array $measures = [],
+    ): self {
         return $this->replaced([
             'exercises' => self::keyed($exercises) + $this->exercises,
             'ladders' => self::keyed($ladders) + $this->ladders,
@@ -103,7 +111,10 @@ final readonly class Catalogue
     /** @return array<string, Exercise> the practice's own exercises, by key */
     public function ownExercises(): array
     {
-        return array_filter($this->exercises, fn(Exercise $exercise): bool => isset($this->versions["exercise/$exercise->key"]));
+        return array_filter(
+            $this->exercises,
+            fn(Exercise $exercise): bool => isset($this->versions["exercise/$exercise->key"]),
+        );
     }
 
     public function titleOf(string $exercise): string
@@ -171,7 +182,9 @@ final readonly class Catalogue
     /** @return list<string> all that any exercise needs, in the order of the alphabet */
     public function equipment(): array
     {
-        $all = array_merge(...array_values(array_map(static fn(Exercise $exercise): array => $exercise->equipment, $this->exercises)));
+        $all = array_merge(
+            ...array_values(array_map(static fn(Exercise $exercise): array => $exercise->equipment, $this->exercises)),
+        );
         sort($all);
 
         return array_values(array_unique($all));

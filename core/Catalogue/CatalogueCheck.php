@@ -39,7 +39,11 @@ final readonly class CatalogueCheck
             yield 'stand_in' => 'must name an exercise for those who lack the equipment';
         }
         $seen = [$exercise->key => true];
-        for ($next = $exercise->stand_in; $next !== null; $next = $this->catalogue->exercises[$next]->stand_in ?? null) {
+        for (
+            $next = $exercise->stand_in;
+            $next !== null;
+            $next = $this->catalogue->exercises[$next]->stand_in ?? null
+        ) {
             $standIn = $this->catalogue->exercises[$next] ?? null;
             if ($standIn === null) {
                 yield 'stand_in' => "names \"$next\", which is no exercise of the library";
@@ -68,7 +72,11 @@ final readonly class CatalogueCheck
                 yield "rungs/$i/exercise" => "names \"$key\", which is no exercise of the library";
             }
             foreach ($this->catalogue->ladders as $other) {
-                if ($other->key === $ladder->key || in_array($other->key, $this->givingWay, true) || !in_array($key, $other->exercises(), true)) {
+                if (
+                    $other->key === $ladder->key ||
+                    in_array($other->key, $this->givingWay, true) ||
+                    !in_array($key, $other->exercises(), true)
+                ) {
                     continue;
                 }
                 yield "rungs/$i/exercise" => "stands on the ladder \"$other->title\" already; an exercise is a rung of one ladder";
@@ -121,12 +129,18 @@ final readonly class CatalogueCheck
             }
         }
         foreach ($planned->stage->prescriptions as $i => $prescription) {
-            foreach ([...$this->prescription($prescription), ...self::inSlot($prescription, $planned)] as $field => $message) {
+            foreach (
+                [...$this->prescription($prescription), ...self::inSlot($prescription, $planned)]
+                as $field => $message
+            ) {
                 yield "prescriptions/$i/$field" => $message;
             }
         }
         foreach ($planned->waiting as $i => $waiting) {
-            foreach ([...$this->prescription($waiting->prescription), ...self::inSlot($waiting->prescription, $planned)] as $field => $message) {
+            foreach (
+                [...$this->prescription($waiting->prescription), ...self::inSlot($waiting->prescription, $planned)]
+                as $field => $message
+            ) {
                 yield "waiting/$i/prescription/$field" => $message;
             }
             $finding = $waiting->startsWhen->finding;
@@ -146,8 +160,13 @@ final readonly class CatalogueCheck
         if ($slot?->mode === Mode::Sport) {
             yield 'slot' => 'is practice of the sport, which holds no exercises; give it a slot of its own';
         }
-        if ($slot?->beside !== null && ($prescription->pain?->max === null || $prescription->pain->max > self::MOST_PAIN_BESIDE)) {
-            yield 'pain/max' => 'must be ' . self::MOST_PAIN_BESIDE . ' or less: work beside the stage is done without more pain than that';
+        if (
+            $slot?->beside !== null &&
+            ($prescription->pain?->max === null || $prescription->pain->max > self::MOST_PAIN_BESIDE)
+        ) {
+            yield 'pain/max' => 'must be ' .
+                self::MOST_PAIN_BESIDE .
+                ' or less: work beside the stage is done without more pain than that';
         }
     }
 
@@ -156,7 +175,10 @@ final readonly class CatalogueCheck
     {
         $inTurn = array_column($planned->inTurn(), 'key');
 
-        return [...$planned->rhythm->cycle ?? array_slice($inTurn, 0, 1), ...array_diff(array_column($planned->slots, 'key'), $inTurn)];
+        return [
+            ...$planned->rhythm->cycle ?? array_slice($inTurn, 0, 1),
+            ...array_diff(array_column($planned->slots, 'key'), $inTurn),
+        ];
     }
 
     /** The most sessions that a rhythm places in so many days, with every day free. */
@@ -165,10 +187,11 @@ final readonly class CatalogueCheck
         $rhythm = $planned->rhythm;
         $perDay = max([1, ...array_column($planned->inTurn(), 'times_per_day')]);
 
-        return $perDay * match (true) {
-            $rhythm->per_week !== null => intdiv($days * $rhythm->per_week, 7),
-            default => intdiv($days + ($rhythm->every_days ?? 1) - 1, $rhythm->every_days ?? 1),
-        };
+        return $perDay *
+            match (true) {
+                $rhythm->per_week !== null => intdiv($days * $rhythm->per_week, 7),
+                default => intdiv($days + ($rhythm->every_days ?? 1) - 1, $rhythm->every_days ?? 1),
+            };
     }
 
     /** @return iterable<string, string> */
@@ -193,15 +216,31 @@ final readonly class CatalogueCheck
     /** @return iterable<string, string> */
     private function criterion(Programme $programme, PlanStage $planned, Criterion $criterion): iterable
     {
-        if ($criterion instanceof OverPrescription && $planned->stage->prescription($criterion->prescription()) === null) {
+        if (
+            $criterion instanceof OverPrescription &&
+            $planned->stage->prescription($criterion->prescription()) === null
+        ) {
             yield 'prescription' => 'must name a prescription of this stage';
-        } elseif ($criterion instanceof OverPrescription && $planned->slot($planned->stage->prescription($criterion->prescription())?->slot)?->beside !== null) {
+        } elseif (
+            $criterion instanceof OverPrescription &&
+            $planned->slot($planned->stage->prescription($criterion->prescription())?->slot)?->beside !== null
+        ) {
             yield 'prescription' => 'is work beside the stage, which holds no gate';
         }
-        if ($criterion instanceof OverTest && $criterion->test !== Programme::TEST_OF_STRUCTURE && !($this->catalogue->measure($criterion->test)->eachSide && isset($this->catalogue->measures[$criterion->test]))) {
+        if (
+            $criterion instanceof OverTest &&
+            $criterion->test !== Programme::TEST_OF_STRUCTURE &&
+            !(
+                $this->catalogue->measure($criterion->test)->eachSide &&
+                isset($this->catalogue->measures[$criterion->test])
+            )
+        ) {
             yield 'test' => "names \"$criterion->test\", which is no measure of both sides in the library";
         }
-        if ($criterion instanceof ExercisePain && $criterion->min_sessions > self::mostSessions($planned, $criterion->days)) {
+        if (
+            $criterion instanceof ExercisePain &&
+            $criterion->min_sessions > self::mostSessions($planned, $criterion->days)
+        ) {
             yield 'min_sessions' => "asks for more sessions in $criterion->days days than the rhythm places; ask for fewer or look at more days";
         }
         if ($criterion instanceof TestValue && $criterion->min <= 1) {
@@ -228,7 +267,11 @@ final readonly class CatalogueCheck
             yield 'dose/load_kg' => 'depends on the person; leave it out, so that it is found in the room';
         }
         $levers = $prescription->progression->levers ?? [];
-        if ($prescription->dose->sets > self::FEWEST_SETS && $prescription->progression?->blocks === null && ($levers[0] ?? null)?->kind !== LeverKind::Sets) {
+        if (
+            $prescription->dose->sets > self::FEWEST_SETS &&
+            $prescription->progression?->blocks === null &&
+            ($levers[0] ?? null)?->kind !== LeverKind::Sets
+        ) {
             yield 'progression/levers/0' => "must be sets, up to {$prescription->dose->sets} at least, so that a set that was taken off comes back";
         }
         $phases = [];
@@ -243,10 +286,19 @@ final readonly class CatalogueCheck
             if ($i < count($levers) - 1 && self::goesOnWithoutEnd($lever)) {
                 yield "progression/levers/$i" => 'goes on without end, so what stands after it is never reached; give it an upper end or put it last';
             }
-            if ($i === count($levers) - 1 && !self::goesOnWithoutEnd($lever) && $prescription->ladder === null && $this->catalogue->ladderOf($exercise->key) === null) {
+            if (
+                $i === count($levers) - 1 &&
+                !self::goesOnWithoutEnd($lever) &&
+                $prescription->ladder === null &&
+                $this->catalogue->ladderOf($exercise->key) === null
+            ) {
                 yield 'ladder' => 'must name the exercise itself: it stands on no ladder, so nothing comes after its last lever';
             }
-            if ($lever->kind === LeverKind::Rung && $lever->exercise !== null && !$this->leadsUp($prescription->exercise, $lever)) {
+            if (
+                $lever->kind === LeverKind::Rung &&
+                $lever->exercise !== null &&
+                !$this->leadsUp($prescription->exercise, $lever)
+            ) {
                 yield "progression/levers/$i/to" => "must name a rung above \"$exercise->title\" on its ladder";
             }
         }
@@ -254,7 +306,8 @@ final readonly class CatalogueCheck
 
     private static function goesOnWithoutEnd(Lever $lever): bool
     {
-        return ($lever->kind === LeverKind::Load && $lever->to === null) || ($lever->kind === LeverKind::Rung && $lever->exercise === null);
+        return ($lever->kind === LeverKind::Load && $lever->to === null) ||
+            ($lever->kind === LeverKind::Rung && $lever->exercise === null);
     }
 
     private function leadsUp(string $from, Lever $lever): bool

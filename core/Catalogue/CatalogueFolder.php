@@ -17,15 +17,22 @@ final class CatalogueFolder
 
     public static function read(string $folder): Catalogue
     {
-        return Catalogue::fromDocuments(array_map(
-            static fn(string $path): string => file_get_contents($path) ?: throw new RuntimeException("$path cannot be read"),
-            self::paths($folder),
-        ));
+        return Catalogue::fromDocuments(
+            array_map(
+                static fn(string $path): string => file_get_contents($path) ?:
+                throw new RuntimeException("$path cannot be read"),
+                self::paths($folder),
+            ),
+        );
     }
 
     /** @return list<string> */
     public static function paths(string $folder): array
     {
-        return array_merge(glob("$folder/*.json") ?: [], glob("$folder/exercises/*.json") ?: [], glob("$folder/programmes/*.json") ?: []);
+        return array_merge(
+            glob("$folder/*.json") ?: [],
+            glob("$folder/exercises/*.json") ?: [],
+            glob("$folder/programmes/*.json") ?: [],
+        );
     }
 }

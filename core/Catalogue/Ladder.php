@@ -20,7 +20,10 @@ final readonly class Ladder
         }
         foreach ($ladder->rungs as $i => $rung) {
             if ($i > 0 && $rung->demand <= $ladder->rungs[$i - 1]->demand) {
-                $node->inItem("rungs/$i/demand", "must be over the {$ladder->rungs[$i - 1]->demand} of the rung below; put the rungs in order");
+                $node->inItem(
+                    "rungs/$i/demand",
+                    "must be over the {$ladder->rungs[$i - 1]->demand} of the rung below; put the rungs in order",
+                );
             }
             if ($i > 0 && $rung->changes === []) {
                 $node->inItem("rungs/$i/changes", 'must say what is harder than on the rung below');

@@ -33,11 +33,14 @@ final readonly class LadderRung
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return array_filter([
-            'exercise' => $this->exercise,
-            'demand' => $this->demand,
-            'changes' => $this->changes === [] ? null : array_column($this->changes, 'value'),
-            'words' => $this->words,
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'exercise' => $this->exercise,
+                'demand' => $this->demand,
+                'changes' => $this->changes === [] ? null : array_column($this->changes, 'value'),
+                'words' => $this->words,
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 }

@@ -48,7 +48,14 @@ final readonly class LibraryFile
             $programmes = $node->eachOrEmpty('programmes', Programme::read(...));
             $schools = $node->eachOrEmpty('response_rules', School::read(...));
             $measures = $node->eachOrEmpty('measures', Measure::read(...));
-            $file = new self($exercises, $ladders, $programmes, $schools, $measures, $library->with($exercises, $ladders, $programmes, $schools, $measures));
+            $file = new self(
+                $exercises,
+                $ladders,
+                $programmes,
+                $schools,
+                $measures,
+                $library->with($exercises, $ladders, $programmes, $schools, $measures),
+            );
             $file->check($node, $shipped);
 
             return $file;
@@ -62,7 +69,10 @@ final readonly class LibraryFile
             'format' => self::FORMAT,
             'exercises' => array_map(static fn(Exercise $exercise): array => $exercise->toArray(), $this->exercises),
             'ladders' => array_map(static fn(Ladder $ladder): array => $ladder->toArray(), $this->ladders),
-            'programmes' => array_map(static fn(Programme $programme): array => $programme->toArray(), $this->programmes),
+            'programmes' => array_map(
+                static fn(Programme $programme): array => $programme->toArray(),
+                $this->programmes,
+            ),
             'response_rules' => array_map(static fn(School $school): array => $school->toArray(), $this->schools),
             'measures' => array_map(static fn(Measure $measure): array => $measure->toArray(), $this->measures),
         ];
@@ -74,7 +84,13 @@ final readonly class LibraryFile
         $this->checkEach($node, 'exercises', $this->exercises, $shipped->exercises, $check->exercise(...));
         $this->checkEach($node, 'ladders', $this->ladders, $shipped->ladders, $check->ladder(...));
         $this->checkEach($node, 'programmes', $this->programmes, $shipped->programmes, $check->programme(...));
-        $this->checkEach($node, 'response_rules', $this->schools, $shipped->schools, static fn(School $school): iterable => []);
+        $this->checkEach(
+            $node,
+            'response_rules',
+            $this->schools,
+            $shipped->schools,
+            static fn(School $school): iterable => [],
+        );
         $this->checkEach($node, 'measures', $this->measures, $shipped->measures, $check->measure(...));
     }
 

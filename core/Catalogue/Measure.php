@@ -58,8 +58,14 @@ final readonly class Measure
     {
         $kind = $node->choice('kind', MeasureKind::class);
         $change = $node->child('smallest_change', static function (ObjectNode $smallestChange): array {
-            $both = ['value' => $smallestChange->numberOrNull('value'), 'percent' => $smallestChange->numberOrNull('percent', 0, 100)];
-            if (count(array_filter($both, static fn(int|float|null $given): bool => $given !== null && $given > 0)) !== 1) {
+            $both = [
+                'value' => $smallestChange->numberOrNull('value'),
+                'percent' => $smallestChange->numberOrNull('percent', 0, 100),
+            ];
+            if (
+                count(array_filter($both, static fn(int|float|null $given): bool => $given !== null && $given > 0)) !==
+                1
+            ) {
                 $smallestChange->faultHere('must give one of value and percent, over 0');
             }
 
@@ -132,7 +138,12 @@ final readonly class Measure
     public static function of(StructureInfo $structure, Catalogue $catalogue, array $gates = []): array
     {
         $test = $catalogue->measure($structure->strengthTest);
-        $keys = [$test->key, self::RANGE, ...($test->kind === MeasureKind::Count ? [] : [self::COUNT]), ...array_map(static fn(OverTest $overTest): string => $overTest->test, $gates)];
+        $keys = [
+            $test->key,
+            self::RANGE,
+            ...$test->kind === MeasureKind::Count ? [] : [self::COUNT],
+            ...array_map(static fn(OverTest $overTest): string => $overTest->test, $gates),
+        ];
 
         return array_values(array_map($catalogue->measure(...), array_unique($keys)));
     }
@@ -140,20 +151,62 @@ final readonly class Measure
     /** What stands for a test that a plan asks for and the library does not know. */
     public static function unknown(string $key): self
     {
-        return new self($key, ucfirst(strtr($key, '_', ' ')), MeasureKind::Force, 'N', true, null, 1, 0, true, null, 10, 0, ObjectNode::LARGEST, null, null, [], null);
+        return new self(
+            $key,
+            ucfirst(strtr($key, '_', ' ')),
+            MeasureKind::Force,
+            'N',
+            true,
+            null,
+            1,
+            0,
+            true,
+            null,
+            10,
+            0,
+            ObjectNode::LARGEST,
+            null,
+            null,
+            [],
+            null,
+        );
     }
 
     /** A severity score of the practitioner's choice, of which no items are kept. */
-    public static function score(string $key, string $title, int|float $lowest, int|float $highest, bool $higherIsBetter, int|float|null $smallestChange): self
-    {
-        return new self($key, $title, MeasureKind::Score, 'points', false, null, 1, 0, $higherIsBetter, $smallestChange ?? 0, null, $lowest, $highest, null, null, [], null);
+    public static function score(
+        string $key,
+        string $title,
+        int|float $lowest,
+        int|float $highest,
+        bool $higherIsBetter,
+        int|float|null $smallestChange,
+    ): self {
+        return new self(
+            $key,
+            $title,
+            MeasureKind::Score,
+            'points',
+            false,
+            null,
+            1,
+            0,
+            $higherIsBetter,
+            $smallestChange ?? 0,
+            null,
+            $lowest,
+            $highest,
+            null,
+            null,
+            [],
+            null,
+        );
     }
 
     /** Whether it is proposed for a structure in a stage of a kind. */
     public function isProposedFor(Structure $structure, ?Mode $stage): bool
     {
-        return in_array($structure, $this->structures, true)
-            && ($this->fromStage === null || ($stage !== null && self::order($stage) >= self::order($this->fromStage)));
+        return in_array($structure, $this->structures, true) &&
+            ($this->fromStage === null || ($stage !== null && self::order($stage) >= self::order($this->fromStage)));
     }
 
     /** What is wrong with a value; null where nothing is. */
@@ -167,7 +220,7 @@ final readonly class Measure
     /** The smallest change from a value that matters, in the unit; less is the noise of the measure. */
     public function changeThatMatters(int|float $from): int|float
     {
-        return $this->smallestChange ?? Number::clean(abs($from) * ($this->smallestChangePercent ?? 0) / 100);
+        return $this->smallestChange ?? Number::clean((abs($from) * ($this->smallestChangePercent ?? 0)) / 100);
     }
 
     private static function order(Mode $mode): int
@@ -183,24 +236,30 @@ final readonly class Measure
     /** @return array<string, mixed> as it stands in a document */
     public function toArray(): array
     {
-        return array_filter([
-            'key' => $this->key,
-            'title' => $this->title,
-            'kind' => $this->kind->value,
-            'unit' => $this->unit,
-            'sides' => $this->eachSide ? 'each' : 'one',
-            'instruction' => $this->instruction,
-            'tries' => $this->tries,
-            'rest_s' => $this->restS,
-            'better' => $this->higherIsBetter ? 'higher' : 'lower',
-            'smallest_change' => $this->smallestChange === null ? ['percent' => $this->smallestChangePercent] : ['value' => $this->smallestChange],
-            'lowest' => $this->lowest,
-            'highest' => $this->highest,
-            'joint_angle' => $this->jointAngle,
-            'ratio' => $this->ratio?->toArray(),
-            'structures' => array_column($this->structures, 'value'),
-            'from_stage' => $this->fromStage?->value,
-            'exercises' => $this->exercises === [] ? null : $this->exercises,
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'key' => $this->key,
+                'title' => $this->title,
+                'kind' => $this->kind->value,
+                'unit' => $this->unit,
+                'sides' => $this->eachSide ? 'each' : 'one',
+                'instruction' => $this->instruction,
+                'tries' => $this->tries,
+                'rest_s' => $this->restS,
+                'better' => $this->higherIsBetter ? 'higher' : 'lower',
+                'smallest_change' =>
+                    $this->smallestChange === null
+                        ? ['percent' => $this->smallestChangePercent]
+                        : ['value' => $this->smallestChange],
+                'lowest' => $this->lowest,
+                'highest' => $this->highest,
+                'joint_angle' => $this->jointAngle,
+                'ratio' => $this->ratio?->toArray(),
+                'structures' => array_column($this->structures, 'value'),
+                'from_stage' => $this->fromStage?->value,
+                'exercises' => $this->exercises === [] ? null : $this->exercises,
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 }

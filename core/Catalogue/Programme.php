@@ -84,7 +84,10 @@ final readonly class Programme
     public function planFor(StructureInfo $structure, Catalogue $catalogue, ?Goal $goal = null): Plan
     {
         $practice = $goal === null ? [] : $catalogue->practiceFor($goal);
-        $variants = array_filter($this->variants, static fn(Variant $variant): bool => in_array($structure->structure, $variant->structures, true));
+        $variants = array_filter(
+            $this->variants,
+            static fn(Variant $variant): bool => in_array($structure->structure, $variant->structures, true),
+        );
         $swap = static function (Prescription $prescription) use ($variants, $catalogue): Prescription {
             foreach ($variants as $variant) {
                 if (isset($variant->exercises[$prescription->key])) {
@@ -94,34 +97,49 @@ final readonly class Programme
 
             return $prescription;
         };
-        $test = static fn(Criterion $criterion): Criterion => $criterion instanceof OverTest && $criterion->test === self::TEST_OF_STRUCTURE
+        $test = static fn(Criterion $criterion): Criterion => $criterion instanceof OverTest &&
+        $criterion->test === self::TEST_OF_STRUCTURE
             ? $criterion->withTest($structure->strengthTest)
             : $criterion;
 
-        return $this->plan->mapStages(static fn(PlanStage $planned): PlanStage => $planned->withStage(
-            $planned->stage->withGate(array_map($test, $planned->stage->gate)),
-        )->mapPrescriptions($swap)->mapSlots(static fn(Slot $slot): Slot => $slot->mode === Mode::Sport && $slot->practice === [] ? $slot->withPractice($practice) : $slot));
+        return $this->plan->mapStages(
+            static fn(PlanStage $planned): PlanStage => $planned
+                ->withStage($planned->stage->withGate(array_map($test, $planned->stage->gate)))
+                ->mapPrescriptions($swap)
+                ->mapSlots(
+                    static fn(Slot $slot): Slot => $slot->mode === Mode::Sport && $slot->practice === []
+                        ? $slot->withPractice($practice)
+                        : $slot,
+                ),
+        );
     }
 
     /** @return array<string, mixed> as it stands in a document */
     public function toArray(): array
     {
-        return array_filter([
-            'key' => $this->key,
-            'title' => $this->title,
-            'structures' => array_column($this->structures, 'value'),
-            'rule' => $this->rule,
-            'purpose' => $this->purpose->value,
-            'retest' => $this->retest,
-            'lowering_only' => $this->lowering_only,
-            'summary' => $this->summary,
-            'caution' => $this->caution,
-            'time_scale' => $this->timeScale,
-            'review_after_weeks' => $this->reviewAfterWeeks === self::REVIEW_AFTER_WEEKS ? null : $this->reviewAfterWeeks,
-            'usual_weeks' => $this->usualWeeks,
-            'severity_measure' => $this->severityMeasure,
-            'variants' => $this->variants === [] ? null : array_map(static fn(Variant $variant): array => $variant->toArray(), $this->variants),
-            'stages' => array_map(static fn(PlanStage $stage): array => $stage->toArray(), $this->plan->stages),
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'key' => $this->key,
+                'title' => $this->title,
+                'structures' => array_column($this->structures, 'value'),
+                'rule' => $this->rule,
+                'purpose' => $this->purpose->value,
+                'retest' => $this->retest,
+                'lowering_only' => $this->lowering_only,
+                'summary' => $this->summary,
+                'caution' => $this->caution,
+                'time_scale' => $this->timeScale,
+                'review_after_weeks' =>
+                    $this->reviewAfterWeeks === self::REVIEW_AFTER_WEEKS ? null : $this->reviewAfterWeeks,
+                'usual_weeks' => $this->usualWeeks,
+                'severity_measure' => $this->severityMeasure,
+                'variants' =>
+                    $this->variants === []
+                        ? null
+                        : array_map(static fn(Variant $variant): array => $variant->toArray(), $this->variants),
+                'stages' => array_map(static fn(PlanStage $stage): array => $stage->toArray(), $this->plan->stages),
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 }

@@ -29,7 +29,10 @@ final readonly class School
         $rule = $node->child('limits', static function (ObjectNode $limits): ResponseRule {
             $rule = ResponseRule::read($limits);
             if ($rule->stop_at > self::MAX_STOP_AT) {
-                $limits->fault('stop_at', 'must be ' . self::MAX_STOP_AT . ' at most: loading stops there whatever the school');
+                $limits->fault(
+                    'stop_at',
+                    'must be ' . self::MAX_STOP_AT . ' at most: loading stops there whatever the school',
+                );
             }
             if ($rule->rise_watch_from > $rule->rise_over_from) {
                 $limits->fault('rise_watch_from', 'must not be over the rise that is too much');
@@ -59,7 +62,7 @@ final readonly class School
             'title' => $this->title,
             'view' => $this->view,
             'for_and_against' => $this->forAndAgainst,
-            ...($this->whenOver === null ? [] : ['when_over' => $this->whenOver]),
+            ...$this->whenOver === null ? [] : ['when_over' => $this->whenOver],
             'limits' => $limits,
         ];
     }

@@ -17,17 +17,30 @@ final readonly class Search
 {
     /** What people call the modes. */
     private const MODES = [
-        'hold' => [Mode::Isometric], 'isometric' => [Mode::Isometric],
-        'slow' => [Mode::Isotonic, Mode::Eccentric], 'strength' => [Mode::Isotonic, Mode::Eccentric], 'isotonic' => [Mode::Isotonic],
-        'lowering' => [Mode::Eccentric], 'eccentric' => [Mode::Eccentric],
-        'spring' => [Mode::Plyometric], 'jump' => [Mode::Plyometric], 'plyometric' => [Mode::Plyometric],
-        'running' => [Mode::Running], 'throwing' => [Mode::Throwing],
-        'control' => [Mode::Control], 'mobility' => [Mode::Mobility], 'stretch' => [Mode::Mobility], 'release' => [Mode::SoftTissue],
+        'hold' => [Mode::Isometric],
+        'isometric' => [Mode::Isometric],
+        'slow' => [Mode::Isotonic, Mode::Eccentric],
+        'strength' => [Mode::Isotonic, Mode::Eccentric],
+        'isotonic' => [Mode::Isotonic],
+        'lowering' => [Mode::Eccentric],
+        'eccentric' => [Mode::Eccentric],
+        'spring' => [Mode::Plyometric],
+        'jump' => [Mode::Plyometric],
+        'plyometric' => [Mode::Plyometric],
+        'running' => [Mode::Running],
+        'throwing' => [Mode::Throwing],
+        'control' => [Mode::Control],
+        'mobility' => [Mode::Mobility],
+        'stretch' => [Mode::Mobility],
+        'release' => [Mode::SoftTissue],
     ];
 
     private const LIMBS = [
-        'one leg' => [Limbs::Affected, Limbs::Each], 'one arm' => [Limbs::Affected, Limbs::Each],
-        'one side' => [Limbs::Affected, Limbs::Each], 'both legs' => [Limbs::Together], 'both' => [Limbs::Together],
+        'one leg' => [Limbs::Affected, Limbs::Each],
+        'one arm' => [Limbs::Affected, Limbs::Each],
+        'one side' => [Limbs::Affected, Limbs::Each],
+        'both legs' => [Limbs::Together],
+        'both' => [Limbs::Together],
     ];
 
     private const NO_EQUIPMENT = ['no equipment', 'without equipment', 'nothing at hand'];
@@ -55,13 +68,21 @@ final readonly class Search
     {
         $parts = self::parts($query);
 
-        return array_values(array_filter($this->catalogue->programmes, function (Programme $programme) use ($parts): bool {
-            $structures = implode(' ', array_map(fn($structure): string => $this->catalogue->structure($structure)->names(), $programme->structures));
-            $school = $this->catalogue->schools[$programme->rule]->title ?? '';
-            $text = self::plain("$programme->title $programme->summary $structures $school $programme->key");
+        return array_values(
+            array_filter($this->catalogue->programmes, function (Programme $programme) use ($parts): bool {
+                $structures = implode(
+                    ' ',
+                    array_map(
+                        fn($structure): string => $this->catalogue->structure($structure)->names(),
+                        $programme->structures,
+                    ),
+                );
+                $school = $this->catalogue->schools[$programme->rule]->title ?? '';
+                $text = self::plain("$programme->title $programme->summary $structures $school $programme->key");
 
-            return array_filter($parts, static fn(string $part): bool => !str_contains($text, $part)) === [];
-        }));
+                return array_filter($parts, static fn(string $part): bool => !str_contains($text, $part)) === [];
+            }),
+        );
     }
 
     /**
@@ -76,7 +97,11 @@ final readonly class Search
         $name = self::plain(implode(' ', [$exercise->title, ...$exercise->equipment]));
         foreach ($parts as $part) {
             // What is named so counts for more than what is also called so.
-            $named += str_contains($name, $part) ? 2 : (str_contains(self::plain(implode(' ', $exercise->alsoCalled)), $part) ? 1 : 0);
+            $named += str_contains($name, $part)
+                ? 2
+                : (str_contains(self::plain(implode(' ', $exercise->alsoCalled)), $part)
+                    ? 1
+                    : 0);
             $fits = $this->fits($exercise, $part, $directness);
             if (!$fits) {
                 return null;
@@ -100,7 +125,8 @@ final readonly class Search
         }
         $stem = strlen($part) > 4 && str_ends_with($part, 's') ? substr($part, 0, -1) : $part;
         if (isset(self::MODES[$stem])) {
-            return in_array($exercise->mode, self::MODES[$stem], true) || str_contains(self::plain(implode(' ', $exercise->alsoCalled)), $stem);
+            return in_array($exercise->mode, self::MODES[$stem], true) ||
+                str_contains(self::plain(implode(' ', $exercise->alsoCalled)), $stem);
         }
         $structure = $this->byStructure($exercise, $stem);
         if ($structure !== null) {
@@ -109,7 +135,10 @@ final readonly class Search
             return true;
         }
         $ladder = $this->catalogue->ladderOf($exercise->key)->title ?? '';
-        $text = self::plain("$exercise->title $exercise->set_up $exercise->movement $ladder " . implode(' ', [...$exercise->equipment, ...$exercise->alsoCalled]));
+        $text = self::plain(
+            "$exercise->title $exercise->set_up $exercise->movement $ladder " .
+                implode(' ', [...$exercise->equipment, ...$exercise->alsoCalled]),
+        );
 
         return str_contains($text, $stem);
     }
@@ -120,7 +149,11 @@ final readonly class Search
         $best = null;
         foreach ($exercise->structures as $key => $directness) {
             $info = $this->catalogue->structures[$key] ?? null;
-            if ($info !== null && $directness !== Directness::Slight && str_contains(self::plain($info->names()), $word)) {
+            if (
+                $info !== null &&
+                $directness !== Directness::Slight &&
+                str_contains(self::plain($info->names()), $word)
+            ) {
                 $best = min($best ?? 1, $directness === Directness::Target ? 0 : 1);
             }
         }
@@ -140,7 +173,12 @@ final readonly class Search
                     $phrase = trim((string) preg_replace('/\b' . $known . '\b/', ' ', $phrase));
                 }
             }
-            array_push($parts, ...array_values(array_filter(preg_split('/\s+/', $phrase) ?: [], static fn(string $word): bool => $word !== '')));
+            array_push(
+                $parts,
+                ...array_values(
+                    array_filter(preg_split('/\s+/', $phrase) ?: [], static fn(string $word): bool => $word !== ''),
+                ),
+            );
         }
 
         return $parts;

@@ -33,10 +33,13 @@ final readonly class Variant
             $node->child('exercises', static fn(ObjectNode $map): array => $map->texts()),
             $node->has('increment_kg') ? $node->positive('increment_kg') : null,
             $node->textsOrNull('bands'),
-            $node->childOrNull('tempo', static fn(ObjectNode $map): array => array_filter(
-                ['lift_s' => $map->numberOrNull('lift_s'), 'lower_s' => $map->numberOrNull('lower_s')],
-                static fn(mixed $value): bool => $value !== null,
-            )) ?? [],
+            $node->childOrNull(
+                'tempo',
+                static fn(ObjectNode $map): array => array_filter(
+                    ['lift_s' => $map->numberOrNull('lift_s'), 'lower_s' => $map->numberOrNull('lower_s')],
+                    static fn(mixed $value): bool => $value !== null,
+                ),
+            ) ?? [],
         );
     }
 
@@ -60,21 +63,26 @@ final readonly class Variant
             $other = $other->withDose($other->dose->merged(['resistance' => $this->bands[0]]));
         }
 
-        return $other->withProgression($prescription->progression?->fitting(
-            $this->increment_kg,
-            $other->dose->resistance === null ? null : $this->bands,
-        ));
+        return $other->withProgression(
+            $prescription->progression?->fitting(
+                $this->increment_kg,
+                $other->dose->resistance === null ? null : $this->bands,
+            ),
+        );
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return array_filter([
-            'structures' => array_column($this->structures, 'value'),
-            'exercises' => $this->exercises,
-            'increment_kg' => $this->increment_kg,
-            'bands' => $this->bands,
-            'tempo' => $this->tempo === [] ? null : $this->tempo,
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'structures' => array_column($this->structures, 'value'),
+                'exercises' => $this->exercises,
+                'increment_kg' => $this->increment_kg,
+                'bands' => $this->bands,
+                'tempo' => $this->tempo === [] ? null : $this->tempo,
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 }

@@ -28,13 +28,13 @@ final class Command
     public const WRONG_CALL = 64;
 
     private const USAGE = <<<'TEXT'
-        usage: bin/rung evaluate FILE [--at=MOMENT]
-               bin/rung dose|strength|schedule|replan|start|play|validate|fhir|from-fhir FILE
+    usage: bin/rung evaluate FILE [--at=MOMENT]
+           bin/rung dose|strength|schedule|replan|start|play|validate|fhir|from-fhir FILE
 
-        FILE is a path, or - for standard input. The answer is JSON on standard output.
-        Exit 0: answered. 2: bad input, with its faults as JSON on standard error. 64: wrong call.
+    FILE is a path, or - for standard input. The answer is JSON on standard output.
+    Exit 0: answered. 2: bad input, with its faults as JSON on standard error. 64: wrong call.
 
-        TEXT;
+    TEXT;
 
     /**
      * @param list<string> $arguments without the command's own name
@@ -100,7 +100,24 @@ final class Command
             }
         }
         $command = $plain[0] ?? '';
-        if (!in_array($command, ['evaluate', 'dose', 'strength', 'schedule', 'replan', 'start', 'play', 'validate', 'fhir', 'from-fhir'], true)) {
+        if (
+            !in_array(
+                $command,
+                [
+                    'evaluate',
+                    'dose',
+                    'strength',
+                    'schedule',
+                    'replan',
+                    'start',
+                    'play',
+                    'validate',
+                    'fhir',
+                    'from-fhir',
+                ],
+                true,
+            )
+        ) {
             throw new InvalidArgumentException($command === '' ? 'say what to do' : "$command is not a command");
         }
         if (count($plain) !== 2) {
@@ -143,7 +160,11 @@ final class Command
     {
         return json_encode(
             $answer,
-            JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR,
+            JSON_PRETTY_PRINT |
+                JSON_UNESCAPED_SLASHES |
+                JSON_UNESCAPED_UNICODE |
+                JSON_INVALID_UTF8_SUBSTITUTE |
+                JSON_THROW_ON_ERROR,
         ) . "\n";
     }
 }

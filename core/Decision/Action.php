@@ -12,7 +12,11 @@ final readonly class Action
     /** Whether the dose or the stage would grow. */
     public function raisesLoad(): bool
     {
-        return in_array($this->kind, [ActionKind::Advance, ActionKind::Finish, ActionKind::Progress, ActionKind::AddLoad], true);
+        return in_array(
+            $this->kind,
+            [ActionKind::Advance, ActionKind::Finish, ActionKind::Progress, ActionKind::AddLoad],
+            true,
+        );
     }
 
     /** @return array{kind: string, reasons: list<string>} */

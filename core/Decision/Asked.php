@@ -43,7 +43,17 @@ final readonly class Asked
             static fn(int|float|null $value): bool => $value !== null,
         );
 
-        return $this->prescription->withDose($this->prescription->dose->with($amounts + ['reps_to' => null, 'hold_to_s' => null, 'work_to_s' => null, 'grow_by' => null, 'grow_after' => null]));
+        return $this->prescription->withDose(
+            $this->prescription->dose->with(
+                $amounts + [
+                    'reps_to' => null,
+                    'hold_to_s' => null,
+                    'work_to_s' => null,
+                    'grow_by' => null,
+                    'grow_after' => null,
+                ],
+            ),
+        );
     }
 
     /** @return array<string, mixed> */

@@ -28,11 +28,13 @@ final readonly class Bouts
     /** @param list<SessionResponse> $responses of the log, in order of start */
     public static function of(Log $log, array $responses): self
     {
-        $counting = array_values(array_filter(
-            $responses,
-            static fn(SessionResponse $r): bool => $log->inStage($r->session)
-                || $r->session->started_at->withinHoursBefore($log->at, self::CARRIED_OVER_HOURS),
-        ));
+        $counting = array_values(
+            array_filter(
+                $responses,
+                static fn(SessionResponse $r): bool => $log->inStage($r->session) ||
+                    $r->session->started_at->withinHoursBefore($log->at, self::CARRIED_OVER_HOURS),
+            ),
+        );
         $groups = [];
         $latest = [];
         foreach ($counting as $i => $response) {
@@ -45,10 +47,12 @@ final readonly class Bouts
         asort($latest);
         $bouts = array_map(static fn(string $key): Bout => Bout::of($groups[$key]), array_keys($latest));
 
-        $within = static fn(int $hours): array => array_values(array_filter(
-            $bouts,
-            static fn(Bout $bout): bool => $bout->latestStart()->withinHoursBefore($log->at, $hours),
-        ));
+        $within = static fn(int $hours): array => array_values(
+            array_filter(
+                $bouts,
+                static fn(Bout $bout): bool => $bout->latestStart()->withinHoursBefore($log->at, $hours),
+            ),
+        );
 
         return new self($within(self::RECENT_HOURS), $within(self::SIX_WEEKS_HOURS), $counting);
     }
@@ -68,11 +72,13 @@ final readonly class Bouts
     {
         $last = $this->last();
 
-        return count(array_filter(
-            $this->counting,
-            static fn(SessionResponse $r): bool => $r->verdict === Verdict::Unanswered
-                && ($last === null || $r->session->started_at->after($last->latestStart())),
-        ));
+        return count(
+            array_filter(
+                $this->counting,
+                static fn(SessionResponse $r): bool => $r->verdict === Verdict::Unanswered &&
+                    ($last === null || $r->session->started_at->after($last->latestStart())),
+            ),
+        );
     }
 
     /**
@@ -99,7 +105,10 @@ final readonly class Bouts
     /** @return list<Session> of the newest so many recent bouts, in order */
     public function sessionsOfNewest(int $count): array
     {
-        return array_merge([], ...array_map(static fn(Bout $bout): array => $bout->sessions(), array_slice($this->recent, -$count)));
+        return array_merge(
+            [],
+            ...array_map(static fn(Bout $bout): array => $bout->sessions(), array_slice($this->recent, -$count)),
+        );
     }
 
     /** @return callable(Bout): bool */
@@ -107,11 +116,12 @@ final readonly class Bouts
     {
         $changes = $log->doseChanges;
         $lastChange = $changes === [] ? null : $changes[count($changes) - 1]->at;
-        $counts = static fn(Session $session): bool => $log->inStage($session)
-            && ($lastChange === null || $session->started_at->after($lastChange));
+        $counts = static fn(Session $session): bool => $log->inStage($session) &&
+            ($lastChange === null || $session->started_at->after($lastChange));
 
-        return static fn(Bout $bout): bool => $bout->verdict === Verdict::Settled
-            && array_filter($bout->sessions(), $counts) === $bout->sessions();
+        return static fn(
+            Bout $bout,
+        ): bool => $bout->verdict === Verdict::Settled && array_filter($bout->sessions(), $counts) === $bout->sessions();
     }
 
     /**

@@ -62,7 +62,8 @@ final class Decider
             $this->gateOpen => $this->throughGate(),
             $last->verdict === Verdict::Under => $this->log->changedAfter(
                 $last->latestEnd(),
-                static fn(DoseChangeKind $kind): bool => $kind === DoseChangeKind::AddLoad || $kind === DoseChangeKind::Manual,
+                static fn(DoseChangeKind $kind): bool => $kind === DoseChangeKind::AddLoad ||
+                    $kind === DoseChangeKind::Manual,
             )
                 ? new Action(ActionKind::Repeat, ActionReason::AlreadyAdded)
                 : new Action(ActionKind::AddLoad, ActionReason::BelowTargetPain),
@@ -75,7 +76,10 @@ final class Decider
         return match (true) {
             $this->log->relievedAfter($last->latestEnd()) => new Action(ActionKind::Repeat, ActionReason::AlreadyEased),
             $this->isSportAlone($last) => new Action(ActionKind::Ease, ActionReason::SportOver),
-            $this->bouts->beforeLast()?->verdict === Verdict::Over => new Action(ActionKind::StepDown, ActionReason::TwoOver),
+            $this->bouts->beforeLast()?->verdict === Verdict::Over => new Action(
+                ActionKind::StepDown,
+                ActionReason::TwoOver,
+            ),
             default => new Action(ActionKind::Ease, ActionReason::OneOver),
         };
     }
@@ -171,7 +175,10 @@ final class Decider
             return true;
         }
         foreach ($last->responses as $response) {
-            if (in_array($response->verdict, [Verdict::Over, Verdict::Stop], true) && $response->session->kind !== SessionKind::Sport) {
+            if (
+                in_array($response->verdict, [Verdict::Over, Verdict::Stop], true) &&
+                $response->session->kind !== SessionKind::Sport
+            ) {
                 return false;
             }
         }
@@ -186,7 +193,11 @@ final class Decider
             return false;
         }
         foreach ($this->log->stageHistory as $entry) {
-            if ($this->log->file->timezone->startOf($entry->from)->withinHoursBefore($this->log->at, self::LONG_BREAK_HOURS)) {
+            if (
+                $this->log->file->timezone
+                    ->startOf($entry->from)
+                    ->withinHoursBefore($this->log->at, self::LONG_BREAK_HOURS)
+            ) {
                 return false;
             }
         }

@@ -69,7 +69,11 @@ final class EasierDose
         $range = $prescription->dose->range;
         $lever = $prescription->progression?->lever(LeverKind::Range);
         $step = $lever?->step() ?? self::RANGE_STEP_DEG;
-        if ($range === null || !Number::over($range->width(), $step) || ($lever === null && !$this->work->hurtAtTheEnd($prescription))) {
+        if (
+            $range === null ||
+            !Number::over($range->width(), $step) ||
+            ($lever === null && !$this->work->hurtAtTheEnd($prescription))
+        ) {
             return null;
         }
 

@@ -50,22 +50,38 @@ final class ExerciseHistory
     private readonly ?Corridor $corridor;
 
     /** @param list<SessionResponse> $responses of the log, in order of start */
-    public function __construct(private readonly Log $log, array $responses, private readonly Prescription $prescription)
-    {
+    public function __construct(
+        private readonly Log $log,
+        array $responses,
+        private readonly Prescription $prescription,
+    ) {
         $this->corridor = $prescription->dose->corridor();
-        $this->inStage = array_values(array_filter(
-            $responses,
-            static fn(SessionResponse $response): bool => $log->inStage($response->session) && $response->session->setsOf($prescription->key) !== [],
-        ));
+        $this->inStage = array_values(
+            array_filter(
+                $responses,
+                static fn(SessionResponse $response): bool => $log->inStage($response->session) &&
+                    $response->session->setsOf($prescription->key) !== [],
+            ),
+        );
         $changed = $log->latestChange($prescription->key)?->at;
-        $this->sinceChange = $changed === null ? $this->inStage : array_values(array_filter(
-            $this->inStage,
-            static fn(SessionResponse $response): bool => $response->session->started_at->after($changed),
-        ));
-        $this->run = array_values(array_filter(
-            $this->sinceChange,
-            static fn(SessionResponse $response): bool => $response->session->started_at->withinHoursBefore($log->at, self::RUN_HOURS),
-        ));
+        $this->sinceChange =
+            $changed === null
+                ? $this->inStage
+                : array_values(
+                    array_filter(
+                        $this->inStage,
+                        static fn(SessionResponse $response): bool => $response->session->started_at->after($changed),
+                    ),
+                );
+        $this->run = array_values(
+            array_filter(
+                $this->sinceChange,
+                static fn(SessionResponse $response): bool => $response->session->started_at->withinHoursBefore(
+                    $log->at,
+                    self::RUN_HOURS,
+                ),
+            ),
+        );
         $this->failed = $this->failures();
     }
 
@@ -83,7 +99,14 @@ final class ExerciseHistory
         }
         $newest = $this->newest();
 
-        return $newest === null ? 0 : min(array_map(static fn(LoggedSet $set): int|float => $set->load_kg ?? 0, $this->sets($newest->session)) ?: [0]);
+        return $newest === null
+            ? 0
+            : min(
+                array_map(
+                    static fn(LoggedSet $set): int|float => $set->load_kg ?? 0,
+                    $this->sets($newest->session),
+                ) ?: [0],
+            );
     }
 
     /** Of the corridor's field, what the least of a session's sets reached; the lower end where sets are missing. */
@@ -115,7 +138,10 @@ final class ExerciseHistory
             return Asked::of($this->prescription, $corridor->from, Because::Eased);
         }
         $sets = $this->sets($newest->session);
-        if (count($sets) < $this->prescription->dose->sets || Number::under($this->least($sets, $corridor), $corridor->from)) {
+        if (
+            count($sets) < $this->prescription->dose->sets ||
+            Number::under($this->least($sets, $corridor), $corridor->from)
+        ) {
             return Asked::of($this->prescription, $corridor->from, Because::Short);
         }
         $amount = $this->amount($newest);
@@ -124,7 +150,10 @@ final class ExerciseHistory
         }
         [$next, $because] = match (true) {
             Number::atLeast($amount, $corridor->to) => [$corridor->to, Because::Full],
-            $this->mayGrow($amount, $corridor) => [min($corridor->to, $amount + $this->step($sets, $corridor)), Because::Grown],
+            $this->mayGrow($amount, $corridor) => [
+                min($corridor->to, $amount + $this->step($sets, $corridor)),
+                Because::Grown,
+            ],
             default => [$amount, Because::Kept],
         };
         $ceiling = $because === Because::Kept ? null : $this->ceiling();
@@ -148,11 +177,18 @@ final class ExerciseHistory
         }
         $mode = $this->prescription->mode;
         foreach ($sets as $set) {
-            $short = ($mode === Mode::Isometric && $dose->hold_s !== null && Number::under($set->hold_s ?? 0, $dose->hold_s))
-                || ($dose->isTimed() ? Number::under($set->work_s ?? 0, $dose->work_s ?? 0) : $set->countedReps($mode) < $dose->reps)
-                || $this->isLighter($set)
-                || ($set->height_cm !== null && $dose->height_cm !== null && Number::under($set->height_cm, $dose->height_cm))
-                || ($set->rir !== null && $set->rir < ($dose->rir ?? 0));
+            $short =
+                ($mode === Mode::Isometric &&
+                    $dose->hold_s !== null &&
+                    Number::under($set->hold_s ?? 0, $dose->hold_s)) ||
+                ($dose->isTimed()
+                    ? Number::under($set->work_s ?? 0, $dose->work_s ?? 0)
+                    : $set->countedReps($mode) < $dose->reps) ||
+                $this->isLighter($set) ||
+                ($set->height_cm !== null &&
+                    $dose->height_cm !== null &&
+                    Number::under($set->height_cm, $dose->height_cm)) ||
+                ($set->rir !== null && $set->rir < ($dose->rir ?? 0));
             if ($short) {
                 return false;
             }
@@ -166,7 +202,11 @@ final class ExerciseHistory
     {
         $to = $this->corridor?->to;
         foreach ($this->inStage as $response) {
-            if ($to !== null && $response->verdict->isWellTolerated() && Number::atLeast($this->amount($response), $to)) {
+            if (
+                $to !== null &&
+                $response->verdict->isWellTolerated() &&
+                Number::atLeast($this->amount($response), $to)
+            ) {
                 return true;
             }
         }
@@ -186,17 +226,30 @@ final class ExerciseHistory
     public function setbacks(): int
     {
         $count = 0;
-        $changes = array_values(array_filter($this->log->doseChanges, fn(DoseChange $change): bool => $change->concerns($this->prescription->key)));
+        $changes = array_values(
+            array_filter(
+                $this->log->doseChanges,
+                fn(DoseChange $change): bool => $change->concerns($this->prescription->key),
+            ),
+        );
         foreach ($changes as $i => $change) {
             $next = $changes[$i + 1] ?? null;
-            if ($change->kind->raises() && $change->prescription === $this->prescription->key && $next !== null && $next->kind->lowers()
-                && $change->at->withinHoursBefore($this->log->at, self::SETBACK_HOURS)) {
+            if (
+                $change->kind->raises() &&
+                $change->prescription === $this->prescription->key &&
+                $next !== null &&
+                $next->kind->lowers() &&
+                $change->at->withinHoursBefore($this->log->at, self::SETBACK_HOURS)
+            ) {
                 $count++;
             }
         }
         foreach ($this->corridor === null ? [] : $this->sinceChange as $response) {
-            if (isset($this->failed[$response->session->id]) && Number::over($this->amount($response), $this->corridor->from ?? 0)
-                && $response->session->started_at->withinHoursBefore($this->log->at, self::SETBACK_HOURS)) {
+            if (
+                isset($this->failed[$response->session->id]) &&
+                Number::over($this->amount($response), $this->corridor->from ?? 0) &&
+                $response->session->started_at->withinHoursBefore($this->log->at, self::SETBACK_HOURS)
+            ) {
                 $count++;
             }
         }
@@ -222,8 +275,11 @@ final class ExerciseHistory
             return false;
         }
         foreach (array_slice($this->run, -$corridor->after, $corridor->after - 1) as $response) {
-            if (!$response->verdict->isWellTolerated() || count($this->sets($response->session)) < $this->prescription->dose->sets
-                || Number::under($this->amount($response), $amount)) {
+            if (
+                !$response->verdict->isWellTolerated() ||
+                count($this->sets($response->session)) < $this->prescription->dose->sets ||
+                Number::under($this->amount($response), $amount)
+            ) {
                 return false;
             }
         }
@@ -235,19 +291,26 @@ final class ExerciseHistory
     private function ceiling(): int|float|null
     {
         $corridor = $this->corridor;
-        $failed = array_values(array_filter(
-            $this->sinceChange,
-            fn(SessionResponse $response): bool => isset($this->failed[$response->session->id])
-                && $response->session->started_at->withinHoursBefore($this->log->at, self::CEILING_HOURS),
-        ));
+        $failed = array_values(
+            array_filter(
+                $this->sinceChange,
+                fn(SessionResponse $response): bool => isset($this->failed[$response->session->id]) &&
+                    $response->session->started_at->withinHoursBefore($this->log->at, self::CEILING_HOURS),
+            ),
+        );
         if ($corridor === null || $failed === []) {
             return null;
         }
         $latest = $failed[count($failed) - 1];
         $ceiling = max($corridor->from, $this->amount($latest) - $corridor->step);
-        $since = count(array_filter($this->inStage, fn(SessionResponse $response): bool => $response->verdict->isWellTolerated()
-            && $response->session->started_at->after($latest->session->started_at)
-            && Number::atLeast($this->amount($response), $ceiling)));
+        $since = count(
+            array_filter(
+                $this->inStage,
+                fn(SessionResponse $response): bool => $response->verdict->isWellTolerated() &&
+                    $response->session->started_at->after($latest->session->started_at) &&
+                    Number::atLeast($this->amount($response), $ceiling),
+            ),
+        );
 
         return $since >= self::FORGET_AFTER * $this->log->file->response_rule->progress_after ? null : $ceiling;
     }
@@ -305,10 +368,15 @@ final class ExerciseHistory
     {
         $mode = $this->prescription->mode;
 
-        return min(array_map(static fn(LoggedSet $set): int|float => match ($corridor->field) {
-            'reps' => $set->countedReps($mode),
-            'hold_s' => $set->hold_s ?? 0,
-            'work_s' => $set->work_s ?? 0,
-        }, $sets) ?: [0]);
+        return min(
+            array_map(
+                static fn(LoggedSet $set): int|float => match ($corridor->field) {
+                    'reps' => $set->countedReps($mode),
+                    'hold_s' => $set->hold_s ?? 0,
+                    'work_s' => $set->work_s ?? 0,
+                },
+                $sets,
+            ) ?: [0],
+        );
     }
 }

@@ -33,12 +33,20 @@ final class LoggedWork implements WorkDone
     private array $histories = [];
 
     /** @param list<SessionResponse> $responses of the log, in order of start */
-    public function __construct(private readonly Log $log, private readonly array $responses, private readonly Bouts $bouts) {}
+    public function __construct(
+        private readonly Log $log,
+        private readonly array $responses,
+        private readonly Bouts $bouts,
+    ) {}
 
     /** How one prescription has gone since its dose was changed last. */
     public function history(Prescription $prescription): ExerciseHistory
     {
-        return $this->histories[$prescription->key] ??= new ExerciseHistory($this->log, $this->responses, $prescription);
+        return $this->histories[$prescription->key] ??= new ExerciseHistory(
+            $this->log,
+            $this->responses,
+            $prescription,
+        );
     }
 
     public function presentLoadKg(Prescription $prescription): int|float
@@ -56,7 +64,8 @@ final class LoggedWork implements WorkDone
         $setbacks = $this->history($prescription)->setbacks();
         $after = $this->log->file->response_rule->progress_after;
 
-        return $setbacks > 0 && $this->bouts->settledRunOfSixWeeks($this->log) < $after * min(1 + $setbacks, self::MOST_WAITING);
+        return $setbacks > 0 &&
+            $this->bouts->settledRunOfSixWeeks($this->log) < $after * min(1 + $setbacks, self::MOST_WAITING);
     }
 
     public function changedThisWeek(Prescription $prescription): bool
@@ -66,11 +75,14 @@ final class LoggedWork implements WorkDone
 
     public function addedTwiceThisWeek(Prescription $prescription): bool
     {
-        return count(array_filter(
-            $this->log->doseChanges,
-            fn(DoseChange $change): bool => $change->kind === DoseChangeKind::AddLoad && $change->prescription === $prescription->key
-                && $change->at->withinHoursBefore($this->log->at, self::WEEK_HOURS),
-        )) >= self::ADDED_A_WEEK;
+        return count(
+            array_filter(
+                $this->log->doseChanges,
+                fn(DoseChange $change): bool => $change->kind === DoseChangeKind::AddLoad &&
+                    $change->prescription === $prescription->key &&
+                    $change->at->withinHoursBefore($this->log->at, self::WEEK_HOURS),
+            ),
+        ) >= self::ADDED_A_WEEK;
     }
 
     public function base(Prescription $prescription): int|float
@@ -116,8 +128,11 @@ final class LoggedWork implements WorkDone
         $last = $this->lastSession($prescription);
         foreach ($this->responses as $response) {
             if ($response->session === $last) {
-                return $response->verdict->isWellTolerated()
-                    && array_filter($this->lastSets($prescription), fn(LoggedSet $set): bool => $this->history($prescription)->isLighter($set)) === [];
+                return $response->verdict->isWellTolerated() &&
+                    array_filter(
+                        $this->lastSets($prescription),
+                        fn(LoggedSet $set): bool => $this->history($prescription)->isLighter($set),
+                    ) === [];
             }
         }
 
@@ -149,7 +164,11 @@ final class LoggedWork implements WorkDone
     {
         foreach ($this->bouts->last()?->sessions() ?? [] as $session) {
             foreach ($session->entries as $entry) {
-                if ($entry->prescription === $prescription->key && $entry->hurt_at === HurtAt::End && PainBounds::isOverMax($entry, $this->log)) {
+                if (
+                    $entry->prescription === $prescription->key &&
+                    $entry->hurt_at === HurtAt::End &&
+                    PainBounds::isOverMax($entry, $this->log)
+                ) {
                     return true;
                 }
             }
@@ -163,9 +182,10 @@ final class LoggedWork implements WorkDone
         $corridor = $prescription->dose->corridor();
         $newest = $this->history($prescription)->newest();
 
-        return $corridor !== null && $newest !== null
-            && in_array($newest->session, $this->bouts->last()?->sessions() ?? [], true)
-            && Number::over($this->history($prescription)->amount($newest), $corridor->from);
+        return $corridor !== null &&
+            $newest !== null &&
+            in_array($newest->session, $this->bouts->last()?->sessions() ?? [], true) &&
+            Number::over($this->history($prescription)->amount($newest), $corridor->from);
     }
 
     public function lastSession(Prescription $prescription): ?Session
@@ -182,11 +202,15 @@ final class LoggedWork implements WorkDone
     /** @return list<Session> those of the week before this that logged it, or else the latest one */
     private function measured(Prescription $prescription): array
     {
-        $sessions = array_values(array_filter($this->log->ended, function (Session $session) use ($prescription): bool {
-            $age = $this->log->today->daysSince($this->log->dayOf($session));
+        $sessions = array_values(
+            array_filter($this->log->ended, function (Session $session) use ($prescription): bool {
+                $age = $this->log->today->daysSince($this->log->dayOf($session));
 
-            return $age >= self::BASE_TO_DAYS_AGO && $age <= self::BASE_FROM_DAYS_AGO && $session->setsOf($prescription->key) !== [];
-        }));
+                return $age >= self::BASE_TO_DAYS_AGO &&
+                    $age <= self::BASE_FROM_DAYS_AGO &&
+                    $session->setsOf($prescription->key) !== [];
+            }),
+        );
         $last = $sessions === [] ? $this->lastSession($prescription) : null;
 
         return $last === null ? $sessions : [$last];

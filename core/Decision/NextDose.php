@@ -39,14 +39,19 @@ final class NextDose
         $increment = $prescription->progression?->incrementKg();
         $lever = $prescription->progression?->weightLever();
         $load = $increment === null ? null : Number::clean($this->work->presentLoadKg($prescription) + $increment);
-        if ($load !== null && ($lever?->kind !== LeverKind::Load || $lever->to === null || !Number::over($load, $lever->to))) {
+        if (
+            $load !== null &&
+            ($lever?->kind !== LeverKind::Load || $lever->to === null || !Number::over($load, $lever->to))
+        ) {
             return NextStep::dose($prescription->dose->with(['load_kg' => $load]));
         }
         if ($prescription->progression?->blocks === null && !$this->work->isDone($prescription)) {
             return NextStep::none($prescription->dose->corridor() !== null ? Change::Growing : Change::NotDone);
         }
 
-        return $prescription->progression?->blocks === null ? $this->byLevers($prescription) : $this->block($prescription);
+        return $prescription->progression?->blocks === null
+            ? $this->byLevers($prescription)
+            : $this->block($prescription);
     }
 
     private function byLevers(Prescription $prescription): NextStep
@@ -54,14 +59,18 @@ final class NextDose
         foreach ($prescription->progression->levers ?? [] as $lever) {
             $dose = $this->step($lever, $prescription);
             if ($dose instanceof Dose) {
-                return $this->fitsWeek($prescription, $dose) ? NextStep::dose($dose) : NextStep::none(Change::HoldAtCap);
+                return $this->fitsWeek($prescription, $dose)
+                    ? NextStep::dose($dose)
+                    : NextStep::none(Change::HoldAtCap);
             }
             if ($dose) {
                 break;
             }
         }
 
-        return $prescription->isLastRung() ? NextStep::none(Change::AtTop) : NextStep::rung(Change::NextRung, $prescription->rung(1));
+        return $prescription->isLastRung()
+            ? NextStep::none(Change::AtTop)
+            : NextStep::rung(Change::NextRung, $prescription->rung(1));
     }
 
     /** Whether a dose keeps to the week's growth, or is the one step that a week always allows. */
@@ -76,8 +85,8 @@ final class NextDose
         $base = $this->work->base($prescription);
         $heaviest = Work::isWeighed($prescription) ? $this->work->heaviestKg($prescription) : 0;
 
-        return ($base == 0 || Number::atMost(Work::ofDose($prescription, $dose, $load, $mass), $growth * $base))
-            && ($heaviest == 0 || Number::atMost($load + $dose->bodyLoad($mass), $growth * $heaviest));
+        return ($base == 0 || Number::atMost(Work::ofDose($prescription, $dose, $load, $mass), $growth * $base)) &&
+            ($heaviest == 0 || Number::atMost($load + $dose->bodyLoad($mass), $growth * $heaviest));
     }
 
     /** @return Dose|bool the next dose, true for the next rung, false where the lever has no room */
@@ -122,7 +131,9 @@ final class NextDose
             return false;
         }
 
-        return $dose->with(['range' => $dose->range->endingAt(Number::clean(min($to, $dose->range->to_deg + $lever->step())))]);
+        return $dose->with([
+            'range' => $dose->range->endingAt(Number::clean(min($to, $dose->range->to_deg + $lever->step()))),
+        ]);
     }
 
     private static function paced(Dose $dose, Lever $lever): Dose|false
@@ -169,7 +180,10 @@ final class NextDose
         }
         $target = max($to, $now - (int) $lever->step());
 
-        return $dose->with(['rm' => $target, 'reps' => $target] + $this->load($prescription, $target, $dose->reps, $lever->increment_kg ?? 1));
+        return $dose->with(
+            ['rm' => $target, 'reps' => $target] +
+                $this->load($prescription, $target, $dose->reps, $lever->increment_kg ?? 1),
+        );
     }
 
     /** @return array{load_kg?: int|float} the load worked out for so many repetitions, where it is not what stands already */
@@ -180,9 +194,18 @@ final class NextDose
         return $load === null || ($load == 0 && $prescription->dose->load_kg === null) ? [] : ['load_kg' => $load];
     }
 
-    private function workedOut(Prescription $prescription, int $reps, int $repsNow, int|float $incrementKg): int|float|null
-    {
-        $load = Work::loadFor($this->work->lastSets($prescription), $reps, $prescription->dose->bodyLoad($this->work->bodyMassKg()), $incrementKg);
+    private function workedOut(
+        Prescription $prescription,
+        int $reps,
+        int $repsNow,
+        int|float $incrementKg,
+    ): int|float|null {
+        $load = Work::loadFor(
+            $this->work->lastSets($prescription),
+            $reps,
+            $prescription->dose->bodyLoad($this->work->bodyMassKg()),
+            $incrementKg,
+        );
         if ($load === null) {
             return null;
         }
@@ -231,7 +254,11 @@ final class NextDose
         if ($heaviest == 0) {
             return INF;
         }
-        $bound = Work::onBar((1 + $this->work->weekGrowthMaxPercent() / 100) * $heaviest, $prescription->dose->bodyLoad($this->work->bodyMassKg()), $incrementKg);
+        $bound = Work::onBar(
+            (1 + $this->work->weekGrowthMaxPercent() / 100) * $heaviest,
+            $prescription->dose->bodyLoad($this->work->bodyMassKg()),
+            $incrementKg,
+        );
 
         return $this->work->changedThisWeek($prescription)
             ? $bound

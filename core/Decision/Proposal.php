@@ -35,7 +35,10 @@ final readonly class Proposal
     /** @return array<string, mixed> a changed dose has every field of the one before; what went is null */
     private function doseFields(Dose $dose): array
     {
-        $gone = $this->change === Change::Dose ? array_diff_key($this->prescription->dose->toArray(), $dose->toArray()) : [];
+        $gone =
+            $this->change === Change::Dose
+                ? array_diff_key($this->prescription->dose->toArray(), $dose->toArray())
+                : [];
 
         return $dose->toArray() + array_fill_keys(array_keys($gone), null);
     }

@@ -17,8 +17,11 @@ final class Proposer
 
     private readonly EasierDose $easier;
 
-    public function __construct(private readonly Log $log, private readonly Bouts $bouts, private readonly LoggedWork $work)
-    {
+    public function __construct(
+        private readonly Log $log,
+        private readonly Bouts $bouts,
+        private readonly LoggedWork $work,
+    ) {
         $this->next = new NextDose($work);
         $this->easier = new EasierDose($work);
     }
@@ -55,16 +58,25 @@ final class Proposer
                 }
             }
 
-            return new Action(ActionKind::Repeat, match (true) {
-                in_array(Change::Growing, $changes, true) => ActionReason::Growing,
-                in_array(Change::NotDone, $changes, true) => ActionReason::NotDone,
-                in_array(Change::Waiting, $changes, true) => ActionReason::FailedBefore,
-                in_array(Change::HoldAtCap, $changes, true) => ActionReason::HeldAtCap,
-                default => ActionReason::NothingToRaise,
-            });
+            return new Action(
+                ActionKind::Repeat,
+                match (true) {
+                    in_array(Change::Growing, $changes, true) => ActionReason::Growing,
+                    in_array(Change::NotDone, $changes, true) => ActionReason::NotDone,
+                    in_array(Change::Waiting, $changes, true) => ActionReason::FailedBefore,
+                    in_array(Change::HoldAtCap, $changes, true) => ActionReason::HeldAtCap,
+                    default => ActionReason::NothingToRaise,
+                },
+            );
         }
         $lowers = $action->kind === ActionKind::Ease || $action->kind === ActionKind::StepDown;
-        if ($lowers && $action->reason !== ActionReason::LongBreak && $changes !== [] && array_filter($changes, static fn(Change $change): bool => $change !== Change::AtBottom) === [] && $this->hasRested()) {
+        if (
+            $lowers &&
+            $action->reason !== ActionReason::LongBreak &&
+            $changes !== [] &&
+            array_filter($changes, static fn(Change $change): bool => $change !== Change::AtBottom) === [] &&
+            $this->hasRested()
+        ) {
             return new Action(ActionKind::Repeat, ActionReason::TryAgain);
         }
 
@@ -92,7 +104,9 @@ final class Proposer
         $sessions = $this->bouts->sessionsOfNewest($this->log->file->response_rule->progress_after);
         $candidates = array_filter(
             $this->log->stage->prescriptions,
-            static fn(Prescription $p): bool => $p->progression !== null && $p->minPain() === null && self::wasDone($p, $sessions),
+            static fn(Prescription $p): bool => $p->progression !== null &&
+                $p->minPain() === null &&
+                self::wasDone($p, $sessions),
         );
 
         return $this->oneAtATime(array_values($candidates), $sessions, $this->next->progress(...), true);
@@ -102,10 +116,16 @@ final class Proposer
     private function loaded(): array
     {
         $sessions = $this->lastSessions();
-        $candidates = array_filter($this->log->stage->prescriptions, static function (Prescription $p) use ($sessions): bool {
+        $candidates = array_filter($this->log->stage->prescriptions, static function (Prescription $p) use (
+            $sessions,
+        ): bool {
             $pain = self::ownPain($p, $sessions);
 
-            return $p->progression !== null && self::wasDone($p, $sessions) && $pain !== null && $p->minPain() !== null && $pain < $p->minPain();
+            return $p->progression !== null &&
+                self::wasDone($p, $sessions) &&
+                $pain !== null &&
+                $p->minPain() !== null &&
+                $pain < $p->minPain();
         });
 
         return $this->oneAtATime(array_values($candidates), $sessions, $this->next->addLoad(...), false);
@@ -156,7 +176,13 @@ final class Proposer
         }
 
         return array_map(
-            static fn(Prescription $prescription, NextStep $step, int $i): Proposal => new Proposal($prescription, $step->change, $i === $preferred, $step->dose, $step->to),
+            static fn(Prescription $prescription, NextStep $step, int $i): Proposal => new Proposal(
+                $prescription,
+                $step->change,
+                $i === $preferred,
+                $step->dose,
+                $step->to,
+            ),
             $prescriptions,
             $steps,
             array_keys($prescriptions),
@@ -165,7 +191,8 @@ final class Proposer
 
     private function isBlockDue(Prescription $prescription): bool
     {
-        return $prescription->progression?->blockFor($this->work->weekOfStage())?->differsFrom($prescription->dose) ?? false;
+        return $prescription->progression?->blockFor($this->work->weekOfStage())?->differsFrom($prescription->dose) ??
+            false;
     }
 
     /** @return list<Prescription> those to ease: over their limit; else those done; else all of the stage */
@@ -174,7 +201,10 @@ final class Proposer
         $ruleMax = $this->log->file->response_rule->during_max;
         $sessions = $this->lastSessions();
         $all = $this->log->stage->prescriptions;
-        $over = array_filter($all, static fn(Prescription $p): bool => (self::ownPain($p, $sessions) ?? 0) > $p->maxPain($ruleMax));
+        $over = array_filter(
+            $all,
+            static fn(Prescription $p): bool => (self::ownPain($p, $sessions) ?? 0) > $p->maxPain($ruleMax),
+        );
         $done = array_filter($all, static fn(Prescription $p): bool => self::wasDone($p, $sessions));
 
         return array_values($over !== [] ? $over : ($done !== [] ? $done : $all));
@@ -184,8 +214,9 @@ final class Proposer
     {
         $last = $this->bouts->last();
 
-        return $last !== null
-            && $this->log->at->micros - $last->latestStart()->micros >= $this->log->file->response_rule->restDays() * 24 * Moment::HOUR;
+        return $last !== null &&
+            $this->log->at->micros - $last->latestStart()->micros >=
+                $this->log->file->response_rule->restDays() * 24 * Moment::HOUR;
     }
 
     /** @return list<Session> */

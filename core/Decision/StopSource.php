@@ -50,7 +50,13 @@ final readonly class StopSource
         foreach ($records as [$record, $began, $level]) {
             $signs = StopSigns::of($record->signs ?? []);
             if ($signs !== [] || ($level !== null && $level >= $stopAt)) {
-                $sources[] = new self($record->id, $began, $signs, $level, self::reviewed($reviews[$record->id] ?? [], $began));
+                $sources[] = new self(
+                    $record->id,
+                    $began,
+                    $signs,
+                    $level,
+                    self::reviewed($reviews[$record->id] ?? [], $began),
+                );
             }
         }
 

@@ -21,9 +21,19 @@ final class Work
     }
 
     /** Of a dose with so many kilograms: seconds, kilograms lifted or repetitions, by mode. */
-    public static function ofDose(Prescription $prescription, Dose $dose, int|float $loadKg, int|float|null $bodyMassKg): int|float
-    {
-        return $dose->sets * self::ofSet($prescription, $dose, new LoggedSet($dose->reps, $dose->hold_s, $dose->work_s, $loadKg), $bodyMassKg);
+    public static function ofDose(
+        Prescription $prescription,
+        Dose $dose,
+        int|float $loadKg,
+        int|float|null $bodyMassKg,
+    ): int|float {
+        return $dose->sets *
+            self::ofSet(
+                $prescription,
+                $dose,
+                new LoggedSet($dose->reps, $dose->hold_s, $dose->work_s, $loadKg),
+                $bodyMassKg,
+            );
     }
 
     /** @param list<LoggedSet> $sets */
@@ -37,14 +47,19 @@ final class Work
         return $work;
     }
 
-    private static function ofSet(Prescription $prescription, Dose $dose, LoggedSet $set, int|float|null $bodyMassKg): int|float
-    {
+    private static function ofSet(
+        Prescription $prescription,
+        Dose $dose,
+        LoggedSet $set,
+        int|float|null $bodyMassKg,
+    ): int|float {
         $reps = $set->countedReps($prescription->mode);
 
         return match (true) {
             $dose->isTimed() => $set->work_s ?? 0,
             $prescription->mode === Mode::Isometric => $reps * ($set->hold_s ?? 0),
-            $prescription->mode->isMoving() => $reps * max(1, ($set->load_kg ?? 0) + $prescription->dose->bodyLoad($bodyMassKg)),
+            $prescription->mode->isMoving() => $reps *
+                max(1, ($set->load_kg ?? 0) + $prescription->dose->bodyLoad($bodyMassKg)),
             default => $reps,
         };
     }
@@ -79,8 +94,12 @@ final class Work
      *
      * @param list<LoggedSet> $sets
      */
-    public static function loadFor(array $sets, int $reps, int|float $bodyLoadKg, int|float $incrementKg): int|float|null
-    {
+    public static function loadFor(
+        array $sets,
+        int $reps,
+        int|float $bodyLoadKg,
+        int|float $incrementKg,
+    ): int|float|null {
         $best = $reps > Strength::MAX_REPS ? null : self::bestE1rm($sets, $bodyLoadKg);
 
         return $best === null ? null : self::onBar(Strength::loadFor($best['kg'], $reps), $bodyLoadKg, $incrementKg);

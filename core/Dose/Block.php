@@ -48,7 +48,12 @@ final readonly class Block
     public function toArray(): array
     {
         return array_filter(
-            ['from_week' => $this->from_week, 'sets' => $this->sets, 'reps' => $this->reps, 'reps_to' => $this->reps_to],
+            [
+                'from_week' => $this->from_week,
+                'sets' => $this->sets,
+                'reps' => $this->reps,
+                'reps_to' => $this->reps_to,
+            ],
             static fn(?int $value): bool => $value !== null,
         );
     }

@@ -170,30 +170,33 @@ final readonly class Dose
     /** @return array<string, mixed> without the fields that are not set */
     public function toArray(): array
     {
-        return array_filter([
-            'sets' => $this->sets,
-            'reps' => $this->reps,
-            'reps_to' => $this->reps_to,
-            'hold_s' => $this->hold_s,
-            'hold_to_s' => $this->hold_to_s,
-            'work_s' => $this->work_s,
-            'work_to_s' => $this->work_to_s,
-            'grow_by' => $this->grow_by,
-            'grow_after' => $this->grow_after,
-            'tempo' => $this->tempo?->toArray(),
-            'rest_s' => $this->rest_s,
-            'load_kg' => $this->load_kg,
-            'resistance' => $this->resistance,
-            'height_cm' => $this->height_cm,
-            'body_fraction' => $this->body_fraction,
-            'contacts_per_rep' => $this->contacts_per_rep,
-            'percent_mvc' => $this->percent_mvc,
-            'effort' => $this->effort,
-            'rir' => $this->rir,
-            'rm' => $this->rm,
-            'range' => $this->range?->toArray(),
-            'times_per_day' => $this->times_per_day,
-            'beats_per_min' => $this->beats_per_min,
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'sets' => $this->sets,
+                'reps' => $this->reps,
+                'reps_to' => $this->reps_to,
+                'hold_s' => $this->hold_s,
+                'hold_to_s' => $this->hold_to_s,
+                'work_s' => $this->work_s,
+                'work_to_s' => $this->work_to_s,
+                'grow_by' => $this->grow_by,
+                'grow_after' => $this->grow_after,
+                'tempo' => $this->tempo?->toArray(),
+                'rest_s' => $this->rest_s,
+                'load_kg' => $this->load_kg,
+                'resistance' => $this->resistance,
+                'height_cm' => $this->height_cm,
+                'body_fraction' => $this->body_fraction,
+                'contacts_per_rep' => $this->contacts_per_rep,
+                'percent_mvc' => $this->percent_mvc,
+                'effort' => $this->effort,
+                'rir' => $this->rir,
+                'rm' => $this->rm,
+                'range' => $this->range?->toArray(),
+                'times_per_day' => $this->times_per_day,
+                'beats_per_min' => $this->beats_per_min,
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 }

@@ -51,7 +51,8 @@ final class DoseArithmetic
     public static function session(array $figures): array
     {
         return array_map(Number::tenth(...), [
-            'duration_s' => array_sum(array_column($figures, 'duration_s')) + self::CHANGE_OVER_S * max(0, count($figures) - 1),
+            'duration_s' =>
+                array_sum(array_column($figures, 'duration_s')) + self::CHANGE_OVER_S * max(0, count($figures) - 1),
             'time_under_tension_s' => array_sum(array_column($figures, 'time_under_tension_s')),
             'volume_load_kg' => array_sum(array_column($figures, 'volume_load_kg')),
             'contacts' => array_sum(array_column($figures, 'contacts')),
@@ -73,7 +74,10 @@ final class DoseArithmetic
             $prescriptions = $node->each('prescriptions', Prescription::read(...));
             $node->unique('prescriptions', 'key', array_column($prescriptions, 'key'));
             foreach ($prescriptions as $prescription) {
-                if (max($prescription->dose->body_fraction ?? 0, $prescription->before->dose->body_fraction ?? 0) > 0 && !$node->has('body_mass_kg')) {
+                if (
+                    max($prescription->dose->body_fraction ?? 0, $prescription->before->dose->body_fraction ?? 0) > 0 &&
+                    !$node->has('body_mass_kg')
+                ) {
                     $node->fault('body_mass_kg', 'is needed, since a dose lifts a part of the body (body_fraction)');
                 }
             }
@@ -81,12 +85,19 @@ final class DoseArithmetic
             return [$prescriptions, $bodyMass];
         });
         [$prescriptions, $bodyMass] = $request;
-        $figures = array_map(static fn(Prescription $p): DoseFigures => self::of($p->mode, $p->limbs, $p->dose, $bodyMass), $prescriptions);
-        $most = array_map(static fn(Prescription $p): DoseFigures => self::of($p->mode, $p->limbs, $p->dose->most(), $bodyMass), $prescriptions);
+        $figures = array_map(
+            static fn(Prescription $p): DoseFigures => self::of($p->mode, $p->limbs, $p->dose, $bodyMass),
+            $prescriptions,
+        );
+        $most = array_map(
+            static fn(Prescription $p): DoseFigures => self::of($p->mode, $p->limbs, $p->dose->most(), $bodyMass),
+            $prescriptions,
+        );
 
         return [
             'prescriptions' => array_map(
-                static fn(Prescription $p, DoseFigures $f, DoseFigures $m): array => ['key' => $p->key] + $f->toArray() + ['most' => $m->toArray()],
+                static fn(Prescription $p, DoseFigures $f, DoseFigures $m): array => ['key' => $p->key] +
+                    $f->toArray() + ['most' => $m->toArray()],
                 $prescriptions,
                 $figures,
                 $most,

@@ -25,7 +25,9 @@ final readonly class DoseFigures
     /** @return array<string, int|float|null> rounded as they are shown */
     public function toArray(): array
     {
-        $rounded = static fn(int|float|null $figure): int|float|null => $figure === null ? null : Number::tenth($figure);
+        $rounded = static fn(int|float|null $figure): int|float|null => $figure === null
+            ? null
+            : Number::tenth($figure);
 
         return [
             'set_s' => $rounded($this->set_s),

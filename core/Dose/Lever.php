@@ -52,8 +52,12 @@ final readonly class Lever
             $counted => $node->whole('to', $min, $max),
             default => $node->number('to', $min, $max),
         };
-        $step = !self::hasStep($kind) || !$node->has('step') ? null
-            : ($counted ? $node->whole('step', 1) : $node->positive('step'));
+        $step =
+            !self::hasStep($kind) || !$node->has('step')
+                ? null
+                : ($counted
+                    ? $node->whole('step', 1)
+                    : $node->positive('step'));
         if (self::hasStep($kind)) {
             $node->known('step');
         }
@@ -119,22 +123,34 @@ final readonly class Lever
         return match (true) {
             $this->increment_kg === null => $this,
             $bands !== null => new self(LeverKind::Resistance, null, null, null, null, null, null, $bands),
-            default => new self($this->kind, $this->to, $this->step, $this->phase, $incrementKg ?? $this->increment_kg, $this->back, $this->exercise, $this->steps),
+            default => new self(
+                $this->kind,
+                $this->to,
+                $this->step,
+                $this->phase,
+                $incrementKg ?? $this->increment_kg,
+                $this->back,
+                $this->exercise,
+                $this->steps,
+            ),
         };
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return array_filter([
-            'lever' => $this->kind->value,
-            'phase' => $this->phase?->value,
-            'to' => $this->exercise ?? $this->to,
-            'step' => $this->step,
-            'increment_kg' => $this->increment_kg,
-            'back' => $this->back === [] ? (object) [] : $this->back,
-            'steps' => $this->steps,
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'lever' => $this->kind->value,
+                'phase' => $this->phase?->value,
+                'to' => $this->exercise ?? $this->to,
+                'step' => $this->step,
+                'increment_kg' => $this->increment_kg,
+                'back' => $this->back === [] ? (object) [] : $this->back,
+                'steps' => $this->steps,
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 
     /** @return array{reps?: int, hold_s?: int|float, work_s?: int|float} */

@@ -19,6 +19,9 @@ final readonly class PainLimits
     /** @return array<string, int> */
     public function toArray(): array
     {
-        return array_filter(['min' => $this->min, 'max' => $this->max], static fn(?int $bound): bool => $bound !== null);
+        return array_filter(
+            ['min' => $this->min, 'max' => $this->max],
+            static fn(?int $bound): bool => $bound !== null,
+        );
     }
 }

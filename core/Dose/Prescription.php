@@ -57,7 +57,11 @@ final readonly class Prescription
 
     private function check(ObjectNode $node): void
     {
-        if ($this->ladder !== null && (!in_array($this->exercise, $this->ladder, true) || count(array_unique($this->ladder)) < count($this->ladder))) {
+        if (
+            $this->ladder !== null &&
+            (!in_array($this->exercise, $this->ladder, true) ||
+                count(array_unique($this->ladder)) < count($this->ladder))
+        ) {
             $node->fault('ladder', "must hold the prescription's own exercise, and each exercise once");
         }
         if ($this->pain?->min !== null && $this->pain->max !== null && $this->pain->min > $this->pain->max) {
@@ -67,7 +71,10 @@ final readonly class Prescription
         foreach ($this->progression->levers ?? [] as $i => $lever) {
             $back = $corridor === null ? null : $lever->back[$corridor->field] ?? null;
             if ($corridor !== null && $back !== null && $back > $corridor->to) {
-                $node->inItem("progression/levers/$i/back/$corridor->field", 'must not be over the upper end of the dose');
+                $node->inItem(
+                    "progression/levers/$i/back/$corridor->field",
+                    'must not be over the upper end of the dose',
+                );
             }
         }
         foreach ($this->progression->blocks ?? [] as $i => $block) {
@@ -85,13 +92,39 @@ final readonly class Prescription
     /** The same, with what was asked before it was raised; null where it was not. */
     public function raisedFrom(?RungDose $before): self
     {
-        return new self($this->key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $this->progression, $this->slot, $this->cue, $this->notes, $this->ladder, $before);
+        return new self(
+            $this->key,
+            $this->exercise,
+            $this->mode,
+            $this->limbs,
+            $this->dose,
+            $this->pain,
+            $this->progression,
+            $this->slot,
+            $this->cue,
+            $this->notes,
+            $this->ladder,
+            $before,
+        );
     }
 
     /** @param list<string>|null $ladder the rungs that the athlete may take, easier first */
     public function onLadder(?array $ladder): self
     {
-        return new self($this->key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $this->progression, $this->slot, $this->cue, $this->notes, $ladder, $this->before);
+        return new self(
+            $this->key,
+            $this->exercise,
+            $this->mode,
+            $this->limbs,
+            $this->dose,
+            $this->pain,
+            $this->progression,
+            $this->slot,
+            $this->cue,
+            $this->notes,
+            $ladder,
+            $this->before,
+        );
     }
 
     public function isFirstRung(): bool
@@ -132,23 +165,75 @@ final readonly class Prescription
 
     public function withProgression(?Progression $progression): self
     {
-        return new self($this->key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $progression, $this->slot, $this->cue, $this->notes, $this->ladder, $this->before);
+        return new self(
+            $this->key,
+            $this->exercise,
+            $this->mode,
+            $this->limbs,
+            $this->dose,
+            $this->pain,
+            $progression,
+            $this->slot,
+            $this->cue,
+            $this->notes,
+            $this->ladder,
+            $this->before,
+        );
     }
 
     /** The same for somebody with both sides affected: each limb takes its turn (docs/rules.md, "Sets of both sides"). */
     public function onBothSides(): self
     {
-        return new self($this->key, $this->exercise, $this->mode, $this->limbs->onBothSides(), $this->dose, $this->pain, $this->progression, $this->slot, $this->cue, $this->notes, $this->ladder, $this->before);
+        return new self(
+            $this->key,
+            $this->exercise,
+            $this->mode,
+            $this->limbs->onBothSides(),
+            $this->dose,
+            $this->pain,
+            $this->progression,
+            $this->slot,
+            $this->cue,
+            $this->notes,
+            $this->ladder,
+            $this->before,
+        );
     }
 
     public function withKey(string $key): self
     {
-        return new self($key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $this->progression, $this->slot, $this->cue, $this->notes, $this->ladder, $this->before);
+        return new self(
+            $key,
+            $this->exercise,
+            $this->mode,
+            $this->limbs,
+            $this->dose,
+            $this->pain,
+            $this->progression,
+            $this->slot,
+            $this->cue,
+            $this->notes,
+            $this->ladder,
+            $this->before,
+        );
     }
 
     public function inSlot(?string $slot): self
     {
-        return new self($this->key, $this->exercise, $this->mode, $this->limbs, $this->dose, $this->pain, $this->progression, $slot, $this->cue, $this->notes, $this->ladder, $this->before);
+        return new self(
+            $this->key,
+            $this->exercise,
+            $this->mode,
+            $this->limbs,
+            $this->dose,
+            $this->pain,
+            $this->progression,
+            $slot,
+            $this->cue,
+            $this->notes,
+            $this->ladder,
+            $this->before,
+        );
     }
 
     public function maxPain(int $ruleMax): int
@@ -164,19 +249,22 @@ final readonly class Prescription
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return array_filter([
-            'key' => $this->key,
-            'exercise' => $this->exercise,
-            'mode' => $this->mode->value,
-            'limbs' => $this->limbs->value,
-            'slot' => $this->slot,
-            'cue' => $this->cue,
-            'notes' => $this->notes,
-            'pain' => $this->pain === null ? null : (object) $this->pain->toArray(),
-            'dose' => $this->dose->toArray(),
-            'progression' => $this->progression?->toArray(),
-            'ladder' => $this->ladder,
-            'before' => $this->before?->toArray(),
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'key' => $this->key,
+                'exercise' => $this->exercise,
+                'mode' => $this->mode->value,
+                'limbs' => $this->limbs->value,
+                'slot' => $this->slot,
+                'cue' => $this->cue,
+                'notes' => $this->notes,
+                'pain' => $this->pain === null ? null : (object) $this->pain->toArray(),
+                'dose' => $this->dose->toArray(),
+                'progression' => $this->progression?->toArray(),
+                'ladder' => $this->ladder,
+                'before' => $this->before?->toArray(),
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 }

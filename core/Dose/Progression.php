@@ -60,7 +60,9 @@ final readonly class Progression
     public function fitting(int|float|null $incrementKg, ?array $bands): self
     {
         return new self(
-            $this->levers === null ? null : array_map(static fn(Lever $lever): Lever => $lever->fitting($incrementKg, $bands), $this->levers),
+            $this->levers === null
+                ? null
+                : array_map(static fn(Lever $lever): Lever => $lever->fitting($incrementKg, $bands), $this->levers),
             $this->blocks,
             $this->blockIncrementKg === null ? null : $incrementKg ?? $this->blockIncrementKg,
         );

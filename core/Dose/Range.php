@@ -13,10 +13,7 @@ final readonly class Range
 
     public static function read(ObjectNode $node): self
     {
-        return new self(
-            $node->number('from_deg', -ObjectNode::LARGEST),
-            $node->number('to_deg', -ObjectNode::LARGEST),
-        );
+        return new self($node->number('from_deg', -ObjectNode::LARGEST), $node->number('to_deg', -ObjectNode::LARGEST));
     }
 
     public function width(): int|float

@@ -65,13 +65,19 @@ final readonly class Tempo
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return array_filter([
-            'lift_s' => $this->lift_s,
-            'top_s' => $this->top_s,
-            'lower_s' => $this->lower_s,
-            'bottom_s' => $this->bottom_s,
-            'starts' => $this->starts->value,
-            'free' => $this->free === null ? null : array_map(static fn(Phase $phase): string => $phase->value, $this->free),
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'lift_s' => $this->lift_s,
+                'top_s' => $this->top_s,
+                'lower_s' => $this->lower_s,
+                'bottom_s' => $this->bottom_s,
+                'starts' => $this->starts->value,
+                'free' =>
+                    $this->free === null
+                        ? null
+                        : array_map(static fn(Phase $phase): string => $phase->value, $this->free),
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 }

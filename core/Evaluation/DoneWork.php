@@ -30,7 +30,15 @@ final readonly class DoneWork
 
     public static function read(ObjectNode $node): self
     {
-        return new self($node->key('exercise'), $node->day('on'), $node->each('sets', LoggedSet::read(...)), $node->number('base'), $node->flag('changed'), $node->number('heaviest'), $node->flag('full'));
+        return new self(
+            $node->key('exercise'),
+            $node->day('on'),
+            $node->each('sets', LoggedSet::read(...)),
+            $node->number('base'),
+            $node->flag('changed'),
+            $node->number('heaviest'),
+            $node->flag('full'),
+        );
     }
 
     /** @return array<string, mixed> */

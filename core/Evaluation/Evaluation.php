@@ -115,7 +115,10 @@ final readonly class Evaluation
             'at' => $this->log->at->toIso(),
             'today' => $this->log->today->toIso(),
             'stage' => $this->log->stage->key,
-            'sessions' => array_map(static fn(SessionResponse $response): array => $response->toArray(), $this->sessions),
+            'sessions' => array_map(
+                static fn(SessionResponse $response): array => $response->toArray(),
+                $this->sessions,
+            ),
             'creep' => $this->creep->toArray(),
             'action' => $this->action->toArray(),
             'attention' => $this->attention->toArray(),

@@ -21,7 +21,9 @@ final class EvaluationRequest
     public static function answer(string $json, ?Moment $at): array
     {
         $file = CaseFile::fromJson($json);
-        $at ??= $file->newestMoment() ?? throw InvalidInput::at('', 'holds no moment to evaluate at; ask for one with --at');
+        $at ??=
+            $file->newestMoment() ??
+            throw InvalidInput::at('', 'holds no moment to evaluate at; ask for one with --at');
 
         return Evaluator::evaluate($file, $at)->toArray();
     }

@@ -50,9 +50,13 @@ final class Evaluator
         $settled = $proposer->settle($action, $proposals);
         $proposals = $settled === $action ? $proposals : [];
         $action = $settled;
-        $asked = $action->kind === ActionKind::Stop
-            ? []
-            : array_map(static fn(Prescription $p): Asked => $work->history($p)->asked(), $log->stage->prescriptions);
+        $asked =
+            $action->kind === ActionKind::Stop
+                ? []
+                : array_map(
+                    static fn(Prescription $p): Asked => $work->history($p)->asked(),
+                    $log->stage->prescriptions,
+                );
 
         return new Evaluation(
             log: $log,

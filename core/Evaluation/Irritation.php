@@ -19,8 +19,8 @@ final class Irritation
     {
         $scores = $evaluation->log->scores(self::DAYS);
 
-        return $scores === []
-            || max($scores) > self::LOW_TEST
-            || in_array($evaluation->action->kind, [ActionKind::Stop, ActionKind::StepDown, ActionKind::Ease], true);
+        return $scores === [] ||
+            max($scores) > self::LOW_TEST ||
+            in_array($evaluation->action->kind, [ActionKind::Stop, ActionKind::StepDown, ActionKind::Ease], true);
     }
 }

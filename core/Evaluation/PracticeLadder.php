@@ -97,7 +97,9 @@ final readonly class PracticeLadder
         $found = [];
         usort($open, static fn(Booked $a, Booked $b): int => $a->on->number <=> $b->on->number);
         foreach ($stage->slots ?? [] as $slot) {
-            $booked = array_values(array_filter($open, static fn(Booked $session): bool => $session->slot === $slot->key));
+            $booked = array_values(
+                array_filter($open, static fn(Booked $session): bool => $session->slot === $slot->key),
+            );
             $steps = $booked === [] ? [] : self::of($slot, $evaluation)?->ahead(count($booked)) ?? [];
             foreach ($steps as $i => $step) {
                 $found[$booked[$i]->id] = $step;
@@ -135,13 +137,27 @@ final readonly class PracticeLadder
      */
     public function days(PlanStage $stage, Day $from, array $available): ?int
     {
-        $full = max([self::TIMES, ...array_map(static fn(SportSessions $sport): int => $sport->min, array_values(array_filter($stage->stage->gate, static fn(object $criterion): bool => $criterion instanceof SportSessions)))]);
+        $full = max([
+            self::TIMES,
+            ...array_map(
+                static fn(SportSessions $sport): int => $sport->min,
+                array_values(
+                    array_filter(
+                        $stage->stage->gate,
+                        static fn(object $criterion): bool => $criterion instanceof SportSessions,
+                    ),
+                ),
+            ),
+        ]);
         $last = count($this->steps) - 1;
         $left = max(1, ($last - $this->at) * self::TIMES + $full - $this->settled);
-        $practices = array_values(array_filter(
-            PlanCalendar::of($stage, $from, self::LONGEST_DAYS, $available),
-            static fn(Placed $placed): bool => $placed->number === 1 && ($stage->slot($placed->slot)->practice ?? []) !== [],
-        ));
+        $practices = array_values(
+            array_filter(
+                PlanCalendar::of($stage, $from, self::LONGEST_DAYS, $available),
+                static fn(Placed $placed): bool => $placed->number === 1 &&
+                    ($stage->slot($placed->slot)->practice ?? []) !== [],
+            ),
+        );
 
         return isset($practices[$left - 1]) ? $practices[$left - 1]->on->daysSince($from) + 1 : null;
     }
@@ -149,12 +165,22 @@ final readonly class PracticeLadder
     private function after(SessionResponse $response, bool $followsStop): self
     {
         return match (true) {
-            $response->verdict === Verdict::Over, $response->verdict === Verdict::Stop => new self($this->steps, max(0, $this->at - 1), 0, Because::Eased),
+            $response->verdict === Verdict::Over, $response->verdict === Verdict::Stop => new self(
+                $this->steps,
+                max(0, $this->at - 1),
+                0,
+                Because::Eased,
+            ),
             $response->verdict === Verdict::Watch => new self($this->steps, $this->at, 0, Because::Kept),
             !$response->verdict->isWellTolerated() => $this,
             !$this->isReached($response->session) => new self($this->steps, $this->at, 0, Because::Short),
             $followsStop => new self($this->steps, $this->at, 0, Because::Capped),
-            $this->at === count($this->steps) - 1 => new self($this->steps, $this->at, $this->settled + 1, Because::Full),
+            $this->at === count($this->steps) - 1 => new self(
+                $this->steps,
+                $this->at,
+                $this->settled + 1,
+                Because::Full,
+            ),
             $this->settled + 1 < self::TIMES => new self($this->steps, $this->at, $this->settled + 1, Because::Kept),
             default => new self($this->steps, $this->at + 1, 0, Because::Grown),
         };
@@ -164,9 +190,9 @@ final readonly class PracticeLadder
     {
         $step = $this->step();
 
-        return Number::atLeast($session->minutes ?? 0, self::SHARE_OF_MINUTES * $step->minutes)
-            && ($session->effort === null || $session->effort >= $step->effort - self::EFFORT_BELOW)
-            && (!$step->full || $session->participation === Participation::Full);
+        return Number::atLeast($session->minutes ?? 0, self::SHARE_OF_MINUTES * $step->minutes) &&
+            ($session->effort === null || $session->effort >= $step->effort - self::EFFORT_BELOW) &&
+            (!$step->full || $session->participation === Participation::Full);
     }
 
     /** @param list<StopSource> $stops */

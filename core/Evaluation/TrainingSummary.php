@@ -64,7 +64,10 @@ final readonly class TrainingSummary implements WorkDone
         }
         $tests = [];
         foreach ($log->file->tests as $test) {
-            if (!$test->on->isAfter($log->today) && (!isset($tests[$test->test]) || !$tests[$test->test]->on->isAfter($test->on))) {
+            if (
+                !$test->on->isAfter($log->today) &&
+                (!isset($tests[$test->test]) || !$tests[$test->test]->on->isAfter($test->on))
+            ) {
                 $tests[$test->test] = $test;
             }
         }
@@ -91,7 +94,16 @@ final readonly class TrainingSummary implements WorkDone
     {
         return Json::read($json, static function (ObjectNode $node): self {
             $done = [];
-            foreach ($node->each('done', static fn(ObjectNode $item): array => [$item->key('prescription'), $item->child('work', DoneWork::read(...))]) as [$key, $work]) {
+            foreach (
+                $node->each(
+                    'done',
+                    static fn(ObjectNode $item): array => [
+                        $item->key('prescription'),
+                        $item->child('work', DoneWork::read(...)),
+                    ],
+                )
+                as [$key, $work]
+            ) {
                 $done[$key] = $work;
             }
 
@@ -152,8 +164,13 @@ final readonly class TrainingSummary implements WorkDone
 
     public function presentLoadKg(Prescription $prescription): int|float
     {
-        return $prescription->dose->load_kg
-            ?? min(array_map(static fn(LoggedSet $set): int|float => $set->load_kg ?? 0, $this->lastSets($prescription)) ?: [0]);
+        return $prescription->dose->load_kg ??
+            min(
+                array_map(
+                    static fn(LoggedSet $set): int|float => $set->load_kg ?? 0,
+                    $this->lastSets($prescription),
+                ) ?: [0],
+            );
     }
 
     /** What a draft would lead to once it is done, well tolerated and not held back by what failed before. */

@@ -73,7 +73,10 @@ final readonly class WeekSum
         $usual = 0;
         foreach ($this->before as $week) {
             $times = $week->times($figure);
-            $usual = max($usual, $week->total($figure) * ($this->times($figure) === $times + 1 ? ($times + 1) / max(1, $times) : 1));
+            $usual = max(
+                $usual,
+                $week->total($figure) * ($this->times($figure) === $times + 1 ? ($times + 1) / max(1, $times) : 1),
+            );
         }
 
         return $usual;
@@ -82,12 +85,21 @@ final readonly class WeekSum
     /** Sessions that had any of it. */
     private function times(string $figure): int
     {
-        return count(array_filter([...$this->done, ...$this->ahead], static fn(WeekLoad $weekLoad): bool => self::sum([$weekLoad], $figure) > 0));
+        return count(
+            array_filter(
+                [...$this->done, ...$this->ahead],
+                static fn(WeekLoad $weekLoad): bool => self::sum([$weekLoad], $figure) > 0,
+            ),
+        );
     }
 
     /** @param list<WeekLoad> $loads */
     private static function sum(array $loads, string $figure): int|float
     {
-        return Number::tenth(array_sum(array_map(static fn(WeekLoad $weekLoad): int|float => $weekLoad->toArray()[$figure] ?? 0, $loads)));
+        return Number::tenth(
+            array_sum(
+                array_map(static fn(WeekLoad $weekLoad): int|float => $weekLoad->toArray()[$figure] ?? 0, $loads),
+            ),
+        );
     }
 }

@@ -35,16 +35,39 @@ final class WeekSums
      *
      * @return list<WeekSum>
      */
-    public static function of(Evaluation $evaluation, Plan $plan, array $open, array $slots, array $expected, Day $from, int $weeks): array
-    {
+    public static function of(
+        Evaluation $evaluation,
+        Plan $plan,
+        array $open,
+        array $slots,
+        array $expected,
+        Day $from,
+        int $weeks,
+    ): array {
         $usual = self::usualPractice($evaluation->log);
         $log = $evaluation->log;
-        $practised = array_fill_keys(array_map(static fn(Session $session): int => $log->dayOf($session)->number, array_filter($log->ended, static fn(Session $session): bool => $session->kind === SessionKind::Sport)), true);
+        $practised = array_fill_keys(
+            array_map(
+                static fn(Session $session): int => $log->dayOf($session)->number,
+                array_filter($log->ended, static fn(Session $session): bool => $session->kind === SessionKind::Sport),
+            ),
+            true,
+        );
         // Practice that has taken place is in the log; a planned day that has passed without it was not done.
-        $expected = array_filter($expected, static fn(ExpectedSport $sport): bool => !$log->today->isAfter($sport->on) && !isset($practised[$sport->on->number]));
+        $expected = array_filter(
+            $expected,
+            static fn(ExpectedSport $sport): bool => !$log->today->isAfter($sport->on) &&
+                !isset($practised[$sport->on->number]),
+        );
         $days = array_fill_keys(array_map(static fn(ExpectedSport $sport): int => $sport->on->number, $expected), true);
         // Where a practice of the plan falls on such a day, it is that one.
-        $open = array_values(array_filter($open, static fn(Booked $booked): bool => ($slots[$booked->slot]->mode ?? null) !== Mode::Sport || !isset($days[$booked->on->number])));
+        $open = array_values(
+            array_filter(
+                $open,
+                static fn(Booked $booked): bool => ($slots[$booked->slot]->mode ?? null) !== Mode::Sport ||
+                    !isset($days[$booked->on->number]),
+            ),
+        );
         $practices = self::practicesAhead($evaluation, $plan, $open);
         $monday = Day::fromNumber(WeekCheck::monday($from->number));
         $found = [];
@@ -52,10 +75,36 @@ final class WeekSums
             $first = $monday->plus(7 * $i);
             $found[] = new WeekSum(
                 $first,
-                array_map(static fn(Session $session): WeekLoad => WeekLoad::ofSessions($evaluation->log, [$session]), array_values(array_filter($evaluation->log->ended, static fn(Session $session): bool => self::isIn($first, $evaluation->log->dayOf($session))))),
+                array_map(
+                    static fn(Session $session): WeekLoad => WeekLoad::ofSessions($evaluation->log, [$session]),
+                    array_values(
+                        array_filter(
+                            $evaluation->log->ended,
+                            static fn(Session $session): bool => self::isIn($first, $evaluation->log->dayOf($session)),
+                        ),
+                    ),
+                ),
                 [
-                    ...array_map(static fn(Booked $booked): WeekLoad => ($slots[$booked->slot]->mode ?? null) === Mode::Sport ? $practices[$booked->id] ?? $usual : self::ahead($evaluation, $plan, $booked), array_values(array_filter($open, static fn(Booked $booked): bool => self::isIn($first, $booked->on)))),
-                    ...array_map(static fn(ExpectedSport $sport): WeekLoad => WeekLoad::ofPractice($sport->minutes, $sport->effort), array_values(array_filter($expected, static fn(ExpectedSport $sport): bool => self::isIn($first, $sport->on)))),
+                    ...array_map(
+                        static fn(Booked $booked): WeekLoad => ($slots[$booked->slot]->mode ?? null) === Mode::Sport
+                            ? $practices[$booked->id] ?? $usual
+                            : self::ahead($evaluation, $plan, $booked),
+                        array_values(
+                            array_filter($open, static fn(Booked $booked): bool => self::isIn($first, $booked->on)),
+                        ),
+                    ),
+                    ...array_map(
+                        static fn(ExpectedSport $sport): WeekLoad => WeekLoad::ofPractice(
+                            $sport->minutes,
+                            $sport->effort,
+                        ),
+                        array_values(
+                            array_filter(
+                                $expected,
+                                static fn(ExpectedSport $sport): bool => self::isIn($first, $sport->on),
+                            ),
+                        ),
+                    ),
                 ],
                 array_slice($found, -self::WEEKS_BEFORE),
                 $evaluation->log->file->response_rule->week_growth_max_percent,
@@ -83,7 +132,16 @@ final class WeekSums
     /** The middle one of the latest practices, by minutes and by effort; nothing where none was logged. */
     private static function usualPractice(Log $log): WeekLoad
     {
-        $latest = array_slice(array_values(array_filter($log->ended, static fn(Session $session): bool => $session->kind === SessionKind::Sport && ($session->minutes ?? 0) > 0)), -self::PRACTICES);
+        $latest = array_slice(
+            array_values(
+                array_filter(
+                    $log->ended,
+                    static fn(Session $session): bool => $session->kind === SessionKind::Sport &&
+                        ($session->minutes ?? 0) > 0,
+                ),
+            ),
+            -self::PRACTICES,
+        );
         $middle = static function (array $values): int|float {
             sort($values);
             $middle = $values[intdiv(count($values), 2)] ?? 0;
@@ -91,7 +149,10 @@ final class WeekSums
             return is_int($middle) || is_float($middle) ? $middle : 0;
         };
 
-        return WeekLoad::ofPractice($middle(array_map(static fn(Session $session): int|float => $session->minutes ?? 0, $latest)), $middle(array_map(static fn(Session $session): int => $session->effort ?? 0, $latest)));
+        return WeekLoad::ofPractice(
+            $middle(array_map(static fn(Session $session): int|float => $session->minutes ?? 0, $latest)),
+            $middle(array_map(static fn(Session $session): int => $session->effort ?? 0, $latest)),
+        );
     }
 
     private static function isIn(Day $monday, Day $day): bool
@@ -117,6 +178,8 @@ final class WeekSums
     {
         $load = $evaluation->work->presentLoadKg($prescription);
 
-        return $prescription->dose->load_kg !== null || $load == 0 ? $prescription : $prescription->withDose($prescription->dose->with(['load_kg' => $load]));
+        return $prescription->dose->load_kg !== null || $load == 0
+            ? $prescription
+            : $prescription->withDose($prescription->dose->with(['load_kg' => $load]));
     }
 }

@@ -14,7 +14,22 @@ use Rung\Core\Record\Structure;
 /** One exercise: how it is done, what it loads, its usual dose, and the easier end of it. */
 final readonly class Exercise
 {
-    private const KEPT_OF_THE_PRESCRIPTION = ['sets', 'reps', 'reps_to', 'hold_s', 'hold_to_s', 'work_to_s', 'grow_by', 'grow_after', 'rest_s', 'percent_mvc', 'effort', 'rir', 'times_per_day', 'beats_per_min'];
+    private const KEPT_OF_THE_PRESCRIPTION = [
+        'sets',
+        'reps',
+        'reps_to',
+        'hold_s',
+        'hold_to_s',
+        'work_to_s',
+        'grow_by',
+        'grow_after',
+        'rest_s',
+        'percent_mvc',
+        'effort',
+        'rir',
+        'times_per_day',
+        'beats_per_min',
+    ];
 
     /**
      * @param array<string, Directness> $structures by structure
@@ -120,9 +135,10 @@ final readonly class Exercise
      */
     public function inPlaceOf(Prescription $prescription, ?string $cue = null): Prescription
     {
-        $kept = ($this->mode === Mode::Isometric) === ($prescription->mode === Mode::Isometric)
-            ? array_intersect_key($prescription->dose->toArray(), array_flip(self::KEPT_OF_THE_PRESCRIPTION))
-            : [];
+        $kept =
+            ($this->mode === Mode::Isometric) === ($prescription->mode === Mode::Isometric)
+                ? array_intersect_key($prescription->dose->toArray(), array_flip(self::KEPT_OF_THE_PRESCRIPTION))
+                : [];
         if ($this->dose->work_s === null) {
             unset($kept['work_to_s']);
         }
@@ -148,7 +164,10 @@ final readonly class Exercise
             'title' => $this->title,
             'mode' => $this->mode->value,
             'limbs' => $this->limbs->value,
-            'structures' => array_map(static fn(Directness $directness): string => $directness->value, $this->structures),
+            'structures' => array_map(
+                static fn(Directness $directness): string => $directness->value,
+                $this->structures,
+            ),
             'equipment' => $this->equipment,
             'stand_in' => $this->stand_in,
             'lever' => $this->lever->value,
@@ -156,11 +175,13 @@ final readonly class Exercise
             'positions' => array_column($this->positions, 'value'),
             'set_up' => $this->set_up,
             'movement' => $this->movement,
-            ...($this->says === null ? [] : ['says' => (object) $this->says->toArray()]),
+            ...$this->says === null ? [] : ['says' => (object) $this->says->toArray()],
             'feel' => $this->feel,
             'faults' => $this->faults,
             'dose' => $this->dose->toArray(),
             'usual' => $this->usual->toArray(),
-        ] + ($this->loadIsFound ? ['load_is_found' => true] : []) + ($this->alsoCalled === [] ? [] : ['also_called' => $this->alsoCalled]);
+        ] +
+            ($this->loadIsFound ? ['load_is_found' => true] : []) +
+            ($this->alsoCalled === [] ? [] : ['also_called' => $this->alsoCalled]);
     }
 }

@@ -21,10 +21,18 @@ final readonly class Says
 
     public static function read(ObjectNode $node): self
     {
-        $says = new self($node->textOrNull('lift'), $node->textOrNull('hold'), $node->textOrNull('lower'), $node->textOrNull('pause'));
+        $says = new self(
+            $node->textOrNull('lift'),
+            $node->textOrNull('hold'),
+            $node->textOrNull('lower'),
+            $node->textOrNull('pause'),
+        );
         foreach ($says->toArray() as $phase => $words) {
             if ($words === '' || mb_strlen($words) > self::LONGEST) {
-                $node->fault($phase, 'must be from 1 to ' . self::LONGEST . ' letters, so that it is read between two beats');
+                $node->fault(
+                    $phase,
+                    'must be from 1 to ' . self::LONGEST . ' letters, so that it is read between two beats',
+                );
             }
         }
 
@@ -34,6 +42,9 @@ final readonly class Says
     /** @return array<string, string> */
     public function toArray(): array
     {
-        return array_filter(['lift' => $this->lift, 'hold' => $this->hold, 'lower' => $this->lower, 'pause' => $this->pause], static fn(?string $words): bool => $words !== null);
+        return array_filter(
+            ['lift' => $this->lift, 'hold' => $this->hold, 'lower' => $this->lower, 'pause' => $this->pause],
+            static fn(?string $words): bool => $words !== null,
+        );
     }
 }

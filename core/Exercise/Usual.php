@@ -50,18 +50,19 @@ final readonly class Usual
     /** "3–5 × 30–45 s, rest 120 s, daily". */
     public function words(): string
     {
-        $times = array_map($this->range(...), array_values(array_filter(
-            ['reps', 'hold_s', 'work_s'],
-            fn(string $field): bool => isset($this->ranges[$field]),
-        )));
+        $times = array_map(
+            $this->range(...),
+            array_values(
+                array_filter(['reps', 'hold_s', 'work_s'], fn(string $field): bool => isset($this->ranges[$field])),
+            ),
+        );
         $unit = isset($this->ranges['hold_s']) || isset($this->ranges['work_s']) ? ' s' : '';
         $rest = isset($this->ranges['rest_s']) ? 'rest ' . $this->range('rest_s') . ' s' : null;
 
-        return implode(', ', array_filter([
-            implode(' × ', [$this->range('sets'), ...$times]) . $unit,
-            $rest,
-            $this->often(),
-        ]));
+        return implode(
+            ', ',
+            array_filter([implode(' × ', [$this->range('sets'), ...$times]) . $unit, $rest, $this->often()]),
+        );
     }
 
     /** @return array<string, array{int|float, int|float}> */

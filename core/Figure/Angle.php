@@ -10,7 +10,13 @@ use Rung\Core\Input\ObjectNode;
 final readonly class Angle
 {
     /** The segments between which each is measured: the one that stands, the one that moves. */
-    public const BETWEEN = ['knee' => ['thigh', 'shank'], 'hip' => ['pelvis', 'thigh'], 'elbow' => ['upper', 'fore'], 'arm' => ['thorax', 'upper'], 'palm' => ['fore', 'hand']];
+    public const BETWEEN = [
+        'knee' => ['thigh', 'shank'],
+        'hip' => ['pelvis', 'thigh'],
+        'elbow' => ['upper', 'fore'],
+        'arm' => ['thorax', 'upper'],
+        'palm' => ['fore', 'hand'],
+    ];
 
     private function __construct(
         public string $joint,

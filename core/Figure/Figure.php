@@ -93,7 +93,9 @@ final readonly class Figure
             if ($level <= $key->at + 1e-9) {
                 $wide = $key->at - $before->at;
 
-                return Skeleton::in($wide <= 0 ? $key->pose : $before->pose->towards($key->pose, ($level - $before->at) / $wide));
+                return Skeleton::in(
+                    $wide <= 0 ? $key->pose : $before->pose->towards($key->pose, ($level - $before->at) / $wide),
+                );
             }
         }
         $last = $keys[count($keys) - 1] ?? null;
@@ -102,7 +104,11 @@ final readonly class Figure
             return Skeleton::in(new Pose([]));
         }
 
-        return Skeleton::in($this->round !== null && $last->at < 1 ? $last->pose->towards($first->pose, ($level - $last->at) / (1 - $last->at)) : $last->pose);
+        return Skeleton::in(
+            $this->round !== null && $last->at < 1
+                ? $last->pose->towards($first->pose, ($level - $last->at) / (1 - $last->at))
+                : $last->pose,
+        );
     }
 
     /**
@@ -123,19 +129,19 @@ final readonly class Figure
         // On the way the joint bends almost evenly: each guess lies on the straight line between the two nearest.
         [$from, $to] = [0.0, 1.0];
         for ($i = 0; $i < self::GUESSES; $i++) {
-            $guess = $from + ($to - $from) * ($degrees - $low) / ($high - $low);
+            $guess = $from + (($to - $from) * ($degrees - $low)) / ($high - $low);
             $there = $measured($guess);
             if (abs($there - $degrees) < self::NEAR_DEG) {
                 return $guess;
             }
-            if (($there < $degrees) === ($low < $high)) {
+            if ($there < $degrees === $low < $high) {
                 [$from, $low] = [$guess, $there];
             } else {
                 [$to, $high] = [$guess, $there];
             }
         }
 
-        return $from + ($to - $from) * ($degrees - $low) / ($high - $low);
+        return $from + (($to - $from) * ($degrees - $low)) / ($high - $low);
     }
 
     public function measured(Posed $body): float
@@ -165,11 +171,14 @@ final readonly class Figure
         $length = 0.0;
         foreach ($this->props as $prop) {
             if ($prop->kind === 'band' && count($prop->at) === 2) {
-                [$from, $to] = array_map(static fn(string|Vec|Fastened $at): Vec => match (true) {
-                    is_string($at) => $body->place($at),
-                    $at instanceof Fastened => $at->in($body),
-                    default => $at,
-                }, $prop->at);
+                [$from, $to] = array_map(
+                    static fn(string|Vec|Fastened $at): Vec => match (true) {
+                        is_string($at) => $body->place($at),
+                        $at instanceof Fastened => $at->in($body),
+                        default => $at,
+                    },
+                    $prop->at,
+                );
                 $length += $from->to($to);
             }
         }
@@ -198,7 +207,11 @@ final readonly class Figure
         $tissue = $this->tissue($exercise);
         $steps = $this->steps();
         $frames = fn(bool $lifting): array => array_map(
-            fn(int $step): array => $this->frame($levels[0] + ($levels[1] - $levels[0]) * $step / $steps, $lifting, $tissue),
+            fn(int $step): array => $this->frame(
+                $levels[0] + (($levels[1] - $levels[0]) * $step) / $steps,
+                $lifting,
+                $tissue,
+            ),
             range(0, $steps),
         );
 
@@ -213,21 +226,40 @@ final readonly class Figure
             'still' => $this->still($exercise),
             'frames' => $frames(false),
             'lift' => $this->lift === [] ? null : $frames(true),
-            'angle' => $this->angle === null ? null : [
-                'joint' => $this->angle->joint,
-                'low_deg' => round($this->measured($this->at($exercise->mode === Mode::Isometric ? $levels[1] : $levels[0]))),
-                'high_deg' => round($this->measured($this->at($levels[1]))),
-            ],
-            'tissue' => array_map(static fn(array $row): array => ['kind' => $row['kind'], 'limb' => $row['limb']->value, 'of' => Tissue::isOfTheArm($row['path']) ? 'arm' : 'leg', 'points' => count($row['path'])], $tissue),
-            'props' => array_map(static fn(Prop $prop): array => [
-                'kind' => $prop->kind,
-                'size' => $prop->size,
-                'at' => array_map(static fn(string|Vec|Fastened $at): string|array => match (true) {
-                    is_string($at) => $at,
-                    $at instanceof Vec => self::tenths($at),
-                    default => 'fastened',
-                }, $prop->at),
-            ], $this->props),
+            'angle' =>
+                $this->angle === null
+                    ? null
+                    : [
+                        'joint' => $this->angle->joint,
+                        'low_deg' => round(
+                            $this->measured($this->at($exercise->mode === Mode::Isometric ? $levels[1] : $levels[0])),
+                        ),
+                        'high_deg' => round($this->measured($this->at($levels[1]))),
+                    ],
+            'tissue' => array_map(
+                static fn(array $row): array => [
+                    'kind' => $row['kind'],
+                    'limb' => $row['limb']->value,
+                    'of' => Tissue::isOfTheArm($row['path']) ? 'arm' : 'leg',
+                    'points' => count($row['path']),
+                ],
+                $tissue,
+            ),
+            'props' => array_map(
+                static fn(Prop $prop): array => [
+                    'kind' => $prop->kind,
+                    'size' => $prop->size,
+                    'at' => array_map(
+                        static fn(string|Vec|Fastened $at): string|array => match (true) {
+                            is_string($at) => $at,
+                            $at instanceof Vec => self::tenths($at),
+                            default => 'fastened',
+                        },
+                        $prop->at,
+                    ),
+                ],
+                $this->props,
+            ),
         ];
     }
 
@@ -282,15 +314,24 @@ final readonly class Figure
             $wrist = $body->point("wrist$side") ?? new Vec(0, 0, 0);
             $fore = $body->turn("fore$side");
 
-            return [$wrist, $wrist->plus($fore->ahead->times(10)), $wrist->plus($fore->right->times(10 * $angle->limb->sign()))];
+            return [
+                $wrist,
+                $wrist->plus($fore->ahead->times(10)),
+                $wrist->plus($fore->right->times(10 * $angle->limb->sign())),
+            ];
         }
-        $joint = $body->point(match ($angle->joint) {
-            'arm' => "shoulder$side",
-            default => $angle->joint . $side,
-        }) ?? new Vec(0, 0, 0);
-        $first = $body->turn(in_array($standing, ['pelvis', 'thorax'], true) ? $standing : $standing . $side)->up->times(-1);
+        $joint =
+            $body->point(
+                match ($angle->joint) {
+                    'arm' => "shoulder$side",
+                    default => $angle->joint . $side,
+                },
+            ) ?? new Vec(0, 0, 0);
+        $first = $body
+            ->turn(in_array($standing, ['pelvis', 'thorax'], true) ? $standing : $standing . $side)
+            ->up->times(-1);
         $now = $body->turn($moving . $side)->up->times(-1);
-        $square = $now->squareTo($first) ?? $body->turn($moving . $side)->ahead->squareTo($first) ?? new Vec(1, 0, 0);
+        $square = $now->squareTo($first) ?? ($body->turn($moving . $side)->ahead->squareTo($first) ?? new Vec(1, 0, 0));
 
         return [$joint, $joint->plus($first->times(10)), $joint->plus($square->times(10))];
     }
@@ -307,7 +348,11 @@ final readonly class Figure
             foreach ($exercise->limbs === Limbs::Together ? Limb::cases() : [Limb::Work] as $limb) {
                 foreach ($keys as $key) {
                     foreach (Tissue::of(Structure::from($key)) as $piece) {
-                        $found[json_encode([$piece['path'][0], $limb], JSON_THROW_ON_ERROR)] = ['kind' => $piece['kind'], 'limb' => $limb, 'path' => $piece['path']];
+                        $found[json_encode([$piece['path'][0], $limb], JSON_THROW_ON_ERROR)] = [
+                            'kind' => $piece['kind'],
+                            'limb' => $limb,
+                            'path' => $piece['path'],
+                        ];
                     }
                 }
             }

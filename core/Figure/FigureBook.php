@@ -28,7 +28,16 @@ final readonly class FigureBook
         $postures = Json::read($bases, static fn(ObjectNode $node): array => self::bases($node));
         $figures = [];
         foreach ($documents as $document) {
-            foreach (Json::read($document, static fn(ObjectNode $node): array => $node->each('figures', static fn(ObjectNode $figure): Figure => Figure::read($figure, $postures))) as $figure) {
+            foreach (
+                Json::read(
+                    $document,
+                    static fn(ObjectNode $node): array => $node->each(
+                        'figures',
+                        static fn(ObjectNode $figure): Figure => Figure::read($figure, $postures),
+                    ),
+                )
+                as $figure
+            ) {
                 $figures[$figure->exercise] = $figure;
             }
         }
@@ -39,7 +48,10 @@ final readonly class FigureBook
     /** The figure of an exercise; a practice's own is drawn as the one that it was copied from. Null where there is none. */
     public function of(string $exercise): ?Figure
     {
-        return $this->figures[$exercise] ?? (str_starts_with($exercise, self::OWN) ? $this->figures[substr($exercise, strlen(self::OWN))] ?? null : null);
+        return $this->figures[$exercise] ??
+            (str_starts_with($exercise, self::OWN)
+                ? $this->figures[substr($exercise, strlen(self::OWN))] ?? null
+                : null);
     }
 
     /** @return array<string, Pose> */

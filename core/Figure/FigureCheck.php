@@ -57,14 +57,19 @@ final readonly class FigureCheck
             if ($below === null || $easier === null || $other === null) {
                 continue;
             }
-            $seen = array_filter($rung->changes, static fn(RungChange $change): bool => match ($change) {
-                RungChange::Speed, RungChange::Contraction => false,
-                // More of the same weight or more throws look alike; a pack or a band does not.
-                RungChange::Load => ($exercises[$below->exercise]->equipment ?? []) !== ($exercises[$rung->exercise]->equipment ?? []),
-                default => true,
-            });
+            $seen = array_filter(
+                $rung->changes,
+                static fn(RungChange $change): bool => match ($change) {
+                    RungChange::Speed, RungChange::Contraction => false,
+                    // More of the same weight or more throws look alike; a pack or a band does not.
+                    RungChange::Load => ($exercises[$below->exercise]->equipment ?? []) !==
+                        ($exercises[$rung->exercise]->equipment ?? []),
+                    default => true,
+                },
+            );
             if ($seen !== [] && !self::differs($easier, $other)) {
-                yield "$ladder->key: \"$rung->exercise\" looks like \"$below->exercise\", though it changes " . implode(' and ', array_column($seen, 'value'));
+                yield "$ladder->key: \"$rung->exercise\" looks like \"$below->exercise\", though it changes " .
+                    implode(' and ', array_column($seen, 'value'));
             }
         }
     }
@@ -92,7 +97,15 @@ final readonly class FigureCheck
                 [$least, $most] = Body::LIMITS[$joint];
                 $angle = $body->angle($joint, $limb);
                 if ($angle < $least - 1 || $angle > $most + 1) {
-                    yield sprintf('%s: the %s joint of the %s side stands at %.0f°, and goes from %d to %d°', $when, $joint, $limb->value, $angle, $least, $most);
+                    yield sprintf(
+                        '%s: the %s joint of the %s side stands at %.0f°, and goes from %d to %d°',
+                        $when,
+                        $joint,
+                        $limb->value,
+                        $angle,
+                        $least,
+                        $most,
+                    );
                 }
             }
         }
@@ -108,9 +121,18 @@ final readonly class FigureCheck
         foreach ([...$figure->poses, ...$figure->lift] as $key) {
             foreach ($key->pose->angles as $name => $angle) {
                 $joint = explode('.', $name)[0];
-                [$least, $most] = in_array($joint, self::MEASURED, true) ? [-INF, INF] : Body::LIMITS[$joint] ?? [-INF, INF];
+                [$least, $most] = in_array($joint, self::MEASURED, true)
+                    ? [-INF, INF]
+                    : Body::LIMITS[$joint] ?? [-INF, INF];
                 if ($angle < $least || $angle > $most) {
-                    yield sprintf('level %.2f: %s is %.0f°, and goes from %d to %d°', $key->at, $name, $angle, $least, $most);
+                    yield sprintf(
+                        'level %.2f: %s is %.0f°, and goes from %d to %d°',
+                        $key->at,
+                        $name,
+                        $angle,
+                        $least,
+                        $most,
+                    );
                 }
             }
         }
@@ -133,7 +155,12 @@ final readonly class FigureCheck
             $radius = Body::RADIUS[explode('.', $name)[0]] ?? null;
             $point = $body->point($name);
             if ($radius !== null && $point !== null && $point->y - $radius < -self::TOLERANCE) {
-                yield sprintf('%s: the %s lies %.1f %% of the height under the floor', $when, $name, $radius - $point->y);
+                yield sprintf(
+                    '%s: the %s lies %.1f %% of the height under the floor',
+                    $when,
+                    $name,
+                    $radius - $point->y,
+                );
             }
         }
     }
@@ -168,7 +195,10 @@ final readonly class FigureCheck
         preg_match_all('/(\d+)°/u', $exercise->range, $found);
         $named = $found[1] === [] ? null : (float) max(array_map(intval(...), $found[1]));
         if ($figure->round !== null) {
-            $knees = array_map(static fn(Key $key): float => Skeleton::in($key->pose)->angle('knee', Limb::Work), $figure->poses);
+            $knees = array_map(
+                static fn(Key $key): float => Skeleton::in($key->pose)->angle('knee', Limb::Work),
+                $figure->poses,
+            );
             if ($named !== null && !self::isNear($named, $knees)) {
                 yield sprintf('the range names %d°, and the knee is at no pose near it', $named);
             }
@@ -186,12 +216,26 @@ final readonly class FigureCheck
         foreach (['lowered' => [0.0, $angle->low], 'lifted' => [1.0, $angle->high]] as $end => [$level, $said]) {
             $drawn = $figure->measured($figure->at($level));
             if (!self::isNear($said, [$drawn])) {
-                yield sprintf('the %s end is drawn with the %s at %.0f°, and says %.0f°', $end, $angle->joint, $drawn, $said);
+                yield sprintf(
+                    'the %s end is drawn with the %s at %.0f°, and says %.0f°',
+                    $end,
+                    $angle->joint,
+                    $drawn,
+                    $said,
+                );
             }
         }
         // A hold names its own angle; a movement one of its ends.
-        if ($named !== null && !self::isNear($named, $exercise->mode === Mode::Isometric ? [$angle->high] : [$angle->low, $angle->high])) {
-            yield sprintf('the range names %d°, and the figure goes from %.0f to %.0f°', $named, $angle->low, $angle->high);
+        if (
+            $named !== null &&
+            !self::isNear($named, $exercise->mode === Mode::Isometric ? [$angle->high] : [$angle->low, $angle->high])
+        ) {
+            yield sprintf(
+                'the range names %d°, and the figure goes from %.0f to %.0f°',
+                $named,
+                $angle->low,
+                $angle->high,
+            );
         }
     }
 
@@ -216,7 +260,12 @@ final readonly class FigureCheck
         }
         [$low, $high] = [$figure->loadHeight($figure->at(0)), $figure->loadHeight($figure->at(1))];
         if ($high - $low < 0.3) {
-            yield sprintf('the lifted end does not lift %s: it stands at %.1f, and at %.1f when lowered', implode(' from ', $figure->load), $high, $low);
+            yield sprintf(
+                'the lifted end does not lift %s: it stands at %.1f, and at %.1f when lowered',
+                implode(' from ', $figure->load),
+                $high,
+                $low,
+            );
         }
     }
 

@@ -19,10 +19,18 @@ final class FigureFolder
 
     public static function read(string $folder): FigureBook
     {
-        return FigureBook::fromDocuments(self::text("$folder/" . self::POSTURES), array_map(self::text(...), array_values(array_filter(
-            self::paths($folder),
-            static fn(string $path): bool => basename($path) !== self::POSTURES,
-        ))));
+        return FigureBook::fromDocuments(
+            self::text("$folder/" . self::POSTURES),
+            array_map(
+                self::text(...),
+                array_values(
+                    array_filter(
+                        self::paths($folder),
+                        static fn(string $path): bool => basename($path) !== self::POSTURES,
+                    ),
+                ),
+            ),
+        );
     }
 
     /** @return list<string> */

@@ -17,7 +17,28 @@ final readonly class Pose
     public const WHOLE = ['lean', 'roll', 'turn', 'bend', 'side', 'twist', 'neck', 'look'];
 
     /** Of each side. A leg that is stood on is said by shin, knee and heel; one in the air by hip, knee and ankle. */
-    public const SIDED = ['hip', 'out', 'rotate', 'knee', 'ankle', 'toes', 'shin', 'heel', 'tread', 'toes_up', 'arm', 'plane', 'arm_turn', 'elbow', 'palm', 'wrist', 'tilt', 'grip', 'blade', 'shrug'];
+    public const SIDED = [
+        'hip',
+        'out',
+        'rotate',
+        'knee',
+        'ankle',
+        'toes',
+        'shin',
+        'heel',
+        'tread',
+        'toes_up',
+        'arm',
+        'plane',
+        'arm_turn',
+        'elbow',
+        'palm',
+        'wrist',
+        'tilt',
+        'grip',
+        'blade',
+        'shrug',
+    ];
 
     private const REACHING = ['hand.work', 'hand.other', 'foot.work', 'foot.other'];
 
@@ -26,7 +47,12 @@ final readonly class Pose
      * @param string|null $on the point that is fixed to the world
      * @param array<string, Reach|null> $reaches by hand and foot; null lets go of what the pose before held
      */
-    public function __construct(public array $angles, public ?string $on = null, public ?Vec $at = null, public array $reaches = []) {}
+    public function __construct(
+        public array $angles,
+        public ?string $on = null,
+        public ?Vec $at = null,
+        public array $reaches = [],
+    ) {}
 
     /** @param array<string, self> $bases poses that others begin from */
     public static function read(ObjectNode $node, array $bases, ?self $before = null): self
@@ -45,22 +71,29 @@ final readonly class Pose
                 $said[$key] = $node->numberOrNull($key, -360, 360);
             }
         }
-        $reaches = $node->childOrNull('reach', static function (ObjectNode $child): array {
-            $found = [];
-            foreach (self::REACHING as $what) {
-                if ($child->has($what)) {
-                    $found[$what] = $child->childOrNull($what, Reach::read(...));
+        $reaches =
+            $node->childOrNull('reach', static function (ObjectNode $child): array {
+                $found = [];
+                foreach (self::REACHING as $what) {
+                    if ($child->has($what)) {
+                        $found[$what] = $child->childOrNull($what, Reach::read(...));
+                    }
                 }
-            }
 
-            return $found;
-        }) ?? [];
+                return $found;
+            }) ?? [];
         foreach ($node->textsOrNull('let_go') ?? [] as $what) {
             $reaches[$what] = null;
         }
 
         return new self(
-            self::merged($from->angles, array_map(floatval(...), array_filter($said, static fn(int|float|null $angle): bool => $angle !== null))),
+            self::merged(
+                $from->angles,
+                array_map(
+                    floatval(...),
+                    array_filter($said, static fn(int|float|null $angle): bool => $angle !== null),
+                ),
+            ),
             $node->textOrNull('on') ?? $from->on,
             self::vec($node, 'at') ?? $from->at,
             array_filter($reaches + $from->reaches, static fn(?Reach $reach): bool => $reach !== null),
@@ -88,7 +121,7 @@ final readonly class Pose
     /** An angle in degrees, of one side where that is named; what nothing says is 0. */
     public function angle(string $name, ?Limb $limb = null): float
     {
-        return ($limb === null ? null : $this->angles["$name.$limb->value"] ?? null) ?? $this->angles[$name] ?? 0.0;
+        return ($limb === null ? null : $this->angles["$name.$limb->value"] ?? null) ?? ($this->angles[$name] ?? 0.0);
     }
 
     /** Whether a leg is stood on, so that it is said by its shin. */
@@ -127,7 +160,10 @@ final readonly class Pose
         foreach (array_keys($this->reaches + $other->reaches) as $what) {
             $from = $this->reach($what);
             $to = $other->reach($what);
-            $reaches[$what] = $from === null || $to === null ? $to?->partly($part) ?? $from?->partly(1 - $part) : $from->towards($to, $part);
+            $reaches[$what] =
+                $from === null || $to === null
+                    ? $to?->partly($part) ?? $from?->partly(1 - $part)
+                    : $from->towards($to, $part);
         }
 
         return new self(

@@ -44,7 +44,9 @@ final readonly class Posed
 
         return match ($joint) {
             'hip' => $this->ahead('pelvis', "thigh$side"),
-            'out' => rad2deg(asin(max(-1, min(1, -$this->turn('pelvis')->within($this->turn("thigh$side")->up)->z * $limb->sign())))),
+            'out' => rad2deg(
+                asin(max(-1, min(1, -$this->turn('pelvis')->within($this->turn("thigh$side")->up)->z * $limb->sign()))),
+            ),
             'knee' => self::apart($this->turn("thigh$side")->up, $this->turn("shank$side")->up),
             'ankle' => self::risen($this->turn("shank$side")->within($this->turn("foot$side")->ahead)),
             'toes' => self::risen($this->turn("foot$side")->within($this->turn("toes$side")->ahead)),

@@ -11,8 +11,37 @@ final readonly class Prop
 {
     /** Kinds that can be drawn; docs/formats/figures.md says what places each takes. */
     public const KINDS = [
-        'wall', 'box', 'step', 'bench', 'table', 'chair', 'bed', 'ledge', 'slope', 'post', 'rail', 'line', 'cone', 'seat', 'plate', 'lever',
-        'band', 'strap', 'rope', 'weight', 'bar', 'ball', 'towel', 'hammer', 'stick', 'pack', 'cushion', 'cloth', 'force', 'sled', 'hanging',
+        'wall',
+        'box',
+        'step',
+        'bench',
+        'table',
+        'chair',
+        'bed',
+        'ledge',
+        'slope',
+        'post',
+        'rail',
+        'line',
+        'cone',
+        'seat',
+        'plate',
+        'lever',
+        'band',
+        'strap',
+        'rope',
+        'weight',
+        'bar',
+        'ball',
+        'towel',
+        'hammer',
+        'stick',
+        'pack',
+        'cushion',
+        'cloth',
+        'force',
+        'sled',
+        'hanging',
     ];
 
     private const SEGMENTS = ['pelvis', 'thorax', 'thigh', 'shank', 'foot', 'upper', 'fore', 'hand'];
@@ -31,7 +60,10 @@ final readonly class Prop
         foreach (is_array($node->raw()->at ?? null) ? $node->raw()->at : [] as $i => $end) {
             $place = self::place($end);
             if ($place === null) {
-                $node->inItem("at/$i", 'must be a point of the body, three numbers, or a part of the body with three numbers');
+                $node->inItem(
+                    "at/$i",
+                    'must be a point of the body, three numbers, or a part of the body with three numbers',
+                );
             } else {
                 $at[] = $place;
             }
@@ -46,9 +78,13 @@ final readonly class Prop
     private static function place(mixed $value): string|Vec|Fastened|null
     {
         if (is_string($value)) {
-            return in_array($value, Body::points(), true) || in_array($value, ['hand.work', 'hand.other'], true) ? $value : null;
+            return in_array($value, Body::points(), true) || in_array($value, ['hand.work', 'hand.other'], true)
+                ? $value
+                : null;
         }
-        $numbers = is_array($value) ? array_values(array_filter($value, static fn(mixed $part): bool => is_int($part) || is_float($part))) : [];
+        $numbers = is_array($value)
+            ? array_values(array_filter($value, static fn(mixed $part): bool => is_int($part) || is_float($part)))
+            : [];
         if (!is_array($value) || count($numbers) !== 3) {
             return null;
         }
@@ -58,6 +94,8 @@ final readonly class Prop
         }
         [$segment, $limb] = explode('.', is_string($value[0] ?? null) ? $value[0] : '') + [1 => 'work'];
 
-        return in_array($segment, self::SEGMENTS, true) && Limb::tryFrom($limb) !== null ? new Fastened($segment, Limb::from($limb), $vec) : null;
+        return in_array($segment, self::SEGMENTS, true) && Limb::tryFrom($limb) !== null
+            ? new Fastened($segment, Limb::from($limb), $vec)
+            : null;
     }
 }

@@ -49,7 +49,9 @@ final readonly class Reach
     /** On the way from this to another of the same limb. */
     public function towards(self $other, float $part): self
     {
-        $mixed = static fn(?Vec $from, ?Vec $to): ?Vec => $from === null || $to === null ? $from ?? $to : $from->between($to, $part);
+        $mixed = static fn(?Vec $from, ?Vec $to): ?Vec => $from === null || $to === null
+            ? $from ?? $to
+            : $from->between($to, $part);
 
         return new self(
             $part < 1 ? $this->point : $other->point,
@@ -66,6 +68,16 @@ final readonly class Reach
 
     public function partly(float $part): self
     {
-        return new self($this->point, $this->at, $this->palm, $this->fingers, $this->bow, $this->heel, $this->tread, $this->part * $part, $this->byHeel);
+        return new self(
+            $this->point,
+            $this->at,
+            $this->palm,
+            $this->fingers,
+            $this->bow,
+            $this->heel,
+            $this->tread,
+            $this->part * $part,
+            $this->byHeel,
+        );
     }
 }

@@ -50,13 +50,18 @@ final class Skeleton
     private function trunk(): void
     {
         $pose = $this->pose;
-        $pelvis = Turn::yaw($pose->angle('turn'))->then(Turn::pitch(-$pose->angle('lean')))->then(Turn::roll($pose->angle('roll')));
+        $pelvis = Turn::yaw($pose->angle('turn'))
+            ->then(Turn::pitch(-$pose->angle('lean')))
+            ->then(Turn::roll($pose->angle('roll')));
         $part = static fn(float $share): Turn => Turn::yaw($pose->angle('twist') * $share)
-            ->then(Turn::pitch(-$pose->angle('bend') * $share))->then(Turn::roll($pose->angle('side') * $share));
+            ->then(Turn::pitch(-$pose->angle('bend') * $share))
+            ->then(Turn::roll($pose->angle('side') * $share));
         $this->turns['pelvis'] = $pelvis;
         $this->turns['lumbar'] = $lumbar = $pelvis->then($part(0.5));
         $this->turns['thorax'] = $thorax = $pelvis->then($part(1));
-        $this->turns['head'] = $head = $thorax->then(Turn::yaw($pose->angle('look')))->then(Turn::pitch(-$pose->angle('neck')));
+        $this->turns['head'] = $head = $thorax
+            ->then(Turn::yaw($pose->angle('look')))
+            ->then(Turn::pitch(-$pose->angle('neck')));
         $sacrum = $pelvis->place(0, Body::SACRUM, 0);
         $this->points['pelvis'] = new Vec(0, 0, 0);
         $this->points['waist'] = $sacrum->plus($lumbar->place(0, Body::LUMBAR * 0.6, 0));
@@ -74,13 +79,16 @@ final class Skeleton
         if ($pose->standsOn($limb)) {
             $shin = $pose->angle('shin', $limb);
             $heading = Turn::yaw($pose->angle('turn'))->then($limb->sided(Turn::yaw($pose->angle('rotate', $limb))));
-            $plane = Turn::yaw($pose->angle('turn'))->then($limb->sided(Turn::roll(-$pose->angle('out', $limb))))
+            $plane = Turn::yaw($pose->angle('turn'))
+                ->then($limb->sided(Turn::roll(-$pose->angle('out', $limb))))
                 ->then($limb->sided(Turn::yaw($pose->angle('rotate', $limb))));
             $thigh = $plane->then(Turn::pitch($pose->angle('knee', $limb) - $shin));
             $shank = $plane->then(Turn::pitch(-$shin));
             $foot = $heading->then(Turn::pitch($pose->angle('tread', $limb) - $pose->angle('heel', $limb)));
         } else {
-            $thigh = $pelvis->then(Turn::pitch($pose->angle('hip', $limb)))->then($limb->sided(Turn::roll(-$pose->angle('out', $limb))))
+            $thigh = $pelvis
+                ->then(Turn::pitch($pose->angle('hip', $limb)))
+                ->then($limb->sided(Turn::roll(-$pose->angle('out', $limb))))
                 ->then($limb->sided(Turn::yaw($pose->angle('rotate', $limb))));
             $shank = $thigh->then(Turn::pitch(-$pose->angle('knee', $limb)));
             $foot = $shank->then(Turn::pitch($pose->angle('ankle', $limb)));
@@ -89,11 +97,24 @@ final class Skeleton
         $this->placeLeg($limb, $hip, $thigh, $shank, $foot);
     }
 
-    private function placeLeg(Limb $limb, Vec $hip, Turn $thigh, Turn $shank, Turn $foot, ?float $tread = null, bool $isPut = false): void
-    {
-        $toes = ($this->pose->standsOn($limb) && !$isPut) || $tread !== null
-            ? $foot->then(Turn::pitch(self::rise($foot->ahead, $tread ?? $this->pose->angle('tread', $limb)) + $this->pose->angle('toes_up', $limb)))
-            : $foot->then(Turn::pitch($isPut ? 0 : $this->pose->angle('toes', $limb)));
+    private function placeLeg(
+        Limb $limb,
+        Vec $hip,
+        Turn $thigh,
+        Turn $shank,
+        Turn $foot,
+        ?float $tread = null,
+        bool $isPut = false,
+    ): void {
+        $toes =
+            ($this->pose->standsOn($limb) && !$isPut) || $tread !== null
+                ? $foot->then(
+                    Turn::pitch(
+                        self::rise($foot->ahead, $tread ?? $this->pose->angle('tread', $limb)) +
+                            $this->pose->angle('toes_up', $limb),
+                    ),
+                )
+                : $foot->then(Turn::pitch($isPut ? 0 : $this->pose->angle('toes', $limb)));
         $side = ".$limb->value";
         $this->turns["thigh$side"] = $thigh;
         $this->turns["shank$side"] = $shank;
@@ -118,22 +139,31 @@ final class Skeleton
         $pose = $this->pose;
         $plane = Turn::yaw($pose->angle('plane', $limb));
         $back = Turn::yaw(-$pose->angle('plane', $limb));
-        $upper = $this->turns['thorax']->then($limb->sided(
-            $plane->then(Turn::pitch($pose->angle('arm', $limb)))->then($back)->then(Turn::yaw($pose->angle('arm_turn', $limb))),
-        ));
+        $upper = $this->turns['thorax']->then(
+            $limb->sided(
+                $plane
+                    ->then(Turn::pitch($pose->angle('arm', $limb)))
+                    ->then($back)
+                    ->then(Turn::yaw($pose->angle('arm_turn', $limb))),
+            ),
+        );
         $fore = $upper->then(Turn::pitch($pose->angle('elbow', $limb)));
-        $hand = $fore->then($limb->sided(Turn::yaw($pose->angle('palm', $limb) - 90)))->then(Turn::pitch(-$pose->angle('wrist', $limb)))
+        $hand = $fore
+            ->then($limb->sided(Turn::yaw($pose->angle('palm', $limb) - 90)))
+            ->then(Turn::pitch(-$pose->angle('wrist', $limb)))
             ->then($limb->sided(Turn::roll(-$pose->angle('tilt', $limb))));
         $this->placeArm($limb, $this->shoulder($limb), $upper, $fore, $hand);
     }
 
     private function shoulder(Limb $limb): Vec
     {
-        return $this->points['chest']->plus($this->turns['thorax']->place(
-            Body::SHOULDER[0] + $this->pose->angle('blade', $limb),
-            Body::SHOULDER[1] + $this->pose->angle('shrug', $limb),
-            Body::SHOULDER[2] * $limb->sign(),
-        ));
+        return $this->points['chest']->plus(
+            $this->turns['thorax']->place(
+                Body::SHOULDER[0] + $this->pose->angle('blade', $limb),
+                Body::SHOULDER[1] + $this->pose->angle('shrug', $limb),
+                Body::SHOULDER[2] * $limb->sign(),
+            ),
+        );
     }
 
     private function placeArm(Limb $limb, Vec $shoulder, Turn $upper, Turn $fore, Turn $hand): void
@@ -152,7 +182,9 @@ final class Skeleton
         $this->points["finger$side"] = $finger = $knuckle->plus($first->place(0, -Body::FINGER[0], 0));
         $this->points["tip$side"] = $finger->plus($second->place(0, -Body::FINGER[1], 0));
         $closed = min(1, $grip / 90);
-        $this->points["thumb$side"] = $wrist->plus($hand->place(0.6 + 2.6 * $closed, -4.2, $limb->sign() * (3.6 - 1.8 * $closed)));
+        $this->points["thumb$side"] = $wrist->plus(
+            $hand->place(0.6 + 2.6 * $closed, -4.2, $limb->sign() * (3.6 - 1.8 * $closed)),
+        );
         $middle = $wrist->plus($hand->place(Body::GRIP[1], -Body::GRIP[0], 0));
         $along = $hand->place(0, 0, 4.0 * $limb->sign());
         $this->points["grip_a$side"] = $middle->plus($along);
@@ -174,14 +206,23 @@ final class Skeleton
     private function reachWithFoot(Limb $limb, Reach $reach): void
     {
         $side = ".$limb->value";
-        $heading = Turn::yaw($this->pose->angle('turn'))->then($limb->sided(Turn::yaw($this->pose->angle('rotate', $limb))));
+        $heading = Turn::yaw($this->pose->angle('turn'))->then(
+            $limb->sided(Turn::yaw($this->pose->angle('rotate', $limb))),
+        );
         $wanted = $heading->then(Turn::pitch($reach->tread - $reach->heel));
         $now = $this->turns["foot$side"];
-        $foot = $reach->part < 1
-            ? Turn::of($now->up->between($wanted->up, $reach->part), $now->ahead->between($wanted->ahead, $reach->part))
-            : $wanted;
+        $foot =
+            $reach->part < 1
+                ? Turn::of(
+                    $now->up->between($wanted->up, $reach->part),
+                    $now->ahead->between($wanted->ahead, $reach->part),
+                )
+                : $wanted;
         [$sole, $offset] = $reach->byHeel ? ['heel', Body::HEEL] : ['ball', Body::BALL];
-        $place = $this->points[$sole . $side]->between($this->place($reach)->plus(new Vec(0, Body::RADIUS[$sole], 0)), $reach->part);
+        $place = $this->points[$sole . $side]->between(
+            $this->place($reach)->plus(new Vec(0, Body::RADIUS[$sole], 0)),
+            $reach->part,
+        );
         $ankle = $place->minus($foot->place($offset[0], $offset[1], 0));
         $hip = $this->points["hip$side"];
         $bow = $reach->bow ?? $this->turns['pelvis']->ahead->times(1.0)->plus($foot->ahead->times(0.6));
@@ -199,18 +240,34 @@ final class Skeleton
         $side = ".$limb->value";
         $shoulder = $this->points["shoulder$side"];
         $goal = $this->place($reach);
-        $flat = $reach->palm !== null && $reach->fingers !== null ? Turn::of($reach->fingers->times(-1), $reach->palm) : null;
+        $flat =
+            $reach->palm !== null && $reach->fingers !== null
+                ? Turn::of($reach->fingers->times(-1), $reach->palm)
+                : null;
         $bow = $reach->bow ?? $this->turns['thorax']->place(-0.5, -1, 0.5 * $limb->sign());
         // A hand that lies on something is put there whole; one that grips goes on straight from the forearm.
         $lower = Body::FOREARM + ($flat === null ? Body::GRIP[0] : 0);
-        $from = $flat === null ? $this->points["grip_a$side"]->between($this->points["grip_b$side"], 0.5) : $this->points["wrist$side"];
+        $from =
+            $flat === null
+                ? $this->points["grip_a$side"]->between($this->points["grip_b$side"], 0.5)
+                : $this->points["wrist$side"];
         $end = $from->between($flat === null ? $goal : $goal->minus($flat->place(0, -Body::GRIP[0], 0)), $reach->part);
         $elbow = $this->bent("hand$side", $shoulder, $end, Body::UPPER_ARM, $lower, $bow, $reach->part >= 1);
         // An elbow bends forwards.
-        $upper = Turn::of($shoulder->minus($elbow), self::front($shoulder->minus($elbow), $end->minus($elbow), $bow->times(-1)));
-        $fore = Turn::of($elbow->minus($end), self::front($elbow->minus($end), $shoulder->minus($elbow), $bow->times(-1)));
-        $hand = $flat ?? $fore->then($limb->sided(Turn::yaw($this->pose->angle('palm', $limb) - 90)))
-            ->then(Turn::pitch(-$this->pose->angle('wrist', $limb)))->then($limb->sided(Turn::roll(-$this->pose->angle('tilt', $limb))));
+        $upper = Turn::of(
+            $shoulder->minus($elbow),
+            self::front($shoulder->minus($elbow), $end->minus($elbow), $bow->times(-1)),
+        );
+        $fore = Turn::of(
+            $elbow->minus($end),
+            self::front($elbow->minus($end), $shoulder->minus($elbow), $bow->times(-1)),
+        );
+        $hand =
+            $flat ??
+            $fore
+                ->then($limb->sided(Turn::yaw($this->pose->angle('palm', $limb) - 90)))
+                ->then(Turn::pitch(-$this->pose->angle('wrist', $limb)))
+                ->then($limb->sided(Turn::roll(-$this->pose->angle('tilt', $limb))));
         $this->placeArm($limb, $shoulder, $upper, $fore, $hand);
     }
 
@@ -235,11 +292,13 @@ final class Skeleton
     {
         $isBent = $towards->unit()->cross($bone->unit())->length() > self::BENT;
 
-        return ($isBent ? $towards->squareTo($bone) : null) ?? $bow->squareTo($bone) ?? new Vec(1, 0, 0);
+        return ($isBent ? $towards->squareTo($bone) : null) ?? ($bow->squareTo($bone) ?? new Vec(1, 0, 0));
     }
 
     private function place(Reach $reach): Vec
     {
-        return $reach->point === null ? $reach->at : ($this->points[$reach->point] ?? new Vec(0, 0, 0))->plus($reach->at);
+        return $reach->point === null
+            ? $reach->at
+            : ($this->points[$reach->point] ?? new Vec(0, 0, 0))->plus($reach->at);
     }
 }

@@ -25,23 +25,65 @@ final class Tissue
     public static function of(Structure $structure): array
     {
         return match ($structure) {
-            Structure::PatellarTendon => [self::muscle(self::QUADRICEPS), self::tendon([['shank', 3.0, -1.2, 0], ['shank', 2.9, 2.0, 0], ['shank', 2.3, 5.0, 0]])],
-            Structure::QuadricepsTendon => [self::muscle(self::QUADRICEPS), self::tendon([['thigh', 2.8, 18.5, 0.2], ['thigh', 2.9, 21.5, 0], ['shank', 3.0, -1.4, 0]])],
+            Structure::PatellarTendon => [
+                self::muscle(self::QUADRICEPS),
+                self::tendon([['shank', 3.0, -1.2, 0], ['shank', 2.9, 2.0, 0], ['shank', 2.3, 5.0, 0]]),
+            ],
+            Structure::QuadricepsTendon => [
+                self::muscle(self::QUADRICEPS),
+                self::tendon([['thigh', 2.8, 18.5, 0.2], ['thigh', 2.9, 21.5, 0], ['shank', 3.0, -1.4, 0]]),
+            ],
             Structure::QuadricepsMuscle => [self::muscle(self::QUADRICEPS)],
-            Structure::AchillesMidportion => [self::muscle(self::CALF), self::tendon([['shank', -2.2, 13, 0], ['shank', -1.9, 18, 0], ['shank', -2.0, 22.5, 0]])],
-            Structure::AchillesInsertion => [self::muscle(self::CALF), self::tendon([['shank', -1.9, 19.5, 0], ['foot', -3.4, -0.6, 0], ['foot', -4.5, 2.0, 0]])],
+            Structure::AchillesMidportion => [
+                self::muscle(self::CALF),
+                self::tendon([['shank', -2.2, 13, 0], ['shank', -1.9, 18, 0], ['shank', -2.0, 22.5, 0]]),
+            ],
+            Structure::AchillesInsertion => [
+                self::muscle(self::CALF),
+                self::tendon([['shank', -1.9, 19.5, 0], ['foot', -3.4, -0.6, 0], ['foot', -4.5, 2.0, 0]]),
+            ],
             Structure::CalfMuscle => [self::muscle(self::CALF)],
-            Structure::PlantarFascia => [self::tendon([['foot', -2.6, 3.4, 0], ['foot', 2.2, 2.6, 0], ['foot', 7.0, 3.4, 0]])],
-            Structure::ProximalHamstring => [self::muscle(self::HAMSTRING), self::tendon([['pelvis', -3.0, 3.2, 4.2], ['thigh', -3.2, 3.5, 0]])],
+            Structure::PlantarFascia => [
+                self::tendon([['foot', -2.6, 3.4, 0], ['foot', 2.2, 2.6, 0], ['foot', 7.0, 3.4, 0]]),
+            ],
+            Structure::ProximalHamstring => [
+                self::muscle(self::HAMSTRING),
+                self::tendon([['pelvis', -3.0, 3.2, 4.2], ['thigh', -3.2, 3.5, 0]]),
+            ],
             Structure::HamstringMuscle => [self::muscle(self::HAMSTRING)],
-            Structure::DistalHamstring => [self::muscle(self::HAMSTRING), self::tendon([['thigh', -2.4, 18, 0], ['thigh', -2.3, 22.5, 0], ['shank', -1.9, 2.2, 0]])],
-            Structure::Adductor => [self::muscle(self::GROIN), self::tendon([['pelvis', 2.6, 2.2, 1.2], ['thigh', 0.8, 2.0, -3.0]])],
+            Structure::DistalHamstring => [
+                self::muscle(self::HAMSTRING),
+                self::tendon([['thigh', -2.4, 18, 0], ['thigh', -2.3, 22.5, 0], ['shank', -1.9, 2.2, 0]]),
+            ],
+            Structure::Adductor => [
+                self::muscle(self::GROIN),
+                self::tendon([['pelvis', 2.6, 2.2, 1.2], ['thigh', 0.8, 2.0, -3.0]]),
+            ],
             Structure::AdductorMuscle => [self::muscle(self::GROIN)],
-            Structure::Supraspinatus => [self::tendon([['thorax', -1.2, -16.4, 4.0], ['thorax', -0.6, -17.6, 7.5], ['upper', 0, -2.6, 1.6], ['upper', 0.4, 0.6, 2.6]])],
-            Structure::BicepsLongHead => [self::muscle(self::BICEPS), self::tendon([['upper', 0.4, -2.2, 0.4], ['upper', 2.2, 0.6, 0.6], ['upper', 1.8, 4.5, 0.2]])],
-            Structure::DistalBiceps => [self::muscle(self::BICEPS), self::tendon([['upper', 1.7, 14.5, 0], ['fore', 2.0, -0.4, 0], ['fore', 1.4, 2.6, 0]])],
-            Structure::LateralElbow => [self::muscle(self::WRIST_UP), self::tendon([['upper', -0.2, 17.6, 2.0], ['fore', -1.0, 2.8, 1.3]])],
-            Structure::MedialElbow => [self::muscle(self::WRIST_DOWN), self::tendon([['upper', 0.2, 17.6, -2.0], ['fore', 1.0, 2.8, -1.3]])],
+            Structure::Supraspinatus => [
+                self::tendon([
+                    ['thorax', -1.2, -16.4, 4.0],
+                    ['thorax', -0.6, -17.6, 7.5],
+                    ['upper', 0, -2.6, 1.6],
+                    ['upper', 0.4, 0.6, 2.6],
+                ]),
+            ],
+            Structure::BicepsLongHead => [
+                self::muscle(self::BICEPS),
+                self::tendon([['upper', 0.4, -2.2, 0.4], ['upper', 2.2, 0.6, 0.6], ['upper', 1.8, 4.5, 0.2]]),
+            ],
+            Structure::DistalBiceps => [
+                self::muscle(self::BICEPS),
+                self::tendon([['upper', 1.7, 14.5, 0], ['fore', 2.0, -0.4, 0], ['fore', 1.4, 2.6, 0]]),
+            ],
+            Structure::LateralElbow => [
+                self::muscle(self::WRIST_UP),
+                self::tendon([['upper', -0.2, 17.6, 2.0], ['fore', -1.0, 2.8, 1.3]]),
+            ],
+            Structure::MedialElbow => [
+                self::muscle(self::WRIST_DOWN),
+                self::tendon([['upper', 0.2, 17.6, -2.0], ['fore', 1.0, 2.8, -1.3]]),
+            ],
             Structure::WristFlexorsExtensors => [self::muscle(self::WRIST_UP), self::muscle(self::WRIST_DOWN)],
         };
     }
@@ -66,7 +108,9 @@ final class Tissue
             default => ["elbow.$limb->value", "fore.$limb->value"],
         };
 
-        return ($body->point($from) ?? new Vec(0, 0, 0))->plus($body->turn($turn)->place($ahead, -$down, $out * $limb->sign()));
+        return ($body->point($from) ?? new Vec(0, 0, 0))->plus(
+            $body->turn($turn)->place($ahead, -$down, $out * $limb->sign()),
+        );
     }
 
     /**
@@ -76,7 +120,13 @@ final class Tissue
      */
     private static function muscle(array $belly): array
     {
-        return ['kind' => 'muscle', 'path' => array_map(static fn(array $at): array => [$belly[0], (float) $at[0], (float) $at[1], (float) $at[2]], $belly[1])];
+        return [
+            'kind' => 'muscle',
+            'path' => array_map(
+                static fn(array $at): array => [$belly[0], (float) $at[0], (float) $at[1], (float) $at[2]],
+                $belly[1],
+            ),
+        ];
     }
 
     /**
@@ -86,6 +136,12 @@ final class Tissue
      */
     private static function tendon(array $path): array
     {
-        return ['kind' => 'tendon', 'path' => array_map(static fn(array $at): array => [$at[0], (float) $at[1], (float) $at[2], (float) $at[3]], $path)];
+        return [
+            'kind' => 'tendon',
+            'path' => array_map(
+                static fn(array $at): array => [$at[0], (float) $at[1], (float) $at[2], (float) $at[3]],
+                $path,
+            ),
+        ];
     }
 }

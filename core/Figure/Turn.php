@@ -42,7 +42,7 @@ final readonly class Turn
     public static function of(Vec $up, Vec $ahead): self
     {
         $up = $up->unit();
-        $ahead = $ahead->squareTo($up) ?? (new Vec(1, 0, 0))->squareTo($up) ?? new Vec(0, 0, 1);
+        $ahead = $ahead->squareTo($up) ?? ((new Vec(1, 0, 0))->squareTo($up) ?? new Vec(0, 0, 1));
 
         return new self($ahead, $up, $ahead->cross($up));
     }

@@ -31,12 +31,15 @@ final class GateOutlook
     {
         $evidence = new LogEvidence($log, $responses);
 
-        return array_map(static fn(CriterionResult $result): CriterionOutlook => new CriterionOutlook(
-            $result,
-            $result->state === CriterionState::Met ? self::since($result->criterion, $evidence) : null,
-            $result->state === CriterionState::Met ? null : self::earliest($result->criterion, $evidence),
-            $result->criterion->days($evidence),
-        ), $gate->criteria);
+        return array_map(
+            static fn(CriterionResult $result): CriterionOutlook => new CriterionOutlook(
+                $result,
+                $result->state === CriterionState::Met ? self::since($result->criterion, $evidence) : null,
+                $result->state === CriterionState::Met ? null : self::earliest($result->criterion, $evidence),
+                $result->criterion->days($evidence),
+            ),
+            $gate->criteria,
+        );
     }
 
     /**
@@ -51,7 +54,12 @@ final class GateOutlook
             if ($outlook->result->state === CriterionState::Met || $latest === null) {
                 continue;
             }
-            $latest = $outlook->earliest === null ? null : ($outlook->earliest->isAfter($latest) ? $outlook->earliest : $latest);
+            $latest =
+                $outlook->earliest === null
+                    ? null
+                    : ($outlook->earliest->isAfter($latest)
+                        ? $outlook->earliest
+                        : $latest);
         }
 
         return $latest;

@@ -17,9 +17,11 @@ final class Gatekeeper
     {
         $evidence = new LogEvidence($log, $responses);
 
-        return new Gate(array_map(
-            static fn(Criterion $criterion): CriterionResult => $criterion->on($evidence, $evidence->today()),
-            $log->stage->gate,
-        ));
+        return new Gate(
+            array_map(
+                static fn(Criterion $criterion): CriterionResult => $criterion->on($evidence, $evidence->today()),
+                $log->stage->gate,
+            ),
+        );
     }
 }

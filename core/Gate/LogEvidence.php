@@ -65,7 +65,12 @@ final class LogEvidence implements Evidence
 
     public function sessions(int $from, int $to): array
     {
-        return array_values(array_filter($this->sessions, static fn(DoneSession $session): bool => $session->day >= $from && $session->day <= $to));
+        return array_values(
+            array_filter(
+                $this->sessions,
+                static fn(DoneSession $session): bool => $session->day >= $from && $session->day <= $to,
+            ),
+        );
     }
 
     public function scores(int $from, int $to): array
@@ -83,12 +88,16 @@ final class LogEvidence implements Evidence
 
     public function tests(int $by): array
     {
-        return array_values(array_filter($this->log->file->tests, static fn(StrengthTest $test): bool => $test->on->number <= $by));
+        return array_values(
+            array_filter($this->log->file->tests, static fn(StrengthTest $test): bool => $test->on->number <= $by),
+        );
     }
 
     public function outcomes(int $by): array
     {
-        return array_values(array_filter($this->log->file->outcomes, static fn(Outcome $outcome): bool => $outcome->on->number <= $by));
+        return array_values(
+            array_filter($this->log->file->outcomes, static fn(Outcome $outcome): bool => $outcome->on->number <= $by),
+        );
     }
 
     public function signedOn(int $by): ?int
@@ -111,7 +120,13 @@ final class LogEvidence implements Evidence
 
     public function planned(int $from, int $to): array
     {
-        return array_values(array_filter($this->log->planned, static fn(PlannedSession $planned): bool => $planned->on->number >= $from && $planned->on->number <= $to));
+        return array_values(
+            array_filter(
+                $this->log->planned,
+                static fn(PlannedSession $planned): bool => $planned->on->number >= $from &&
+                    $planned->on->number <= $to,
+            ),
+        );
     }
 
     public function isBegun(PlannedSession $planned): bool
@@ -130,9 +145,20 @@ final class LogEvidence implements Evidence
 
     public function ahead(int $from, int $to): array
     {
-        $this->ahead ??= array_values(array_filter($this->planned($this->today(), PHP_INT_MAX), fn(PlannedSession $planned): bool => !$this->isBegun($planned)));
+        $this->ahead ??= array_values(
+            array_filter(
+                $this->planned($this->today(), PHP_INT_MAX),
+                fn(PlannedSession $planned): bool => !$this->isBegun($planned),
+            ),
+        );
 
-        return array_values(array_filter($this->ahead, static fn(PlannedSession $planned): bool => $planned->on->number >= $from && $planned->on->number <= $to));
+        return array_values(
+            array_filter(
+                $this->ahead,
+                static fn(PlannedSession $planned): bool => $planned->on->number >= $from &&
+                    $planned->on->number <= $to,
+            ),
+        );
     }
 
     public function isPractice(PlannedSession $planned): bool

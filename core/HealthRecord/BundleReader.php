@@ -17,8 +17,19 @@ final class BundleReader
 {
     /** @var array<string, mixed> the case file as far as it was found */
     private array $found = [
-        'format' => CaseFile::FORMAT, 'athlete' => [], 'case' => [], 'stages' => [], 'stage_history' => [], 'planned' => [], 'sessions' => [], 'check_ins' => [],
-        'tests' => [], 'outcomes' => [], 'sign_offs' => [], 'reviews' => [], 'dose_changes' => [],
+        'format' => CaseFile::FORMAT,
+        'athlete' => [],
+        'case' => [],
+        'stages' => [],
+        'stage_history' => [],
+        'planned' => [],
+        'sessions' => [],
+        'check_ins' => [],
+        'tests' => [],
+        'outcomes' => [],
+        'sign_offs' => [],
+        'reviews' => [],
+        'dose_changes' => [],
     ];
 
     /** @throws InvalidInput where it is no Bundle, or the case that it holds is not sound */
@@ -46,7 +57,10 @@ final class BundleReader
             $reader->resource($resource, "/entry/$i/resource");
         }
         if (!isset($reader->found['response_rule'])) {
-            throw InvalidInput::at('/entry', 'holds no programme of staged loading; Rung can read the bundles that it writes (docs/formats/fhir.md)');
+            throw InvalidInput::at(
+                '/entry',
+                'holds no programme of staged loading; Rung can read the bundles that it writes (docs/formats/fhir.md)',
+            );
         }
 
         return CaseFile::fromJson(json_encode($reader->found, JSON_THROW_ON_ERROR));
@@ -63,17 +77,46 @@ final class BundleReader
     {
         $fields = self::extensions($resource, $path);
         match ($resource['resourceType'] ?? null) {
-            'Patient' => $this->put('athlete', ['name' => self::at($resource, 'name', 0, 'text') ?? self::at($fields, 'athlete', 'name')]),
-            'Condition' => $this->put('case', self::map($fields['case'] ?? null) + ['structure' => self::code($resource['code'] ?? null), 'opened_on' => $resource['recordedDate'] ?? null, 'notes' => self::at($resource, 'note', 0, 'text')]),
-            'Goal' => $this->put('athlete', ['goal' => self::code($resource['description'] ?? null)]),
-            'CarePlan' => isset($fields['response_rule']) ? $this->programme($resource, $fields, $path) : $this->stage($resource, $fields, $path),
-            'Procedure' => $this->add('sessions', self::map($fields['as_written'] ?? null) + self::map($fields['session'] ?? null) + [
-                'id' => self::at($resource, 'identifier', 0, 'value'), 'kind' => self::code($resource['code'] ?? null), 'notes' => self::at($resource, 'note', 0, 'text'),
-                'started_at' => self::at($resource, 'performedPeriod', 'start'), 'ended_at' => self::at($resource, 'performedPeriod', 'end'),
+            'Patient' => $this->put('athlete', [
+                'name' => self::at($resource, 'name', 0, 'text') ?? self::at($fields, 'athlete', 'name'),
             ]),
+            'Condition' => $this->put(
+                'case',
+                self::map($fields['case'] ?? null) + [
+                    'structure' => self::code($resource['code'] ?? null),
+                    'opened_on' => $resource['recordedDate'] ?? null,
+                    'notes' => self::at($resource, 'note', 0, 'text'),
+                ],
+            ),
+            'Goal' => $this->put('athlete', ['goal' => self::code($resource['description'] ?? null)]),
+            'CarePlan' => isset($fields['response_rule'])
+                ? $this->programme($resource, $fields, $path)
+                : $this->stage($resource, $fields, $path),
+            'Procedure' => $this->add(
+                'sessions',
+                self::map($fields['as_written'] ?? null) +
+                    self::map($fields['session'] ?? null) + [
+                        'id' => self::at($resource, 'identifier', 0, 'value'),
+                        'kind' => self::code($resource['code'] ?? null),
+                        'notes' => self::at($resource, 'note', 0, 'text'),
+                        'started_at' => self::at($resource, 'performedPeriod', 'start'),
+                        'ended_at' => self::at($resource, 'performedPeriod', 'end'),
+                    ],
+            ),
             'Observation' => $this->observation($resource, $fields),
-            'ClinicalImpression' => $this->add('reviews', self::map($fields['as_written'] ?? null) + self::map($fields['review'] ?? null) + ['at' => $resource['effectiveDateTime'] ?? null]),
-            'Provenance' => $this->add('dose_changes', self::map($fields['as_written'] ?? null) + self::map($fields['dose_change'] ?? null) + ['at' => $resource['recorded'] ?? null, 'kind' => self::code($resource['activity'] ?? null)]),
+            'ClinicalImpression' => $this->add(
+                'reviews',
+                self::map($fields['as_written'] ?? null) +
+                    self::map($fields['review'] ?? null) + ['at' => $resource['effectiveDateTime'] ?? null],
+            ),
+            'Provenance' => $this->add(
+                'dose_changes',
+                self::map($fields['as_written'] ?? null) +
+                    self::map($fields['dose_change'] ?? null) + [
+                        'at' => $resource['recorded'] ?? null,
+                        'kind' => self::code($resource['activity'] ?? null),
+                    ],
+            ),
             default => null,
         };
     }
@@ -89,7 +132,13 @@ final class BundleReader
         }
         foreach (array_values(self::map($resource['activity'] ?? null)) as $i => $activity) {
             $detail = self::map(self::map($activity)['detail'] ?? null);
-            $this->add('planned', self::map(self::extensions($detail, "$path/activity/$i/detail")['planned'] ?? null) + ['on' => self::at($detail, 'scheduledTiming', 'event', 0), 'slot' => $detail['description'] ?? '']);
+            $this->add(
+                'planned',
+                self::map(self::extensions($detail, "$path/activity/$i/detail")['planned'] ?? null) + [
+                    'on' => self::at($detail, 'scheduledTiming', 'event', 0),
+                    'slot' => $detail['description'] ?? '',
+                ],
+            );
         }
     }
 
@@ -104,9 +153,19 @@ final class BundleReader
         }
         $prescriptions = [];
         foreach (array_values(self::map($resource['activity'] ?? null)) as $i => $activity) {
-            $prescriptions[] = self::extensions(self::map(self::map($activity)['detail'] ?? null), "$path/activity/$i/detail")['prescription'] ?? null;
+            $prescriptions[] =
+                self::extensions(self::map(self::map($activity)['detail'] ?? null), "$path/activity/$i/detail")[
+                    'prescription'
+                ] ?? null;
         }
-        $this->add('stages', self::map($fields['stage']) + ['key' => self::at($resource, 'identifier', 0, 'value'), 'title' => $resource['title'] ?? null, 'prescriptions' => $prescriptions]);
+        $this->add(
+            'stages',
+            self::map($fields['stage']) + [
+                'key' => self::at($resource, 'identifier', 0, 'value'),
+                'title' => $resource['title'] ?? null,
+                'prescriptions' => $prescriptions,
+            ],
+        );
     }
 
     /**
@@ -118,19 +177,51 @@ final class BundleReader
         $on = $resource['effectiveDateTime'] ?? null;
         $value = self::at($resource, 'valueQuantity', 'value');
         $components = array_map(self::map(...), array_values(self::map($resource['component'] ?? null)));
-        $of = static fn(string $code): array => array_values(array_filter($components, static fn(array $component): bool => self::code($component['code'] ?? null) === $code));
+        $of = static fn(string $code): array => array_values(
+            array_filter(
+                $components,
+                static fn(array $component): bool => self::code($component['code'] ?? null) === $code,
+            ),
+        );
         $code = self::code($resource['code'] ?? null);
         match (true) {
-            self::at($resource, 'code', 'coding', 0, 'code') === '29463-7' => $this->put('athlete', ['body_mass_kg' => $value]),
-            $code === 'morning-test' => $this->add('check_ins', self::map($fields['as_written'] ?? null) + self::map($fields['check_in'] ?? null) + [
-                'id' => self::at($resource, 'identifier', 0, 'value'), 'at' => $on, 'provocation' => $value, 'notes' => self::at($resource, 'note', 0, 'text'),
-                'stiffness_min' => self::at($of('morning-stiffness'), 0, 'valueQuantity', 'value'),
-                'signs' => ($signs = $of('sign')) === [] ? null : array_map(static fn(array $sign): ?string => self::code($sign['valueCodeableConcept'] ?? null), $signs),
+            self::at($resource, 'code', 'coding', 0, 'code') === '29463-7' => $this->put('athlete', [
+                'body_mass_kg' => $value,
             ]),
-            $code === 'technique-signed' => $this->add('sign_offs', self::map($fields['sign_off'] ?? null) + ['on' => $on]),
-            $code === 'severity-score' => $this->add('outcomes', ['measure' => self::at($resource, 'code', 'text'), 'on' => $on, 'score' => $value]),
+            $code === 'morning-test' => $this->add(
+                'check_ins',
+                self::map($fields['as_written'] ?? null) +
+                    self::map($fields['check_in'] ?? null) + [
+                        'id' => self::at($resource, 'identifier', 0, 'value'),
+                        'at' => $on,
+                        'provocation' => $value,
+                        'notes' => self::at($resource, 'note', 0, 'text'),
+                        'stiffness_min' => self::at($of('morning-stiffness'), 0, 'valueQuantity', 'value'),
+                        'signs' =>
+                            ($signs = $of('sign')) === []
+                                ? null
+                                : array_map(
+                                    static fn(array $sign): ?string => self::code(
+                                        $sign['valueCodeableConcept'] ?? null,
+                                    ),
+                                    $signs,
+                                ),
+                    ],
+            ),
+            $code === 'technique-signed' => $this->add(
+                'sign_offs',
+                self::map($fields['sign_off'] ?? null) + ['on' => $on],
+            ),
+            $code === 'severity-score' => $this->add('outcomes', [
+                'measure' => self::at($resource, 'code', 'text'),
+                'on' => $on,
+                'score' => $value,
+            ]),
             $of('affected') !== [] => $this->add('tests', [
-                'test' => $code, 'on' => $on, 'affected' => self::at($of('affected'), 0, 'valueQuantity', 'value'), 'unaffected' => self::at($of('unaffected'), 0, 'valueQuantity', 'value'),
+                'test' => $code,
+                'on' => $on,
+                'affected' => self::at($of('affected'), 0, 'valueQuantity', 'value'),
+                'unaffected' => self::at($of('unaffected'), 0, 'valueQuantity', 'value'),
                 'unit' => self::at($of('affected'), 0, 'valueQuantity', 'unit'),
             ]),
             default => null,
@@ -140,13 +231,18 @@ final class BundleReader
     /** @param array<mixed> $fields */
     private function put(string $part, array $fields): void
     {
-        $this->found[$part] = array_filter($fields, static fn(mixed $value): bool => $value !== null) + self::map($this->found[$part] ?? null);
+        $this->found[$part] =
+            array_filter($fields, static fn(mixed $value): bool => $value !== null) +
+            self::map($this->found[$part] ?? null);
     }
 
     /** @param array<mixed> $fields */
     private function add(string $part, array $fields): void
     {
-        $this->found[$part] = [...array_values(self::map($this->found[$part] ?? null)), array_filter($fields, static fn(mixed $value): bool => $value !== null)];
+        $this->found[$part] = [
+            ...array_values(self::map($this->found[$part] ?? null)),
+            array_filter($fields, static fn(mixed $value): bool => $value !== null),
+        ];
     }
 
     /**
@@ -162,7 +258,10 @@ final class BundleReader
         foreach (array_values(self::map($resource['extension'] ?? null)) as $i => $extension) {
             $url = self::map($extension)['url'] ?? null;
             if (is_string($url) && str_starts_with($url, Codes::FIELDS)) {
-                $fields[substr($url, strlen(Codes::FIELDS))] = Fields::read(self::map($extension), "$path/extension/$i");
+                $fields[substr($url, strlen(Codes::FIELDS))] = Fields::read(
+                    self::map($extension),
+                    "$path/extension/$i",
+                );
             }
         }
 

@@ -26,7 +26,19 @@ final class Codes
 
     /** Units of measures as UCUM writes them; what is not listed is a count or a score. */
     private const UNITS = [
-        'N' => 'N', 'kg' => 'kg', 'Nm' => 'N.m', 'N·m' => 'N.m', 's' => 's', 'min' => 'min', 'cm' => 'cm', 'mm' => 'mm', 'm' => 'm', '°' => 'deg', 'deg' => 'deg', '%' => '%', 'N/kg' => 'N/kg',
+        'N' => 'N',
+        'kg' => 'kg',
+        'Nm' => 'N.m',
+        'N·m' => 'N.m',
+        's' => 's',
+        'min' => 'min',
+        'cm' => 'cm',
+        'mm' => 'mm',
+        'm' => 'm',
+        '°' => 'deg',
+        'deg' => 'deg',
+        '%' => '%',
+        'N/kg' => 'N/kg',
     ];
 
     /** Codes of ours that are no enum of the core. */
@@ -55,7 +67,10 @@ final class Codes
     public static function withLoinc(string $code, string $loinc, string $display): array
     {
         $concept = self::own($code);
-        $concept['coding'] = [...is_array($concept['coding']) ? $concept['coding'] : [], ['system' => self::LOINC, 'code' => $loinc, 'display' => $display]];
+        $concept['coding'] = [
+            ...is_array($concept['coding']) ? $concept['coding'] : [],
+            ['system' => self::LOINC, 'code' => $loinc, 'display' => $display],
+        ];
 
         return $concept;
     }
@@ -78,7 +93,10 @@ final class Codes
     public static function system(): array
     {
         $concepts = [];
-        foreach ([...Structure::cases(), ...Sign::cases(), ...SessionKind::cases(), ...DoseChangeKind::cases()] as $case) {
+        foreach (
+            [...Structure::cases(), ...Sign::cases(), ...SessionKind::cases(), ...DoseChangeKind::cases()]
+            as $case
+        ) {
             $concepts[$case->value] ??= ucfirst(strtr($case->value, '_', ' '));
         }
         foreach (self::OTHERS as $code => $display) {
@@ -92,10 +110,15 @@ final class Codes
             'title' => 'Codes of staged tendon and muscle loading',
             'status' => 'active',
             'experimental' => false,
-            'description' => 'What standard code systems have no code for. Measures and exercises of a practice carry their own keys, so that this list is a fragment.',
+            'description' =>
+                'What standard code systems have no code for. Measures and exercises of a practice carry their own keys, so that this list is a fragment.',
             'caseSensitive' => true,
             'content' => 'fragment',
-            'concept' => array_map(static fn(string $code, string $display): array => ['code' => $code, 'display' => $display], array_map(strval(...), array_keys($concepts)), array_values($concepts)),
+            'concept' => array_map(
+                static fn(string $code, string $display): array => ['code' => $code, 'display' => $display],
+                array_map(strval(...), array_keys($concepts)),
+                array_values($concepts),
+            ),
         ];
     }
 }

@@ -24,16 +24,19 @@ final class Fields
     /** @return array<string, mixed> an Extension */
     public static function write(string $url, mixed $value): array
     {
-        return ['url' => $url] + match (true) {
-            is_bool($value) => ['valueBoolean' => $value],
-            is_int($value) => ['valueInteger' => $value],
-            is_float($value) => ['valueDecimal' => $value],
-            $value === '' => ['valueCode' => self::EMPTY_TEXT],
-            is_string($value) => ['valueString' => $value],
-            $value === [] => ['valueCode' => self::EMPTY_LIST],
-            is_array($value) && array_is_list($value) => ['extension' => array_map(static fn(mixed $item): array => self::write(self::ITEM, $item), $value)],
-            default => self::fields((array) $value),
-        };
+        return ['url' => $url] +
+            match (true) {
+                is_bool($value) => ['valueBoolean' => $value],
+                is_int($value) => ['valueInteger' => $value],
+                is_float($value) => ['valueDecimal' => $value],
+                $value === '' => ['valueCode' => self::EMPTY_TEXT],
+                is_string($value) => ['valueString' => $value],
+                $value === [] => ['valueCode' => self::EMPTY_LIST],
+                is_array($value) && array_is_list($value) => [
+                    'extension' => array_map(static fn(mixed $item): array => self::write(self::ITEM, $item), $value),
+                ],
+                default => self::fields((array) $value),
+            };
     }
 
     /**
@@ -52,7 +55,7 @@ final class Fields
                     throw InvalidInput::at("$path/extension/$i", 'must be an extension with a url');
                 }
                 $value = self::read($field, "$path/extension/$i");
-                $url === self::ITEM ? $values[] = $value : $values[$url] = $value;
+                $url === self::ITEM ? ($values[] = $value) : ($values[$url] = $value);
             }
 
             return $values;
@@ -78,6 +81,14 @@ final class Fields
      */
     private static function fields(array $fields): array
     {
-        return $fields === [] ? ['valueCode' => self::EMPTY_FIELDS] : ['extension' => array_map(self::write(...), array_map(strval(...), array_keys($fields)), array_values($fields))];
+        return $fields === []
+            ? ['valueCode' => self::EMPTY_FIELDS]
+            : [
+                'extension' => array_map(
+                    self::write(...),
+                    array_map(strval(...), array_keys($fields)),
+                    array_values($fields),
+                ),
+            ];
     }
 }

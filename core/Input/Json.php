@@ -56,7 +56,7 @@ final class Json
         } catch (JsonException $problem) {
             throw InvalidInput::at('', 'is not JSON in UTF-8: ' . lcfirst($problem->getMessage()));
         }
-        if (!$value instanceof stdClass) {
+        if (!($value instanceof stdClass)) {
             throw InvalidInput::at('', 'must be a JSON object');
         }
 

@@ -44,7 +44,10 @@ final class ObjectNode
         $result = $read($this);
         foreach ($this->fields as $name => $_) {
             if (!isset($this->asked[$name])) {
-                $this->faults?->add($this->path() . '/' . self::escaped((string) $name), 'is not a known field; remove it');
+                $this->faults?->add(
+                    $this->path() . '/' . self::escaped((string) $name),
+                    'is not a known field; remove it',
+                );
             }
         }
 
@@ -114,7 +117,9 @@ final class ObjectNode
     {
         $value = $this->fields[$field] ?? null;
 
-        return $value instanceof stdClass && isset($value->{$inner}) && $this->faults?->isAt($this->path($field) . '/' . self::escaped($inner)) !== true;
+        return $value instanceof stdClass &&
+            isset($value->{$inner}) &&
+            $this->faults?->isAt($this->path($field) . '/' . self::escaped($inner)) !== true;
     }
 
     /** Whether the field is there and not null. */
@@ -385,7 +390,7 @@ final class ObjectNode
      */
     private function objectAt(mixed $value, string $step, callable $read): mixed
     {
-        if (!$value instanceof stdClass) {
+        if (!($value instanceof stdClass)) {
             $this->inItem($step, 'must be an object');
 
             return $this->standIn($read);

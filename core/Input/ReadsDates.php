@@ -13,7 +13,8 @@ trait ReadsDates
 {
     public function moment(string $field): Moment
     {
-        return ($this->required($field) ? $this->momentOrNull($field) : null) ?? Moment::fromIso('1970-01-01T00:00:00Z');
+        return ($this->required($field) ? $this->momentOrNull($field) : null) ??
+            Moment::fromIso('1970-01-01T00:00:00Z');
     }
 
     public function momentOrNull(string $field): ?Moment

@@ -31,7 +31,10 @@ final class CalendarLint extends Notes
         foreach ($this->subject->events as $event) {
             foreach ($springs as $day) {
                 if (abs($day - $event->number) <= 1) {
-                    $this->say(LintKey::SpringsNearEvent, 'Springs within a day of the event on ' . TimeWords::day($event) . '.');
+                    $this->say(
+                        LintKey::SpringsNearEvent,
+                        'Springs within a day of the event on ' . TimeWords::day($event) . '.',
+                    );
                 }
             }
         }
@@ -59,10 +62,15 @@ final class CalendarLint extends Notes
     private function daysOf(callable $wanted): array
     {
         $keys = array_column(array_filter($this->subject->stage->slots, $wanted), 'key');
-        $days = array_unique(array_map(
-            static fn(Placed $placed): int => $placed->on->number,
-            array_filter($this->subject->calendar, static fn(Placed $placed): bool => in_array($placed->slot, $keys, true)),
-        ));
+        $days = array_unique(
+            array_map(
+                static fn(Placed $placed): int => $placed->on->number,
+                array_filter(
+                    $this->subject->calendar,
+                    static fn(Placed $placed): bool => in_array($placed->slot, $keys, true),
+                ),
+            ),
+        );
         sort($days);
 
         return $days;
@@ -70,11 +78,14 @@ final class CalendarLint extends Notes
 
     private function isHeavy(Slot $slot): bool
     {
-        return array_filter($this->subject->stage->stage->prescriptions, static fn(Prescription $p): bool => $p->slot === $slot->key
-            && $p->mode->isMoving()
-            && (($p->dose->rm ?? PHP_INT_MAX) <= self::HEAVY_RM
-                || ($p->dose->effort ?? 0) >= self::HEAVY_EFFORT
-                || ($p->dose->percent_mvc ?? 0) >= self::HEAVY_PERCENT)) !== [];
+        return array_filter(
+            $this->subject->stage->stage->prescriptions,
+            static fn(Prescription $p): bool => $p->slot === $slot->key &&
+                $p->mode->isMoving() &&
+                (($p->dose->rm ?? PHP_INT_MAX) <= self::HEAVY_RM ||
+                    ($p->dose->effort ?? 0) >= self::HEAVY_EFFORT ||
+                    ($p->dose->percent_mvc ?? 0) >= self::HEAVY_PERCENT),
+        ) !== [];
     }
 
     /** @param list<int> $days */

@@ -27,7 +27,10 @@ final class CourseLint extends Notes
         }
         $least = $this->limit(LintKey::LittleDone, 'percent');
         if ($summary->adherencePercent !== null && $summary->adherencePercent < $least) {
-            $this->say(LintKey::LittleDone, "$summary->adherencePercent % done in two weeks. Look at what stands in the way before the dose.");
+            $this->say(
+                LintKey::LittleDone,
+                "$summary->adherencePercent % done in two weeks. Look at what stands in the way before the dose.",
+            );
         }
         if ($summary->notImproving) {
             $this->say(LintKey::Plateau, 'No better than in the first week. ' . $this->oneThing());
@@ -41,7 +44,11 @@ final class CourseLint extends Notes
         foreach ($this->subject->stage->stage->prescriptions as $prescription) {
             foreach ($summary->doneOf($prescription)->sets ?? [] as $set) {
                 if (($set->reps ?? 0) >= $reps && ($set->rir ?? 0) >= $most) {
-                    $this->say(LintKey::EasyHighReps, "$set->reps repetitions were done with $set->rir in reserve.", $prescription);
+                    $this->say(
+                        LintKey::EasyHighReps,
+                        "$set->reps repetitions were done with $set->rir in reserve.",
+                        $prescription,
+                    );
 
                     break;
                 }
@@ -60,9 +67,13 @@ final class CourseLint extends Notes
                 : 'Change one thing: another kind of contraction, holds beside what is there.';
         }
         foreach ($prescriptions as $prescription) {
-            $next = $this->subject->catalogue->neighbour($prescription->exercise, 1) ?? $this->fromAnotherLadder($prescription);
+            $next =
+                $this->subject->catalogue->neighbour($prescription->exercise, 1) ??
+                $this->fromAnotherLadder($prescription);
             if ($next !== null) {
-                return "Change one thing: $next->title in place of {$this->subject->catalogue->titleOf($prescription->exercise)}.";
+                return "Change one thing: $next->title in place of {$this->subject->catalogue->titleOf(
+                    $prescription->exercise,
+                )}.";
             }
         }
 
@@ -76,8 +87,12 @@ final class CourseLint extends Notes
         foreach ($this->subject->catalogue->ladders as $ladder) {
             $rungs = $ladder->exercises();
             $top = $this->subject->catalogue->exercises[$rungs[count($rungs) - 1] ?? ''] ?? null;
-            if ($top !== null && $top->mode === $prescription->mode && !in_array($top->key, $taken, true)
-                && $top->loads($this->subject->structure->structure) === Directness::Target) {
+            if (
+                $top !== null &&
+                $top->mode === $prescription->mode &&
+                !in_array($top->key, $taken, true) &&
+                $top->loads($this->subject->structure->structure) === Directness::Target
+            ) {
                 return $top;
             }
         }

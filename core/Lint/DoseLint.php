@@ -38,7 +38,10 @@ final class DoseLint extends Notes
             $this->position($prescription, $exercise);
         }
         if ($targets === 0 && $stage->mode !== Mode::Sport && $stage->prescriptions !== []) {
-            $this->say(LintKey::NoTarget, "No exercise of this stage loads the {$this->subject->structure->name()} directly.");
+            $this->say(
+                LintKey::NoTarget,
+                "No exercise of this stage loads the {$this->subject->structure->name()} directly.",
+            );
         }
         $this->lowering();
         $this->length();
@@ -50,10 +53,19 @@ final class DoseLint extends Notes
         $heavy = $this->subject->rule->name === self::HEAVY_SCHOOL;
         $percent = $this->limit(LintKey::TooLightHeavy, 'percent_mvc');
         $effort = $this->limit(LintKey::TooLightHeavy, 'effort');
-        $intensity = $dose->percent_mvc !== null ? "$dose->percent_mvc % of maximum" : ($dose->effort === null ? 'no intensity set' : "effort $dose->effort of 10");
+        $intensity =
+            $dose->percent_mvc !== null
+                ? "$dose->percent_mvc % of maximum"
+                : ($dose->effort === null
+                    ? 'no intensity set'
+                    : "effort $dose->effort of 10");
         $isLight = $dose->percent_mvc !== null ? $dose->percent_mvc < $percent : ($dose->effort ?? 0) < $effort;
         if ($heavy && $isLight) {
-            $this->say(LintKey::TooLightHeavy, "$intensity; this school asks for $percent % or effort $effort at least.", $prescription);
+            $this->say(
+                LintKey::TooLightHeavy,
+                "$intensity; this school asks for $percent % or effort $effort at least.",
+                $prescription,
+            );
         }
         if ($prescription->mode !== Mode::Isometric) {
             return;
@@ -87,14 +99,25 @@ final class DoseLint extends Notes
             $this->say(LintKey::HeelDrop, 'the heel goes below the level of the floor.', $prescription);
         }
         foreach ($structure->avoid as $avoid) {
-            if ($this->subject->irritable && $avoid->concerns($exercise, $prescription->dose)
-                && !($insertion && $avoid->position === Position::BelowFloor)) {
+            if (
+                $this->subject->irritable &&
+                $avoid->concerns($exercise, $prescription->dose) &&
+                !($insertion && $avoid->position === Position::BelowFloor)
+            ) {
                 $this->say(LintKey::AvoidPosition, "$avoid->words.", $prescription);
             }
         }
         $days = $this->limit(LintKey::LongLeverEarly, 'days');
-        if ($structure->region === Region::Shoulder && $exercise->lever === LeverArm::Long && $this->subject->daysSinceOpened < $days) {
-            $this->say(LintKey::LongLeverEarly, "a long lever after {$this->subject->daysSinceOpened} days; often six to twelve weeks of short lever come first.", $prescription);
+        if (
+            $structure->region === Region::Shoulder &&
+            $exercise->lever === LeverArm::Long &&
+            $this->subject->daysSinceOpened < $days
+        ) {
+            $this->say(
+                LintKey::LongLeverEarly,
+                "a long lever after {$this->subject->daysSinceOpened} days; often six to twelve weeks of short lever come first.",
+                $prescription,
+            );
         }
         $standing = ($prescription->dose->body_fraction ?? 0) > 0 && ($prescription->dose->load_kg ?? 0) > 0;
         if ($standing && self::loadsHeel($exercise) && !in_array('shoes', $exercise->equipment, true)) {
@@ -106,9 +129,16 @@ final class DoseLint extends Notes
     {
         $modes = array_map(static fn(Prescription $p): Mode => $p->mode, $this->subject->stage->stage->prescriptions);
         $days = $this->limit(LintKey::LoweringOnly, 'days');
-        if (!$this->subject->loweringOnly && in_array(Mode::Eccentric, $modes, true) && !in_array(Mode::Isotonic, $modes, true)
-            && $this->subject->daysInStage() > $days) {
-            $this->say(LintKey::LoweringOnly, "Lowering alone for {$this->subject->daysInStage()} days: add lifting work.");
+        if (
+            !$this->subject->loweringOnly &&
+            in_array(Mode::Eccentric, $modes, true) &&
+            !in_array(Mode::Isotonic, $modes, true) &&
+            $this->subject->daysInStage() > $days
+        ) {
+            $this->say(
+                LintKey::LoweringOnly,
+                "Lowering alone for {$this->subject->daysInStage()} days: add lifting work.",
+            );
         }
     }
 
@@ -116,14 +146,20 @@ final class DoseLint extends Notes
     {
         // Where nobody asked how much time there is, an hour is taken as what most have.
         $minutes = $this->subject->sessionMinutes ?? $this->limit(LintKey::TooLong, 'minutes');
-        $there = $this->subject->sessionMinutes === null ? "over $minutes min, and nobody has asked how much time there is" : "there are $minutes";
+        $there =
+            $this->subject->sessionMinutes === null
+                ? "over $minutes min, and nobody has asked how much time there is"
+                : "there are $minutes";
         foreach ($this->subject->stage->slots as $slot) {
             $figures = array_map(
                 fn(Prescription $p) => DoseArithmetic::of($p->mode, $p->limbs, $p->dose, $this->subject->bodyMassKg),
-                array_values(array_filter(
-                    $this->subject->stage->stage->prescriptions,
-                    fn(Prescription $p): bool => $p->slot === $slot->key && (($p->dose->body_fraction ?? 0) == 0 || $this->subject->bodyMassKg !== null),
-                )),
+                array_values(
+                    array_filter(
+                        $this->subject->stage->stage->prescriptions,
+                        fn(Prescription $p): bool => $p->slot === $slot->key &&
+                            (($p->dose->body_fraction ?? 0) == 0 || $this->subject->bodyMassKg !== null),
+                    ),
+                ),
             );
             $takes = (int) ceil(DoseArithmetic::session($figures)['duration_s'] / 60);
             if ($takes > $minutes) {
@@ -134,7 +170,15 @@ final class DoseLint extends Notes
 
     private static function loadsHeel(Exercise $exercise): bool
     {
-        foreach ([Structure::AchillesMidportion, Structure::AchillesInsertion, Structure::PlantarFascia, Structure::CalfMuscle] as $structure) {
+        foreach (
+            [
+                Structure::AchillesMidportion,
+                Structure::AchillesInsertion,
+                Structure::PlantarFascia,
+                Structure::CalfMuscle,
+            ]
+            as $structure
+        ) {
             if ($exercise->loads($structure) === Directness::Target) {
                 return true;
             }

@@ -76,7 +76,12 @@ final readonly class Attempt
         $reps = $node->whole('reps', 1, Strength::MAX_REPS);
         $rir = $node->wholeOrNull('rir', 0, Strength::MAX_REPS) ?? 0;
         if ($reps + $rir > Strength::MAX_REPS) {
-            $node->fault('reps', 'and those in reserve must be ' . Strength::MAX_REPS . ' together at most: from more, no maximum can be estimated. Take a heavier weight');
+            $node->fault(
+                'reps',
+                'and those in reserve must be ' .
+                    Strength::MAX_REPS .
+                    ' together at most: from more, no maximum can be estimated. Take a heavier weight',
+            );
 
             return new self(0, $struck, null, $load, $reps, $rir);
         }
@@ -97,13 +102,16 @@ final readonly class Attempt
     /** @return array<string, mixed> as it is stored and shown */
     public function toArray(): array
     {
-        return array_filter([
-            'value' => $this->value,
-            'struck' => $this->struck ? true : null,
-            'curve' => $this->curve,
-            'load_kg' => $this->loadKg,
-            'reps' => $this->reps,
-            'rir' => $this->rir,
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'value' => $this->value,
+                'struck' => $this->struck ? true : null,
+                'curve' => $this->curve,
+                'load_kg' => $this->loadKg,
+                'reps' => $this->reps,
+                'rir' => $this->rir,
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 }

@@ -13,11 +13,7 @@ use Rung\Core\Strength\Strength;
 final readonly class MeasureCourse
 {
     /** @param list<MeasurePoint> $points oldest first */
-    private function __construct(
-        public Measure $measure,
-        public array $points,
-        public bool $bothSides,
-    ) {}
+    private function __construct(public Measure $measure, public array $points, public bool $bothSides) {}
 
     /**
      * @param list<Taken> $taken in any order; of one day the later in the list is the later
@@ -38,7 +34,10 @@ final readonly class MeasureCourse
                 $change,
                 $change === null || $from == 0 ? null : Strength::ratio($value, $from),
                 $change === null || $from === null ? null : self::meaning($measure, $from, $change),
-                $bodyMassKg === null || !in_array($measure->kind, [MeasureKind::Force, MeasureKind::RepetitionMaximum], true) ? null : $value / $bodyMassKg,
+                $bodyMassKg === null ||
+                !in_array($measure->kind, [MeasureKind::Force, MeasureKind::RepetitionMaximum], true)
+                    ? null
+                    : $value / $bodyMassKg,
             );
         }
 
@@ -60,29 +59,37 @@ final readonly class MeasureCourse
         $first = ($this->points[0] ?? null)?->taken->followed($this->bothSides);
         $least = $first === null ? null : $this->measure->changeThatMatters($first);
 
-        return $first === null ? null : ['low' => Number::clean($first - $least), 'high' => Number::clean($first + $least)];
+        return $first === null
+            ? null
+            : ['low' => Number::clean($first - $least), 'high' => Number::clean($first + $least)];
     }
 
     /** How much more this measure gave than another one, in percent, by their latest values; null where one is missing. */
     public function percentOver(self $other): int|float|null
     {
-        [$own, $its] = [$this->latest()?->taken->followed($this->bothSides), $other->latest()?->taken->followed($other->bothSides)];
+        [$own, $its] = [
+            $this->latest()?->taken->followed($this->bothSides),
+            $other->latest()?->taken->followed($other->bothSides),
+        ];
 
         return $own === null || $its === null || $its == 0 ? null : Strength::ratio($own, $its);
     }
 
     private static function symmetry(Taken $taken, bool $bothSides): int|float|null
     {
-        $divisor = $bothSides && $taken->unaffected !== null ? max($taken->affected, $taken->unaffected) : $taken->unaffected;
+        $divisor =
+            $bothSides && $taken->unaffected !== null ? max($taken->affected, $taken->unaffected) : $taken->unaffected;
 
-        return $taken->unaffected === null || $divisor == 0 ? null : Strength::symmetry($taken->affected, $taken->unaffected, $bothSides);
+        return $taken->unaffected === null || $divisor == 0
+            ? null
+            : Strength::symmetry($taken->affected, $taken->unaffected, $bothSides);
     }
 
     private static function meaning(Measure $measure, int|float $from, int|float $change): Meaning
     {
         return match (true) {
             Number::under(abs($change), $measure->changeThatMatters($from)) || $change == 0 => Meaning::Noise,
-            ($change > 0) === $measure->higherIsBetter => Meaning::Better,
+            $change > 0 === $measure->higherIsBetter => Meaning::Better,
             default => Meaning::Worse,
         };
     }

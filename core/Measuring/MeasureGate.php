@@ -33,8 +33,12 @@ final readonly class MeasureGate
             $criterion,
             match (true) {
                 $criterion instanceof TestValue => $criterion->min,
-                $criterion instanceof Symmetry => $latest?->taken->unaffected === null ? null : $criterion->min_percent * self::compared($latest, $course->bothSides) / 100,
-                $criterion instanceof TestChange => $first === null ? null : $first->taken->followed($course->bothSides) * (100 + $criterion->min_percent) / 100,
+                $criterion instanceof Symmetry => $latest?->taken->unaffected === null
+                    ? null
+                    : ($criterion->min_percent * self::compared($latest, $course->bothSides)) / 100,
+                $criterion instanceof TestChange => $first === null
+                    ? null
+                    : ($first->taken->followed($course->bothSides) * (100 + $criterion->min_percent)) / 100,
                 default => null,
             },
             $days,
@@ -45,6 +49,8 @@ final readonly class MeasureGate
     /** The side that the sore one is compared with; the larger where both are affected. */
     private static function compared(MeasurePoint $point, bool $bothSides): int|float
     {
-        return $bothSides ? max($point->taken->affected, $point->taken->unaffected ?? 0) : $point->taken->unaffected ?? 0;
+        return $bothSides
+            ? max($point->taken->affected, $point->taken->unaffected ?? 0)
+            : $point->taken->unaffected ?? 0;
     }
 }

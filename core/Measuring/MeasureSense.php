@@ -29,8 +29,14 @@ final class MeasureSense
         }
         $unit = $measurement->measure->unit;
         $unaffected = $measurement->ofUnaffected()?->best;
-        if ($unaffected !== null && $last->unaffected !== null && self::isSwapped($affected, $unaffected, $last->affected, $last->unaffected)) {
-            return ["The sore side is $affected and the other $unaffected $unit; the last time it was $last->affected and $last->unaffected. Are the sides swapped?"];
+        if (
+            $unaffected !== null &&
+            $last->unaffected !== null &&
+            self::isSwapped($affected, $unaffected, $last->affected, $last->unaffected)
+        ) {
+            return [
+                "The sore side is $affected and the other $unaffected $unit; the last time it was $last->affected and $last->unaffected. Are the sides swapped?",
+            ];
         }
         if ($last->affected == 0 || $affected == 0) {
             return [];
@@ -41,20 +47,26 @@ final class MeasureSense
         }
         $other = $measurement->measure->kind === MeasureKind::Force ? self::unitOf($times) : null;
 
-        return [$other === null
-            ? "$affected $unit, and the last time $last->affected: is that right?"
-            : "$affected $unit, and the last time $last->affected: was that read in $other?"];
+        return [
+            $other === null
+                ? "$affected $unit, and the last time $last->affected: is that right?"
+                : "$affected $unit, and the last time $last->affected: was that read in $other?",
+        ];
     }
 
     /** Both sides changed places: each lies near to where the other was, and they were apart by more than the noise. */
-    private static function isSwapped(int|float $affected, int|float $unaffected, int|float $wasAffected, int|float $wasUnaffected): bool
-    {
+    private static function isSwapped(
+        int|float $affected,
+        int|float $unaffected,
+        int|float $wasAffected,
+        int|float $wasUnaffected,
+    ): bool {
         $straight = abs($affected - $wasAffected) + abs($unaffected - $wasUnaffected);
         $crossed = abs($affected - $wasUnaffected) + abs($unaffected - $wasAffected);
 
-        return Number::over(abs($wasAffected - $wasUnaffected), 0.1 * max(abs($wasAffected), abs($wasUnaffected)))
-            && ($affected - $unaffected) * ($wasAffected - $wasUnaffected) < 0
-            && Number::under(4 * $crossed, $straight);
+        return Number::over(abs($wasAffected - $wasUnaffected), 0.1 * max(abs($wasAffected), abs($wasUnaffected))) &&
+            ($affected - $unaffected) * ($wasAffected - $wasUnaffected) < 0 &&
+            Number::under(4 * $crossed, $straight);
     }
 
     private static function unitOf(float $times): ?string

@@ -68,7 +68,14 @@ final readonly class Measurement
             $node->fault('joint_angle', 'must be at most ' . self::LONGEST_ANGLE . ' letters');
         }
 
-        return new self($measure, $node->day('on'), $affected, $unaffected, $lever === 0 ? null : $lever, $angle === '' ? null : $angle);
+        return new self(
+            $measure,
+            $node->day('on'),
+            $affected,
+            $unaffected,
+            $lever === 0 ? null : $lever,
+            $angle === '' ? null : $angle,
+        );
     }
 
     /**
@@ -79,7 +86,14 @@ final readonly class Measurement
      */
     public function withCurves(callable $affected, callable $unaffected): self
     {
-        return new self($this->measure, $this->on, array_map($affected, $this->affected), array_map($unaffected, $this->unaffected), $this->leverM, $this->jointAngle);
+        return new self(
+            $this->measure,
+            $this->on,
+            array_map($affected, $this->affected),
+            array_map($unaffected, $this->unaffected),
+            $this->leverM,
+            $this->jointAngle,
+        );
     }
 
     /** The tries of the sore side, or of both together, that count; null where none does. */
@@ -108,7 +122,9 @@ final readonly class Measurement
             return [];
         }
         if ($unaffected === null) {
-            return ['unaffected' => 'must hold a try that counts: both sides are measured, so that they can be compared'];
+            return [
+                'unaffected' => 'must hold a try that counts: both sides are measured, so that they can be compared',
+            ];
         }
         if ($unaffected->best <= 0) {
             return ['unaffected' => 'must be over 0: the sore side is compared with it'];
@@ -121,12 +137,18 @@ final readonly class Measurement
     /** @return array<string, mixed> what is kept beside the value that counts */
     public function details(): array
     {
-        return array_filter([
-            'affected' => array_map(static fn(Attempt $attempt): array => $attempt->toArray(), $this->affected),
-            'unaffected' => $this->unaffected === [] ? null : array_map(static fn(Attempt $attempt): array => $attempt->toArray(), $this->unaffected),
-            'lever_m' => $this->leverM,
-            'joint_angle' => $this->jointAngle,
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'affected' => array_map(static fn(Attempt $attempt): array => $attempt->toArray(), $this->affected),
+                'unaffected' =>
+                    $this->unaffected === []
+                        ? null
+                        : array_map(static fn(Attempt $attempt): array => $attempt->toArray(), $this->unaffected),
+                'lever_m' => $this->leverM,
+                'joint_angle' => $this->jointAngle,
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 
     /** @param list<Attempt> $tries */

@@ -30,7 +30,20 @@ final readonly class Block
     /** @param list<?string> $sentences those that are null or empty are left out */
     public static function text(string $key, ?string $heading, array $sentences): self
     {
-        return new self($key, BlockKind::Text, $heading, trim(implode(' ', array_filter($sentences, static fn(?string $sentence): bool => $sentence !== null && $sentence !== ''))));
+        return new self(
+            $key,
+            BlockKind::Text,
+            $heading,
+            trim(
+                implode(
+                    ' ',
+                    array_filter(
+                        $sentences,
+                        static fn(?string $sentence): bool => $sentence !== null && $sentence !== '',
+                    ),
+                ),
+            ),
+        );
     }
 
     /**
@@ -60,7 +73,16 @@ final readonly class Block
 
     public function withText(string $text): self
     {
-        return new self($this->key, $this->kind, $this->heading, $text, $this->columns, $this->rows, $this->course, $this->curve);
+        return new self(
+            $this->key,
+            $this->kind,
+            $this->heading,
+            $text,
+            $this->columns,
+            $this->rows,
+            $this->course,
+            $this->curve,
+        );
     }
 
     /** Whether there is anything in it to show. */
@@ -91,15 +113,21 @@ final readonly class Block
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return array_filter([
-            'key' => $this->key,
-            'kind' => $this->kind->value,
-            'heading' => $this->heading,
-            'text' => $this->kind === BlockKind::Text ? $this->text : null,
-            'columns' => $this->columns === [] ? null : $this->columns,
-            'rows' => $this->rows === [] ? null : array_map(static fn(array $cells): array => ['cells' => $cells], $this->rows),
-            'course' => $this->course?->toArray(),
-            'curve' => $this->curve?->toArray(),
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'key' => $this->key,
+                'kind' => $this->kind->value,
+                'heading' => $this->heading,
+                'text' => $this->kind === BlockKind::Text ? $this->text : null,
+                'columns' => $this->columns === [] ? null : $this->columns,
+                'rows' =>
+                    $this->rows === []
+                        ? null
+                        : array_map(static fn(array $cells): array => ['cells' => $cells], $this->rows),
+                'course' => $this->course?->toArray(),
+                'curve' => $this->curve?->toArray(),
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 }

@@ -43,7 +43,13 @@ final readonly class CaseCourse
         }
         $means = [];
         foreach (self::eachWeek($from, $log->today) as $end) {
-            $within = array_values(array_filter($scores, static fn(array $score): bool => $score['on']->number > $end->number - self::WEEK && $score['on']->number <= $end->number));
+            $within = array_values(
+                array_filter(
+                    $scores,
+                    static fn(array $score): bool => $score['on']->number > $end->number - self::WEEK &&
+                        $score['on']->number <= $end->number,
+                ),
+            );
             if ($within !== []) {
                 $means[] = ['on' => $end, 'mean' => Creep::mean(array_column($within, 'score'))];
             }
@@ -54,8 +60,20 @@ final readonly class CaseCourse
             $log->today,
             $scores,
             $means,
-            array_map(static fn(StageEntry $entry): array => ['from' => $entry->from, 'title' => $log->file->stage($entry->stage)->title ?? $entry->stage], $log->stageHistory),
-            array_map(static fn(SessionResponse $response): array => ['on' => $log->dayOf($response->session), 'verdict' => $response->verdict->value], $evaluation->sessions),
+            array_map(
+                static fn(StageEntry $entry): array => [
+                    'from' => $entry->from,
+                    'title' => $log->file->stage($entry->stage)->title ?? $entry->stage,
+                ],
+                $log->stageHistory,
+            ),
+            array_map(
+                static fn(SessionResponse $response): array => [
+                    'on' => $log->dayOf($response->session),
+                    'verdict' => $response->verdict->value,
+                ],
+                $evaluation->sessions,
+            ),
             $log->file->response_rule->next_day_max,
         );
     }
@@ -65,10 +83,31 @@ final readonly class CaseCourse
         return new self(
             $node->day('from'),
             $node->day('until'),
-            $node->each('scores', static fn(ObjectNode $score): array => ['on' => $score->day('on'), 'score' => $score->whole('score', 0, 10)]),
-            $node->each('means', static fn(ObjectNode $means): array => ['on' => $means->day('on'), 'mean' => $means->number('mean', 0, 10)]),
-            $node->each('stages', static fn(ObjectNode $stage): array => ['from' => $stage->day('from'), 'title' => $stage->key('title')]),
-            $node->each('sessions', static fn(ObjectNode $session): array => ['on' => $session->day('on'), 'verdict' => $session->key('verdict')]),
+            $node->each(
+                'scores',
+                static fn(ObjectNode $score): array => [
+                    'on' => $score->day('on'),
+                    'score' => $score->whole('score', 0, 10),
+                ],
+            ),
+            $node->each(
+                'means',
+                static fn(ObjectNode $means): array => [
+                    'on' => $means->day('on'),
+                    'mean' => $means->number('mean', 0, 10),
+                ],
+            ),
+            $node->each(
+                'stages',
+                static fn(ObjectNode $stage): array => ['from' => $stage->day('from'), 'title' => $stage->key('title')],
+            ),
+            $node->each(
+                'sessions',
+                static fn(ObjectNode $session): array => [
+                    'on' => $session->day('on'),
+                    'verdict' => $session->key('verdict'),
+                ],
+            ),
             $node->whole('limit', 0, 10),
         );
     }
@@ -76,7 +115,10 @@ final readonly class CaseCourse
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        $rows = static fn(array $row): array => array_map(static fn(mixed $value): mixed => $value instanceof Day ? $value->toIso() : $value, $row);
+        $rows = static fn(array $row): array => array_map(
+            static fn(mixed $value): mixed => $value instanceof Day ? $value->toIso() : $value,
+            $row,
+        );
 
         return [
             'from' => $this->from->toIso(),

@@ -17,10 +17,18 @@ final readonly class MeasureCurve
 
     public static function of(MeasureCourse $course): self
     {
-        return new self($course->measure->title, $course->measure->unit, array_map(
-            static fn(MeasurePoint $measurePoint): array => ['on' => $measurePoint->taken->on, 'affected' => $measurePoint->taken->affected, 'unaffected' => $measurePoint->taken->unaffected],
-            $course->points,
-        ));
+        return new self(
+            $course->measure->title,
+            $course->measure->unit,
+            array_map(
+                static fn(MeasurePoint $measurePoint): array => [
+                    'on' => $measurePoint->taken->on,
+                    'affected' => $measurePoint->taken->affected,
+                    'unaffected' => $measurePoint->taken->unaffected,
+                ],
+                $course->points,
+            ),
+        );
     }
 
     public static function read(ObjectNode $node): self
@@ -28,11 +36,14 @@ final readonly class MeasureCurve
         return new self(
             $node->key('title'),
             $node->text('unit'),
-            $node->each('points', static fn(ObjectNode $point): array => [
-                'on' => $point->day('on'),
-                'affected' => $point->number('affected', -ObjectNode::LARGEST),
-                'unaffected' => $point->numberOrNull('unaffected', -ObjectNode::LARGEST),
-            ]),
+            $node->each(
+                'points',
+                static fn(ObjectNode $point): array => [
+                    'on' => $point->day('on'),
+                    'affected' => $point->number('affected', -ObjectNode::LARGEST),
+                    'unaffected' => $point->numberOrNull('unaffected', -ObjectNode::LARGEST),
+                ],
+            ),
         );
     }
 
@@ -42,7 +53,14 @@ final readonly class MeasureCurve
         return [
             'title' => $this->title,
             'unit' => $this->unit,
-            'points' => array_map(static fn(array $point): array => ['on' => $point['on']->toIso(), 'affected' => $point['affected'], 'unaffected' => $point['unaffected']], $this->points),
+            'points' => array_map(
+                static fn(array $point): array => [
+                    'on' => $point['on']->toIso(),
+                    'affected' => $point['affected'],
+                    'unaffected' => $point['unaffected'],
+                ],
+                $this->points,
+            ),
         ];
     }
 }

@@ -33,16 +33,19 @@ final readonly class Paper
     /** @throws InvalidInput */
     public static function fromJson(string $json): self
     {
-        return Json::read($json, static fn(ObjectNode $node): self => new self(
-            $node->choice('kind', PaperKind::class),
-            $node->child('letterhead', Letterhead::read(...)),
-            $node->key('by'),
-            $node->day('on'),
-            $node->textOrNull('to') ?? '',
-            $node->key('about'),
-            $node->each('blocks', Block::read(...)),
-            $node->textsOrNull('left_out') ?? [],
-        ));
+        return Json::read(
+            $json,
+            static fn(ObjectNode $node): self => new self(
+                $node->choice('kind', PaperKind::class),
+                $node->child('letterhead', Letterhead::read(...)),
+                $node->key('by'),
+                $node->day('on'),
+                $node->textOrNull('to') ?? '',
+                $node->key('about'),
+                $node->each('blocks', Block::read(...)),
+                $node->textsOrNull('left_out') ?? [],
+            ),
+        );
     }
 
     public function isLeftOut(Block $block): bool
@@ -53,7 +56,9 @@ final readonly class Paper
     /** @return list<Block> that stand on it */
     public function shown(): array
     {
-        return array_values(array_filter($this->blocks, fn(Block $block): bool => !$this->isLeftOut($block) && !$block->isEmpty()));
+        return array_values(
+            array_filter($this->blocks, fn(Block $block): bool => !$this->isLeftOut($block) && !$block->isEmpty()),
+        );
     }
 
     /**
@@ -85,7 +90,12 @@ final readonly class Paper
             $this->on,
             $to,
             $this->about,
-            array_map(static fn(Block $block): Block => isset($texts[$block->key]) ? $block->withText($texts[$block->key]) : $block, $this->blocks),
+            array_map(
+                static fn(Block $block): Block => isset($texts[$block->key])
+                    ? $block->withText($texts[$block->key])
+                    : $block,
+                $this->blocks,
+            ),
             $leftOut,
         );
     }
@@ -104,14 +114,25 @@ final readonly class Paper
         }
         $all = [$this->about];
         foreach ($this->shown() as $block) {
-            $all = [...$all, $block->heading ?? '', $block->text, ...$block->columns, ...array_merge(...$block->rows ?: [[]])];
+            $all = [
+                ...$all,
+                $block->heading ?? '',
+                $block->text,
+                ...$block->columns,
+                ...array_merge(...$block->rows ?: [[]]),
+            ];
         }
         $text = mb_strtolower(implode("\n", $all));
 
-        return array_values(array_unique(array_filter(
-            array_map(mb_strtolower(...), $names),
-            static fn(string $name): bool => $name !== '' && preg_match('/(?<![\p{L}])' . preg_quote($name, '/') . '(?![\p{L}])/u', $text) === 1,
-        )));
+        return array_values(
+            array_unique(
+                array_filter(
+                    array_map(mb_strtolower(...), $names),
+                    static fn(string $name): bool => $name !== '' &&
+                        preg_match('/(?<![\p{L}])' . preg_quote($name, '/') . '(?![\p{L}])/u', $text) === 1,
+                ),
+            ),
+        );
     }
 
     /** @return array<string, mixed> */

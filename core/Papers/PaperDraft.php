@@ -29,7 +29,12 @@ final class PaperDraft
             $facts->evaluation->log->today,
             '',
             PaperWords::about($kind, $facts),
-            array_values(array_filter($blocks, static fn(Block $block): bool => $block->kind === BlockKind::Text || !$block->isEmpty())),
+            array_values(
+                array_filter(
+                    $blocks,
+                    static fn(Block $block): bool => $block->kind === BlockKind::Text || !$block->isEmpty(),
+                ),
+            ),
         );
     }
 }

@@ -32,9 +32,12 @@ enum PaperKind: string
     public function about(): string
     {
         return match ($this) {
-            self::Sheet => 'The exercises of this stage with their doses, the limits of pain, and an honest time scale. For the athlete.',
-            self::Referrer => 'One page: what was found, what was done, the course in one picture, where it stands, what is asked.',
-            self::Coach => 'What is allowed this week and what is not. It names no diagnosis unless the athlete agrees to that.',
+            self::Sheet
+                => 'The exercises of this stage with their doses, the limits of pain, and an honest time scale. For the athlete.',
+            self::Referrer
+                => 'One page: what was found, what was done, the course in one picture, where it stands, what is asked.',
+            self::Coach
+                => 'What is allowed this week and what is not. It names no diagnosis unless the athlete agrees to that.',
             self::Referral => 'Asks a colleague to see the athlete because of a sign that was reported.',
             self::Discharge => 'How it began and how it ended, with curves, and how to keep it up.',
             self::Tests => 'Every measure of the case over time, side by side. For the file or the athlete.',

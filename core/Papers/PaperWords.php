@@ -46,8 +46,16 @@ final class PaperWords
     public static function found(PaperFacts $facts): string
     {
         return self::sentences([
-            "$facts->athlete has been with us since " . self::date($facts->openedOn) . ': ' . self::structure($facts) . '.',
-            $facts->beganOn === null ? null : 'The pain began on ' . self::date($facts->beganOn) . ($facts->loadChange === null ? '.' : ", after: $facts->loadChange."),
+            "$facts->athlete has been with us since " .
+            self::date($facts->openedOn) .
+            ': ' .
+            self::structure($facts) .
+            '.',
+            $facts->beganOn === null
+                ? null
+                : 'The pain began on ' .
+                    self::date($facts->beganOn) .
+                    ($facts->loadChange === null ? '.' : ", after: $facts->loadChange."),
             $facts->beganOn === null && $facts->loadChange !== null ? "Before it came: $facts->loadChange." : null,
             $facts->aggravating === null ? null : "It is worse with: $facts->aggravating.",
         ]);
@@ -61,10 +69,24 @@ final class PaperWords
         $sessions = count($log->ended);
 
         return self::sentences([
-            $facts->programme === null ? null : "The programme: {$facts->programme->title}; " . (count($titles) === 1 ? "one stage, {$titles[0]}." : 'its stages are ' . implode(', then ', $titles) . '.'),
-            $sessions === 0 ? 'No session has been done yet.' : "$sessions " . ($sessions === 1 ? 'session has' : 'sessions have') . ' been done'
-                . ($adherence->percent === null ? '.' : ", $adherence->done of $adherence->due planned ones ($adherence->percent %)."),
-            $facts->advice === [] ? null : 'Advised for now: ' . implode(' ', array_map(static fn(string $text): string => rtrim($text, '.') . '.', $facts->advice)),
+            $facts->programme === null
+                ? null
+                : "The programme: {$facts->programme->title}; " .
+                    (count($titles) === 1
+                        ? "one stage, {$titles[0]}."
+                        : 'its stages are ' . implode(', then ', $titles) . '.'),
+            $sessions === 0
+                ? 'No session has been done yet.'
+                : "$sessions " .
+                    ($sessions === 1 ? 'session has' : 'sessions have') .
+                    ' been done' .
+                    ($adherence->percent === null
+                        ? '.'
+                        : ", $adherence->done of $adherence->due planned ones ($adherence->percent %)."),
+            $facts->advice === []
+                ? null
+                : 'Advised for now: ' .
+                    implode(' ', array_map(static fn(string $text): string => rtrim($text, '.') . '.', $facts->advice)),
         ]);
     }
 
@@ -80,7 +102,12 @@ final class PaperWords
         $keys = array_map(static fn(PlanStage $stage): string => $stage->stage->key, $facts->plan->stages);
         $number = array_search($log->stage->key, $keys, true);
 
-        return 'The stage now is ' . lcfirst($log->stage->title) . ($number === false ? '' : ' (' . ($number + 1) . ' of ' . count($keys) . ')') . ', since ' . self::date($log->stageFrom) . '.';
+        return 'The stage now is ' .
+            lcfirst($log->stage->title) .
+            ($number === false ? '' : ' (' . ($number + 1) . ' of ' . count($keys) . ')') .
+            ', since ' .
+            self::date($log->stageFrom) .
+            '.';
     }
 
     /** The morning test in the first week and in the last; null where there were no answers. */
@@ -90,7 +117,10 @@ final class PaperWords
         if ($first === null) {
             return null;
         }
-        $words = "The morning test ($facts->morningTest) scored " . self::tenth($first) . ' of 10 on average in the first week';
+        $words =
+            "The morning test ($facts->morningTest) scored " .
+            self::tenth($first) .
+            ' of 10 on average in the first week';
 
         return $last === null ? "$words." : "$words and " . self::tenth($last) . ' in the last.';
     }
@@ -118,10 +148,19 @@ final class PaperWords
             return null;
         }
         $unit = $course->measure->unit;
-        $side = $latest->taken->unaffected === null ? '' : ' on the sore side, ' . self::tenth($latest->taken->unaffected) . " $unit on the other";
-        $symmetry = $latest->symmetryPercent === null ? '' : ' (symmetry ' . self::tenth($latest->symmetryPercent) . ' %)';
+        $side =
+            $latest->taken->unaffected === null
+                ? ''
+                : ' on the sore side, ' . self::tenth($latest->taken->unaffected) . " $unit on the other";
+        $symmetry =
+            $latest->symmetryPercent === null ? '' : ' (symmetry ' . self::tenth($latest->symmetryPercent) . ' %)';
 
-        return $course->measure->title . ' on ' . self::date($latest->taken->on) . ': ' . self::tenth($latest->taken->affected) . " $unit$side$symmetry.";
+        return $course->measure->title .
+            ' on ' .
+            self::date($latest->taken->on) .
+            ': ' .
+            self::tenth($latest->taken->affected) .
+            " $unit$side$symmetry.";
     }
 
     public static function missing(PaperFacts $facts): ?string
@@ -131,7 +170,13 @@ final class PaperWords
         }
         $missing = array_map(
             static fn(CriterionOutlook $outlook): string => EvaluationWords::criterion($outlook->result),
-            array_values(array_filter($facts->evaluation->outlooks(), static fn(CriterionOutlook $outlook): bool => $outlook->result->state !== CriterionState::Met && !$outlook->result->criterion instanceof TechniqueSigned)),
+            array_values(
+                array_filter(
+                    $facts->evaluation->outlooks(),
+                    static fn(CriterionOutlook $outlook): bool => $outlook->result->state !== CriterionState::Met &&
+                        !($outlook->result->criterion instanceof TechniqueSigned),
+                ),
+            ),
         );
 
         return $missing === [] ? null : 'Still missing for the next step: ' . implode('; ', $missing) . '.';
@@ -155,7 +200,10 @@ final class PaperWords
         $words = [];
         foreach ($facts->evaluation->stops as $stop) {
             if (!$openAlone || !$stop->isCleared()) {
-                $words[] = EvaluationWords::stop($stop, $facts->evaluation) . ', reported on ' . self::date($facts->evaluation->log->file->timezone->dayOf($stop->began));
+                $words[] =
+                    EvaluationWords::stop($stop, $facts->evaluation) .
+                    ', reported on ' .
+                    self::date($facts->evaluation->log->file->timezone->dayOf($stop->began));
             }
         }
 
@@ -170,6 +218,9 @@ final class PaperWords
     /** @param list<?string> $sentences */
     public static function sentences(array $sentences): string
     {
-        return implode(' ', array_filter($sentences, static fn(?string $sentence): bool => $sentence !== null && $sentence !== ''));
+        return implode(
+            ' ',
+            array_filter($sentences, static fn(?string $sentence): bool => $sentence !== null && $sentence !== ''),
+        );
     }
 }

@@ -14,12 +14,29 @@ final class RecordDraft
     /** @return list<Block> */
     public static function tests(PaperFacts $facts): array
     {
-        $blocks = [Block::text('intro', null, [$facts->measures === [] ? 'Nothing has been measured yet.' : null, PaperWords::mornings($facts)])];
+        $blocks = [
+            Block::text('intro', null, [
+                $facts->measures === [] ? 'Nothing has been measured yet.' : null,
+                PaperWords::mornings($facts),
+            ]),
+        ];
         foreach ($facts->measures as $course) {
             $key = $course->measure->key;
-            $blocks[] = Block::table("measure_$key", $course->measure->title, ['Day', ...self::sides($course), 'Symmetry', 'Since the first'], array_map(static fn(MeasurePoint $measurePoint): array => self::row($course, $measurePoint), $course->points));
+            $blocks[] = Block::table(
+                "measure_$key",
+                $course->measure->title,
+                ['Day', ...self::sides($course), 'Symmetry', 'Since the first'],
+                array_map(
+                    static fn(MeasurePoint $measurePoint): array => self::row($course, $measurePoint),
+                    $course->points,
+                ),
+            );
             $blocks[] = Block::curve("curve_$key", null, MeasureCurve::of($course));
-            $blocks[] = Block::text("words_$key", null, [MeasureWords::course($course), 'Taken so: ' . lcfirst(MeasureWords::measure($course->measure)) . '.', $course->measure->instruction]);
+            $blocks[] = Block::text("words_$key", null, [
+                MeasureWords::course($course),
+                'Taken so: ' . lcfirst(MeasureWords::measure($course->measure)) . '.',
+                $course->measure->instruction,
+            ]);
         }
 
         return $blocks;
@@ -29,11 +46,24 @@ final class RecordDraft
     public static function decisions(PaperFacts $facts): array
     {
         return [
-            Block::text('intro', null, [PaperWords::stage($facts), $facts->decisions === [] ? 'No decision has been made yet.' : null]),
-            Block::table('decisions', null, ['Day', 'What was decided', 'Why', 'By'], array_map(
-                static fn(array $decision): array => [PaperWords::date($decision['on']), $decision['words'], $decision['reason'] ?? '', $decision['by']],
-                $facts->decisions,
-            )),
+            Block::text('intro', null, [
+                PaperWords::stage($facts),
+                $facts->decisions === [] ? 'No decision has been made yet.' : null,
+            ]),
+            Block::table(
+                'decisions',
+                null,
+                ['Day', 'What was decided', 'Why', 'By'],
+                array_map(
+                    static fn(array $decision): array => [
+                        PaperWords::date($decision['on']),
+                        $decision['words'],
+                        $decision['reason'] ?? '',
+                        $decision['by'],
+                    ],
+                    $facts->decisions,
+                ),
+            ),
         ];
     }
 
@@ -52,14 +82,18 @@ final class RecordDraft
     /** @return list<string> */
     private static function row(MeasureCourse $course, MeasurePoint $measurePoint): array
     {
-        $figure = static fn(int|float|null $value, string $unit = ''): string => $value === null ? '–' : PaperWords::tenth($value) . $unit;
+        $figure = static fn(int|float|null $value, string $unit = ''): string => $value === null
+            ? '–'
+            : PaperWords::tenth($value) . $unit;
 
         return [
             PaperWords::date($measurePoint->taken->on),
             $figure($measurePoint->taken->affected),
-            ...($course->measure->eachSide ? [$figure($measurePoint->taken->unaffected)] : []),
+            ...$course->measure->eachSide ? [$figure($measurePoint->taken->unaffected)] : [],
             $figure($measurePoint->symmetryPercent, ' %'),
-            $measurePoint->change === null ? '–' : ($measurePoint->change > 0 ? '+' : '') . PaperWords::tenth($measurePoint->change),
+            $measurePoint->change === null
+                ? '–'
+                : ($measurePoint->change > 0 ? '+' : '') . PaperWords::tenth($measurePoint->change),
         ];
     }
 }

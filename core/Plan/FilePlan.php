@@ -48,10 +48,24 @@ final readonly class FilePlan
             if ($like === null) {
                 $reckoned[] = $stage->key;
             }
-            $stages[] = $like === null ? self::reckoned($stage, $file) : self::waitingOn($like->withStage($stage), $leftOut);
+            $stages[] =
+                $like === null ? self::reckoned($stage, $file) : self::waitingOn($like->withStage($stage), $leftOut);
         }
-        $waiting = array_merge(...array_map(static fn(PlanStage $planStage): array => array_map(static fn(Waiting $later): string => $later->prescription->key, $planStage->waiting), $stages));
-        $leftOut = array_values(array_filter($leftOut, static fn(Prescription $prescription): bool => !in_array($prescription->key, $waiting, true)));
+        $waiting = array_merge(
+            ...array_map(
+                static fn(PlanStage $planStage): array => array_map(
+                    static fn(Waiting $later): string => $later->prescription->key,
+                    $planStage->waiting,
+                ),
+                $stages,
+            ),
+        );
+        $leftOut = array_values(
+            array_filter(
+                $leftOut,
+                static fn(Prescription $prescription): bool => !in_array($prescription->key, $waiting, true),
+            ),
+        );
 
         return new self(new Plan($stages, leftOut: $leftOut), $reckoned);
     }
@@ -63,7 +77,12 @@ final readonly class FilePlan
      */
     public static function shared(CaseFile $file, array $known): int
     {
-        return count(array_intersect(array_column($file->stages, 'key'), array_map(static fn(PlanStage $stage): string => $stage->stage->key, $known)));
+        return count(
+            array_intersect(
+                array_column($file->stages, 'key'),
+                array_map(static fn(PlanStage $stage): string => $stage->stage->key, $known),
+            ),
+        );
     }
 
     /**
@@ -75,10 +94,21 @@ final readonly class FilePlan
     {
         $kept = array_column($leftOut, null, 'key');
 
-        return new PlanStage($stage->stage, $stage->slots, $stage->rhythm, array_values(array_filter(array_map(
-            static fn(Waiting $waiting): ?Waiting => isset($kept[$waiting->prescription->key]) ? $waiting->with($kept[$waiting->prescription->key]) : null,
-            $stage->waiting,
-        ))));
+        return new PlanStage(
+            $stage->stage,
+            $stage->slots,
+            $stage->rhythm,
+            array_values(
+                array_filter(
+                    array_map(
+                        static fn(Waiting $waiting): ?Waiting => isset($kept[$waiting->prescription->key])
+                            ? $waiting->with($kept[$waiting->prescription->key])
+                            : null,
+                        $stage->waiting,
+                    ),
+                ),
+            ),
+        );
     }
 
     /** @param list<PlanStage> $known */
@@ -86,8 +116,14 @@ final readonly class FilePlan
     {
         foreach ($known as $session) {
             $slots = array_column($session->slots, 'key');
-            $asked = array_map(static fn(Prescription $prescription): ?string => $prescription->slot, $stage->prescriptions);
-            if ($session->stage->key === $stage->key && array_filter($asked, static fn(?string $slot): bool => !in_array($slot, $slots, true)) === []) {
+            $asked = array_map(
+                static fn(Prescription $prescription): ?string => $prescription->slot,
+                $stage->prescriptions,
+            );
+            if (
+                $session->stage->key === $stage->key &&
+                array_filter($asked, static fn(?string $slot): bool => !in_array($slot, $slots, true)) === []
+            ) {
                 return $session;
             }
         }
@@ -97,15 +133,36 @@ final readonly class FilePlan
 
     private static function reckoned(Stage $stage, CaseFile $file): PlanStage
     {
-        $prescriptions = array_map(static fn(Prescription $prescription): Prescription => $prescription->slot === null ? $prescription->inSlot(self::SLOT) : $prescription, $stage->prescriptions);
+        $prescriptions = array_map(
+            static fn(Prescription $prescription): Prescription => $prescription->slot === null
+                ? $prescription->inSlot(self::SLOT)
+                : $prescription,
+            $stage->prescriptions,
+        );
         $slots = [];
         foreach ($prescriptions as $prescription) {
             $key = $prescription->slot ?? self::SLOT;
-            $slots[$key] ??= new Slot($key, $prescription->mode, title: $key === self::SLOT ? $stage->title : ucfirst(str_replace('_', ' ', $key)));
+            $slots[$key] ??= new Slot(
+                $key,
+                $prescription->mode,
+                title: $key === self::SLOT ? $stage->title : ucfirst(str_replace('_', ' ', $key)),
+            );
         }
-        $slots = $slots === [] ? [new Slot(self::SLOT, $stage->mode === Mode::Mixed ? Mode::Sport : $stage->mode, title: $stage->title)] : array_values($slots);
+        $slots =
+            $slots === []
+                ? [
+                    new Slot(
+                        self::SLOT,
+                        $stage->mode === Mode::Mixed ? Mode::Sport : $stage->mode,
+                        title: $stage->title,
+                    ),
+                ]
+                : array_values($slots);
         // Several kinds of session are done in turn, one a day.
-        $rhythm = count($slots) > 1 ? Rhythm::inTurn(array_column($slots, 'key')) : Rhythm::perWeek(self::times($stage, $file), 1);
+        $rhythm =
+            count($slots) > 1
+                ? Rhythm::inTurn(array_column($slots, 'key'))
+                : Rhythm::perWeek(self::times($stage, $file), 1);
 
         return new PlanStage($stage->withPrescriptions($prescriptions), $slots, $rhythm);
     }
@@ -113,7 +170,12 @@ final readonly class FilePlan
     /** Days a week on which the stage was trained towards its end. */
     private static function times(Stage $stage, CaseFile $file): int
     {
-        $days = array_unique(array_map(static fn(Session $session): int => $file->timezone->dayOf($session->started_at)->number, array_filter($file->sessions, static fn(Session $session): bool => $session->stage === $stage->key)));
+        $days = array_unique(
+            array_map(
+                static fn(Session $session): int => $file->timezone->dayOf($session->started_at)->number,
+                array_filter($file->sessions, static fn(Session $session): bool => $session->stage === $stage->key),
+            ),
+        );
         if ($days === []) {
             return self::USUAL_TIMES;
         }

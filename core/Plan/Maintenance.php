@@ -35,7 +35,12 @@ final readonly class Maintenance
 
     public static function read(ObjectNode $node): self
     {
-        return new self($node->key('stage'), $node->day('from'), $node->day('until'), $node->whole('per_week', 1, self::MOST_PER_WEEK));
+        return new self(
+            $node->key('stage'),
+            $node->day('from'),
+            $node->day('until'),
+            $node->whole('per_week', 1, self::MOST_PER_WEEK),
+        );
     }
 
     public function isOver(Day $today): bool
@@ -48,16 +53,23 @@ final readonly class Maintenance
     {
         $slot = self::slot($stage);
 
-        return $stage->stage->key !== $this->stage || $slot === null ? null : new PlanStage($stage->stage, [$slot], Rhythm::perWeek($this->perWeek, $this->perWeek === 1 ? 5 : 3));
+        return $stage->stage->key !== $this->stage || $slot === null
+            ? null
+            : new PlanStage($stage->stage, [$slot], Rhythm::perWeek($this->perWeek, $this->perWeek === 1 ? 5 : 3));
     }
 
     /** The kind of session that is kept up: moving strength work where the stage has it, else the first that has exercises. */
     private static function slot(PlanStage $stage): ?Slot
     {
         $asked = array_column($stage->stage->prescriptions, 'slot');
-        $loading = array_values(array_filter($stage->slots, static fn(Slot $slot): bool => $slot->beside === null && in_array($slot->key, $asked, true)));
+        $loading = array_values(
+            array_filter(
+                $stage->slots,
+                static fn(Slot $slot): bool => $slot->beside === null && in_array($slot->key, $asked, true),
+            ),
+        );
         $slow = array_values(array_filter($loading, static fn(Slot $slot): bool => $slot->mode->isMoving()));
-        $kept = $slow[0] ?? $loading[0] ?? null;
+        $kept = $slow[0] ?? ($loading[0] ?? null);
 
         return $kept === null ? null : new Slot($kept->key, $kept->mode, 1, $kept->title);
     }
@@ -65,6 +77,11 @@ final readonly class Maintenance
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['stage' => $this->stage, 'from' => $this->from->toIso(), 'until' => $this->until->toIso(), 'per_week' => $this->perWeek];
+        return [
+            'stage' => $this->stage,
+            'from' => $this->from->toIso(),
+            'until' => $this->until->toIso(),
+            'per_week' => $this->perWeek,
+        ];
     }
 }

@@ -46,7 +46,13 @@ final readonly class Plan
         return Json::read($json, static function (ObjectNode $node): self {
             $stages = self::readStages($node);
             $resting = [];
-            foreach ($node->eachOrEmpty('resting', static fn(ObjectNode $rest): array => [$rest->key('prescription'), $rest->day('until')]) as [$key, $until]) {
+            foreach (
+                $node->eachOrEmpty(
+                    'resting',
+                    static fn(ObjectNode $rest): array => [$rest->key('prescription'), $rest->day('until')],
+                )
+                as [$key, $until]
+            ) {
                 $resting[$key] = $until;
             }
 
@@ -73,7 +79,11 @@ final readonly class Plan
             $active = count($stage->stage->prescriptions);
             foreach ($stage->prescriptions() as $j => $prescription) {
                 if (isset($seen[$prescription->key])) {
-                    $node->inItem("stages/$i/" . ($j < $active ? "prescriptions/$j/key" : 'waiting/' . ($j - $active) . '/prescription/key'), 'is there twice; every prescription needs its own');
+                    $node->inItem(
+                        "stages/$i/" .
+                            ($j < $active ? "prescriptions/$j/key" : 'waiting/' . ($j - $active) . '/prescription/key'),
+                        'is there twice; every prescription needs its own',
+                    );
                 }
                 $seen[$prescription->key] = true;
             }
@@ -98,7 +108,15 @@ final readonly class Plan
     public function fileStages(Goal $goal): array
     {
         $stages = $this->caseStages();
-        $notAsked = [...$this->leftOut, ...array_merge(...array_map(static fn(PlanStage $stage): array => array_column($stage->waiting, 'prescription'), $this->stages))];
+        $notAsked = [
+            ...$this->leftOut,
+            ...array_merge(
+                ...array_map(
+                    static fn(PlanStage $stage): array => array_column($stage->waiting, 'prescription'),
+                    $this->stages,
+                ),
+            ),
+        ];
         if ($notAsked !== []) {
             $other = $goal === Goal::Everyday ? Goal::Strength : Goal::Everyday;
             $stages[] = new Stage(self::LEFT_OUT, 'Left out', Mode::Mixed, [$other], [], $notAsked);
@@ -121,9 +139,17 @@ final readonly class Plan
     /** The plan with one prescription replaced by another of the same key. */
     public function withPrescription(Prescription $new): self
     {
-        $stages = array_map(static fn(PlanStage $stage): PlanStage => $stage->withStage($stage->stage->withPrescriptions(
-            array_map(static fn(Prescription $p): Prescription => $p->key === $new->key ? $new : $p, $stage->stage->prescriptions),
-        )), $this->stages);
+        $stages = array_map(
+            static fn(PlanStage $stage): PlanStage => $stage->withStage(
+                $stage->stage->withPrescriptions(
+                    array_map(
+                        static fn(Prescription $p): Prescription => $p->key === $new->key ? $new : $p,
+                        $stage->stage->prescriptions,
+                    ),
+                ),
+            ),
+            $this->stages,
+        );
 
         return $this->with(['stages' => $stages]);
     }
@@ -145,14 +171,19 @@ final readonly class Plan
             }
         }
 
-        return $this->with(['leftOut' => $left])->mapStages(static fn(PlanStage $stage): PlanStage => $stage->stage->key === $new->stage->key ? $new : $stage);
+        return $this->with(['leftOut' => $left])->mapStages(
+            static fn(PlanStage $stage): PlanStage => $stage->stage->key === $new->stage->key ? $new : $stage,
+        );
     }
 
     /** The plan that still knows what another asked for: nothing that a phone may have been given is forgotten. */
     public function remembering(self $other): self
     {
         $known = array_column([...$this->prescriptions(), ...$this->leftOut], 'key', 'key');
-        $new = array_filter([...$other->prescriptions(), ...$other->leftOut], static fn(Prescription $prescription): bool => !isset($known[$prescription->key]));
+        $new = array_filter(
+            [...$other->prescriptions(), ...$other->leftOut],
+            static fn(Prescription $prescription): bool => !isset($known[$prescription->key]),
+        );
 
         return $new === [] ? $this : $this->with(['leftOut' => [...$this->leftOut, ...array_values($new)]]);
     }
@@ -282,7 +313,11 @@ final readonly class Plan
     /** Whether a slot of a stage has nothing to be done on a day: all its exercises rest, have not begun, or everything rests. */
     public function slotRests(PlanStage $stage, string $slot, Day $on): bool
     {
-        $done = array_filter($stage->stage->prescriptions, fn(Prescription $prescription): bool => $prescription->slot === $slot && !$this->rests($prescription->key, $on));
+        $done = array_filter(
+            $stage->stage->prescriptions,
+            fn(Prescription $prescription): bool => $prescription->slot === $slot &&
+                !$this->rests($prescription->key, $on),
+        );
 
         return $this->restsAltogether($on) || ($done === [] && $stage->slot($slot)?->mode !== Mode::Sport);
     }
@@ -298,7 +333,9 @@ final readonly class Plan
         return [
             'stages' => array_map(static fn(PlanStage $stage): array => $stage->toArray(), $this->stages),
             'resting' => $resting,
-            'exercises' => array_values(array_map(static fn(Exercise $exercise): array => $exercise->toArray(), $this->exercises)),
+            'exercises' => array_values(
+                array_map(static fn(Exercise $exercise): array => $exercise->toArray(), $this->exercises),
+            ),
             'left_out' => array_map(static fn(Prescription $exercise): array => $exercise->toArray(), $this->leftOut),
             'available' => $this->available === null ? null : array_column($this->available, 'value'),
             'rest_until' => $this->restUntil?->toIso(),

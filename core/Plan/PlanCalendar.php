@@ -22,8 +22,14 @@ final class PlanCalendar
      *
      * @return list<Placed> in date order
      */
-    public static function of(PlanStage $stage, Day $from, int $days, array $available, array $blocked = [], array $events = []): array
-    {
+    public static function of(
+        PlanStage $stage,
+        Day $from,
+        int $days,
+        array $available,
+        array $blocked = [],
+        array $events = [],
+    ): array {
         $inTurn = $stage->inTurn();
         $groups = $inTurn === [] ? [] : [[$inTurn, $stage->rhythm]];
         foreach ($stage->slots as $slot) {
@@ -33,7 +39,10 @@ final class PlanCalendar
         }
         $placed = [];
         foreach ($groups as [$slots, $rhythm]) {
-            array_push($placed, ...Scheduler::place(new ScheduleRequest($from, $days, $available, $slots, $rhythm, $blocked, $events)));
+            array_push(
+                $placed,
+                ...Scheduler::place(new ScheduleRequest($from, $days, $available, $slots, $rhythm, $blocked, $events)),
+            );
         }
         // Of one day in the order in which they were placed.
         usort($placed, static fn(Placed $a, Placed $b): int => $a->on->number <=> $b->on->number);
@@ -50,14 +59,23 @@ final class PlanCalendar
      *
      * @return list<Placed> in date order
      */
-    public static function from(PlanStage $stage, Day $stageFrom, Day $from, int $days, array $available, array $blocked = [], array $events = []): array
-    {
+    public static function from(
+        PlanStage $stage,
+        Day $stageFrom,
+        Day $from,
+        int $days,
+        array $available,
+        array $blocked = [],
+        array $events = [],
+    ): array {
         $ahead = max(0, $from->daysSince($stageFrom));
 
-        return array_values(array_filter(
-            self::of($stage, $stageFrom, $ahead + $days, $available, $blocked, $events),
-            static fn(Placed $placed): bool => !$from->isAfter($placed->on),
-        ));
+        return array_values(
+            array_filter(
+                self::of($stage, $stageFrom, $ahead + $days, $available, $blocked, $events),
+                static fn(Placed $placed): bool => !$from->isAfter($placed->on),
+            ),
+        );
     }
 
     /**
@@ -70,16 +88,26 @@ final class PlanCalendar
      *
      * @return list<Placed> in date order
      */
-    public static function asked(Plan $plan, PlanStage $stage, Day $stageFrom, Day $from, int $days, array $available, array $blocked, array $events): array
-    {
+    public static function asked(
+        Plan $plan,
+        PlanStage $stage,
+        Day $stageFrom,
+        Day $from,
+        int $days,
+        array $available,
+        array $blocked,
+        array $events,
+    ): array {
         $kept = $plan->maintenance?->calendarOf($stage);
         if ($kept !== null && $plan->maintenance !== null) {
             [$stage, $stageFrom] = [$kept, $plan->maintenance->from];
         }
 
-        return array_values(array_filter(
-            self::from($stage, $stageFrom, $from, $days, $available, $blocked, $events),
-            static fn(Placed $placed): bool => !$plan->slotRests($stage, $placed->slot, $placed->on),
-        ));
+        return array_values(
+            array_filter(
+                self::from($stage, $stageFrom, $from, $days, $available, $blocked, $events),
+                static fn(Placed $placed): bool => !$plan->slotRests($stage, $placed->slot, $placed->on),
+            ),
+        );
     }
 }

@@ -17,7 +17,12 @@ final readonly class PlanStage
      * @param list<Slot> $slots
      * @param list<Waiting> $waiting what is not asked for yet
      */
-    public function __construct(public Stage $stage, public array $slots, public Rhythm $rhythm, public array $waiting = []) {}
+    public function __construct(
+        public Stage $stage,
+        public array $slots,
+        public Rhythm $rhythm,
+        public array $waiting = [],
+    ) {}
 
     public static function read(ObjectNode $node): self
     {
@@ -83,7 +88,10 @@ final readonly class PlanStage
             $this->stage->withPrescriptions(array_map($change, $this->stage->prescriptions)),
             $this->slots,
             $this->rhythm,
-            array_map(static fn(Waiting $waiting): Waiting => $waiting->with($change($waiting->prescription)), $this->waiting),
+            array_map(
+                static fn(Waiting $waiting): Waiting => $waiting->with($change($waiting->prescription)),
+                $this->waiting,
+            ),
         );
     }
 
@@ -109,16 +117,25 @@ final readonly class PlanStage
     /** The same for somebody with both sides affected. */
     public function onBothSides(): self
     {
-        return $this->mapPrescriptions(static fn(Prescription $prescription): Prescription => $prescription->onBothSides());
+        return $this->mapPrescriptions(
+            static fn(Prescription $prescription): Prescription => $prescription->onBothSides(),
+        );
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return $this->stage->toArray() + array_filter([
-            'slots' => array_map(static fn(Slot $slot): array => $slot->toArray(), $this->slots),
-            'rhythm' => $this->rhythm->toArray(),
-            'waiting' => $this->waiting === [] ? null : array_map(static fn(Waiting $waiting): array => $waiting->toArray(), $this->waiting),
-        ], static fn(?array $value): bool => $value !== null);
+        return $this->stage->toArray() +
+            array_filter(
+                [
+                    'slots' => array_map(static fn(Slot $slot): array => $slot->toArray(), $this->slots),
+                    'rhythm' => $this->rhythm->toArray(),
+                    'waiting' =>
+                        $this->waiting === []
+                            ? null
+                            : array_map(static fn(Waiting $waiting): array => $waiting->toArray(), $this->waiting),
+                ],
+                static fn(?array $value): bool => $value !== null,
+            );
     }
 }

@@ -46,7 +46,7 @@ final class PlanWeeks
     /** @return list<LeastHours> as far apart as the rhythm places them */
     private static function spaced(string $slot, Rhythm $rhythm): array
     {
-        $days = $rhythm->every_days ?? $rhythm->min_gap_days ?? 1;
+        $days = $rhythm->every_days ?? ($rhythm->min_gap_days ?? 1);
 
         return $days < 2 ? [] : [new LeastHours($slot, $slot, min(WeekRules::LONGEST_HOURS, 24 * $days))];
     }
@@ -60,7 +60,11 @@ final class PlanWeeks
     {
         $rules = [];
         foreach ($stage->slots as $slot) {
-            $runs = array_filter(array_keys($cycle), static fn(int $at): bool => $cycle[$at] === $slot->key && $cycle[($at + 1) % count($cycle)] === $slot->key);
+            $runs = array_filter(
+                array_keys($cycle),
+                static fn(int $at): bool => $cycle[$at] === $slot->key &&
+                    $cycle[($at + 1) % count($cycle)] === $slot->key,
+            );
             if ($slot->mode->isHeavy() && $runs === [] && in_array($slot->key, $cycle, true)) {
                 $rules[] = new LeastHours($slot->key, $slot->key, self::RECOVERY_HOURS);
             }

@@ -14,7 +14,10 @@ final readonly class Waiting
 
     public static function read(ObjectNode $node): self
     {
-        return new self($node->child('prescription', Prescription::read(...)), $node->child('starts_when', StartsWhen::read(...)));
+        return new self(
+            $node->child('prescription', Prescription::read(...)),
+            $node->child('starts_when', StartsWhen::read(...)),
+        );
     }
 
     public function with(Prescription $prescription): self

@@ -35,15 +35,28 @@ final class DoseSense
     public static function faults(Dose $dose): array
     {
         $faults = [];
-        foreach (['load_kg' => [self::MOST_KG, 'kg'], 'height_cm' => [self::MOST_HEIGHT_CM, 'cm'], 'rest_s' => [self::MOST_REST_S, 's'], 'work_s' => [self::MOST_WORK_S, 's'], 'work_to_s' => [self::MOST_WORK_S, 's']] as $field => [$most, $unit]) {
+        foreach (
+            [
+                'load_kg' => [self::MOST_KG, 'kg'],
+                'height_cm' => [self::MOST_HEIGHT_CM, 'cm'],
+                'rest_s' => [self::MOST_REST_S, 's'],
+                'work_s' => [self::MOST_WORK_S, 's'],
+                'work_to_s' => [self::MOST_WORK_S, 's'],
+            ]
+            as $field => [$most, $unit]
+        ) {
             if ($dose->$field !== null && Number::over($dose->$field, $most)) {
                 $faults[$field] = "must be $most $unit at most; check the number";
             }
         }
         $range = $dose->range;
-        foreach ($range === null ? [] : ['from_deg' => $range->from_deg, 'to_deg' => $range->to_deg] as $field => $degrees) {
+        foreach (
+            $range === null ? [] : ['from_deg' => $range->from_deg, 'to_deg' => $range->to_deg]
+            as $field => $degrees
+        ) {
             if ($degrees < self::LEAST_DEG || $degrees > self::MOST_DEG) {
-                $faults["range/$field"] = 'must be from ' . self::LEAST_DEG . ' to ' . self::MOST_DEG . '°; check the number';
+                $faults["range/$field"] =
+                    'must be from ' . self::LEAST_DEG . ' to ' . self::MOST_DEG . '°; check the number';
             }
         }
         if ($range !== null && $faults === [] && !Number::over($range->to_deg, $range->from_deg)) {

@@ -20,15 +20,28 @@ final class FromMeasure
      * The load for the repetitions that a dose asks, those in reserve included, in kilograms on the bar; null where the
      * measure is not of this exercise, or the dose says neither a repetition maximum nor a reserve.
      */
-    public static function loadKg(Prescription $prescription, Measure $measure, StrengthTest $test, bool $bothSides, int|float|null $bodyMassKg): int|float|null
-    {
+    public static function loadKg(
+        Prescription $prescription,
+        Measure $measure,
+        StrengthTest $test,
+        bool $bothSides,
+        int|float|null $bodyMassKg,
+    ): int|float|null {
         $reps = self::reps($prescription->dose);
-        if (!$prescription->mode->isMoving() || $reps === null || !in_array($prescription->exercise, $measure->exercises, true)) {
+        if (
+            !$prescription->mode->isMoving() ||
+            $reps === null ||
+            !in_array($prescription->exercise, $measure->exercises, true)
+        ) {
             return null;
         }
         $body = $prescription->dose->bodyLoad($bodyMassKg);
 
-        return Work::onBar(Strength::loadFor(self::followed($test, $bothSides) + $body, $reps), $body, $prescription->progression?->incrementKg() ?? Suggestions::INCREMENT_KG);
+        return Work::onBar(
+            Strength::loadFor(self::followed($test, $bothSides) + $body, $reps),
+            $body,
+            $prescription->progression?->incrementKg() ?? Suggestions::INCREMENT_KG,
+        );
     }
 
     /**
@@ -41,7 +54,9 @@ final class FromMeasure
         $percent = $prescription->dose->percent_mvc;
         $maximum = self::followed($test, $bothSides);
 
-        return $prescription->mode !== Mode::Isometric || $percent === null || $maximum <= 0 ? null : array_map(Number::tenth(...), Strength::holdTarget($maximum, $percent));
+        return $prescription->mode !== Mode::Isometric || $percent === null || $maximum <= 0
+            ? null
+            : array_map(Number::tenth(...), Strength::holdTarget($maximum, $percent));
     }
 
     /** What counts of a test: the sore side, the weaker one where both are affected. */

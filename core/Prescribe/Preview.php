@@ -63,7 +63,16 @@ final readonly class Preview
     ): self {
         // A cycle keeps its turn: it is counted from the first day of the stage.
         $stageFrom = $draft->stage->stage->key === $summary->stage ? $summary->stageFrom : $draft->from;
-        $calendar = PlanCalendar::asked($draft->into($plan), $draft->stage, $stageFrom, $draft->from, self::SHOWN_DAYS, $draft->available, $blocked, $events);
+        $calendar = PlanCalendar::asked(
+            $draft->into($plan),
+            $draft->stage,
+            $stageFrom,
+            $draft->from,
+            self::SHOWN_DAYS,
+            $draft->available,
+            $blocked,
+            $events,
+        );
 
         return new self(
             $draft,
@@ -72,21 +81,23 @@ final readonly class Preview
             array_values($catalogue->measures),
             $bothSides,
             $calendar,
-            Linter::of(new LintSubject(
-                catalogue: $catalogue,
-                structure: $structure,
-                rule: $rule,
-                stage: $draft->stage,
-                irritable: $summary->irritable,
-                loweringOnly: $loweringOnly,
-                before: $draft->before->stage->prescriptions,
-                calendar: $calendar,
-                events: $events,
-                sessionMinutes: $sessionMinutes,
-                bodyMassKg: $summary->bodyMassKg,
-                daysSinceOpened: $daysSinceOpened,
-                summary: $summary,
-            )),
+            Linter::of(
+                new LintSubject(
+                    catalogue: $catalogue,
+                    structure: $structure,
+                    rule: $rule,
+                    stage: $draft->stage,
+                    irritable: $summary->irritable,
+                    loweringOnly: $loweringOnly,
+                    before: $draft->before->stage->prescriptions,
+                    calendar: $calendar,
+                    events: $events,
+                    sessionMinutes: $sessionMinutes,
+                    bodyMassKg: $summary->bodyMassKg,
+                    daysSinceOpened: $daysSinceOpened,
+                    summary: $summary,
+                ),
+            ),
         );
     }
 
@@ -98,21 +109,32 @@ final readonly class Preview
 
     public function figures(Prescription $prescription): DoseFigures
     {
-        return DoseArithmetic::of($prescription->mode, $prescription->limbs, $this->loaded($prescription)->dose, $this->summary->bodyMassKg);
+        return DoseArithmetic::of(
+            $prescription->mode,
+            $prescription->limbs,
+            $this->loaded($prescription)->dose,
+            $this->summary->bodyMassKg,
+        );
     }
 
     /** @return array<string, mixed> the sums of one kind of session, and when it comes */
     public function session(Slot $slot): array
     {
-        $asked = array_values(array_filter($this->draft->stage->stage->prescriptions, static fn(Prescription $prescription): bool => $prescription->slot === $slot->key));
-        $figures = array_map(
-            $this->figures(...),
-            $asked,
+        $asked = array_values(
+            array_filter(
+                $this->draft->stage->stage->prescriptions,
+                static fn(Prescription $prescription): bool => $prescription->slot === $slot->key,
+            ),
         );
+        $figures = array_map($this->figures(...), $asked);
 
-        return ['slot' => $slot->key, 'title' => $slot->name(), 'exercises' => count($asked)]
-            + DoseArithmetic::session($figures)
-            + ['days' => array_map(static fn(Placed $placed): string => $placed->on->toIso(), $this->placed($slot, self::SHOWN_DAYS))];
+        return ['slot' => $slot->key, 'title' => $slot->name(), 'exercises' => count($asked)] +
+            DoseArithmetic::session($figures) + [
+                'days' => array_map(
+                    static fn(Placed $placed): string => $placed->on->toIso(),
+                    $this->placed($slot, self::SHOWN_DAYS),
+                ),
+            ];
     }
 
     /** With what was lifted last, where the dose leaves the load open. */
@@ -120,7 +142,9 @@ final readonly class Preview
     {
         $load = $this->summary->presentLoadKg($prescription);
 
-        return $prescription->dose->load_kg !== null || $load == 0 ? $prescription : $prescription->withDose($prescription->dose->with(['load_kg' => $load]));
+        return $prescription->dose->load_kg !== null || $load == 0
+            ? $prescription
+            : $prescription->withDose($prescription->dose->with(['load_kg' => $load]));
     }
 
     /** What the stage would ask for in its first week. */
@@ -144,9 +168,12 @@ final readonly class Preview
     /** @return list<Placed> */
     private function placed(Slot $slot, int $days): array
     {
-        return array_values(array_filter(
-            $this->calendar,
-            fn(Placed $placed): bool => $placed->slot === $slot->key && $placed->on->daysSince($this->draft->from) < $days,
-        ));
+        return array_values(
+            array_filter(
+                $this->calendar,
+                fn(Placed $placed): bool => $placed->slot === $slot->key &&
+                    $placed->on->daysSince($this->draft->from) < $days,
+            ),
+        );
     }
 }

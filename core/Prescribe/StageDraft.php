@@ -40,11 +40,23 @@ final readonly class StageDraft
      * @param list<Weekday> $available the days in force
      * @param bool $bothSides whether both sides are affected, so that each limb takes its turn
      */
-    public static function read(ObjectNode $node, Plan $plan, Catalogue $catalogue, array $available, Day $today, int|float|null $bodyMassKg, bool $bothSides = false): self
-    {
+    public static function read(
+        ObjectNode $node,
+        Plan $plan,
+        Catalogue $catalogue,
+        array $available,
+        Day $today,
+        int|float|null $bodyMassKg,
+        bool $bothSides = false,
+    ): self {
         $key = $node->key('stage');
         $before = $plan->stage($key);
-        $prescriptions = $node->each('prescriptions', static fn(ObjectNode $prescription): Prescription => $bothSides ? Prescription::read($prescription)->onBothSides() : Prescription::read($prescription));
+        $prescriptions = $node->each(
+            'prescriptions',
+            static fn(ObjectNode $prescription): Prescription => $bothSides
+                ? Prescription::read($prescription)->onBothSides()
+                : Prescription::read($prescription),
+        );
         $rhythm = $node->childOrNull('rhythm', Rhythm::read(...));
         $slots = $node->eachOrEmpty('slots', static fn(ObjectNode $slot): Slot => self::slot($slot, $before));
         $later = $node->textsOrNull('begins_later');
@@ -72,7 +84,14 @@ final readonly class StageDraft
 
         return new self(
             $before,
-            self::drawnUp($node, $before, self::keyed($prescriptions, $before, $plan), array_column($slots, null, 'key'), $rhythm, $later),
+            self::drawnUp(
+                $node,
+                $before,
+                self::keyed($prescriptions, $before, $plan),
+                array_column($slots, null, 'key'),
+                $rhythm,
+                $later,
+            ),
             $days ?? $available,
             $from ?? $today,
             $endsRest,
@@ -95,21 +114,36 @@ final readonly class StageDraft
      * @param array<string, Slot> $slots that are another now, by key
      * @param list<string>|null $later keys of what goes on waiting; null: all that is not asked for now
      */
-    private static function drawnUp(ObjectNode $node, PlanStage $before, array $prescriptions, array $slots, ?Rhythm $rhythm, ?array $later): PlanStage
-    {
+    private static function drawnUp(
+        ObjectNode $node,
+        PlanStage $before,
+        array $prescriptions,
+        array $slots,
+        ?Rhythm $rhythm,
+        ?array $later,
+    ): PlanStage {
         $asked = array_column($prescriptions, 'key');
         $stage = new PlanStage(
             $before->stage->withPrescriptions($prescriptions),
             array_map(static fn(Slot $slot): Slot => $slots[$slot->key] ?? $slot, $before->slots),
             $rhythm ?? $before->rhythm,
-            array_values(array_filter($before->waiting, static fn(Waiting $waiting): bool => !in_array($waiting->prescription->key, $asked, true) && ($later === null || in_array($waiting->prescription->key, $later, true)))),
+            array_values(
+                array_filter(
+                    $before->waiting,
+                    static fn(Waiting $waiting): bool => !in_array($waiting->prescription->key, $asked, true) &&
+                        ($later === null || in_array($waiting->prescription->key, $later, true)),
+                ),
+            ),
         );
         $inTurn = array_column($stage->inTurn(), 'key');
         if ($inTurn === [] && $before->inTurn() !== []) {
             $node->fault('slots', 'must leave one kind of session that takes its turn in the rhythm');
         }
         if ($stage->rhythm->cycle !== null && array_diff($stage->rhythm->cycle, $inTurn) !== []) {
-            $node->fault('rhythm', 'must not name a kind of session that has days of its own, or that the stage does not have');
+            $node->fault(
+                'rhythm',
+                'must not name a kind of session that has days of its own, or that the stage does not have',
+            );
         }
 
         return $stage;
@@ -122,25 +156,43 @@ final readonly class StageDraft
     }
 
     /** @param list<Prescription> $prescriptions */
-    private static function check(ObjectNode $node, array $prescriptions, PlanStage $before, Catalogue $catalogue, int|float|null $bodyMassKg): void
-    {
+    private static function check(
+        ObjectNode $node,
+        array $prescriptions,
+        PlanStage $before,
+        Catalogue $catalogue,
+        int|float|null $bodyMassKg,
+    ): void {
         $slots = array_column($before->slots, 'key');
         foreach ($prescriptions as $i => $prescription) {
             if (!in_array($prescription->slot, $slots, true)) {
                 $node->inItem("prescriptions/$i/slot", 'must name one of the kinds of session of the stage');
             }
-            if ($prescription->exercise !== '' && !isset($catalogue->exercises[$prescription->exercise]) && $before->stage->prescription($prescription->key)?->exercise !== $prescription->exercise) {
+            if (
+                $prescription->exercise !== '' &&
+                !isset($catalogue->exercises[$prescription->exercise]) &&
+                $before->stage->prescription($prescription->key)?->exercise !== $prescription->exercise
+            ) {
                 $node->inItem("prescriptions/$i/exercise", 'must name an exercise of the library');
             }
             // What was on the plan before stays allowed: the library may have changed since.
-            if ($prescription->ladder !== null && $prescription->ladder !== $before->stage->prescription($prescription->key)?->ladder) {
+            if (
+                $prescription->ladder !== null &&
+                $prescription->ladder !== $before->stage->prescription($prescription->key)?->ladder
+            ) {
                 $rungs = $catalogue->ladderOf($prescription->exercise)?->exercises() ?? [];
                 if (array_values(array_intersect($rungs, $prescription->ladder)) !== $prescription->ladder) {
-                    $node->inItem("prescriptions/$i/ladder", 'must hold rungs of its ladder in the library, easier first');
+                    $node->inItem(
+                        "prescriptions/$i/ladder",
+                        'must hold rungs of its ladder in the library, easier first',
+                    );
                 }
             }
             if ($bodyMassKg === null && ($prescription->dose->body_fraction ?? 0) > 0) {
-                $node->inItem("prescriptions/$i/dose/body_fraction", "needs the athlete's body mass, which is not known: set it to 0, or record the mass");
+                $node->inItem(
+                    "prescriptions/$i/dose/body_fraction",
+                    "needs the athlete's body mass, which is not known: set it to 0, or record the mass",
+                );
             }
         }
         $keys = array_column($prescriptions, 'key');
@@ -149,7 +201,10 @@ final readonly class StageDraft
             $asked = $criterion instanceof OverPrescription ? $criterion->prescription() : null;
             if ($asked !== null && !in_array($asked, $keys, true) && $prescriptions !== []) {
                 $title = $catalogue->titleOf($before->stage->prescription($asked)->exercise ?? $asked);
-                $node->fault('prescriptions', "must keep $title: the gate of this stage asks for a dose of it. Swap it for another rung instead");
+                $node->fault(
+                    'prescriptions',
+                    "must keep $title: the gate of this stage asks for a dose of it. Swap it for another rung instead",
+                );
             }
         }
     }

@@ -28,8 +28,13 @@ final class Suggestions
      *
      * @return list<Suggestion>
      */
-    public static function of(Prescription $prescription, TrainingSummary $summary, StructureInfo $structure, array $measures = [], bool $bothSides = false): array
-    {
+    public static function of(
+        Prescription $prescription,
+        TrainingSummary $summary,
+        StructureInfo $structure,
+        array $measures = [],
+        bool $bothSides = false,
+    ): array {
         return [
             ...self::load($prescription, $summary),
             ...self::measured($prescription, $summary, $measures, $bothSides),
@@ -49,9 +54,21 @@ final class Suggestions
             return [];
         }
         if ($dose->rm === null || $dose->rm > Strength::MAX_REPS) {
-            return [new Suggestion(SuggestionKind::Maximum, Number::tenth($best['kg'] - $body), set: $best['set'], on: $done->on)];
+            return [
+                new Suggestion(
+                    SuggestionKind::Maximum,
+                    Number::tenth($best['kg'] - $body),
+                    set: $best['set'],
+                    on: $done->on,
+                ),
+            ];
         }
-        $load = Work::loadFor($done->sets, $dose->rm, $body, $prescription->progression?->incrementKg() ?? self::INCREMENT_KG);
+        $load = Work::loadFor(
+            $done->sets,
+            $dose->rm,
+            $body,
+            $prescription->progression?->incrementKg() ?? self::INCREMENT_KG,
+        );
 
         return [new Suggestion(SuggestionKind::LoadForMaximum, $load, 'load_kg', $best['set'], $done->on)];
     }
@@ -63,8 +80,12 @@ final class Suggestions
      *
      * @return list<Suggestion>
      */
-    private static function measured(Prescription $prescription, TrainingSummary $summary, array $measures, bool $bothSides): array
-    {
+    private static function measured(
+        Prescription $prescription,
+        TrainingSummary $summary,
+        array $measures,
+        bool $bothSides,
+    ): array {
         $done = $summary->doneOf($prescription);
         $suggestions = [];
         foreach ($measures as $measure) {
@@ -72,7 +93,14 @@ final class Suggestions
             if ($test instanceof StrengthTest && !($done !== null && $done->on->isAfter($test->on))) {
                 $load = FromMeasure::loadKg($prescription, $measure, $test, $bothSides, $summary->bodyMassKg);
                 if ($load !== null) {
-                    $suggestions[] = new Suggestion(SuggestionKind::LoadForMeasure, $load, 'load_kg', on: $test->on, test: $test, maximum: FromMeasure::followed($test, $bothSides));
+                    $suggestions[] = new Suggestion(
+                        SuggestionKind::LoadForMeasure,
+                        $load,
+                        'load_kg',
+                        on: $test->on,
+                        test: $test,
+                        maximum: FromMeasure::followed($test, $bothSides),
+                    );
                 }
             }
         }
@@ -81,8 +109,12 @@ final class Suggestions
     }
 
     /** @return list<Suggestion> the band of a hold at a percentage of the measured maximum, or the effort that stands in for it */
-    private static function hold(Prescription $prescription, TrainingSummary $summary, StructureInfo $structure, bool $bothSides): array
-    {
+    private static function hold(
+        Prescription $prescription,
+        TrainingSummary $summary,
+        StructureInfo $structure,
+        bool $bothSides,
+    ): array {
         $percent = $prescription->dose->percent_mvc;
         if ($prescription->mode !== Mode::Isometric || $percent === null) {
             return [];
@@ -91,9 +123,18 @@ final class Suggestions
         $test = $summary->tests[$structure->strengthTest] ?? null;
         $target = $test instanceof StrengthTest ? FromMeasure::band($prescription, $test, $bothSides) : null;
         if ($target !== null && $test instanceof StrengthTest) {
-            $suggestions[] = new Suggestion(SuggestionKind::HoldTarget, test: $test, target: $target, maximum: FromMeasure::followed($test, $bothSides));
+            $suggestions[] = new Suggestion(
+                SuggestionKind::HoldTarget,
+                test: $test,
+                target: $target,
+                maximum: FromMeasure::followed($test, $bothSides),
+            );
         }
-        $suggestions[] = new Suggestion(SuggestionKind::Effort, (int) round($percent / self::PERCENT_A_POINT_OF_EFFORT), 'effort');
+        $suggestions[] = new Suggestion(
+            SuggestionKind::Effort,
+            (int) round($percent / self::PERCENT_A_POINT_OF_EFFORT),
+            'effort',
+        );
 
         return $suggestions;
     }

@@ -26,7 +26,15 @@ final readonly class CheckIn
     /** The same answer at another moment, where a phone's clock was wrong. */
     public function movedTo(Moment $at): self
     {
-        return new self($this->id, $at, $this->provocation, $this->stiffness_min, $this->signs, $this->late, $this->notes);
+        return new self(
+            $this->id,
+            $at,
+            $this->provocation,
+            $this->stiffness_min,
+            $this->signs,
+            $this->late,
+            $this->notes,
+        );
     }
 
     public static function read(ObjectNode $node): self

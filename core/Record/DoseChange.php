@@ -10,11 +10,7 @@ use Rung\Core\Time\Moment;
 /** That a dose was changed; of all prescriptions where it names none. */
 final readonly class DoseChange
 {
-    public function __construct(
-        public Moment $at,
-        public DoseChangeKind $kind,
-        public ?string $prescription = null,
-    ) {}
+    public function __construct(public Moment $at, public DoseChangeKind $kind, public ?string $prescription = null) {}
 
     public static function read(ObjectNode $node): self
     {

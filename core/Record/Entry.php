@@ -52,10 +52,18 @@ final readonly class Entry
      */
     public function counted(Side $affected): self
     {
-        if (array_filter($this->sets, static fn(LoggedSet $set): bool => $set->left !== null || $set->right !== null || $set->pain !== null) === []) {
+        if (
+            array_filter(
+                $this->sets,
+                static fn(LoggedSet $set): bool => $set->left !== null || $set->right !== null || $set->pain !== null,
+            ) === []
+        ) {
             return $this;
         }
-        $pains = array_filter([$this->pain, ...array_column($this->sets, 'pain')], static fn(?int $pain): bool => $pain !== null);
+        $pains = array_filter(
+            [$this->pain, ...array_column($this->sets, 'pain')],
+            static fn(?int $pain): bool => $pain !== null,
+        );
 
         return new self(
             $this->prescription,

@@ -63,7 +63,18 @@ final readonly class LoggedSet
             Side::Both => SideSet::least($this->left, $this->right),
         };
 
-        return new self($share->reps, $share->hold_s, $share->work_s, $this->load_kg, $this->rir, $this->effort, $this->height_cm, $this->pain, $this->left, $this->right);
+        return new self(
+            $share->reps,
+            $share->hold_s,
+            $share->work_s,
+            $this->load_kg,
+            $this->rir,
+            $this->effort,
+            $this->height_cm,
+            $this->pain,
+            $this->left,
+            $this->right,
+        );
     }
 
     /** Repetitions that count: what was not logged is 0, but 1 for a hold. */

@@ -51,7 +51,12 @@ final readonly class Session
             notes: $node->textOrNull('notes'),
         );
         // A fault of either moment stands for itself.
-        if ($session->started_at->after($session->ended_at) && $node->has('ended_at') && !$node->isFaulty('started_at') && !$node->isFaulty('ended_at')) {
+        if (
+            $session->started_at->after($session->ended_at) &&
+            $node->has('ended_at') &&
+            !$node->isFaulty('started_at') &&
+            !$node->isFaulty('ended_at')
+        ) {
             $node->fault('ended_at', 'must not be before started_at');
         }
 
@@ -110,7 +115,11 @@ final readonly class Session
     {
         $worst = null;
         foreach ($this->entries as $entry) {
-            if ($entry->prescription === $prescription && $entry->pain !== null && ($worst === null || $entry->pain > $worst)) {
+            if (
+                $entry->prescription === $prescription &&
+                $entry->pain !== null &&
+                ($worst === null || $entry->pain > $worst)
+            ) {
                 $worst = $entry->pain;
             }
         }
@@ -140,7 +149,10 @@ final readonly class Session
     /** Kilograms of the lightest set of a prescription with a logged weight; null where none has one. */
     public function leastLoadOf(string $prescription): int|float|null
     {
-        $loads = array_filter(array_column($this->setsOf($prescription), 'load_kg'), static fn(int|float|null $load): bool => $load !== null);
+        $loads = array_filter(
+            array_column($this->setsOf($prescription), 'load_kg'),
+            static fn(int|float|null $load): bool => $load !== null,
+        );
 
         return $loads === [] ? null : min($loads);
     }

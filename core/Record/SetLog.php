@@ -58,7 +58,10 @@ final readonly class SetLog
         $sheet = Sheet::read($text);
         $names = array_map(static fn(string $column): string => strtolower(trim($column)), $sheet->columns);
         if (array_intersect(['reps', 'hold_s', 'work_s'], $names) === []) {
-            throw InvalidInput::at('/text', 'must have a column reps, hold_s or work_s; known are ' . implode(', ', self::COLUMNS));
+            throw InvalidInput::at(
+                '/text',
+                'must have a column reps, hold_s or work_s; known are ' . implode(', ', self::COLUMNS),
+            );
         }
         $sets = [];
         foreach ($sheet->rows as $cells) {
@@ -77,9 +80,19 @@ final readonly class SetLog
             return self::fromJson(json_encode(['format' => self::FORMAT, 'sets' => $sets], JSON_THROW_ON_ERROR));
         } catch (InvalidInput $bad) {
             // A row of the table is counted as people count: the names of the columns are the first.
-            throw new InvalidInput(array_map(static fn(Fault $fault): Fault => preg_match('#^/sets/(\d+)/(\w+)$#', $fault->path, $part) === 1
-                ? new Fault('/text', 'has in line ' . array_keys($sheet->rows)[(int) $part[1]] . ", column $part[2], what cannot be: it $fault->message")
-                : new Fault('/text', $fault->message), $bad->faults));
+            throw new InvalidInput(
+                array_map(
+                    static fn(Fault $fault): Fault => preg_match('#^/sets/(\d+)/(\w+)$#', $fault->path, $part) === 1
+                        ? new Fault(
+                            '/text',
+                            'has in line ' .
+                                array_keys($sheet->rows)[(int) $part[1]] .
+                                ", column $part[2], what cannot be: it $fault->message",
+                        )
+                        : new Fault('/text', $fault->message),
+                    $bad->faults,
+                ),
+            );
         }
     }
 
@@ -118,7 +131,14 @@ final readonly class SetLog
         foreach ($rows as [$number, $side, $set]) {
             $own = $side === null ? null : new SideSet($set->reps, $set->hold_s, $set->work_s);
             $before = $sets[count($sets) - 1] ?? null;
-            $isOther = $own !== null && $before !== null && $number !== null && $number === $last && ($side === Side::Left ? $before->left === null && $before->right !== null : $before->right === null && $before->left !== null);
+            $isOther =
+                $own !== null &&
+                $before !== null &&
+                $number !== null &&
+                $number === $last &&
+                ($side === Side::Left
+                    ? $before->left === null && $before->right !== null
+                    : $before->right === null && $before->left !== null);
             if ($isOther) {
                 array_pop($sets);
             }

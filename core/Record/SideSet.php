@@ -20,13 +20,22 @@ final readonly class SideSet
 
     public static function read(ObjectNode $node): self
     {
-        return new self($node->wholeOrNull('reps', 0, Dose::MAX_REPS), $node->numberOrNull('hold_s', 0, Dose::MAX_HOLD_S), $node->numberOrNull('work_s'));
+        return new self(
+            $node->wholeOrNull('reps', 0, Dose::MAX_REPS),
+            $node->numberOrNull('hold_s', 0, Dose::MAX_HOLD_S),
+            $node->numberOrNull('work_s'),
+        );
     }
 
     /** What one limb did: its own share, or nothing of what the other did. */
     public static function shareOf(?self $limb, ?self $other): self
     {
-        return $limb ?? new self($other?->reps === null ? null : 0, $other?->hold_s === null ? null : 0, $other?->work_s === null ? null : 0);
+        return $limb ??
+            new self(
+                $other?->reps === null ? null : 0,
+                $other?->hold_s === null ? null : 0,
+                $other?->work_s === null ? null : 0,
+            );
     }
 
     /** The lesser of two limbs, field by field; a limb that did nothing counts as 0 of what the other did. */

@@ -41,13 +41,22 @@ final readonly class Creep
             $weeks[] = $log->scores(7, $endingDaysAgo + 7 * $week);
         }
         $enough = array_map(static fn(array $scores): bool => count($scores) >= self::MIN_READINGS, $weeks);
-        $means = array_map(static fn(array $scores): int|float|null => $scores === [] ? null : self::mean($scores), $weeks);
-        $before = array_filter(array_slice($means, 1, null, true), static fn(int|float|null $mean, int $week): bool => $mean !== null && $enough[$week], ARRAY_FILTER_USE_BOTH);
+        $means = array_map(
+            static fn(array $scores): int|float|null => $scores === [] ? null : self::mean($scores),
+            $weeks,
+        );
+        $before = array_filter(
+            array_slice($means, 1, null, true),
+            static fn(int|float|null $mean, int $week): bool => $mean !== null && $enough[$week],
+            ARRAY_FILTER_USE_BOTH,
+        );
         $lowest = $before === [] ? null : min($before);
         $state = match (true) {
             !$enough[0] || !$enough[1] || $means[0] === null || $means[1] === null => CreepState::NoData,
-            Number::over($means[0], self::LOW)
-                && (Number::over($means[0] - $means[1], self::OVER_LAST_WEEK) || Number::over($means[0] - ($lowest ?? $means[1]), self::OVER_LOWEST)) => CreepState::Creeping,
+            Number::over($means[0], self::LOW) &&
+                (Number::over($means[0] - $means[1], self::OVER_LAST_WEEK) ||
+                    Number::over($means[0] - ($lowest ?? $means[1]), self::OVER_LOWEST))
+                => CreepState::Creeping,
             default => CreepState::Steady,
         };
 

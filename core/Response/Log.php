@@ -80,11 +80,16 @@ final readonly class Log
         $this->today = $file->timezone->dayOf($at);
         $known = static fn(CheckIn|DoseChange|Review $record): bool => !$record->at->after($at);
 
-        $begun = array_values(array_filter($file->stage_history, fn(StageEntry $e): bool => !$e->from->isAfter($this->today)));
+        $begun = array_values(
+            array_filter($file->stage_history, fn(StageEntry $e): bool => !$e->from->isAfter($this->today)),
+        );
         $current = end($begun);
         $stage = $current === false ? null : $file->stage($current->stage);
         if ($current === false || $stage === null) {
-            throw InvalidInput::at('/stage_history', 'begins after the moment that is asked for (' . $at->toIso() . ')');
+            throw InvalidInput::at(
+                '/stage_history',
+                'begins after the moment that is asked for (' . $at->toIso() . ')',
+            );
         }
         $this->stageHistory = $begun;
         $this->stage = $stage;
@@ -94,14 +99,23 @@ final readonly class Log
             array_values(array_filter($file->sessions, static fn(Session $s): bool => !$s->started_at->after($at))),
             static fn(Session $session): int => $session->started_at->micros,
         );
-        $this->ended = array_values(array_filter($this->started, static fn(Session $s): bool => !$s->ended_at->after($at)));
+        $this->ended = array_values(
+            array_filter($this->started, static fn(Session $s): bool => !$s->ended_at->after($at)),
+        );
         $this->checkIns = self::inOrder(array_values(array_filter($file->check_ins, $known)), self::atMicros(...));
-        $this->scored = array_values(array_filter($this->checkIns, static fn(CheckIn $c): bool => $c->provocation !== null));
-        $this->stiff = array_values(array_filter($this->checkIns, static fn(CheckIn $c): bool => $c->stiffness_min !== null));
+        $this->scored = array_values(
+            array_filter($this->checkIns, static fn(CheckIn $c): bool => $c->provocation !== null),
+        );
+        $this->stiff = array_values(
+            array_filter($this->checkIns, static fn(CheckIn $c): bool => $c->stiffness_min !== null),
+        );
         $changes = self::inOrder(array_values(array_filter($file->dose_changes, $known)), self::atMicros(...));
         $isWithin = static fn(DoseChange $change): bool => $change->kind === DoseChangeKind::Within;
         $this->withinChanges = array_values(array_filter($changes, $isWithin));
-        $this->doseChanges = $this->withinChanges === [] ? $changes : array_values(array_filter($changes, static fn(DoseChange $change): bool => !$isWithin($change)));
+        $this->doseChanges =
+            $this->withinChanges === []
+                ? $changes
+                : array_values(array_filter($changes, static fn(DoseChange $change): bool => !$isWithin($change)));
         $this->reviews = array_values(array_filter($file->reviews, $known));
         $this->planned = self::inOrder($file->planned, static fn(PlannedSession $planned): int => $planned->on->number);
         $this->prescriptions = $file->prescriptions();
@@ -111,7 +125,10 @@ final readonly class Log
             $days[$session->id] = $file->timezone->dayOf($session->started_at)->number;
         }
         $this->sessionDays = $days;
-        $this->scoredDays = array_map(static fn(CheckIn $c): int => $file->timezone->dayOf($c->at)->number, $this->scored);
+        $this->scoredDays = array_map(
+            static fn(CheckIn $c): int => $file->timezone->dayOf($c->at)->number,
+            $this->scored,
+        );
     }
 
     /** The local date on which a session began. */

@@ -63,7 +63,10 @@ final class ResponseJudge
         $this->scoredAt = array_map($instant, $log->scored);
         $this->stiffAt = array_map($instant, $log->stiff);
         $this->scores = array_map(static fn(CheckIn $checkIn): int => $checkIn->provocation ?? 0, $log->scored);
-        $this->stiffness = array_map(static fn(CheckIn $checkIn): int|float => $checkIn->stiffness_min ?? 0, $log->stiff);
+        $this->stiffness = array_map(
+            static fn(CheckIn $checkIn): int|float => $checkIn->stiffness_min ?? 0,
+            $log->stiff,
+        );
     }
 
     /**
@@ -87,16 +90,35 @@ final class ResponseJudge
         $answering = $this->answer($session);
         $answer = $answering === null ? null : $this->log->scored[$answering];
         $second = $answering === null ? null : $this->secondMorning($session, $answering);
-        $difference = static fn(int|float|null $value, int|float|null $base): int|float|null
-            => $value === null || $base === null ? null : $value - $base;
+        $difference = static fn(int|float|null $value, int|float|null $base): int|float|null => $value === null ||
+        $base === null
+            ? null
+            : $value - $base;
         $rise = $difference($answer?->provocation, $baseline);
         $stiffnessRise = $difference($answer?->stiffness_min, $stiffnessBaseline);
         $secondRise = $difference($second?->provocation, $baseline);
         $painRose = $this->painRose($session);
 
-        [$verdict, $reasons] = $this->verdict($session, $baseline, $answer, $rise, $stiffnessRise, $secondRise, $painRose);
+        [$verdict, $reasons] = $this->verdict(
+            $session,
+            $baseline,
+            $answer,
+            $rise,
+            $stiffnessRise,
+            $secondRise,
+            $painRose,
+        );
 
-        return new SessionResponse($session, $session->during(), $baseline, $answer, $rise, $stiffnessRise, $verdict, $reasons);
+        return new SessionResponse(
+            $session,
+            $session->during(),
+            $baseline,
+            $answer,
+            $rise,
+            $stiffnessRise,
+            $verdict,
+            $reasons,
+        );
     }
 
     /** @return array{Verdict, list<string>} the first level of the table that holds, with its reasons */
@@ -115,14 +137,21 @@ final class ResponseJudge
         $score = $answer?->provocation;
         [$overMax, $underMin, $gotWorse] = $this->entries($session);
 
-        $stops = $this->stops($session, $answer, max($during ?? 0, $score ?? 0) >= $rule->stop_at && ($during ?? $score) !== null);
+        $stops = $this->stops(
+            $session,
+            $answer,
+            max($during ?? 0, $score ?? 0) >= $rule->stop_at && ($during ?? $score) !== null,
+        );
         if ($stops !== []) {
             return [Verdict::Stop, $stops];
         }
         $over = self::that([
             [VerdictReason::DuringOverMax, $overMax],
             [VerdictReason::SlowToSettle, self::over($session->settled_min, $rule->settle_within_min)],
-            [VerdictReason::NextDayOverMax, self::over($score, $rule->next_day_max) && ($baseline === null || self::over($score, $baseline))],
+            [
+                VerdictReason::NextDayOverMax,
+                self::over($score, $rule->next_day_max) && ($baseline === null || self::over($score, $baseline)),
+            ],
             [VerdictReason::NextDayRise, self::atLeast($rise, $rule->rise_over_from)],
             [VerdictReason::StiffnessRise, self::over($stiffnessRise, $rule->stiffness_rise_max_min)],
             [VerdictReason::NightAche, in_array(Sign::NightAche, $answer->signs ?? [], true)],
@@ -151,16 +180,14 @@ final class ResponseJudge
             return [Verdict::Watch, $watch];
         }
 
-        return $underMin
-            ? [Verdict::Under, [VerdictReason::BelowTargetPain->value]]
-            : [Verdict::Settled, []];
+        return $underMin ? [Verdict::Under, [VerdictReason::BelowTargetPain->value]] : [Verdict::Settled, []];
     }
 
     /** @return list<string> */
     private function stops(Session $session, ?CheckIn $answer, bool $atStopLevel): array
     {
         $reasons = [];
-        foreach (StopSigns::of([...($session->signs ?? []), ...($answer->signs ?? [])]) as $sign) {
+        foreach (StopSigns::of([...$session->signs ?? [], ...$answer->signs ?? []]) as $sign) {
             $reasons[] = 'sign:' . $sign->value;
         }
         if ($atStopLevel) {
@@ -220,7 +247,11 @@ final class ResponseJudge
     {
         $values = [];
         $earliest = $start->micros - self::BASELINE_HOURS * Moment::HOUR;
-        for ($i = self::firstOver($instants, $start->micros - 1) - 1; $i >= 0 && count($values) < self::BASELINE_READINGS; $i--) {
+        for (
+            $i = self::firstOver($instants, $start->micros - 1) - 1;
+            $i >= 0 && count($values) < self::BASELINE_READINGS;
+            $i--
+        ) {
             if ($instants[$i] < $earliest) {
                 break;
             }
@@ -241,7 +272,11 @@ final class ResponseJudge
         $startedOn = $this->log->dayOf($session)->number;
         $candidates = [];
         $on = PHP_INT_MAX;
-        for ($i = self::firstOver($this->scoredAt, $end + self::ANSWER_FROM_HOURS * Moment::HOUR - 1); isset($this->scoredAt[$i]) && $this->scoredAt[$i] <= $last; $i++) {
+        for (
+            $i = self::firstOver($this->scoredAt, $end + self::ANSWER_FROM_HOURS * Moment::HOUR - 1);
+            isset($this->scoredAt[$i]) && $this->scoredAt[$i] <= $last;
+            $i++
+        ) {
             $day = $this->log->scoredDay($i);
             if ($day > $startedOn && $day <= $on) {
                 $candidates = $day < $on ? [$i] : [...$candidates, $i];
@@ -268,7 +303,8 @@ final class ResponseJudge
         $end = $session->ended_at->micros;
         for ($i = $answering + 1; isset($this->scoredAt[$i]); $i++) {
             if ($this->log->scoredDay($i) > $this->log->scoredDay($answering)) {
-                return $this->scoredAt[$i] > $end + self::SECOND_MORNING_TO_HOURS * Moment::HOUR || self::anyBetween($this->ends, $end, $this->scoredAt[$i])
+                return $this->scoredAt[$i] > $end + self::SECOND_MORNING_TO_HOURS * Moment::HOUR ||
+                    self::anyBetween($this->ends, $end, $this->scoredAt[$i])
                     ? null
                     : $this->log->scored[$i];
             }
@@ -323,10 +359,15 @@ final class ResponseJudge
     /** Whether a change of dose that concerns a prescription lies strictly between two moments. */
     private function changedBetween(string $prescription, Moment $after, Moment $before): bool
     {
-        $this->changes[$prescription] ??= array_values(array_map(
-            static fn(DoseChange $change): int => $change->at->micros,
-            array_filter($this->log->doseChanges, static fn(DoseChange $change): bool => $change->concerns($prescription)),
-        ));
+        $this->changes[$prescription] ??= array_values(
+            array_map(
+                static fn(DoseChange $change): int => $change->at->micros,
+                array_filter(
+                    $this->log->doseChanges,
+                    static fn(DoseChange $change): bool => $change->concerns($prescription),
+                ),
+            ),
+        );
 
         return self::anyBetween($this->changes[$prescription], $after->micros, $before->micros);
     }

@@ -21,6 +21,11 @@ final readonly class Finding
 
     public static function read(ObjectNode $node): self
     {
-        return new self($node->key('key'), $node->key('words'), $node->key('how'), $node->choicesOrNull('structures', Structure::class) ?? []);
+        return new self(
+            $node->key('key'),
+            $node->key('words'),
+            $node->key('how'),
+            $node->choicesOrNull('structures', Structure::class) ?? [],
+        );
     }
 }

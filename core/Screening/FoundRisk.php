@@ -29,16 +29,20 @@ final readonly class FoundRisk
         if ($days === null) {
             return $this->risk->words . ($this->risk->asksTakenOn ? ', date not known: counted' : '');
         }
-        $span = $this->risk->atLeastDaysBefore > 0
-            ? "{$this->risk->atLeastDaysBefore} to {$this->risk->atMostDaysBefore} days"
-            : "{$this->risk->atMostDaysBefore} days";
+        $span =
+            $this->risk->atLeastDaysBefore > 0
+                ? "{$this->risk->atLeastDaysBefore} to {$this->risk->atMostDaysBefore} days"
+                : "{$this->risk->atMostDaysBefore} days";
         $when = $days >= 0 ? "$days days before the pain began" : abs($days) . ' days after the pain began';
 
-        return "{$this->risk->words}, $when: " . ($this->counts($painBegan) ? "within $span" : "outside $span, not counted");
+        return "{$this->risk->words}, $when: " .
+            ($this->counts($painBegan) ? "within $span" : "outside $span, not counted");
     }
 
     private function daysBefore(?Day $painBegan): ?int
     {
-        return !$this->risk->asksTakenOn || $this->takenOn === null || $painBegan === null ? null : $painBegan->daysSince($this->takenOn);
+        return !$this->risk->asksTakenOn || $this->takenOn === null || $painBegan === null
+            ? null
+            : $painBegan->daysSince($this->takenOn);
     }
 }

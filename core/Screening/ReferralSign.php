@@ -21,7 +21,12 @@ final readonly class ReferralSign
 
     public static function read(ObjectNode $node): self
     {
-        return new self($node->key('key'), $node->key('words'), $node->textOrNull('how'), $node->choicesOrNull('regions', Region::class) ?? []);
+        return new self(
+            $node->key('key'),
+            $node->key('words'),
+            $node->textOrNull('how'),
+            $node->choicesOrNull('regions', Region::class) ?? [],
+        );
     }
 
     public function isAskedIn(Region $region): bool

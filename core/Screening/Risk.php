@@ -21,10 +21,13 @@ final readonly class Risk
     public static function read(ObjectNode $node): self
     {
         $asks = $node->text('asks');
-        [$least, $most] = $node->childOrNull('counts', static fn(ObjectNode $counts): array => [
-            $counts->whole('at_least_days_before'),
-            $counts->whole('at_most_days_before'),
-        ]) ?? [0, 0];
+        [$least, $most] = $node->childOrNull(
+            'counts',
+            static fn(ObjectNode $counts): array => [
+                $counts->whole('at_least_days_before'),
+                $counts->whole('at_most_days_before'),
+            ],
+        ) ?? [0, 0];
 
         return new self($node->key('key'), $node->key('words'), $asks === 'taken_on', $least, $most);
     }

@@ -84,10 +84,18 @@ final class CaseSimulator
         $this->plan = $plan;
         $this->seed = $chance->getInt(0, self::SEEDS);
         $this->athlete = new SimulatedAthlete($story->temper, $chance, $catalogue, $opened->case->structure);
-        $this->loads = new PlayedLoads($opened->case->structure, $opened->athlete->body_mass_kg ?? self::USUAL_BODY_MASS_KG, [], $catalogue);
+        $this->loads = new PlayedLoads(
+            $opened->case->structure,
+            $opened->athlete->body_mass_kg ?? self::USUAL_BODY_MASS_KG,
+            [],
+            $catalogue,
+        );
         $this->file = $opened;
         $start = $this->today()->plus(-$story->days);
-        $this->file = $opened->with(['stages' => $plan->caseStages(), 'stage_history' => [new StageEntry($story->stage, $start)]]);
+        $this->file = $opened->with([
+            'stages' => $plan->caseStages(),
+            'stage_history' => [new StageEntry($story->stage, $start)],
+        ]);
     }
 
     /** @param CaseFile $opened a case without history; its stages are the plan's */
@@ -140,20 +148,32 @@ final class CaseSimulator
         if ($at->after($this->now) || (!$this->athlete->answersThisMorning() && $signs === null && $ago > 2)) {
             return;
         }
-        $this->add('check_ins', new CheckIn(
-            'c' . (count($this->file->check_ins) + 1),
-            $at,
-            $this->athlete->score(),
-            $this->athlete->stiffness(),
-            $signs,
-        ));
+        $this->add(
+            'check_ins',
+            new CheckIn(
+                'c' . (count($this->file->check_ins) + 1),
+                $at,
+                $this->athlete->score(),
+                $this->athlete->stiffness(),
+                $signs,
+            ),
+        );
     }
 
     private function measure(Day $day): void
     {
         $test = $this->catalogue->measure($this->catalogue->structure($this->file->case->structure)->strengthTest);
         $other = ($test->unit === 'N' ? 420 : 24) + $this->chance->getInt(-6, 6);
-        $this->add('tests', new StrengthTest($test->key, $day, (int) round($other * $this->athlete->symmetryPercent() / 100), $other, $test->unit));
+        $this->add(
+            'tests',
+            new StrengthTest(
+                $test->key,
+                $day,
+                (int) round(($other * $this->athlete->symmetryPercent()) / 100),
+                $other,
+                $test->unit,
+            ),
+        );
         $this->add('outcomes', new Outcome('severity_score', $day, $this->athlete->severityScore()));
     }
 
@@ -163,9 +183,11 @@ final class CaseSimulator
         $evaluation = Evaluator::evaluate($this->file, $at);
         $this->signOff($evaluation, $day);
         // What comes up in the last days is left for a person to decide.
-        $wanted = in_array($evaluation->action->kind, [
-            ActionKind::Progress, ActionKind::AddLoad, ActionKind::Ease, ActionKind::StepDown, ActionKind::Advance,
-        ], true);
+        $wanted = in_array(
+            $evaluation->action->kind,
+            [ActionKind::Progress, ActionKind::AddLoad, ActionKind::Ease, ActionKind::StepDown, ActionKind::Advance],
+            true,
+        );
         if (!$wanted || $ago < self::VISIT_EVERY_DAYS) {
             return;
         }
@@ -182,7 +204,9 @@ final class CaseSimulator
         if ($step->enterStage !== null) {
             $this->file = $this->file->with([
                 'stage_history' => [...$this->file->stage_history, new StageEntry($step->enterStage, $day)],
-                'planned' => array_values(array_filter($this->file->planned, static fn(PlannedSession $p): bool => $day->isAfter($p->on))),
+                'planned' => array_values(
+                    array_filter($this->file->planned, static fn(PlannedSession $p): bool => $day->isAfter($p->on)),
+                ),
             ]);
             $this->planSessions($day);
         }
@@ -192,8 +216,17 @@ final class CaseSimulator
     private function signOff(Evaluation $evaluation, Day $day): void
     {
         $stage = $evaluation->log->stage;
-        $isAsked = array_filter($stage->gate, static fn(Criterion $criterion): bool => $criterion instanceof TechniqueSigned) !== [];
-        $isSigned = array_filter($this->file->sign_offs, static fn(SignOff $signOff): bool => $signOff->stage === $stage->key && !$evaluation->log->stageFrom->isAfter($signOff->on)) !== [];
+        $isAsked =
+            array_filter(
+                $stage->gate,
+                static fn(Criterion $criterion): bool => $criterion instanceof TechniqueSigned,
+            ) !== [];
+        $isSigned =
+            array_filter(
+                $this->file->sign_offs,
+                static fn(SignOff $signOff): bool => $signOff->stage === $stage->key &&
+                    !$evaluation->log->stageFrom->isAfter($signOff->on),
+            ) !== [];
         if ($isAsked && !$isSigned && $day->daysSince($evaluation->log->stageFrom) >= self::SIGNED_AFTER_DAYS) {
             $this->add('sign_offs', new SignOff($stage->key, $day));
         }
@@ -201,7 +234,9 @@ final class CaseSimulator
 
     private function train(Day $day, int $ago): void
     {
-        $planned = array_values(array_filter($this->file->planned, static fn(PlannedSession $p): bool => $p->on->number === $day->number));
+        $planned = array_values(
+            array_filter($this->file->planned, static fn(PlannedSession $p): bool => $p->on->number === $day->number),
+        );
         $stage = $this->currentStage();
         $overdone = match ($this->story->end) {
             StoryEnd::Overdone => in_array($ago, [1, 2], true),
@@ -216,14 +251,22 @@ final class CaseSimulator
             if ($end->after($this->now) || (!$this->athlete->doesSession() && !$overdone && $ago > 3)) {
                 continue;
             }
-            $due = array_values(array_filter(
-                $stage->prescriptions,
-                fn(Prescription $p): bool => $p->slot === $session->slot && !$this->plan->rests($p->key, $day),
-            ));
+            $due = array_values(
+                array_filter(
+                    $stage->prescriptions,
+                    fn(Prescription $p): bool => $p->slot === $session->slot && !$this->plan->rests($p->key, $day),
+                ),
+            );
             $isAsked = array_filter($due, static fn(Prescription $p): bool => $p->dose->corridor() !== null) !== [];
             // What a session of the day asks is not changed by another of the same day.
             $asked ??= $isAsked ? Evaluator::evaluate($this->file, $start)->askedByPrescription() : null;
-            $due = array_map(fn(Prescription $p): Prescription => $this->loads->loaded(isset($asked[$p->key]) ? $asked[$p->key]->asPrescription() : $p, self::RESERVE), $due);
+            $due = array_map(
+                fn(Prescription $p): Prescription => $this->loads->loaded(
+                    isset($asked[$p->key]) ? $asked[$p->key]->asPrescription() : $p,
+                    self::RESERVE,
+                ),
+                $due,
+            );
             $sport = $due === [];
             $practice = $sport ? $this->practice($session->slot, $start) : null;
             $demand = 0.85 + 0.01 * min(20, $this->today()->daysSince($day));
@@ -231,19 +274,26 @@ final class CaseSimulator
                 ? [new Entry(null, [], $this->athlete->practise($demand))]
                 : $this->athlete->train($due, $overdone ? 2.1 : 1.0);
             $worst = max([0, ...array_map(static fn(Entry $entry): int => $entry->pain ?? 0, $entries)]);
-            $this->add('sessions', new Session(
-                id: 's' . (count($this->file->sessions) + 1),
-                stage: $stage->key,
-                kind: $sport ? SessionKind::Sport : SessionKind::Loading,
-                started_at: $start,
-                ended_at: $end,
-                entries: $entries,
-                planned: $session->id,
-                participation: $practice === null ? null : ($practice->full ? Participation::Full : Participation::Partial),
-                minutes: $practice?->minutes,
-                effort: $practice?->effort,
-                settled_min: $worst * 25,
-            ));
+            $this->add(
+                'sessions',
+                new Session(
+                    id: 's' . (count($this->file->sessions) + 1),
+                    stage: $stage->key,
+                    kind: $sport ? SessionKind::Sport : SessionKind::Loading,
+                    started_at: $start,
+                    ended_at: $end,
+                    entries: $entries,
+                    planned: $session->id,
+                    participation: $practice === null
+                        ? null
+                        : ($practice->full
+                            ? Participation::Full
+                            : Participation::Partial),
+                    minutes: $practice?->minutes,
+                    effort: $practice?->effort,
+                    settled_min: $worst * 25,
+                ),
+            );
         }
     }
 
@@ -275,9 +325,15 @@ final class CaseSimulator
             [],
             $this->story->events,
         );
-        $kept = array_values(array_filter($this->file->planned, static fn(PlannedSession $p): bool => $entry->from->isAfter($p->on)));
+        $kept = array_values(
+            array_filter($this->file->planned, static fn(PlannedSession $p): bool => $entry->from->isAfter($p->on)),
+        );
         foreach ($placed as $place) {
-            $kept[] = new PlannedSession("p{$place->on->toIso()}-$place->slot-$place->number", $place->on, $place->slot);
+            $kept[] = new PlannedSession(
+                "p{$place->on->toIso()}-$place->slot-$place->number",
+                $place->on,
+                $place->slot,
+            );
         }
         $this->file = $this->file->with(['planned' => $kept]);
     }
@@ -303,7 +359,10 @@ final class CaseSimulator
 
     private function time(Day $day, int $hour, int $minute): Moment
     {
-        $time = new DateTimeImmutable($day->toIso() . sprintf(' %02d:%02d:00', $hour, $minute), $this->file->timezone->toDateTimeZone());
+        $time = new DateTimeImmutable(
+            $day->toIso() . sprintf(' %02d:%02d:00', $hour, $minute),
+            $this->file->timezone->toDateTimeZone(),
+        );
 
         return Moment::of($time);
     }

@@ -23,8 +23,15 @@ final readonly class Countdown
      * @param array<string, int> $steady days in each stage of an athlete with whom all goes well
      * @param array<string, int> $slow the same of a slower one
      */
-    public static function of(array $stages, Day $entered, Day $today, ?Day $gate, array $steady, array $slow, Day $by): self
-    {
+    public static function of(
+        array $stages,
+        Day $entered,
+        Day $today,
+        ?Day $gate,
+        array $steady,
+        array $slow,
+        Day $by,
+    ): self {
         $present = $stages[0] ?? '';
         $soonest = self::later(self::later($today, $gate), self::after($entered, $steady[$present] ?? null));
         $latest = isset($slow[$present]) ? self::later($soonest, self::after($entered, $slow[$present])) : null;
@@ -37,7 +44,8 @@ final readonly class Countdown
             }
             $found[] = new CountdownStage($stage, $by->plus(-$left), $soonest, $latest);
             $soonest = $soonest->plus($steady[$stage] ?? 0);
-            $latest = $latest === null || !isset($slow[$stage]) ? null : self::later($soonest, $latest->plus($slow[$stage]));
+            $latest =
+                $latest === null || !isset($slow[$stage]) ? null : self::later($soonest, $latest->plus($slow[$stage]));
         }
         $isKnown = array_diff($stages, array_keys($steady)) === [];
 

@@ -81,11 +81,16 @@ final class Play
 
     private ?int $endedDay = null;
 
-    private function __construct(private readonly PlayRequest $request, private readonly Catalogue $catalogue, private readonly ?Closure $watch)
-    {
+    private function __construct(
+        private readonly PlayRequest $request,
+        private readonly Catalogue $catalogue,
+        private readonly ?Closure $watch,
+    ) {
         $athlete = $request->athlete;
         $this->chance = new Randomizer(new Mt19937($athlete->seed));
-        $this->simulated = $athlete->isSteady ? null : new SimulatedAthlete(self::temper($athlete->seed), $this->chance, $catalogue, $request->structure);
+        $this->simulated = $athlete->isSteady
+            ? null
+            : new SimulatedAthlete(self::temper($athlete->seed), $this->chance, $catalogue, $request->structure);
         $this->loads = new PlayedLoads($request->structure, $request->bodyMassKg, $request->maxima, $catalogue);
         $this->record = new PlayRecord();
         $this->open();
@@ -122,10 +127,20 @@ final class Play
     {
         $request = $this->request;
         $programme = $request->programme;
-        $stages = array_map(static fn(PlanStage $stage): StartStage => new StartStage($stage->stage->key, $stage->stage->mode, $stage->stage->goals), $programme->plan->stages);
+        $stages = array_map(
+            static fn(PlanStage $stage): StartStage => new StartStage(
+                $stage->stage->key,
+                $stage->stage->mode,
+                $stage->stage->goals,
+            ),
+            $programme->plan->stages,
+        );
         $proposal = StartAdvisor::propose($request->findings, $request->goal, $stages, $request->atRisk, false);
         if ($proposal->blocked || $proposal->stage === null) {
-            throw InvalidInput::at('/irritability', 'blocks the start: pain of 8 or more, or no stage that applies to the goal');
+            throw InvalidInput::at(
+                '/irritability',
+                'blocks the start: pain of 8 or more, or no stage that applies to the goal',
+            );
         }
         $plan = StartPlan::of(
             $programme,
@@ -173,7 +188,12 @@ final class Play
     {
         $rise = $this->request->athlete->flares[$number - 1] ?? 0;
         $score = $this->simulated === null ? $this->request->athlete->pain : $this->simulated->score();
-        $this->file = $this->file->with(['check_ins' => [...$this->file->check_ins, new CheckIn("c$number", self::time($day, 7), min(10, $score + $rise), $this->simulated?->stiffness())]]);
+        $this->file = $this->file->with([
+            'check_ins' => [
+                ...$this->file->check_ins,
+                new CheckIn("c$number", self::time($day, 7), min(10, $score + $rise), $this->simulated?->stiffness()),
+            ],
+        ]);
     }
 
     /** Both sides of every strength test that a gate or a load may ask for. */
@@ -181,7 +201,16 @@ final class Play
     {
         $tests = [$this->catalogue->structure($this->request->structure)->strengthTest];
         foreach ($this->plan->stages as $planned) {
-            array_push($tests, ...array_column(array_filter($planned->stage->gate, static fn(Criterion $criterion): bool => $criterion instanceof OverTest), 'test'));
+            array_push(
+                $tests,
+                ...array_column(
+                    array_filter(
+                        $planned->stage->gate,
+                        static fn(Criterion $criterion): bool => $criterion instanceof OverTest,
+                    ),
+                    'test',
+                ),
+            );
         }
         $grown = (1 + $this->request->athlete->gainPercentAWeek / 100) ** intdiv($number - 1, self::TEST_EVERY_DAYS);
         $new = array_map(function (string $test) use ($day, $grown): StrengthTest {
@@ -203,9 +232,22 @@ final class Play
             $evaluation = Evaluator::evaluate($this->file, $at);
         }
         $this->record->judged($evaluation);
-        $isSigned = array_filter($this->file->sign_offs, static fn(SignOff $signOff): bool => $signOff->stage === $evaluation->log->stage->key && !$evaluation->log->stageFrom->isAfter($signOff->on)) !== [];
-        if (!$isSigned && array_filter($evaluation->log->stage->gate, static fn(Criterion $criterion): bool => $criterion instanceof TechniqueSigned) !== []) {
-            $this->file = $this->file->with(['sign_offs' => [...$this->file->sign_offs, new SignOff($evaluation->log->stage->key, $day)]]);
+        $isSigned =
+            array_filter(
+                $this->file->sign_offs,
+                static fn(SignOff $signOff): bool => $signOff->stage === $evaluation->log->stage->key &&
+                    !$evaluation->log->stageFrom->isAfter($signOff->on),
+            ) !== [];
+        if (
+            !$isSigned &&
+            array_filter(
+                $evaluation->log->stage->gate,
+                static fn(Criterion $criterion): bool => $criterion instanceof TechniqueSigned,
+            ) !== []
+        ) {
+            $this->file = $this->file->with([
+                'sign_offs' => [...$this->file->sign_offs, new SignOff($evaluation->log->stage->key, $day)],
+            ]);
             $evaluation = Evaluator::evaluate($this->file, $at);
         }
         if ($this->watch !== null) {
@@ -213,8 +255,13 @@ final class Play
         }
         match ($evaluation->action->kind) {
             ActionKind::Stop => $this->clear($evaluation, $at),
-            ActionKind::Finish => $this->endedDay = $number,
-            ActionKind::Advance, ActionKind::Progress, ActionKind::AddLoad, ActionKind::Ease, ActionKind::StepDown => $this->accept(Acceptance::of($this->plan, $evaluation, $this->catalogue), $day, $number),
+            ActionKind::Finish => ($this->endedDay = $number),
+            ActionKind::Advance,
+            ActionKind::Progress,
+            ActionKind::AddLoad,
+            ActionKind::Ease,
+            ActionKind::StepDown
+                => $this->accept(Acceptance::of($this->plan, $evaluation, $this->catalogue), $day, $number),
             default => null,
         };
     }
@@ -241,7 +288,8 @@ final class Play
             'dose_changes' => [...$this->file->dose_changes, ...$step->changes],
         ]);
         foreach ($step->changes as $change) {
-            $prescription = $change->prescription === null ? null : $this->stage()->stage->prescription($change->prescription);
+            $prescription =
+                $change->prescription === null ? null : $this->stage()->stage->prescription($change->prescription);
             $this->record->changed($number, $change->kind->value, $change->prescription, $prescription);
         }
         if ($step->enterStage !== null) {
@@ -284,18 +332,40 @@ final class Play
         return $done;
     }
 
-    private function session(Day $day, PlanStage $stage, string $slot, string $planned, bool $isBeside, int $hour): Session
-    {
+    private function session(
+        Day $day,
+        PlanStage $stage,
+        string $slot,
+        string $planned,
+        bool $isBeside,
+        int $hour,
+    ): Session {
         $start = self::time($day, min(21, $hour));
-        $due = array_values(array_filter($stage->stage->prescriptions, fn(Prescription $p): bool => $p->slot === $slot && !$this->plan->rests($p->key, $day)));
+        $due = array_values(
+            array_filter(
+                $stage->stage->prescriptions,
+                fn(Prescription $p): bool => $p->slot === $slot && !$this->plan->rests($p->key, $day),
+            ),
+        );
         $isSport = $due === [];
         $asked = $due === [] ? [] : Evaluator::evaluate($this->file, $start)->askedByPrescription();
-        $due = array_map(static fn(Prescription $p): Prescription => isset($asked[$p->key]) ? $asked[$p->key]->asPrescription() : $p, $due);
+        $due = array_map(
+            static fn(Prescription $p): Prescription => isset($asked[$p->key]) ? $asked[$p->key]->asPrescription() : $p,
+            $due,
+        );
         $pain = $this->request->athlete->pain;
         $entries = match (true) {
             $isSport => [new Entry(null, [], $this->simulated === null ? $pain : $this->simulated->practise(1.0))],
-            $this->simulated === null => array_map(fn(Prescription $p): Entry => new Entry($p->key, $this->sets($p), $pain), $due),
-            default => $this->simulated->train(array_map(fn(Prescription $p): Prescription => $this->loads->loaded($p, $this->request->athlete->reserve), $due)),
+            $this->simulated === null => array_map(
+                fn(Prescription $p): Entry => new Entry($p->key, $this->sets($p), $pain),
+                $due,
+            ),
+            default => $this->simulated->train(
+                array_map(
+                    fn(Prescription $p): Prescription => $this->loads->loaded($p, $this->request->athlete->reserve),
+                    $due,
+                ),
+            ),
         };
 
         return new Session(
@@ -319,14 +389,20 @@ final class Play
         $dose = $prescription->dose;
         $reserve = max($this->request->athlete->reserve, $dose->rir ?? 0);
 
-        return array_fill(0, $dose->sets, new LoggedSet(
-            reps: $dose->reps,
-            hold_s: $dose->hold_s,
-            work_s: $dose->work_s,
-            load_kg: $this->loads->loaded($prescription, $this->request->athlete->reserve)->dose->load_kg,
-            rir: $dose->reps + $reserve <= Strength::MAX_REPS || $prescription->mode !== Mode::Isometric ? $reserve : null,
-            height_cm: $dose->height_cm,
-        ));
+        return array_fill(
+            0,
+            $dose->sets,
+            new LoggedSet(
+                reps: $dose->reps,
+                hold_s: $dose->hold_s,
+                work_s: $dose->work_s,
+                load_kg: $this->loads->loaded($prescription, $this->request->athlete->reserve)->dose->load_kg,
+                rir: $dose->reps + $reserve <= Strength::MAX_REPS || $prescription->mode !== Mode::Isometric
+                    ? $reserve
+                    : null,
+                height_cm: $dose->height_cm,
+            ),
+        );
     }
 
     /** Drops what no rule looks back on any more. */
@@ -336,11 +412,24 @@ final class Play
         if (count($this->file->check_ins) <= self::LOOK_BACK_DAYS + 14) {
             return;
         }
-        $kept = array_values(array_filter($this->file->sessions, static fn(Session $session): bool => $session->started_at->after($from)));
+        $kept = array_values(
+            array_filter(
+                $this->file->sessions,
+                static fn(Session $session): bool => $session->started_at->after($from),
+            ),
+        );
         $this->file = $this->file->with([
             'sessions' => $kept,
-            'planned' => array_values(array_filter($this->file->planned, static fn(PlannedSession $planned): bool => $planned->on->daysSince($day) > -self::LOOK_BACK_DAYS - 2)),
-            'check_ins' => array_values(array_filter($this->file->check_ins, static fn(CheckIn $checkIn): bool => $checkIn->at->after($from))),
+            'planned' => array_values(
+                array_filter(
+                    $this->file->planned,
+                    static fn(PlannedSession $planned): bool => $planned->on->daysSince($day) >
+                        -self::LOOK_BACK_DAYS - 2,
+                ),
+            ),
+            'check_ins' => array_values(
+                array_filter($this->file->check_ins, static fn(CheckIn $checkIn): bool => $checkIn->at->after($from)),
+            ),
             'reviews' => [],
         ]);
     }
@@ -364,6 +453,8 @@ final class Play
 
     private static function time(Day $day, int $hour): Moment
     {
-        return Moment::of(new DateTimeImmutable($day->toIso() . sprintf(' %02d:00:00', $hour), new DateTimeZone('UTC')));
+        return Moment::of(
+            new DateTimeImmutable($day->toIso() . sprintf(' %02d:00:00', $hour), new DateTimeZone('UTC')),
+        );
     }
 }

@@ -36,7 +36,13 @@ final class PlayRecord
 
     public function changed(int $day, string $kind, ?string $key, ?Prescription $prescription): void
     {
-        $this->changes[] = ['day' => $day, 'kind' => $kind, 'prescription' => $key, 'exercise' => $prescription?->exercise, 'dose' => $prescription?->dose->toArray()];
+        $this->changes[] = [
+            'day' => $day,
+            'kind' => $kind,
+            'prescription' => $key,
+            'exercise' => $prescription?->exercise,
+            'dose' => $prescription?->dose->toArray(),
+        ];
     }
 
     /**
@@ -45,7 +51,13 @@ final class PlayRecord
      */
     public function trained(int $week, string $stage, array $sessions, array $prescriptions): void
     {
-        $played = $this->weeks[$week] ?? ['week' => $week, 'stage' => $stage, 'sessions' => 0, 'over' => 0, 'exercises' => []];
+        $played = $this->weeks[$week] ?? [
+            'week' => $week,
+            'stage' => $stage,
+            'sessions' => 0,
+            'over' => 0,
+            'exercises' => [],
+        ];
         $played['stage'] = $stage;
         foreach ($sessions as $session) {
             $played['sessions']++;
@@ -58,7 +70,9 @@ final class PlayRecord
                         'prescription' => $prescription->key,
                         'exercise' => $prescription->exercise,
                         'dose' => $prescription->dose->toArray(),
-                        'least' => min(array_map(static fn(LoggedSet $set): int|float => self::amount($set, $prescription), $sets)),
+                        'least' => min(
+                            array_map(static fn(LoggedSet $set): int|float => self::amount($set, $prescription), $sets),
+                        ),
                         'load_kg' => $sets[0]->load_kg,
                     ];
                 }

@@ -58,7 +58,12 @@ final readonly class PlayRequest
             }
             $programme ??= $catalogue->programmes[array_key_first($catalogue->programmes) ?? ''];
             $structure = $node->choice('structure', Structure::class);
-            if ($node->hasText('programme') && $node->hasText('structure') && isset($catalogue->programmes[$key]) && !in_array($structure, $programme->structures, true)) {
+            if (
+                $node->hasText('programme') &&
+                $node->hasText('structure') &&
+                isset($catalogue->programmes[$key]) &&
+                !in_array($structure, $programme->structures, true)
+            ) {
                 $node->fault('structure', 'must be one that the programme is for');
             }
             $available = $node->choicesOrNull('available', Weekday::class);
@@ -79,7 +84,11 @@ final readonly class PlayRequest
                 structure: $structure,
                 side: $node->choice('side', Side::class),
                 goal: $node->choice('goal', Goal::class),
-                bodyMassKg: $node->number('body_mass_kg', DoseArithmetic::MIN_BODY_MASS_KG, DoseArithmetic::MAX_BODY_MASS_KG),
+                bodyMassKg: $node->number(
+                    'body_mass_kg',
+                    DoseArithmetic::MIN_BODY_MASS_KG,
+                    DoseArithmetic::MAX_BODY_MASS_KG,
+                ),
                 weeks: $node->whole('weeks', 1, self::MAX_WEEKS),
                 from: $node->day('from'),
                 purpose: $node->choiceOrNull('purpose', Purpose::class) ?? $programme->purpose,

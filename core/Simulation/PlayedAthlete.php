@@ -31,7 +31,13 @@ final readonly class PlayedAthlete
             $node->fault('kind', 'must be one of steady, simulated');
         }
         $flares = [];
-        foreach ($node->eachOrEmpty('flares', static fn(ObjectNode $flare): array => [$flare->whole('day', 1, 1000), $flare->whole('rise', 0, 10)]) as [$day, $rise]) {
+        foreach (
+            $node->eachOrEmpty(
+                'flares',
+                static fn(ObjectNode $flare): array => [$flare->whole('day', 1, 1000), $flare->whole('rise', 0, 10)],
+            )
+            as [$day, $rise]
+        ) {
             $flares[$day] = $rise;
         }
 

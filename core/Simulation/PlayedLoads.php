@@ -42,8 +42,11 @@ final class PlayedLoads
     public function loaded(Prescription $prescription, int $reserve): Prescription
     {
         $lifted = $this->lifted[$prescription->key] ?? null;
-        $load = $prescription->dose->load_kg
-            ?? ($lifted !== null && $lifted['exercise'] === $prescription->exercise ? $lifted['load_kg'] : $this->find($prescription, $reserve));
+        $load =
+            $prescription->dose->load_kg ??
+            ($lifted !== null && $lifted['exercise'] === $prescription->exercise
+                ? $lifted['load_kg']
+                : $this->find($prescription, $reserve));
         if ($load === null) {
             return $prescription;
         }
@@ -61,13 +64,23 @@ final class PlayedLoads
         $increment = $prescription->progression?->incrementKg() ?? self::INCREMENT_KG;
         $dose = $prescription->dose;
         $body = $dose->bodyLoad($this->bodyMassKg);
-        $maximum = $this->maxima[$prescription->exercise]
-            ?? $this->maxima[$this->catalogue->structure($this->structure)->strengthTest]
-            ?? $this->share() * $this->bodyMassKg;
+        $maximum =
+            $this->maxima[$prescription->exercise] ??
+            ($this->maxima[$this->catalogue->structure($this->structure)->strengthTest] ??
+                $this->share() * $this->bodyMassKg);
         if ($prescription->mode === Mode::Isometric) {
-            return Work::onBar($maximum * ($dose->percent_mvc ?? ($dose->effort === null ? self::HOLD_PERCENT : 10 * $dose->effort)) / 100, $body, $increment);
+            return Work::onBar(
+                ($maximum *
+                    ($dose->percent_mvc ?? ($dose->effort === null ? self::HOLD_PERCENT : 10 * $dose->effort))) /
+                    100,
+                $body,
+                $increment,
+            );
         }
-        $reps = min(Strength::MAX_REPS, ($dose->rm ?? $dose->reps_to ?? $dose->reps) + ($dose->rm === null ? $reserve : 0));
+        $reps = min(
+            Strength::MAX_REPS,
+            ($dose->rm ?? ($dose->reps_to ?? $dose->reps)) + ($dose->rm === null ? $reserve : 0),
+        );
 
         return Work::onBar(Strength::loadFor($maximum, $reps), $body, $increment);
     }

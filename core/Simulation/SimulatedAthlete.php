@@ -37,8 +37,12 @@ final class SimulatedAthlete
     private float $reaction = 0;
 
     /** @param Catalogue|null $catalogue says how directly exercises load the structure; without it, all load it fully */
-    public function __construct(public readonly Temper $temper, private Randomizer $chance, private readonly ?Catalogue $catalogue = null, private readonly ?Structure $structure = null)
-    {
+    public function __construct(
+        public readonly Temper $temper,
+        private Randomizer $chance,
+        private readonly ?Catalogue $catalogue = null,
+        private readonly ?Structure $structure = null,
+    ) {
         $this->capacity = $temper->capacity;
         $this->soreness = $temper->soreness;
     }
@@ -135,7 +139,9 @@ final class SimulatedAthlete
     private function pain(float $demand): int
     {
         return self::scale(
-            0.5 * $this->soreness * min(1, $demand / self::FELT_FROM) + 6 * $this->temper->irritability * max(0, $demand - $this->capacity) + $this->scatter(),
+            0.5 * $this->soreness * min(1, $demand / self::FELT_FROM) +
+                6 * $this->temper->irritability * max(0, $demand - $this->capacity) +
+                $this->scatter(),
         );
     }
 
@@ -163,13 +169,22 @@ final class SimulatedAthlete
     {
         $dose = $prescription->dose;
 
-        return $this->share($prescription) * match (true) {
-            $prescription->mode === Mode::Isometric => 0.45 + 0.0006 * $dose->sets * ($dose->hold_s ?? 0) + 0.002 * ($dose->load_kg ?? 0),
-            $prescription->mode->isMoving() => 0.62 + 0.0022 * ($dose->load_kg ?? 0) + 0.001 * $dose->sets * $dose->reps,
-            $prescription->mode === Mode::Plyometric => 0.88 + 0.002 * $dose->sets * $dose->reps * ($dose->contacts_per_rep ?? 1),
-            $prescription->mode === Mode::Control, $prescription->mode === Mode::Mobility, $prescription->mode === Mode::SoftTissue => 0.4,
-            default => 0.9,
-        };
+        return $this->share($prescription) *
+            match (true) {
+                $prescription->mode === Mode::Isometric => 0.45 +
+                    0.0006 * $dose->sets * ($dose->hold_s ?? 0) +
+                    0.002 * ($dose->load_kg ?? 0),
+                $prescription->mode->isMoving() => 0.62 +
+                    0.0022 * ($dose->load_kg ?? 0) +
+                    0.001 * $dose->sets * $dose->reps,
+                $prescription->mode === Mode::Plyometric => 0.88 +
+                    0.002 * $dose->sets * $dose->reps * ($dose->contacts_per_rep ?? 1),
+                $prescription->mode === Mode::Control,
+                $prescription->mode === Mode::Mobility,
+                $prescription->mode === Mode::SoftTissue
+                    => 0.4,
+                default => 0.9,
+            };
     }
 
     /** How much of an exercise reaches the structure. */
@@ -177,7 +192,9 @@ final class SimulatedAthlete
     {
         $exercise = $this->catalogue->exercises[$prescription->exercise] ?? null;
 
-        return match ($exercise === null || $this->structure === null ? Directness::Target : $exercise->loads($this->structure)) {
+        return match (
+            $exercise === null || $this->structure === null ? Directness::Target : $exercise->loads($this->structure)
+        ) {
             Directness::Target => 1.0,
             Directness::Shared => 0.9,
             Directness::Slight, null => 0.5,

@@ -32,7 +32,17 @@ final readonly class TwoAthletes
 
     private const ATHLETES = [
         'steady' => ['kind' => 'steady'],
-        'slow' => ['kind' => 'steady', 'reserve' => 2, 'miss_percent' => 25, 'flares' => [['day' => 12, 'rise' => 3], ['day' => 30, 'rise' => 3], ['day' => 48, 'rise' => 3], ['day' => 66, 'rise' => 3]]],
+        'slow' => [
+            'kind' => 'steady',
+            'reserve' => 2,
+            'miss_percent' => 25,
+            'flares' => [
+                ['day' => 12, 'rise' => 3],
+                ['day' => 30, 'rise' => 3],
+                ['day' => 48, 'rise' => 3],
+                ['day' => 66, 'rise' => 3],
+            ],
+        ],
     ];
 
     public function __construct(private Catalogue $catalogue) {}
@@ -45,11 +55,22 @@ final readonly class TwoAthletes
     public function play(string $athlete, Programme $programme, Structure $structure, Goal $goal): array
     {
         /** @var array{stages: list<array{stage: string, from_day: int}>, ended_day: int|null, weeks: list<array{week: int, stage: string, exercises: list<array{prescription: string, exercise: string, dose: array<string, mixed>, least: int|float, load_kg: int|float|null}>}>} $played */
-        $played = Play::answer((string) json_encode([
-            'programme' => $programme->key, 'structure' => $structure->value, 'side' => 'left', 'goal' => $goal->value,
-            'body_mass_kg' => self::BODY_MASS_KG, 'weeks' => self::WEEKS, 'from' => self::FROM, 'purpose' => $programme->purpose->value,
-            'irritability' => self::FOUND, 'equipment' => $this->catalogue->equipment(), 'athlete' => self::ATHLETES[$athlete],
-        ]), $this->catalogue);
+        $played = Play::answer(
+            (string) json_encode([
+                'programme' => $programme->key,
+                'structure' => $structure->value,
+                'side' => 'left',
+                'goal' => $goal->value,
+                'body_mass_kg' => self::BODY_MASS_KG,
+                'weeks' => self::WEEKS,
+                'from' => self::FROM,
+                'purpose' => $programme->purpose->value,
+                'irritability' => self::FOUND,
+                'equipment' => $this->catalogue->equipment(),
+                'athlete' => self::ATHLETES[$athlete],
+            ]),
+            $this->catalogue,
+        );
 
         return $played;
     }
@@ -67,7 +88,9 @@ final readonly class TwoAthletes
         $days = [];
         foreach ($played['stages'] as $i => $entered) {
             // The day on which the programme ends belongs to its last stage.
-            $next = $played['stages'][$i + 1]['from_day'] ?? ($played['ended_day'] === null ? null : $played['ended_day'] + 1);
+            $next =
+                $played['stages'][$i + 1]['from_day'] ??
+                ($played['ended_day'] === null ? null : $played['ended_day'] + 1);
             if ($next !== null) {
                 $days[$entered['stage']] = $next - $entered['from_day'];
             }

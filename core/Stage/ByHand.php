@@ -23,7 +23,14 @@ abstract readonly class ByHand extends Criterion
     {
         $on = $this->datedBy($evidence, $evidence->today());
 
-        return $on === null ? [] : [new EvidenceDay(Day::fromNumber($on), $this->on($evidence, $evidence->today())->state === CriterionState::Met)];
+        return $on === null
+            ? []
+            : [
+                new EvidenceDay(
+                    Day::fromNumber($on),
+                    $this->on($evidence, $evidence->today())->state === CriterionState::Met,
+                ),
+            ];
     }
 
     /** The day of the test, score or signature that it rests on, up to a day. */

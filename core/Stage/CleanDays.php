@@ -33,18 +33,28 @@ final readonly class CleanDays extends Criterion
     public function on(Evidence $evidence, int $day): CriterionResult
     {
         $days = $day - $this->cleanSince($evidence, $day);
-        $judged = count(array_filter($evidence->sessions($day - $this->min + 1, $day), static fn(DoneSession $session): bool => $session->isJudged));
+        $judged = count(
+            array_filter(
+                $evidence->sessions($day - $this->min + 1, $day),
+                static fn(DoneSession $session): bool => $session->isJudged,
+            ),
+        );
 
-        return $judged < ($this->min_sessions ?? 1) ? new CriterionResult($this, CriterionState::NoData, $days) : $this->atLeast($days);
+        return $judged < ($this->min_sessions ?? 1)
+            ? new CriterionResult($this, CriterionState::NoData, $days)
+            : $this->atLeast($days);
     }
 
     public function canBeMetOn(Evidence $evidence, int $day): bool
     {
         $next = $evidence->nextMorning();
-        $judged = count(array_filter(
-            $evidence->sessions($day - $this->min + 1, $day),
-            static fn(DoneSession $session): bool => $session->isJudged || ($session->isPending && max($session->day + 1, $next) <= $day),
-        ));
+        $judged = count(
+            array_filter(
+                $evidence->sessions($day - $this->min + 1, $day),
+                static fn(DoneSession $session): bool => $session->isJudged ||
+                    ($session->isPending && max($session->day + 1, $next) <= $day),
+            ),
+        );
         $judged += count($evidence->ahead($day - $this->min + 1, $day - 1));
 
         return $day - $this->cleanSince($evidence, $day) >= $this->min && $judged >= ($this->min_sessions ?? 1);
@@ -52,10 +62,12 @@ final readonly class CleanDays extends Criterion
 
     public function days(Evidence $evidence): array
     {
-        $judged = array_values(array_filter(
-            $evidence->sessions($evidence->today() - $this->min + 1, $evidence->today()),
-            static fn(DoneSession $session): bool => $session->isJudged,
-        ));
+        $judged = array_values(
+            array_filter(
+                $evidence->sessions($evidence->today() - $this->min + 1, $evidence->today()),
+                static fn(DoneSession $session): bool => $session->isJudged,
+            ),
+        );
 
         return self::daysOf($judged, static fn(DoneSession $session): bool => !$session->isTooMuch);
     }

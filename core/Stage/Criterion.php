@@ -98,7 +98,9 @@ abstract readonly class Criterion
      */
     protected function isLow(array $values, int $hoped, int $enough): bool
     {
-        return ($values !== [] || $hoped > 0) && count($values) + $hoped >= $enough && ($values === [] || max($values) <= $this->needed());
+        return ($values !== [] || $hoped > 0) &&
+            count($values) + $hoped >= $enough &&
+            ($values === [] || max($values) <= $this->needed());
     }
 
     /**
@@ -109,11 +111,21 @@ abstract readonly class Criterion
      */
     protected static function daysOf(array $sessions, callable $fits): array
     {
-        return array_map(static fn(DoneSession $session): EvidenceDay => new EvidenceDay(Day::fromNumber($session->day), $fits($session)), $sessions);
+        return array_map(
+            static fn(DoneSession $session): EvidenceDay => new EvidenceDay(
+                Day::fromNumber($session->day),
+                $fits($session),
+            ),
+            $sessions,
+        );
     }
 
     private function result(int|float|null $value, bool $met): CriterionResult
     {
-        return new CriterionResult($this, $value === null ? CriterionState::NoData : ($met ? CriterionState::Met : CriterionState::NotYet), $value);
+        return new CriterionResult(
+            $this,
+            $value === null ? CriterionState::NoData : ($met ? CriterionState::Met : CriterionState::NotYet),
+            $value,
+        );
     }
 }

@@ -42,6 +42,9 @@ final readonly class DaysInStage extends Criterion
 
     public function days(Evidence $evidence): array
     {
-        return array_map(static fn(int $day): EvidenceDay => new EvidenceDay(Day::fromNumber($day), true), range($evidence->stageFrom(), $evidence->today()));
+        return array_map(
+            static fn(int $day): EvidenceDay => new EvidenceDay(Day::fromNumber($day), true),
+            range($evidence->stageFrom(), $evidence->today()),
+        );
     }
 }

@@ -28,6 +28,8 @@ final readonly class DoneSession
     /** Whether it is sport, in full, and well tolerated. */
     public function isFullSport(): bool
     {
-        return $this->isWellTolerated && $this->session->kind === SessionKind::Sport && $this->session->participation === Participation::Full;
+        return $this->isWellTolerated &&
+            $this->session->kind === SessionKind::Sport &&
+            $this->session->participation === Participation::Full;
     }
 }

@@ -23,7 +23,13 @@ final readonly class LoadedPain extends LowPain implements OverPrescription
 
     public static function of(ObjectNode $node): self
     {
-        return new self($node->whole('max', 0, 10), $node->whole('days'), $node->whole('min_sessions'), $node->text('prescription'), $node->number('min_load_kg'));
+        return new self(
+            $node->whole('max', 0, 10),
+            $node->whole('days'),
+            $node->whole('min_sessions'),
+            $node->text('prescription'),
+            $node->number('min_load_kg'),
+        );
     }
 
     public function type(): CriterionType

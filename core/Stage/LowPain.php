@@ -33,7 +33,12 @@ abstract readonly class LowPain extends Criterion
 
     public function days(Evidence $evidence): array
     {
-        $answered = array_values(array_filter($this->sessions($evidence, $evidence->today()), fn(DoneSession $session): bool => $this->pain($session) !== null));
+        $answered = array_values(
+            array_filter(
+                $this->sessions($evidence, $evidence->today()),
+                fn(DoneSession $session): bool => $this->pain($session) !== null,
+            ),
+        );
 
         return self::daysOf($answered, fn(DoneSession $session): bool => $this->pain($session) <= $this->max);
     }
@@ -56,9 +61,11 @@ abstract readonly class LowPain extends Criterion
     /** @return list<int> */
     private function pains(Evidence $evidence, int $day): array
     {
-        return array_values(array_filter(
-            array_map($this->pain(...), $this->sessions($evidence, $day)),
-            static fn(?int $pain): bool => $pain !== null,
-        ));
+        return array_values(
+            array_filter(
+                array_map($this->pain(...), $this->sessions($evidence, $day)),
+                static fn(?int $pain): bool => $pain !== null,
+            ),
+        );
     }
 }

@@ -39,7 +39,7 @@ final readonly class OutcomeBound extends OverOutcome
 
     public function needed(): int|float
     {
-        return $this->min ?? $this->max ?? 1;
+        return $this->min ?? ($this->max ?? 1);
     }
 
     public function on(Evidence $evidence, int $day): CriterionResult

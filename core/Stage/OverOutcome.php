@@ -25,7 +25,9 @@ abstract readonly class OverOutcome extends ByHand
     /** @return list<Outcome> of its measure, up to a day */
     protected function scores(Evidence $evidence, int $day): array
     {
-        return array_values(array_filter($evidence->outcomes($day), fn(Outcome $outcome): bool => $outcome->measure === $this->measure));
+        return array_values(
+            array_filter($evidence->outcomes($day), fn(Outcome $outcome): bool => $outcome->measure === $this->measure),
+        );
     }
 
     protected function datedBy(Evidence $evidence, int $by): ?int

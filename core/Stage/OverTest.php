@@ -25,8 +25,11 @@ abstract readonly class OverTest extends ByHand
     {
         $latest = null;
         foreach ($evidence->tests($day) as $test) {
-            if ($test->test === $this->test && $day - $test->on->number < $this->countsForDays()
-                && ($latest === null || $test->on->number >= $latest->on->number)) {
+            if (
+                $test->test === $this->test &&
+                $day - $test->on->number < $this->countsForDays() &&
+                ($latest === null || $test->on->number >= $latest->on->number)
+            ) {
                 $latest = $test;
             }
         }

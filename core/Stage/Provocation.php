@@ -46,7 +46,13 @@ final readonly class Provocation extends Criterion
 
     public function days(Evidence $evidence): array
     {
-        return array_map(fn(array $score): EvidenceDay => new EvidenceDay(Day::fromNumber($score['day']), $score['score'] <= $this->max), $this->scores($evidence, $evidence->today()));
+        return array_map(
+            fn(array $score): EvidenceDay => new EvidenceDay(
+                Day::fromNumber($score['day']),
+                $score['score'] <= $this->max,
+            ),
+            $this->scores($evidence, $evidence->today()),
+        );
     }
 
     /** @return list<array{day: int, score: int}> of the last days up to a day */

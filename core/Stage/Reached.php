@@ -67,9 +67,17 @@ final readonly class Reached extends Criterion implements OverPrescription
 
     public function days(Evidence $evidence): array
     {
-        $logged = array_values(array_filter($evidence->sessions(PHP_INT_MIN, $evidence->today()), fn(DoneSession $session): bool => $session->session->setsOf($this->prescription) !== []));
+        $logged = array_values(
+            array_filter(
+                $evidence->sessions(PHP_INT_MIN, $evidence->today()),
+                fn(DoneSession $session): bool => $session->session->setsOf($this->prescription) !== [],
+            ),
+        );
 
-        return self::daysOf($logged, fn(DoneSession $session): bool => ($this->setsThatReach($session, $evidence) ?? -1) >= $this->sets);
+        return self::daysOf(
+            $logged,
+            fn(DoneSession $session): bool => ($this->setsThatReach($session, $evidence) ?? -1) >= $this->sets,
+        );
     }
 
     /** Sets of a well-tolerated session that meet all; null where it was not well tolerated or logged none of the exercise. */
@@ -78,12 +86,19 @@ final readonly class Reached extends Criterion implements OverPrescription
         $sets = $done->isWellTolerated ? $done->session->setsOf($this->prescription) : [];
         $mode = $evidence->prescription($this->prescription)?->mode;
 
-        return $sets === [] || $mode === null ? null : count(array_filter($sets, fn(LoggedSet $set): bool => $this->isMet([
-            [$set->countedReps($mode), $this->reps],
-            [$set->hold_s ?? 0, $this->hold_s],
-            [$set->load_kg ?? 0, $this->load_kg],
-            [$set->rir ?? 0, $this->rir_min],
-        ])));
+        return $sets === [] || $mode === null
+            ? null
+            : count(
+                array_filter(
+                    $sets,
+                    fn(LoggedSet $set): bool => $this->isMet([
+                        [$set->countedReps($mode), $this->reps],
+                        [$set->hold_s ?? 0, $this->hold_s],
+                        [$set->load_kg ?? 0, $this->load_kg],
+                        [$set->rir ?? 0, $this->rir_min],
+                    ]),
+                ),
+            );
     }
 
     /** Whether the dose in force would reach it in a planned session whose morning after comes by that day. */
@@ -95,12 +110,17 @@ final readonly class Reached extends Criterion implements OverPrescription
             return false;
         }
         $dose = $prescription->dose;
-        $reaches = $this->isMet([[$dose->reps, $this->reps], [$dose->hold_s ?? 0, $this->hold_s], [$dose->load_kg ?? 0, $this->load_kg]]);
+        $reaches = $this->isMet([
+            [$dose->reps, $this->reps],
+            [$dose->hold_s ?? 0, $this->hold_s],
+            [$dose->load_kg ?? 0, $this->load_kg],
+        ]);
 
-        return $reaches && array_filter(
-            $evidence->ahead($evidence->today(), $day - 1),
-            static fn(PlannedSession $planned): bool => $planned->slot === ($prescription->slot ?? $planned->slot),
-        ) !== [];
+        return $reaches &&
+            array_filter(
+                $evidence->ahead($evidence->today(), $day - 1),
+                static fn(PlannedSession $planned): bool => $planned->slot === ($prescription->slot ?? $planned->slot),
+            ) !== [];
     }
 
     /** @param list<array{int|float, int|float|null}> $asked what was done beside what is needed */

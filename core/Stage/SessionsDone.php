@@ -34,14 +34,21 @@ final readonly class SessionsDone extends Criterion
 
     public function canBeMetOn(Evidence $evidence, int $day): bool
     {
-        $done = static fn(PlannedSession $planned): bool => $evidence->isBegun($planned) || $planned->on->number >= $evidence->today();
+        $done = static fn(PlannedSession $planned): bool => $evidence->isBegun($planned) ||
+            $planned->on->number >= $evidence->today();
 
         return $this->atLeast($this->percent($evidence, $day, $done))->state === CriterionState::Met;
     }
 
     public function days(Evidence $evidence): array
     {
-        return array_map(static fn(PlannedSession $planned): EvidenceDay => new EvidenceDay($planned->on, $evidence->isBegun($planned)), $this->due($evidence, $evidence->today()));
+        return array_map(
+            static fn(PlannedSession $planned): EvidenceDay => new EvidenceDay(
+                $planned->on,
+                $evidence->isBegun($planned),
+            ),
+            $this->due($evidence, $evidence->today()),
+        );
     }
 
     /** @return list<PlannedSession> of the days before a day */

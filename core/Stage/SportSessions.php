@@ -38,20 +38,33 @@ final readonly class SportSessions extends Criterion
 
     public function canBeMetOn(Evidence $evidence, int $day): bool
     {
-        $practices = array_filter($evidence->ahead($evidence->today(), $day - 1), static fn(PlannedSession $planned): bool => $evidence->isPractice($planned));
+        $practices = array_filter(
+            $evidence->ahead($evidence->today(), $day - 1),
+            static fn(PlannedSession $planned): bool => $evidence->isPractice($planned),
+        );
 
         return $this->full($evidence, $day) + count($practices) >= $this->min;
     }
 
     public function days(Evidence $evidence): array
     {
-        $sport = array_values(array_filter($evidence->sessions(PHP_INT_MIN, $evidence->today()), static fn(DoneSession $session): bool => $session->session->kind === SessionKind::Sport));
+        $sport = array_values(
+            array_filter(
+                $evidence->sessions(PHP_INT_MIN, $evidence->today()),
+                static fn(DoneSession $session): bool => $session->session->kind === SessionKind::Sport,
+            ),
+        );
 
         return self::daysOf($sport, static fn(DoneSession $session): bool => $session->isFullSport());
     }
 
     private function full(Evidence $evidence, int $day): int
     {
-        return count(array_filter($evidence->sessions(PHP_INT_MIN, $day), static fn(DoneSession $session): bool => $session->isFullSport()));
+        return count(
+            array_filter(
+                $evidence->sessions(PHP_INT_MIN, $day),
+                static fn(DoneSession $session): bool => $session->isFullSport(),
+            ),
+        );
     }
 }

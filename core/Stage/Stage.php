@@ -84,14 +84,20 @@ final readonly class Stage
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return array_filter([
-            'key' => $this->key,
-            'title' => $this->title,
-            'mode' => $this->mode->value,
-            'goals' => $this->goals === null ? null : array_map(static fn(Goal $goal): string => $goal->value, $this->goals),
-            'gate' => array_map(static fn(Criterion $criterion): array => $criterion->toArray(), $this->gate),
-            'prescriptions' => array_map(static fn(Prescription $p): array => $p->toArray(), $this->prescriptions),
-            'notes' => $this->notes,
-        ], static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'key' => $this->key,
+                'title' => $this->title,
+                'mode' => $this->mode->value,
+                'goals' =>
+                    $this->goals === null
+                        ? null
+                        : array_map(static fn(Goal $goal): string => $goal->value, $this->goals),
+                'gate' => array_map(static fn(Criterion $criterion): array => $criterion->toArray(), $this->gate),
+                'prescriptions' => array_map(static fn(Prescription $p): array => $p->toArray(), $this->prescriptions),
+                'notes' => $this->notes,
+            ],
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 }

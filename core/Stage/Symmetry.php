@@ -42,6 +42,8 @@ final readonly class Symmetry extends OverTest
     {
         $test = $this->latest($evidence, $day);
 
-        return $this->atLeast($test === null ? null : Strength::symmetry($test->affected, $test->unaffected, $evidence->isBothSides()));
+        return $this->atLeast(
+            $test === null ? null : Strength::symmetry($test->affected, $test->unaffected, $evidence->isBothSides()),
+        );
     }
 }

@@ -50,6 +50,10 @@ final readonly class TestChange extends OverTest
         }
         $from = $first === null ? 0 : self::affected($first, $evidence);
 
-        return $this->atLeast($latest === null || $count < 2 || $from == 0 ? null : 100 * (self::affected($latest, $evidence) - $from) / $from);
+        return $this->atLeast(
+            $latest === null || $count < 2 || $from == 0
+                ? null
+                : (100 * (self::affected($latest, $evidence) - $from)) / $from,
+        );
     }
 }

@@ -64,13 +64,20 @@ final readonly class Findings
     /** @return list<Measure> */
     private function high(): array
     {
-        return $this->that(static fn(string $measure, int|float $value): bool => \Rung\Core\Number::atLeast($value, self::HIGH[$measure]));
+        return $this->that(
+            static fn(string $measure, int|float $value): bool => \Rung\Core\Number::atLeast(
+                $value,
+                self::HIGH[$measure],
+            ),
+        );
     }
 
     /** @return list<Measure> */
     private function notLow(): array
     {
-        return $this->that(static fn(string $measure, int|float $value): bool => \Rung\Core\Number::over($value, self::LOW[$measure]));
+        return $this->that(
+            static fn(string $measure, int|float $value): bool => \Rung\Core\Number::over($value, self::LOW[$measure]),
+        );
     }
 
     /**
@@ -93,11 +100,14 @@ final readonly class Findings
     /** @return array<string, int|float> */
     private function known(): array
     {
-        return array_filter([
-            'rest' => $this->rest,
-            'test' => $this->test,
-            'settle' => $this->settle,
-            'stiffness' => $this->stiffness,
-        ], static fn(int|float|null $value): bool => $value !== null);
+        return array_filter(
+            [
+                'rest' => $this->rest,
+                'test' => $this->test,
+                'settle' => $this->settle,
+                'stiffness' => $this->stiffness,
+            ],
+            static fn(int|float|null $value): bool => $value !== null,
+        );
     }
 }

@@ -39,7 +39,13 @@ final readonly class RungChooser
         $reasons = [];
         $allowed = $this->allowed($own, $prescription->ladder, $taken, $reasons);
         if ($allowed === []) {
-            return $this->finish($prescription, $own, [...$reasons, 'No rung of its ladder is free of what to avoid: look at it yourself.'], [], $taken);
+            return $this->finish(
+                $prescription,
+                $own,
+                [...$reasons, 'No rung of its ladder is free of what to avoid: look at it yourself.'],
+                [],
+                $taken,
+            );
         }
         $usual = !$this->isDirect($own) || ($level === RungLevel::Usual && in_array($own, $allowed, true));
         $wanted = match (true) {
@@ -51,11 +57,14 @@ final readonly class RungChooser
         if ($trial !== null) {
             array_unshift($reasons, $this->tried($trial, $wanted));
         } elseif ($this->missing($wanted) === []) {
-            array_unshift($reasons, match (true) {
-                $usual => 'The usual beginning of the programme',
-                $level === RungLevel::Easiest => 'The easiest rung of its ladder',
-                default => 'Halfway up to the usual beginning',
-            } . $this->loading($wanted));
+            array_unshift(
+                $reasons,
+                match (true) {
+                    $usual => 'The usual beginning of the programme',
+                    $level === RungLevel::Easiest => 'The easiest rung of its ladder',
+                    default => 'Halfway up to the usual beginning',
+                } . $this->loading($wanted),
+            );
         }
 
         return $this->finish($prescription, $wanted, $reasons, $allowed, $taken, $trial);
@@ -68,7 +77,8 @@ final readonly class RungChooser
         $words = $trial->words();
 
         return match (true) {
-            $trial->exercise === $wanted->key && !$this->trials->allows($trial) => "$title hurt too much when it was tried ($words), and nothing easier may be taken: begin with another kind of work, or choose by hand.",
+            $trial->exercise === $wanted->key && !$this->trials->allows($trial)
+                => "$title hurt too much when it was tried ($words), and nothing easier may be taken: begin with another kind of work, or choose by hand.",
             $trial->exercise === $wanted->key => "Tried in the room and tolerated ($words){$this->loading($wanted)}",
             default => "$title hurt too much when it was tried ($words): one rung below{$this->loading($wanted)}",
         };
@@ -84,7 +94,13 @@ final readonly class RungChooser
         $own = $this->catalogue->exercise($prescription->exercise);
         $ignored = [];
 
-        return $this->finish($prescription, $own, [], $this->allowed($own, $prescription->ladder, [], $ignored), $taken);
+        return $this->finish(
+            $prescription,
+            $own,
+            [],
+            $this->allowed($own, $prescription->ladder, [], $ignored),
+            $taken,
+        );
     }
 
     /**
@@ -102,12 +118,16 @@ final readonly class RungChooser
             return $within === null ? null : [$exercise];
         }
 
-        return array_values(array_filter($rungs, function (string $key) use ($exercise, $within): bool {
-            $rung = $this->catalogue->exercise($key);
+        return array_values(
+            array_filter($rungs, function (string $key) use ($exercise, $within): bool {
+                $rung = $this->catalogue->exercise($key);
 
-            return $key === $exercise
-                || (($within === null || in_array($key, $within, true)) && $this->missing($rung) === [] && $this->avoided($rung) === null);
-        }));
+                return $key === $exercise ||
+                    (($within === null || in_array($key, $within, true)) &&
+                        $this->missing($rung) === [] &&
+                        $this->avoided($rung) === null);
+            }),
+        );
     }
 
     /** The exercise that the practitioner chose instead. */
@@ -116,7 +136,12 @@ final readonly class RungChooser
         $ignored = [];
         $own = $this->catalogue->exercise($prescription->exercise);
 
-        return new RungChoice($prescription, $exercise, ['Chosen by hand.'], $this->allowed($own, $prescription->ladder, [], $ignored));
+        return new RungChoice(
+            $prescription,
+            $exercise,
+            ['Chosen by hand.'],
+            $this->allowed($own, $prescription->ladder, [], $ignored),
+        );
     }
 
     /**
@@ -124,18 +149,32 @@ final readonly class RungChooser
      * @param list<Exercise> $allowed
      * @param list<string> $taken
      */
-    private function finish(Prescription $prescription, Exercise $wanted, array $reasons, array $allowed, array $taken, ?Trial $trial = null): RungChoice
-    {
+    private function finish(
+        Prescription $prescription,
+        Exercise $wanted,
+        array $reasons,
+        array $allowed,
+        array $taken,
+        ?Trial $trial = null,
+    ): RungChoice {
         $missing = $this->missing($wanted);
         if ($missing !== []) {
             $found = $this->standIn($wanted, $taken) ?? $this->nearest($wanted, $allowed, $taken);
             $needs = 'No ' . implode(', no ', $missing) . ' at hand';
-            array_unshift($reasons, $found === null
-                ? "$needs, and nothing stands in for $wanted->title: choose by hand."
-                : "$needs: $found->title in place of $wanted->title{$this->loading($found)}");
+            array_unshift(
+                $reasons,
+                $found === null
+                    ? "$needs, and nothing stands in for $wanted->title: choose by hand."
+                    : "$needs: $found->title in place of $wanted->title{$this->loading($found)}",
+            );
             $wanted = $found ?? $wanted;
         }
-        $others = array_values(array_filter($allowed, fn(Exercise $exercise): bool => $exercise->key !== $wanted->key && $this->missing($exercise) === []));
+        $others = array_values(
+            array_filter(
+                $allowed,
+                fn(Exercise $exercise): bool => $exercise->key !== $wanted->key && $this->missing($exercise) === [],
+            ),
+        );
 
         return new RungChoice($prescription, $wanted, $reasons, $others, $trial);
     }
@@ -151,7 +190,10 @@ final readonly class RungChooser
     {
         $accessory = !$this->isDirect($own);
         $allowed = [];
-        foreach ($accessory ? [$own->key] : $this->catalogue->ladderOf($own->key)?->exercises() ?? [$own->key] as $key) {
+        foreach (
+            $accessory ? [$own->key] : $this->catalogue->ladderOf($own->key)?->exercises() ?? [$own->key]
+            as $key
+        ) {
             // A programme may keep to some rungs of a ladder.
             if ($rungs !== null && !in_array($key, $rungs, true)) {
                 continue;
@@ -183,7 +225,11 @@ final readonly class RungChooser
         $best = PHP_INT_MAX;
         foreach ($allowed as $i => $exercise) {
             // Of two equally near the easier, since it comes first.
-            if ($exercise->loads($this->structure->structure) === Directness::Target && abs($i - $middle) < $best && (!is_int($usual) || $i <= $usual)) {
+            if (
+                $exercise->loads($this->structure->structure) === Directness::Target &&
+                abs($i - $middle) < $best &&
+                (!is_int($usual) || $i <= $usual)
+            ) {
                 $best = abs($i - $middle);
                 $nearest = $exercise;
             }
@@ -199,8 +245,12 @@ final readonly class RungChooser
         for ($key = $wanted->stand_in; $key !== null && !isset($seen[$key]); $key = $exercise->stand_in) {
             $seen[$key] = true;
             $exercise = $this->catalogue->exercise($key);
-            if ($this->missing($exercise) === [] && $this->avoided($exercise) === null && !in_array($key, $taken, true)
-                && ($this->isDirect($exercise) || !$this->isDirect($wanted))) {
+            if (
+                $this->missing($exercise) === [] &&
+                $this->avoided($exercise) === null &&
+                !in_array($key, $taken, true) &&
+                ($this->isDirect($exercise) || !$this->isDirect($wanted))
+            ) {
                 return $exercise;
             }
         }
@@ -247,7 +297,10 @@ final readonly class RungChooser
     /** What forbids an exercise for this structure now; null where nothing does. */
     private function avoided(Exercise $exercise): ?string
     {
-        if ($this->structure->structure === Structure::AchillesInsertion && in_array(Position::BelowFloor, $exercise->positions, true)) {
+        if (
+            $this->structure->structure === Structure::AchillesInsertion &&
+            in_array(Position::BelowFloor, $exercise->positions, true)
+        ) {
             return 'the heel never goes below the floor for the insertion';
         }
         foreach ($this->irritable ? $this->structure->avoid : [] as $avoid) {

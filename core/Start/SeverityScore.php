@@ -47,7 +47,9 @@ final readonly class SeverityScore
     /** What is wrong with a result of this score; null where nothing is. */
     public function faultOf(int|float $result): ?string
     {
-        return $result < $this->lowest || $result > $this->highest ? "must be from $this->lowest to $this->highest, the range of the score" : null;
+        return $result < $this->lowest || $result > $this->highest
+            ? "must be from $this->lowest to $this->highest, the range of the score"
+            : null;
     }
 
     /**
@@ -60,7 +62,7 @@ final readonly class SeverityScore
         return $plan->mapStages(static function (PlanStage $planned) use ($severity): PlanStage {
             $gate = [];
             foreach ($planned->stage->gate as $criterion) {
-                if (!$criterion instanceof OutcomeBound) {
+                if (!($criterion instanceof OutcomeBound)) {
                     $gate[] = $criterion;
                 } elseif ($severity !== null) {
                     $gate[] = $severity->bound($criterion);
@@ -86,8 +88,12 @@ final readonly class SeverityScore
 
     private function bound(OutcomeBound $criterion): OutcomeBound
     {
-        $way = $criterion->needed() / 100 * ($this->highest - $this->lowest);
+        $way = ($criterion->needed() / 100) * ($this->highest - $this->lowest);
 
-        return $criterion->over($this->name, $this->higherIsBetter ? $this->lowest + $way : $this->highest - $way, $this->higherIsBetter);
+        return $criterion->over(
+            $this->name,
+            $this->higherIsBetter ? $this->lowest + $way : $this->highest - $way,
+            $this->higherIsBetter,
+        );
     }
 }

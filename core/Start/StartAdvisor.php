@@ -27,11 +27,18 @@ final class StartAdvisor
      * @param bool $atRisk any risk is recorded
      * @param bool $unresolvedSign a referral sign that no practitioner has resolved
      */
-    public static function propose(Findings $findings, Goal $goal, array $stages, bool $atRisk, bool $unresolvedSign): StartProposal
-    {
+    public static function propose(
+        Findings $findings,
+        Goal $goal,
+        array $stages,
+        bool $atRisk,
+        bool $unresolvedSign,
+    ): StartProposal {
         $irritability = $findings->irritability();
         $blocked = $unresolvedSign || $findings->forbidStart();
-        $applicable = array_values(array_filter($stages, static fn(StartStage $stage): bool => $stage->appliesTo($goal)));
+        $applicable = array_values(
+            array_filter($stages, static fn(StartStage $stage): bool => $stage->appliesTo($goal)),
+        );
         if ($blocked || $applicable === []) {
             return new StartProposal($irritability, $findings->reasons(), null, null, [], $blocked);
         }
@@ -85,8 +92,12 @@ final class StartAdvisor
     }
 
     /** @param non-empty-list<StartStage> $applicable */
-    private static function stage(Irritability $irritability, Findings $findings, Goal $goal, array $applicable): StartStage
-    {
+    private static function stage(
+        Irritability $irritability,
+        Findings $findings,
+        Goal $goal,
+        array $applicable,
+    ): StartStage {
         $first = $applicable[0];
         $strength = null;
         $springs = null;
@@ -97,24 +108,27 @@ final class StartAdvisor
 
         return match ($irritability) {
             Irritability::High, Irritability::Unknown => $first,
-            Irritability::Medium => $findings->test !== null && $findings->test <= self::TEST_FOR_STRENGTH && $findings->trainsThreeDays()
+            Irritability::Medium => $findings->test !== null &&
+            $findings->test <= self::TEST_FOR_STRENGTH &&
+            $findings->trainsThreeDays()
                 ? $strength ?? $first
                 : $first,
             Irritability::Low => self::readyForSprings($findings, $goal)
-                ? $springs ?? $strength ?? $first
+                ? $springs ?? ($strength ?? $first)
                 : $strength ?? $first,
         };
     }
 
     private static function readyForSprings(Findings $findings, Goal $goal): bool
     {
-        return !in_array($goal, self::WITHOUT_SPRINGS, true)
-            && $findings->rest !== null
-            && $findings->settle !== null
-            && $findings->test !== null && $findings->test <= self::TEST_FOR_SPRINGS
-            && $findings->symmetryPercent !== null
-            && Number::atLeast($findings->symmetryPercent, self::SYMMETRY_FOR_SPRINGS_PERCENT)
-            && $findings->trainsThreeDays();
+        return !in_array($goal, self::WITHOUT_SPRINGS, true) &&
+            $findings->rest !== null &&
+            $findings->settle !== null &&
+            $findings->test !== null &&
+            $findings->test <= self::TEST_FOR_SPRINGS &&
+            $findings->symmetryPercent !== null &&
+            Number::atLeast($findings->symmetryPercent, self::SYMMETRY_FOR_SPRINGS_PERCENT) &&
+            $findings->trainsThreeDays();
     }
 
     private static function rung(Irritability $irritability, StartStage $stage, bool $isFirst): RungLevel

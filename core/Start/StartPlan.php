@@ -59,25 +59,51 @@ final readonly class StartPlan
         $own = array_column($plan->prescriptions(), 'key');
         foreach ($byHand as $prescription => $exercise) {
             if (!in_array($prescription, $own, true) || !isset($catalogue->exercises[$exercise])) {
-                throw InvalidInput::at("/exercises/$prescription", 'must name an exercise for a prescription of the programme');
+                throw InvalidInput::at(
+                    "/exercises/$prescription",
+                    'must name an exercise for a prescription of the programme',
+                );
             }
         }
         $choices = [];
-        $plan = $plan->mapStages(static function (PlanStage $planned) use ($catalogue, $stage, $level, $first, $later, $byHand, $trials, $found, &$choices): PlanStage {
-            $planned = $planned->beginning(static fn(Waiting $other): bool => in_array($other->startsWhen->finding, $found, true));
+        $plan = $plan->mapStages(static function (PlanStage $planned) use (
+            $catalogue,
+            $stage,
+            $level,
+            $first,
+            $later,
+            $byHand,
+            $trials,
+            $found,
+            &$choices,
+        ): PlanStage {
+            $planned = $planned->beginning(
+                static fn(Waiting $other): bool => in_array($other->startsWhen->finding, $found, true),
+            );
             $begins = $planned->stage->key === $stage;
             $taken = [];
             $prescriptions = [];
             foreach ($planned->stage->prescriptions as $prescription) {
                 $choice = match (true) {
-                    isset($byHand[$prescription->key]) => $first->byHand($prescription, $catalogue->exercise($byHand[$prescription->key])),
+                    isset($byHand[$prescription->key]) => $first->byHand(
+                        $prescription,
+                        $catalogue->exercise($byHand[$prescription->key]),
+                    ),
                     // The level is that of the stage's own kind of work; what is done between keeps its usual place.
-                    $begins => $first->choose($prescription, self::isMainKind($planned, $prescription) ? $level : RungLevel::Usual, $taken),
+                    $begins => $first->choose(
+                        $prescription,
+                        self::isMainKind($planned, $prescription) ? $level : RungLevel::Usual,
+                        $taken,
+                    ),
                     default => $later->keep($prescription, $taken),
                 };
                 $taken[] = $choice->exercise->key;
-                $asProgrammed = !isset($byHand[$prescription->key]) && (!$begins || $level === RungLevel::Usual || !self::isMainKind($planned, $prescription));
-                $started = $asProgrammed ? self::swapped($prescription, $choice, true) : self::gentler(self::swapped($prescription, $choice, false), $level);
+                $asProgrammed =
+                    !isset($byHand[$prescription->key]) &&
+                    (!$begins || $level === RungLevel::Usual || !self::isMainKind($planned, $prescription));
+                $started = $asProgrammed
+                    ? self::swapped($prescription, $choice, true)
+                    : self::gentler(self::swapped($prescription, $choice, false), $level);
                 $started = $begins ? self::withTriedLoad($started, $choice->exercise, $trials) : $started;
                 $prescriptions[] = $started->onLadder($later->ladder($choice->exercise->key, $prescription->ladder));
                 if ($begins) {
@@ -90,14 +116,19 @@ final readonly class StartPlan
                 $choice = $later->keep($prescription, $taken);
                 $taken[] = $choice->exercise->key;
 
-                return self::swapped($prescription, $choice, true)->onLadder($later->ladder($choice->exercise->key, $prescription->ladder));
+                return self::swapped($prescription, $choice, true)->onLadder(
+                    $later->ladder($choice->exercise->key, $prescription->ladder),
+                );
             };
 
             return new PlanStage(
                 $planned->stage->withPrescriptions($prescriptions),
                 $planned->slots,
                 $planned->rhythm,
-                array_map(static fn(Waiting $other): Waiting => $other->with($waiting($other->prescription)), $planned->waiting),
+                array_map(
+                    static fn(Waiting $other): Waiting => $other->with($waiting($other->prescription)),
+                    $planned->waiting,
+                ),
             );
         });
 
@@ -108,7 +139,10 @@ final readonly class StartPlan
     {
         $mode = $planned->stage->mode;
 
-        return $planned->slot($prescription->slot)?->beside === null && ($mode === Mode::Mixed || $mode === $prescription->mode || ($mode->isMoving() && $prescription->mode->isMoving()));
+        return $planned->slot($prescription->slot)?->beside === null &&
+            ($mode === Mode::Mixed ||
+                $mode === $prescription->mode ||
+                ($mode->isMoving() && $prescription->mode->isMoving()));
     }
 
     /** Where pain asks for it, a share of the maximum that is raised in steps begins one of them lower (docs/rules.md, "The first exercise"). */
@@ -119,7 +153,9 @@ final readonly class StartPlan
         if ($lever === null || $percent === null || $level === RungLevel::Usual) {
             return $prescription;
         }
-        return $prescription->withDose($prescription->dose->with(['percent_mvc' => max(1, Number::clean($percent - $lever->step()))]));
+        return $prescription->withDose(
+            $prescription->dose->with(['percent_mvc' => max(1, Number::clean($percent - $lever->step()))]),
+        );
     }
 
     /** A weight that has to be found was found where the exercise was tried with it, for the repetitions that are asked. */
@@ -127,7 +163,9 @@ final readonly class StartPlan
     {
         $load = $exercise->loadIsFound ? $trials->load($exercise->key, $prescription->dose->reps) : null;
 
-        return $load === null ? $prescription : $prescription->withDose($prescription->dose->with(['load_kg' => $load]));
+        return $load === null
+            ? $prescription
+            : $prescription->withDose($prescription->dose->with(['load_kg' => $load]));
     }
 
     /** The programme's own dose where its own exercise or its stand-in is done; on an easier rung the easier end of what is usual. */
@@ -138,7 +176,13 @@ final readonly class StartPlan
         return match (true) {
             $exercise->key === $prescription->exercise => $prescription,
             $asProgrammed => $exercise->inPlaceOf($prescription),
-            default => $prescription->withExercise($exercise->key, $exercise->mode, $exercise->limbs, $exercise->dose, null),
+            default => $prescription->withExercise(
+                $exercise->key,
+                $exercise->mode,
+                $exercise->limbs,
+                $exercise->dose,
+                null,
+            ),
         };
     }
 }

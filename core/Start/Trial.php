@@ -61,7 +61,10 @@ final readonly class Trial
     /** "8 repetitions at 60 kg: pain 2 of 10, 2 in reserve". */
     public function words(): string
     {
-        $done = $this->hold_s === null ? "$this->reps " . ($this->reps === 1 ? 'repetition' : 'repetitions') : "a hold of $this->hold_s s";
+        $done =
+            $this->hold_s === null
+                ? "$this->reps " . ($this->reps === 1 ? 'repetition' : 'repetitions')
+                : "a hold of $this->hold_s s";
         $load = ($this->load_kg ?? 0) > 0 ? " at $this->load_kg kg" : '';
         $reserve = $this->reserve === null ? '' : ", $this->reserve in reserve";
 

@@ -65,7 +65,12 @@ final readonly class Trials
     {
         $loads = [];
         foreach ($this->of($exercise) as $trial) {
-            if ($trial->isBorne($this->limit) && $trial->load_kg !== null && $trial->load_kg > 0 && $trial->reaches($reps)) {
+            if (
+                $trial->isBorne($this->limit) &&
+                $trial->load_kg !== null &&
+                $trial->load_kg > 0 &&
+                $trial->reaches($reps)
+            ) {
                 $loads[] = $trial->load_kg;
             }
         }
@@ -110,6 +115,8 @@ final readonly class Trials
     /** @return list<Trial> */
     private function of(string $exercise): array
     {
-        return array_values(array_filter($this->trials, static fn(Trial $trial): bool => $trial->exercise === $exercise));
+        return array_values(
+            array_filter($this->trials, static fn(Trial $trial): bool => $trial->exercise === $exercise),
+        );
     }
 }

@@ -34,7 +34,10 @@ final readonly class CurveAsk
         $mvc = $node->has('mvc') ? $node->positive('mvc') : $node->numberOrNull('mvc');
         $percent = $node->numberOrNull('percent', 0, 100);
         if (($mvc === null) !== ($percent === null)) {
-            $node->fault($mvc === null ? 'mvc' : 'percent', 'must be given with the other: a band needs both the maximum and its share');
+            $node->fault(
+                $mvc === null ? 'mvc' : 'percent',
+                'must be given with the other: a band needs both the maximum and its share',
+            );
         }
         if (count($curve->ms) < 2 || count($curve->ms) !== count($curve->newtons)) {
             return null;
@@ -76,7 +79,12 @@ final readonly class CurveAsk
         if ($this->mvc !== null && $this->percent !== null) {
             $band = Strength::holdTarget($this->mvc, $this->percent);
             $inBand = $figures->inBand($this->curve, $band['low'], $band['high']);
-            $answer += ['band_low_n' => Number::tenth($band['low']), 'band_high_n' => Number::tenth($band['high']), 'in_band_s' => Number::hundredth($inBand['seconds']), 'in_band_percent' => Number::tenth($inBand['percent'])];
+            $answer += [
+                'band_low_n' => Number::tenth($band['low']),
+                'band_high_n' => Number::tenth($band['high']),
+                'in_band_s' => Number::hundredth($inBand['seconds']),
+                'in_band_percent' => Number::tenth($inBand['percent']),
+            ];
         }
 
         return $answer;

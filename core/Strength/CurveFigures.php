@@ -57,12 +57,20 @@ final readonly class CurveFigures
         if ($ms === [] || $curve->newtons === []) {
             throw new InvalidArgumentException('holds no samples');
         }
-        $zero = self::atRest(self::mean($curve->newtons, 0, self::indexAfter($ms, $ms[0] + self::REST_MS)), max($curve->newtons)) ?? 0.0;
+        $zero =
+            self::atRest(
+                self::mean($curve->newtons, 0, self::indexAfter($ms, $ms[0] + self::REST_MS)),
+                max($curve->newtons),
+            ) ?? 0.0;
         $force = array_map(static fn(int|float $value): float => $value - $zero, $curve->newtons);
         $smooth = self::smoothed($ms, $force);
         $peak = $smooth === [] ? 0.0 : max($smooth);
         if (Number::under($peak, ForceCurve::LEAST_PULL_N)) {
-            throw new InvalidArgumentException('never rises ' . ForceCurve::LEAST_PULL_N . ' N over its start: nothing was pulled, or the gauge pointed the other way');
+            throw new InvalidArgumentException(
+                'never rises ' .
+                    ForceCurve::LEAST_PULL_N .
+                    ' N over its start: nothing was pulled, or the gauge pointed the other way',
+            );
         }
         $top = (int) array_search($peak, $smooth, true);
         [$from, $to] = self::pull($smooth, $top, self::PULL_SHARE * $peak);
@@ -97,7 +105,10 @@ final readonly class CurveFigures
      */
     public function inBand(ForceCurve $curve, int|float $low, int|float $high): array
     {
-        $smooth = self::smoothed($curve->ms, array_map(fn(int|float $value): float => $value - $this->zero, $curve->newtons));
+        $smooth = self::smoothed(
+            $curve->ms,
+            array_map(fn(int|float $value): float => $value - $this->zero, $curve->newtons),
+        );
         $reached = array_keys(array_filter($smooth, static fn(float $force): bool => Number::atLeast($force, $low)));
         if (count($reached) < 2) {
             return ['seconds' => 0.0, 'percent' => 0.0];
@@ -111,7 +122,7 @@ final readonly class CurveFigures
             }
         }
 
-        return ['seconds' => $inside / 1000, 'percent' => 100 * $inside / ($curve->ms[$last] - $curve->ms[$first])];
+        return ['seconds' => $inside / 1000, 'percent' => (100 * $inside) / ($curve->ms[$last] - $curve->ms[$first])];
     }
 
     /** @param list<int|float> $values */
@@ -207,7 +218,7 @@ final readonly class CurveFigures
         $sums = [];
         foreach ($ms as $i => $at) {
             $here = $force[$i];
-            $sum += $i === 0 ? 0.0 : ($here + $last) / 2 * ($at - $before);
+            $sum += $i === 0 ? 0.0 : (($here + $last) / 2) * ($at - $before);
             $sums[] = $sum;
             [$last, $before] = [$here, $at];
         }
@@ -238,8 +249,8 @@ final readonly class CurveFigures
             // The second ends between two samples: the force there lies on the line between them.
             $here = $force[$j];
             $part = $until - $ms[$j];
-            $there = $here + ($force[$j + 1] - $here) * $part / ($ms[$j + 1] - $ms[$j]);
-            $area = $sums[$j] - $sums[$i] + ($here + $there) / 2 * $part;
+            $there = $here + (($force[$j + 1] - $here) * $part) / ($ms[$j + 1] - $ms[$j]);
+            $area = $sums[$j] - $sums[$i] + (($here + $there) / 2) * $part;
             if ($best === null || $area > $best) {
                 $best = $area;
             }
@@ -264,7 +275,7 @@ final readonly class CurveFigures
             if ($i > $from && $ms[$j] < $ms[$i] + self::RISE_MS) {
                 break;
             }
-            $steepest = max($steepest, 1000 * ($smooth[$j] - $smooth[$i]) / ($ms[$j] - $ms[$i]));
+            $steepest = max($steepest, (1000 * ($smooth[$j] - $smooth[$i])) / ($ms[$j] - $ms[$i]));
         }
 
         return $steepest;

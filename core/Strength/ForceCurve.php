@@ -26,10 +26,7 @@ final readonly class ForceCurve
      * @param list<int|float> $ms since the recording began, rising
      * @param list<int|float> $newtons as many
      */
-    public function __construct(
-        public array $ms,
-        public array $newtons,
-    ) {}
+    public function __construct(public array $ms, public array $newtons) {}
 
     /** Reads `ms`, `force` and `unit`; faults name the sample. */
     public static function read(ObjectNode $node): self
@@ -42,7 +39,10 @@ final readonly class ForceCurve
         }
         self::check($node, $ms, $force);
 
-        return new self($ms, $perUnit === 1.0 ? $force : array_map(static fn(int|float $value): float => $value * $perUnit, $force));
+        return new self(
+            $ms,
+            $perUnit === 1.0 ? $force : array_map(static fn(int|float $value): float => $value * $perUnit, $force),
+        );
     }
 
     /**
@@ -65,7 +65,12 @@ final readonly class ForceCurve
                 return;
             }
             if ($gap > self::LONGEST_GAP_MS) {
-                $node->inItem("ms/$i", "comes $gap ms after the one before it: more than " . self::LONGEST_GAP_MS . ' ms of the curve are missing, take the try again');
+                $node->inItem(
+                    "ms/$i",
+                    "comes $gap ms after the one before it: more than " .
+                        self::LONGEST_GAP_MS .
+                        ' ms of the curve are missing, take the try again',
+                );
 
                 return;
             }

@@ -55,9 +55,9 @@ final class Strength
     public static function holdTarget(int|float $mvc, int|float $percent): array
     {
         return [
-            'value' => $percent * $mvc / 100,
-            'low' => max(0, $percent - self::HOLD_BAND_PERCENT) * $mvc / 100,
-            'high' => ($percent + self::HOLD_BAND_PERCENT) * $mvc / 100,
+            'value' => ($percent * $mvc) / 100,
+            'low' => (max(0, $percent - self::HOLD_BAND_PERCENT) * $mvc) / 100,
+            'high' => (($percent + self::HOLD_BAND_PERCENT) * $mvc) / 100,
         ];
     }
 
@@ -75,7 +75,7 @@ final class Strength
             throw new InvalidArgumentException('unaffected must be over 0');
         }
 
-        return 100 * $part / $whole;
+        return (100 * $part) / $whole;
     }
 
     /**
@@ -89,7 +89,7 @@ final class Strength
             throw new InvalidArgumentException('b must be over 0');
         }
 
-        return 100 * ($a - $b) / $b;
+        return (100 * ($a - $b)) / $b;
     }
 
     /** Kilograms lifted for each kilogram of body mass, to two decimals. */

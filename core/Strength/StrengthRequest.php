@@ -22,9 +22,12 @@ final class StrengthRequest
      */
     public static function answer(string $json): array
     {
-        return Json::read($json, static fn(ObjectNode $node): array => [
-            'answers' => $node->each('asks', self::read(...)),
-        ]);
+        return Json::read(
+            $json,
+            static fn(ObjectNode $node): array => [
+                'answers' => $node->each('asks', self::read(...)),
+            ],
+        );
     }
 
     /** @return array<string, int|float|string|null> */
@@ -42,10 +45,12 @@ final class StrengthRequest
             ),
             StrengthAsk::Symmetry => self::symmetry($node),
             StrengthAsk::Ratio => ['value' => Number::tenth(Strength::ratio($node->number('a'), $node->positive('b')))],
-            StrengthAsk::PerBodyMass => ['value' => Strength::perBodyMass(
-                $node->number('load_kg'),
-                $node->number('body_mass_kg', DoseArithmetic::MIN_BODY_MASS_KG, DoseArithmetic::MAX_BODY_MASS_KG),
-            )],
+            StrengthAsk::PerBodyMass => [
+                'value' => Strength::perBodyMass(
+                    $node->number('load_kg'),
+                    $node->number('body_mass_kg', DoseArithmetic::MIN_BODY_MASS_KG, DoseArithmetic::MAX_BODY_MASS_KG),
+                ),
+            ],
             StrengthAsk::Curve => self::curve($node),
             StrengthAsk::Tries => self::tries($node),
         };
@@ -80,9 +85,11 @@ final class StrengthRequest
         $affected = $node->number('affected');
         $unaffected = $node->positive('unaffected');
 
-        return ['value' => Number::tenth(
-            Strength::symmetry($affected, $unaffected, $node->choice('side', Side::class) === Side::Both),
-        )];
+        return [
+            'value' => Number::tenth(
+                Strength::symmetry($affected, $unaffected, $node->choice('side', Side::class) === Side::Both),
+            ),
+        ];
     }
 
     /** @return array<string, int|float|string|null> */
@@ -108,6 +115,10 @@ final class StrengthRequest
         }
         $tries = Tries::of($values, $asked, $higherIsBetter);
 
-        return ['best' => $tries->best, 'spread_percent' => $tries->spreadPercent === null ? null : Number::tenth($tries->spreadPercent), 'verdict' => $tries->verdict->value];
+        return [
+            'best' => $tries->best,
+            'spread_percent' => $tries->spreadPercent === null ? null : Number::tenth($tries->spreadPercent),
+            'verdict' => $tries->verdict->value,
+        ];
     }
 }

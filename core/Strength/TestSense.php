@@ -19,7 +19,9 @@ final class TestSense
         $more = max($affected, $unaffected);
 
         return $less > 0 && Number::over($more, self::MOST_TIMES * $less)
-            ? 'must be within ' . self::MOST_TIMES . " times the other side's; check both numbers ($affected and $unaffected)"
+            ? 'must be within ' .
+                    self::MOST_TIMES .
+                    " times the other side's; check both numbers ($affected and $unaffected)"
             : null;
     }
 }

@@ -33,13 +33,17 @@ final readonly class Tries
         $counted = array_slice($values, 0, $asked);
         $worst = $counted[count($counted) - 1];
         $larger = max(abs($best), abs($worst));
-        $spread = count($counted) < 2 ? null : ($larger == 0 ? 0 : 100 * abs($best - $worst) / $larger);
+        $spread = count($counted) < 2 ? null : ($larger == 0 ? 0 : (100 * abs($best - $worst)) / $larger);
 
-        return new self($best, $spread, match (true) {
-            count($values) < $asked => TriesVerdict::Go,
-            $spread === null || Number::atMost($spread, self::MOST_SPREAD) => TriesVerdict::Done,
-            count($values) >= $asked + self::MOST_MORE => TriesVerdict::Unsteady,
-            default => TriesVerdict::OnceMore,
-        });
+        return new self(
+            $best,
+            $spread,
+            match (true) {
+                count($values) < $asked => TriesVerdict::Go,
+                $spread === null || Number::atMost($spread, self::MOST_SPREAD) => TriesVerdict::Done,
+                count($values) >= $asked + self::MOST_MORE => TriesVerdict::Unsteady,
+                default => TriesVerdict::OnceMore,
+            },
+        );
     }
 }

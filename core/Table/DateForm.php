@@ -25,7 +25,15 @@ enum DateForm: string
      */
     public static function fitting(array $dates): array
     {
-        return array_values(array_filter(self::cases(), static fn(self $form): bool => array_filter($dates, static fn(string $date): bool => $form->day($date) === null) === []));
+        return array_values(
+            array_filter(
+                self::cases(),
+                static fn(self $form): bool => array_filter(
+                    $dates,
+                    static fn(string $date): bool => $form->day($date) === null,
+                ) === [],
+            ),
+        );
     }
 
     /** Null where the text is no date of this form. A year of two digits is one of this century. */

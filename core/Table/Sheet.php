@@ -32,7 +32,10 @@ final readonly class Sheet
         $columns = null;
         $rows = [];
         foreach (self::records($text) as $line => $record) {
-            $cells = array_map(static fn(?string $cell): string => trim($cell ?? ''), str_getcsv($record, $separator, '"', ''));
+            $cells = array_map(
+                static fn(?string $cell): string => trim($cell ?? ''),
+                str_getcsv($record, $separator, '"', ''),
+            );
             if (implode('', $cells) === '') {
                 continue;
             }
@@ -44,10 +47,16 @@ final readonly class Sheet
             $rows[$line] = array_pad(array_slice($cells, 0, count($columns)), count($columns), '');
         }
         if ($columns === null || $rows === []) {
-            throw InvalidInput::at('/text', 'must hold a line with the names of the columns, and a line for each entry under it');
+            throw InvalidInput::at(
+                '/text',
+                'must hold a line with the names of the columns, and a line for each entry under it',
+            );
         }
         if (count($columns) > self::MOST_COLUMNS) {
-            throw InvalidInput::at('/text', 'has more than ' . self::MOST_COLUMNS . ' columns: leave out those that are not needed');
+            throw InvalidInput::at(
+                '/text',
+                'has more than ' . self::MOST_COLUMNS . ' columns: leave out those that are not needed',
+            );
         }
 
         return new self($columns, $rows);
@@ -56,7 +65,9 @@ final readonly class Sheet
     /** @return list<string> what stands in a column, without what is empty */
     public function cells(int $column): array
     {
-        return array_values(array_filter(array_column($this->rows, $column), static fn(string $cell): bool => $cell !== ''));
+        return array_values(
+            array_filter(array_column($this->rows, $column), static fn(string $cell): bool => $cell !== ''),
+        );
     }
 
     /**
@@ -71,7 +82,10 @@ final readonly class Sheet
         }
         foreach ($cells as $cell) {
             if (mb_strlen($cell) > self::LONGEST_CELL) {
-                throw InvalidInput::at('/text', 'has a cell of more than ' . self::LONGEST_CELL . " letters in line $line: shorten it");
+                throw InvalidInput::at(
+                    '/text',
+                    'has a cell of more than ' . self::LONGEST_CELL . " letters in line $line: shorten it",
+                );
             }
         }
     }

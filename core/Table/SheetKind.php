@@ -16,14 +16,32 @@ enum SheetKind: string
     public function fields(): array
     {
         $on = new SheetField('on', 'Day', true, ['day', 'date', 'on', 'at', 'started_at', 'when']);
-        $pain = new SheetField('pain', 'Worst pain, 0–10', false, ['pain', 'worst_pain', 'exercise_pain', 'nrs', 'score']);
+        $pain = new SheetField('pain', 'Worst pain, 0–10', false, [
+            'pain',
+            'worst_pain',
+            'exercise_pain',
+            'nrs',
+            'score',
+        ]);
         $notes = new SheetField('notes', 'Notes', false, ['notes', 'note', 'remarks', 'comment', 'comments']);
 
         return match ($this) {
             self::Mornings => [
                 $on,
-                new SheetField('provocation', 'Morning test, 0–10', true, ['provocation', 'test', 'score', 'morning test', 'pain', 'morning']),
-                new SheetField('stiffness_min', 'Stiffness, minutes', false, ['stiffness_min', 'stiffness', 'stiff', 'minutes']),
+                new SheetField('provocation', 'Morning test, 0–10', true, [
+                    'provocation',
+                    'test',
+                    'score',
+                    'morning test',
+                    'pain',
+                    'morning',
+                ]),
+                new SheetField('stiffness_min', 'Stiffness, minutes', false, [
+                    'stiffness_min',
+                    'stiffness',
+                    'stiff',
+                    'minutes',
+                ]),
                 $notes,
             ],
             self::Exercises => [
@@ -40,13 +58,33 @@ enum SheetKind: string
                 new SheetField('minutes', 'Minutes', true, ['minutes', 'min', 'duration', 'length']),
                 new SheetField('effort', 'Effort, 0–10', false, ['effort', 'rpe', 'intensity']),
                 $pain,
-                new SheetField('notes', 'What it was', false, ['notes', 'note', 'what', 'activity', 'practice', 'sport']),
+                new SheetField('notes', 'What it was', false, [
+                    'notes',
+                    'note',
+                    'what',
+                    'activity',
+                    'practice',
+                    'sport',
+                ]),
             ],
             self::Tests => [
                 $on,
                 new SheetField('measure', 'Measure', true, ['measure', 'test', 'what', 'name']),
-                new SheetField('affected', 'Sore side, or the one value', true, ['affected', 'sore', 'sore side', 'value', 'injured', 'score']),
-                new SheetField('unaffected', 'Other side', false, ['unaffected', 'other', 'other side', 'healthy', 'uninjured']),
+                new SheetField('affected', 'Sore side, or the one value', true, [
+                    'affected',
+                    'sore',
+                    'sore side',
+                    'value',
+                    'injured',
+                    'score',
+                ]),
+                new SheetField('unaffected', 'Other side', false, [
+                    'unaffected',
+                    'other',
+                    'other side',
+                    'healthy',
+                    'uninjured',
+                ]),
             ],
         };
     }

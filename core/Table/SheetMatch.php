@@ -10,7 +10,12 @@ use Rung\Core\Input\InvalidInput;
 final readonly class SheetMatch
 {
     /** @param array<string, int> $columns by field */
-    private function __construct(public Sheet $sheet, public SheetKind $kind, public array $columns, public ?DateForm $dates) {}
+    private function __construct(
+        public Sheet $sheet,
+        public SheetKind $kind,
+        public array $columns,
+        public ?DateForm $dates,
+    ) {}
 
     /**
      * @param array<string, int|null>|null $columns as a person chose; null: guessed
@@ -21,9 +26,15 @@ final readonly class SheetMatch
     {
         $chosen = [];
         foreach ($kind->fields() as $field) {
-            $column = $columns === null ? $field->columnIn($sheet->columns, array_values($chosen)) : $columns[$field->key] ?? null;
+            $column =
+                $columns === null
+                    ? $field->columnIn($sheet->columns, array_values($chosen))
+                    : $columns[$field->key] ?? null;
             if ($column !== null && !isset($sheet->columns[$column])) {
-                throw InvalidInput::at("/columns/$field->key", 'names a column that the sheet does not have; choose another');
+                throw InvalidInput::at(
+                    "/columns/$field->key",
+                    'names a column that the sheet does not have; choose another',
+                );
             }
             if ($column !== null) {
                 $chosen[$field->key] = $column;
@@ -31,7 +42,7 @@ final readonly class SheetMatch
         }
         $fitting = isset($chosen['on']) ? DateForm::fitting($sheet->cells($chosen['on'])) : [];
 
-        return new self($sheet, $kind, $chosen, $dates ?? $fitting[0] ?? null);
+        return new self($sheet, $kind, $chosen, $dates ?? ($fitting[0] ?? null));
     }
 
     /** @return list<DateForm> in which every day of the sheet makes sense */
@@ -43,7 +54,12 @@ final readonly class SheetMatch
     /** @return list<SheetField> that are needed and not matched yet */
     public function missing(): array
     {
-        return array_values(array_filter($this->kind->fields(), fn(SheetField $field): bool => $field->required && !isset($this->columns[$field->key])));
+        return array_values(
+            array_filter(
+                $this->kind->fields(),
+                fn(SheetField $field): bool => $field->required && !isset($this->columns[$field->key]),
+            ),
+        );
     }
 
     /** @return array<int, SheetRow> by their line */
@@ -51,7 +67,10 @@ final readonly class SheetMatch
     {
         $rows = [];
         foreach ($this->sheet->rows as $line => $cells) {
-            $rows[$line] = new SheetRow(array_map(static fn(int $column): string => $cells[$column] ?? '', $this->columns), $this->dates);
+            $rows[$line] = new SheetRow(
+                array_map(static fn(int $column): string => $cells[$column] ?? '', $this->columns),
+                $this->dates,
+            );
         }
 
         return $rows;

@@ -34,8 +34,13 @@ final class SheetRow
     }
 
     /** A number with a point or a comma, with or without its unit behind it. */
-    public function number(string $field, string $name, int|float $min, int|float $max, bool $isNeeded = false): int|float|null
-    {
+    public function number(
+        string $field,
+        string $name,
+        int|float $min,
+        int|float $max,
+        bool $isNeeded = false,
+    ): int|float|null {
         $text = $this->text($field);
         if ($text === null) {
             if ($isNeeded) {

@@ -30,7 +30,9 @@ final readonly class Day
         $years = $month > 2 ? $year : $year - 1;
         $ofYear = intdiv(153 * ($month + ($month > 2 ? -3 : 9)) + 2, 5) + $day - 1;
 
-        return new self(365 * $years + intdiv($years, 4) - intdiv($years, 100) + intdiv($years, 400) + $ofYear - 719_468);
+        return new self(
+            365 * $years + intdiv($years, 4) - intdiv($years, 100) + intdiv($years, 400) + $ofYear - 719_468,
+        );
     }
 
     public static function fromNumber(int $number): self
@@ -57,7 +59,7 @@ final readonly class Day
     /** 1 for Monday … 7 for Sunday. */
     public function weekday(): int
     {
-        return (($this->number + 3) % 7 + 7) % 7 + 1;
+        return (((($this->number + 3) % 7) + 7) % 7) + 1;
     }
 
     public function isAfter(self $other): bool

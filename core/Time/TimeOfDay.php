@@ -13,7 +13,9 @@ final readonly class TimeOfDay
     /** Null where the text is no time such as "07:30". */
     public static function fromText(string $text): ?self
     {
-        return preg_match('/\A([01]\d|2[0-3]):([0-5]\d)\z/', $text, $part) === 1 ? new self(60 * (int) $part[1] + (int) $part[2]) : null;
+        return preg_match('/\A([01]\d|2[0-3]):([0-5]\d)\z/', $text, $part) === 1
+            ? new self(60 * (int) $part[1] + (int) $part[2])
+            : null;
     }
 
     public function toText(): string

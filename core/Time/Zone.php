@@ -19,7 +19,11 @@ final readonly class Zone
     public static function named(string $name): self
     {
         // The list of a Debian machine holds files of its zone folder that are no zones; zones begin with a capital.
-        if (preg_match('/^[A-Z][A-Za-z0-9_+\/-]*$/D', $name) !== 1 || $name === 'Factory' || !in_array($name, DateTimeZone::listIdentifiers(DateTimeZone::ALL_WITH_BC), true)) {
+        if (
+            preg_match('/^[A-Z][A-Za-z0-9_+\/-]*$/D', $name) !== 1 ||
+            $name === 'Factory' ||
+            !in_array($name, DateTimeZone::listIdentifiers(DateTimeZone::ALL_WITH_BC), true)
+        ) {
             throw new InvalidArgumentException('must be a time zone of the IANA list, such as Europe/Lisbon');
         }
 

@@ -30,17 +30,25 @@ final readonly class ChangeWords
 
         return match ($note->kind) {
             ChangeNoteKind::Changed => $this->changed($note),
-            ChangeNoteKind::LoadCarried => "$title: " . Number::clean($note->after?->dose->load_kg ?? 0) . ' kg, as lifted',
+            ChangeNoteKind::LoadCarried => "$title: " .
+                Number::clean($note->after?->dose->load_kg ?? 0) .
+                ' kg, as lifted',
             ChangeNoteKind::Added => "Added: {$this->title($note->after)}, " . self::dose($note->after),
-            ChangeNoteKind::Begins => "Begins now: {$this->title($note->after)}, " . self::dose($note->after) . ($note->startsWhen === null ? '' : ', ' . PlanWords::hasCome($note->startsWhen, $this->catalogue)),
+            ChangeNoteKind::Begins => "Begins now: {$this->title($note->after)}, " .
+                self::dose($note->after) .
+                ($note->startsWhen === null ? '' : ', ' . PlanWords::hasCome($note->startsWhen, $this->catalogue)),
             ChangeNoteKind::Unchanged => "$title stays as it is.",
-            ChangeNoteKind::LowerEnd => "$title: the next session asks for the lower end, " . self::dose($note->before) . '.',
+            ChangeNoteKind::LowerEnd => "$title: the next session asks for the lower end, " .
+                self::dose($note->before) .
+                '.',
             ChangeNoteKind::TopOfLadder => "$title is the top of its ladder: choose what is next by hand.",
             ChangeNoteKind::StageBefore => "$title has no easier rung: back to the stage before.",
             ChangeNoteKind::Rests => "$title rests for $note->days days, then is tried again.",
             ChangeNoteKind::HoldsOnly => "Holds only until $until",
             ChangeNoteKind::NoLoading => "No loading until $until",
-            ChangeNoteKind::KeptUp => 'Finished: the doses are kept up ' . ($note->perWeek === 1 ? 'once' : 'twice') . " a week until $until",
+            ChangeNoteKind::KeptUp => 'Finished: the doses are kept up ' .
+                ($note->perWeek === 1 ? 'once' : 'twice') .
+                " a week until $until",
         };
     }
 

@@ -44,7 +44,8 @@ final readonly class Comparison
             'Too much' => "test $rule->rise_over_from over the baseline",
             'Morning stiffness' => $stiffness === null ? 'not judged' : "up to $stiffness min more",
             'Loading stops' => "at $rule->stop_at of 10",
-            'Grows after' => $rule->progress_after === 1 ? 'one settled answer' : "$rule->progress_after settled answers in a row",
+            'Grows after' =>
+                $rule->progress_after === 1 ? 'one settled answer' : "$rule->progress_after settled answers in a row",
             'Growth' => "at most $rule->week_growth_max_percent % a week",
             'For and against' => $school->forAndAgainst,
         ];
@@ -56,16 +57,42 @@ final readonly class Comparison
         $points = [
             'In short' => $programme->summary,
             'School' => $this->catalogue->school($programme->rule)->title,
-            'Structures' => implode(', ', array_map(fn($structure): string => $this->catalogue->structure($structure)->title, $programme->structures)),
+            'Structures' => implode(
+                ', ',
+                array_map(
+                    fn($structure): string => $this->catalogue->structure($structure)->title,
+                    $programme->structures,
+                ),
+            ),
             'For' => $programme->purpose->value === 'prevention' ? 'prevention' : 'return from pain',
-            'Stages' => implode(' → ', array_map(static fn(PlanStage $stage): string => $stage->stage->title, $programme->plan->stages)),
+            'Stages' => implode(
+                ' → ',
+                array_map(static fn(PlanStage $stage): string => $stage->stage->title, $programme->plan->stages),
+            ),
         ];
-        foreach (['Holds' => [Mode::Isometric], 'Slow strength' => [Mode::Isotonic], 'Lowering only' => [Mode::Eccentric], 'Springs' => [Mode::Plyometric, Mode::Running, Mode::Throwing]] as $point => $modes) {
+        foreach (
+            [
+                'Holds' => [Mode::Isometric],
+                'Slow strength' => [Mode::Isotonic],
+                'Lowering only' => [Mode::Eccentric],
+                'Springs' => [Mode::Plyometric, Mode::Running, Mode::Throwing],
+            ]
+            as $point => $modes
+        ) {
             $points[$point] = $this->work($programme, $modes);
         }
         $first = $programme->plan->stages[0] ?? null;
         $points['Days of the first stage'] = $first === null ? '' : PlanWords::rhythm($first);
-        $points['First gate'] = $first === null ? '' : implode('; ', array_map(static fn(Criterion $criterion): string => PlanWords::criterion($criterion), $first->stage->gate));
+        $points['First gate'] =
+            $first === null
+                ? ''
+                : implode(
+                    '; ',
+                    array_map(
+                        static fn(Criterion $criterion): string => PlanWords::criterion($criterion),
+                        $first->stage->gate,
+                    ),
+                );
         $points['Equipment'] = implode(', ', $this->equipment($programme)) ?: 'none';
         $points['Test again around each exercise'] = $programme->retest ? 'yes' : 'no';
         $points['Caution'] = $programme->caution ?? 'none beyond the usual';
@@ -89,10 +116,13 @@ final readonly class Comparison
     /** @return list<string> */
     private function equipment(Programme $programme): array
     {
-        $needs = array_merge(...array_map(
-            fn(Prescription $prescription): array => $this->catalogue->exercises[$prescription->exercise]->equipment ?? [],
-            $programme->plan->prescriptions(),
-        ));
+        $needs = array_merge(
+            ...array_map(
+                fn(Prescription $prescription): array => $this->catalogue->exercises[$prescription->exercise]
+                    ->equipment ?? [],
+                $programme->plan->prescriptions(),
+            ),
+        );
         sort($needs);
 
         return array_values(array_unique($needs));
@@ -107,13 +137,24 @@ final readonly class Comparison
     private static function table(array $a, array $b): array
     {
         return array_map(
-            static fn(string $point): array => ['point' => $point, 'a' => $a[$point] ?? '', 'b' => $b[$point] ?? '', 'differs' => ($a[$point] ?? '') !== ($b[$point] ?? '')],
+            static fn(string $point): array => [
+                'point' => $point,
+                'a' => $a[$point] ?? '',
+                'b' => $b[$point] ?? '',
+                'differs' => ($a[$point] ?? '') !== ($b[$point] ?? ''),
+            ],
             array_keys($a),
         );
     }
 
     private static function time(int|float $minutes): string
     {
-        return $minutes >= 1440 ? 'a day' : ($minutes % 60 === 0 && $minutes >= 60 ? ($minutes === 60 ? 'an hour' : $minutes / 60 . ' hours') : "$minutes min");
+        return $minutes >= 1440
+            ? 'a day'
+            : ($minutes % 60 === 0 && $minutes >= 60
+                ? ($minutes === 60
+                    ? 'an hour'
+                    : $minutes / 60 . ' hours')
+                : "$minutes min");
     }
 }

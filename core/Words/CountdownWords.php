@@ -18,7 +18,11 @@ final class CountdownWords
     /** "Springs must begin by Sun 20 Dec. As things stand it begins between Tue 15 Dec and Tue 29 Dec." */
     public static function stage(CountdownStage $stage, string $title): string
     {
-        return "$title must begin by " . TimeWords::day($stage->mustBegin) . '. As things stand it begins ' . self::span($stage->soonest, $stage->latest) . '.';
+        return "$title must begin by " .
+            TimeWords::day($stage->mustBegin) .
+            '. As things stand it begins ' .
+            self::span($stage->soonest, $stage->latest) .
+            '.';
     }
 
     /** "Ready between Mon 18 Jan and Mon 8 Feb: by Sun 24 Jan only where all goes well." */
@@ -29,11 +33,13 @@ final class CountdownWords
         }
         $by = TimeWords::day($countdown->by);
 
-        return 'Ready ' . self::span($countdown->soonest, $countdown->latest) . match ($countdown->pace()) {
-            Pace::Enough => ": by $by there is time.",
-            Pace::Tight => ": by $by only where all goes well.",
-            default => ': ' . $countdown->soonest->daysSince($countdown->by) . " days after $by at the soonest.",
-        };
+        return 'Ready ' .
+            self::span($countdown->soonest, $countdown->latest) .
+            match ($countdown->pace()) {
+                Pace::Enough => ": by $by there is time.",
+                Pace::Tight => ": by $by only where all goes well.",
+                default => ': ' . $countdown->soonest->daysSince($countdown->by) . " days after $by at the soonest.",
+            };
     }
 
     private static function span(Day $soonest, ?Day $latest): string

@@ -30,10 +30,18 @@ final readonly class CourseWords
     {
         $athletes = [];
         foreach (TwoAthletes::WORDS as $key => $words) {
-            $athletes[] = ['key' => $key, 'words' => $words] + $this->course($programme, (new TwoAthletes($this->catalogue))->play($key, $programme, $structure, $this->goal($programme)));
+            $athletes[] =
+                ['key' => $key, 'words' => $words] +
+                $this->course(
+                    $programme,
+                    (new TwoAthletes($this->catalogue))->play($key, $programme, $structure, $this->goal($programme)),
+                );
         }
 
-        $ends = array_map(static fn(array $athlete): int => is_int($athlete['ended_week']) ? $athlete['ended_week'] : self::WEEKS, $athletes);
+        $ends = array_map(
+            static fn(array $athlete): int => is_int($athlete['ended_week']) ? $athlete['ended_week'] : self::WEEKS,
+            $athletes,
+        );
 
         return ['weeks' => max(1, ...$ends), 'athletes' => $athletes];
     }
@@ -64,7 +72,11 @@ final readonly class CourseWords
             }
         }
 
-        return ['ended_week' => $played['ended_day'] === null ? null : $last, 'stages' => $stages, 'rows' => array_values($rows)];
+        return [
+            'ended_week' => $played['ended_day'] === null ? null : $last,
+            'stages' => $stages,
+            'rows' => array_values($rows),
+        ];
     }
 
     /**
@@ -89,7 +101,9 @@ final readonly class CourseWords
         $best = Goal::Jumping;
         $most = 0;
         foreach ([Goal::Jumping, ...Goal::cases()] as $goal) {
-            $stages = count(array_filter($programme->plan->stages, static fn($stage): bool => $stage->stage->appliesTo($goal)));
+            $stages = count(
+                array_filter($programme->plan->stages, static fn($stage): bool => $stage->stage->appliesTo($goal)),
+            );
             if ($stages > $most) {
                 [$best, $most] = [$goal, $stages];
             }
@@ -107,8 +121,13 @@ final readonly class CourseWords
     {
         $exercise = $this->catalogue->exercise($week['exercise']);
         $dose = Json::read((string) json_encode($week['dose']), Dose::read(...));
-        $asked = Asked::of(new Prescription($week['prescription'], $exercise->key, $exercise->mode, $exercise->limbs, $dose), $week['least'], Because::Fixed)->asPrescription();
-        $done = $week['load_kg'] === null ? $asked : $asked->withDose($asked->dose->with(['load_kg' => $week['load_kg']]));
+        $asked = Asked::of(
+            new Prescription($week['prescription'], $exercise->key, $exercise->mode, $exercise->limbs, $dose),
+            $week['least'],
+            Because::Fixed,
+        )->asPrescription();
+        $done =
+            $week['load_kg'] === null ? $asked : $asked->withDose($asked->dose->with(['load_kg' => $week['load_kg']]));
 
         return [
             'words' => $exercise->title . ', ' . DoseWords::of($done),

@@ -26,8 +26,14 @@ final class DoseWords
     {
         $dose = $prescription->dose;
         $main = match (true) {
-            $prescription->mode === Mode::Isometric && $dose->hold_s !== null && $dose->reps > 1 => "$dose->sets × " . self::span($dose->reps, $dose->reps_to) . ' × ' . self::span($dose->hold_s, $dose->hold_to_s) . ' s',
-            $prescription->mode === Mode::Isometric && $dose->hold_s !== null => "$dose->sets × " . self::span($dose->hold_s, $dose->hold_to_s) . ' s',
+            $prescription->mode === Mode::Isometric && $dose->hold_s !== null && $dose->reps > 1 => "$dose->sets × " .
+                self::span($dose->reps, $dose->reps_to) .
+                ' × ' .
+                self::span($dose->hold_s, $dose->hold_to_s) .
+                ' s',
+            $prescription->mode === Mode::Isometric && $dose->hold_s !== null => "$dose->sets × " .
+                self::span($dose->hold_s, $dose->hold_to_s) .
+                ' s',
             $dose->work_s !== null => "$dose->sets × " . self::span($dose->work_s, $dose->work_to_s) . ' s',
             default => "$dose->sets × " . self::span($dose->reps, $dose->reps_to),
         };
@@ -66,7 +72,8 @@ final class DoseWords
         }
         $dose = $prescription->dose;
         $asks = match (true) {
-            $prescription->mode === Mode::Isometric => 'that you can hold to the last second at ' . (self::intensity($prescription, false) ?? 'effort 7 of 10'),
+            $prescription->mode === Mode::Isometric => 'that you can hold to the last second at ' .
+                (self::intensity($prescription, false) ?? 'effort 7 of 10'),
             $dose->rm !== null => "that you can lift $dose->rm times and no more",
             default => 'that leaves ' . ($dose->rir ?? self::USUAL_RESERVE) . ' more repetitions in you',
         };
@@ -93,7 +100,12 @@ final class DoseWords
             ['work up to', $old->work_to_s, $new->work_to_s, ' s'],
             ['grows by', $old->grow_by, $new->grow_by, ''],
             ['grows after so many settled sessions', $old->grow_after, $new->grow_after, ''],
-            ['load', $old->load_kg ?? self::asFound($old), $new->load_kg ?? self::asFound($new), $new->load_kg === null ? '' : ' kg'],
+            [
+                'load',
+                $old->load_kg ?? self::asFound($old),
+                $new->load_kg ?? self::asFound($new),
+                $new->load_kg === null ? '' : ' kg',
+            ],
             ['band', $old->resistance, $new->resistance, ''],
             ['height', $old->height_cm, $new->height_cm, ' cm'],
             ['in reserve', $old->rir, $new->rir, ''],
@@ -115,10 +127,18 @@ final class DoseWords
         ];
         $changed = array_filter($fields, static fn(array $row): bool => $row[1] != $row[2]);
 
-        return implode(', ', array_map(
-            static fn(array $row): string => $row[0] . ' ' . ($row[1] ?? 'none') . ' → ' . ($row[2] ?? 'none') . $row[3],
-            $changed,
-        ));
+        return implode(
+            ', ',
+            array_map(
+                static fn(array $row): string => $row[0] .
+                    ' ' .
+                    ($row[1] ?? 'none') .
+                    ' → ' .
+                    ($row[2] ?? 'none') .
+                    $row[3],
+                $changed,
+            ),
+        );
     }
 
     /** A repetition maximum without its weight leaves it to be found: that is not the same as no weight. */
@@ -130,11 +150,18 @@ final class DoseWords
     /** One set as it was done: "8 at 40 kg, 2 in reserve". */
     public static function set(LoggedSet $set): string
     {
-        $main = $set->left === null && $set->right === null
-            ? self::amount($set)
-            : 'left ' . self::amount(SideSet::shareOf($set->left, $set->right)) . ', right ' . self::amount(SideSet::shareOf($set->right, $set->left));
+        $main =
+            $set->left === null && $set->right === null
+                ? self::amount($set)
+                : 'left ' .
+                    self::amount(SideSet::shareOf($set->left, $set->right)) .
+                    ', right ' .
+                    self::amount(SideSet::shareOf($set->right, $set->left));
 
-        return $main . (($set->load_kg ?? 0) > 0 ? " at $set->load_kg kg" : '') . ($set->rir === null ? '' : ", $set->rir in reserve") . ($set->pain === null ? '' : ", pain $set->pain");
+        return $main .
+            (($set->load_kg ?? 0) > 0 ? " at $set->load_kg kg" : '') .
+            ($set->rir === null ? '' : ", $set->rir in reserve") .
+            ($set->pain === null ? '' : ", pain $set->pain");
     }
 
     private static function amount(LoggedSet|SideSet $set): string

@@ -45,21 +45,31 @@ final class EvaluationWords
     /** What is proposed, as a headline. */
     public static function headline(Evaluation $evaluation, PlanStep $step, Catalogue $catalogue): string
     {
-        $stage = static fn(?string $key): string => $key === null ? '' : $evaluation->log->file->stage($key)->title ?? $key;
+        $stage = static fn(?string $key): string => $key === null
+            ? ''
+            : $evaluation->log->file->stage($key)->title ?? $key;
         $notes = (new ChangeWords($catalogue))->step($step);
 
         return match ($evaluation->action->kind) {
             ActionKind::Stop => 'No loading until you have reviewed the stop',
             ActionKind::Gather => 'Gather answers before anything changes',
-            ActionKind::Repeat => $evaluation->action->reason === ActionReason::Maintained ? 'Keep up the maintenance dose' : 'Repeat the dose as it is',
-            ActionKind::Advance => 'Move on to ' . $stage($evaluation->nextStage) . ($notes === '' ? '' : ", with what was lifted: $notes"),
-            ActionKind::Finish => $evaluation->action->reason === ActionReason::MaintenanceOver ? 'Ask whether it stays good: discharge, or keep the dose up' : 'Finish the programme and keep a maintenance dose',
+            ActionKind::Repeat => $evaluation->action->reason === ActionReason::Maintained
+                ? 'Keep up the maintenance dose'
+                : 'Repeat the dose as it is',
+            ActionKind::Advance => 'Move on to ' .
+                $stage($evaluation->nextStage) .
+                ($notes === '' ? '' : ", with what was lifted: $notes"),
+            ActionKind::Finish => $evaluation->action->reason === ActionReason::MaintenanceOver
+                ? 'Ask whether it stays good: discharge, or keep the dose up'
+                : 'Finish the programme and keep a maintenance dose',
             ActionKind::StepDown => match (true) {
                 $step->enterStage !== null => 'Step back to ' . $stage($step->enterStage),
                 $notes === '' => 'Step back: choose what is easier by hand',
                 default => 'Step back: ' . $notes,
             },
-            ActionKind::Ease => $evaluation->action->reason === ActionReason::SportOver || $notes === '' ? 'Ease the sport, keep the exercises' : 'Ease: ' . $notes,
+            ActionKind::Ease => $evaluation->action->reason === ActionReason::SportOver || $notes === ''
+                ? 'Ease the sport, keep the exercises'
+                : 'Ease: ' . $notes,
             ActionKind::Progress => $notes === '' ? 'Progress: choose what grows' : 'Progress: ' . $notes,
             ActionKind::AddLoad => $notes === '' ? 'Add load: choose where' : 'Add load: ' . $notes,
         };
@@ -68,7 +78,13 @@ final class EvaluationWords
     /** "It settles. The way back goes on by itself: step 4 of 6, With others: …" */
     public static function onTheWayBack(PracticeLadder $ladder): string
     {
-        return 'It settles. The way back goes on by itself: step ' . ($ladder->at + 1) . ' of ' . count($ladder->steps) . ', ' . PlanWords::practice($ladder->step()) . '.';
+        return 'It settles. The way back goes on by itself: step ' .
+            ($ladder->at + 1) .
+            ' of ' .
+            count($ladder->steps) .
+            ', ' .
+            PlanWords::practice($ladder->step()) .
+            '.';
     }
 
     /** Why, in a sentence with its numbers. */
@@ -83,24 +99,32 @@ final class EvaluationWords
             ActionReason::LongBreak => 'No session for more than 14 days: begin again a rung lower.',
             ActionReason::NoRecentAnswers => 'No session of the last 14 days has its next-morning answer yet.',
             ActionReason::AnswersMissing => 'At least two sessions since the last judged one have no answer.',
-            ActionReason::AlreadyEased => 'The last answer was too much, and the dose was eased since: see how that is tolerated.',
+            ActionReason::AlreadyEased
+                => 'The last answer was too much, and the dose was eased since: see how that is tolerated.',
             ActionReason::SportOver => 'Only the sport was over its limit, not the exercises: ' . $worst,
             ActionReason::TwoOver => 'Two answers in a row were too much. ' . $worst,
-            ActionReason::OneOver => self::isStopped($last) ? 'A stop was reported and you have reviewed it: begin again easier. ' . $worst : 'The last answer was too much. ' . $worst,
+            ActionReason::OneOver => self::isStopped($last)
+                ? 'A stop was reported and you have reviewed it: begin again easier. ' . $worst
+                : 'The last answer was too much. ' . $worst,
             ActionReason::TwoWatch => 'Two small reactions in a row. ' . $worst,
             ActionReason::Creeping => 'A small reaction while the weekly mean creeps up. ' . self::creep($evaluation),
             ActionReason::SmallRise => 'A small reaction: one is no reason to change. ' . $worst,
-            ActionReason::GateOpen => 'Every criterion of the gate is met, and the last '
-                . self::count($rule->progress_after, 'answer') . ' settled.',
-            ActionReason::TooFewSettled => 'Fewer than ' . self::count($rule->progress_after, 'settled answer')
-                . ' in a row since the last change.',
+            ActionReason::GateOpen => 'Every criterion of the gate is met, and the last ' .
+                self::count($rule->progress_after, 'answer') .
+                ' settled.',
+            ActionReason::TooFewSettled => 'Fewer than ' .
+                self::count($rule->progress_after, 'settled answer') .
+                ' in a row since the last change.',
             ActionReason::AlreadyAdded => 'Load was added since the last answer: see how it is tolerated.',
             ActionReason::BelowTargetPain => 'Pain stayed under what this programme asks for.',
-            ActionReason::SettledRun => 'The last ' . self::count($rule->progress_after, 'answer') . ' settled on this dose.',
+            ActionReason::SettledRun => 'The last ' .
+                self::count($rule->progress_after, 'answer') .
+                ' settled on this dose.',
             ActionReason::RecentStop => 'A stop was cleared less than 7 days ago: nothing grows yet.',
             ActionReason::StaleAnswers => 'The last answer is more than 7 days old.',
             ActionReason::TestOverLimit => "Settled, but the morning test is still over $rule->next_day_max.",
-            ActionReason::CreepingTwoWeeks => 'The weekly mean has crept up two weeks running. ' . self::creep($evaluation),
+            ActionReason::CreepingTwoWeeks => 'The weekly mean has crept up two weeks running. ' .
+                self::creep($evaluation),
             ActionReason::CreepingBaseline => 'The weekly mean is creeping up. ' . self::creep($evaluation),
             ActionReason::Growing => 'It settles, and sessions still grow by themselves within what is prescribed.',
             ActionReason::NotDone => 'It settles, but what is prescribed has not been done in full yet.',
@@ -108,7 +132,8 @@ final class EvaluationWords
             ActionReason::HeldAtCap => 'It settles, and this week has grown as much as the school allows.',
             ActionReason::NothingToRaise => 'It settles, and nothing in the plan has a next step: choose one by hand.',
             ActionReason::Maintained => 'The programme is finished, and its doses are kept up.',
-            ActionReason::MaintenanceOver => 'The doses were kept up for the weeks agreed, and nothing speaks against an end.',
+            ActionReason::MaintenanceOver
+                => 'The doses were kept up for the weeks agreed, and nothing speaks against an end.',
             ActionReason::TryAgain => 'Even the easiest was too much. It has rested: try it again.',
         };
     }
@@ -127,7 +152,9 @@ final class EvaluationWords
             Because::Grown => 'the last session settled',
         };
 
-        return $why === null ? null : 'Next session: ' . DoseWords::of($asked->asPrescription(), $isMeasured) . " ($why)";
+        return $why === null
+            ? null
+            : 'Next session: ' . DoseWords::of($asked->asPrescription(), $isMeasured) . " ($why)";
     }
 
     /** One response: what was done to the baseline, and the verdict's reasons. */
@@ -138,8 +165,10 @@ final class EvaluationWords
             $parts[] = "pain $response->during of 10 during";
         }
         if ($response->answer !== null) {
-            $parts[] = 'next morning ' . $response->answer->provocation
-                . ($response->baseline === null ? '' : ' against ' . Number::tenth($response->baseline));
+            $parts[] =
+                'next morning ' .
+                $response->answer->provocation .
+                ($response->baseline === null ? '' : ' against ' . Number::tenth($response->baseline));
         }
 
         return ucfirst(implode(', ', $parts)) . ($parts === [] ? '' : '.');
@@ -213,19 +242,27 @@ final class EvaluationWords
         $since = static fn(?Day $day): string => $day === null ? '' : ' since ' . TimeWords::day($day);
 
         $eases = Attention::unsettledBy($evaluation->log);
-        $unsettled = $eases === null ? [] : ["unsettled: eased on $eases days of the last " . Attention::UNSETTLED_DAYS];
+        $unsettled =
+            $eases === null ? [] : ["unsettled: eased on $eases days of the last " . Attention::UNSETTLED_DAYS];
 
-        return [...$unsettled, ...array_map(static fn(AttentionReason $reason): string => match ($reason) {
-            AttentionReason::NoScores => 'no morning answer for three days',
-            AttentionReason::SessionsMissed => 'the last two sessions were missed',
-            AttentionReason::LongBreak => 'no session for two weeks',
-            AttentionReason::TooTimid => 'nothing grew for three weeks though all settled',
-            AttentionReason::ReviewDue => 'review due' . $since($evaluation->log->file->case->review_on),
-            AttentionReason::NoImprovement => 'no better after six weeks: look again, and refer if it stays so',
-            AttentionReason::FailedTwice => 'the same step has failed twice: look at how it is done, or take another one',
-            AttentionReason::TestHigh => 'settled, but the morning test stays over the limit: look again',
-            AttentionReason::Plateau => 'nothing changed for three weeks: change one thing',
-        }, $evaluation->attention->reasons)];
+        return [
+            ...$unsettled,
+            ...array_map(
+                static fn(AttentionReason $reason): string => match ($reason) {
+                    AttentionReason::NoScores => 'no morning answer for three days',
+                    AttentionReason::SessionsMissed => 'the last two sessions were missed',
+                    AttentionReason::LongBreak => 'no session for two weeks',
+                    AttentionReason::TooTimid => 'nothing grew for three weeks though all settled',
+                    AttentionReason::ReviewDue => 'review due' . $since($evaluation->log->file->case->review_on),
+                    AttentionReason::NoImprovement => 'no better after six weeks: look again, and refer if it stays so',
+                    AttentionReason::FailedTwice
+                        => 'the same step has failed twice: look at how it is done, or take another one',
+                    AttentionReason::TestHigh => 'settled, but the morning test stays over the limit: look again',
+                    AttentionReason::Plateau => 'nothing changed for three weeks: change one thing',
+                },
+                $evaluation->attention->reasons,
+            ),
+        ];
     }
 
     /** A criterion with its value and what is needed, units included. */
@@ -236,22 +273,40 @@ final class EvaluationWords
         $need = (string) $criterion->needed();
         $words = match (true) {
             $criterion instanceof DaysInStage => self::count($value, 'day') . " in the stage, at least $need",
-            $criterion instanceof ExercisePain => "worst pain in exercise over {$criterion->days} days: $value, at most $need",
-            $criterion instanceof Provocation => "worst morning test over {$criterion->days} days: $value, at most $need",
-            $criterion instanceof CleanDays => self::count($value, 'day') . " without too strong an answer, at least $need",
-            $criterion instanceof Symmetry => 'symmetry of ' . self::plain($criterion->test) . ": $value %, at least $need %",
+            $criterion instanceof ExercisePain
+                => "worst pain in exercise over {$criterion->days} days: $value, at most $need",
+            $criterion instanceof Provocation
+                => "worst morning test over {$criterion->days} days: $value, at most $need",
+            $criterion instanceof CleanDays => self::count($value, 'day') .
+                " without too strong an answer, at least $need",
+            $criterion instanceof Symmetry => 'symmetry of ' .
+                self::plain($criterion->test) .
+                ": $value %, at least $need %",
             $criterion instanceof TestValue => self::plain($criterion->test) . ": $value, at least $need",
-            $criterion instanceof Reached => 'sets of ' . PlanWords::set($criterion) . " well tolerated: $value, at least $need",
-            $criterion instanceof SportSessions => self::count($value, 'full practice') . " well tolerated, at least $need",
+            $criterion instanceof Reached => 'sets of ' .
+                PlanWords::set($criterion) .
+                " well tolerated: $value, at least $need",
+            $criterion instanceof SportSessions => self::count($value, 'full practice') .
+                " well tolerated, at least $need",
             $criterion instanceof SessionsDone => "$value % of planned sessions done, at least $need %",
-            $criterion instanceof OutcomeBound => self::plain($criterion->measure) . ": $value, " . ($criterion->min === null ? 'at most' : 'at least') . " $need",
-            $criterion instanceof LoadedPain => "worst pain with at least {$criterion->min_load_kg} kg over {$criterion->days} days: $value, at most $need",
-            $criterion instanceof TestChange => self::plain($criterion->test) . " since the first test: $value %, at least $need %",
-            $criterion instanceof OutcomeGain => self::plain($criterion->measure) . ": better by $value, at least $need",
-            default => $result->state === CriterionState::Met ? 'signed off by you' : 'waits for your sign-off of technique',
+            $criterion instanceof OutcomeBound => self::plain($criterion->measure) .
+                ": $value, " .
+                ($criterion->min === null ? 'at most' : 'at least') .
+                " $need",
+            $criterion instanceof LoadedPain
+                => "worst pain with at least {$criterion->min_load_kg} kg over {$criterion->days} days: $value, at most $need",
+            $criterion instanceof TestChange => self::plain($criterion->test) .
+                " since the first test: $value %, at least $need %",
+            $criterion instanceof OutcomeGain => self::plain($criterion->measure) .
+                ": better by $value, at least $need",
+            default => $result->state === CriterionState::Met
+                ? 'signed off by you'
+                : 'waits for your sign-off of technique',
         };
 
-        return $result->state === CriterionState::NoData && $result->value !== null ? "$words (too few readings)" : $words;
+        return $result->state === CriterionState::NoData && $result->value !== null
+            ? "$words (too few readings)"
+            : $words;
     }
 
     /** How far a criterion is from being met, and what has to happen; null where it is met. */
@@ -265,22 +320,34 @@ final class EvaluationWords
         $far = $short === null ? '' : (string) Number::tenth($short);
 
         return match (true) {
-            $criterion instanceof DaysInStage, $criterion instanceof CleanDays => $outlook->result->state === CriterionState::NoData
+            $criterion instanceof DaysInStage, $criterion instanceof CleanDays => $outlook->result->state ===
+            CriterionState::NoData
                 ? 'too few judged sessions yet'
                 : self::count($far, 'day') . ' to go',
-            $criterion instanceof ExercisePain, $criterion instanceof Provocation, $criterion instanceof LoadedPain => match (true) {
+            $criterion instanceof ExercisePain,
+            $criterion instanceof Provocation,
+            $criterion instanceof LoadedPain
+                => match (true) {
                 $short === null => 'no reading yet',
                 $outlook->result->state === CriterionState::NoData => 'too few readings yet',
                 default => self::count($far, 'point') . ' over',
             },
-            $criterion instanceof Symmetry => $short === null ? 'needs a test of both sides' : "$far % short, then a new test",
+            $criterion instanceof Symmetry => $short === null
+                ? 'needs a test of both sides'
+                : "$far % short, then a new test",
             $criterion instanceof TestValue => $short === null ? 'needs a test' : "$far short, then a new test",
-            $criterion instanceof Reached => $short === null ? 'not done and well tolerated yet' : self::count($far, 'set') . ' short',
+            $criterion instanceof Reached => $short === null
+                ? 'not done and well tolerated yet'
+                : self::count($far, 'set') . ' short',
             $criterion instanceof SportSessions => self::count($far, 'session') . ' to go',
             $criterion instanceof SessionsDone => $short === null ? 'nothing was due yet' : "$far % short",
             $criterion instanceof OutcomeBound => $short === null ? 'needs a score' : "$far short, then a new score",
-            $criterion instanceof TestChange => $short === null ? 'needs a first test and a recent one' : "$far % short, then a new test",
-            $criterion instanceof OutcomeGain => $short === null ? 'needs a first score and a later one' : "$far short, then a new score",
+            $criterion instanceof TestChange => $short === null
+                ? 'needs a first test and a recent one'
+                : "$far % short, then a new test",
+            $criterion instanceof OutcomeGain => $short === null
+                ? 'needs a first score and a later one'
+                : "$far short, then a new score",
             default => 'yours to give',
         };
     }
@@ -322,9 +389,13 @@ final class EvaluationWords
 
     private static function creep(Evaluation $evaluation): string
     {
-        $words = static fn(int|float|null $mean): string => $mean === null ? 'unknown' : (string) Number::hundredth($mean);
+        $words = static fn(int|float|null $mean): string => $mean === null
+            ? 'unknown'
+            : (string) Number::hundredth($mean);
 
-        return "Mean test {$words($evaluation->creep->thisWeek)} over the last 7 days, {$words($evaluation->creep->lastWeek)} over the 7 before, {$words($evaluation->creep->lowest)} in the best of the four weeks before.";
+        return "Mean test {$words(
+            $evaluation->creep->thisWeek,
+        )} over the last 7 days, {$words($evaluation->creep->lastWeek)} over the 7 before, {$words($evaluation->creep->lowest)} in the best of the four weeks before.";
     }
 
     private static function count(int|string $number, string $what): string

@@ -24,6 +24,12 @@ final readonly class Ground
     /** @return array{what: string, value: string, limit: string|null, beyond: bool, on: string|null} */
     public function toArray(): array
     {
-        return ['what' => $this->what, 'value' => $this->value, 'limit' => $this->limit, 'beyond' => $this->beyond, 'on' => $this->on?->toIso()];
+        return [
+            'what' => $this->what,
+            'value' => $this->value,
+            'limit' => $this->limit,
+            'beyond' => $this->beyond,
+            'on' => $this->on?->toIso(),
+        ];
     }
 }

@@ -21,9 +21,16 @@ final class Grounds
     {
         $recent = $evaluation->bouts->recent;
         $bouts = match ($evaluation->action->reason) {
-            ActionReason::UnclearedStop, ActionReason::LongBreak, ActionReason::NoRecentAnswers, ActionReason::AnswersMissing => [],
+            ActionReason::UnclearedStop,
+            ActionReason::LongBreak,
+            ActionReason::NoRecentAnswers,
+            ActionReason::AnswersMissing
+                => [],
             ActionReason::TwoOver, ActionReason::TwoWatch => array_slice($recent, -2),
-            ActionReason::SettledRun, ActionReason::GateOpen => array_slice($recent, -max(1, $evaluation->log->file->response_rule->progress_after)),
+            ActionReason::SettledRun, ActionReason::GateOpen => array_slice(
+                $recent,
+                -max(1, $evaluation->log->file->response_rule->progress_after),
+            ),
             default => array_slice($recent, -1),
         };
         $grounds = [];
@@ -41,8 +48,17 @@ final class Grounds
         $on = $evaluation->log->dayOf($response->session);
         $grounds = [];
         if ($response->during !== null) {
-            $over = array_filter($response->session->entries, static fn($entry): bool => PainBounds::isOverMax($entry, $evaluation->log));
-            $grounds[] = new Ground('Worst pain in the session', "$response->during of 10", "to $rule->during_max", $over !== [], $on);
+            $over = array_filter(
+                $response->session->entries,
+                static fn($entry): bool => PainBounds::isOverMax($entry, $evaluation->log),
+            );
+            $grounds[] = new Ground(
+                'Worst pain in the session',
+                "$response->during of 10",
+                "to $rule->during_max",
+                $over !== [],
+                $on,
+            );
         }
         if ($response->session->settled_min !== null) {
             $grounds[] = new Ground(
@@ -55,13 +71,21 @@ final class Grounds
         }
         if ($response->answer !== null) {
             $score = (int) $response->answer->provocation;
-            $grounds[] = new Ground('Test the next morning', "$score of 10", "to $rule->next_day_max", $score > $rule->next_day_max, $on);
+            $grounds[] = new Ground(
+                'Test the next morning',
+                "$score of 10",
+                "to $rule->next_day_max",
+                $score > $rule->next_day_max,
+                $on,
+            );
         }
         if ($response->rise !== null && $response->baseline !== null) {
             $grounds[] = new Ground(
                 'Rise over the baseline of ' . Number::tenth($response->baseline),
                 self::signed($response->rise),
-                $rule->rise_watch_from === $rule->rise_over_from ? "too much from $rule->rise_over_from" : "a reaction from $rule->rise_watch_from, too much from $rule->rise_over_from",
+                $rule->rise_watch_from === $rule->rise_over_from
+                    ? "too much from $rule->rise_over_from"
+                    : "a reaction from $rule->rise_watch_from, too much from $rule->rise_over_from",
                 Number::atLeast($response->rise, $rule->rise_watch_from),
                 $on,
             );
@@ -101,17 +125,40 @@ final class Grounds
 
         return match ($evaluation->action->reason) {
             ActionReason::SettledRun, ActionReason::TooFewSettled => $evaluation->gate->isOpen()
-                ? [new Ground('Answers well tolerated in a row', (string) $evaluation->bouts->wellToleratedRun(), $asked)]
-                : [new Ground('Settled answers since the last change', (string) $evaluation->bouts->settledRun($evaluation->log), $asked)],
-            ActionReason::GateOpen => [new Ground('Answers well tolerated in a row', (string) $evaluation->bouts->wellToleratedRun(), $asked)],
+                ? [
+                    new Ground(
+                        'Answers well tolerated in a row',
+                        (string) $evaluation->bouts->wellToleratedRun(),
+                        $asked,
+                    ),
+                ]
+                : [
+                    new Ground(
+                        'Settled answers since the last change',
+                        (string) $evaluation->bouts->settledRun($evaluation->log),
+                        $asked,
+                    ),
+                ],
+            ActionReason::GateOpen => [
+                new Ground('Answers well tolerated in a row', (string) $evaluation->bouts->wellToleratedRun(), $asked),
+            ],
             ActionReason::UnclearedStop => self::stops($evaluation),
-            ActionReason::TestOverLimit => [new Ground(
-                'Test the next morning, before anything grows',
-                self::worstAnswer($evaluation) . ' of 10',
-                "to {$evaluation->log->file->response_rule->during_max}",
-                true,
-            )],
-            ActionReason::AnswersMissing => [new Ground('Sessions without an answer', (string) $evaluation->bouts->unansweredSinceLast(), 'fewer than 2', true)],
+            ActionReason::TestOverLimit => [
+                new Ground(
+                    'Test the next morning, before anything grows',
+                    self::worstAnswer($evaluation) . ' of 10',
+                    "to {$evaluation->log->file->response_rule->during_max}",
+                    true,
+                ),
+            ],
+            ActionReason::AnswersMissing => [
+                new Ground(
+                    'Sessions without an answer',
+                    (string) $evaluation->bouts->unansweredSinceLast(),
+                    'fewer than 2',
+                    true,
+                ),
+            ],
             ActionReason::LongBreak, ActionReason::NoRecentAnswers => self::sinceLast($evaluation),
             default => [],
         };
@@ -119,7 +166,13 @@ final class Grounds
 
     private static function worstAnswer(Evaluation $evaluation): int
     {
-        return max([0, ...array_map(static fn(SessionResponse $response): int => $response->answer->provocation ?? 0, $evaluation->last()->responses ?? [])]);
+        return max([
+            0,
+            ...array_map(
+                static fn(SessionResponse $response): int => $response->answer->provocation ?? 0,
+                $evaluation->last()->responses ?? [],
+            ),
+        ]);
     }
 
     /** @return list<Ground> what is still to be reviewed */
@@ -127,13 +180,18 @@ final class Grounds
     {
         $open = array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->isCleared());
 
-        return array_values(array_map(static fn(StopSource $stop): Ground => new Ground(
-            'Reported, not reviewed yet',
-            EvaluationWords::stop($stop, $evaluation),
-            "stop at {$evaluation->log->file->response_rule->stop_at} of 10 or a sign",
-            true,
-            $evaluation->log->file->timezone->dayOf($stop->began),
-        ), $open));
+        return array_values(
+            array_map(
+                static fn(StopSource $stop): Ground => new Ground(
+                    'Reported, not reviewed yet',
+                    EvaluationWords::stop($stop, $evaluation),
+                    "stop at {$evaluation->log->file->response_rule->stop_at} of 10 or a sign",
+                    true,
+                    $evaluation->log->file->timezone->dayOf($stop->began),
+                ),
+                $open,
+            ),
+        );
     }
 
     /** @return list<Ground> */
@@ -146,7 +204,15 @@ final class Grounds
         }
         $days = $evaluation->log->today->daysSince($evaluation->log->dayOf($newest));
 
-        return [new Ground('Since the last session', $days === 1 ? '1 day' : "$days days", 'within 14 days', $days > 14, $evaluation->log->dayOf($newest))];
+        return [
+            new Ground(
+                'Since the last session',
+                $days === 1 ? '1 day' : "$days days",
+                'within 14 days',
+                $days > 14,
+                $evaluation->log->dayOf($newest),
+            ),
+        ];
     }
 
     /** @return list<Ground> */
@@ -157,12 +223,14 @@ final class Grounds
             return [];
         }
 
-        return [new Ground(
-            'Mean morning test, 7 days',
-            (string) Number::hundredth($creep->thisWeek),
-            $creep->lastWeek === null ? null : 'creeping over ' . Number::hundredth($creep->lastWeek + 1),
-            $creep->isCreeping(),
-        )];
+        return [
+            new Ground(
+                'Mean morning test, 7 days',
+                (string) Number::hundredth($creep->thisWeek),
+                $creep->lastWeek === null ? null : 'creeping over ' . Number::hundredth($creep->lastWeek + 1),
+                $creep->isCreeping(),
+            ),
+        ];
     }
 
     private static function signed(int|float $value): string

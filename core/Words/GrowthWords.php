@@ -20,14 +20,23 @@ final class GrowthWords
     {
         $progression = $prescription->progression;
         if ($progression?->blocks !== null) {
-            return implode('; ', array_map(
-                static fn(Block $block, int $i): string => self::block($block, $progression->blocks[$i + 1] ?? null),
-                $progression->blocks,
-                array_keys($progression->blocks),
-            ));
+            return implode(
+                '; ',
+                array_map(
+                    static fn(Block $block, int $i): string => self::block(
+                        $block,
+                        $progression->blocks[$i + 1] ?? null,
+                    ),
+                    $progression->blocks,
+                    array_keys($progression->blocks),
+                ),
+            );
         }
         // Sets that are there already only come back after an ease.
-        $growing = array_filter($progression->levers ?? [], static fn(Lever $lever): bool => $lever->kind !== LeverKind::Sets || $lever->to > $prescription->dose->sets);
+        $growing = array_filter(
+            $progression->levers ?? [],
+            static fn(Lever $lever): bool => $lever->kind !== LeverKind::Sets || $lever->to > $prescription->dose->sets,
+        );
         $levers = array_map(static fn(Lever $lever): string => self::lever($lever, $catalogue), $growing);
 
         return $levers === [] ? null : implode(', then ', $levers);
@@ -61,7 +70,9 @@ final class GrowthWords
             LeverKind::RepetitionMaximum => "heavier for fewer repetitions, to $to RM",
             LeverKind::Resistance => 'resistance ' . implode(' → ', $lever->steps ?? []),
             LeverKind::Load => $increment . ($to === '' ? '' : ", to $to kg"),
-            LeverKind::Rung => $lever->exercise === null ? 'up the ladder' : "up the ladder to {$catalogue->titleOf($lever->exercise)}",
+            LeverKind::Rung => $lever->exercise === null
+                ? 'up the ladder'
+                : "up the ladder to {$catalogue->titleOf($lever->exercise)}",
             LeverKind::Tempo => match ($lever->phase) {
                 Phase::Lift => "lifting in $to s",
                 Phase::Lower => "lowering in $to s",

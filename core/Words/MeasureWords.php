@@ -31,21 +31,29 @@ final class MeasureWords
             return 'Measured once, on ' . TimeWords::day($first->taken->on) . '.';
         }
         $which = $latest->taken->unaffected === null ? '' : ($course->bothSides ? 'Weaker side ' : 'Sore side ');
-        $change = $latest->changePercent === null
-            ? self::signed(Number::tenth($latest->change)) . " {$course->measure->unit}"
-            : self::signed(Number::tenth($latest->changePercent)) . ' %';
+        $change =
+            $latest->changePercent === null
+                ? self::signed(Number::tenth($latest->change)) . " {$course->measure->unit}"
+                : self::signed(Number::tenth($latest->changePercent)) . ' %';
 
-        return "$which$change since " . TimeWords::day($first->taken->on) . ': ' . match ($latest->meaning) {
-            Meaning::Better => 'better, by more than ' . self::noise($course->measure) . '.',
-            Meaning::Worse => 'worse, by more than ' . self::noise($course->measure) . '.',
-            Meaning::Noise => 'within ' . self::noise($course->measure) . ', so no change that matters.',
-        };
+        return "$which$change since " .
+            TimeWords::day($first->taken->on) .
+            ': ' .
+            match ($latest->meaning) {
+                Meaning::Better => 'better, by more than ' . self::noise($course->measure) . '.',
+                Meaning::Worse => 'worse, by more than ' . self::noise($course->measure) . '.',
+                Meaning::Noise => 'within ' . self::noise($course->measure) . ', so no change that matters.',
+            };
     }
 
     /** The noise of a measure: "the noise of the measure (15 %)". */
     public static function noise(Measure $measure): string
     {
-        return 'the noise of the measure (' . ($measure->smallestChange === null ? "$measure->smallestChangePercent %" : "$measure->smallestChange $measure->unit") . ')';
+        return 'the noise of the measure (' .
+            ($measure->smallestChange === null
+                ? "$measure->smallestChangePercent %"
+                : "$measure->smallestChange $measure->unit") .
+            ')';
     }
 
     /** Why the gate needs a measure anew; null where it does not. */
@@ -65,9 +73,15 @@ final class MeasureWords
     {
         return implode(', ', [
             $measure->eachSide ? 'Each side' : 'Both sides together',
-            $measure->tries === 1 ? 'one try' : "$measure->tries tries" . ($measure->restS === 0 ? '' : " with $measure->restS s between"),
+            $measure->tries === 1
+                ? 'one try'
+                : "$measure->tries tries" . ($measure->restS === 0 ? '' : " with $measure->restS s between"),
             $measure->higherIsBetter ? 'higher is better' : 'lower is better',
-            'a change under ' . ($measure->smallestChange === null ? "$measure->smallestChangePercent %" : "$measure->smallestChange $measure->unit") . ' is noise',
+            'a change under ' .
+            ($measure->smallestChange === null
+                ? "$measure->smallestChangePercent %"
+                : "$measure->smallestChange $measure->unit") .
+            ' is noise',
         ]);
     }
 
@@ -87,7 +101,9 @@ final class MeasureWords
     {
         $now = $prescription->dose->load_kg;
 
-        return "$load kg for " . SuggestionWords::asked($prescription) . ($now === null ? '; no load is prescribed yet' : "; $now kg is prescribed");
+        return "$load kg for " .
+            SuggestionWords::asked($prescription) .
+            ($now === null ? '; no load is prescribed yet' : "; $now kg is prescribed");
     }
 
     /**
@@ -107,7 +123,9 @@ final class MeasureWords
      */
     public static function held(Prescription $prescription, StrengthTest $test, array $band): string
     {
-        return "{$prescription->dose->percent_mvc} % of your maximum is {$band['value']} $test->unit; stay between {$band['low']} and {$band['high']}. Measured on " . TimeWords::day($test->on) . '.';
+        return "{$prescription->dose->percent_mvc} % of your maximum is {$band['value']} $test->unit; stay between {$band['low']} and {$band['high']}. Measured on " .
+            TimeWords::day($test->on) .
+            '.';
     }
 
     /**
@@ -115,9 +133,15 @@ final class MeasureWords
      *
      * @param array{value: int|float, low: int|float, high: int|float} $band
      */
-    public static function shareOf(Prescription $prescription, int|float $maximum, StrengthTest $test, array $band): string
-    {
-        return "{$prescription->dose->percent_mvc} % of $maximum $test->unit measured on " . TimeWords::day($test->on) . ": {$band['value']} $test->unit ({$band['low']} to {$band['high']})";
+    public static function shareOf(
+        Prescription $prescription,
+        int|float $maximum,
+        StrengthTest $test,
+        array $band,
+    ): string {
+        return "{$prescription->dose->percent_mvc} % of $maximum $test->unit measured on " .
+            TimeWords::day($test->on) .
+            ": {$band['value']} $test->unit ({$band['low']} to {$band['high']})";
     }
 
     /** What comes after a try. */
@@ -129,7 +153,8 @@ final class MeasureWords
             TriesVerdict::Go => "Try $taken of $asked.",
             TriesVerdict::OnceMore => "The tries differ by $spread, over " . Tries::MOST_SPREAD . ' %: once more.',
             TriesVerdict::Done => $spread === '' ? 'Done.' : "The tries agree within $spread.",
-            TriesVerdict::Unsteady => "The tries still differ by $spread. The best one stands; say so in a note, or measure again on another day.",
+            TriesVerdict::Unsteady
+                => "The tries still differ by $spread. The best one stands; say so in a note, or measure again on another day.",
         };
     }
 

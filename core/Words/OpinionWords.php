@@ -25,11 +25,13 @@ final class OpinionWords
         $differ = count(array_unique(array_column($actions, 'value'))) > 1;
 
         return match (true) {
-            $judged === 0 && !$differ => "No session has been judged yet: the case is too young for the schools to differ. They propose the same: $proposed.",
+            $judged === 0 && !$differ
+                => "No session has been judged yet: the case is too young for the schools to differ. They propose the same: $proposed.",
             $judged === 0 => "No session has been judged yet; they differ in what they propose: $proposed.",
             $parts === 0 && !$differ => "They judge every session of this log alike, and propose the same: $proposed.",
             $parts === 0 => "They judge every session of this log alike, and yet propose different things: $proposed.",
-            default => ($parts === 1 ? 'They differ on one session' : "They differ on $parts sessions") . ($differ ? ", and propose different things: $proposed." : ", and yet propose the same: $proposed."),
+            default => ($parts === 1 ? 'They differ on one session' : "They differ on $parts sessions") .
+                ($differ ? ", and propose different things: $proposed." : ", and yet propose the same: $proposed."),
         };
     }
 
@@ -39,7 +41,14 @@ final class OpinionWords
         $counts = array_count_values(array_column($actions, 'value'));
         arsort($counts);
 
-        return implode(', ', array_map(static fn(string $kind, int $n): string => "$n " . self::verb(ActionKind::from($kind)), array_keys($counts), $counts));
+        return implode(
+            ', ',
+            array_map(
+                static fn(string $kind, int $n): string => "$n " . self::verb(ActionKind::from($kind)),
+                array_keys($counts),
+                $counts,
+            ),
+        );
     }
 
     private static function verb(ActionKind $kind): string

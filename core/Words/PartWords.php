@@ -56,40 +56,48 @@ final class PartWords
      */
     public static function newCriterion(CriterionType $type, string $prescription, string $measure): array
     {
-        return ['type' => $type->value] + match ($type) {
-            CriterionType::DaysInStage => ['min' => 14],
-            CriterionType::ExercisePain => ['max' => 3, 'days' => 7, 'min_sessions' => 3],
-            CriterionType::Provocation => ['max' => 3, 'days' => 7, 'min_readings' => 4],
-            CriterionType::CleanDays => ['min' => 7, 'min_sessions' => 3],
-            CriterionType::Symmetry => ['test' => 'structure', 'min_percent' => 90],
-            CriterionType::TestValue => ['test' => 'structure', 'min' => 100],
-            CriterionType::TestChange => ['test' => 'structure', 'min_percent' => 10],
-            CriterionType::Reached => ['prescription' => $prescription, 'sets' => 3, 'reps' => 10],
-            CriterionType::LoadedPain => ['max' => 3, 'days' => 7, 'min_sessions' => 3, 'prescription' => $prescription, 'min_load_kg' => 10],
-            CriterionType::SportSessions => ['min' => 3],
-            CriterionType::Adherence => ['min_percent' => 80, 'days' => 14],
-            CriterionType::Outcome => ['measure' => $measure, 'min' => 80],
-            CriterionType::OutcomeGain => ['measure' => $measure, 'min' => 10, 'better' => 'higher'],
-            CriterionType::SignOff => [],
-        };
+        return ['type' => $type->value] +
+            match ($type) {
+                CriterionType::DaysInStage => ['min' => 14],
+                CriterionType::ExercisePain => ['max' => 3, 'days' => 7, 'min_sessions' => 3],
+                CriterionType::Provocation => ['max' => 3, 'days' => 7, 'min_readings' => 4],
+                CriterionType::CleanDays => ['min' => 7, 'min_sessions' => 3],
+                CriterionType::Symmetry => ['test' => 'structure', 'min_percent' => 90],
+                CriterionType::TestValue => ['test' => 'structure', 'min' => 100],
+                CriterionType::TestChange => ['test' => 'structure', 'min_percent' => 10],
+                CriterionType::Reached => ['prescription' => $prescription, 'sets' => 3, 'reps' => 10],
+                CriterionType::LoadedPain => [
+                    'max' => 3,
+                    'days' => 7,
+                    'min_sessions' => 3,
+                    'prescription' => $prescription,
+                    'min_load_kg' => 10,
+                ],
+                CriterionType::SportSessions => ['min' => 3],
+                CriterionType::Adherence => ['min_percent' => 80, 'days' => 14],
+                CriterionType::Outcome => ['measure' => $measure, 'min' => 80],
+                CriterionType::OutcomeGain => ['measure' => $measure, 'min' => 10, 'better' => 'higher'],
+                CriterionType::SignOff => [],
+            };
     }
 
     /** @return array<string, mixed> */
     public static function newLever(LeverKind $kind): array
     {
-        return ['lever' => $kind->value] + match ($kind) {
-            LeverKind::Hold => ['to' => 45, 'step' => 5],
-            LeverKind::Work => ['to' => 60, 'step' => 10],
-            LeverKind::Height => ['to' => 40, 'step' => 5],
-            LeverKind::Resistance => ['steps' => ['light', 'medium', 'strong']],
-            LeverKind::Reps => ['to' => 15, 'step' => 1],
-            LeverKind::Sets => ['to' => 4, 'step' => 1],
-            LeverKind::Percent => ['to' => 80, 'step' => 10],
-            LeverKind::Range => ['to' => 90, 'step' => 10],
-            LeverKind::Tempo => ['phase' => 'lower_s', 'to' => 5, 'step' => 1],
-            LeverKind::Load => ['increment_kg' => 2.5],
-            LeverKind::RepetitionMaximum => ['to' => 8, 'step' => 2, 'increment_kg' => 2.5],
-            LeverKind::Rung => [],
-        };
+        return ['lever' => $kind->value] +
+            match ($kind) {
+                LeverKind::Hold => ['to' => 45, 'step' => 5],
+                LeverKind::Work => ['to' => 60, 'step' => 10],
+                LeverKind::Height => ['to' => 40, 'step' => 5],
+                LeverKind::Resistance => ['steps' => ['light', 'medium', 'strong']],
+                LeverKind::Reps => ['to' => 15, 'step' => 1],
+                LeverKind::Sets => ['to' => 4, 'step' => 1],
+                LeverKind::Percent => ['to' => 80, 'step' => 10],
+                LeverKind::Range => ['to' => 90, 'step' => 10],
+                LeverKind::Tempo => ['phase' => 'lower_s', 'to' => 5, 'step' => 1],
+                LeverKind::Load => ['increment_kg' => 2.5],
+                LeverKind::RepetitionMaximum => ['to' => 8, 'step' => 2, 'increment_kg' => 2.5],
+                LeverKind::Rung => [],
+            };
     }
 }

@@ -40,13 +40,18 @@ final class PlanWords
         }
         $rhythm = $planned->rhythm;
         $first = reset($titles) ?: '';
-        $beside = array_map(static fn(Slot $slot): string => '; beside it ' . self::beside($slot), array_filter($planned->slots, static fn(Slot $slot): bool => $slot->beside !== null));
+        $beside = array_map(
+            static fn(Slot $slot): string => '; beside it ' . self::beside($slot),
+            array_filter($planned->slots, static fn(Slot $slot): bool => $slot->beside !== null),
+        );
         if ($rhythm->cycle === null) {
             return self::spaced($first, $rhythm) . implode('', $beside);
         }
         $turns = array_map(static fn(string $key): string => $titles[$key] ?? $key, $rhythm->cycle);
 
-        return (count(array_unique($turns)) === 1 ? "$turns[0] every day" : implode(', then ', $turns) . ', one a day') . implode('', $beside);
+        return (count(array_unique($turns)) === 1
+            ? "$turns[0] every day"
+            : implode(', then ', $turns) . ', one a day') . implode('', $beside);
     }
 
     /** "hip and calf 3 times a week, at least 2 days apart", of a kind of session that has days of its own */
@@ -107,15 +112,21 @@ final class PlanWords
             $criterion instanceof ExercisePain => "pain in exercise at most $criterion->max for $criterion->days days",
             $criterion instanceof Provocation => "morning test at most $criterion->max for $criterion->days days",
             $criterion instanceof CleanDays => "$criterion->min days without an answer that was too much",
-            $criterion instanceof Symmetry => self::plain($criterion->test) . " at $criterion->min_percent % of the other side, tested within $within days",
-            $criterion instanceof TestValue => self::plain($criterion->test) . " at $criterion->min or more, tested within $within days",
+            $criterion instanceof Symmetry => self::plain($criterion->test) .
+                " at $criterion->min_percent % of the other side, tested within $within days",
+            $criterion instanceof TestValue => self::plain($criterion->test) .
+                " at $criterion->min or more, tested within $within days",
             $criterion instanceof Reached => "$criterion->sets sets of " . self::set($criterion) . ' well tolerated',
             $criterion instanceof SportSessions => "$criterion->min full sessions of sport well tolerated",
             $criterion instanceof SessionsDone => "$criterion->min_percent % of what was asked done",
-            $criterion instanceof OutcomeBound => self::plain($criterion->measure) . ($criterion->min !== null ? " at $criterion->min or more" : " at $criterion->max or less"),
-            $criterion instanceof LoadedPain => "pain at most $criterion->max for $criterion->days days with at least $criterion->min_load_kg kg",
-            $criterion instanceof TestChange => self::plain($criterion->test) . " better by $criterion->min_percent % than at first, tested within $within days",
-            $criterion instanceof OutcomeGain => self::plain($criterion->measure) . " better by $criterion->min than at first",
+            $criterion instanceof OutcomeBound => self::plain($criterion->measure) .
+                ($criterion->min !== null ? " at $criterion->min or more" : " at $criterion->max or less"),
+            $criterion instanceof LoadedPain
+                => "pain at most $criterion->max for $criterion->days days with at least $criterion->min_load_kg kg",
+            $criterion instanceof TestChange => self::plain($criterion->test) .
+                " better by $criterion->min_percent % than at first, tested within $within days",
+            $criterion instanceof OutcomeGain => self::plain($criterion->measure) .
+                " better by $criterion->min than at first",
             default => 'signed off by the practitioner',
         };
     }
@@ -123,10 +134,13 @@ final class PlanWords
     /** What each set has to reach: "10 at 40 kg", "30 s". */
     public static function set(Reached $criterion): string
     {
-        $main = implode(' × ', array_filter([
-            $criterion->reps === null ? null : (string) $criterion->reps,
-            $criterion->hold_s === null ? null : "$criterion->hold_s s",
-        ]));
+        $main = implode(
+            ' × ',
+            array_filter([
+                $criterion->reps === null ? null : (string) $criterion->reps,
+                $criterion->hold_s === null ? null : "$criterion->hold_s s",
+            ]),
+        );
         $parts = array_filter([
             $main === '' ? null : $main,
             $criterion->load_kg === null ? null : "at $criterion->load_kg kg",
@@ -139,7 +153,9 @@ final class PlanWords
     /** "for all" or the goals for which a stage is meant. */
     public static function goals(Stage $stage): string
     {
-        return $stage->goals === null ? 'for all' : 'for ' . implode(', ', array_map(static fn(Goal $goal): string => $goal->value, $stage->goals));
+        return $stage->goals === null
+            ? 'for all'
+            : 'for ' . implode(', ', array_map(static fn(Goal $goal): string => $goal->value, $stage->goals));
     }
 
     private static function slot(Slot $slot): string

@@ -27,19 +27,26 @@ final class PreviewWords
         $logged = $preview->summary->lastWeek;
 
         return [
-            'prescriptions' => array_map(static fn(Prescription $prescription): array => [
-                'exercise' => $prescription->exercise,
-                'title' => $catalogue->titleOf($prescription->exercise),
-                'words' => DoseWords::of($prescription, $preview->summary->tests !== []),
-                'tempo_words' => DoseWords::tempo($prescription),
-                'figures' => $preview->figures($prescription)->toArray(),
-                'turns' => $prescription->limbs->turns(),
-                'changed' => $change->notes[$prescription->key] ?? null,
-                'suggestions' => array_map(
-                    static fn(Suggestion $suggestion): array => ['field' => $suggestion->field, 'value' => $suggestion->field === null ? null : $suggestion->value, 'words' => SuggestionWords::of($suggestion, $prescription)],
-                    $preview->suggestions($prescription),
-                ),
-            ], $stage->stage->prescriptions),
+            'prescriptions' => array_map(
+                static fn(Prescription $prescription): array => [
+                    'exercise' => $prescription->exercise,
+                    'title' => $catalogue->titleOf($prescription->exercise),
+                    'words' => DoseWords::of($prescription, $preview->summary->tests !== []),
+                    'tempo_words' => DoseWords::tempo($prescription),
+                    'figures' => $preview->figures($prescription)->toArray(),
+                    'turns' => $prescription->limbs->turns(),
+                    'changed' => $change->notes[$prescription->key] ?? null,
+                    'suggestions' => array_map(
+                        static fn(Suggestion $suggestion): array => [
+                            'field' => $suggestion->field,
+                            'value' => $suggestion->field === null ? null : $suggestion->value,
+                            'words' => SuggestionWords::of($suggestion, $prescription),
+                        ],
+                        $preview->suggestions($prescription),
+                    ),
+                ],
+                $stage->stage->prescriptions,
+            ),
             'sessions' => array_map($preview->session(...), $stage->slots),
             'week' => [
                 'asked' => $week->toArray(),

@@ -59,17 +59,30 @@ final readonly class StageChangeWords
     private static function slotNotes(?Slot $before, Slot $after): array
     {
         $name = $after->name();
-        $times = static fn(?Slot $slot): string => implode(', ', array_map(static fn(TimeOfDay $time): string => $time->toText(), $slot->times ?? []));
+        $times = static fn(?Slot $slot): string => implode(
+            ', ',
+            array_map(static fn(TimeOfDay $time): string => $time->toText(), $slot->times ?? []),
+        );
         $parts = [];
         if ($times($before) !== $times($after)) {
             $parts[] = "$name: " . ($times($after) === '' ? 'at no set time' : 'at ' . $times($after));
         }
         if ($before?->beside?->toArray() !== $after->beside?->toArray()) {
-            $parts[] = $after->beside === null ? "$name: takes its turn in the rhythm" : 'Beside: ' . PlanWords::beside($after);
+            $parts[] =
+                $after->beside === null
+                    ? "$name: takes its turn in the rhythm"
+                    : 'Beside: ' . PlanWords::beside($after);
         }
-        $steps = static fn(?Slot $slot): array => array_map(static fn(PracticeStep $step): array => $step->toArray(), $slot->practice ?? []);
+        $steps = static fn(?Slot $slot): array => array_map(
+            static fn(PracticeStep $step): array => $step->toArray(),
+            $slot->practice ?? [],
+        );
         if ($steps($before) !== $steps($after)) {
-            $parts[] = "$name: " . ($after->practice === [] ? 'no steps any more' : 'other steps, ' . implode('; ', array_map(PlanWords::practice(...), $after->practice)));
+            $parts[] =
+                "$name: " .
+                ($after->practice === []
+                    ? 'no steps any more'
+                    : 'other steps, ' . implode('; ', array_map(PlanWords::practice(...), $after->practice)));
         }
 
         return $parts;
@@ -78,11 +91,18 @@ final readonly class StageChangeWords
     /** @return list<string> titles of what begins later */
     private static function later(PlanStage $stage, Catalogue $catalogue): array
     {
-        return array_map(static fn(Waiting $waiting): string => $catalogue->titleOf($waiting->prescription->exercise), $stage->waiting);
+        return array_map(
+            static fn(Waiting $waiting): string => $catalogue->titleOf($waiting->prescription->exercise),
+            $stage->waiting,
+        );
     }
 
-    private static function words(?Prescription $old, Prescription $new, PlanStage $after, Catalogue $catalogue): ?string
-    {
+    private static function words(
+        ?Prescription $old,
+        Prescription $new,
+        PlanStage $after,
+        Catalogue $catalogue,
+    ): ?string {
         $title = $catalogue->titleOf($new->exercise);
         if ($old === null) {
             return "Added: $title, " . DoseWords::of($new);
@@ -90,14 +110,21 @@ final readonly class StageChangeWords
         if ($old->exercise !== $new->exercise) {
             return "{$catalogue->titleOf($old->exercise)} → $title, " . DoseWords::of($new);
         }
-        $parts = array_filter([
-            DoseWords::difference($old, $new),
-            $old->limbs === $new->limbs ? '' : DoseWords::limbs($old->limbs) . ' → ' . DoseWords::limbs($new->limbs),
-            $old->slot === $new->slot ? '' : 'now in ' . lcfirst($after->slot($new->slot)?->name() ?? (string) $new->slot),
-            $old->pain?->toArray() == $new->pain?->toArray() ? '' : 'other pain limits',
-            $old->cue === $new->cue ? '' : 'new cue',
-            self::ladder($old->ladder ?? [], $new->ladder ?? [], $catalogue),
-        ], static fn(string $part): bool => $part !== '');
+        $parts = array_filter(
+            [
+                DoseWords::difference($old, $new),
+                $old->limbs === $new->limbs
+                    ? ''
+                    : DoseWords::limbs($old->limbs) . ' → ' . DoseWords::limbs($new->limbs),
+                $old->slot === $new->slot
+                    ? ''
+                    : 'now in ' . lcfirst($after->slot($new->slot)?->name() ?? (string) $new->slot),
+                $old->pain?->toArray() == $new->pain?->toArray() ? '' : 'other pain limits',
+                $old->cue === $new->cue ? '' : 'new cue',
+                self::ladder($old->ladder ?? [], $new->ladder ?? [], $catalogue),
+            ],
+            static fn(string $part): bool => $part !== '',
+        );
 
         return $parts === [] ? null : "$title: " . implode(', ', $parts);
     }
@@ -113,7 +140,13 @@ final readonly class StageChangeWords
         $more = array_map($catalogue->titleOf(...), array_values(array_diff($after, $before)));
         $less = array_map($catalogue->titleOf(...), array_values(array_diff($before, $after)));
 
-        return implode(', ', array_filter([$more === [] ? '' : 'may lead to ' . implode(', ', $more), $less === [] ? '' : 'no longer leads to ' . implode(', ', $less)]));
+        return implode(
+            ', ',
+            array_filter([
+                $more === [] ? '' : 'may lead to ' . implode(', ', $more),
+                $less === [] ? '' : 'no longer leads to ' . implode(', ', $less),
+            ]),
+        );
     }
 
     /**
@@ -125,12 +158,22 @@ final readonly class StageChangeWords
     {
         [$before, $after] = [$draft->before, $draft->stage];
         $plain = $draft->endsRest ? ['The rest is over'] : [];
-        $kept = static fn(PlanStage $stage, PlanStage $other): array => array_values(array_filter(
-            array_column($stage->stage->prescriptions, 'key'),
-            static fn(string $key): bool => $other->stage->prescription($key) !== null,
-        ));
+        $kept = static fn(PlanStage $stage, PlanStage $other): array => array_values(
+            array_filter(
+                array_column($stage->stage->prescriptions, 'key'),
+                static fn(string $key): bool => $other->stage->prescription($key) !== null,
+            ),
+        );
         if ($kept($after, $before) !== $kept($before, $after)) {
-            $plain[] = 'Order: ' . implode(', ', array_map(static fn(Prescription $prescription): string => $catalogue->titleOf($prescription->exercise), $after->stage->prescriptions));
+            $plain[] =
+                'Order: ' .
+                implode(
+                    ', ',
+                    array_map(
+                        static fn(Prescription $prescription): string => $catalogue->titleOf($prescription->exercise),
+                        $after->stage->prescriptions,
+                    ),
+                );
         }
         if ($before->rhythm->toArray() !== $after->rhythm->toArray()) {
             $plain[] = 'Rhythm: ' . PlanWords::rhythm($before) . ' → ' . PlanWords::rhythm($after);
@@ -138,13 +181,25 @@ final readonly class StageChangeWords
         foreach ($after->slots as $slot) {
             $plain = [...$plain, ...self::slotNotes($before->slot($slot->key), $slot)];
         }
-        foreach (array_diff(self::later($before, $catalogue), self::later($after, $catalogue), array_map(static fn(Prescription $prescription): string => $catalogue->titleOf($prescription->exercise), $after->stage->prescriptions)) as $title) {
+        foreach (
+            array_diff(
+                self::later($before, $catalogue),
+                self::later($after, $catalogue),
+                array_map(
+                    static fn(Prescription $prescription): string => $catalogue->titleOf($prescription->exercise),
+                    $after->stage->prescriptions,
+                ),
+            )
+            as $title
+        ) {
             $plain[] = "No longer begins later: $title";
         }
-        $names = static fn(array $days): array => array_values(array_filter(
-            array_map(static fn(Weekday $day): string => $day->value, Weekday::cases()),
-            static fn(string $day): bool => in_array($day, array_column($days, 'value'), true),
-        ));
+        $names = static fn(array $days): array => array_values(
+            array_filter(
+                array_map(static fn(Weekday $day): string => $day->value, Weekday::cases()),
+                static fn(string $day): bool => in_array($day, array_column($days, 'value'), true),
+            ),
+        );
         if ($names($daysBefore) !== $names($draft->available)) {
             $plain[] = 'Days: ' . implode(' ', array_map(ucfirst(...), $names($draft->available)));
         }

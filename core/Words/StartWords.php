@@ -19,18 +19,23 @@ final class StartWords
     /** "Medium irritability (test 4 of 10, settles in 300 min)". */
     public static function irritability(Findings $findings): string
     {
-        $measured = array_map(static fn(Measure $measure): string => match ($measure) {
-            Measure::Rest => "pain at rest $findings->rest of 10",
-            Measure::Test => "test $findings->test of 10",
-            Measure::Settle => "settles in $findings->settle min",
-            Measure::Stiffness => "stiff for $findings->stiffness min",
-        }, $findings->reasons());
+        $measured = array_map(
+            static fn(Measure $measure): string => match ($measure) {
+                Measure::Rest => "pain at rest $findings->rest of 10",
+                Measure::Test => "test $findings->test of 10",
+                Measure::Settle => "settles in $findings->settle min",
+                Measure::Stiffness => "stiff for $findings->stiffness min",
+            },
+            $findings->reasons(),
+        );
         $level = $findings->irritability();
         if ($level === Irritability::Unknown) {
             return 'Irritability not known: fewer than two of the four measures';
         }
 
-        return ucfirst($level->value) . ' irritability' . ($measured === [] ? '' : ' (' . implode(', ', $measured) . ')');
+        return ucfirst($level->value) .
+            ' irritability' .
+            ($measured === [] ? '' : ' (' . implode(', ', $measured) . ')');
     }
 
     /** How much time there is before a season, against what the programme usually takes (weeks); null where that is not known. */
@@ -42,7 +47,8 @@ final class StartWords
         return match (true) {
             $begins->daysSince($today) < 0 => 'The season has begun: build up beside it, away from its hardest days.',
             $usualWeeks === null => "The season begins in $time.",
-            $weeks < $usualWeeks => "The season begins in $time; this programme usually takes about $usualWeeks. What is not built by then goes on beside it, away from its hardest days.",
+            $weeks < $usualWeeks
+                => "The season begins in $time; this programme usually takes about $usualWeeks. What is not built by then goes on beside it, away from its hardest days.",
             default => "The season begins in $time; this programme usually takes about $usualWeeks.",
         };
     }
@@ -61,18 +67,28 @@ final class StartWords
         $words = [lcfirst($planned->stage->title), $main?->tried === null ? "$level->value rung" : 'by what was tried'];
         if ($main !== null) {
             $words[] = lcfirst($main->exercise->title);
-            $words[] = DoseWords::limbs($planned->stage->prescription($main->prescription->key)->limbs ?? $main->exercise->limbs);
+            $words[] = DoseWords::limbs(
+                $planned->stage->prescription($main->prescription->key)->limbs ?? $main->exercise->limbs,
+            );
             if ($dose?->range !== null) {
                 $words[] = "range {$dose->range->from_deg}–{$dose->range->to_deg}°";
             }
         }
-        $between = array_slice(array_map(static fn(Slot $slot): string => lcfirst($slot->name()), $planned->inTurn()), 1);
+        $between = array_slice(
+            array_map(static fn(Slot $slot): string => lcfirst($slot->name()), $planned->inTurn()),
+            1,
+        );
         $trains = self::days($findings->trainingDaysPerWeek);
 
-        return self::irritability($findings) . ", $trains"
-            . ($findings->test === null || in_array(Measure::Test, $findings->reasons(), true) ? '' : ", test $findings->test of 10")
-            . ': begin at ' . implode(', ', $words)
-            . ($between === [] ? '' : '; ' . implode(', ', $between)) . '.';
+        return self::irritability($findings) .
+            ", $trains" .
+            ($findings->test === null || in_array(Measure::Test, $findings->reasons(), true)
+                ? ''
+                : ", test $findings->test of 10") .
+            ': begin at ' .
+            implode(', ', $words) .
+            ($between === [] ? '' : '; ' . implode(', ', $between)) .
+            '.';
     }
 
     private static function days(int|float $days): string

@@ -64,18 +64,22 @@ final class TodayWords
         }
         $slot = $stage->slot($planned[$on->toIso()] ?? null);
         $before = self::hardBefore($stage, $on, $planned);
-        $settles = $before === null ? null : 'so that ' . self::weekday($before[0]) . '’s ' . self::noun($before[1]) . ' can settle';
+        $settles =
+            $before === null
+                ? null
+                : 'so that ' . self::weekday($before[0]) . '’s ' . self::noun($before[1]) . ' can settle';
         if ($slot === null) {
             return $settles === null ? 'Rest: nothing is planned today.' : "Rest, $settles.";
         }
         $hasSprings = array_filter($stage->slots, static fn(Slot $anySlot): bool => $anySlot->mode->isSpringy()) !== [];
         foreach ($events as $event) {
             if ($hasSprings && abs($event->daysSince($on)) <= 1 && !$slot->mode->isSpringy()) {
-                return 'No springs today: ' . match (true) {
-                    $event->number === $on->number => 'there is an event today.',
-                    $event->isAfter($on) => 'there is an event tomorrow.',
-                    default => 'there was an event yesterday.',
-                };
+                return 'No springs today: ' .
+                    match (true) {
+                        $event->number === $on->number => 'there is an event today.',
+                        $event->isAfter($on) => 'there is an event tomorrow.',
+                        default => 'there was an event yesterday.',
+                    };
             }
         }
 
@@ -103,7 +107,11 @@ final class TodayWords
     /** "Finished. You keep it up once a week until Tue 9 Jun." */
     public static function maintenance(Maintenance $kept): string
     {
-        return 'Finished. You keep it up ' . ($kept->perWeek === 1 ? 'once' : 'twice') . ' a week until ' . TimeWords::day($kept->until) . '.';
+        return 'Finished. You keep it up ' .
+            ($kept->perWeek === 1 ? 'once' : 'twice') .
+            ' a week until ' .
+            TimeWords::day($kept->until) .
+            '.';
     }
 
     /** Why the next session asks for so much of an exercise; null where there is nothing to say. */
@@ -128,7 +136,9 @@ final class TodayWords
             Because::Fixed, Because::Start => 'You begin with the first step.',
             Because::Eased => 'One step back: the last time was too much.',
             Because::Short => 'The same again: the last time was shorter or easier than this.',
-            Because::Kept => $ladder->settled > 0 ? 'Once more like this; if it settles, the next step follows.' : 'The same again, so that it can settle.',
+            Because::Kept => $ladder->settled > 0
+                ? 'Once more like this; if it settles, the next step follows.'
+                : 'The same again, so that it can settle.',
             Because::Capped => 'No further for now: a stop was less than a week before.',
             Because::Full => 'This is the whole of it.',
             Because::Grown => 'The next step: the last ' . PracticeLadder::TIMES . ' settled.',
@@ -154,10 +164,13 @@ final class TodayWords
             default => [Side::Left, Side::Right],
         };
 
-        return array_map(static fn(Side $side): array => [
-            'side' => $side->value,
-            'words' => $side->value . ($limbs === Limbs::Each && $side === $affected ? ', the sore one' : ''),
-        ], $sides);
+        return array_map(
+            static fn(Side $side): array => [
+                'side' => $side->value,
+                'words' => $side->value . ($limbs === Limbs::Each && $side === $affected ? ', the sore one' : ''),
+            ],
+            $sides,
+        );
     }
 
     /** Hours between two sessions of one kind on a day: the waking half of the day, shared out (docs/rules.md, "Several a day"). */
@@ -210,7 +223,8 @@ final class TodayWords
             $criterion instanceof SportSessions => "$need full practices that are well tolerated",
             $criterion instanceof SessionsDone => "$need % of the planned sessions done",
             $criterion instanceof OutcomeBound => 'a better severity score',
-            $criterion instanceof LoadedPain => "pain of $need or less with at least $criterion->min_load_kg kg, for $criterion->days days",
+            $criterion instanceof LoadedPain
+                => "pain of $need or less with at least $criterion->min_load_kg kg, for $criterion->days days",
             $criterion instanceof TestChange => 'a better strength test, by your practitioner',
             $criterion instanceof OutcomeGain => 'a better severity score',
             default => 'your practitioner’s word that the technique is sound',
@@ -223,13 +237,20 @@ final class TodayWords
      *
      * @param callable(Session): ?string $exerciseOf the exercise that filled the prescription in a session
      */
-    public static function gained(Evaluation $evaluation, string $prescription, string $title, callable $exerciseOf): ?string
-    {
+    public static function gained(
+        Evaluation $evaluation,
+        string $prescription,
+        string $title,
+        callable $exerciseOf,
+    ): ?string {
         $mode = $evaluation->log->prescriptions[$prescription]->mode;
-        $sentences = array_values(array_filter(
-            $evaluation->log->ended,
-            static fn(Session $session): bool => $session->painOf($prescription) !== null && $session->setsOf($prescription) !== [],
-        ));
+        $sentences = array_values(
+            array_filter(
+                $evaluation->log->ended,
+                static fn(Session $session): bool => $session->painOf($prescription) !== null &&
+                    $session->setsOf($prescription) !== [],
+            ),
+        );
         $last = end($sentences);
         if ($last === false) {
             return null;
@@ -238,13 +259,21 @@ final class TodayWords
         $now = self::bestSet($last->setsOf($prescription));
         foreach ($sentences as $then) {
             $before = self::bestSet($then->setsOf($prescription));
-            if ($then !== $last && $then->painOf($prescription) >= $pain && $exerciseOf($then) === $exerciseOf($last) && self::more($now, $before, $mode)) {
+            if (
+                $then !== $last &&
+                $then->painOf($prescription) >= $pain &&
+                $exerciseOf($then) === $exerciseOf($last) &&
+                self::more($now, $before, $mode)
+            ) {
                 $sets = count($last->setsOf($prescription));
 
-                return "$title: you now do $sets × " . DoseWords::set(new LoggedSet($now->reps, $now->hold_s, $now->work_s, $now->load_kg))
-                    . ($pain === 0 ? ' without pain; ' : " with pain $pain; ")
-                    . DoseWords::set(new LoggedSet($before->reps, $before->hold_s, $before->work_s, $before->load_kg))
-                    . " gave {$then->painOf($prescription)} on " . TimeWords::day($evaluation->log->dayOf($then)) . '.';
+                return "$title: you now do $sets × " .
+                    DoseWords::set(new LoggedSet($now->reps, $now->hold_s, $now->work_s, $now->load_kg)) .
+                    ($pain === 0 ? ' without pain; ' : " with pain $pain; ") .
+                    DoseWords::set(new LoggedSet($before->reps, $before->hold_s, $before->work_s, $before->load_kg)) .
+                    " gave {$then->painOf($prescription)} on " .
+                    TimeWords::day($evaluation->log->dayOf($then)) .
+                    '.';
             }
         }
 
@@ -258,7 +287,14 @@ final class TodayWords
      */
     public static function bestSet(array $sets): LoggedSet
     {
-        usort($sets, static fn(LoggedSet $a, LoggedSet $b): int => [$b->load_kg ?? 0, $b->hold_s ?? 0, $b->reps ?? 0] <=> [$a->load_kg ?? 0, $a->hold_s ?? 0, $a->reps ?? 0]);
+        usort(
+            $sets,
+            static fn(LoggedSet $a, LoggedSet $b): int => [$b->load_kg ?? 0, $b->hold_s ?? 0, $b->reps ?? 0] <=> [
+                $a->load_kg ?? 0,
+                $a->hold_s ?? 0,
+                $a->reps ?? 0,
+            ],
+        );
 
         return $sets[0];
     }
@@ -268,7 +304,10 @@ final class TodayWords
     {
         $pairs = [
             [$now->load_kg ?? 0, $then->load_kg ?? 0],
-            [$mode === Mode::Isometric ? $now->hold_s ?? 0 : $now->reps ?? 0, $mode === Mode::Isometric ? $then->hold_s ?? 0 : $then->reps ?? 0],
+            [
+                $mode === Mode::Isometric ? $now->hold_s ?? 0 : $now->reps ?? 0,
+                $mode === Mode::Isometric ? $then->hold_s ?? 0 : $then->reps ?? 0,
+            ],
         ];
         $over = array_filter($pairs, static fn(array $pair): bool => Number::over($pair[0], $pair[1]));
         $under = array_filter($pairs, static fn(array $pair): bool => Number::under($pair[0], $pair[1]));

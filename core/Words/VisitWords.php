@@ -26,7 +26,17 @@ final readonly class VisitWords
     {
         $words = [];
         if ($trials !== []) {
-            $words[] = 'Tried: ' . implode('; ', array_map(fn(Trial $trial): string => "{$this->catalogue->titleOf($trial->exercise)}, {$trial->words()}" . ($trial->pain >= $this->stopAt ? ', the stop level' : ''), $trials)) . '.';
+            $words[] =
+                'Tried: ' .
+                implode(
+                    '; ',
+                    array_map(
+                        fn(Trial $trial): string => "{$this->catalogue->titleOf($trial->exercise)}, {$trial->words()}" .
+                            ($trial->pain >= $this->stopAt ? ', the stop level' : ''),
+                        $trials,
+                    ),
+                ) .
+                '.';
         }
         $measured = [...array_map($this->test(...), $tests), ...array_map($this->score(...), $scores)];
         if ($measured !== []) {
@@ -40,7 +50,9 @@ final readonly class VisitWords
     {
         $measure = $this->catalogue->measures[$score->measure] ?? null;
 
-        return $measure === null ? self::title($score->measure) . " $score->score" : "$measure->title $score->score $measure->unit";
+        return $measure === null
+            ? self::title($score->measure) . " $score->score"
+            : "$measure->title $score->score $measure->unit";
     }
 
     /** A score as people read it, where only its key is known. */

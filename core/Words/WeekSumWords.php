@@ -54,7 +54,12 @@ final class WeekSumWords
         $total = self::round($sum->total($key) / $per);
         $more = (int) round($sum->growthPercent($key) ?? 0);
 
-        return "$title: " . number_format($total, is_int($total) ? 0 : 1, '.', ',') . ($unit === '' ? '' : " $unit") . ", $more % more than in the two weeks before; your school's limit is " . Number::clean($sum->growthMaxPercent) . ' %.';
+        return "$title: " .
+            number_format($total, is_int($total) ? 0 : 1, '.', ',') .
+            ($unit === '' ? '' : " $unit") .
+            ", $more % more than in the two weeks before; your school's limit is " .
+            Number::clean($sum->growthMaxPercent) .
+            ' %.';
     }
 
     /** Whole from 20 on, tenths under it. */

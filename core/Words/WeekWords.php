@@ -35,7 +35,9 @@ final readonly class WeekWords
             ClashKind::DayBlocked => "$what: the day is blocked.",
             ClashKind::DayNotAvailable => "$what: the athlete does not have this day.",
             ClashKind::EventNear => "$what: " . $this->event($clash->on) . '.',
-            ClashKind::TooSoon => $clash->is === 0 ? "$what, on the same day as $other." : "$what, $clash->is h after $other: your rule asks for $clash->allowed.",
+            ClashKind::TooSoon => $clash->is === 0
+                ? "$what, on the same day as $other."
+                : "$what, $clash->is h after $other: your rule asks for $clash->allowed.",
             ClashKind::WeekFull => "$what: $clash->is in this week, where the plan asks for $clash->allowed.",
             ClashKind::DayFull => "$what: $clash->is kinds of session on one day.",
         };
@@ -50,7 +52,10 @@ final readonly class WeekWords
             ClashKind::DayBlocked => 'It is a day without training.',
             ClashKind::DayNotAvailable => 'It is not one of your training days.',
             ClashKind::EventNear => $this->session($clash->session) . ' would come ' . $this->event($clash->on) . '.',
-            ClashKind::TooSoon => $this->session($clash->session) . ($clash->is === 0 ? " would be on the same day as $other." : " would come only $clash->is h after $other."),
+            ClashKind::TooSoon => $this->session($clash->session) .
+                ($clash->is === 0
+                    ? " would be on the same day as $other."
+                    : " would come only $clash->is h after $other."),
             ClashKind::WeekFull => "That week would have $clash->is of them instead of $clash->allowed.",
             ClashKind::DayFull => 'Something else is planned on that day.',
         };
@@ -59,7 +64,9 @@ final readonly class WeekWords
     /** "Slow strength from Thu 30 Apr to Fri 1 May"; "Slow strength on Thu 30 Apr is left out". */
     public function move(Booked $from, ?Day $to): string
     {
-        return $to === null ? $this->slots[$from->slot]->name() . ' on ' . TimeWords::day($from->on) . ' is left out' : $this->slots[$from->slot]->name() . ' from ' . TimeWords::day($from->on) . ' to ' . TimeWords::day($to);
+        return $to === null
+            ? $this->slots[$from->slot]->name() . ' on ' . TimeWords::day($from->on) . ' is left out'
+            : $this->slots[$from->slot]->name() . ' from ' . TimeWords::day($from->on) . ' to ' . TimeWords::day($to);
     }
 
     /** "Slow strength on Fri 1 May" */
@@ -83,11 +90,18 @@ final readonly class WeekWords
     public static function days(bool $isEvents, array $before, array $after): string
     {
         $numbers = static fn(array $days): array => array_column($days, 'number');
-        $new = array_values(array_filter($after, static fn(Day $day): bool => !in_array($day->number, $numbers($before), true)));
-        $gone = array_values(array_filter($before, static fn(Day $day): bool => !in_array($day->number, $numbers($after), true)));
+        $new = array_values(
+            array_filter($after, static fn(Day $day): bool => !in_array($day->number, $numbers($before), true)),
+        );
+        $gone = array_values(
+            array_filter($before, static fn(Day $day): bool => !in_array($day->number, $numbers($after), true)),
+        );
         [$come, $go] = $isEvents ? ['show on', 'no show any more on'] : ['no training on', 'training again on'];
 
-        return implode('; ', [...($new === [] ? [] : ["$come " . self::listed($new)]), ...($gone === [] ? [] : ["$go " . self::listed($gone)])]);
+        return implode('; ', [
+            ...$new === [] ? [] : ["$come " . self::listed($new)],
+            ...$gone === [] ? [] : ["$go " . self::listed($gone)],
+        ]);
     }
 
     /**
@@ -98,9 +112,19 @@ final readonly class WeekWords
      */
     public static function sport(array $before, array $after): string
     {
-        $onlyIn = static fn(array $these, array $others): array => self::byName(array_values(array_filter($these, static fn(mixed $value): bool => $value instanceof ExpectedSport && !in_array($value, $others))));
+        $onlyIn = static fn(array $these, array $others): array => self::byName(
+            array_values(
+                array_filter(
+                    $these,
+                    static fn(mixed $value): bool => $value instanceof ExpectedSport && !in_array($value, $others),
+                ),
+            ),
+        );
 
-        return implode('; ', [...$onlyIn($after, $before), ...array_map(static fn(string $words): string => "no longer: $words", $onlyIn($before, $after))]);
+        return implode('; ', [
+            ...$onlyIn($after, $before),
+            ...array_map(static fn(string $words): string => "no longer: $words", $onlyIn($before, $after)),
+        ]);
     }
 
     /**
@@ -115,7 +139,11 @@ final readonly class WeekWords
             $days[$session->words()][] = $session->on;
         }
 
-        return array_map(static fn(string $words, array $on): string => "$words, on " . self::listed($on), array_keys($days), array_values($days));
+        return array_map(
+            static fn(string $words, array $on): string => "$words, on " . self::listed($on),
+            array_keys($days),
+            array_values($days),
+        );
     }
 
     /** @param non-empty-list<Day> $days in order */
@@ -133,7 +161,14 @@ final readonly class WeekWords
 
     private function event(Day $on): string
     {
-        foreach ([1 => 'the evening before the event on ', 0 => 'the day of the event, ', -1 => 'the day after the event on '] as $ahead => $words) {
+        foreach (
+            [
+                1 => 'the evening before the event on ',
+                0 => 'the day of the event, ',
+                -1 => 'the day after the event on ',
+            ]
+            as $ahead => $words
+        ) {
             if (isset($this->rules->events[$on->number + $ahead])) {
                 return $words . TimeWords::day($on->plus($ahead));
             }

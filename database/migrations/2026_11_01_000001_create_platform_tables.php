@@ -7,7 +7,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
 /** What Laravel itself keeps: sign-in sessions, cache and queue. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::create('sessions', static function (Blueprint $table): void {

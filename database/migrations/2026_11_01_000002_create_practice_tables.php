@@ -10,7 +10,7 @@ use Illuminate\Support\Facades\Schema;
  * Practices and their people. Every row of a practice carries its id, and references between
  * rows carry it too, so that the database itself refuses a link across practices.
  */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::create('practices', static function (Blueprint $table): void {
@@ -39,7 +39,10 @@ return new class () extends Migration {
             $table->rememberToken();
             $table->timestampsTz();
             $table->unique(['practice_id', 'id']);
-            $table->foreign(['practice_id', 'athlete_id'])->references(['practice_id', 'id'])->on('athletes');
+            $table
+                ->foreign(['practice_id', 'athlete_id'])
+                ->references(['practice_id', 'id'])
+                ->on('athletes');
         });
     }
 

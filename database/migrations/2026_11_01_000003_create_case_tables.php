@@ -8,7 +8,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Cases, their plans, what athletes report and what practitioners decide. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::create('cases', static function (Blueprint $table): void {
@@ -40,8 +40,14 @@ return new class () extends Migration {
             $table->timestampsTz();
             $table->unique(['practice_id', 'id']);
             $table->index(['practice_id', 'closed_on', 'attention_rank']);
-            $table->foreign(['practice_id', 'athlete_id'])->references(['practice_id', 'id'])->on('athletes');
-            $table->foreign(['practice_id', 'practitioner_id'])->references(['practice_id', 'id'])->on('users');
+            $table
+                ->foreign(['practice_id', 'athlete_id'])
+                ->references(['practice_id', 'id'])
+                ->on('athletes');
+            $table
+                ->foreign(['practice_id', 'practitioner_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
         });
 
         $this->ofCase('plan_versions', static function (Blueprint $table): void {
@@ -139,7 +145,8 @@ return new class () extends Migration {
         });
 
         // What was decided and who looked stays as it was written.
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             create or replace function refuse_change() returns trigger language plpgsql as $$
             begin
                 raise exception 'rows of % are never changed', tg_table_name;
@@ -150,13 +157,28 @@ return new class () extends Migration {
                 for each row execute function refuse_change();
             create trigger access_log_stays before update or delete on access_log
                 for each row execute function refuse_change();
-            SQL);
+            SQL
+            ,
+        );
     }
 
     public function down(): void
     {
-        $tables = ['access_log', 'decisions', 'dose_changes', 'reviews', 'sign_offs', 'outcomes', 'tests', 'check_ins',
-            'training_sessions', 'planned_sessions', 'stage_entries', 'plan_versions', 'cases'];
+        $tables = [
+            'access_log',
+            'decisions',
+            'dose_changes',
+            'reviews',
+            'sign_offs',
+            'outcomes',
+            'tests',
+            'check_ins',
+            'training_sessions',
+            'planned_sessions',
+            'stage_entries',
+            'plan_versions',
+            'cases',
+        ];
         foreach ($tables as $table) {
             Schema::dropIfExists($table);
         }
@@ -170,7 +192,10 @@ return new class () extends Migration {
             $table->uuid('practice_id');
             $table->uuid('case_id')->index();
             $columns($table);
-            $table->foreign(['practice_id', 'case_id'])->references(['practice_id', 'id'])->on('cases');
+            $table
+                ->foreign(['practice_id', 'case_id'])
+                ->references(['practice_id', 'id'])
+                ->on('cases');
         });
     }
 };

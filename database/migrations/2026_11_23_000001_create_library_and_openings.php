@@ -8,7 +8,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** The practice's own library in versions, openings that are left and taken up again, and what a complete opening records of a case. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::create('library_items', static function (Blueprint $table): void {
@@ -24,9 +24,14 @@ return new class () extends Migration {
             $table->uuid('author_id');
             $table->timestampTz('created_at');
             $table->unique(['practice_id', 'kind', 'key', 'version']);
-            $table->foreign(['practice_id', 'author_id'])->references(['practice_id', 'id'])->on('users');
+            $table
+                ->foreign(['practice_id', 'author_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
         });
-        DB::unprepared('create trigger library_items_stay before update or delete on library_items for each row execute function refuse_change()');
+        DB::unprepared(
+            'create trigger library_items_stay before update or delete on library_items for each row execute function refuse_change()',
+        );
 
         Schema::create('openings', static function (Blueprint $table): void {
             $table->uuid('id')->primary();
@@ -39,8 +44,14 @@ return new class () extends Migration {
             $table->uuid('case_id')->nullable();
             $table->timestampsTz();
             $table->index(['practice_id', 'updated_at']);
-            $table->foreign(['practice_id', 'practitioner_id'])->references(['practice_id', 'id'])->on('users');
-            $table->foreign(['practice_id', 'case_id'])->references(['practice_id', 'id'])->on('cases');
+            $table
+                ->foreign(['practice_id', 'practitioner_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
+            $table
+                ->foreign(['practice_id', 'case_id'])
+                ->references(['practice_id', 'id'])
+                ->on('cases');
         });
 
         Schema::table('cases', static function (Blueprint $table): void {

@@ -7,7 +7,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
 /** Invitations to a phone, calendars to subscribe to, and records that a second phone sent of the same thing. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::create('invitations', static function (Blueprint $table): void {
@@ -22,8 +22,14 @@ return new class () extends Migration {
             $table->timestampTz('expires_at');
             $table->timestampTz('used_at')->nullable();
             $table->timestampTz('withdrawn_at')->nullable();
-            $table->foreign(['practice_id', 'user_id'])->references(['practice_id', 'id'])->on('users');
-            $table->foreign(['practice_id', 'invited_by'])->references(['practice_id', 'id'])->on('users');
+            $table
+                ->foreign(['practice_id', 'user_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
+            $table
+                ->foreign(['practice_id', 'invited_by'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
         });
         Schema::table('users', static function (Blueprint $table): void {
             $table->string('calendar_hash', 64)->nullable()->unique();

@@ -8,14 +8,24 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Addresses without capitals, tries at signing in, and which practice is the demo. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
-        $doubled = DB::table('users')->selectRaw('min(id::text) as id')->groupByRaw('lower(email)')->havingRaw('count(*) > 1')->pluck('id')->all();
+        $doubled = DB::table('users')
+            ->selectRaw('min(id::text) as id')
+            ->groupByRaw('lower(email)')
+            ->havingRaw('count(*) > 1')
+            ->pluck('id')
+            ->all();
         if ($doubled !== []) {
-            throw new RuntimeException('Some people share an e-mail address but for its capitals. Change one of each in the table users, then start again. Ids: ' . implode(', ', $doubled));
+            throw new RuntimeException(
+                'Some people share an e-mail address but for its capitals. Change one of each in the table users, then start again. Ids: ' .
+                    implode(', ', $doubled),
+            );
         }
-        DB::table('users')->whereRaw('email <> lower(email)')->update(['email' => DB::raw('lower(email)')]);
+        DB::table('users')
+            ->whereRaw('email <> lower(email)')
+            ->update(['email' => DB::raw('lower(email)')]);
         DB::statement('create unique index users_email_folded on users (lower(email))');
 
         Schema::create('sign_in_tries', static function (Blueprint $table): void {
@@ -32,8 +42,14 @@ return new class () extends Migration {
         Schema::table('practices', static function (Blueprint $table): void {
             $table->boolean('demo')->default(false);
         });
-        DB::table('practices as p')->where('name', 'Ropewalk Circus School')
-            ->whereNotExists(static fn($query) => $query->from('users')->whereColumn('practice_id', 'p.id')->where('email', 'not like', '%@ropewalk.example'))
+        DB::table('practices as p')
+            ->where('name', 'Ropewalk Circus School')
+            ->whereNotExists(
+                static fn($query) => $query
+                    ->from('users')
+                    ->whereColumn('practice_id', 'p.id')
+                    ->where('email', 'not like', '%@ropewalk.example'),
+            )
             ->update(['demo' => true]);
     }
 

@@ -8,7 +8,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Of two answers for a morning the one that was entered last counts, not the one that came in last; what comes in after a case was closed is kept with a mark. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::table('check_ins', static function (Blueprint $table): void {

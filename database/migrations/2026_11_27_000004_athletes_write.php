@@ -8,7 +8,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Athletes put right what they entered, say why a session was missed, and write to whoever treats them. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::create('corrections', static function (Blueprint $table): void {
@@ -22,10 +22,18 @@ return new class () extends Migration {
             // What the entry said before, and whether it was withdrawn.
             $table->jsonb('before');
             $table->boolean('withdrawn');
-            $table->foreign(['practice_id', 'case_id'])->references(['practice_id', 'id'])->on('cases');
-            $table->foreign(['practice_id', 'user_id'])->references(['practice_id', 'id'])->on('users');
+            $table
+                ->foreign(['practice_id', 'case_id'])
+                ->references(['practice_id', 'id'])
+                ->on('cases');
+            $table
+                ->foreign(['practice_id', 'user_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
         });
-        DB::unprepared('create trigger corrections_stay before update or delete on corrections for each row execute function refuse_change()');
+        DB::unprepared(
+            'create trigger corrections_stay before update or delete on corrections for each row execute function refuse_change()',
+        );
         Schema::table('planned_sessions', static fn(Blueprint $table) => $table->string('missed_why', 200)->nullable());
         Schema::table('messages', static function (Blueprint $table): void {
             $table->smallInteger('pain')->nullable();

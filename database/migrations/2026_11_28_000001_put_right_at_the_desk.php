@@ -8,7 +8,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** What practitioners put right or enter for the athlete, with who and why. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         foreach (['tests', 'outcomes'] as $table) {
@@ -20,7 +20,10 @@ return new class () extends Migration {
         foreach (['training_sessions', 'check_ins'] as $table) {
             Schema::table($table, static function (Blueprint $table): void {
                 $table->uuid('entered_by')->nullable();
-                $table->foreign(['practice_id', 'entered_by'])->references(['practice_id', 'id'])->on('users');
+                $table
+                    ->foreign(['practice_id', 'entered_by'])
+                    ->references(['practice_id', 'id'])
+                    ->on('users');
             });
         }
     }

@@ -7,7 +7,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
 /** An opening may end with a letter to somebody else instead of a case. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::table('openings', static function (Blueprint $table): void {

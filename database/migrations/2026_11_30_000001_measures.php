@@ -8,14 +8,17 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Tries, lever and angle of what is measured, and the curves of a gauge. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         foreach (['tests', 'outcomes'] as $table) {
             Schema::table($table, static function (Blueprint $table): void {
                 $table->jsonb('details')->nullable();
                 $table->uuid('entered_by')->nullable();
-                $table->foreign(['practice_id', 'entered_by'])->references(['practice_id', 'id'])->on('users');
+                $table
+                    ->foreign(['practice_id', 'entered_by'])
+                    ->references(['practice_id', 'id'])
+                    ->on('users');
             });
         }
         Schema::create('curves', static function (Blueprint $table): void {
@@ -30,12 +33,20 @@ return new class () extends Migration {
             $table->jsonb('figures');
             $table->uuid('user_id');
             $table->timestampTz('created_at');
-            $table->foreign(['practice_id', 'case_id'])->references(['practice_id', 'id'])->on('cases');
-            $table->foreign(['practice_id', 'user_id'])->references(['practice_id', 'id'])->on('users');
+            $table
+                ->foreign(['practice_id', 'case_id'])
+                ->references(['practice_id', 'id'])
+                ->on('cases');
+            $table
+                ->foreign(['practice_id', 'user_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
         });
         // What is kept of each case says now which tests are due: it is worked out anew.
         DB::table('cases')->update(['evaluated_at' => null]);
-        DB::unprepared('create trigger curves_stay before update or delete on curves for each row execute function refuse_change()');
+        DB::unprepared(
+            'create trigger curves_stay before update or delete on curves for each row execute function refuse_change()',
+        );
     }
 
     public function down(): void

@@ -8,7 +8,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** A session that a practitioner moved stays where it was put, as long as the plan asks for it on the day that it came from. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::table('planned_sessions', static function (Blueprint $table): void {
@@ -16,7 +16,9 @@ return new class () extends Migration {
             $table->dropUnique(['case_id', 'on', 'slot', 'number']);
         });
         // What is withdrawn keeps no place from what is moved there.
-        DB::statement('create unique index planned_sessions_place on planned_sessions (case_id, "on", slot, number) where not withdrawn');
+        DB::statement(
+            'create unique index planned_sessions_place on planned_sessions (case_id, "on", slot, number) where not withdrawn',
+        );
     }
 
     public function down(): void

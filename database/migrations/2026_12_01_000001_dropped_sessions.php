@@ -7,7 +7,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
 /** A session that a practitioner left out is not asked for again when the calendar is filled up. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::table('planned_sessions', static function (Blueprint $table): void {

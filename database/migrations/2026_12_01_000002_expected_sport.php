@@ -7,7 +7,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
 /** Practices, rehearsals and shows that are expected, with their minutes and effort: they count in the week's sums. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::table('cases', static function (Blueprint $table): void {

@@ -8,11 +8,13 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Papers with their versions, files that are made in the background, and the address at the head of a letter. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::table('practices', static fn(Blueprint $table) => $table->string('address', 300)->nullable());
-        DB::table('practices')->where('demo', true)->update(['address' => 'Old Mill Lane 4, 1100-001 Lisbon']);
+        DB::table('practices')
+            ->where('demo', true)
+            ->update(['address' => 'Old Mill Lane 4, 1100-001 Lisbon']);
         Schema::create('papers', static function (Blueprint $table): void {
             $table->uuid('id')->primary();
             $table->uuid('practice_id');
@@ -27,9 +29,18 @@ return new class () extends Migration {
             $table->jsonb('consent')->nullable();
             $table->timestampTz('discarded_at')->nullable();
             $table->unique(['practice_id', 'id']);
-            $table->foreign(['practice_id', 'case_id'])->references(['practice_id', 'id'])->on('cases');
-            $table->foreign(['practice_id', 'user_id'])->references(['practice_id', 'id'])->on('users');
-            $table->foreign(['practice_id', 'signed_by'])->references(['practice_id', 'id'])->on('users');
+            $table
+                ->foreign(['practice_id', 'case_id'])
+                ->references(['practice_id', 'id'])
+                ->on('cases');
+            $table
+                ->foreign(['practice_id', 'user_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
+            $table
+                ->foreign(['practice_id', 'signed_by'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
         });
         Schema::create('paper_versions', static function (Blueprint $table): void {
             $table->uuid('id')->primary();
@@ -40,8 +51,14 @@ return new class () extends Migration {
             $table->timestampTz('at');
             $table->text('content');
             $table->unique(['paper_id', 'number']);
-            $table->foreign(['practice_id', 'paper_id'])->references(['practice_id', 'id'])->on('papers');
-            $table->foreign(['practice_id', 'user_id'])->references(['practice_id', 'id'])->on('users');
+            $table
+                ->foreign(['practice_id', 'paper_id'])
+                ->references(['practice_id', 'id'])
+                ->on('papers');
+            $table
+                ->foreign(['practice_id', 'user_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
         });
         Schema::create('made_files', static function (Blueprint $table): void {
             $table->uuid('id')->primary();
@@ -58,10 +75,18 @@ return new class () extends Migration {
             $table->string('problem', 300)->nullable();
             $table->timestampTz('created_at')->index();
             $table->timestampTz('finished_at')->nullable();
-            $table->foreign(['practice_id', 'user_id'])->references(['practice_id', 'id'])->on('users');
-            $table->foreign(['practice_id', 'case_id'])->references(['practice_id', 'id'])->on('cases');
+            $table
+                ->foreign(['practice_id', 'user_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
+            $table
+                ->foreign(['practice_id', 'case_id'])
+                ->references(['practice_id', 'id'])
+                ->on('cases');
         });
-        DB::unprepared('create trigger paper_versions_stay before update or delete on paper_versions for each row execute function refuse_change()');
+        DB::unprepared(
+            'create trigger paper_versions_stay before update or delete on paper_versions for each row execute function refuse_change()',
+        );
     }
 
     public function down(): void

@@ -7,7 +7,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
 /** Sheets that were taken in, so that one can be taken back in one go. */
-return new class () extends Migration {
+return new class extends Migration {
     private const ENTRIES = ['check_ins', 'training_sessions', 'tests', 'outcomes'];
 
     public function up(): void
@@ -22,13 +22,22 @@ return new class () extends Migration {
             $table->timestampTz('at');
             $table->timestampTz('taken_back_at')->nullable();
             $table->unique(['practice_id', 'id']);
-            $table->foreign(['practice_id', 'case_id'])->references(['practice_id', 'id'])->on('cases');
-            $table->foreign(['practice_id', 'user_id'])->references(['practice_id', 'id'])->on('users');
+            $table
+                ->foreign(['practice_id', 'case_id'])
+                ->references(['practice_id', 'id'])
+                ->on('cases');
+            $table
+                ->foreign(['practice_id', 'user_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
         });
         foreach (self::ENTRIES as $table) {
             Schema::table($table, static function (Blueprint $table): void {
                 $table->uuid('import_id')->nullable()->index();
-                $table->foreign(['practice_id', 'import_id'])->references(['practice_id', 'id'])->on('imports');
+                $table
+                    ->foreign(['practice_id', 'import_id'])
+                    ->references(['practice_id', 'id'])
+                    ->on('imports');
             });
         }
     }

@@ -7,7 +7,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
 /** Tokens with which another system reads a practice. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::create('personal_access_tokens', static function (Blueprint $table): void {
@@ -20,7 +20,10 @@ return new class () extends Migration {
             $table->timestampTz('last_used_at')->nullable();
             $table->timestampTz('expires_at');
             $table->timestamps();
-            $table->foreign(['practice_id', 'tokenable_id'])->references(['practice_id', 'id'])->on('users');
+            $table
+                ->foreign(['practice_id', 'tokenable_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
         });
     }
 

@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\Schema;
  * What somebody signs in with stands apart from the practices they work in: one account, with its password and second
  * factor, and one row of `users` for each practice.
  */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::create('accounts', static function (Blueprint $table): void {
@@ -31,7 +31,9 @@ return new class () extends Migration {
         });
         DB::statement('create unique index accounts_email_folded on accounts (lower(email))');
         // Until now everybody had one practice: the account takes the id of the row that it is made of.
-        DB::statement('insert into accounts (id, email, password, remember_token, created_at, updated_at) select id, email, password, remember_token, created_at, updated_at from users');
+        DB::statement(
+            'insert into accounts (id, email, password, remember_token, created_at, updated_at) select id, email, password, remember_token, created_at, updated_at from users',
+        );
 
         Schema::table('users', static function (Blueprint $table): void {
             $table->foreignUuid('account_id')->nullable()->constrained();
@@ -64,9 +66,19 @@ return new class () extends Migration {
             $table->string('password')->nullable();
             $table->rememberToken();
         });
-        DB::statement('update users set email = a.email, password = a.password, remember_token = a.remember_token from accounts a where a.id = users.account_id');
+        DB::statement(
+            'update users set email = a.email, password = a.password, remember_token = a.remember_token from accounts a where a.id = users.account_id',
+        );
         DB::statement('create unique index users_email_folded on users (lower(email))');
-        Schema::table('users', static fn(Blueprint $table) => $table->dropColumn(['account_id', 'signed_in_at', 'suspended_at', 'left_at']));
+        Schema::table(
+            'users',
+            static fn(Blueprint $table) => $table->dropColumn([
+                'account_id',
+                'signed_in_at',
+                'suspended_at',
+                'left_at',
+            ]),
+        );
         Schema::dropIfExists('accounts');
     }
 };

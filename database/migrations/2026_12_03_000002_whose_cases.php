@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\Schema;
  * Whose cases somebody sees: all of the practice, or their own and those that are shared with them, as the practice
  * chooses. The database itself leaves out the others (`App\Database\Walls`), so that no list and no sum can forget to.
  */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::table('practices', static function (Blueprint $table): void {
@@ -32,9 +32,18 @@ return new class () extends Migration {
             $table->date('until')->nullable();
             $table->timestampTz('ended_at')->nullable();
             $table->timestampTz('owner_saw_at')->nullable();
-            $table->foreign(['practice_id', 'case_id'])->references(['practice_id', 'id'])->on('cases');
-            $table->foreign(['practice_id', 'user_id'])->references(['practice_id', 'id'])->on('users');
-            $table->foreign(['practice_id', 'by'])->references(['practice_id', 'id'])->on('users');
+            $table
+                ->foreign(['practice_id', 'case_id'])
+                ->references(['practice_id', 'id'])
+                ->on('cases');
+            $table
+                ->foreign(['practice_id', 'user_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
+            $table
+                ->foreign(['practice_id', 'by'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
         });
         // Somebody looks after all cases of a colleague for some days.
         Schema::create('covers', static function (Blueprint $table): void {
@@ -47,9 +56,18 @@ return new class () extends Migration {
             $table->uuid('by');
             $table->timestampTz('at');
             $table->timestampTz('ended_at')->nullable();
-            $table->foreign(['practice_id', 'of'])->references(['practice_id', 'id'])->on('users');
-            $table->foreign(['practice_id', 'user_id'])->references(['practice_id', 'id'])->on('users');
-            $table->foreign(['practice_id', 'by'])->references(['practice_id', 'id'])->on('users');
+            $table
+                ->foreign(['practice_id', 'of'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
+            $table
+                ->foreign(['practice_id', 'user_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
+            $table
+                ->foreign(['practice_id', 'by'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
         });
     }
 
@@ -58,6 +76,9 @@ return new class () extends Migration {
         DB::unprepared('drop policy if exists own_cases on cases; drop policy if exists own_openings on openings');
         Schema::dropIfExists('covers');
         Schema::dropIfExists('case_shares');
-        Schema::table('practices', static fn(Blueprint $table) => $table->dropColumn(['cases_open_to', 'second_factor_needed']));
+        Schema::table(
+            'practices',
+            static fn(Blueprint $table) => $table->dropColumn(['cases_open_to', 'second_factor_needed']),
+        );
     }
 };

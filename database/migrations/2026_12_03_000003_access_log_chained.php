@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\Schema;
  * that a line that was changed or taken away shows. Links are made by the database when a transaction ends, one after the
  * other within a practice; the application itself can write none.
  */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::table('access_log', static function (Blueprint $table): void {
@@ -28,7 +28,8 @@ return new class () extends Migration {
             $table->string('hash', 64);
             $table->primary(['practice_id', 'number']);
         });
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             alter table access_log disable trigger access_log_stays;
             update access_log set kind = 'change' where what !~ '^(looked|read|asked|previewed|began|took out|took away|saved the measures)';
             update access_log set kind = 'export' where what ~ '^(took out|took away|saved the measures)';
@@ -65,12 +66,16 @@ return new class () extends Migration {
             create trigger access_log_links_stay before update or delete on access_log_links for each row execute function refuse_change();
             create constraint trigger access_log_linked after insert on access_log deferrable initially deferred
                 for each row execute function access_log_link();
-            SQL);
+            SQL
+            ,
+        );
     }
 
     public function down(): void
     {
-        DB::unprepared('drop trigger if exists access_log_linked on access_log; drop function if exists access_log_link()');
+        DB::unprepared(
+            'drop trigger if exists access_log_linked on access_log; drop function if exists access_log_link()',
+        );
         Schema::dropIfExists('access_log_links');
         DB::unprepared('drop function if exists access_log_hash(text, bigint, access_log)');
         Schema::table('access_log', static fn(Blueprint $table) => $table->dropColumn(['kind', 'details']));

@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\Schema;
  * What the law of health data lets an athlete ask for: to agree to a purpose and to take it back, to have the record set
  * aside, and to have it erased, or kept without the name where it must be kept.
  */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::table('practices', static function (Blueprint $table): void {
@@ -36,8 +36,14 @@ return new class () extends Migration {
             $table->string('how', 200);
             $table->uuid('user_id');
             $table->timestampTz('at');
-            $table->foreign(['practice_id', 'athlete_id'])->references(['practice_id', 'id'])->on('athletes');
-            $table->foreign(['practice_id', 'user_id'])->references(['practice_id', 'id'])->on('users');
+            $table
+                ->foreign(['practice_id', 'athlete_id'])
+                ->references(['practice_id', 'id'])
+                ->on('athletes');
+            $table
+                ->foreign(['practice_id', 'user_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
         });
         Schema::create('erasures', static function (Blueprint $table): void {
             $table->uuid('id')->primary();
@@ -48,9 +54,13 @@ return new class () extends Migration {
             $table->string('why', 300);
             $table->uuid('user_id');
             $table->timestampTz('at');
-            $table->foreign(['practice_id', 'user_id'])->references(['practice_id', 'id'])->on('users');
+            $table
+                ->foreign(['practice_id', 'user_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users');
         });
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             create trigger consents_stay before update or delete on consents for each row execute function refuse_change();
             create trigger erasures_stay before update or delete on erasures for each row execute function refuse_change();
 
@@ -119,7 +129,9 @@ return new class () extends Migration {
                 perform set_config('rung.erasing', '', true);
             end $$;
             revoke execute on function erase_athlete(uuid, text) from public;
-            SQL);
+            SQL
+            ,
+        );
     }
 
     public function down(): void
@@ -127,7 +139,10 @@ return new class () extends Migration {
         DB::unprepared('drop function if exists erase_athlete(uuid, text)');
         Schema::dropIfExists('erasures');
         Schema::dropIfExists('consents');
-        Schema::table('athletes', static fn(Blueprint $table) => $table->dropColumn(['restricted_at', 'restricted_why', 'unnamed_at']));
+        Schema::table(
+            'athletes',
+            static fn(Blueprint $table) => $table->dropColumn(['restricted_at', 'restricted_why', 'unnamed_at']),
+        );
         Schema::table('cases', static fn(Blueprint $table) => $table->dropColumn('set_aside'));
         Schema::table('practices', static fn(Blueprint $table) => $table->dropColumn('kept_years'));
     }

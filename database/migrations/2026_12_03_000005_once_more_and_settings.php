@@ -7,7 +7,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
 /** Sessions that a practitioner puts in once more, and what a practice has set for itself. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::table('planned_sessions', static fn(Blueprint $table) => $table->boolean('added')->default(false));

@@ -7,7 +7,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
 /** Phones that want reminders, at which times, and what was pushed to each. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::create('push_phones', static function (Blueprint $table): void {
@@ -21,7 +21,11 @@ return new class () extends Migration {
             $table->boolean('messages')->default(false);
             $table->timestampTz('since');
             $table->unique(['practice_id', 'id']);
-            $table->foreign(['practice_id', 'user_id'])->references(['practice_id', 'id'])->on('users')->cascadeOnDelete();
+            $table
+                ->foreign(['practice_id', 'user_id'])
+                ->references(['practice_id', 'id'])
+                ->on('users')
+                ->cascadeOnDelete();
         });
         Schema::create('pushes', static function (Blueprint $table): void {
             $table->uuid('id')->primary();
@@ -34,7 +38,11 @@ return new class () extends Migration {
             $table->timestampTz('at');
             $table->timestampTz('taken_at')->nullable();
             $table->unique(['phone_id', 'kind', 'about']);
-            $table->foreign(['practice_id', 'phone_id'])->references(['practice_id', 'id'])->on('push_phones')->cascadeOnDelete();
+            $table
+                ->foreign(['practice_id', 'phone_id'])
+                ->references(['practice_id', 'id'])
+                ->on('push_phones')
+                ->cascadeOnDelete();
         });
     }
 

@@ -6,7 +6,7 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
 /** What a plan lets begin by its own condition stands in the record of decisions too; nobody decided it on that day. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         DB::statement('alter table decisions alter column user_id drop not null');

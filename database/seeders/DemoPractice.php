@@ -58,7 +58,16 @@ final class DemoPractice
         // Hashed once: hashing takes longer than the rest of the demo.
         $password = Hash::make($password);
         DB::transaction(function () use ($password, $name, $prefix): void {
-            $practice = $this->current->across(static fn(): Practice => Practice::query()->create(['name' => $name, 'timezone' => self::ZONE, 'demo' => true, 'telephone' => '+351 210 000 000', 'hours' => 'Monday to Friday, 9:00 to 18:00', 'address' => 'Old Mill Lane 4, 1100-001 Lisbon']));
+            $practice = $this->current->across(
+                static fn(): Practice => Practice::query()->create([
+                    'name' => $name,
+                    'timezone' => self::ZONE,
+                    'demo' => true,
+                    'telephone' => '+351 210 000 000',
+                    'hours' => 'Monday to Friday, 9:00 to 18:00',
+                    'address' => 'Old Mill Lane 4, 1100-001 Lisbon',
+                ]),
+            );
             $this->current->during($practice->id, function () use ($practice, $password, $prefix): void {
                 $ola = self::user($practice, 'Ola Vance', "{$prefix}ola.vance", $password, Role::Owner);
                 $ren = self::user($practice, 'Ren Castellan', "{$prefix}ren.castellan", $password, Role::Practitioner);
@@ -67,7 +76,14 @@ final class DemoPractice
                 foreach (DemoStories::all() as $i => $demo) {
                     $case = $this->case($practice, $i % 3 === 2 ? $ren : $ola, $demo, $password, $prefix);
                     if ($i % self::ASSIGNED === 0) {
-                        CaseShare::query()->create(['practice_id' => $practice->id, 'case_id' => $case->id, 'user_id' => $tove->id, 'kind' => ShareKind::Shared, 'by' => $case->practitioner_id, 'at' => CarbonImmutable::now()->utc()]);
+                        CaseShare::query()->create([
+                            'practice_id' => $practice->id,
+                            'case_id' => $case->id,
+                            'user_id' => $tove->id,
+                            'kind' => ShareKind::Shared,
+                            'by' => $case->practitioner_id,
+                            'at' => CarbonImmutable::now()->utc(),
+                        ]);
                     }
                 }
             });
@@ -76,8 +92,13 @@ final class DemoPractice
         return count(DemoStories::all());
     }
 
-    private function case(Practice $practice, User $practitioner, DemoPerformer $demo, string $password, string $prefix): CareCase
-    {
+    private function case(
+        Practice $practice,
+        User $practitioner,
+        DemoPerformer $demo,
+        string $password,
+        string $prefix,
+    ): CareCase {
         $now = Clock::now(self::ZONE);
         $zone = Zone::named(self::ZONE);
         $today = $zone->dayOf($now);
@@ -91,9 +112,19 @@ final class DemoPractice
         $plan = $demo->side === Side::Both ? $plan->onBothSides() : $plan;
 
         // Somebody may have more than one case.
-        $athlete = Athlete::query()->firstOrCreate(['practice_id' => $practice->id, 'name' => $demo->name], ['act' => $demo->act, 'body_mass_kg' => $demo->mass]);
+        $athlete = Athlete::query()->firstOrCreate(
+            ['practice_id' => $practice->id, 'name' => $demo->name],
+            ['act' => $demo->act, 'body_mass_kg' => $demo->mass],
+        );
         if ($athlete->wasRecentlyCreated) {
-            self::user($practice, $demo->name, $prefix . strtolower(str_replace(' ', '.', $demo->name)), $password, Role::Athlete, $athlete->id);
+            self::user(
+                $practice,
+                $demo->name,
+                $prefix . strtolower(str_replace(' ', '.', $demo->name)),
+                $password,
+                Role::Athlete,
+                $athlete->id,
+            );
         }
         $opened = $today->plus(-$story->days);
         $case = CareCase::query()->create([
@@ -112,8 +143,20 @@ final class DemoPractice
             'available' => array_column($story->available, 'value'),
             'events' => array_map(static fn(Day $day): string => $day->toIso(), $events),
             'blocked' => [],
-            'severity' => ['name' => 'severity_score', 'lowest' => 0, 'highest' => 100, 'higher_is_better' => true, 'smallest_change' => 10, 'score' => null],
-            'intake' => ['screened_by' => $practitioner->name, 'screened_on' => $opened->toIso(), 'risks' => [], 'referral_signs' => []],
+            'severity' => [
+                'name' => 'severity_score',
+                'lowest' => 0,
+                'highest' => 100,
+                'higher_is_better' => true,
+                'smallest_change' => 10,
+                'score' => null,
+            ],
+            'intake' => [
+                'screened_by' => $practitioner->name,
+                'screened_on' => $opened->toIso(),
+                'risks' => [],
+                'referral_signs' => [],
+            ],
         ]);
         $file = new CaseFile(
             $zone,
@@ -123,7 +166,14 @@ final class DemoPractice
             $plan->caseStages(),
             [],
         );
-        $history = CaseSimulator::play($file, $plan, $story, $catalogue, new Randomizer(new Mt19937($demo->seed)), $now);
+        $history = CaseSimulator::play(
+            $file,
+            $plan,
+            $story,
+            $catalogue,
+            new Randomizer(new Mt19937($demo->seed)),
+            $now,
+        );
         $this->store->handle($case, $plan, $history, $practitioner);
         $this->standing->of($case);
 
@@ -148,11 +198,20 @@ final class DemoPractice
         return $shows;
     }
 
-    private static function user(Practice $practice, string $name, string $mailbox, string $password, Role $role, ?string $athlete = null): User
-    {
+    private static function user(
+        Practice $practice,
+        string $name,
+        string $mailbox,
+        string $password,
+        Role $role,
+        ?string $athlete = null,
+    ): User {
         return User::query()->create([
-            'practice_id' => $practice->id, 'athlete_id' => $athlete, 'name' => $name,
-            'account_id' => Account::open("$mailbox@ropewalk.example", $password)->id, 'role' => $role,
+            'practice_id' => $practice->id,
+            'athlete_id' => $athlete,
+            'name' => $name,
+            'account_id' => Account::open("$mailbox@ropewalk.example", $password)->id,
+            'role' => $role,
         ]);
     }
 }

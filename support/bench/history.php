@@ -36,7 +36,11 @@ function median(callable $work, int $runs = 40): float
 $practices = app(CurrentPractice::class);
 $practice = $practices->across(static fn(): Practice => Practice::query()->firstOrFail());
 $practices->during($practice->id, static function () use ($practice): void {
-    $longest = DB::table('training_sessions')->selectRaw('case_id, count(*) as n')->groupBy('case_id')->orderByDesc('n')->first();
+    $longest = DB::table('training_sessions')
+        ->selectRaw('case_id, count(*) as n')
+        ->groupBy('case_id')
+        ->orderByDesc('n')
+        ->first();
     $id = $longest->case_id;
     $load = static fn(): CaseFile => CaseHistory::of(CareCase::query()->findOrFail($id));
     $file = $load();

@@ -13,10 +13,17 @@ function fetch(string $url, string $jar, array $options = []): array
     static $handle = null;
     $handle ??= curl_init();
     curl_reset($handle);
-    curl_setopt_array($handle, $options + [
-        CURLOPT_URL => $url, CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEJAR => $jar, CURLOPT_COOKIEFILE => $jar,
-        CURLOPT_HTTPHEADER => ['Accept: application/json'], CURLOPT_HEADER => true,
-    ]);
+    curl_setopt_array(
+        $handle,
+        $options + [
+            CURLOPT_URL => $url,
+            CURLOPT_RETURNTRANSFER => true,
+            CURLOPT_COOKIEJAR => $jar,
+            CURLOPT_COOKIEFILE => $jar,
+            CURLOPT_HTTPHEADER => ['Accept: application/json'],
+            CURLOPT_HEADER => true,
+        ],
+    );
     $begin = hrtime(true);
     $answer = (string) curl_exec($handle);
 
@@ -40,15 +47,24 @@ function previewBody(string $base, string $jar): array
     $id = $round['cases'][0]['id'];
     [, , $answer] = fetch("$base/api/cases/$id/plan", $jar);
     $plan = json_decode(substr($answer, (int) strpos($answer, '{"id"')), true);
-    $stage = array_values(array_filter($plan['stages'], static fn(array $one): bool => $one['prescriptions'] !== []))[1];
+    $stage = array_values(
+        array_filter($plan['stages'], static fn(array $one): bool => $one['prescriptions'] !== []),
+    )[1];
     $prescriptions = array_column($stage['prescriptions'], 'prescription');
     $prescriptions[0]['dose']['sets']++;
     preg_match_all('/XSRF-TOKEN=([^;]+)/', $answer, $token);
 
-    return ["/api/cases/$id/plan/preview", [
-        CURLOPT_POSTFIELDS => json_encode(['stage' => $stage['key'], 'prescriptions' => $prescriptions]),
-        CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', 'X-XSRF-TOKEN: ' . urldecode(end($token[1]) ?: '')],
-    ]];
+    return [
+        "/api/cases/$id/plan/preview",
+        [
+            CURLOPT_POSTFIELDS => json_encode(['stage' => $stage['key'], 'prescriptions' => $prescriptions]),
+            CURLOPT_HTTPHEADER => [
+                'Accept: application/json',
+                'Content-Type: application/json',
+                'X-XSRF-TOKEN: ' . urldecode(end($token[1]) ?: ''),
+            ],
+        ],
+    ];
 }
 
 $label = $argv[2] ?? 'demo practice';
@@ -64,7 +80,14 @@ function pollOf(string $base, string $jar, string $preview): array
 }
 
 [$case, $poll] = pollOf($base, $jar, $preview);
-$pages = ['bare framework route' => ['/bare', []], 'a case, anew' => [$case, []], 'a case, asked again' => [$case, $poll], 'sign-in page' => ['/sign-in', []], 'the Round' => ['/api/round', []], 'a preview' => [$preview, $options]];
+$pages = [
+    'bare framework route' => ['/bare', []],
+    'a case, anew' => [$case, []],
+    'a case, asked again' => [$case, $poll],
+    'sign-in page' => ['/sign-in', []],
+    'the Round' => ['/api/round', []],
+    'a preview' => [$preview, $options],
+];
 $times = array_fill_keys(array_keys($pages), []);
 for ($i = 0; $i < 220; $i++) {
     foreach ($pages as $name => [$path, $options]) {

@@ -12,10 +12,18 @@ use Rung\Core\Figure\FigureFolder;
 
 $catalogue = CatalogueFolder::read(CatalogueFolder::own());
 $book = FigureFolder::read(FigureFolder::own());
-$exercises = array_values(array_filter($catalogue->exercises, static fn(Exercise $one): bool => $book->of($one->key) !== null));
+$exercises = array_values(
+    array_filter($catalogue->exercises, static fn(Exercise $one): bool => $book->of($one->key) !== null),
+);
 
-echo json_encode(array_map(static fn(Exercise $one): array => [
-    'title' => $one->title,
-    'words' => "$one->set_up $one->movement",
-    'figure' => $book->of($one->key)?->drawn($one),
-], $exercises), JSON_THROW_ON_ERROR);
+echo json_encode(
+    array_map(
+        static fn(Exercise $one): array => [
+            'title' => $one->title,
+            'words' => "$one->set_up $one->movement",
+            'figure' => $book->of($one->key)?->drawn($one),
+        ],
+        $exercises,
+    ),
+    JSON_THROW_ON_ERROR,
+);

@@ -43,7 +43,7 @@ static_analysis() (
 
 browser_code() { npm run --silent types && npm run --silent lint && npm run --silent unit; }
 
-style_and_analysis() { php vendor/bin/php-cs-fixer check --quiet --config=.php-cs-fixer.php && static_analysis; }
+style_and_analysis() { npm run --silent style && php vendor/bin/php-cs-fixer check --quiet --config=.php-cs-fixer.php && static_analysis; }
 
 core_tests() { php vendor/bin/paratest --processes=2 --testsuite=core; }
 

@@ -41,7 +41,10 @@ function installed(): array
 
 function store(string $file, mixed $content): void
 {
-    file_put_contents($file, json_encode($content, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR) . "\n");
+    file_put_contents(
+        $file,
+        json_encode($content, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR) . "\n",
+    );
 }
 
 switch ($argv[1] ?? '') {

@@ -29,8 +29,35 @@ final class LayeringTest
 
     /** Each folder of the core knows those before it, and none after it: docs/architecture.md draws the line. */
     public const LINE = [
-        'Time', 'Input', 'Table', 'Dose', 'Record', 'Exercise', 'Strength', 'Stage', 'CaseFile', 'Calendar', 'Plan', 'Screening', 'Catalogue', 'Figure', 'Measuring', 'Response', 'Gate',
-        'Decision', 'Attention', 'Evaluation', 'Acceptance', 'Lint', 'Prescribe', 'Start', 'Simulation', 'Words', 'Papers', 'HealthRecord', 'Cli',
+        'Time',
+        'Input',
+        'Table',
+        'Dose',
+        'Record',
+        'Exercise',
+        'Strength',
+        'Stage',
+        'CaseFile',
+        'Calendar',
+        'Plan',
+        'Screening',
+        'Catalogue',
+        'Figure',
+        'Measuring',
+        'Response',
+        'Gate',
+        'Decision',
+        'Attention',
+        'Evaluation',
+        'Acceptance',
+        'Lint',
+        'Prescribe',
+        'Start',
+        'Simulation',
+        'Words',
+        'Papers',
+        'HealthRecord',
+        'Cli',
     ];
 
     /** @return iterable<Rule> */
@@ -38,7 +65,10 @@ final class LayeringTest
     public function coreIsALine(): iterable
     {
         foreach (self::LINE as $i => $layer) {
-            $later = array_map(static fn(string $text): SelectorInterface => Selector::inNamespace("Rung\\Core\\$text"), array_slice(self::LINE, $i + 1));
+            $later = array_map(
+                static fn(string $text): SelectorInterface => Selector::inNamespace("Rung\\Core\\$text"),
+                array_slice(self::LINE, $i + 1),
+            );
             if ($later !== []) {
                 yield $layer => PHPat::rule()
                     ->classes(Selector::inNamespace("Rung\\Core\\$layer"))
@@ -55,7 +85,11 @@ final class LayeringTest
         return PHPat::rule()
             ->classes(Selector::inNamespace('Rung\Core'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Illuminate'), Selector::inNamespace('App'), Selector::inNamespace('Carbon'))
+            ->classes(
+                Selector::inNamespace('Illuminate'),
+                Selector::inNamespace('App'),
+                Selector::inNamespace('Carbon'),
+            )
             ->because('the application depends on the core and never the other way round');
     }
 }

@@ -9,7 +9,7 @@ async function events(page: Page, address: string) {
   expect(answer.headers()['content-type']).toContain('text/calendar');
   const calendar = new ICAL.Component(ICAL.parse(await answer.text()) as unknown[]);
   for (const zone of calendar.getAllSubcomponents('vtimezone')) ICAL.TimezoneService.register(zone);
-  return calendar.getAllSubcomponents('vevent').map((one) => new ICAL.Event(one));
+  return calendar.getAllSubcomponents('vevent').map((subcomponent) => new ICAL.Event(subcomponent));
 }
 
 test('the week of the practice shows what is due, is narrowed, turned and subscribed to', async ({ page }) => {
@@ -19,12 +19,18 @@ test('the week of the practice shows what is due, is narrowed, turned and subscr
   await expect(table.getByRole('row').nth(1)).toBeVisible();
   await expectAccessible(page);
   const all = await table.getByRole('row').count();
-  await page.getByRole('group', { name: 'What is due' }).getByRole('button', { name: /Stopped$/ }).click();
+  await page
+    .getByRole('group', { name: 'What is due' })
+    .getByRole('button', { name: /Stopped$/ })
+    .click();
   await expect(table.getByText('Stopped: review').first()).toBeVisible();
   expect(await table.getByRole('row').count()).toBeLessThan(all);
-  await page.getByRole('group', { name: 'What is due' }).getByRole('button', { name: /Stopped$/ }).click();
+  await page
+    .getByRole('group', { name: 'What is due' })
+    .getByRole('button', { name: /Stopped$/ })
+    .click();
 
-  const title = await page.getByRole('heading', { level: 1 }).textContent() ?? '';
+  const title = (await page.getByRole('heading', { level: 1 }).textContent()) ?? '';
   await page.getByRole('button', { name: 'The week after' }).click();
   await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(title);
   await page.getByRole('button', { name: 'This week', exact: true }).click();
@@ -38,26 +44,29 @@ test('the week of the practice shows what is due, is narrowed, turned and subscr
 
   await page.getByRole('button', { name: 'In my calendar …' }).click();
   await page.getByRole('button', { name: 'Make an address' }).click();
-  const address = await page.getByText(/\/calendar\/\w+\.ics$/).textContent() ?? '';
+  const address = (await page.getByText(/\/calendar\/\w+\.ics$/).textContent()) ?? '';
   const found = await events(page, address);
   expect(found.length).toBeGreaterThan(0);
-  for (const one of found) {
-    expect(one.summary).toMatch(/^(Review|Show): (\S\. ?)+$/);
-    expect(one.startDate.isDate).toBe(true);
-    expect(one.duration.toSeconds()).toBe(86_400);
+  for (const event of found) {
+    expect(event.summary).toMatch(/^(Review|Show): (\S\. ?)+$/);
+    expect(event.startDate.isDate).toBe(true);
+    expect(event.duration.toSeconds()).toBe(86_400);
   }
 });
 
-test("an athlete's calendar is read by another reader: sessions by the clock of the practice, the morning every day", async ({ browser }) => {
+test("an athlete's calendar is read by another reader: sessions by the clock of the practice, the morning every day", async ({
+  browser,
+}) => {
   const phone = await athlete(browser, 'juno.tamsin');
   await phone.getByRole('link', { name: 'My ladder' }).click();
   await phone.getByRole('button', { name: 'Make an address' }).click();
-  const found = await events(phone, await phone.getByText(/\/calendar\/\w+\.ics$/).textContent() ?? '');
-  const sessions = found.filter((one) => !one.isRecurring());
+  const found = await events(phone, (await phone.getByText(/\/calendar\/\w+\.ics$/).textContent()) ?? '');
+  const sessions = found.filter((event) => !event.isRecurring());
   expect(sessions.length).toBeGreaterThan(10);
-  for (const one of sessions) expect([one.startDate.zone.tzid, one.duration.toSeconds()]).toEqual(['Europe/Lisbon', 1800]);
+  for (const session of sessions)
+    expect([session.startDate.zone.tzid, session.duration.toSeconds()]).toEqual(['Europe/Lisbon', 1800]);
   // Every day at the same time of the clock, over the change to summer time and back.
-  const morning = found.find((one) => one.isRecurring());
+  const morning = found.find((event) => event.isRecurring());
   expect(morning?.summary).toBe('Morning answer');
   const days = morning?.iterator();
   const first = days?.next();

@@ -77,15 +77,27 @@ test('a stop is cleared, a stage advanced by hand with a reason, and a flare pla
 
   await page.locator('body').press('f');
   const flare = page.getByRole('dialog', { name: 'Fenn Harrow: flare plan' });
-  await expect(flare.getByRole('region', { name: 'What it would do' }).getByRole('listitem').first()).toContainText('rests until');
+  await expect(flare.getByRole('region', { name: 'What it would do' }).getByRole('listitem').first()).toContainText(
+    'rests until',
+  );
   await flare.getByRole('button', { name: 'Put in force' }).click();
   await expect(record(page).first()).toContainText('No loading until');
   await expect(page.getByRole('region', { name: 'Messages' })).toContainText('it has flared up');
 
   // What rests is marked wherever doses are shown, and can be asked for again by hand.
-  await expect(page.getByRole('region', { name: 'In force' }).getByText(/^Rests until/).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('region', { name: 'In force' })
+      .getByText(/^Rests until/)
+      .first(),
+  ).toBeVisible();
   await page.getByRole('link', { name: 'Prescribe', exact: true }).click();
-  await expect(page.getByRole('article').getByText(/^Rests until/).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('article')
+      .getByText(/^Rests until/)
+      .first(),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'End the rest' }).click();
   await expect(page.getByLabel('What changes (the athlete reads it)')).toHaveValue('The rest is over');
   await page.getByRole('button', { name: 'Keep the rest' }).click();
@@ -141,7 +153,9 @@ test('a page that breaks says so, and the others go on', async ({ page }) => {
   await expect(page.getByRole('article').first()).toBeVisible();
 });
 
-test('signing out takes everything of a person away at once, in every tab, and somebody else sees nothing of it', async ({ page }) => {
+test('signing out takes everything of a person away at once, in every tab, and somebody else sees nothing of it', async ({
+  page,
+}) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Ines Calloway' }).click();
   await expect(page.getByRole('heading', { name: 'Ines Calloway' })).toBeVisible();
@@ -167,7 +181,9 @@ test('signing out takes everything of a person away at once, in every tab, and s
   await expect(page.getByText('Ola Vance', { exact: true })).toBeHidden();
 });
 
-test('where the sign-in runs out the page behind is hidden, and somebody else begins at the Round', async ({ page }) => {
+test('where the sign-in runs out the page behind is hidden, and somebody else begins at the Round', async ({
+  page,
+}) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Ines Calloway' }).click();
   await expect(page.getByRole('heading', { name: 'Ines Calloway' })).toBeVisible();
@@ -243,7 +259,10 @@ test('what intake says is put up to date on the case, and what it said before st
   await expect(record(page).first()).toContainText('Occupation: nothing → Teaches children');
 });
 
-test('somebody else changes the intake meanwhile: the screen says so, and what is typed stays', async ({ page, context }) => {
+test('somebody else changes the intake meanwhile: the screen says so, and what is typed stays', async ({
+  page,
+  context,
+}) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Juno Tamsin' }).click();
   await page.getByRole('link', { name: 'Intake' }).click();

@@ -2,7 +2,9 @@ import { expect, test } from '@playwright/test';
 
 import { expectAccessible, practitioner } from './people';
 
-test('mornings and a session come from paper by keyboard, and a wrong one is put right and struck out', async ({ page }) => {
+test('mornings and a session come from paper by keyboard, and a wrong one is put right and struck out', async ({
+  page,
+}) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Edda Moorgate' }).click();
   await page.getByRole('button', { name: 'More' }).click();
@@ -42,7 +44,10 @@ test('mornings and a session come from paper by keyboard, and a wrong one is put
   await expect(keep).toBeDisabled();
   await form.getByLabel('On', { exact: true }).fill(new Date(Date.now() - 86_400_000).toISOString().slice(0, 10));
   for (const pain of await form.getByLabel(/, Pain, 0 to 10$/).all()) await pain.fill('2');
-  await form.getByLabel(/, Sets done$/).first().fill('2');
+  await form
+    .getByLabel(/, Sets done$/)
+    .first()
+    .fill('2');
   await keep.click();
   await expect(form.getByRole('status')).toContainText('Kept:');
   await expect(list.getByRole('listitem').filter({ hasText: 'entered by Ola Vance' })).toHaveCount(4);
@@ -72,7 +77,9 @@ test('mornings and a session come from paper by keyboard, and a wrong one is put
   await dialog.getByLabel('What was wrong, for the record').fill('It was another athlete altogether');
   await dialog.getByRole('button', { name: 'Strike it out' }).click();
   await expect(right).toHaveCount(0);
-  await expect(list.getByRole('list', { name: 'Put right or struck out' })).toContainText('struck out; the test was 5 of 10');
+  await expect(list.getByRole('list', { name: 'Put right or struck out' })).toContainText(
+    'struck out; the test was 5 of 10',
+  );
 
   // A note is struck out and stays to be read.
   await page.getByRole('link', { name: 'Back to the case' }).click();
@@ -99,7 +106,10 @@ test('two weeks of a paper log are typed like a table, and what is refused stays
   await expect(rows.nth(1)).toBeVisible();
   await expectAccessible(page);
   // Down a column by Enter, on by Tab.
-  await rows.nth(0).getByLabel(/, test$/).fill('4');
+  await rows
+    .nth(0)
+    .getByLabel(/, test$/)
+    .fill('4');
   await page.keyboard.press('Enter');
   await expect(rows.nth(1).getByLabel(/, test$/)).toBeFocused();
   await page.keyboard.type('12');
@@ -111,9 +121,15 @@ test('two weeks of a paper log are typed like a table, and what is refused stays
   await page.keyboard.type('3');
   await page.keyboard.press('Tab');
   await page.keyboard.type('20');
-  await rows.nth(1).getByLabel(/, session$/).selectOption({ index: 1 });
+  await rows
+    .nth(1)
+    .getByLabel(/, session$/)
+    .selectOption({ index: 1 });
   await expect(rows.nth(1)).toContainText('Worst pain: a whole number from 0 to 10');
-  await rows.nth(1).getByLabel(/, worst pain$/).fill('1');
+  await rows
+    .nth(1)
+    .getByLabel(/, worst pain$/)
+    .fill('1');
   await expect(page.getByRole('button', { name: 'Keep 2 days' })).toBeEnabled();
   const before = await list.getByRole('listitem').filter({ hasText: 'entered by Ola Vance' }).count();
   await page.getByRole('button', { name: 'Keep 2 days' }).click();
@@ -122,7 +138,9 @@ test('two weeks of a paper log are typed like a table, and what is refused stays
   await expect(grid).toContainText('answered: 3');
 });
 
-test('mornings come out of a spreadsheet: columns are matched, rows looked at, and all of it taken back', async ({ page }) => {
+test('mornings come out of a spreadsheet: columns are matched, rows looked at, and all of it taken back', async ({
+  page,
+}) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Juno Tamsin' }).click();
   await page.getByRole('button', { name: 'More' }).click();
@@ -140,16 +158,27 @@ test('mornings come out of a spreadsheet: columns are matched, rows looked at, a
   await expect(rows.getByText('The morning test must be from 0 to 10, and is 12.')).toBeVisible();
   await expect(form.getByRole('button', { name: /^Import/ })).toBeDisabled();
 
-  await form.getByLabel('Sheet as a file').setInputFiles({ name: 'mornings.csv', mimeType: 'text/csv', buffer: Buffer.from(`Date,Morning test,Stiffness\n${today},2,5\n`) });
+  await form.getByLabel('Sheet as a file').setInputFiles({
+    name: 'mornings.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`Date,Morning test,Stiffness\n${today},2,5\n`),
+  });
   await expect(rows.getByText(/^Morning of .*: 2 of 10, stiff for 5 min$/)).toBeVisible();
   await expectAccessible(page);
   await form.getByRole('button', { name: 'Import one entry' }).click();
   await expect(form.getByText('One entry was imported.')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'What was entered' }).getByText(/entered by Ola Vance/).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('region', { name: 'What was entered' })
+      .getByText(/entered by Ola Vance/)
+      .first(),
+  ).toBeVisible();
 
   await form.getByRole('button', { name: 'Take back' }).click();
   await expect(form.getByText(/· taken back$/)).toBeVisible();
-  await expect(page.getByRole('list', { name: 'Put right or struck out' }).getByText('the sheet it came in with was taken back')).toBeVisible();
+  await expect(
+    page.getByRole('list', { name: 'Put right or struck out' }).getByText('the sheet it came in with was taken back'),
+  ).toBeVisible();
 });
 
 test('the sets of a session come from a device, and a file that is none says so', async ({ page }) => {
@@ -160,11 +189,22 @@ test('the sets of a session come from a device, and a file that is none says so'
   await page.getByRole('button', { name: 'A session' }).click();
   const form = page.getByRole('region', { name: 'Enter for the athlete' });
   await form.getByLabel('On', { exact: true }).fill(new Date(Date.now() - 86_400_000).toISOString().slice(0, 10));
-  const title = ((await form.getByRole('button', { name: /: from a device$/ }).first().getAttribute('aria-label')) ?? '').replace(': from a device', '');
+  const title = (
+    (await form
+      .getByRole('button', { name: /: from a device$/ })
+      .first()
+      .getAttribute('aria-label')) ?? ''
+  ).replace(': from a device', '');
   const first = form.getByRole('group', { name: title, exact: true });
-  await first.getByLabel(`${title}: file of a device`).setInputFiles({ name: 'log.csv', mimeType: 'text/csv', buffer: Buffer.from('speed,power\n1,2\n') });
+  await first
+    .getByLabel(`${title}: file of a device`)
+    .setInputFiles({ name: 'log.csv', mimeType: 'text/csv', buffer: Buffer.from('speed,power\n1,2\n') });
   await expect(first.getByRole('alert')).toContainText('a column reps, hold_s or work_s');
-  await first.getByLabel(`${title}: file of a device`).setInputFiles({ name: 'log.csv', mimeType: 'text/csv', buffer: Buffer.from('set,reps,load_kg\n1,9,12.5\n2,7,12.5\n') });
+  await first.getByLabel(`${title}: file of a device`).setInputFiles({
+    name: 'log.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('set,reps,load_kg\n1,9,12.5\n2,7,12.5\n'),
+  });
   await expect(first.getByText('From a device: 9 at 12.5 kg · 7 at 12.5 kg')).toBeVisible();
   await first.getByRole('button', { name: `${title}: type instead` }).click();
   await first.getByRole('button', { name: `${title}: from a device` }).click();

@@ -10,7 +10,10 @@ test('a case goes out as a file, is looked at, and comes in as a case of a new a
   await page.getByRole('link', { name: 'Open Edda Moorgate' }).click();
   const headline = await page.getByRole('region', { name: 'Proposal' }).getByRole('heading').first().textContent();
   await page.getByRole('button', { name: 'More' }).click();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Export the case file' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: 'Export the case file' }).click(),
+  ]);
   expect(download.suggestedFilename()).toBe('edda-moorgate-kneecap-tendon.json');
   const text = await readFile(await download.path(), 'utf8');
   expect((JSON.parse(text) as { format: string }).format).toBe('rung-case/1');
@@ -19,17 +22,26 @@ test('a case goes out as a file, is looked at, and comes in as a case of a new a
   await page.getByRole('menuitem', { name: 'Tables for a spreadsheet …' }).click();
   const tables = page.getByRole('dialog', { name: 'Tables of Edda Moorgate' });
   await expectAccessible(page);
-  const [table] = await Promise.all([page.waitForEvent('download'), tables.getByRole('link', { name: 'Mornings' }).click()]);
-  expect((await readFile(await table.path(), 'utf8')).split('\r\n')[0]).toBe('case,athlete,structure,side,at,provocation,stiffness_min,signs,notes');
+  const [table] = await Promise.all([
+    page.waitForEvent('download'),
+    tables.getByRole('link', { name: 'Mornings' }).click(),
+  ]);
+  expect((await readFile(await table.path(), 'utf8')).split('\r\n')[0]).toBe(
+    'case,athlete,structure,side,at,provocation,stiffness_min,signs,notes',
+  );
   await tables.getByRole('button', { name: 'Close' }).click();
 
   await page.getByRole('link', { name: 'New case' }).click();
   await page.getByRole('link', { name: 'From a case file …' }).click();
   const choose = page.getByLabel('Case file', { exact: true });
-  const give = (name: string, content: string) => choose.setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
+  const give = (name: string, content: string) =>
+    choose.setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
   await give('broken.json', text.slice(0, 500));
   await expect(page.getByText('broken.json is no case file: it is not JSON.')).toBeVisible();
-  await give('wrong.json', text.replace(/"provocation": \d+/, '"provocation": 40').replace(/"pain": \d+/, '"pain": -1'));
+  await give(
+    'wrong.json',
+    text.replace(/"provocation": \d+/, '"provocation": 40').replace(/"pain": \d+/, '"pain": -1'),
+  );
   await expect(page.getByText('2 things in the file cannot be imported. Nothing is stored.')).toBeVisible();
   await expect(page.getByText(/check_ins\.\d+\.provocation/)).toBeVisible();
 
@@ -47,7 +59,9 @@ test('a case goes out as a file, is looked at, and comes in as a case of a new a
   await found.getByRole('radio', { name: 'Somebody else: a new athlete' }).check();
   await found.getByRole('button', { name: 'Make a case of it' }).click();
   await expect(page.getByRole('region', { name: 'Proposal' }).getByRole('heading').first()).toHaveText(headline ?? '');
-  await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText('Taken in from a case file');
+  await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText(
+    'Taken in from a case file',
+  );
 });
 
 test('all data of an athlete goes out in one archive, to the owner and to the athlete', async ({ page, browser }) => {
@@ -57,7 +71,10 @@ test('all data of an athlete goes out in one archive, to the owner and to the at
   await page.getByRole('menuitem', { name: /^The athlete’s data/ }).click();
   const dialog = page.getByRole('region', { name: 'Export all data' });
   await expectAccessible(page);
-  const [archive] = await Promise.all([page.waitForEvent('download'), dialog.getByRole('button', { name: 'Make the archive' }).click()]);
+  const [archive] = await Promise.all([
+    page.waitForEvent('download'),
+    dialog.getByRole('button', { name: 'Make the archive' }).click(),
+  ]);
   expect(archive.suggestedFilename()).toMatch(/^juno-tamsin-.*\.zip$/);
   const names = execFileSync('unzip', ['-Z1', await archive.path()], { encoding: 'utf8' });
   expect(names).toContain('/health-record.json');
@@ -65,6 +82,9 @@ test('all data of an athlete goes out in one archive, to the owner and to the at
 
   const phone = await athlete(browser, 'juno.tamsin');
   await phone.getByRole('link', { name: 'Settings' }).click();
-  const [own] = await Promise.all([phone.waitForEvent('download'), phone.getByRole('button', { name: 'Save everything as an archive' }).click()]);
+  const [own] = await Promise.all([
+    phone.waitForEvent('download'),
+    phone.getByRole('button', { name: 'Save everything as an archive' }).click(),
+  ]);
   expect(execFileSync('unzip', ['-Z1', await own.path()], { encoding: 'utf8' })).not.toContain('decisions');
 });

@@ -7,7 +7,9 @@ import { expectAccessible } from './people';
 /** The code that an app on a phone would show now, made apart from the server's own code. */
 function code(secret: string): string {
   const letters = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ234567';
-  const bits = Array.from(secret.replaceAll(' ', ''), (letter) => letters.indexOf(letter).toString(2).padStart(5, '0')).join('');
+  const bits = Array.from(secret.replaceAll(' ', ''), (letter) =>
+    letters.indexOf(letter).toString(2).padStart(5, '0'),
+  ).join('');
   const key = Buffer.from(bits.match(/.{8}/g)?.map((byte) => parseInt(byte, 2)) ?? []);
   const step = Buffer.alloc(8);
   step.writeBigUInt64BE(BigInt(Math.floor(Date.now() / 30_000)));
@@ -45,7 +47,10 @@ async function change(page: Page, name: string, what: string): Promise<void> {
   await page.getByRole('menuitem', { name: what }).click();
 }
 
-test('from an empty installation to a practice: colleagues, second factor, cases handed over, suspended', async ({ page, browser }) => {
+test('from an empty installation to a practice: colleagues, second factor, cases handed over, suspended', async ({
+  page,
+  browser,
+}) => {
   // The first owner, by the code.
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Welcome to Rung' })).toBeVisible();
@@ -69,7 +74,10 @@ test('from an empty installation to a practice: colleagues, second factor, cases
   // Two colleagues are invited.
   await page.goto('/practice/people');
   const links: Record<string, string> = {};
-  for (const [name, mailbox] of [['Tomas Reed', 'tomas.reed'], ['Iris Calder', 'iris.calder']] as const) {
+  for (const [name, mailbox] of [
+    ['Tomas Reed', 'tomas.reed'],
+    ['Iris Calder', 'iris.calder'],
+  ] as const) {
     await page.getByRole('button', { name: 'Invite a colleague' }).click();
     await page.getByLabel('Name').fill(name);
     await page.getByLabel('E-mail address').fill(`${mailbox}@example.test`);
@@ -107,7 +115,9 @@ test('from an empty installation to a practice: colleagues, second factor, cases
   await page.goto('/');
   await page.getByRole('link', { name: athlete, exact: true }).click();
   await expect(page.getByText('with Nadia Wren')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText('Moves to another town');
+  await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText(
+    'Moves to another town',
+  );
   await page.goto('/practice/people');
 
   // Iris is suspended: she is shut out at once.

@@ -19,9 +19,17 @@ test('the library is searched, and two programmes are compared', async ({ page }
   const before = await level();
   await expect.poll(level).not.toBe(before);
   await page.getByRole('button', { name: 'Stop the figure of Wall sit, high' }).click();
-  await expect(page.getByRole('button', { name: 'Move the figure of Wall sit, high' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'Move the figure of Wall sit, high' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   const stopped = await level();
-  await page.evaluate(() => new Promise((over) => { setTimeout(over, 300); }));
+  await page.evaluate(
+    () =>
+      new Promise((over) => {
+        setTimeout(over, 300);
+      }),
+  );
   expect(await level()).toBe(stopped);
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await expect(figure).toHaveCount(2);
@@ -37,7 +45,11 @@ test('the library is searched, and two programmes are compared', async ({ page }
   await page.getByRole('button', { name: 'Achilles midportion' }).click();
   await expect(page.getByRole('region', { name: 'Heel, slow load' })).toContainText('Calf hold, both legs');
   await page.getByRole('button', { name: 'How it goes over weeks' }).click();
-  await expect(page.getByRole('img', { name: /^A steady athlete: everything is done, nothing flares: Holds to day \d+, Slow raises to day \d+.*Ends in week \d+\.$/ })).toBeVisible();
+  await expect(
+    page.getByRole('img', {
+      name: /^A steady athlete: everything is done, nothing flares: Holds to day \d+, Slow raises to day \d+.*Ends in week \d+\.$/,
+    }),
+  ).toBeVisible();
   await expect(page.getByRole('img', { name: /^A slower one/ })).toBeVisible();
   await page.getByRole('button', { name: 'How it goes over weeks' }).click();
   await page.getByRole('combobox', { name: 'Compare with' }).click();
@@ -62,15 +74,32 @@ test('a rule is copied and changed under the same checks; a broken file is refus
 
   await page.goto('/library?view=own');
   await expect(page.getByText('Little pain, slow steps, our own')).toBeVisible();
-  const broken = { format: 'rung-library/1', ladders: [{ key: 'ours', title: 'Ours', rungs: [{ exercise: 'squat', demand: 2 }, { exercise: 'nothing', demand: 1, changes: ['load'] }] }] };
-  await page.getByLabel('Library file').setInputFiles({ name: 'library.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(broken)) });
+  const broken = {
+    format: 'rung-library/1',
+    ladders: [
+      {
+        key: 'ours',
+        title: 'Ours',
+        rungs: [
+          { exercise: 'squat', demand: 2 },
+          { exercise: 'nothing', demand: 1, changes: ['load'] },
+        ],
+      },
+    ],
+  };
+  await page
+    .getByLabel('Library file')
+    .setInputFiles({ name: 'library.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(broken)) });
   await expect(page.getByText('Nothing was imported.')).toBeVisible();
   await expect(page.getByText('ladders.0.rungs.1.demand')).toBeVisible();
   await expect(page.getByText('ladders.0.rungs.1.exercise')).toBeVisible();
 
   // A sound file is shown with what it changes, and taken in when that was seen.
   const sound = await page.evaluate(() => fetch('/api/library/file').then((answer) => answer.text()));
-  const upload = (text: string) => page.getByLabel('Library file').setInputFiles({ name: 'ours.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  const upload = (text: string) =>
+    page
+      .getByLabel('Library file')
+      .setInputFiles({ name: 'ours.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await upload(sound);
   const changes = page.getByRole('region', { name: 'What ours.json changes' });
   await expect(changes).toContainText('is the same already');

@@ -33,7 +33,9 @@ test('three tries at the gauge are judged, kept, seen again over time, and struc
   await expect(gauge.getByRole('region', { name: 'Tries, Right' })).toContainText('Try 2 of 3.');
   await pull('418');
   await pull('355');
-  await expect(gauge.getByRole('region', { name: 'Tries, Left, sore' })).toContainText(/differ by 1\d(\.\d)? %, over 10 %: once more/);
+  await expect(gauge.getByRole('region', { name: 'Tries, Left, sore' })).toContainText(
+    /differ by 1\d(\.\d)? %, over 10 %: once more/,
+  );
   await expect(gauge.getByText(/Sore against other side: 8\d(\.\d)? %/)).toBeVisible();
   await expectAccessible(page);
   await gauge.getByRole('button', { name: 'Use these tries' }).click();
@@ -58,7 +60,9 @@ test('three tries at the gauge are judged, kept, seen again over time, and struc
   await expect(card.getByRole('cell', { name: value, exact: true })).toBeHidden();
 });
 
-test('what is odd is asked about, a maximum tells the loads, and the sheet goes out and comes in as a table', async ({ page }) => {
+test('what is odd is asked about, a maximum tells the loads, and the sheet goes out and comes in as a table', async ({
+  page,
+}) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Juno Tamsin' }).click();
   await page.getByRole('region', { name: 'Measures' }).getByRole('link', { name: 'Over time' }).click();
@@ -74,7 +78,9 @@ test('what is odd is asked about, a maximum tells the loads, and the sheet goes 
   await expect(strength.getByText(/was that read in kilograms/).first()).toBeHidden();
   await strength.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
-  await expect(page.getByRole('region', { name: 'Knee extension strength', exact: true })).toContainText('372.7 and 411.9 N');
+  await expect(page.getByRole('region', { name: 'Knee extension strength', exact: true })).toContainText(
+    '372.7 and 411.9 N',
+  );
 
   await page.getByRole('button', { name: 'Measure Leg press, one leg, from a set' }).click();
   const press = page.getByRole('form', { name: /^Leg press/ });
@@ -91,16 +97,26 @@ test('what is odd is asked about, a maximum tells the loads, and the sheet goes 
   await press.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
 
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Save as a table (CSV)' }).click()]);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Save as a table (CSV)' }).click(),
+  ]);
   const csv = readFileSync(await file.path(), 'utf8');
   expect(csv).toContain('leg_press_maximum,');
-  const take = async (text: string) => page.getByLabel('Table of measures').setInputFiles({ name: 'sheet.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  const take = async (text: string) =>
+    page
+      .getByLabel('Table of measures')
+      .setInputFiles({ name: 'sheet.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
   await take(csv);
   await expect(page.getByText('Nothing new: every row was there already.')).toBeVisible();
   await take('measure,on,affected,unaffected\nrange_of_motion,2026-02-30,118,130\nluck,2026-02-20,1,2\n');
   await expect(page.getByText('Nothing was imported.')).toBeVisible();
-  await expect(page.getByRole('listitem').filter({ hasText: 'Row 3: Measure must be a measure of the library.' })).toBeVisible();
-  await expect(page.getByRole('listitem').filter({ hasText: 'Row 2: On names a date that does not exist.' })).toBeVisible();
+  await expect(
+    page.getByRole('listitem').filter({ hasText: 'Row 3: Measure must be a measure of the library.' }),
+  ).toBeVisible();
+  await expect(
+    page.getByRole('listitem').filter({ hasText: 'Row 2: On names a date that does not exist.' }),
+  ).toBeVisible();
 });
 
 test('a measure is copied, made the practice’s own, and offered in every case', async ({ page }) => {
@@ -119,7 +135,11 @@ test('a measure is copied, made the practice’s own, and offered in every case'
   await page.getByRole('link', { name: 'Round' }).first().click();
   await page.getByRole('link', { name: 'Open Piet Olander' }).click();
   await page.getByRole('region', { name: 'Measures' }).getByRole('link', { name: 'Over time' }).click();
-  await page.getByRole('combobox', { name: 'Measure something else' }).or(page.getByRole('button', { name: 'Measure Hop over the ring' })).first().click();
+  await page
+    .getByRole('combobox', { name: 'Measure something else' })
+    .or(page.getByRole('button', { name: 'Measure Hop over the ring' }))
+    .first()
+    .click();
   await expect(page.getByText('Hop over the ring').first()).toBeVisible();
 });
 

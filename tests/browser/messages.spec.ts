@@ -2,14 +2,20 @@ import { expect, test } from '@playwright/test';
 
 import { athlete, expectAccessible, practitioner, strip } from './people';
 
-test('what an athlete asks is answered in the inbox; the practice writes of its own accord too', async ({ browser, page }) => {
+test('what an athlete asks is answered in the inbox; the practice writes of its own accord too', async ({
+  browser,
+  page,
+}) => {
   const phone = await athlete(browser, 'edda.moorgate');
   // The phone is to tell of messages, and of the morning at half past six.
   await phone.context().grantPermissions(['notifications']);
   // This browser has no screen to show them on: what it is asked to show is noted.
   await phone.addInitScript(() => {
     Object.assign(window, { shown: [] });
-    ServiceWorkerRegistration.prototype.showNotification = (_title, options) => { (window as unknown as { shown: (string | undefined)[] }).shown.push(options?.body); return Promise.resolve(); };
+    ServiceWorkerRegistration.prototype.showNotification = (_title, options) => {
+      (window as unknown as { shown: (string | undefined)[] }).shown.push(options?.body);
+      return Promise.resolve();
+    };
   });
   await phone.getByRole('link', { name: 'Settings' }).click();
   const reminders = phone.getByRole('region', { name: 'Reminders on this phone' });
@@ -49,7 +55,9 @@ test('what an athlete asks is answered in the inbox; the practice writes of its 
   await threads.getByRole('button', { name: /Edda Moorgate/ }).click();
   await expect(threads.getByRole('button', { name: /Edda Moorgate/ })).toContainText('See you on Thursday at nine.');
   await thread.getByRole('link', { name: 'Open the case' }).click();
-  await expect(page.getByRole('region', { name: 'Messages' })).toContainText('Written, today, Ola Vance, sent (simulated)');
+  await expect(page.getByRole('region', { name: 'Messages' })).toContainText(
+    'Written, today, Ola Vance, sent (simulated)',
+  );
 
   await phone.reload();
   await expect(phone.getByText('Yes, after the morning test.').first()).toBeVisible();

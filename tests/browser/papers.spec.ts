@@ -49,7 +49,10 @@ test('a letter is drafted from the record, written, agreed to, signed, and expor
   await expect(page.getByText(/^Juno Tamsin agreed on .* \(spoken\)\.$/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Print' })).toBeVisible();
 
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Make the PDF' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Make the PDF' }).click(),
+  ]);
   expect(download.suggestedFilename()).toMatch(/^letter-to-the-referrer-juno-tamsin-.*\.pdf$/);
   const text = execFileSync('pdftotext', [await download.path(), '-'], { encoding: 'utf8' });
   expect(text).toContain('Please see Juno in March.');
@@ -82,7 +85,11 @@ test('a letter to the coach that says what is wrong waits for an agreement to th
   await expect(page.getByText(/^Signed by Ola Vance/)).toBeVisible();
 });
 
-test('the owner writes the letterhead, and makes a token with which another program reads', async ({ page, playwright, baseURL }) => {
+test('the owner writes the letterhead, and makes a token with which another program reads', async ({
+  page,
+  playwright,
+  baseURL,
+}) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Ropewalk Circus School' }).click();
   await page.getByRole('textbox', { name: 'Address' }).fill('Tightrope Yard 7, Lisbon');
@@ -96,7 +103,10 @@ test('the owner writes the letterhead, and makes a token with which another prog
   await tokens.getByRole('button', { name: 'Make a token' }).click();
   const token = (await tokens.getByLabel('The token').textContent()) ?? '';
   await expectAccessible(page);
-  const other = await playwright.request.newContext({ ...(baseURL === undefined ? {} : { baseURL }), extraHTTPHeaders: { Authorization: `Bearer ${token}` } });
+  const other = await playwright.request.newContext({
+    ...(baseURL === undefined ? {} : { baseURL }),
+    extraHTTPHeaders: { Authorization: `Bearer ${token}` },
+  });
   const read = await other.get('/api/round');
   expect(read.status()).toBe(200);
   expect(read.headers()['set-cookie'] ?? '').toBe('');

@@ -54,8 +54,18 @@ const HURRY = 200;
 export const audioClock = (hurry: number) => {
   const nothing = () => undefined;
   const part = () => ({
-    gain: { value: 1, setValueAtTime: nothing, linearRampToValueAtTime: nothing, exponentialRampToValueAtTime: nothing },
-    frequency: { value: 0 }, onended: null, connect: nothing, disconnect: nothing, start: nothing, stop: nothing,
+    gain: {
+      value: 1,
+      setValueAtTime: nothing,
+      linearRampToValueAtTime: nothing,
+      exponentialRampToValueAtTime: nothing,
+    },
+    frequency: { value: 0 },
+    onended: null,
+    connect: nothing,
+    disconnect: nothing,
+    start: nothing,
+    stop: nothing,
   });
   class Clock {
     state = 'running';
@@ -63,7 +73,9 @@ export const audioClock = (hurry: number) => {
     createGain = part;
     createOscillator = part;
     resume = () => Promise.resolve();
-    get currentTime() { return (performance.now() / 1000) * hurry; }
+    get currentTime() {
+      return (performance.now() / 1000) * hurry;
+    }
   }
   Object.assign(window, { AudioContext: Clock });
 };
@@ -72,8 +84,18 @@ export const audioClock = (hurry: number) => {
 export const skipFirstPages = (page: Page) => page.getByRole('button', { name: /^Skip/ }).click();
 
 /** An athlete on a phone of their own, whose pacer goes fast and whose figures stand still unless a test asks for movement. */
-export async function athlete(browser: Browser, mailbox: string, password: string = demo(), hurry: number = HURRY): Promise<Page> {
-  const context = await browser.newContext({ viewport: PHONE, hasTouch: true, timezoneId: 'Europe/Lisbon', reducedMotion: 'reduce' });
+export async function athlete(
+  browser: Browser,
+  mailbox: string,
+  password: string = demo(),
+  hurry: number = HURRY,
+): Promise<Page> {
+  const context = await browser.newContext({
+    viewport: PHONE,
+    hasTouch: true,
+    timezoneId: 'Europe/Lisbon',
+    reducedMotion: 'reduce',
+  });
   await context.addInitScript(audioClock, hurry);
   const page = await context.newPage();
   await signIn(page, '/athlete', mailbox, password);
@@ -84,14 +106,25 @@ export async function athlete(browser: Browser, mailbox: string, password: strin
 /** No serious fault of accessibility on what is shown. */
 export async function expectAccessible(page: Page): Promise<void> {
   // What fades in has less contrast than it will have: looked at once it stands.
-  await page.evaluate(() => Promise.all(document.getAnimations()
-    .filter((one) => one.effect?.getComputedTiming().endTime !== Infinity)
-    .map((one) => one.finished.catch(() => null))));
+  await page.evaluate(() =>
+    Promise.all(
+      document
+        .getAnimations()
+        .filter((animation) => animation.effect?.getComputedTiming().endTime !== Infinity)
+        .map((animation) => animation.finished.catch(() => null)),
+    ),
+  );
   // A frame that runs no scripts cannot be looked into from here; what it shows is looked at by itself.
   // That frame apart there is one document, so axe may work in it directly, and only faults are of interest: four times as fast.
-  const found = await new AxeBuilder({ page }).exclude('iframe[sandbox]').options({ resultTypes: ['violations'] }).setLegacyMode().analyze();
+  const found = await new AxeBuilder({ page })
+    .exclude('iframe[sandbox]')
+    .options({ resultTypes: ['violations'] })
+    .setLegacyMode()
+    .analyze();
   const serious = found.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
-  expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`)).toEqual([]);
+  expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`)).toEqual(
+    [],
+  );
 }
 
 /** Opens what is still open today, if it is not the first thing. */
@@ -112,7 +145,10 @@ export async function startSession(phone: Page): Promise<void> {
 
 /** One set or side on the screen, done to its end or at once where nothing paces it. */
 export async function doSet(phone: Page): Promise<void> {
-  await phone.getByRole('button', { name: /^(Start|Done: \d+)$/ }).first().click();
+  await phone
+    .getByRole('button', { name: /^(Start|Done: \d+)$/ })
+    .first()
+    .click();
   await expect(phone.getByRole('button', { name: 'Pause' })).toBeHidden();
 }
 
@@ -128,7 +164,8 @@ export async function through(phone: Page, pain: string): Promise<void> {
       if (name?.startsWith('Pain in set') !== true) return;
       continue;
     }
-    if (await phone.getByRole('button', { name: 'Go on now' }).isVisible()) await phone.getByRole('button', { name: 'Go on now' }).click();
+    if (await phone.getByRole('button', { name: 'Go on now' }).isVisible())
+      await phone.getByRole('button', { name: 'Go on now' }).click();
     else await doSet(phone);
   }
 }
@@ -146,7 +183,8 @@ export async function throughAll(phone: Page, pain: string): Promise<void> {
 export const strip = (phone: Page) => phone.getByRole('status').first();
 
 /** Headers of a request as if nothing were known yet, so that the whole answer comes. */
-export const anew = (route: Route) => Object.fromEntries(Object.entries(route.request().headers()).filter(([name]) => name !== 'if-none-match'));
+export const anew = (route: Route) =>
+  Object.fromEntries(Object.entries(route.request().headers()).filter(([name]) => name !== 'if-none-match'));
 
 /**
  * Loads the phone's page anew with a plan that differs from the practice's. What the phone holds is forgotten before, so that
@@ -159,6 +197,8 @@ export async function withPlan(phone: Page, change: (plan: PhoneData) => void): 
     change(plan);
     await route.fulfill({ response: answer, json: plan });
   });
-  await phone.addInitScript(() => { localStorage.removeItem('rung:plan'); });
+  await phone.addInitScript(() => {
+    localStorage.removeItem('rung:plan');
+  });
   await phone.goto('/athlete');
 }

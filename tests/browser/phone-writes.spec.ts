@@ -2,7 +2,10 @@ import { expect, test } from '@playwright/test';
 
 import { athlete, expectAccessible, openStep, practitioner, strip } from './people';
 
-test('what was entered is put right, a missed session says why, and practice beside the plan is logged', async ({ browser, page }) => {
+test('what was entered is put right, a missed session says why, and practice beside the plan is logged', async ({
+  browser,
+  page,
+}) => {
   const phone = await athlete(browser, 'dario.pell');
   await openStep(phone, /This morning/, 'This morning');
   const morning = phone.getByRole('region', { name: 'This morning' });
@@ -25,7 +28,10 @@ test('what was entered is put right, a missed session says why, and practice bes
   await expect(phone.getByText('At most 1440 minutes')).toBeVisible();
   await phone.getByLabel('Minutes of practice').fill('900');
   await phone.getByRole('radiogroup', { name: 'Effort' }).getByRole('radio', { name: '6' }).click();
-  await phone.getByRole('radiogroup', { name: 'Pain in practice' }).getByRole('radio', { name: '1', exact: true }).click();
+  await phone
+    .getByRole('radiogroup', { name: 'Pain in practice' })
+    .getByRole('radio', { name: '1', exact: true })
+    .click();
   await expect(phone.getByRole('button', { name: 'Finish and send' })).toBeDisabled();
   await expect(phone.getByText(/^900 minutes\?/)).toBeVisible();
   await phone.getByLabel('Minutes of practice').fill('40');
@@ -39,7 +45,10 @@ test('what was entered is put right, a missed session says why, and practice bes
   await expect(messages).toContainText('travelling');
 });
 
-test('a flare reported between sessions stays on the Round until it is answered, and the answer comes to the phone', async ({ browser, page }) => {
+test('a flare reported between sessions stays on the Round until it is answered, and the answer comes to the phone', async ({
+  browser,
+  page,
+}) => {
   const phone = await athlete(browser, 'juno.tamsin');
   await phone.getByRole('link', { name: 'When it hurts' }).click();
   await phone.getByRole('button', { name: 'It flares' }).click();

@@ -2,19 +2,33 @@ import { readFileSync } from 'node:fs';
 
 import { expect, type Page, type Route, test } from '@playwright/test';
 
-import { address, anew, athlete, doSet, expectAccessible, openStep, practitioner, startSession, strip, throughAll } from './people';
+import {
+  address,
+  anew,
+  athlete,
+  doSet,
+  expectAccessible,
+  openStep,
+  practitioner,
+  startSession,
+  strip,
+  throughAll,
+} from './people';
 
 /** The reception comes and goes until all is sent: each time what waits is tried again, without waiting for the next quarter of a minute. */
-const allSent = (phone: Page) => expect(async () => {
-  await phone.evaluate(() => window.dispatchEvent(new Event('online')));
-  await expect(strip(phone)).toHaveText(/All sent/, { timeout: 1_500 });
-}).toPass({ timeout: 60_000 });
+const allSent = (phone: Page) =>
+  expect(async () => {
+    await phone.evaluate(() => window.dispatchEvent(new Event('online')));
+    await expect(strip(phone)).toHaveText(/All sent/, { timeout: 1_500 });
+  }).toPass({ timeout: 60_000 });
 
 /** The worker has kept the page, so that it opens without reception. */
-const keptOnPhone = (phone: Page) => phone.evaluate(async () => {
-  await navigator.serviceWorker.ready;
-  for (let i = 0; i < 100 && navigator.serviceWorker.controller === null; i++) await new Promise((go) => setTimeout(go, 100));
-});
+const keptOnPhone = (phone: Page) =>
+  phone.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+    for (let i = 0; i < 100 && navigator.serviceWorker.controller === null; i++)
+      await new Promise((go) => setTimeout(go, 100));
+  });
 
 test('an invitation on paper lets an athlete in, and out again', async ({ page, browser }) => {
   await practitioner(page);
@@ -39,7 +53,9 @@ test('an invitation on paper lets an athlete in, and out again', async ({ page, 
   await expect(phone.getByRole('heading', { name: 'Every morning, one answer' })).toBeVisible();
   await expectAccessible(phone);
   await phone.getByRole('button', { name: 'Next' }).click();
-  await expect(phone.getByRole('region', { name: 'What is allowed, and what stops' })).toContainText('+351 210 000 000');
+  await expect(phone.getByRole('region', { name: 'What is allowed, and what stops' })).toContainText(
+    '+351 210 000 000',
+  );
   await phone.getByRole('button', { name: 'Next' }).click();
   await phone.getByRole('button', { name: 'To my plan' }).click();
   await expect(phone.getByText('Anouk Sorrel')).toBeVisible();
@@ -58,7 +74,10 @@ test('an invitation on paper lets an athlete in, and out again', async ({ page, 
   await expect(phone.getByRole('dialog')).toHaveCount(0);
 });
 
-test('a day without reception: morning, session and settling are kept, sent later, each once', async ({ browser, page }) => {
+test('a day without reception: morning, session and settling are kept, sent later, each once', async ({
+  browser,
+  page,
+}) => {
   const phone = await athlete(browser, 'hollis.brandt');
   await expect(phone.getByRole('region', { name: 'The next days' })).toBeVisible();
   await keptOnPhone(phone);
@@ -106,7 +125,9 @@ test('a day without reception: morning, session and settling are kept, sent late
   await phone.context().setOffline(false);
   await allSent(phone);
   expect(lost).toBe(2);
-  await expect.poll(() => phone.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('rung:wait')))).toEqual([]);
+  await expect
+    .poll(() => phone.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('rung:wait'))))
+    .toEqual([]);
 
   // The practitioner has it, once.
   await practitioner(page);
@@ -115,7 +136,13 @@ test('a day without reception: morning, session and settling are kept, sent late
   await expect(session.getByText('waits for the morning')).toBeVisible();
   await expect(session.getByRole('table')).toContainText('37.5 kg');
   await expect(session.getByRole('table')).toContainText('2 of 10');
-  await expect(session.locator('b').first()).toHaveText(await page.evaluate(() => new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(new Date()).replace(',', '')));
+  await expect(session.locator('b').first()).toHaveText(
+    await page.evaluate(() =>
+      new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
+        .format(new Date())
+        .replace(',', ''),
+    ),
+  );
 });
 
 test('what was sent is not asked for again, not even for a moment', async ({ browser }) => {
@@ -123,11 +150,14 @@ test('what was sent is not asked for again, not even for a moment', async ({ bro
   const morning = phone.getByRole('region', { name: 'This morning' });
   await morning.getByRole('radio', { name: '2', exact: true }).click();
   // The answer is taken at once; the plan that tells of it takes its time. Neither reaches the practice.
-  await phone.route('**/api/today/check-ins/*', (route) => route.fulfill({ status: 201, json: { stored: true, new: true } }));
+  await phone.route('**/api/today/check-ins/*', (route) =>
+    route.fulfill({ status: 201, json: { stored: true, new: true } }),
+  );
   await phone.route('**/api/today', async (route) => {
     const answer = await route.fetch({ headers: anew(route) });
     const plan = (await answer.json()) as { cases: { today: string; morning: { answered: object[] } }[] };
-    for (const one of plan.cases) one.morning.answered.push({ on: one.today, provocation: 2, stiffness_min: null });
+    for (const careCase of plan.cases)
+      careCase.morning.answered.push({ on: careCase.today, provocation: 2, stiffness_min: null });
     await new Promise((go) => setTimeout(go, 1500));
     await route.fulfill({ response: answer, json: plan });
   });
@@ -136,7 +166,10 @@ test('what was sent is not asked for again, not even for a moment', async ({ bro
     seen.again = 0;
     const card = () => document.querySelector('[aria-label="This morning"]') !== null;
     let gone = false;
-    new MutationObserver(() => { if (!card()) gone = true; else if (gone) seen.again += 1; }).observe(document.body, { subtree: true, childList: true });
+    new MutationObserver(() => {
+      if (!card()) gone = true;
+      else if (gone) seen.again += 1;
+    }).observe(document.body, { subtree: true, childList: true });
   });
   const [plan] = await Promise.all([
     phone.waitForResponse((answer) => answer.url().endsWith('/api/today')),
@@ -146,7 +179,9 @@ test('what was sent is not asked for again, not even for a moment', async ({ bro
   await expect(strip(phone)).toHaveText(/All sent/);
   await expect(phone.getByRole('region', { name: "Today's session" })).toBeVisible();
   expect(await phone.evaluate(() => (window as unknown as { again: number }).again)).toBe(0);
-  await expect.poll(() => phone.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('rung:wait')))).toEqual([]);
+  await expect
+    .poll(() => phone.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('rung:wait'))))
+    .toEqual([]);
 });
 
 test('whatever the server answers, or if it never does, the phone goes on from what it holds', async ({ browser }) => {
@@ -154,13 +189,19 @@ test('whatever the server answers, or if it never does, the phone goes on from w
   await expect(phone.getByRole('heading', { level: 1 }).first()).toBeVisible();
   await keptOnPhone(phone);
   const troubles: Record<string, (route: Route) => Promise<void> | void> = {
-    'the database is away': (route) => route.fulfill({ status: 503, headers: { 'Retry-After': '5' }, json: { message: 'Rung is away for a moment.' } }),
+    'the database is away': (route) =>
+      route.fulfill({ status: 503, headers: { 'Retry-After': '5' }, json: { message: 'Rung is away for a moment.' } }),
     'a failure': (route) => route.fulfill({ status: 500, body: 'x' }),
-    'a page of something in between': (route) => route.fulfill({ status: 502, contentType: 'text/html', body: '<h1>Bad gateway</h1>' }),
+    'a page of something in between': (route) =>
+      route.fulfill({ status: 502, contentType: 'text/html', body: '<h1>Bad gateway</h1>' }),
     'no answer, ever': () => undefined,
   };
   for (const [name, answer] of Object.entries(troubles)) {
-    await phone.context().route('**/*', (route) => (new URL(route.request().url()).pathname.startsWith('/build/') ? route.continue() : answer(route)));
+    await phone
+      .context()
+      .route('**/*', (route) =>
+        new URL(route.request().url()).pathname.startsWith('/build/') ? route.continue() : answer(route),
+      );
     await phone.goto('/athlete');
     await expect(phone.getByRole('main'), name).toContainText('Piet Olander', { timeout: 15_000 });
     await expect(strip(phone), name).toContainText(/reception|kept|No connection/i);
@@ -177,13 +218,22 @@ test('a sign-in that has run out and a full phone lose nothing', async ({ browse
   // No room: the screen says so, and what was entered stays.
   await phone.evaluate(() => {
     const real = Object.getOwnPropertyDescriptor(Storage.prototype, 'setItem') ?? {};
-    (window as unknown as { room: () => void }).room = () => { Object.defineProperty(Storage.prototype, 'setItem', real); };
-    Object.defineProperty(Storage.prototype, 'setItem', { ...real, value: () => { throw new DOMException('full', 'QuotaExceededError'); } });
+    (window as unknown as { room: () => void }).room = () => {
+      Object.defineProperty(Storage.prototype, 'setItem', real);
+    };
+    Object.defineProperty(Storage.prototype, 'setItem', {
+      ...real,
+      value: () => {
+        throw new DOMException('full', 'QuotaExceededError');
+      },
+    });
   });
   await phone.context().setOffline(true);
   await morning.getByRole('button', { name: 'Send' }).click();
   await expect(strip(phone)).toHaveText(/This phone is full/);
-  await expect(morning.getByText('This phone has no room left to keep it, and it could not be sent now.')).toBeVisible();
+  await expect(
+    morning.getByText('This phone has no room left to keep it, and it could not be sent now.'),
+  ).toBeVisible();
   await expect(morning.getByRole('radio', { name: '2', exact: true })).toBeChecked();
   await phone.evaluate(() => (window as unknown as { room: () => void }).room());
   await morning.getByRole('button', { name: 'Send' }).click();
@@ -200,7 +250,9 @@ test('a sign-in that has run out and a full phone lose nothing', async ({ browse
   await allSent(phone);
 });
 
-test('a knee and an elbow stand on one Today, each with its morning, sessions, ladder and sheet', async ({ browser }) => {
+test('a knee and an elbow stand on one Today, each with its morning, sessions, ladder and sheet', async ({
+  browser,
+}) => {
   const phone = await athlete(browser, 'mirela.quill');
   const [knee, elbow] = ['Achilles midportion, left', 'Outer elbow, right'];
   await expect(phone.getByRole('region', { name: 'The next days' })).toContainText(knee);
@@ -225,20 +277,51 @@ test('a knee and an elbow stand on one Today, each with its morning, sessions, l
   await expect(phone.getByText('+351 210 000 000').first()).toBeVisible();
 });
 
-test('a narrow phone with letters twice as large loses nothing, and every target is large enough', async ({ browser }) => {
+test('a narrow phone with letters twice as large loses nothing, and every target is large enough', async ({
+  browser,
+}) => {
   const phone = await athlete(browser, 'edda.moorgate');
-  for (const path of ['/athlete', '/athlete/ladder', '/athlete/help', '/athlete/entered', '/athlete/settings', '/athlete/session']) {
+  for (const path of [
+    '/athlete',
+    '/athlete/ladder',
+    '/athlete/help',
+    '/athlete/entered',
+    '/athlete/settings',
+    '/athlete/session',
+  ]) {
     await phone.setViewportSize({ width: 390, height: 844 });
     await phone.goto(path);
     await expect(phone.getByRole('main')).toBeVisible();
     await expect(phone).toHaveTitle(/ · Rung$/);
-    const small = await phone.evaluate(() => [...document.querySelectorAll('button, [role=radio], nav a, main a.MuiButton-root, summary')]
-      .map((one) => ({ box: one.getBoundingClientRect(), name: (one.getAttribute('aria-label') ?? one.textContent).slice(0, 40), off: (one as HTMLButtonElement).disabled }))
-      .filter(({ box, off }) => box.height > 0 && !off && (box.height < 43.5 || box.width < 43.5)).map(({ name, box }) => `${name} ${Math.round(box.width)}×${Math.round(box.height)}`));
+    const small = await phone.evaluate(() =>
+      [...document.querySelectorAll('button, [role=radio], nav a, main a.MuiButton-root, summary')]
+        .map((item) => ({
+          box: item.getBoundingClientRect(),
+          name: (item.getAttribute('aria-label') ?? item.textContent).slice(0, 40),
+          off: (item as HTMLButtonElement).disabled,
+        }))
+        .filter(({ box, off }) => box.height > 0 && !off && (box.height < 43.5 || box.width < 43.5))
+        .map(({ name, box }) => `${name} ${Math.round(box.width)}×${Math.round(box.height)}`),
+    );
     expect(small, path).toEqual([]);
     await phone.setViewportSize({ width: 320, height: 700 });
-    await phone.evaluate(() => { document.documentElement.style.fontSize = '200%'; });
-    const wide = await phone.evaluate(() => [document.documentElement.scrollWidth, ...[...document.querySelectorAll('body *')].filter((one) => { const box = one.getBoundingClientRect(); return box.width > 0 && box.right > 320; }).map((one) => `${one.tagName} ${(one.textContent).slice(0, 30)} ${Math.round(one.getBoundingClientRect().right)}`)].slice(0, 12));
+    await phone.evaluate(() => {
+      document.documentElement.style.fontSize = '200%';
+    });
+    const wide = await phone.evaluate(() =>
+      [
+        document.documentElement.scrollWidth,
+        ...[...document.querySelectorAll('body *')]
+          .filter((item) => {
+            const box = item.getBoundingClientRect();
+            return box.width > 0 && box.right > 320;
+          })
+          .map(
+            (item) =>
+              `${item.tagName} ${item.textContent.slice(0, 30)} ${Math.round(item.getBoundingClientRect().right)}`,
+          ),
+      ].slice(0, 12),
+    );
     expect(Number(wide[0]), `${path}: ${wide.join(' | ')}`).toBeLessThanOrEqual(320);
   }
 });
@@ -259,7 +342,10 @@ test('pounds, a missed morning, leaving an exercise out, the ladder and the shee
   await expect(phone.getByRole('region', { name: 'Stop signs' })).toContainText('Pain of 8 of 10 or more');
   await phone.getByRole('link', { name: 'Settings' }).click();
   await phone.getByRole('button', { name: 'pounds' }).click();
-  const [file] = await Promise.all([phone.waitForEvent('download'), phone.getByRole('button', { name: 'Save my data as a file' }).click()]);
+  const [file] = await Promise.all([
+    phone.waitForEvent('download'),
+    phone.getByRole('button', { name: 'Save my data as a file' }).click(),
+  ]);
   expect(file.suggestedFilename()).toMatch(/^rung-\d{4}-\d{2}-\d{2}\.json$/);
   expect(readFileSync(await file.path(), 'utf8')).toContain('"format": "rung-own-data/1"');
   await phone.getByRole('link', { name: 'Today' }).click();

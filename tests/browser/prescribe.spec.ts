@@ -6,7 +6,10 @@ import { address, athlete, expectAccessible, practitioner } from './people';
 
 const record = (page: Page) => page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem');
 
-test('an ease is changed on the Prescribe screen: a tempo edited, sums live, faults at their field, a version saved', async ({ page, context }) => {
+test('an ease is changed on the Prescribe screen: a tempo edited, sums live, faults at their field, a version saved', async ({
+  page,
+  context,
+}) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Change for Basil Thorne' }).click();
   await expect(page.getByText('Begun with what is proposed.')).toBeVisible();
@@ -96,7 +99,9 @@ test('the pacer takes as long over every set in force as the core says', async (
       // Between short holds the pacer lets go for two seconds; the core counts the holds alone.
       const between = mode === 'isometric' ? 2 * (dose.reps - 1) : 0;
       expect(line.length - COUNT_IN_S - between, title).toBeCloseTo(figures.set_s, 6);
-      expect(repsDone(line, line.length), title).toBe(dose.work_s === undefined || dose.tempo !== undefined || mode === 'isometric' ? dose.reps : 1);
+      expect(repsDone(line, line.length), title).toBe(
+        dose.work_s === undefined || dose.tempo !== undefined || mode === 'isometric' ? dose.reps : 1,
+      );
       paced += 1;
     }
   }
@@ -115,7 +120,8 @@ test('an exercise is copied from another case, with the dose that stands there',
   const boxes = dialog.getByRole('checkbox');
   await expect(boxes.first()).toBeChecked();
   const words = await boxes.first().locator('xpath=ancestor::label').innerText();
-  while ((await boxes.and(page.locator(':checked')).count()) > 1) await boxes.and(page.locator(':checked')).last().uncheck();
+  while ((await boxes.and(page.locator(':checked')).count()) > 1)
+    await boxes.and(page.locator(':checked')).last().uncheck();
   await dialog.getByRole('button', { name: 'Copy 1' }).click();
   await expect(page.getByLabel('What changes (the athlete reads it)')).toHaveValue(`Added: ${words}`);
 });
@@ -135,7 +141,7 @@ test('a corridor is added to a dose, with how it grows', async ({ page }) => {
   await expect(row).toContainText('height none → 10 cm');
   // One upper end a dose: whichever this one has or gets, no second is offered.
   const upper = row.getByLabel(/up to/);
-  if (await upper.count() === 0) await add('Reps up to');
+  if ((await upper.count()) === 0) await add('Reps up to');
   await expect(upper).toHaveCount(1);
   await row.getByRole('combobox', { name: 'Add a field' }).click();
   await expect(page.getByRole('option', { name: /up to/ })).toHaveCount(0);
@@ -161,7 +167,9 @@ test('a version that waits for its day is seen under what is in force, and in th
   await expect(force.getByRole('alert')).toContainText(/Until .* From .*sets \d → 2/);
   await expect(force.getByText('new doses')).toHaveCount(1);
   // All seven days stand in one row.
-  const tops = await force.getByText(/^(Mon|Tue|Wed|Thu|Fri|Sat|Sun) \d+ \w+( \d{4})?$/).evaluateAll((days) => days.map((day) => Math.round(day.getBoundingClientRect().top)));
+  const tops = await force
+    .getByText(/^(Mon|Tue|Wed|Thu|Fri|Sat|Sun) \d+ \w+( \d{4})?$/)
+    .evaluateAll((days) => days.map((day) => Math.round(day.getBoundingClientRect().top)));
   expect(tops).toHaveLength(7);
   expect(new Set(tops).size).toBe(1);
 });
@@ -175,11 +183,16 @@ test('another stage is looked at dose by dose before it is entered', async ({ pa
   await page.getByRole('option', { name: 'Springs' }).click();
   const doses = page.getByRole('region', { name: 'Doses of Springs' });
   await expect(doses.getByRole('listitem').filter({ hasText: 'Squat jump' })).toContainText('new');
-  await expect(doses.getByRole('listitem').filter({ hasText: 'Leg press' })).toContainText(/4 × 15.* → 4 × 8 at \d+ kg/s);
+  await expect(doses.getByRole('listitem').filter({ hasText: 'Leg press' })).toContainText(
+    /4 × 15.* → 4 × 8 at \d+ kg/s,
+  );
   await expect(doses).toContainText('No more: Leg extension, one leg');
 });
 
-test('the way back is set step by step, sessions get a time of day, and the phone asks for it so', async ({ page, browser }) => {
+test('the way back is set step by step, sessions get a time of day, and the phone asks for it so', async ({
+  page,
+  browser,
+}) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Ines Calloway' }).click();
   const way = page.getByRole('region', { name: 'The way back' });
@@ -195,13 +208,24 @@ test('the way back is set step by step, sessions get a time of day, and the phon
   await steps.getByRole('button', { name: 'Take away step 1' }).click();
   await expect(steps.getByRole('group')).toHaveCount(5);
   await expect(steps.getByText(/minutes × effort would fall/)).toBeHidden();
-  await page.getByRole('region', { name: 'Kinds of session' }).getByRole('group', { name: 'Act or sport' }).getByLabel('Time of day').fill('10:30');
+  await page
+    .getByRole('region', { name: 'Kinds of session' })
+    .getByRole('group', { name: 'Act or sport' })
+    .getByLabel('Time of day')
+    .fill('10:30');
   await expectAccessible(page);
   await page.getByLabel('Why (for the record, and the athlete)').fill('The next tour has longer acts');
   await page.getByRole('button', { name: /^Save as version/ }).click();
   await expect(way.getByRole('listitem')).toHaveCount(5);
-  await expect(page.getByRole('region', { name: 'In force' }).getByText(/^Act or sport 10:30$/).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('region', { name: 'In force' })
+      .getByText(/^Act or sport 10:30$/)
+      .first(),
+  ).toBeVisible();
 
   const phone = await athlete(browser, 'ines.calloway');
-  await expect(phone.getByRole('region', { name: 'The next days' }).getByText('10:30 Act or sport').first()).toBeVisible();
+  await expect(
+    phone.getByRole('region', { name: 'The next days' }).getByText('10:30 Act or sport').first(),
+  ).toBeVisible();
 });

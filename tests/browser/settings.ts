@@ -19,8 +19,13 @@ export const settings: PlaywrightTestConfig = {
     launchOptions: {
       executablePath: '/usr/bin/chromium-headless-shell',
       args: [
-        '--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking',
-        '--disable-component-update', '--disable-sync', '--no-first-run',
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
       ],
     },
   },

@@ -50,7 +50,11 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Open Edda Moorgate' }).click();
   await page.getByRole('link', { name: 'Weeks: move sessions' }).click();
-  await page.getByRole('table', { name: 'Weeks' }).getByRole('button', { name: /^(Holds|Slow strength), /, disabled: false }).nth(2).focus();
+  await page
+    .getByRole('table', { name: 'Weeks' })
+    .getByRole('button', { name: /^(Holds|Slow strength), /, disabled: false })
+    .nth(2)
+    .focus();
   await page.keyboard.press('ArrowRight');
   await page.getByText(/^▲/).first().waitFor();
   await shot(page, 'weeks');
@@ -71,7 +75,11 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await page.getByLabel('Name', { exact: true }).fill('Odile Marsh');
   await page.getByLabel('Body mass, kg').fill('58');
   await page.getByRole('button', { name: 'Something hurts' }).click();
-  for (const [field, choice] of [['Structure', 'Kneecap tendon'], ['Side', 'left'], ['Must get back to', 'jumping']] as const) {
+  for (const [field, choice] of [
+    ['Structure', 'Kneecap tendon'],
+    ['Side', 'left'],
+    ['Must get back to', 'jumping'],
+  ] as const) {
     await page.getByRole('combobox', { name: field }).click();
     await page.getByRole('option', { name: choice, exact: true }).click();
   }
@@ -105,6 +113,10 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await shot(phone, 'phone-over');
   await phone.goto('/athlete/ladder');
   await phone.getByText(/^You are on/).waitFor();
-  await phone.getByRole('status').first().getByText(/All sent|under way/).waitFor();
+  await phone
+    .getByRole('status')
+    .first()
+    .getByText(/All sent|under way/)
+    .waitFor();
   await shot(phone, 'phone-ladder');
 });

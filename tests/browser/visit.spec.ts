@@ -51,7 +51,10 @@ test('a visit is measured by keyboard, tried with the pacer, and ends in the rec
   await expect(borne.getByText('Kilograms, from 0 to 1000.')).toBeVisible();
   await expect(borne.getByRole('button', { name: 'Keep this try' })).toBeDisabled();
   await borne.getByLabel('Load, kg').fill('62,5');
-  await borne.getByRole('radiogroup', { name: 'Worst pain in it' }).getByRole('radio', { name: '2', exact: true }).click();
+  await borne
+    .getByRole('radiogroup', { name: 'Worst pain in it' })
+    .getByRole('radio', { name: '2', exact: true })
+    .click();
   await borne.getByRole('group', { name: 'In reserve' }).getByRole('button', { name: '2' }).click();
   await borne.getByRole('button', { name: 'Keep this try' }).click();
   await expect(room.getByRole('list', { name: 'Tried' })).toContainText('at 62.5 kg: pain 2, 2 in reserve');
@@ -65,7 +68,9 @@ test('a visit is measured by keyboard, tried with the pacer, and ends in the rec
   await end.getByLabel('Note (may be left empty)').fill('Depth is even now');
   await end.getByRole('button', { name: 'End, and back to the case' }).click();
   const line = page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first();
-  await expect(line).toContainText('at 62.5 kg: pain 2 of 10, 2 in reserve. Measured: Knee extension strength 380 and 420 N');
+  await expect(line).toContainText(
+    'at 62.5 kg: pain 2 of 10, 2 in reserve. Measured: Knee extension strength 380 and 420 N',
+  );
   await expect(line).toContainText('Severity score 81');
   await expect(line).toContainText('Note: Depth is even now');
 });

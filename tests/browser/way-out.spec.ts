@@ -28,7 +28,9 @@ test('a finished programme is kept up, flares, ends and is opened again', async 
 
   // It flares: less for a while, and the case stays where it was.
   await page.getByRole('button', { name: 'Flare plan …' }).click();
-  await expect(page.getByRole('dialog').getByRole('region', { name: 'What it would do' }).getByRole('listitem').first()).toBeVisible();
+  await expect(
+    page.getByRole('dialog').getByRole('region', { name: 'What it would do' }).getByRole('listitem').first(),
+  ).toBeVisible();
   await page.getByRole('dialog').getByRole('button', { name: 'Put in force' }).click();
   await expect(record(page).first()).toContainText('Flare plan:');
   await expect(page.getByText(/^Doses kept up twice a week until/)).toBeVisible();
@@ -50,13 +52,18 @@ test('a finished programme is kept up, flares, ends and is opened again', async 
   await expect(page.getByText(/^Doses kept up/)).toHaveCount(0);
 });
 
-test('two people on one case: the second sees that something new came in, and loses nothing', async ({ page, browser }) => {
+test('two people on one case: the second sees that something new came in, and loses nothing', async ({
+  page,
+  browser,
+}) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Tobias Fenwick' }).click();
   await page.getByRole('button', { name: 'Keep as it is …' }).click();
   await page.getByLabel('Reason, for the record').fill('He slept badly: wait for another morning');
 
-  const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, timezoneId: 'Europe/Lisbon' })).newPage();
+  const other = await (
+    await browser.newContext({ viewport: { width: 1280, height: 800 }, timezoneId: 'Europe/Lisbon' })
+  ).newPage();
   await other.goto('/');
   await other.getByLabel('E-mail address').fill(address('ren.castellan'));
   await other.getByLabel('Password').fill(process.env.DEMO_PASSWORD ?? '');

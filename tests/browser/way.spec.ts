@@ -17,7 +17,11 @@ test('a case from intake to the first session on the phone', async ({ page, brow
   await page.getByLabel('E-mail address to sign in with').fill(address('odile.marsh'));
   // Nothing clinical is chosen beforehand.
   await page.getByRole('button', { name: 'Something hurts' }).click();
-  for (const [field, choice] of [['Structure', 'Kneecap tendon'], ['Side', 'left'], ['Must get back to', 'jumping']] as const) {
+  for (const [field, choice] of [
+    ['Structure', 'Kneecap tendon'],
+    ['Side', 'left'],
+    ['Must get back to', 'jumping'],
+  ] as const) {
     await page.getByRole('combobox', { name: field }).click();
     await page.getByRole('option', { name: choice, exact: true }).click();
   }
@@ -29,7 +33,9 @@ test('a case from intake to the first session on the phone', async ({ page, brow
   // What moves while it is clicked is clicked again.
   await expect(async () => {
     await page.getByRole('button', { name: 'everything' }).click();
-    await expect(page.getByRole('button', { name: 'leg extension' })).toHaveAttribute('aria-pressed', 'true', { timeout: 1000 });
+    await expect(page.getByRole('button', { name: 'leg extension' })).toHaveAttribute('aria-pressed', 'true', {
+      timeout: 1000,
+    });
   }).toPass();
   await page.getByLabel('History, what was tried').fill('Rest for two weeks');
   await page.keyboard.press('Control+Enter');
@@ -45,8 +51,12 @@ test('a case from intake to the first session on the phone', async ({ page, brow
   await page.getByLabel('Locking or snapping on twist').check();
   await page.getByLabel('Fluoroquinolone antibiotic').check();
   await page.getByLabel('Fluoroquinolone antibiotic: last taken on').fill('2026-02-26');
-  await expect(page.getByText('3 days before the pain began: outside 8 to 183 days, not counted').first()).toBeVisible();
-  await expect(page.getByText('No start. Locking or snapping on twist: say why it is safe to go on, or refer.')).toBeVisible();
+  await expect(
+    page.getByText('3 days before the pain began: outside 8 to 183 days, not counted').first(),
+  ).toBeVisible();
+  await expect(
+    page.getByText('No start. Locking or snapping on twist: say why it is safe to go on, or refer.'),
+  ).toBeVisible();
   await page.getByLabel('Why it is safe to go on').fill('Examined: stable');
   await expect(page.getByRole('checkbox', { name: /^None of these signs/ })).toBeDisabled();
   await page.getByRole('button', { name: 'On to irritability' }).click();
@@ -71,7 +81,9 @@ test('a case from intake to the first session on the phone', async ({ page, brow
   await room.getByRole('button', { name: 'Add what was tried' }).click();
   await room.getByLabel('Held, s').fill('30');
   await room.getByLabel('Pain, 0–10').fill('7');
-  await expect(page.getByRole('region', { name: 'Where to begin' })).toContainText('begin at holds, by what was tried, seated straight-leg lift');
+  await expect(page.getByRole('region', { name: 'Where to begin' })).toContainText(
+    'begin at holds, by what was tried, seated straight-leg lift',
+  );
   await room.getByRole('button', { name: 'Take away try 1' }).click();
   await page.getByRole('button', { name: 'On to proposal' }).click();
   const where = page.getByRole('region', { name: 'Where to begin' });
@@ -99,14 +111,20 @@ test('a case from intake to the first session on the phone', async ({ page, brow
   await page.getByRole('link', { name: 'See ladder and first week' }).click();
   await expect(page.getByRole('img', { name: /Stage 1 of 4, Holds/ })).toBeVisible();
   await expect(page.getByText('Referral sign at the start: locking or snapping on twist.')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'In force' }).getByText('Holds', { exact: true }).first()).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: 'In force' }).getByText('Holds', { exact: true }).first(),
+  ).toBeVisible();
 
   const phone = await athlete(browser, 'odile.marsh', password, 25);
   await expect(phone.getByText('Fewer jumps and landings')).toBeVisible();
-  await expect(phone.getByRole('region', { name: "Today's session" })).toContainText(/Leg-extension hold at 60°.*Load to be found/);
+  await expect(phone.getByRole('region', { name: "Today's session" })).toContainText(
+    /Leg-extension hold at 60°.*Load to be found/,
+  );
   await startSession(phone);
   // No programme knows the weight: it is found, written down, and asked for again.
-  await expect(phone.getByText('Load to be found: a weight that you can hold to the last second at effort 7 of 10.')).toBeVisible();
+  await expect(
+    phone.getByText('Load to be found: a weight that you can hold to the last second at effort 7 of 10.'),
+  ).toBeVisible();
   await phone.getByLabel('Load used, kg').fill('30');
   await phone.getByRole('button', { name: 'Use it' }).click();
   await expect(phone.getByText(/^Set 1 of 5, left · 30 kg$/)).toBeVisible();
@@ -127,8 +145,12 @@ test('a case from intake to the first session on the phone', async ({ page, brow
   await expect(phone.getByRole('region', { name: 'Done for today' })).toBeVisible();
 
   // What came in stands on the Case page.
-  await expect(page.getByText(/Pain 2 of 10 during.*Waiting for the next morning/).first()).toBeVisible({ timeout: 15_000 });
-  await expect(page.getByRole('region', { name: 'In force' }).getByText('Load from what was lifted: 30 kg')).toBeVisible();
+  await expect(page.getByText(/Pain 2 of 10 during.*Waiting for the next morning/).first()).toBeVisible({
+    timeout: 15_000,
+  });
+  await expect(
+    page.getByRole('region', { name: 'In force' }).getByText('Load from what was lifted: 30 kg'),
+  ).toBeVisible();
 });
 
 test('an opening ends with a letter instead, which is found again', async ({ page }) => {
@@ -150,10 +172,15 @@ test('an opening ends with a letter instead, which is found again', async ({ pag
   await dialog.getByLabel('To whom').fill('the knee clinic');
   await dialog.getByLabel('What you ask for, and why').fill('The knee locks: please examine the meniscus first.');
   await end.click();
-  await expect(dialog.getByRole('textbox', { name: 'Letter' })).toHaveValue(/To the knee clinic\n\nRe: Wenna Prior, Kneecap tendon[^]*- Locking or snapping on twist/);
+  await expect(dialog.getByRole('textbox', { name: 'Letter' })).toHaveValue(
+    /To the knee clinic\n\nRe: Wenna Prior, Kneecap tendon[^]*- Locking or snapping on twist/,
+  );
   await dialog.getByRole('link', { name: 'To the Round' }).click();
   await page.getByRole('link', { name: 'Closed cases' }).click();
-  await page.getByRole('region', { name: 'Referred instead of opened' }).getByRole('button', { name: /Wenna Prior/ }).click();
+  await page
+    .getByRole('region', { name: 'Referred instead of opened' })
+    .getByRole('button', { name: /Wenna Prior/ })
+    .click();
   await expect(page.getByRole('textbox', { name: 'Letter' })).toHaveValue(/please examine the meniscus first/);
   await page.getByRole('link', { name: 'New case' }).click();
   await expect(page.getByRole('button', { name: 'Discard Wenna Prior' })).toHaveCount(0);
@@ -163,7 +190,11 @@ test('a morning answer on the phone moves the case on the Round at once', async 
   await practitioner(page);
   const line = page.getByRole('article', { name: 'Juno Tamsin' });
   await expect(line).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Stopped: review before any loading' }).getByRole('article', { name: 'Juno Tamsin' })).toBeHidden();
+  await expect(
+    page
+      .getByRole('region', { name: 'Stopped: review before any loading' })
+      .getByRole('article', { name: 'Juno Tamsin' }),
+  ).toBeHidden();
 
   const phone = await athlete(browser, 'juno.tamsin');
   const morning = phone.getByRole('region', { name: 'This morning' });
@@ -176,7 +207,9 @@ test('a morning answer on the phone moves the case on the Round at once', async 
   await expect(phone.getByText('No loading and no test until you have been seen.')).toBeVisible();
   await expect(phone.getByRole('link', { name: 'Start' })).toBeHidden();
 
-  const stopped = page.getByRole('region', { name: 'Stopped: review before any loading' }).getByRole('article', { name: 'Juno Tamsin' });
+  const stopped = page
+    .getByRole('region', { name: 'Stopped: review before any loading' })
+    .getByRole('article', { name: 'Juno Tamsin' });
   await expect(stopped).toContainText('Reported: swelling', { timeout: 12_000 });
   await stopped.getByRole('link', { name: 'Review Juno Tamsin' }).click();
   await page.getByRole('button', { name: 'Clear after review' }).click();
@@ -213,7 +246,10 @@ test('the Round is worked by keyboard', async ({ page }) => {
 
   // What is decided leaves its line; the cursor stays where it was, on the next one.
   const ready = page.getByRole('region', { name: 'Ready to progress' }).getByRole('article');
-  const [first, second] = [await ready.nth(0).getAttribute('aria-label'), await ready.nth(1).getAttribute('aria-label')];
+  const [first, second] = [
+    await ready.nth(0).getAttribute('aria-label'),
+    await ready.nth(1).getAttribute('aria-label'),
+  ];
   while ((await ready.nth(0).getAttribute('aria-current')) !== 'true') await page.keyboard.press('j');
   await page.keyboard.press('a');
   await page.getByRole('dialog').getByRole('button', { name: 'Put in force' }).click();
@@ -221,7 +257,9 @@ test('the Round is worked by keyboard', async ({ page }) => {
   await expect(page.getByRole('article', { name: second ?? '' })).toHaveAttribute('aria-current', 'true');
 });
 
-test('prevention is a way of its own: the season instead of pain, and the usual rung to begin with', async ({ page }) => {
+test('prevention is a way of its own: the season instead of pain, and the usual rung to begin with', async ({
+  page,
+}) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'New case' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Perran Oake');
@@ -235,7 +273,11 @@ test('prevention is a way of its own: the season instead of pain, and the usual 
   await page.getByLabel('Season begins on').fill(new Date(Date.now() + 40 * 86_400_000).toISOString().slice(0, 10));
   await page.getByLabel('Season ends on').fill('2020-01-01');
   await page.getByLabel('Date of birth, if known').fill(`${new Date().getFullYear() - 15}-01-01`);
-  for (const [field, choice] of [['Structure', 'Kneecap tendon'], ['Side', 'both'], ['To be kept fit for', 'turning and cutting']] as const) {
+  for (const [field, choice] of [
+    ['Structure', 'Kneecap tendon'],
+    ['Side', 'both'],
+    ['To be kept fit for', 'turning and cutting'],
+  ] as const) {
     await page.getByRole('combobox', { name: field }).click();
     await page.getByRole('option', { name: choice, exact: true }).click();
   }
@@ -262,5 +304,7 @@ test('prevention is a way of its own: the season instead of pain, and the usual 
   await page.getByRole('button', { name: /^7 ·/ }).click();
   await page.getByRole('button', { name: 'Sign and open the case' }).click();
   await page.getByRole('link', { name: 'See ladder and first week' }).click();
-  await expect(page.getByText(/For prevention, season from .* · 15 years old, the growth zone was pressed on and does not hurt/)).toBeVisible();
+  await expect(
+    page.getByText(/For prevention, season from .* · 15 years old, the growth zone was pressed on and does not hurt/),
+  ).toBeVisible();
 });

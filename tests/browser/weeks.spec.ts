@@ -2,7 +2,10 @@ import { expect, test } from '@playwright/test';
 
 import { athlete, expectAccessible, practitioner } from './people';
 
-test('a session is moved by keys, what breaks is shown first, the athlete gets a message, and it is taken back', async ({ page, browser }) => {
+test('a session is moved by keys, what breaks is shown first, the athlete gets a message, and it is taken back', async ({
+  page,
+  browser,
+}) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Edda Moorgate' }).click();
   await page.getByRole('link', { name: 'Weeks: move sessions' }).click();
@@ -11,8 +14,10 @@ test('a session is moved by keys, what breaks is shown first, the athlete gets a
   await expectAccessible(page);
 
   // The third session from today on, a day later: it meets what stands there.
-  const open = page.getByRole('table', { name: 'Weeks' }).getByRole('button', { name: /^(Holds|Slow strength), /, disabled: false });
-  const name = await open.nth(2).getAttribute('aria-label') ?? '';
+  const open = page
+    .getByRole('table', { name: 'Weeks' })
+    .getByRole('button', { name: /^(Holds|Slow strength), /, disabled: false });
+  const name = (await open.nth(2).getAttribute('aria-label')) ?? '';
   await open.nth(2).focus();
   await page.keyboard.press('ArrowRight');
   const panel = page.getByRole('region', { name: 'What breaks' });
@@ -38,7 +43,12 @@ test('a session is moved by keys, what breaks is shown first, the athlete gets a
 
   // What is broken now is repaired by the fewest moves, or the screen says that it cannot be.
   await panel.getByRole('button', { name: 'Find the fewest moves that fix it' }).click();
-  await expect(panel.getByRole('heading', { name: 'Moves' }).or(panel.getByText(/No day was found/)).first()).toBeVisible();
+  await expect(
+    panel
+      .getByRole('heading', { name: 'Moves' })
+      .or(panel.getByText(/No day was found/))
+      .first(),
+  ).toBeVisible();
 
   await page.getByRole('link', { name: 'Back to the case' }).click();
   const line = page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first();
@@ -48,12 +58,17 @@ test('a session is moved by keys, what breaks is shown first, the athlete gets a
   await page.keyboard.press('u');
   await expect(page.getByRole('button', { name: 'Undo (u)' })).toBeVisible();
   await page.keyboard.press('u');
-  await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText('Taken back: Moved: ');
+  await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText(
+    'Taken back: Moved: ',
+  );
   await page.getByRole('link', { name: 'Weeks: move sessions' }).click();
   await expect(page.getByRole('status')).toContainText('Every rule is kept');
 });
 
-test('a week is made lighter, a season is pasted, and the sums and the calendar follow before anything is in force', async ({ page, browser }) => {
+test('a week is made lighter, a season is pasted, and the sums and the calendar follow before anything is in force', async ({
+  page,
+  browser,
+}) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Juno Tamsin' }).click();
   await page.getByRole('link', { name: 'Weeks: move sessions' }).click();
@@ -98,11 +113,21 @@ test('a week is made lighter, a season is pasted, and the sums and the calendar 
   await expect(panel.getByText('Nothing more can be left out of this week')).toBeVisible();
 
   // A session and all after it by a day, with touch or pointer alone; then left as it was.
-  await table.getByRole('row').nth(4).getByRole('button', { name: /^(Holds|Slow strength), / }).first().click();
+  await table
+    .getByRole('row')
+    .nth(4)
+    .getByRole('button', { name: /^(Holds|Slow strength), / })
+    .first()
+    .click();
   await panel.getByRole('button', { name: 'It and all after: a day later' }).click();
   expect(await panel.getByText(/ → /).count()).toBeGreaterThan(8);
   await panel.getByRole('button', { name: 'Leave all as it was' }).click();
-  await table.getByRole('row').nth(4).getByRole('button', { name: /^(Holds|Slow strength), / }).first().click();
+  await table
+    .getByRole('row')
+    .nth(4)
+    .getByRole('button', { name: /^(Holds|Slow strength), / })
+    .first()
+    .click();
   // All that stands on either day goes along, work beside the stage too.
   await panel.getByRole('button', { name: 'Swap its day with the next' }).click();
   await expect.poll(() => panel.getByText(/ → /).count()).toBeGreaterThan(1);
@@ -162,7 +187,11 @@ test('an athlete puts a session on another day, and asks for one that breaks a r
   await page.getByRole('link', { name: 'Caseload' }).click();
   await page.getByRole('link', { name: 'Edda Moorgate' }).first().click();
   await page.getByRole('link', { name: 'Weeks: move sessions' }).click();
-  await page.getByRole('table', { name: 'Weeks' }).getByRole('button', { name: /^(Holds between|Slow strength), \w{3} \d+ \w{3}$/, disabled: false }).nth(2).focus();
+  await page
+    .getByRole('table', { name: 'Weeks' })
+    .getByRole('button', { name: /^(Holds between|Slow strength), \w{3} \d+ \w{3}$/, disabled: false })
+    .nth(2)
+    .focus();
   await page.keyboard.press('Delete');
   await page.getByRole('button', { name: 'Leave it out, and tell the athlete' }).click();
   await expect(page.getByText(/^Left out: .* The athlete gets a message/)).toBeVisible();
@@ -185,7 +214,7 @@ test('an athlete puts a session on another day, and asks for one that breaks a r
 
   await other.nth(1).click();
   const fits = choice.getByRole('button', { name: /^(Mon|Tue|Wed|Thu|Fri|Sat|Sun) \d+ \w+$/ }).first();
-  const day = await fits.textContent() ?? '';
+  const day = (await fits.textContent()) ?? '';
   await fits.click();
   await choice.getByRole('button', { name: `Move it to ${day}` }).click();
   await expect(days.getByText(new RegExp(`: moved to ${day}\\.$`))).toBeVisible();
@@ -194,7 +223,9 @@ test('an athlete puts a session on another day, and asks for one that breaks a r
   await expect(page.getByText(/Asks for another day: .*“Rehearsal” What speaks against it: /).first()).toBeVisible();
   await page.getByRole('link', { name: 'Caseload' }).click();
   await page.getByRole('link', { name: 'Edda Moorgate' }).first().click();
-  await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText('Moved by the athlete: ');
+  await expect(page.getByRole('region', { name: 'Record of decisions' }).getByRole('listitem').first()).toContainText(
+    'Moved by the athlete: ',
+  );
 });
 
 test('under a stop the weeks wait for the review, and nothing is reckoned or moved', async ({ page }) => {

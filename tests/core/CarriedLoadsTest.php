@@ -29,13 +29,29 @@ final class CarriedLoadsTest extends TestCase
             $lifted = $response->session->setsOf('press') ?: $lifted;
         }
         self::assertNotEmpty($lifted);
-        $once = max(0, ...array_map(static fn(LoggedSet $set): int|float => Strength::e1rm($set->load_kg ?? 0, $set->reps ?? 1, $set->rir ?? 0), $lifted));
+        $once = max(
+            0,
+            ...array_map(
+                static fn(LoggedSet $set): int|float => Strength::e1rm(
+                    $set->load_kg ?? 0,
+                    $set->reps ?? 1,
+                    $set->rir ?? 0,
+                ),
+                $lifted,
+            ),
+        );
         $load = $step->plan->stage('springs')?->stage->prescription('spring_press')?->dose->load_kg;
         self::assertEqualsWithDelta($once / (1 + 8 / 30), $load, 5, 'to the step of the press');
         self::assertLessThanOrEqual($once / (1 + 8 / 30), $load, 'rounded down');
-        self::assertContains("Leg press, one leg: $load kg, as lifted", array_map((new ChangeWords(Support::catalogue()))->note(...), $step->notes));
+        self::assertContains(
+            "Leg press, one leg: $load kg, as lifted",
+            array_map((new ChangeWords(Support::catalogue()))->note(...), $step->notes),
+        );
         // What was not lifted yet, and the stage before, stay as they are.
-        self::assertEquals($plan->stage('springs')?->stage->prescription('jumps'), $step->plan->stage('springs')?->stage->prescription('jumps'));
+        self::assertEquals(
+            $plan->stage('springs')?->stage->prescription('jumps'),
+            $step->plan->stage('springs')?->stage->prescription('jumps'),
+        );
         self::assertEquals($plan, $into('holds')->plan);
         self::assertEquals($plan, $into('slow')->plan, 'nor is anything carried into the stage that it is in');
     }

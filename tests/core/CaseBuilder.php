@@ -34,13 +34,23 @@ final class CaseBuilder
 
     /** @var array<string, mixed> */
     private array $rule = [
-        'during_max' => 3, 'settle_within_min' => 1440, 'next_day_max' => 5, 'rise_watch_from' => 1, 'rise_over_from' => 2,
-        'stiffness_rise_max_min' => 10, 'stop_at' => 8, 'progress_after' => 2, 'week_growth_max_percent' => 10,
+        'during_max' => 3,
+        'settle_within_min' => 1440,
+        'next_day_max' => 5,
+        'rise_watch_from' => 1,
+        'rise_over_from' => 2,
+        'stiffness_rise_max_min' => 10,
+        'stop_at' => 8,
+        'progress_after' => 2,
+        'week_growth_max_percent' => 10,
     ];
 
     /** @var array<string, mixed> */
     private array $press = [
-        'key' => 'press', 'exercise' => 'leg_press_one', 'mode' => 'isotonic', 'limbs' => 'each',
+        'key' => 'press',
+        'exercise' => 'leg_press_one',
+        'mode' => 'isotonic',
+        'limbs' => 'each',
         'dose' => ['sets' => 3, 'reps' => 8, 'rest_s' => 60, 'load_kg' => 40],
         'progression' => ['levers' => [['lever' => 'load', 'increment_kg' => 2.5]]],
     ];
@@ -60,7 +70,11 @@ final class CaseBuilder
     public function morning(int $day, ?int $score, ?int $stiff = null, array $signs = [], string $at = '07:00'): self
     {
         $this->checkIns[] = [
-            'id' => 'c' . (count($this->checkIns) + 1), 'at' => self::moment($day, $at), 'provocation' => $score, 'stiffness_min' => $stiff, 'signs' => $signs,
+            'id' => 'c' . (count($this->checkIns) + 1),
+            'at' => self::moment($day, $at),
+            'provocation' => $score,
+            'stiffness_min' => $stiff,
+            'signs' => $signs,
         ];
 
         return $this;
@@ -79,12 +93,26 @@ final class CaseBuilder
     /** @param array<string, mixed> $fields of the session, or of its one entry: pain, sets, before, after, prescription */
     public function session(int $day, ?int $pain = 1, array $fields = []): self
     {
-        $entry = ['prescription' => 'press', 'pain' => $pain, 'sets' => array_fill(0, 3, ['reps' => 8, 'load_kg' => 40, 'rir' => 2])];
-        $entry = array_replace($entry, array_intersect_key($fields, ['prescription' => 1, 'sets' => 1, 'before' => 1, 'after' => 1]));
-        $this->sessions[] = array_replace([
-            'id' => 's' . (count($this->sessions) + 1), 'stage' => 'slow', 'kind' => 'loading',
-            'started_at' => self::moment($day, '18:00'), 'ended_at' => self::moment($day, '18:40'), 'entries' => [$entry],
-        ], array_diff_key($fields, ['prescription' => 1, 'sets' => 1, 'before' => 1, 'after' => 1]));
+        $entry = [
+            'prescription' => 'press',
+            'pain' => $pain,
+            'sets' => array_fill(0, 3, ['reps' => 8, 'load_kg' => 40, 'rir' => 2]),
+        ];
+        $entry = array_replace(
+            $entry,
+            array_intersect_key($fields, ['prescription' => 1, 'sets' => 1, 'before' => 1, 'after' => 1]),
+        );
+        $this->sessions[] = array_replace(
+            [
+                'id' => 's' . (count($this->sessions) + 1),
+                'stage' => 'slow',
+                'kind' => 'loading',
+                'started_at' => self::moment($day, '18:00'),
+                'ended_at' => self::moment($day, '18:40'),
+                'entries' => [$entry],
+            ],
+            array_diff_key($fields, ['prescription' => 1, 'sets' => 1, 'before' => 1, 'after' => 1]),
+        );
 
         return $this;
     }
@@ -130,7 +158,14 @@ final class CaseBuilder
     /** @param list<string>|null $goals */
     public function thenStage(string $key, ?array $goals = null): self
     {
-        $this->laterStages[] = ['key' => $key, 'title' => $key, 'mode' => 'plyometric', 'goals' => $goals, 'gate' => [], 'prescriptions' => []];
+        $this->laterStages[] = [
+            'key' => $key,
+            'title' => $key,
+            'mode' => 'plyometric',
+            'goals' => $goals,
+            'gate' => [],
+            'prescriptions' => [],
+        ];
 
         return $this;
     }
@@ -147,22 +182,45 @@ final class CaseBuilder
 
     public function file(): CaseFile
     {
-        return CaseFile::fromJson((string) json_encode(array_replace_recursive([
-            'format' => 'rung-case/1',
-            'timezone' => 'UTC',
-            'athlete' => ['name' => 'Nadia Flint', 'body_mass_kg' => 64, 'goal' => 'jumping'],
-            'case' => ['structure' => 'patellar_tendon', 'side' => 'left', 'opened_on' => '2026-03-01'],
-            'response_rule' => $this->rule,
-            'stages' => [['key' => 'slow', 'title' => 'Slow', 'mode' => 'isotonic', 'gate' => $this->gate, 'prescriptions' => [
-                $this->press,
-                ['key' => 'hold', 'exercise' => 'leg_extension_hold', 'mode' => 'isometric', 'limbs' => 'affected', 'dose' => ['sets' => 4, 'reps' => 1, 'hold_s' => 30, 'rest_s' => 60], 'progression' => ['levers' => [['lever' => 'sets', 'to' => 6]]]],
-            ]], ...$this->laterStages],
-            'stage_history' => [['stage' => 'slow', 'from' => '2026-03-01']],
-            'sessions' => $this->sessions,
-            'check_ins' => $this->checkIns,
-            'dose_changes' => $this->changes,
-            'reviews' => $this->reviews,
-        ], $this->more)));
+        return CaseFile::fromJson(
+            (string) json_encode(
+                array_replace_recursive(
+                    [
+                        'format' => 'rung-case/1',
+                        'timezone' => 'UTC',
+                        'athlete' => ['name' => 'Nadia Flint', 'body_mass_kg' => 64, 'goal' => 'jumping'],
+                        'case' => ['structure' => 'patellar_tendon', 'side' => 'left', 'opened_on' => '2026-03-01'],
+                        'response_rule' => $this->rule,
+                        'stages' => [
+                            [
+                                'key' => 'slow',
+                                'title' => 'Slow',
+                                'mode' => 'isotonic',
+                                'gate' => $this->gate,
+                                'prescriptions' => [
+                                    $this->press,
+                                    [
+                                        'key' => 'hold',
+                                        'exercise' => 'leg_extension_hold',
+                                        'mode' => 'isometric',
+                                        'limbs' => 'affected',
+                                        'dose' => ['sets' => 4, 'reps' => 1, 'hold_s' => 30, 'rest_s' => 60],
+                                        'progression' => ['levers' => [['lever' => 'sets', 'to' => 6]]],
+                                    ],
+                                ],
+                            ],
+                            ...$this->laterStages,
+                        ],
+                        'stage_history' => [['stage' => 'slow', 'from' => '2026-03-01']],
+                        'sessions' => $this->sessions,
+                        'check_ins' => $this->checkIns,
+                        'dose_changes' => $this->changes,
+                        'reviews' => $this->reviews,
+                    ],
+                    $this->more,
+                ),
+            ),
+        );
     }
 
     public function at(int $day, string $time = '12:00'): Evaluation

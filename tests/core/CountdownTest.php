@@ -25,19 +25,50 @@ final class CountdownTest extends TestCase
     {
         $found = self::reckon('2026-06-07');
         // Backwards: springs take 28 days, slow strength 42 before them.
-        self::assertSame(['slow must 2026-03-29, 2026-03-15 to 2026-03-29, enough', 'springs must 2026-05-10, 2026-04-26 to 2026-05-31, tight'], self::fields($found));
-        self::assertSame(['2026-05-24', '2026-07-19', Pace::Tight], [$found->soonest?->toIso(), $found->latest?->toIso(), $found->pace()]);
-        self::assertSame('Springs must begin by Sun 10 May. As things stand it begins between Sun 26 Apr and Sun 31 May.', CountdownWords::stage($found->stages[1], 'Springs'));
-        self::assertSame('Ready between Sun 24 May and Sun 19 Jul: by Sun 7 Jun only where all goes well.', CountdownWords::ready($found));
+        self::assertSame(
+            [
+                'slow must 2026-03-29, 2026-03-15 to 2026-03-29, enough',
+                'springs must 2026-05-10, 2026-04-26 to 2026-05-31, tight',
+            ],
+            self::fields($found),
+        );
+        self::assertSame(
+            ['2026-05-24', '2026-07-19', Pace::Tight],
+            [$found->soonest?->toIso(), $found->latest?->toIso(), $found->pace()],
+        );
+        self::assertSame(
+            'Springs must begin by Sun 10 May. As things stand it begins between Sun 26 Apr and Sun 31 May.',
+            CountdownWords::stage($found->stages[1], 'Springs'),
+        );
+        self::assertSame(
+            'Ready between Sun 24 May and Sun 19 Jul: by Sun 7 Jun only where all goes well.',
+            CountdownWords::ready($found),
+        );
     }
 
     /** @return iterable<string, array{string, Pace, string}> */
     public static function days(): iterable
     {
-        yield 'time enough' => ['2026-07-19', Pace::Enough, 'Ready between Sun 24 May and Sun 19 Jul: by Sun 19 Jul there is time.'];
-        yield 'a day less' => ['2026-07-18', Pace::Tight, 'Ready between Sun 24 May and Sun 19 Jul: by Sat 18 Jul only where all goes well.'];
-        yield 'just in time' => ['2026-05-24', Pace::Tight, 'Ready between Sun 24 May and Sun 19 Jul: by Sun 24 May only where all goes well.'];
-        yield 'too late' => ['2026-05-21', Pace::TooLate, 'Ready between Sun 24 May and Sun 19 Jul: 3 days after Thu 21 May at the soonest.'];
+        yield 'time enough' => [
+            '2026-07-19',
+            Pace::Enough,
+            'Ready between Sun 24 May and Sun 19 Jul: by Sun 19 Jul there is time.',
+        ];
+        yield 'a day less' => [
+            '2026-07-18',
+            Pace::Tight,
+            'Ready between Sun 24 May and Sun 19 Jul: by Sat 18 Jul only where all goes well.',
+        ];
+        yield 'just in time' => [
+            '2026-05-24',
+            Pace::Tight,
+            'Ready between Sun 24 May and Sun 19 Jul: by Sun 24 May only where all goes well.',
+        ];
+        yield 'too late' => [
+            '2026-05-21',
+            Pace::TooLate,
+            'Ready between Sun 24 May and Sun 19 Jul: 3 days after Thu 21 May at the soonest.',
+        ];
     }
 
     #[DataProvider('days')]
@@ -50,18 +81,49 @@ final class CountdownTest extends TestCase
     public function testAGateThatIsShutForLongerHoldsUpAllThatFollows(): void
     {
         $found = self::reckon('2026-07-30', Day::fromIso('2026-03-22'));
-        self::assertSame(['2026-03-22', '2026-05-03'], [$found->stages[0]->soonest->toIso(), $found->stages[1]->soonest->toIso()]);
+        self::assertSame(
+            ['2026-03-22', '2026-05-03'],
+            [$found->stages[0]->soonest->toIso(), $found->stages[1]->soonest->toIso()],
+        );
         self::assertSame('2026-05-31', $found->soonest?->toIso());
         // One that is open already lets nothing begin in the past.
-        self::assertSame('2026-03-15', self::reckon('2026-07-30', Day::fromIso('2026-03-10'))->stages[0]->soonest->toIso());
+        self::assertSame(
+            '2026-03-15',
+            self::reckon('2026-07-30', Day::fromIso('2026-03-10'))->stages[0]->soonest->toIso(),
+        );
     }
 
     public function testWhatASlowerAthleteDoesNotReachIsNotPromised(): void
     {
-        $found = Countdown::of(['holds', 'slow', 'springs'], Day::fromIso('2026-03-01'), Day::fromIso('2026-03-15'), null, self::STEADY, ['holds' => 28], Day::fromIso('2026-12-01'));
-        self::assertSame(['slow must 2026-09-22, 2026-03-15 to 2026-03-29, enough', 'springs must 2026-11-03, 2026-04-26 to ?, tight'], self::fields($found));
-        self::assertSame('Ready on Sun 24 May at the soonest: by Tue 1 Dec only where all goes well.', CountdownWords::ready($found));
-        $endless = Countdown::of(['holds', 'slow', 'sport'], Day::fromIso('2026-03-01'), Day::fromIso('2026-03-15'), null, self::STEADY, self::SLOW, Day::fromIso('2026-12-01'));
+        $found = Countdown::of(
+            ['holds', 'slow', 'springs'],
+            Day::fromIso('2026-03-01'),
+            Day::fromIso('2026-03-15'),
+            null,
+            self::STEADY,
+            ['holds' => 28],
+            Day::fromIso('2026-12-01'),
+        );
+        self::assertSame(
+            [
+                'slow must 2026-09-22, 2026-03-15 to 2026-03-29, enough',
+                'springs must 2026-11-03, 2026-04-26 to ?, tight',
+            ],
+            self::fields($found),
+        );
+        self::assertSame(
+            'Ready on Sun 24 May at the soonest: by Tue 1 Dec only where all goes well.',
+            CountdownWords::ready($found),
+        );
+        $endless = Countdown::of(
+            ['holds', 'slow', 'sport'],
+            Day::fromIso('2026-03-01'),
+            Day::fromIso('2026-03-15'),
+            null,
+            self::STEADY,
+            self::SLOW,
+            Day::fromIso('2026-12-01'),
+        );
         self::assertNull($endless->pace(), 'a last stage without an end is no day to be ready by');
         self::assertSame('The end of the last stage cannot be estimated.', CountdownWords::ready($endless));
     }
@@ -73,7 +135,15 @@ final class CountdownTest extends TestCase
             $steady = ['a' => $random->getInt(7, 60), 'b' => $random->getInt(7, 60), 'c' => $random->getInt(7, 60)];
             $slow = array_map(static fn(int $days): int => $days + $random->getInt(0, 40), $steady);
             $more = $random->getInt(1, 100);
-            $reckon = static fn(string $by): Countdown => Countdown::of(['a', 'b', 'c'], Day::fromIso('2026-03-01'), Day::fromIso('2026-03-20'), null, $steady, $slow, Day::fromIso($by));
+            $reckon = static fn(string $by): Countdown => Countdown::of(
+                ['a', 'b', 'c'],
+                Day::fromIso('2026-03-01'),
+                Day::fromIso('2026-03-20'),
+                null,
+                $steady,
+                $slow,
+                Day::fromIso($by),
+            );
             $countdown = $reckon('2026-09-01');
             $other = $reckon(Day::fromIso('2026-09-01')->plus($more)->toIso());
             foreach ($countdown->stages as $at => $stage) {
@@ -89,12 +159,27 @@ final class CountdownTest extends TestCase
 
     private static function reckon(string $by, ?Day $gate = null): Countdown
     {
-        return Countdown::of(['holds', 'slow', 'springs'], Day::fromIso('2026-03-01'), Day::fromIso('2026-03-15'), $gate, self::STEADY, self::SLOW, Day::fromIso($by));
+        return Countdown::of(
+            ['holds', 'slow', 'springs'],
+            Day::fromIso('2026-03-01'),
+            Day::fromIso('2026-03-15'),
+            $gate,
+            self::STEADY,
+            self::SLOW,
+            Day::fromIso($by),
+        );
     }
 
     /** @return list<string> */
     private static function fields(Countdown $found): array
     {
-        return array_map(static fn(CountdownStage $countdownStage): string => "$countdownStage->key must {$countdownStage->mustBegin->toIso()}, {$countdownStage->soonest->toIso()} to " . ($countdownStage->latest?->toIso() ?? '?') . ", {$countdownStage->pace()->value}", $found->stages);
+        return array_map(
+            static fn(
+                CountdownStage $countdownStage,
+            ): string => "$countdownStage->key must {$countdownStage->mustBegin->toIso()}, {$countdownStage->soonest->toIso()} to " .
+                ($countdownStage->latest?->toIso() ?? '?') .
+                ", {$countdownStage->pace()->value}",
+            $found->stages,
+        );
     }
 }

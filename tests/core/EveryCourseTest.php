@@ -55,12 +55,22 @@ final class EveryCourseTest extends TestCase
         foreach (['low', $turn % 2 === 0 ? 'medium' : 'high'] as $i => $irritability) {
             $goal = self::GOALS[($turn + $i) % count(self::GOALS)];
             $since = [];
-            $played = Play::of(self::request($programme, $turn + $i, $irritability, $goal, ['kind' => 'steady', 'gain_percent_a_week' => 1.5]), Support::catalogue(), static function (Evaluation $evaluation) use (&$since, $key): void {
-                $since = self::stillFor($evaluation, $since, $key);
-            });
+            $played = Play::of(
+                self::request($programme, $turn + $i, $irritability, $goal, [
+                    'kind' => 'steady',
+                    'gain_percent_a_week' => 1.5,
+                ]),
+                Support::catalogue(),
+                static function (Evaluation $evaluation) use (&$since, $key): void {
+                    $since = self::stillFor($evaluation, $since, $key);
+                },
+            );
             $stages = array_column(is_array($played['stages']) ? $played['stages'] : [], 'stage');
             $last = (string) json_encode(end($stages));
-            self::assertTrue($played['ended_day'] !== null || $last === json_encode(self::lastStage($programme, $goal)), "$key, $irritability, $goal->value: stays in $last");
+            self::assertTrue(
+                $played['ended_day'] !== null || $last === json_encode(self::lastStage($programme, $goal)),
+                "$key, $irritability, $goal->value: stays in $last",
+            );
         }
     }
 
@@ -72,16 +82,34 @@ final class EveryCourseTest extends TestCase
         foreach (['low', 'high'] as $i => $irritability) {
             $before = [];
             // Each of the three characters has its turn.
-            $request = self::request($programme, $turn + $i, $irritability, self::GOALS[($turn + $i + 1) % count(self::GOALS)], ['kind' => 'simulated', 'seed' => 3 + ($turn + $i) % 3], 16);
-            Play::of($request, Support::catalogue(), static function (Evaluation $evaluation, Plan $plan) use (&$before, &$judged, $key): void {
+            $request = self::request(
+                $programme,
+                $turn + $i,
+                $irritability,
+                self::GOALS[($turn + $i + 1) % count(self::GOALS)],
+                ['kind' => 'simulated', 'seed' => 3 + (($turn + $i) % 3)],
+                16,
+            );
+            Play::of($request, Support::catalogue(), static function (Evaluation $evaluation, Plan $plan) use (
+                &$before,
+                &$judged,
+                $key,
+            ): void {
                 $judged++;
                 self::assertNothingIsRaisedAfterAStop($evaluation, $key);
                 foreach ($plan->prescriptions() as $prescription) {
                     if (isset($before[$prescription->key]) && self::wasLowered($evaluation, $prescription)) {
-                        self::assertLessThanOrEqual($before[$prescription->key] + 1e-6, self::liftedKg($prescription, 0), "$key: $prescription->key became heavier as it was made easier");
+                        self::assertLessThanOrEqual(
+                            $before[$prescription->key] + 1e-6,
+                            self::liftedKg($prescription, 0),
+                            "$key: $prescription->key became heavier as it was made easier",
+                        );
                     }
                     $now = $evaluation->log->stage->prescription($prescription->key);
-                    $before[$prescription->key] = self::liftedKg($prescription, $now === null ? 0 : $evaluation->work->presentLoadKg($now));
+                    $before[$prescription->key] = self::liftedKg(
+                        $prescription,
+                        $now === null ? 0 : $evaluation->work->presentLoadKg($now),
+                    );
                 }
             });
         }
@@ -89,13 +117,30 @@ final class EveryCourseTest extends TestCase
     }
 
     /** @param array<string, mixed> $athlete */
-    private static function request(Programme $programme, int $turn, string $irritability, Goal $goal, array $athlete, int $weeks = 26): PlayRequest
-    {
-        return PlayRequest::read((string) json_encode([
-            'programme' => $programme->key, 'structure' => $programme->structures[$turn % count($programme->structures)]->value, 'side' => 'left', 'goal' => $goal->value,
-            'body_mass_kg' => self::BODY_MASS_KG, 'weeks' => $weeks, 'from' => '2026-01-05', 'purpose' => $programme->purpose->value,
-            'irritability' => self::FOUND[$irritability], 'equipment' => $turn % 2 === 0 ? Support::catalogue()->equipment() : [], 'athlete' => $athlete,
-        ]), Support::catalogue());
+    private static function request(
+        Programme $programme,
+        int $turn,
+        string $irritability,
+        Goal $goal,
+        array $athlete,
+        int $weeks = 26,
+    ): PlayRequest {
+        return PlayRequest::read(
+            (string) json_encode([
+                'programme' => $programme->key,
+                'structure' => $programme->structures[$turn % count($programme->structures)]->value,
+                'side' => 'left',
+                'goal' => $goal->value,
+                'body_mass_kg' => self::BODY_MASS_KG,
+                'weeks' => $weeks,
+                'from' => '2026-01-05',
+                'purpose' => $programme->purpose->value,
+                'irritability' => self::FOUND[$irritability],
+                'equipment' => $turn % 2 === 0 ? Support::catalogue()->equipment() : [],
+                'athlete' => $athlete,
+            ]),
+            Support::catalogue(),
+        );
     }
 
     private static function lastStage(Programme $programme, Goal $goal): ?string
@@ -118,12 +163,26 @@ final class EveryCourseTest extends TestCase
         $next = new NextDose($evaluation->work);
         foreach ($evaluation->asked as $asked) {
             $prescription = $asked->prescription;
-            $now = (string) json_encode([$evaluation->log->stage->key, $prescription->exercise, $prescription->dose->toArray(), $asked->toArray(), $evaluation->work->presentLoadKg($prescription)]);
+            $now = (string) json_encode([
+                $evaluation->log->stage->key,
+                $prescription->exercise,
+                $prescription->dose->toArray(),
+                $asked->toArray(),
+                $evaluation->work->presentLoadKg($prescription),
+            ]);
             [$was, $from] = $since[$prescription->key] ?? ['', $evaluation->log->today];
             if ($was !== $now) {
                 $since[$prescription->key] = [$now, $evaluation->log->today];
-            } elseif ($evaluation->log->today->daysSince($from) >= self::STILL_DAYS && $prescription->progression !== null && $prescription->minPain() === null) {
-                self::assertNotContains($next->progress($prescription)->change, [Change::Dose, Change::NextRung], "$programme: $prescription->key stands still for six weeks, though it could grow");
+            } elseif (
+                $evaluation->log->today->daysSince($from) >= self::STILL_DAYS &&
+                $prescription->progression !== null &&
+                $prescription->minPain() === null
+            ) {
+                self::assertNotContains(
+                    $next->progress($prescription)->change,
+                    [Change::Dose, Change::NextRung],
+                    "$programme: $prescription->key stands still for six weeks, though it could grow",
+                );
             }
         }
 
@@ -132,12 +191,22 @@ final class EveryCourseTest extends TestCase
 
     private static function assertNothingIsRaisedAfterAStop(Evaluation $evaluation, string $programme): void
     {
-        if (!in_array($evaluation->action->kind, [ActionKind::Progress, ActionKind::AddLoad, ActionKind::Advance, ActionKind::Finish], true)) {
+        if (
+            !in_array(
+                $evaluation->action->kind,
+                [ActionKind::Progress, ActionKind::AddLoad, ActionKind::Advance, ActionKind::Finish],
+                true,
+            )
+        ) {
             return;
         }
         foreach ($evaluation->stops as $stop) {
             foreach (array_filter([$stop->began, $stop->reviewed]) as $moment) {
-                self::assertGreaterThanOrEqual(7 * self::DAY_MICROS, $evaluation->log->at->micros - $moment->micros, "$programme: raised within a week after a stop");
+                self::assertGreaterThanOrEqual(
+                    7 * self::DAY_MICROS,
+                    $evaluation->log->at->micros - $moment->micros,
+                    "$programme: raised within a week after a stop",
+                );
             }
         }
     }
@@ -145,7 +214,13 @@ final class EveryCourseTest extends TestCase
     /** Whether the latest change of its dose, since yesterday morning, made it easier; a block that is taken back says its own load. */
     private static function wasLowered(Evaluation $evaluation, Prescription $prescription): bool
     {
-        $changes = array_values(array_filter($evaluation->log->doseChanges, static fn(DoseChange $change): bool => $change->prescription === $prescription->key && $evaluation->log->at->micros - $change->at->micros <= self::DAY_MICROS));
+        $changes = array_values(
+            array_filter(
+                $evaluation->log->doseChanges,
+                static fn(DoseChange $change): bool => $change->prescription === $prescription->key &&
+                    $evaluation->log->at->micros - $change->at->micros <= self::DAY_MICROS,
+            ),
+        );
         $last = $changes === [] ? null : $changes[count($changes) - 1];
 
         return $last !== null && $last->kind->lowers() && $prescription->progression?->blocks === null;
@@ -154,7 +229,9 @@ final class EveryCourseTest extends TestCase
     /** What one limb lifts in a repetition: its part of the body, and the weight that is asked or was lifted last. */
     private static function liftedKg(Prescription $prescription, int|float $presentKg): float
     {
-        $lifted = ($prescription->dose->load_kg ?? $presentKg) + ($prescription->dose->body_fraction ?? 0) * self::BODY_MASS_KG;
+        $lifted =
+            ($prescription->dose->load_kg ?? $presentKg) +
+            ($prescription->dose->body_fraction ?? 0) * self::BODY_MASS_KG;
 
         return $lifted / ($prescription->limbs === Limbs::Together ? 2 : 1);
     }

@@ -31,7 +31,7 @@ final class ForceCurveTest extends TestCase
         self::assertEqualsWithDelta(0.425, $figures->timeTo90, 0.03);
         self::assertEqualsWithDelta(600, $figures->rateOfRise, 5);
         // Half of the rise and of the fall, the hold whole, without the ends under 5 %.
-        self::assertEqualsWithDelta(300 * 3 + 300 * 0.5 / 2 + 300 * 0.25 / 2, $figures->impulse, 5);
+        self::assertEqualsWithDelta(300 * 3 + (300 * 0.5) / 2 + (300 * 0.25) / 2, $figures->impulse, 5);
         self::assertEqualsWithDelta(1.025, $figures->onset, 0.03);
         self::assertEqualsWithDelta(4.74, $figures->end, 0.03);
         self::assertEqualsWithDelta(0, $figures->drift ?? 1, 0.01);
@@ -54,7 +54,14 @@ final class ForceCurveTest extends TestCase
     public function testWhatAGaugeDriftsIsToldWhereTheRecordingEndsAtRest(): void
     {
         $curve = self::trapeze(300, 0);
-        $drifting = new ForceCurve($curve->ms, array_map(static fn(float $force, int|float $at): float => $force + $at / 1000, $curve->newtons, $curve->ms));
+        $drifting = new ForceCurve(
+            $curve->ms,
+            array_map(
+                static fn(float $force, int|float $at): float => $force + $at / 1000,
+                $curve->newtons,
+                $curve->ms,
+            ),
+        );
         self::assertEqualsWithDelta(5.8, CurveFigures::of($drifting)->drift ?? 0, 0.3);
         $cut = new ForceCurve(array_slice($curve->ms, 0, 240), array_slice($curve->newtons, 0, 240));
         self::assertNull(CurveFigures::of($cut)->drift);
@@ -71,7 +78,9 @@ final class ForceCurveTest extends TestCase
     public function testAShortPullHasNoBestSecond(): void
     {
         $ms = range(0, 2000, 10);
-        $figures = CurveFigures::of(new ForceCurve($ms, array_map(static fn(int $at): float => $at >= 500 && $at < 1300 ? 200.0 : 0.0, $ms)));
+        $figures = CurveFigures::of(
+            new ForceCurve($ms, array_map(static fn(int $at): float => $at >= 500 && $at < 1300 ? 200.0 : 0.0, $ms)),
+        );
         self::assertNull($figures->bestSecond);
         self::assertEqualsWithDelta(160, $figures->impulse, 8);
     }
@@ -93,17 +102,34 @@ final class ForceCurveTest extends TestCase
         self::assertGreaterThan(0, $plain->rateOfRise);
         self::assertLessThanOrEqual($plain->end, $plain->peakAt);
         $times = 1 + $seed / 10;
-        $stronger = CurveFigures::of(new ForceCurve($curve->ms, array_map(static fn(int|float $value): float => $value * $times, $curve->newtons)));
+        $stronger = CurveFigures::of(
+            new ForceCurve(
+                $curve->ms,
+                array_map(static fn(int|float $value): float => $value * $times, $curve->newtons),
+            ),
+        );
         foreach (['peak', 'impulse', 'rateOfRise'] as $figure) {
-            self::assertEqualsWithDelta($times * $plain->{$figure}, $stronger->{$figure}, 1e-6 * $plain->{$figure} * $times, $figure);
+            self::assertEqualsWithDelta(
+                $times * $plain->{$figure},
+                $stronger->{$figure},
+                1e-6 * $plain->{$figure} * $times,
+                $figure,
+            );
         }
         self::assertSame($plain->timeTo90, $stronger->timeTo90);
-        $later = CurveFigures::of(new ForceCurve(array_map(static fn(int|float $at): float => $at + 4000, $curve->ms), $curve->newtons));
+        $later = CurveFigures::of(
+            new ForceCurve(array_map(static fn(int|float $at): float => $at + 4000, $curve->ms), $curve->newtons),
+        );
         self::assertEqualsWithDelta($plain->peak, $later->peak, 1e-9);
         self::assertEqualsWithDelta($plain->onset, $later->onset, 1e-9);
         // Half as many samples tell nearly the same.
         $isEven = static fn(int $i): bool => $i % 2 === 0;
-        $sparse = CurveFigures::of(new ForceCurve(array_values(array_filter($curve->ms, $isEven, ARRAY_FILTER_USE_KEY)), array_values(array_filter($curve->newtons, $isEven, ARRAY_FILTER_USE_KEY))));
+        $sparse = CurveFigures::of(
+            new ForceCurve(
+                array_values(array_filter($curve->ms, $isEven, ARRAY_FILTER_USE_KEY)),
+                array_values(array_filter($curve->newtons, $isEven, ARRAY_FILTER_USE_KEY)),
+            ),
+        );
         self::assertEqualsWithDelta($plain->impulse, $sparse->impulse, 0.05 * $plain->impulse);
     }
 
@@ -118,18 +144,27 @@ final class ForceCurveTest extends TestCase
         self::assertGreaterThanOrEqual(0, $narrow['percent']);
         self::assertLessThanOrEqual(100, $narrow['percent']);
         self::assertLessThanOrEqual($wide['seconds'], $narrow['seconds']);
-        self::assertSame(['seconds' => 0.0, 'percent' => 0.0], $figures->inBand($curve, 2 * $figures->peak, 3 * $figures->peak));
+        self::assertSame(
+            ['seconds' => 0.0, 'percent' => 0.0],
+            $figures->inBand($curve, 2 * $figures->peak, 3 * $figures->peak),
+        );
     }
 
     public function testABandIsCountedBetweenItsFirstAndItsLastMoment(): void
     {
         // Two seconds at 200 N, one at 300, two at 200: of five seconds over 180, four lie in 180 to 220.
         $ms = range(0, 6990, 10);
-        $curve = new ForceCurve($ms, array_map(static fn(int $at): float => match (true) {
-            $at < 1000 || $at >= 6000 => 0.0,
-            $at >= 3000 && $at < 4000 => 300.0,
-            default => 200.0,
-        }, $ms));
+        $curve = new ForceCurve(
+            $ms,
+            array_map(
+                static fn(int $at): float => match (true) {
+                    $at < 1000 || $at >= 6000 => 0.0,
+                    $at >= 3000 && $at < 4000 => 300.0,
+                    default => 200.0,
+                },
+                $ms,
+            ),
+        );
         $band = CurveFigures::of($curve)->inBand($curve, 180, 220);
         self::assertEqualsWithDelta(4, $band['seconds'], 0.1);
         self::assertEqualsWithDelta(80, $band['percent'], 1);
@@ -138,7 +173,9 @@ final class ForceCurveTest extends TestCase
     public function testTheCommandTellsNewtonsWhateverTheUnit(): void
     {
         $curve = self::trapeze(30, 0);
-        $ask = static fn(string $unit, array $more = []): array => self::answer(['ask' => 'curve', 'ms' => $curve->ms, 'force' => $curve->newtons, 'unit' => $unit] + $more);
+        $ask = static fn(string $unit, array $more = []): array => self::answer(
+            ['ask' => 'curve', 'ms' => $curve->ms, 'force' => $curve->newtons, 'unit' => $unit] + $more,
+        );
         self::assertSame(30, $ask('N')['peak_n']);
         self::assertSame(294.2, $ask('kg')['peak_n']);
         self::assertSame(133.4, $ask('lb')['peak_n']);
@@ -156,7 +193,10 @@ final class ForceCurveTest extends TestCase
         yield 'a gap' => [['ms' => [0, 10, 111]] + $good, '/asks/0/ms/2 comes 101 ms after the one before it'];
         yield 'backwards' => [['ms' => [0, 10, 10]] + $good, '/asks/0/ms/2 must be later than the one before it'];
         yield 'lengths' => [['force' => [0, 10]] + $good, '/asks/0/force must hold as many values as ms: 3, not 2'];
-        yield 'a million' => [['ms' => array_fill(0, 1_000_000, 1)] + $good, '/asks/0/ms must hold at most 60000 numbers; it holds 1000000'];
+        yield 'a million' => [
+            ['ms' => array_fill(0, 1_000_000, 1)] + $good,
+            '/asks/0/ms must hold at most 60000 numbers; it holds 1000000',
+        ];
         yield 'a text' => [['force' => [0, '10', 20]] + $good, '/asks/0/force/1 must be a number'];
         yield 'nothing' => [['ms' => [], 'force' => []] + $good, '/asks/0/ms must hold at least 2 moments'];
         yield 'a quiet gauge' => [['force' => [1, 0, 1]] + $good, '/asks/0/force never rises 5 N over its start'];
@@ -203,13 +243,24 @@ final class ForceCurveTest extends TestCase
 
     /** @param non-empty-list<int|float> $values */
     #[DataProvider('tries')]
-    public function testTriesAreJudged(array $values, int $asked, bool $higher, TriesVerdict $verdict, int|float $best, int|float|null $spread): void
-    {
+    public function testTriesAreJudged(
+        array $values,
+        int $asked,
+        bool $higher,
+        TriesVerdict $verdict,
+        int|float $best,
+        int|float|null $spread,
+    ): void {
         $tries = Tries::of($values, $asked, $higher);
         self::assertSame($verdict, $tries->verdict);
         self::assertEquals($best, $tries->best);
         self::assertEqualsWithDelta($spread, $tries->spreadPercent, 0.05);
-        $answer = self::answer(['ask' => 'tries', 'values' => $values, 'asked' => $asked, 'higher_is_better' => $higher]);
+        $answer = self::answer([
+            'ask' => 'tries',
+            'values' => $values,
+            'asked' => $asked,
+            'higher_is_better' => $higher,
+        ]);
         self::assertSame($verdict->value, $answer['verdict']);
     }
 

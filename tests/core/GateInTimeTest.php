@@ -40,16 +40,31 @@ final class GateInTimeTest extends TestCase
             foreach ($evaluation->outlooks() as $i => $outlook) {
                 $criterion = $outlook->result->criterion;
                 $type = $criterion->type();
-                self::assertSame($outlook->result->state === CriterionState::Met, $outlook->since !== null, "case $seed, {$type->value}");
+                self::assertSame(
+                    $outlook->result->state === CriterionState::Met,
+                    $outlook->since !== null,
+                    "case $seed, {$type->value}",
+                );
                 if ($outlook->earliest === null || $criterion->isByHand()) {
                     continue;
                 }
                 $days = $outlook->earliest->daysSince($evaluation->log->today);
                 $played = self::hoped($file, $evaluation, $days);
-                $state = static fn(int $day): CriterionState => Evaluator::evaluate($played, self::evening($evaluation, $day))->gate->criteria[$i]->state;
-                self::assertSame(CriterionState::Met, $state($days), "case $seed, {$type->value} on {$outlook->earliest->toIso()}");
+                $state = static fn(int $day): CriterionState => Evaluator::evaluate(
+                    $played,
+                    self::evening($evaluation, $day),
+                )->gate->criteria[$i]->state;
+                self::assertSame(
+                    CriterionState::Met,
+                    $state($days),
+                    "case $seed, {$type->value} on {$outlook->earliest->toIso()}",
+                );
                 if ($days > 0) {
-                    self::assertNotSame(CriterionState::Met, $state($days - 1), "case $seed, {$type->value} before {$outlook->earliest->toIso()}");
+                    self::assertNotSame(
+                        CriterionState::Met,
+                        $state($days - 1),
+                        "case $seed, {$type->value} before {$outlook->earliest->toIso()}",
+                    );
                     $checked++;
                 }
             }
@@ -59,18 +74,38 @@ final class GateInTimeTest extends TestCase
 
     public function testSinceWhenAndOnWhichDays(): void
     {
-        $case = CaseBuilder::case()->mornings(1, 12, 2)->session(2, 5)->session(4, 2)->session(6, 1)
-            ->gate(['type' => 'exercise_pain', 'max' => 3, 'days' => 7, 'min_sessions' => 2], ['type' => 'days_in_stage', 'min' => 9], ['type' => 'provocation', 'max' => 1, 'days' => 5, 'min_readings' => 3]);
+        $case = CaseBuilder::case()
+            ->mornings(1, 12, 2)
+            ->session(2, 5)
+            ->session(4, 2)
+            ->session(6, 1)
+            ->gate(
+                ['type' => 'exercise_pain', 'max' => 3, 'days' => 7, 'min_sessions' => 2],
+                ['type' => 'days_in_stage', 'min' => 9],
+                ['type' => 'provocation', 'max' => 1, 'days' => 5, 'min_readings' => 3],
+            );
         [$pain, $days, $test] = $case->at(10, '20:00')->outlooks();
-        $daysOf = static fn(CriterionOutlook $outlook): array => array_map(static fn(EvidenceDay $day): string => $day->on->toIso() . ($day->fits ? '' : ' not'), $outlook->days);
+        $daysOf = static fn(CriterionOutlook $outlook): array => array_map(
+            static fn(EvidenceDay $day): string => $day->on->toIso() . ($day->fits ? '' : ' not'),
+            $outlook->days,
+        );
         // The five of the second falls out of seven days on the ninth.
-        self::assertSame(['2026-03-09', null, ['2026-03-04', '2026-03-06']], [$pain->since?->toIso(), $pain->earliest, $daysOf($pain)]);
+        self::assertSame(
+            ['2026-03-09', null, ['2026-03-04', '2026-03-06']],
+            [$pain->since?->toIso(), $pain->earliest, $daysOf($pain)],
+        );
         self::assertSame('2026-03-10', $days->since?->toIso());
         // Twos up to the tenth; ones could come from the eleventh on, and the window holds none of the twos on the fifteenth.
         self::assertSame(['2026-03-15', 1], [$test->earliest?->toIso(), $test->distance()]);
         self::assertSame('1 point over', EvaluationWords::distance($test));
-        self::assertSame(['2026-03-06 not', '2026-03-07 not', '2026-03-08 not', '2026-03-09 not', '2026-03-10 not'], $daysOf($test));
-        self::assertSame('2026-03-15', GateOutlook::earliestOpen([$pain, $days, $test], Day::fromIso('2026-03-10'))?->toIso());
+        self::assertSame(
+            ['2026-03-06 not', '2026-03-07 not', '2026-03-08 not', '2026-03-09 not', '2026-03-10 not'],
+            $daysOf($test),
+        );
+        self::assertSame(
+            '2026-03-15',
+            GateOutlook::earliestOpen([$pain, $days, $test], Day::fromIso('2026-03-10'))?->toIso(),
+        );
 
         $early = $case->at(5, '20:00')->outlooks()[0];
         self::assertSame(['2026-03-02 not', '2026-03-04'], $daysOf($early));
@@ -86,15 +121,24 @@ final class GateInTimeTest extends TestCase
         [$short] = $case->at(10)->outlooks();
         self::assertSame([null, '3 sets short'], [$short->earliest, EvaluationWords::distance($short)]);
         $heavy = $case->press(['dose' => ['sets' => 3, 'reps' => 8, 'rest_s' => 60, 'load_kg' => 50]]);
-        self::assertSame('2026-03-13', $heavy->at(10)->outlooks()[0]->earliest?->toIso(), 'the morning after the planned session');
-        self::assertSame('Sets of 8 at 50 kg well tolerated: 0, at least 3', ucfirst(EvaluationWords::criterion($short->result)));
+        self::assertSame(
+            '2026-03-13',
+            $heavy->at(10)->outlooks()[0]->earliest?->toIso(),
+            'the morning after the planned session',
+        );
+        self::assertSame(
+            'Sets of 8 at 50 kg well tolerated: 0, at least 3',
+            ucfirst(EvaluationWords::criterion($short->result)),
+        );
     }
 
     /** With a calendar that reaches as far as a day is looked for. */
     private static function planned(CaseFile $file): CaseFile
     {
         $today = $file->timezone->dayOf(Moment::fromIso(Support::NOW));
-        $kept = array_values(array_filter($file->planned, static fn(PlannedSession $planned): bool => !$planned->on->isAfter($today)));
+        $kept = array_values(
+            array_filter($file->planned, static fn(PlannedSession $planned): bool => !$planned->on->isAfter($today)),
+        );
         $slots = array_values(array_unique(array_column($file->planned, 'slot'))) ?: ['hold'];
         for ($i = 1; $i <= GateOutlook::AHEAD_DAYS; $i++) {
             $kept[] = new PlannedSession("ahead-$i", $today->plus($i), $slots[$i % count($slots)]);
@@ -107,10 +151,16 @@ final class GateInTimeTest extends TestCase
     private static function hoped(CaseFile $file, Evaluation $evaluation, int $days): CaseFile
     {
         $log = $evaluation->log;
-        $begun = array_column(array_filter($log->started, static fn(Session $session): bool => $session->planned !== null), 'planned');
+        $begun = array_column(
+            array_filter($log->started, static fn(Session $session): bool => $session->planned !== null),
+            'planned',
+        );
         $sessions = $log->started;
         $mornings = $log->checkIns;
-        $answered = array_map(static fn(CheckIn $checkIn): int => $file->timezone->dayOf($checkIn->at)->number, $log->scored);
+        $answered = array_map(
+            static fn(CheckIn $checkIn): int => $file->timezone->dayOf($checkIn->at)->number,
+            $log->scored,
+        );
         for ($day = 0; $day <= $days; $day++) {
             $on = $log->today->plus($day);
             $at = static fn(string $time): Moment => Moment::fromIso($on->toIso() . "T$time:00+01:00");
@@ -121,18 +171,38 @@ final class GateInTimeTest extends TestCase
                 if ($planned->on->number !== $on->number || in_array($planned->id, $begun, true)) {
                     continue;
                 }
-                $due = array_filter($log->stage->prescriptions, static fn(Prescription $prescription): bool => ($prescription->slot ?? $planned->slot) === $planned->slot);
+                $due = array_filter(
+                    $log->stage->prescriptions,
+                    static fn(Prescription $prescription): bool => ($prescription->slot ?? $planned->slot) ===
+                        $planned->slot,
+                );
                 $sessions[] = new Session(
                     "h-$planned->id",
                     $log->stage->key,
                     $due === [] ? SessionKind::Sport : SessionKind::Loading,
                     $at('13:00'),
                     $at('13:30'),
-                    $due === [] ? [new Entry(null, [], 0)] : array_values(array_map(static fn(Prescription $prescription): Entry => new Entry(
-                        $prescription->key,
-                        array_fill(0, $prescription->dose->sets, new LoggedSet($prescription->dose->reps, $prescription->dose->hold_s, $prescription->dose->work_s, $prescription->dose->load_kg)),
-                        $prescription->minPain() ?? 0,
-                    ), $due)),
+                    $due === []
+                        ? [new Entry(null, [], 0)]
+                        : array_values(
+                            array_map(
+                                static fn(Prescription $prescription): Entry => new Entry(
+                                    $prescription->key,
+                                    array_fill(
+                                        0,
+                                        $prescription->dose->sets,
+                                        new LoggedSet(
+                                            $prescription->dose->reps,
+                                            $prescription->dose->hold_s,
+                                            $prescription->dose->work_s,
+                                            $prescription->dose->load_kg,
+                                        ),
+                                    ),
+                                    $prescription->minPain() ?? 0,
+                                ),
+                                $due,
+                            ),
+                        ),
                     $planned->id,
                     $due === [] ? Participation::Full : null,
                     settled_min: 0,

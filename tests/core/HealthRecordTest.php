@@ -30,16 +30,51 @@ final class HealthRecordTest extends TestCase
     public function testEveryWorkedCaseComesBackWhole(string $path): void
     {
         $file = CaseFile::fromJson((string) file_get_contents($path));
-        self::assertEquals($file->toArray(), BundleReader::read(self::json(BundleWriter::of($file, Support::catalogue())))->toArray());
+        self::assertEquals(
+            $file->toArray(),
+            BundleReader::read(self::json(BundleWriter::of($file, Support::catalogue())))->toArray(),
+        );
     }
 
     public function testCasesOfMadeUpAthletesComeBackWhole(): void
     {
         foreach (range(1, 12) as $seed) {
             $file = Support::played($seed, 20 * $seed)->file;
-            $bundle = self::json(BundleWriter::of($file, Support::catalogue(), new RecordAbout(Day::fromIso('1998-05-04'), Day::fromIso('2026-01-12'), null, null, 'Knee in four stages', 'Ola Vance', 'Ropewalk Circus School')));
+            $bundle = self::json(
+                BundleWriter::of(
+                    $file,
+                    Support::catalogue(),
+                    new RecordAbout(
+                        Day::fromIso('1998-05-04'),
+                        Day::fromIso('2026-01-12'),
+                        null,
+                        null,
+                        'Knee in four stages',
+                        'Ola Vance',
+                        'Ropewalk Circus School',
+                    ),
+                ),
+            );
             self::assertSame(json_encode($file->toArray()), json_encode(BundleReader::read($bundle)->toArray()));
-            self::assertSame($bundle, self::json(BundleWriter::of($file, Support::catalogue(), new RecordAbout(Day::fromIso('1998-05-04'), Day::fromIso('2026-01-12'), null, null, 'Knee in four stages', 'Ola Vance', 'Ropewalk Circus School'))), 'written twice, it is the same');
+            self::assertSame(
+                $bundle,
+                self::json(
+                    BundleWriter::of(
+                        $file,
+                        Support::catalogue(),
+                        new RecordAbout(
+                            Day::fromIso('1998-05-04'),
+                            Day::fromIso('2026-01-12'),
+                            null,
+                            null,
+                            'Knee in four stages',
+                            'Ola Vance',
+                            'Ropewalk Circus School',
+                        ),
+                    ),
+                ),
+                'written twice, it is the same',
+            );
         }
     }
 
@@ -47,51 +82,131 @@ final class HealthRecordTest extends TestCase
     {
         foreach (range(1, 60) as $seed) {
             $file = RandomCase::of($seed);
-            self::assertEquals($file->toArray(), BundleReader::read(self::json(BundleWriter::of($file, Support::catalogue())))->toArray(), "seed $seed");
+            self::assertEquals(
+                $file->toArray(),
+                BundleReader::read(self::json(BundleWriter::of($file, Support::catalogue())))->toArray(),
+                "seed $seed",
+            );
         }
     }
 
     /** What FHIR has no form for: empty texts and lists, moments without seconds. */
     public function testOddFieldsComeBackAsTheyWereWritten(): void
     {
-        $file = CaseBuilder::case()->with([
-            'check_ins' => [
-                ['id' => 'a', 'at' => '2026-03-02T07:00Z', 'provocation' => 2, 'signs' => [], 'notes' => ''],
-                ['id' => 'b', 'at' => '2026-03-03T07:00:00.25+01:00', 'stiffness_min' => 2.5, 'late' => false, 'notes' => ' '],
-            ],
-            'sessions' => [['id' => 's', 'stage' => 'slow', 'kind' => 'loading', 'started_at' => '2026-03-02T18:00Z', 'ended_at' => '2026-03-02T18:40:00Z', 'notes' => '', 'signs' => [], 'entries' => [['prescription' => 'press', 'pain' => 1, 'sets' => []]]]],
-            'reviews' => [['at' => '2026-03-03T09:00Z', 'clears' => 's']],
-            'dose_changes' => [['at' => '2026-03-04T09:00Z', 'kind' => 'manual']],
-        ])->file();
+        $file = CaseBuilder::case()
+            ->with([
+                'check_ins' => [
+                    ['id' => 'a', 'at' => '2026-03-02T07:00Z', 'provocation' => 2, 'signs' => [], 'notes' => ''],
+                    [
+                        'id' => 'b',
+                        'at' => '2026-03-03T07:00:00.25+01:00',
+                        'stiffness_min' => 2.5,
+                        'late' => false,
+                        'notes' => ' ',
+                    ],
+                ],
+                'sessions' => [
+                    [
+                        'id' => 's',
+                        'stage' => 'slow',
+                        'kind' => 'loading',
+                        'started_at' => '2026-03-02T18:00Z',
+                        'ended_at' => '2026-03-02T18:40:00Z',
+                        'notes' => '',
+                        'signs' => [],
+                        'entries' => [['prescription' => 'press', 'pain' => 1, 'sets' => []]],
+                    ],
+                ],
+                'reviews' => [['at' => '2026-03-03T09:00Z', 'clears' => 's']],
+                'dose_changes' => [['at' => '2026-03-04T09:00Z', 'kind' => 'manual']],
+            ])
+            ->file();
         $fields = $file->toArray();
-        $fields['stages'] = array_map(static fn(mixed $stage): array => ['title' => ''] + (array) $stage, (array) $fields['stages']);
+        $fields['stages'] = array_map(
+            static fn(mixed $stage): array => ['title' => ''] + (array) $stage,
+            (array) $fields['stages'],
+        );
         $odd = CaseFile::fromJson(self::json(['case' => ['notes' => ''] + (array) $fields['case']] + $fields));
-        self::assertSame(json_encode($odd->toArray()), json_encode(BundleReader::read(self::json(BundleWriter::of($odd, Support::catalogue())))->toArray()));
-        self::assertStringContainsString('"effectiveDateTime":"2026-03-02T07:00:00', self::json(BundleWriter::of($odd, Support::catalogue())), 'others read a moment to the second');
+        self::assertSame(
+            json_encode($odd->toArray()),
+            json_encode(BundleReader::read(self::json(BundleWriter::of($odd, Support::catalogue())))->toArray()),
+        );
+        self::assertStringContainsString(
+            '"effectiveDateTime":"2026-03-02T07:00:00',
+            self::json(BundleWriter::of($odd, Support::catalogue())),
+            'others read a moment to the second',
+        );
     }
 
     public function testItTellsOthersWhatTheyKnowHowToRead(): void
     {
-        $case = CaseBuilder::case()->morning(2, 3, 15, ['night_ache'])->session(2, 4)->review(3, 's1')->with(['tests' => [['test' => 'knee_extension_strength', 'on' => '2026-03-02', 'affected' => 300.5, 'unaffected' => 400, 'unit' => 'N']]]);
-        $entries = (array) BundleWriter::of($case->file(), Support::catalogue(), new RecordAbout(closedOn: Day::fromIso('2026-03-20')))['entry'];
+        $case = CaseBuilder::case()
+            ->morning(2, 3, 15, ['night_ache'])
+            ->session(2, 4)
+            ->review(3, 's1')
+            ->with([
+                'tests' => [
+                    [
+                        'test' => 'knee_extension_strength',
+                        'on' => '2026-03-02',
+                        'affected' => 300.5,
+                        'unaffected' => 400,
+                        'unit' => 'N',
+                    ],
+                ],
+            ]);
+        $entries = (array) BundleWriter::of(
+            $case->file(),
+            Support::catalogue(),
+            new RecordAbout(closedOn: Day::fromIso('2026-03-20')),
+        )['entry'];
         $resources = array_column($entries, 'resource', 'fullUrl');
-        $of = static fn(string $type, string $code = ''): array => array_values(array_filter($resources, static fn(mixed $resource): bool => self::at($resource, 'resourceType') === $type && ($code === '' || self::at($resource, 'code', 'coding', 0, 'code') === $code)));
+        $of = static fn(string $type, string $code = ''): array => array_values(
+            array_filter(
+                $resources,
+                static fn(mixed $resource): bool => self::at($resource, 'resourceType') === $type &&
+                    ($code === '' || self::at($resource, 'code', 'coding', 0, 'code') === $code),
+            ),
+        );
 
         self::assertSame('Kneecap tendon', self::at($of('Condition'), 0, 'code', 'text'));
         self::assertSame('inactive', self::at($of('Condition'), 0, 'clinicalStatus', 'coding', 0, 'code'));
         self::assertSame('2026-03-20', self::at($of('Condition'), 0, 'abatementDateTime'));
         $morning = $of('Observation', 'morning-test')[0];
-        self::assertSame(['value' => 3, 'unit' => 'score', 'system' => 'http://unitsofmeasure.org', 'code' => '{score}'], self::at($morning, 'valueQuantity'));
+        self::assertSame(
+            ['value' => 3, 'unit' => 'score', 'system' => 'http://unitsofmeasure.org', 'code' => '{score}'],
+            self::at($morning, 'valueQuantity'),
+        );
         self::assertSame('72514-3', self::at($morning, 'code', 'coding', 1, 'code'));
-        self::assertSame(['value' => 15, 'unit' => 'min', 'system' => 'http://unitsofmeasure.org', 'code' => 'min'], self::at($morning, 'component', 0, 'valueQuantity'));
+        self::assertSame(
+            ['value' => 15, 'unit' => 'min', 'system' => 'http://unitsofmeasure.org', 'code' => 'min'],
+            self::at($morning, 'component', 0, 'valueQuantity'),
+        );
         self::assertSame('night_ache', self::at($morning, 'component', 1, 'valueCodeableConcept', 'coding', 0, 'code'));
         self::assertSame(4, self::at($of('Observation', 'worst-pain'), 0, 'valueQuantity', 'value'));
         $strength = $of('Observation', 'knee_extension_strength');
-        self::assertSame([300.5, 'N', 400, 'N'], array_map(static fn(array $steps): mixed => self::at($strength, 0, 'component', $steps[0], 'valueQuantity', $steps[1]), [[0, 'value'], [0, 'code'], [1, 'value'], [1, 'code']]));
+        self::assertSame(
+            [300.5, 'N', 400, 'N'],
+            array_map(
+                static fn(array $steps): mixed => self::at(
+                    $strength,
+                    0,
+                    'component',
+                    $steps[0],
+                    'valueQuantity',
+                    $steps[1],
+                ),
+                [[0, 'value'], [0, 'code'], [1, 'value'], [1, 'code']],
+            ),
+        );
         self::assertSame('3 × 8 at 40 kg', self::at($of('CarePlan'), 1, 'activity', 0, 'detail', 'description'));
         $stage = self::at($of('Procedure'), 0, 'basedOn', 0, 'reference');
         self::assertIsString($stage);
-        self::assertSame('slow', self::at($resources, $stage, 'identifier', 0, 'value'), 'a session points at its stage');
+        self::assertSame(
+            'slow',
+            self::at($resources, $stage, 'identifier', 0, 'value'),
+            'a session points at its stage',
+        );
     }
 
     public function testEveryReferenceIsToSomethingInIt(): void
@@ -101,7 +216,10 @@ final class HealthRecordTest extends TestCase
         self::assertCount(count((array) $bundle['entry']), $urls);
         self::assertSame($urls, array_values(array_unique($urls)));
         foreach ($urls as $url) {
-            self::assertMatchesRegularExpression('/^urn:uuid:[0-9a-f]{8}-[0-9a-f]{4}-5[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/', $url);
+            self::assertMatchesRegularExpression(
+                '/^urn:uuid:[0-9a-f]{8}-[0-9a-f]{4}-5[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/',
+                $url,
+            );
         }
         preg_match_all('/"reference":"([^"]+)"/', self::json($bundle), $named);
         self::assertGreaterThan(100, count($named[1]));
@@ -116,7 +234,22 @@ final class HealthRecordTest extends TestCase
 
     public function testFieldsOfEveryKindComeBack(): void
     {
-        foreach ([true, false, 0, -3, 2.5, '', 'words', [], [1, 2], [[]], ['a' => 1, 'b' => ['c' => '', 'd' => [['e' => 1.5], ['e' => false]]]]] as $value) {
+        foreach (
+            [
+                true,
+                false,
+                0,
+                -3,
+                2.5,
+                '',
+                'words',
+                [],
+                [1, 2],
+                [[]],
+                ['a' => 1, 'b' => ['c' => '', 'd' => [['e' => 1.5], ['e' => false]]]],
+            ]
+            as $value
+        ) {
             $written = json_decode((string) json_encode(Fields::write('x', $value)), true);
             self::assertIsArray($written);
             self::assertSame($value, Fields::read($written, ''));
@@ -130,7 +263,11 @@ final class HealthRecordTest extends TestCase
             '{"resourceType":"Patient"}' => '/resourceType',
             '{"resourceType":"Bundle","entry":[{}]}' => '/entry/0/resource',
             '{"resourceType":"Bundle","entry":[]}' => '/entry',
-            str_replace('"valueString":"Europe/Lisbon"', '"valueDate":"2026-01-01"', $bundle) => '/entry/5/resource/extension/0',
+            str_replace(
+                '"valueString":"Europe/Lisbon"',
+                '"valueDate":"2026-01-01"',
+                $bundle,
+            ) => '/entry/5/resource/extension/0',
             str_replace('"code":"patellar_tendon"', '"code":"tail"', $bundle) => '/case/structure',
             '{"resourceType":"Bundle","entry":[' . str_repeat('{"resource":{}},', 150_000) . '{}]}' => '',
         ];

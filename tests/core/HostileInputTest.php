@@ -18,12 +18,22 @@ final class HostileInputTest extends TestCase
         yield 'a list' => [static fn(): string => '[]'];
         yield 'a number' => [static fn(): string => '1'];
         yield 'deep nesting' => [static fn(): string => str_repeat('{"a":', 100_000) . '1' . str_repeat('}', 100_000)];
-        yield 'another encoding' => [static fn(): string => (string) mb_convert_encoding('{"format":"rung-case/1"}', 'UTF-16')];
+        yield 'another encoding' => [
+            static fn(): string => (string) mb_convert_encoding('{"format":"rung-case/1"}', 'UTF-16'),
+        ];
         yield 'a broken letter' => [static fn(): string => "{\"format\":\"rung-case/1\",\"timezone\":\"\xff\"}"];
         yield 'a field named zero' => [static fn(): string => '{"\\u0000a":1}'];
-        yield 'a million check-ins' => [static fn(): string => '{"check_ins":[' . implode(',', array_fill(0, 1_000_000, '{"id":"c","at":"2026-03-01T07:00:00Z"}')) . ']}'];
-        yield 'empty lists without end' => [static fn(): string => '{"sessions":[' . str_repeat('[0],', 149_000) . '[0]]}'];
-        yield 'a number beyond all numbers' => [static fn(): string => '{"format":1e999,"athlete":{"body_mass_kg":1e308}}'];
+        yield 'a million check-ins' => [
+            static fn(): string => '{"check_ins":[' .
+                implode(',', array_fill(0, 1_000_000, '{"id":"c","at":"2026-03-01T07:00:00Z"}')) .
+                ']}',
+        ];
+        yield 'empty lists without end' => [
+            static fn(): string => '{"sessions":[' . str_repeat('[0],', 149_000) . '[0]]}',
+        ];
+        yield 'a number beyond all numbers' => [
+            static fn(): string => '{"format":1e999,"athlete":{"body_mass_kg":1e308}}',
+        ];
     }
 
     /** @param callable(): string $text */
@@ -50,8 +60,19 @@ final class HostileInputTest extends TestCase
     {
         $case = __DIR__ . '/examples/evaluate-002.case.json';
         self::assertSame(0, self::command(['validate', '-'], (string) file_get_contents($case))[0]);
-        foreach ([[], ['dance', $case], ['evaluate'], ['evaluate', $case, $case], ['evaluate', '/nowhere.json'], ['validate', $case, '--loud'],
-            ['evaluate', $case, '--at=2026-03-31'], ['dose', $case, '--at=2026-03-31T00:00:00Z']] as $wrong) {
+        foreach (
+            [
+                [],
+                ['dance', $case],
+                ['evaluate'],
+                ['evaluate', $case, $case],
+                ['evaluate', '/nowhere.json'],
+                ['validate', $case, '--loud'],
+                ['evaluate', $case, '--at=2026-03-31'],
+                ['dose', $case, '--at=2026-03-31T00:00:00Z'],
+            ]
+            as $wrong
+        ) {
             [$code, $out] = self::command($wrong);
             self::assertSame([64, ''], [$code, $out], implode(' ', $wrong));
         }
@@ -66,7 +87,7 @@ final class HostileInputTest extends TestCase
     {
         $process = proc_open(
             [PHP_BINARY, __DIR__ . '/../../bin/rung', ...$arguments],
-            [['pipe', 'r'], ['pipe', 'w'], ['file', $log = (string) tempnam(sys_get_temp_dir(), 'rung'), 'w']],
+            [['pipe', 'r'], ['pipe', 'w'], ['file', ($log = (string) tempnam(sys_get_temp_dir(), 'rung')), 'w']],
             $pipes,
         );
         assert(is_resource($process));

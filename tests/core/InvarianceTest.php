@@ -45,7 +45,11 @@ final class InvarianceTest extends TestCase
                 $names["\"$record->id\""] = '"x' . count($names) . '-' . strrev($record->id) . '"';
             }
             $json = self::inUtc($file);
-            self::assertSame(strtr(self::evaluated($json, Support::NOW), $names), self::evaluated(strtr($json, $names), Support::NOW), "seed $seed");
+            self::assertSame(
+                strtr(self::evaluated($json, Support::NOW), $names),
+                self::evaluated(strtr($json, $names), Support::NOW),
+                "seed $seed",
+            );
         }
     }
 
@@ -58,9 +62,15 @@ final class InvarianceTest extends TestCase
             self::assertIsArray($evaluated['week']);
             self::assertIsArray($evaluated['week']['this']);
             $expected = self::summed($file);
-            $seen += $expected['volume_load_kg'] > 0 || $expected['isometric_s'] > 0 || $expected['contacts'] > 0 ? 1 : 0;
+            $seen +=
+                $expected['volume_load_kg'] > 0 || $expected['isometric_s'] > 0 || $expected['contacts'] > 0 ? 1 : 0;
             foreach ($expected as $what => $amount) {
-                self::assertEqualsWithDelta($amount, $evaluated['week']['this'][$what] ?? null, 0.051, "seed $seed, $what");
+                self::assertEqualsWithDelta(
+                    $amount,
+                    $evaluated['week']['this'][$what] ?? null,
+                    0.051,
+                    "seed $seed, $what",
+                );
             }
         }
         self::assertGreaterThan(self::CASES / 2, $seen);
@@ -72,11 +82,18 @@ final class InvarianceTest extends TestCase
         foreach (range(1, self::CASES) as $seed) {
             $file = RandomCase::of($seed);
             $sorer = $file->with(['sessions' => array_map(self::sorer(...), $file->sessions)]);
-            $verdicts = static fn(CaseFile $file): array => array_column(Evaluator::evaluate($file, Moment::fromIso(Support::NOW))->sessions, 'verdict');
+            $verdicts = static fn(CaseFile $file): array => array_column(
+                Evaluator::evaluate($file, Moment::fromIso(Support::NOW))->sessions,
+                'verdict',
+            );
             foreach (array_map(null, $verdicts($file), $verdicts($sorer)) as [$before, $after]) {
                 self::assertInstanceOf(Verdict::class, $before);
                 self::assertInstanceOf(Verdict::class, $after);
-                self::assertLessThanOrEqual(self::place($before), self::place($after), "seed $seed: {$before->value} became {$after->value}");
+                self::assertLessThanOrEqual(
+                    self::place($before),
+                    self::place($after),
+                    "seed $seed: {$before->value} became {$after->value}",
+                );
                 $worse += $before === $after ? 0 : 1;
             }
         }
@@ -92,10 +109,18 @@ final class InvarianceTest extends TestCase
             $seen[$group->value] = true;
             $calls = self::calledForBy($evaluation);
             $place = static fn(AttentionGroup $group): int => (int) array_search($group, AttentionGroup::cases(), true);
-            self::assertLessThanOrEqual($place($calls), $place($group), "seed $seed: {$evaluation->action->kind->value} stands under {$group->value}");
+            self::assertLessThanOrEqual(
+                $place($calls),
+                $place($group),
+                "seed $seed: {$evaluation->action->kind->value} stands under {$group->value}",
+            );
             // Nobody is asked to raise a load while a stop waits for its review.
             if ($group === AttentionGroup::ReadyProgress || $group === AttentionGroup::ReadyStage) {
-                self::assertSame([], array_filter($evaluation->stops, static fn($stop): bool => !$stop->isCleared()), "seed $seed");
+                self::assertSame(
+                    [],
+                    array_filter($evaluation->stops, static fn($stop): bool => !$stop->isCleared()),
+                    "seed $seed",
+                );
             }
         }
         self::assertGreaterThanOrEqual(5, count($seen), 'the cases must come to most of the groups');
@@ -120,13 +145,16 @@ final class InvarianceTest extends TestCase
             $session->kind,
             $session->started_at,
             $session->ended_at,
-            array_map(static fn(Entry $entry): Entry => new Entry(
-                $entry->prescription,
-                $entry->sets,
-                $entry->pain === null ? null : min(10, $entry->pain + 2),
-                $entry->before,
-                $entry->after,
-            ), $session->entries),
+            array_map(
+                static fn(Entry $entry): Entry => new Entry(
+                    $entry->prescription,
+                    $entry->sets,
+                    $entry->pain === null ? null : min(10, $entry->pain + 2),
+                    $entry->before,
+                    $entry->after,
+                ),
+                $session->entries,
+            ),
             $session->planned,
             $session->participation,
             $session->minutes,
@@ -159,11 +187,14 @@ final class InvarianceTest extends TestCase
                     $body = ($asked->dose->body_fraction ?? 0) * ($file->athlete->body_mass_kg ?? 0);
                     $tempo = $asked->dose->tempo;
                     match ($asked->mode->value) {
-                        'isometric' => $sum['isometric_s'] += $reps * ($set->hold_s ?? 0),
-                        'plyometric' => $sum['contacts'] += $reps * ($asked->dose->contacts_per_rep ?? 1),
+                        'isometric' => ($sum['isometric_s'] += $reps * ($set->hold_s ?? 0)),
+                        'plyometric' => ($sum['contacts'] += $reps * ($asked->dose->contacts_per_rep ?? 1)),
                         'isotonic', 'eccentric' => [
-                            $sum['volume_load_kg'] += $reps * (($set->load_kg ?? 0) + $body),
-                            $sum['moving_s'] += $tempo === null ? 0 : $reps * ($tempo->lift_s + $tempo->top_s + $tempo->lower_s + $tempo->bottom_s),
+                            ($sum['volume_load_kg'] += $reps * (($set->load_kg ?? 0) + $body)),
+                            ($sum['moving_s'] +=
+                                $tempo === null
+                                    ? 0
+                                    : $reps * ($tempo->lift_s + $tempo->top_s + $tempo->lower_s + $tempo->bottom_s)),
                         ],
                         default => null,
                     };
@@ -189,7 +220,9 @@ final class InvarianceTest extends TestCase
     {
         return (string) preg_replace_callback(
             '/\b\d{4}-\d\d-\d\d(?=T|\b)/',
-            static fn(array $date): string => (new \DateTimeImmutable($date[0]))->modify("+$days days")->format('Y-m-d'),
+            static fn(array $date): string => (new \DateTimeImmutable($date[0]))
+                ->modify("+$days days")
+                ->format('Y-m-d'),
             $text,
         );
     }

@@ -37,8 +37,23 @@ final class LighterWeekTest extends TestCase
     #[DataProvider('lighter')]
     public function testALighterWeekLeavesAShareOfEachKindOut(array $sessions, int $percent, array $out): void
     {
-        $booked = array_map(static fn(array $session, int $i): Booked => new Booked((string) $i, Day::fromIso(self::MONDAY)->plus($session[1]), $session[0], $session[2] ?? false), $sessions, array_keys($sessions));
-        self::assertSame($out, array_map(static fn(Booked $session): string => $session->id, LighterWeek::of($booked, Day::fromIso(self::MONDAY)->plus(3), $percent)));
+        $booked = array_map(
+            static fn(array $session, int $i): Booked => new Booked(
+                (string) $i,
+                Day::fromIso(self::MONDAY)->plus($session[1]),
+                $session[0],
+                $session[2] ?? false,
+            ),
+            $sessions,
+            array_keys($sessions),
+        );
+        self::assertSame(
+            $out,
+            array_map(
+                static fn(Booked $session): string => $session->id,
+                LighterWeek::of($booked, Day::fromIso(self::MONDAY)->plus(3), $percent),
+            ),
+        );
     }
 
     public function testALighterWeekIsNeverEmptyAndNeverTouchesWhatIsDone(): void
@@ -47,13 +62,30 @@ final class LighterWeekTest extends TestCase
         for ($i = 0; $i < 300; $i++) {
             $booked = [];
             for ($n = $random->getInt(1, 12); $n > 0; $n--) {
-                $booked[] = new Booked("s$n", Day::fromIso(self::MONDAY)->plus($random->getInt(0, 6)), ['slow', 'hold', 'spring'][$random->getInt(0, 2)], $random->getInt(0, 3) === 0);
+                $booked[] = new Booked(
+                    "s$n",
+                    Day::fromIso(self::MONDAY)->plus($random->getInt(0, 6)),
+                    ['slow', 'hold', 'spring'][$random->getInt(0, 2)],
+                    $random->getInt(0, 3) === 0,
+                );
             }
-            $out = LighterWeek::of($booked, Day::fromIso(self::MONDAY), $random->getInt(LighterWeek::LEAST_PERCENT, LighterWeek::MOST_PERCENT));
+            $out = LighterWeek::of(
+                $booked,
+                Day::fromIso(self::MONDAY),
+                $random->getInt(LighterWeek::LEAST_PERCENT, LighterWeek::MOST_PERCENT),
+            );
             self::assertSame([], array_filter($out, static fn(Booked $session): bool => $session->fixed));
-            self::assertSame(count($out), count(array_unique(array_map(static fn(Booked $session): string => $session->id, $out))), 'each once');
+            self::assertSame(
+                count($out),
+                count(array_unique(array_map(static fn(Booked $session): string => $session->id, $out))),
+                'each once',
+            );
             $stays = array_filter($booked, static fn(Booked $session): bool => !in_array($session, $out, true));
-            self::assertEqualsCanonicalizing(array_unique(array_column($booked, 'slot')), array_unique(array_column($stays, 'slot')), 'of each kind something stays');
+            self::assertEqualsCanonicalizing(
+                array_unique(array_column($booked, 'slot')),
+                array_unique(array_column($stays, 'slot')),
+                'of each kind something stays',
+            );
         }
     }
 }

@@ -51,8 +51,14 @@ final class MadeUpEvidence implements Evidence
     public function __construct(private readonly bool $bothSides = false) {}
 
     /** @param list<LoggedSet> $sets of the press */
-    public function done(int $day, ?int $pain = 1, array $sets = [], bool $tooMuch = false, bool $pending = false, ?Participation $sport = null): self
-    {
+    public function done(
+        int $day,
+        ?int $pain = 1,
+        array $sets = [],
+        bool $tooMuch = false,
+        bool $pending = false,
+        ?Participation $sport = null,
+    ): self {
         $at = Moment::fromIso(Day::fromNumber(self::FROM + $day)->toIso() . 'T18:00:00Z');
         $session = new Session(
             's' . count($this->sessions),
@@ -63,7 +69,15 @@ final class MadeUpEvidence implements Evidence
             [new Entry($sport === null ? 'press' : null, $sets, $pain)],
             participation: $sport,
         );
-        $this->sessions[] = new DoneSession($session, self::FROM + $day, $pain, !$pending, !$pending && !$tooMuch, $tooMuch, $pending);
+        $this->sessions[] = new DoneSession(
+            $session,
+            self::FROM + $day,
+            $pain,
+            !$pending,
+            !$pending && !$tooMuch,
+            $tooMuch,
+            $pending,
+        );
 
         return $this;
     }
@@ -155,22 +169,36 @@ final class MadeUpEvidence implements Evidence
 
     public function sessions(int $from, int $to): array
     {
-        return array_values(array_filter($this->sessions, static fn(DoneSession $session): bool => $session->day >= $from && $session->day <= $to));
+        return array_values(
+            array_filter(
+                $this->sessions,
+                static fn(DoneSession $session): bool => $session->day >= $from && $session->day <= $to,
+            ),
+        );
     }
 
     public function scores(int $from, int $to): array
     {
-        return array_values(array_filter($this->scores, static fn(array $score): bool => $score['day'] >= $from && $score['day'] <= $to));
+        return array_values(
+            array_filter(
+                $this->scores,
+                static fn(array $score): bool => $score['day'] >= $from && $score['day'] <= $to,
+            ),
+        );
     }
 
     public function tests(int $by): array
     {
-        return array_values(array_filter($this->tests, static fn(StrengthTest $test): bool => $test->on->number <= $by));
+        return array_values(
+            array_filter($this->tests, static fn(StrengthTest $test): bool => $test->on->number <= $by),
+        );
     }
 
     public function outcomes(int $by): array
     {
-        return array_values(array_filter($this->outcomes, static fn(Outcome $outcome): bool => $outcome->on->number <= $by));
+        return array_values(
+            array_filter($this->outcomes, static fn(Outcome $outcome): bool => $outcome->on->number <= $by),
+        );
     }
 
     public function signedOn(int $by): ?int
@@ -188,7 +216,13 @@ final class MadeUpEvidence implements Evidence
 
     public function planned(int $from, int $to): array
     {
-        return array_values(array_filter($this->planned, static fn(PlannedSession $planned): bool => $planned->on->number >= $from && $planned->on->number <= $to));
+        return array_values(
+            array_filter(
+                $this->planned,
+                static fn(PlannedSession $planned): bool => $planned->on->number >= $from &&
+                    $planned->on->number <= $to,
+            ),
+        );
     }
 
     public function isBegun(PlannedSession $planned): bool
@@ -198,7 +232,12 @@ final class MadeUpEvidence implements Evidence
 
     public function ahead(int $from, int $to): array
     {
-        return array_values(array_filter($this->planned(max($from, $this->today()), $to), fn(PlannedSession $planned): bool => !$this->isBegun($planned)));
+        return array_values(
+            array_filter(
+                $this->planned(max($from, $this->today()), $to),
+                fn(PlannedSession $planned): bool => !$this->isBegun($planned),
+            ),
+        );
     }
 
     public function isPractice(PlannedSession $planned): bool

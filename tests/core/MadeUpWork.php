@@ -30,7 +30,7 @@ final readonly class MadeUpWork implements WorkDone
 
     public function presentLoadKg(Prescription $prescription): int|float
     {
-        return $prescription->dose->load_kg ?? $this->sets[0]->load_kg ?? 0;
+        return $prescription->dose->load_kg ?? ($this->sets[0]->load_kg ?? 0);
     }
 
     public function isDone(Prescription $prescription): bool

@@ -28,18 +28,33 @@ final class MeasuresTest extends TestCase
             self::assertContains(Measure::RANGE, $keys);
             self::assertSame(count($keys), count(array_unique($keys)));
             // Heel raises are a count to a standard already.
-            self::assertSame(Support::catalogue()->measure($info->strengthTest)->unit !== 'repetitions', in_array(Measure::COUNT, $keys, true), $structure->value);
+            self::assertSame(
+                Support::catalogue()->measure($info->strengthTest)->unit !== 'repetitions',
+                in_array(Measure::COUNT, $keys, true),
+                $structure->value,
+            );
         }
     }
 
     public function testWhatAGateAsksForIsMeasuredToo(): void
     {
         $structure = Support::catalogue()->structure(Structure::PatellarTendon);
-        $gate = static fn(string $test): Criterion => Json::read('{"type": "symmetry", "test": "' . $test . '", "min_percent": 90}', Criterion::read(...));
-        $criteria = array_values(array_filter([$gate('hop_distance'), $gate('knee_extension_strength'), $gate('hop_distance')], static fn(Criterion $criterion): bool => $criterion instanceof OverTest));
+        $gate = static fn(string $test): Criterion => Json::read(
+            '{"type": "symmetry", "test": "' . $test . '", "min_percent": 90}',
+            Criterion::read(...),
+        );
+        $criteria = array_values(
+            array_filter(
+                [$gate('hop_distance'), $gate('knee_extension_strength'), $gate('hop_distance')],
+                static fn(Criterion $criterion): bool => $criterion instanceof OverTest,
+            ),
+        );
         self::assertCount(3, $criteria);
         $measures = Measure::of($structure, Support::catalogue(), $criteria);
-        self::assertSame(['knee_extension_strength', Measure::RANGE, Measure::COUNT, 'hop_distance'], array_column($measures, 'key'));
+        self::assertSame(
+            ['knee_extension_strength', Measure::RANGE, Measure::COUNT, 'hop_distance'],
+            array_column($measures, 'key'),
+        );
         self::assertSame('Hop for distance', $measures[3]->title);
     }
 
@@ -51,11 +66,31 @@ final class MeasuresTest extends TestCase
         self::assertSame('Visit.', $words(false)->of([], [], []));
         self::assertSame(
             'Visit. Tried: Wall sit, high, a hold of 30 s: pain 4 of 10; Leg press, two legs, 1 repetition at 62.5 kg: pain 2 of 10, 0 in reserve.',
-            $words(false)->of([$trial('{"exercise": "wall_sit_high", "hold_s": 30, "load_kg": 0, "pain": 4}'), $trial('{"exercise": "leg_press_two", "reps": 1, "load_kg": 62.5, "pain": 2, "reserve": 0}')], [], []),
+            $words(false)->of(
+                [
+                    $trial('{"exercise": "wall_sit_high", "hold_s": 30, "load_kg": 0, "pain": 4}'),
+                    $trial('{"exercise": "leg_press_two", "reps": 1, "load_kg": 62.5, "pain": 2, "reserve": 0}'),
+                ],
+                [],
+                [],
+            ),
         );
-        self::assertSame('Visit. Tried: Squat, 5 repetitions: pain 8 of 10, the stop level.', $words(false)->of([$trial('{"exercise": "squat", "reps": 5, "pain": 8}')], [], []));
-        $tests = [new StrengthTest('knee_extension_strength', $day, 400, 300, 'N'), new StrengthTest('something_else', $day, 0, 10, 'cm')];
-        self::assertSame('Visit. Measured: Knee extension strength 400 and 300 N, symmetry 133.3 %; Something else 0 and 10 cm, symmetry 0 %; Severity score -2.5.', $words(false)->of([], $tests, [new Outcome('severity_score', $day, -2.5)]));
-        self::assertStringContainsString('symmetry 75 %', $words(true)->of([], $tests, []), 'where both are affected the smaller is given as a share of the larger');
+        self::assertSame(
+            'Visit. Tried: Squat, 5 repetitions: pain 8 of 10, the stop level.',
+            $words(false)->of([$trial('{"exercise": "squat", "reps": 5, "pain": 8}')], [], []),
+        );
+        $tests = [
+            new StrengthTest('knee_extension_strength', $day, 400, 300, 'N'),
+            new StrengthTest('something_else', $day, 0, 10, 'cm'),
+        ];
+        self::assertSame(
+            'Visit. Measured: Knee extension strength 400 and 300 N, symmetry 133.3 %; Something else 0 and 10 cm, symmetry 0 %; Severity score -2.5.',
+            $words(false)->of([], $tests, [new Outcome('severity_score', $day, -2.5)]),
+        );
+        self::assertStringContainsString(
+            'symmetry 75 %',
+            $words(true)->of([], $tests, []),
+            'where both are affected the smaller is given as a share of the larger',
+        );
     }
 }

@@ -51,20 +51,41 @@ final class MeasuringTest extends TestCase
     public function testWhereLessIsBetterAFallIsBetter(): void
     {
         $measure = Measure::score('distress', 'Distress', 0, 100, false, 10);
-        $course = MeasureCourse::of($measure, array_map(static fn(array $row): Taken => Taken::ofOutcome(new Outcome('distress', Day::fromIso($row[0]), $row[1])), [['2026-02-02', 40], ['2026-01-05', 60]]), false, null);
+        $course = MeasureCourse::of(
+            $measure,
+            array_map(
+                static fn(array $row): Taken => Taken::ofOutcome(
+                    new Outcome('distress', Day::fromIso($row[0]), $row[1]),
+                ),
+                [['2026-02-02', 40], ['2026-01-05', 60]],
+            ),
+            false,
+            null,
+        );
         self::assertSame(Meaning::Better, $course->latest()?->meaning, 'they are put in order by their days');
         self::assertNull($course->latest()->symmetryPercent);
-        self::assertSame('−33.3 % since Mon 5 Jan: better, by more than the noise of the measure (10 points).', MeasureWords::course($course));
+        self::assertSame(
+            '−33.3 % since Mon 5 Jan: better, by more than the noise of the measure (10 points).',
+            MeasureWords::course($course),
+        );
     }
 
     public function testSwappingTheSidesTurnsTheSymmetryOver(): void
     {
         for ($affected = 50; $affected <= 500; $affected += 50) {
-            $straight = self::course('knee_extension_strength', [['2026-01-05', $affected, 300]])->latest()->symmetryPercent ?? 0;
-            $swapped = self::course('knee_extension_strength', [['2026-01-05', 300, $affected]])->latest()->symmetryPercent ?? 0;
+            $straight =
+                self::course('knee_extension_strength', [['2026-01-05', $affected, 300]])->latest()->symmetryPercent ??
+                0;
+            $swapped =
+                self::course('knee_extension_strength', [['2026-01-05', 300, $affected]])->latest()->symmetryPercent ??
+                0;
             self::assertEqualsWithDelta(10_000, $straight * $swapped, 1e-6);
             $both = self::course('knee_extension_strength', [['2026-01-05', $affected, 300]], true)->latest();
-            self::assertEqualsWithDelta(100 * min($affected, 300) / max($affected, 300), $both->symmetryPercent ?? 0, 1e-9);
+            self::assertEqualsWithDelta(
+                (100 * min($affected, 300)) / max($affected, 300),
+                $both->symmetryPercent ?? 0,
+                1e-9,
+            );
             self::assertEqualsWithDelta(min($affected, 300) / 70, $both->perKg ?? 0, 1e-9);
         }
     }
@@ -73,12 +94,21 @@ final class MeasuringTest extends TestCase
     {
         $course = self::course('heel_raise_count', [['2026-01-05', 0, 20], ['2026-02-02', 8, 20]]);
         self::assertNull($course->latest()?->changePercent);
-        self::assertSame('Sore side +8 repetitions since Mon 5 Jan: better, by more than the noise of the measure (4 repetitions).', MeasureWords::course($course));
+        self::assertSame(
+            'Sore side +8 repetitions since Mon 5 Jan: better, by more than the noise of the measure (4 repetitions).',
+            MeasureWords::course($course),
+        );
         self::assertNull($course->points[1]->perKg, 'repetitions say nothing by the kilogram');
         self::assertSame('Not measured yet.', MeasureWords::course(self::course('heel_raise_count', [])));
-        self::assertSame('Measured once, on Mon 5 Jan.', MeasureWords::course(self::course('heel_raise_count', [['2026-01-05', 0, 20]])));
+        self::assertSame(
+            'Measured once, on Mon 5 Jan.',
+            MeasureWords::course(self::course('heel_raise_count', [['2026-01-05', 0, 20]])),
+        );
         self::assertNull(self::course('heel_raise_count', [])->noise());
-        self::assertSame(['low' => 255, 'high' => 345], self::course('knee_extension_strength', [['2026-01-05', 300, 400]])->noise());
+        self::assertSame(
+            ['low' => 255, 'high' => 345],
+            self::course('knee_extension_strength', [['2026-01-05', 300, 400]])->noise(),
+        );
     }
 
     /** @return iterable<string, array{string, string, int|float|null, bool, string|null}> the last test is of 2 March */
@@ -87,14 +117,35 @@ final class MeasuringTest extends TestCase
         $symmetry = '{"type": "symmetry", "test": "knee_extension_strength", "min_percent": 90, "within_days": 28}';
         yield 'on its last day' => [$symmetry, '2026-03-29', 378, false, null];
         yield 'a day later' => [$symmetry, '2026-03-30', 378, true, 'last 28 days ago; the gate needs one within 28'];
-        yield 'a value' => ['{"type": "test_value", "test": "knee_extension_strength", "min": 350}', '2026-03-10', 350, false, null];
-        yield 'a change since the first' => ['{"type": "test_change", "test": "knee_extension_strength", "min_percent": 20}', '2026-03-10', 360, false, null];
+        yield 'a value' => [
+            '{"type": "test_value", "test": "knee_extension_strength", "min": 350}',
+            '2026-03-10',
+            350,
+            false,
+            null,
+        ];
+        yield 'a change since the first' => [
+            '{"type": "test_change", "test": "knee_extension_strength", "min_percent": 20}',
+            '2026-03-10',
+            360,
+            false,
+            null,
+        ];
     }
 
     #[DataProvider('gates')]
-    public function testTheGateTellsWhatToReachAndWhenItIsDue(string $criterion, string $today, int|float|null $toReach, bool $due, ?string $words): void
-    {
-        $gate = MeasureGate::of(self::criterion($criterion), self::course('knee_extension_strength', [['2026-01-05', 300, 400], ['2026-03-02', 330, 420]]), Day::fromIso($today));
+    public function testTheGateTellsWhatToReachAndWhenItIsDue(
+        string $criterion,
+        string $today,
+        int|float|null $toReach,
+        bool $due,
+        ?string $words,
+    ): void {
+        $gate = MeasureGate::of(
+            self::criterion($criterion),
+            self::course('knee_extension_strength', [['2026-01-05', 300, 400], ['2026-03-02', 330, 420]]),
+            Day::fromIso($today),
+        );
         self::assertEqualsWithDelta($toReach, $gate->toReach, 1e-9);
         self::assertSame($due, $gate->isDue);
         self::assertSame($words, MeasureWords::due($gate));
@@ -102,12 +153,20 @@ final class MeasuringTest extends TestCase
 
     public function testWhatWasNeverMeasuredIsDue(): void
     {
-        $gate = MeasureGate::of(self::criterion('{"type": "symmetry", "test": "knee_extension_strength", "min_percent": 90}'), self::course('knee_extension_strength', []), Day::fromIso('2026-03-02'));
+        $gate = MeasureGate::of(
+            self::criterion('{"type": "symmetry", "test": "knee_extension_strength", "min_percent": 90}'),
+            self::course('knee_extension_strength', []),
+            Day::fromIso('2026-03-02'),
+        );
         self::assertTrue($gate->isDue);
         self::assertNull($gate->toReach);
         self::assertSame('never measured; the gate needs one within 28 days', MeasureWords::due($gate));
         // Where both sides are affected the weaker one is measured against the stronger.
-        $both = MeasureGate::of(self::criterion('{"type": "symmetry", "test": "knee_extension_strength", "min_percent": 90}'), self::course('knee_extension_strength', [['2026-03-01', 400, 300]], true), Day::fromIso('2026-03-02'));
+        $both = MeasureGate::of(
+            self::criterion('{"type": "symmetry", "test": "knee_extension_strength", "min_percent": 90}'),
+            self::course('knee_extension_strength', [['2026-03-01', 400, 300]], true),
+            Day::fromIso('2026-03-02'),
+        );
         self::assertEqualsWithDelta(360, $both->toReach, 1e-9);
     }
 
@@ -116,13 +175,24 @@ final class MeasuringTest extends TestCase
         $ratio = Support::catalogue()->measure('grip_strength')->ratio;
         self::assertNotNull($ratio);
         $bent = self::course('grip_strength', [['2026-03-01', 330, 400]]);
-        self::assertSame('+10 % against Grip strength, elbow straight; 5 to 10 % is usual.', MeasureWords::ratio($bent, self::course('grip_strength_straight', [['2026-03-01', 300, 400]]), $ratio));
-        self::assertStringContainsString('both have to be measured', MeasureWords::ratio($bent, self::course('grip_strength_straight', []), $ratio));
+        self::assertSame(
+            '+10 % against Grip strength, elbow straight; 5 to 10 % is usual.',
+            MeasureWords::ratio($bent, self::course('grip_strength_straight', [['2026-03-01', 300, 400]]), $ratio),
+        );
+        self::assertStringContainsString(
+            'both have to be measured',
+            MeasureWords::ratio($bent, self::course('grip_strength_straight', []), $ratio),
+        );
     }
 
     public function testProposalsFollowStructureAndStage(): void
     {
-        $proposed = static fn(Structure $structure, ?Mode $stage): array => array_keys(array_filter(Support::catalogue()->measures, static fn(Measure $measure): bool => $measure->isProposedFor($structure, $stage)));
+        $proposed = static fn(Structure $structure, ?Mode $stage): array => array_keys(
+            array_filter(
+                Support::catalogue()->measures,
+                static fn(Measure $measure): bool => $measure->isProposedFor($structure, $stage),
+            ),
+        );
         $early = $proposed(Structure::PatellarTendon, Mode::Isometric);
         $springs = $proposed(Structure::PatellarTendon, Mode::Plyometric);
         self::assertContains('knee_extension_strength', $early);
@@ -133,13 +203,19 @@ final class MeasuringTest extends TestCase
         self::assertContains('hop_distance', $proposed(Structure::PatellarTendon, Mode::Sport));
         self::assertNotContains('grip_strength', $springs);
         foreach (Structure::cases() as $structure) {
-            self::assertContains(Support::catalogue()->structure($structure)->strengthTest, $proposed($structure, null), $structure->value);
+            self::assertContains(
+                Support::catalogue()->structure($structure)->strengthTest,
+                $proposed($structure, null),
+                $structure->value,
+            );
         }
     }
 
     public function testTheBestTryCountsAndAStruckOneStays(): void
     {
-        $measurement = self::measurement('{"measure": "knee_extension_strength", "on": "2026-03-02", "affected": [{"value": 300}, {"value": 900, "struck": true}, {"value": 31, "unit": "kg"}], "unaffected": [{"value": 100, "unit": "lb"}], "lever_m": 0.32, "joint_angle": " knee at 30° "}');
+        $measurement = self::measurement(
+            '{"measure": "knee_extension_strength", "on": "2026-03-02", "affected": [{"value": 300}, {"value": 900, "struck": true}, {"value": 31, "unit": "kg"}], "unaffected": [{"value": 100, "unit": "lb"}], "lever_m": 0.32, "joint_angle": " knee at 30° "}',
+        );
         self::assertSame(304, $measurement->ofAffected()->best ?? null);
         self::assertSame(444.8, $measurement->ofUnaffected()->best ?? null);
         self::assertSame([], $measurement->faults());
@@ -149,18 +225,30 @@ final class MeasuringTest extends TestCase
 
     public function testAMaximumIsWorkedOutFromASet(): void
     {
-        $measurement = self::measurement('{"measure": "leg_press_maximum", "on": "2026-03-02", "affected": [{"load_kg": 80, "reps": 6, "rir": 2}], "unaffected": [{"load_kg": 100, "reps": 1}]}');
+        $measurement = self::measurement(
+            '{"measure": "leg_press_maximum", "on": "2026-03-02", "affected": [{"load_kg": 80, "reps": 6, "rir": 2}], "unaffected": [{"load_kg": 100, "reps": 1}]}',
+        );
         self::assertSame(101.3, $measurement->ofAffected()->best ?? null);
         self::assertSame(100, $measurement->ofUnaffected()->best ?? null);
-        self::assertSame(110, self::measurement('{"measure": "leg_press_maximum", "on": "2026-03-02", "affected": [{"value": 110, "unit": "kg"}]}')->ofAffected()->best ?? null, 'one that is known already');
+        self::assertSame(
+            110,
+            self::measurement(
+                '{"measure": "leg_press_maximum", "on": "2026-03-02", "affected": [{"value": 110, "unit": "kg"}]}',
+            )->ofAffected()->best ?? null,
+            'one that is known already',
+        );
         self::assertSame(['value' => 101.3, 'load_kg' => 80, 'reps' => 6, 'rir' => 2], self::tries($measurement)[0]);
     }
 
     public function testACurveCountsOnceItsPeakIsLookedUp(): void
     {
-        $measurement = self::measurement('{"measure": "knee_extension_strength", "on": "2026-03-02", "affected": [{"curve": "a"}, {"curve": "b"}], "unaffected": [{"value": 300}]}');
+        $measurement = self::measurement(
+            '{"measure": "knee_extension_strength", "on": "2026-03-02", "affected": [{"curve": "a"}, {"curve": "b"}], "unaffected": [{"value": 300}]}',
+        );
         self::assertSame(['affected' => 'must hold a try that counts'], $measurement->faults());
-        $peaks = static fn(Attempt $try): Attempt => $try->curve === null ? $try : $try->withValue(['a' => 280.5, 'b' => 290][$try->curve] ?? 0);
+        $peaks = static fn(Attempt $try): Attempt => $try->curve === null
+            ? $try
+            : $try->withValue(['a' => 280.5, 'b' => 290][$try->curve] ?? 0);
         $found = $measurement->withCurves($peaks, $peaks);
         self::assertSame(290, $found->ofAffected()->best ?? null);
         self::assertSame(['value' => 280.5, 'curve' => 'a'], self::tries($found)[0]);
@@ -169,16 +257,48 @@ final class MeasuringTest extends TestCase
     /** @return iterable<string, array{string, string}> */
     public static function bad(): iterable
     {
-        yield 'a measure that is none' => ['{"measure": "luck", "on": "2026-03-02", "affected": []}', '/measure must be a measure of the library'];
-        yield 'a lever of nothing' => ['{"measure": "knee_extension_strength", "on": "2026-03-02", "affected": [], "lever_m": 0}', '/lever_m must be over 0'];
-        yield 'a lever of a count' => ['{"measure": "heel_raise_count", "on": "2026-03-02", "affected": [], "lever_m": 0.3}', '/lever_m belongs to a force alone'];
-        yield 'two sides of one' => ['{"measure": "hip_squeeze_long", "on": "2026-03-02", "affected": [{"value": 200}], "unaffected": [{"value": 200}]}', '/unaffected must be left out'];
-        yield 'beyond anybody' => ['{"measure": "heel_raise_count", "on": "2026-03-02", "affected": [{"value": 201}]}', '/affected/0/value must be from 0 to 200 repetitions'];
-        yield 'kilograms beyond anybody' => ['{"measure": "knee_extension_strength", "on": "2026-03-02", "affected": [{"value": 600, "unit": "kg"}]}', '/affected/0/value must be from 0 to 5000 N'];
-        yield 'too many repetitions' => ['{"measure": "leg_press_maximum", "on": "2026-03-02", "affected": [{"load_kg": 40, "reps": 18, "rir": 3}]}', '/affected/0/reps and those in reserve must be 20 together at most'];
-        yield 'another unit' => ['{"measure": "heel_raise_count", "on": "2026-03-02", "affected": [{"value": 20, "unit": "kg"}]}', '/affected/0/unit must be repetitions for this measure'];
-        yield 'a curve of a count' => ['{"measure": "heel_raise_count", "on": "2026-03-02", "affected": [{"curve": "a"}]}', '/affected/0/curve belongs to a force alone'];
-        yield 'tries without end' => ['{"measure": "heel_raise_count", "on": "2026-03-02", "affected": [' . implode(',', array_fill(0, 13, '{"value": 20}')) . ']}', '/affected must hold at most 12 tries'];
+        yield 'a measure that is none' => [
+            '{"measure": "luck", "on": "2026-03-02", "affected": []}',
+            '/measure must be a measure of the library',
+        ];
+        yield 'a lever of nothing' => [
+            '{"measure": "knee_extension_strength", "on": "2026-03-02", "affected": [], "lever_m": 0}',
+            '/lever_m must be over 0',
+        ];
+        yield 'a lever of a count' => [
+            '{"measure": "heel_raise_count", "on": "2026-03-02", "affected": [], "lever_m": 0.3}',
+            '/lever_m belongs to a force alone',
+        ];
+        yield 'two sides of one' => [
+            '{"measure": "hip_squeeze_long", "on": "2026-03-02", "affected": [{"value": 200}], "unaffected": [{"value": 200}]}',
+            '/unaffected must be left out',
+        ];
+        yield 'beyond anybody' => [
+            '{"measure": "heel_raise_count", "on": "2026-03-02", "affected": [{"value": 201}]}',
+            '/affected/0/value must be from 0 to 200 repetitions',
+        ];
+        yield 'kilograms beyond anybody' => [
+            '{"measure": "knee_extension_strength", "on": "2026-03-02", "affected": [{"value": 600, "unit": "kg"}]}',
+            '/affected/0/value must be from 0 to 5000 N',
+        ];
+        yield 'too many repetitions' => [
+            '{"measure": "leg_press_maximum", "on": "2026-03-02", "affected": [{"load_kg": 40, "reps": 18, "rir": 3}]}',
+            '/affected/0/reps and those in reserve must be 20 together at most',
+        ];
+        yield 'another unit' => [
+            '{"measure": "heel_raise_count", "on": "2026-03-02", "affected": [{"value": 20, "unit": "kg"}]}',
+            '/affected/0/unit must be repetitions for this measure',
+        ];
+        yield 'a curve of a count' => [
+            '{"measure": "heel_raise_count", "on": "2026-03-02", "affected": [{"curve": "a"}]}',
+            '/affected/0/curve belongs to a force alone',
+        ];
+        yield 'tries without end' => [
+            '{"measure": "heel_raise_count", "on": "2026-03-02", "affected": [' .
+            implode(',', array_fill(0, 13, '{"value": 20}')) .
+            ']}',
+            '/affected must hold at most 12 tries',
+        ];
     }
 
     #[DataProvider('bad')]
@@ -193,9 +313,18 @@ final class MeasuringTest extends TestCase
     public static function incomplete(): iterable
     {
         yield 'one side alone' => ['"affected": [{"value": 20}]', ['unaffected' => 'must hold a try that counts']];
-        yield 'all struck' => ['"affected": [{"value": 20, "struck": true}], "unaffected": [{"value": 20}]', ['affected' => 'must hold a try that counts']];
-        yield 'nothing to compare with' => ['"affected": [{"value": 20}], "unaffected": [{"value": 0}]', ['unaffected' => 'must be over 0']];
-        yield 'a slip of a key' => ['"affected": [{"value": 2}], "unaffected": [{"value": 41}]', ['affected' => 'must be within 20 times']];
+        yield 'all struck' => [
+            '"affected": [{"value": 20, "struck": true}], "unaffected": [{"value": 20}]',
+            ['affected' => 'must hold a try that counts'],
+        ];
+        yield 'nothing to compare with' => [
+            '"affected": [{"value": 20}], "unaffected": [{"value": 0}]',
+            ['unaffected' => 'must be over 0'],
+        ];
+        yield 'a slip of a key' => [
+            '"affected": [{"value": 2}], "unaffected": [{"value": 41}]',
+            ['affected' => 'must be within 20 times'],
+        ];
     }
 
     /** @param array<string, string> $faults */
@@ -223,14 +352,27 @@ final class MeasuringTest extends TestCase
     #[DataProvider('odd')]
     public function testOddValuesAreAskedAbout(int|float $affected, int|float $unaffected, ?string $question): void
     {
-        $measurement = self::measurement('{"measure": "knee_extension_strength", "on": "2026-03-02", "affected": [{"value": ' . $affected . '}], "unaffected": [{"value": ' . $unaffected . '}]}');
-        $asked = MeasureSense::questions($measurement, self::course('knee_extension_strength', [['2026-02-02', 310, 400]]));
+        $measurement = self::measurement(
+            '{"measure": "knee_extension_strength", "on": "2026-03-02", "affected": [{"value": ' .
+                $affected .
+                '}], "unaffected": [{"value": ' .
+                $unaffected .
+                '}]}',
+        );
+        $asked = MeasureSense::questions(
+            $measurement,
+            self::course('knee_extension_strength', [['2026-02-02', 310, 400]]),
+        );
         if ($question === null) {
             self::assertSame([], $asked);
         } else {
             self::assertStringContainsString($question, $asked[0] ?? '');
         }
-        self::assertSame([], MeasureSense::questions($measurement, self::course('knee_extension_strength', [])), 'the first has nothing to be odd against');
+        self::assertSame(
+            [],
+            MeasureSense::questions($measurement, self::course('knee_extension_strength', [])),
+            'the first has nothing to be odd against',
+        );
     }
 
     /** @param list<array{string, int|float, int|float}> $taken */
@@ -238,7 +380,17 @@ final class MeasuringTest extends TestCase
     {
         $measure = Support::catalogue()->measure($key);
 
-        return MeasureCourse::of($measure, array_map(static fn(array $row): Taken => Taken::ofTest(new StrengthTest($key, Day::fromIso($row[0]), $row[1], $row[2], $measure->unit)), $taken), $bothSides, 70);
+        return MeasureCourse::of(
+            $measure,
+            array_map(
+                static fn(array $row): Taken => Taken::ofTest(
+                    new StrengthTest($key, Day::fromIso($row[0]), $row[1], $row[2], $measure->unit),
+                ),
+                $taken,
+            ),
+            $bothSides,
+            70,
+        );
     }
 
     private static function criterion(string $json): OverTest
@@ -262,6 +414,12 @@ final class MeasuringTest extends TestCase
     {
         $measures = Support::catalogue()->measures;
 
-        return Json::read($json, static fn(ObjectNode $node): Measurement => Measurement::read($node, static fn(string $key): ?Measure => $measures[$key] ?? null));
+        return Json::read(
+            $json,
+            static fn(ObjectNode $node): Measurement => Measurement::read(
+                $node,
+                static fn(string $key): ?Measure => $measures[$key] ?? null,
+            ),
+        );
     }
 }

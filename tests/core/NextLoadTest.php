@@ -19,9 +19,16 @@ final class NextLoadTest extends TestCase
         $load = self::next([], null);
         self::assertSame(LoadSource::ToFind, $load?->source);
         self::assertNull($load->kg);
-        self::assertSame('Load to be found: a weight that you can lift 15 times and no more. Start light, three tries at most, and write down what it was.', DoseWords::load($load, $press));
+        self::assertSame(
+            'Load to be found: a weight that you can lift 15 times and no more. Start light, three tries at most, and write down what it was.',
+            DoseWords::load($load, $press),
+        );
         $lifted = self::next([[2, [30, 32.5, 30]], [4, [35, 35, 32.5]]], null);
-        self::assertSame([LoadSource::Lifted, 32.5, '2026-03-04'], [$lifted?->source, $lifted?->kg, $lifted?->on?->toIso()], 'the least of the newest session');
+        self::assertSame(
+            [LoadSource::Lifted, 32.5, '2026-03-04'],
+            [$lifted?->source, $lifted?->kg, $lifted?->on?->toIso()],
+            'the least of the newest session',
+        );
         self::assertStringStartsWith('32.5 kg, as last lifted on ', DoseWords::load($lifted ?? $load, $press));
     }
 
@@ -43,7 +50,10 @@ final class NextLoadTest extends TestCase
 
     public function testAShareOfAMaximumIsToldOnlyWhereOneWasMeasured(): void
     {
-        $hold = Support::catalogue()->programme('knee_four_stage')->plan->stage('holds')?->stage->prescription('ext_hold');
+        $hold = Support::catalogue()
+            ->programme('knee_four_stage')
+            ->plan->stage('holds')
+            ?->stage->prescription('ext_hold');
         self::assertNotNull($hold);
         self::assertSame('5 × 45 s, effort 7 of 10', DoseWords::of($hold));
         self::assertSame('5 × 45 s, 70 % of maximum', DoseWords::of($hold, true));
@@ -63,9 +73,16 @@ final class NextLoadTest extends TestCase
      */
     private static function next(array $lifted, ?string $changeOnTheFifth, array $other = []): ?NextLoad
     {
-        $case = CaseBuilder::case()->press(array_replace(['dose' => ['sets' => 3, 'reps' => 15, 'rm' => 15, 'rest_s' => 60]], $other));
+        $case = CaseBuilder::case()->press(
+            array_replace(['dose' => ['sets' => 3, 'reps' => 15, 'rm' => 15, 'rest_s' => 60]], $other),
+        );
         foreach ($lifted as [$day, $loads]) {
-            $case->session($day, 1, ['sets' => array_map(static fn(int|float|null $kg): array => ['reps' => 15] + ($kg === null ? [] : ['load_kg' => $kg]), $loads)]);
+            $case->session($day, 1, [
+                'sets' => array_map(
+                    static fn(int|float|null $kg): array => ['reps' => 15] + ($kg === null ? [] : ['load_kg' => $kg]),
+                    $loads,
+                ),
+            ]);
         }
         if ($changeOnTheFifth !== null) {
             $case->change(5, $changeOnTheFifth);

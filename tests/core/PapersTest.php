@@ -47,7 +47,11 @@ final class PapersTest extends TestCase
             self::assertSame($keys, array_values(array_unique($keys)), 'each block can be named');
             foreach ($paper->blocks as $block) {
                 self::assertLessThanOrEqual(Block::LONGEST, mb_strlen($block->text));
-                self::assertDoesNotMatchRegularExpression('/ {2}|\.\.|,,|\bnull\b|Array| \./', $block->text, "$kind->value, $block->key");
+                self::assertDoesNotMatchRegularExpression(
+                    '/ {2}|\.\.|,,|\bnull\b|Array| \./',
+                    $block->text,
+                    "$kind->value, $block->key",
+                );
                 foreach ($block->rows as $row) {
                     self::assertCount($block->kind === BlockKind::Exercises ? 7 : count($block->columns), $row);
                 }
@@ -57,25 +61,43 @@ final class PapersTest extends TestCase
 
     public function testTheReferrerIsToldTheCourseInNumbersOfTheRecord(): void
     {
-        $facts = self::facts(self::caseWith()->at(20), measures: [self::strength(['2026-03-02' => [300, 400], '2026-03-16' => [360, 400]])]);
+        $facts = self::facts(
+            self::caseWith()->at(20),
+            measures: [self::strength(['2026-03-02' => [300, 400], '2026-03-16' => [360, 400]])],
+        );
         $paper = PaperDraft::of(PaperKind::Referrer, $facts);
         $text = self::textOf($paper, 'stands');
         // Mornings of days 1 to 7 score 4, from the 8th on 2.
         self::assertStringContainsString('scored 4 of 10 on average in the first week and 2 in the last.', $text);
-        self::assertStringContainsString('Knee extension strength on Mon 16 Mar 2026: 360 N on the sore side, 400 N on the other (symmetry 90 %).', $text);
+        self::assertStringContainsString(
+            'Knee extension strength on Mon 16 Mar 2026: 360 N on the sore side, 400 N on the other (symmetry 90 %).',
+            $text,
+        );
         self::assertStringContainsString('8 sessions have been done', self::textOf($paper, 'done'));
         self::assertStringContainsString('pain of up to 3 of 10', self::textOf($paper, 'done'));
         self::assertStringContainsString('At 8 of 10 loading stops.', self::textOf($paper, 'done'));
-        self::assertSame('Nothing for now. Please tell us if you know of anything that speaks against going on.', self::textOf($paper, 'asked'));
+        self::assertSame(
+            'Nothing for now. Please tell us if you know of anything that speaks against going on.',
+            self::textOf($paper, 'asked'),
+        );
         self::assertSame('Nadia Flint, born Mon 4 May 1998, kneecap tendon, left', $paper->about);
     }
 
     public function testUnderAStopEveryPaperSaysSoAndNothingIsAllowed(): void
     {
-        $facts = self::facts(self::caseWith()->morning(20, 2, signs: ['swelling'])->at(20), coming: [['on' => Day::fromIso('2026-03-21'), 'title' => 'Slow strength']]);
+        $facts = self::facts(
+            self::caseWith()->morning(20, 2, signs: ['swelling'])->at(20),
+            coming: [['on' => Day::fromIso('2026-03-21'), 'title' => 'Slow strength']],
+        );
         $referrer = PaperDraft::of(PaperKind::Referrer, $facts);
-        self::assertStringContainsString('Loading is stopped: swelling, reported on Fri 20 Mar 2026.', self::textOf($referrer, 'stands'));
-        self::assertStringContainsString('Please see Nadia Flint before loading goes on', self::textOf($referrer, 'asked'));
+        self::assertStringContainsString(
+            'Loading is stopped: swelling, reported on Fri 20 Mar 2026.',
+            self::textOf($referrer, 'stands'),
+        );
+        self::assertStringContainsString(
+            'Please see Nadia Flint before loading goes on',
+            self::textOf($referrer, 'asked'),
+        );
         $coach = PaperDraft::of(PaperKind::Coach, $facts);
         self::assertStringStartsWith('No loading for Nadia Flint', self::textOf($coach, 'allowed'));
         self::assertNotContains('days', array_column($coach->shown(), 'key'), 'no day is offered');
@@ -91,17 +113,23 @@ final class PapersTest extends TestCase
     {
         $facts = self::facts(
             self::caseWith()->at(20),
-            coming: [['on' => Day::fromIso('2026-03-20'), 'title' => 'Slow strength'], ['on' => Day::fromIso('2026-03-22'), 'title' => 'Slow strength']],
+            coming: [
+                ['on' => Day::fromIso('2026-03-20'), 'title' => 'Slow strength'],
+                ['on' => Day::fromIso('2026-03-22'), 'title' => 'Slow strength'],
+            ],
             sport: [new ExpectedSport(Day::fromIso('2026-03-21'), 'Rehearsal', 90, 6)],
             events: [Day::fromIso('2026-03-22')],
         );
         $paper = PaperDraft::of(PaperKind::Coach, $facts);
         $days = array_column($paper->blocks, null, 'key')['days']->rows;
-        self::assertSame([
-            ['Fri 20 Mar', 'Slow strength', 'none planned'],
-            ['Sat 21 Mar', 'none', 'Rehearsal, 90 min at an effort of 6'],
-            ['Sun 22 Mar', 'Slow strength', 'show'],
-        ], array_slice($days, 0, 3));
+        self::assertSame(
+            [
+                ['Fri 20 Mar', 'Slow strength', 'none planned'],
+                ['Sat 21 Mar', 'none', 'Rehearsal, 90 min at an effort of 6'],
+                ['Sun 22 Mar', 'Slow strength', 'show'],
+            ],
+            array_slice($days, 0, 3),
+        );
         self::assertCount(7, $days);
         $names = ['Kneecap tendon', 'patellar tendon', 'jumper’s knee'];
         self::assertSame([], $paper->diagnosisNamed($names));
@@ -110,9 +138,21 @@ final class PapersTest extends TestCase
 
         $written = $paper->written('', ['limits' => 'Her Patellar tendon may hurt a little.'], []);
         self::assertSame(['patellar tendon'], $written->diagnosisNamed($names));
-        self::assertSame([], $written->written('', [], ['limits'])->diagnosisNamed($names), 'what is left out gives nothing away');
-        self::assertSame([], $paper->written('', ['limits' => 'The patellar tendons of others'], [])->diagnosisNamed($names), 'only whole words count');
-        self::assertSame([], PaperDraft::of(PaperKind::Referrer, $facts)->diagnosisNamed($names), 'a colleague may read the diagnosis');
+        self::assertSame(
+            [],
+            $written->written('', [], ['limits'])->diagnosisNamed($names),
+            'what is left out gives nothing away',
+        );
+        self::assertSame(
+            [],
+            $paper->written('', ['limits' => 'The patellar tendons of others'], [])->diagnosisNamed($names),
+            'only whole words count',
+        );
+        self::assertSame(
+            [],
+            PaperDraft::of(PaperKind::Referrer, $facts)->diagnosisNamed($names),
+            'a colleague may read the diagnosis',
+        );
     }
 
     public function testWhatWasWrittenTakesThePlaceOfTheDraft(): void
@@ -121,8 +161,16 @@ final class PapersTest extends TestCase
         $written = $paper->written('Dr. Petra Lindqvist', ['asked' => 'Please see her.', 'close' => ''], ['course']);
         self::assertSame('Please see her.', self::textOf($written, 'asked'));
         self::assertSame('Dr. Petra Lindqvist', $written->to);
-        self::assertSame(['greeting', 'found', 'done', 'stands', 'asked'], array_column($written->shown(), 'key'), 'what is empty or left out does not stand on it');
-        self::assertSame(array_column($paper->blocks, 'key'), array_column($written->blocks, 'key'), 'and can be taken back in');
+        self::assertSame(
+            ['greeting', 'found', 'done', 'stands', 'asked'],
+            array_column($written->shown(), 'key'),
+            'what is empty or left out does not stand on it',
+        );
+        self::assertSame(
+            array_column($paper->blocks, 'key'),
+            array_column($written->blocks, 'key'),
+            'and can be taken back in',
+        );
         foreach ([[['course' => 'x'], []], [['nothing' => 'x'], []], [[], ['nothing']]] as [$texts, $leftOut]) {
             try {
                 $paper->written('', $texts, $leftOut);
@@ -137,7 +185,10 @@ final class PapersTest extends TestCase
     {
         $course = CaseCourse::of(self::caseWith()->at(20));
         self::assertCount(20, $course->scores);
-        self::assertSame(['2026-03-07', '2026-03-14', '2026-03-20'], array_map(static fn(array $row): string => $row['on']->toIso(), $course->means));
+        self::assertSame(
+            ['2026-03-07', '2026-03-14', '2026-03-20'],
+            array_map(static fn(array $row): string => $row['on']->toIso(), $course->means),
+        );
         // The last of them looks back at seven days, whole week or not.
         self::assertEquals([4, 2, 2], array_column($course->means, 'mean'));
         self::assertCount(8, $course->sessions);
@@ -146,17 +197,34 @@ final class PapersTest extends TestCase
 
     public function testTheTestSheetTellsEverySideAndChange(): void
     {
-        $paper = PaperDraft::of(PaperKind::Tests, self::facts(self::caseWith()->at(20), measures: [self::strength(['2026-03-02' => [300, 400], '2026-03-16' => [360, 400]])]));
+        $paper = PaperDraft::of(
+            PaperKind::Tests,
+            self::facts(
+                self::caseWith()->at(20),
+                measures: [self::strength(['2026-03-02' => [300, 400], '2026-03-16' => [360, 400]])],
+            ),
+        );
         $table = array_column($paper->blocks, null, 'key')['measure_knee_extension_strength'];
         self::assertSame(['Day', 'Sore side, N', 'Other side, N', 'Symmetry', 'Since the first'], $table->columns);
-        self::assertSame([['Mon 2 Mar 2026', '300', '400', '75 %', '–'], ['Mon 16 Mar 2026', '360', '400', '90 %', '+60']], $table->rows);
-        self::assertStringContainsString('better, by more than the noise of the measure', self::textOf($paper, 'words_knee_extension_strength'));
+        self::assertSame(
+            [['Mon 2 Mar 2026', '300', '400', '75 %', '–'], ['Mon 16 Mar 2026', '360', '400', '90 %', '+60']],
+            $table->rows,
+        );
+        self::assertStringContainsString(
+            'better, by more than the noise of the measure',
+            self::textOf($paper, 'words_knee_extension_strength'),
+        );
     }
 
     public function testTheSheetTellsDosesLimitsAndStops(): void
     {
         $paper = PaperDraft::of(PaperKind::Sheet, self::facts(self::evaluation(7, 30)));
-        $exercises = array_merge(...array_column(array_filter($paper->blocks, static fn(Block $block): bool => $block->kind === BlockKind::Exercises), 'rows'));
+        $exercises = array_merge(
+            ...array_column(
+                array_filter($paper->blocks, static fn(Block $block): bool => $block->kind === BlockKind::Exercises),
+                'rows',
+            ),
+        );
         self::assertNotSame([], $exercises);
         foreach ($exercises as [$title, $dose, , , , $limit]) {
             self::assertNotSame('', $title);
@@ -191,11 +259,18 @@ final class PapersTest extends TestCase
         $measure = Support::catalogue()->measures['knee_extension_strength'] ?? null;
         self::assertInstanceOf(Measure::class, $measure);
 
-        return MeasureCourse::of($measure, array_map(
-            static fn(string $on, array $taken): Taken => Taken::ofTest(new StrengthTest('knee_extension_strength', Day::fromIso($on), $taken[0], $taken[1], 'N')),
-            array_keys($values),
-            array_values($values),
-        ), false, 64);
+        return MeasureCourse::of(
+            $measure,
+            array_map(
+                static fn(string $on, array $taken): Taken => Taken::ofTest(
+                    new StrengthTest('knee_extension_strength', Day::fromIso($on), $taken[0], $taken[1], 'N'),
+                ),
+                array_keys($values),
+                array_values($values),
+            ),
+            false,
+            64,
+        );
     }
 
     /**
@@ -204,8 +279,13 @@ final class PapersTest extends TestCase
      * @param list<Day> $events
      * @param list<MeasureCourse> $measures
      */
-    private static function facts(Evaluation $evaluation, array $coming = [], array $sport = [], array $events = [], array $measures = []): PaperFacts
-    {
+    private static function facts(
+        Evaluation $evaluation,
+        array $coming = [],
+        array $sport = [],
+        array $events = [],
+        array $measures = [],
+    ): PaperFacts {
         $programme = Support::catalogue()->programme('knee_four_stage');
 
         return new PaperFacts(
@@ -213,7 +293,12 @@ final class PapersTest extends TestCase
             plan: $programme->plan,
             catalogue: Support::catalogue(),
             programme: $programme,
-            letterhead: new Letterhead('Ropewalk Circus School', 'Old Mill Lane 4', '+351 210 000 000', 'Monday to Friday'),
+            letterhead: new Letterhead(
+                'Ropewalk Circus School',
+                'Old Mill Lane 4',
+                '+351 210 000 000',
+                'Monday to Friday',
+            ),
             practitioner: 'Ola Vance',
             athlete: 'Nadia Flint',
             bornOn: Day::fromIso('1998-05-04'),
@@ -230,7 +315,9 @@ final class PapersTest extends TestCase
             sport: $sport,
             events: $events,
             measures: $measures,
-            decisions: [['on' => Day::fromIso('2026-03-05'), 'by' => 'Ola Vance', 'words' => 'Repeat', 'reason' => null]],
+            decisions: [
+                ['on' => Day::fromIso('2026-03-05'), 'by' => 'Ola Vance', 'words' => 'Repeat', 'reason' => null],
+            ],
         );
     }
 

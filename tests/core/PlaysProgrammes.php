@@ -24,9 +24,17 @@ trait PlaysProgrammes
      *
      * @return Played
      */
-    private static function played(string $programme, string $structure, string $goal, int $weeks, array $more = []): array
-    {
-        [$code, $answer, $errors] = Support::rung(['play', '-'], self::request($programme, $structure, $goal, $weeks, $more));
+    private static function played(
+        string $programme,
+        string $structure,
+        string $goal,
+        int $weeks,
+        array $more = [],
+    ): array {
+        [$code, $answer, $errors] = Support::rung(
+            ['play', '-'],
+            self::request($programme, $structure, $goal, $weeks, $more),
+        );
         self::assertSame(0, $code, "$programme, $structure: $errors");
 
         /** @var Played $answer */
@@ -34,17 +42,32 @@ trait PlaysProgrammes
     }
 
     /** @param array<string, mixed> $more */
-    private static function request(string $programme, string $structure, string $goal, int $weeks, array $more = []): string
-    {
+    private static function request(
+        string $programme,
+        string $structure,
+        string $goal,
+        int $weeks,
+        array $more = [],
+    ): string {
         $equipment = [];
         foreach (Support::catalogue()->exercises as $exercise) {
             array_push($equipment, ...$exercise->equipment);
         }
 
-        return (string) json_encode($more + [
-            'programme' => $programme, 'structure' => Structure::from($structure)->value, 'side' => 'left', 'goal' => $goal, 'body_mass_kg' => 70,
-            'weeks' => $weeks, 'from' => '2026-01-05', 'irritability' => self::LOW, 'equipment' => array_values(array_unique($equipment)), 'athlete' => self::STEADY,
-        ]);
+        return (string) json_encode(
+            $more + [
+                'programme' => $programme,
+                'structure' => Structure::from($structure)->value,
+                'side' => 'left',
+                'goal' => $goal,
+                'body_mass_kg' => 70,
+                'weeks' => $weeks,
+                'from' => '2026-01-05',
+                'irritability' => self::LOW,
+                'equipment' => array_values(array_unique($equipment)),
+                'athlete' => self::STEADY,
+            ],
+        );
     }
 
     /**
@@ -54,7 +77,9 @@ trait PlaysProgrammes
      */
     private static function week(array $played, int $number): array
     {
-        $found = array_values(array_filter($played['weeks'], static fn(array $week): bool => $week['week'] === $number));
+        $found = array_values(
+            array_filter($played['weeks'], static fn(array $week): bool => $week['week'] === $number),
+        );
         self::assertCount(1, $found, "week $number");
 
         return $found[0];

@@ -46,24 +46,45 @@ final class PropertiesTest extends TestCase
         foreach (self::evaluations() as $name => $evaluation) {
             if ($evaluation->action->raisesLoad()) {
                 $raised++;
-                self::assertNotContains($evaluation->last()?->verdict, [Verdict::Over, Verdict::Stop, Verdict::Watch], $name);
-                self::assertSame([], array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->isCleared()), $name);
+                self::assertNotContains(
+                    $evaluation->last()?->verdict,
+                    [Verdict::Over, Verdict::Stop, Verdict::Watch],
+                    $name,
+                );
+                self::assertSame(
+                    [],
+                    array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->isCleared()),
+                    $name,
+                );
             }
         }
-        self::assertGreaterThan(self::CASES / 10, $raised, 'the cases must be of a kind in which load is raised at times');
+        self::assertGreaterThan(
+            self::CASES / 10,
+            $raised,
+            'the cases must be of a kind in which load is raised at times',
+        );
     }
 
     public function testNothingLaterChangesAnAnswer(): void
     {
         foreach (range(1, self::CASES) as $seed) {
             $file = RandomCase::of($seed);
-            $at = Moment::of((new \DateTimeImmutable(Support::NOW))->modify('-' . ($seed % 5) . ' days')->modify("+$seed minutes"));
+            $at = Moment::of(
+                (new \DateTimeImmutable(Support::NOW))->modify('-' . $seed % 5 . ' days')->modify("+$seed minutes"),
+            );
             $today = $file->timezone->dayOf($at);
-            $until = static fn(array $records, callable $when): array => array_values(array_filter($records, static fn($record): bool => !$when($record)));
+            $until = static fn(array $records, callable $when): array => array_values(
+                array_filter($records, static fn($record): bool => !$when($record)),
+            );
             $later = static fn(CheckIn|Review|DoseChange $record): bool => $record->at->after($at);
-            $dated = static fn(StrengthTest|Outcome|SignOff|PlannedSession $record): bool => $record->on->isAfter($today);
+            $dated = static fn(StrengthTest|Outcome|SignOff|PlannedSession $record): bool => $record->on->isAfter(
+                $today,
+            );
             $known = $file->with([
-                'sessions' => $until($file->sessions, static fn(Session $session): bool => $session->started_at->after($at)),
+                'sessions' => $until(
+                    $file->sessions,
+                    static fn(Session $session): bool => $session->started_at->after($at),
+                ),
                 'check_ins' => $until($file->check_ins, $later),
                 'reviews' => $until($file->reviews, $later),
                 'dose_changes' => $until($file->dose_changes, $later),
@@ -86,7 +107,10 @@ final class PropertiesTest extends TestCase
                 $shuffled[$list] = $chance->shuffleArray($file->{$list});
             }
             // Records of the same moment differ by their order, the only thing about them that may matter.
-            $moments = [...array_map(static fn($record): int => $record->at->micros, $file->check_ins), ...array_map(static fn(Session $session): int => $session->started_at->micros, $file->sessions)];
+            $moments = [
+                ...array_map(static fn($record): int => $record->at->micros, $file->check_ins),
+                ...array_map(static fn(Session $session): int => $session->started_at->micros, $file->sessions),
+            ];
             if (count($moments) === count(array_unique($moments))) {
                 self::assertSame(self::evaluated($file), self::evaluated($file->with($shuffled)), "seed $seed");
             }
@@ -110,7 +134,10 @@ final class PropertiesTest extends TestCase
                 $mild->progress_after + 1,
                 $mild->week_growth_max_percent / 2,
             );
-            $under = static fn(ResponseRule $rule): array => array_column(self::evaluate($file->underRule($rule))->sessions, 'verdict');
+            $under = static fn(ResponseRule $rule): array => array_column(
+                self::evaluate($file->underRule($rule))->sessions,
+                'verdict',
+            );
             foreach (array_map(null, $under($mild), $under($strict)) as [$milder, $stricter]) {
                 self::assertInstanceOf(Verdict::class, $milder);
                 self::assertInstanceOf(Verdict::class, $stricter);
@@ -141,13 +168,20 @@ final class PropertiesTest extends TestCase
         foreach (range(1, self::CASES) as $seed) {
             $file = RandomCase::of($seed);
             $programme = Support::catalogue()->programme('knee_four_stage')->plan;
-            $plan = new Plan(array_map(
-                static fn(PlanStage $stage): PlanStage => $stage->withStage($file->stage($stage->stage->key) ?? $stage->stage),
-                $programme->stages,
-            ));
+            $plan = new Plan(
+                array_map(
+                    static fn(PlanStage $stage): PlanStage => $stage->withStage(
+                        $file->stage($stage->stage->key) ?? $stage->stage,
+                    ),
+                    $programme->stages,
+                ),
+            );
             $step = Acceptance::of($plan, self::evaluate($file), Support::catalogue());
             $changed += $step->changesAnything() ? 1 : 0;
-            $after = $file->with(['stages' => $step->plan->caseStages(), 'dose_changes' => [...$file->dose_changes, ...$step->changes]]);
+            $after = $file->with([
+                'stages' => $step->plan->caseStages(),
+                'dose_changes' => [...$file->dose_changes, ...$step->changes],
+            ]);
             self::assertEquals($after, CaseFile::fromJson((string) json_encode($after->toArray())), "seed $seed");
             self::assertEquals($step->plan, Plan::fromJson((string) json_encode($step->plan->toArray())), "seed $seed");
         }
@@ -185,9 +219,18 @@ final class PropertiesTest extends TestCase
             $request = [
                 'from' => $from->toIso(),
                 'days' => 30,
-                'available' => array_values(array_filter(['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], static fn(): bool => $chance->getInt(0, 3) > 0)),
+                'available' => array_values(
+                    array_filter(
+                        ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'],
+                        static fn(): bool => $chance->getInt(0, 3) > 0,
+                    ),
+                ),
                 'events' => $events,
-                'slots' => [['key' => 'spring', 'mode' => 'plyometric'], ['key' => 'hold', 'mode' => 'isometric'], ['key' => 'slow', 'mode' => 'isotonic']],
+                'slots' => [
+                    ['key' => 'spring', 'mode' => 'plyometric'],
+                    ['key' => 'hold', 'mode' => 'isometric'],
+                    ['key' => 'slow', 'mode' => 'isotonic'],
+                ],
                 'rhythm' => $rhythm,
             ];
             $kept = [];
@@ -197,11 +240,16 @@ final class PropertiesTest extends TestCase
                 }
             }
             $last = null;
-            foreach (Scheduler::place(Json::read((string) json_encode($request), ScheduleRequest::read(...))) as $placed) {
+            foreach (
+                Scheduler::place(Json::read((string) json_encode($request), ScheduleRequest::read(...)))
+                as $placed
+            ) {
                 if ($placed->slot === 'spring') {
                     $springs++;
                     self::assertArrayNotHasKey($placed->on->number, $kept);
-                    self::assertTrue($last === null || $placed->on->daysSince($last) >= (isset($rhythm['cycle']) ? 1 : $gap));
+                    self::assertTrue(
+                        $last === null || $placed->on->daysSince($last) >= (isset($rhythm['cycle']) ? 1 : $gap),
+                    );
                     $last = $placed->on;
                 }
             }
@@ -244,7 +292,10 @@ final class PropertiesTest extends TestCase
             LeverKind::Sets => [$old->sets, $new->sets],
             LeverKind::Percent => [$old->percent_mvc, $new->percent_mvc],
             LeverKind::Range => [$old->range?->to_deg, $new->range?->to_deg],
-            LeverKind::Tempo => [$old->tempo?->seconds($lever->phase ?? Phase::Lower), $new->tempo?->seconds($lever->phase ?? Phase::Lower)],
+            LeverKind::Tempo => [
+                $old->tempo?->seconds($lever->phase ?? Phase::Lower),
+                $new->tempo?->seconds($lever->phase ?? Phase::Lower),
+            ],
             LeverKind::Load => [$old->load_kg ?? 0, $new->load_kg ?? 0],
             LeverKind::RepetitionMaximum => [$old->rm, $new->rm],
             LeverKind::Work => [$old->work_s, $new->work_s],
@@ -261,12 +312,19 @@ final class PropertiesTest extends TestCase
     private static function withoutNulls(mixed $value): mixed
     {
         if (is_object($value)) {
-            $fields = array_filter(array_map(self::withoutNulls(...), get_object_vars($value)), static fn(mixed $other): bool => $other !== null && $other !== []);
+            $fields = array_filter(
+                array_map(self::withoutNulls(...), get_object_vars($value)),
+                static fn(mixed $other): bool => $other !== null && $other !== [],
+            );
             ksort($fields);
 
             return ['{}' => $fields];
         }
 
-        return is_array($value) ? array_map(self::withoutNulls(...), $value) : (is_float($value) && floor($value) === $value ? (int) $value : $value);
+        return is_array($value)
+            ? array_map(self::withoutNulls(...), $value)
+            : (is_float($value) && floor($value) === $value
+                ? (int) $value
+                : $value);
     }
 }

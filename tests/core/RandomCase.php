@@ -63,13 +63,16 @@ final class RandomCase
 
     private function shaken(Session $session): Session
     {
-        $entries = array_map(fn(Entry $entry): Entry => new Entry(
-            $entry->prescription,
-            $this->oneIn(8) ? [] : $entry->sets,
-            $this->oneIn(12) ? null : ($this->oneIn(10) ? $this->upTo(10) : $entry->pain),
-            $this->oneIn(9) ? $this->upTo(5) : null,
-            $this->oneIn(9) ? $this->upTo(5) : null,
-        ), $session->entries);
+        $entries = array_map(
+            fn(Entry $entry): Entry => new Entry(
+                $entry->prescription,
+                $this->oneIn(8) ? [] : $entry->sets,
+                $this->oneIn(12) ? null : ($this->oneIn(10) ? $this->upTo(10) : $entry->pain),
+                $this->oneIn(9) ? $this->upTo(5) : null,
+                $this->oneIn(9) ? $this->upTo(5) : null,
+            ),
+            $session->entries,
+        );
 
         return new Session(
             $session->id,
@@ -124,7 +127,10 @@ final class RandomCase
         foreach ([...$file->sessions, ...$file->check_ins] as $record) {
             if ($this->oneIn(2)) {
                 $at = $record instanceof Session ? $record->ended_at : $record->at;
-                $reviews[] = new Review(Moment::of($at->toDateTime()->modify('+' . $this->upTo(60) . ' hours')), $record->id);
+                $reviews[] = new Review(
+                    Moment::of($at->toDateTime()->modify('+' . $this->upTo(60) . ' hours')),
+                    $record->id,
+                );
             }
         }
 

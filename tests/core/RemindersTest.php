@@ -42,7 +42,10 @@ final class RemindersTest extends TestCase
 
     public function testBothAtOnceWhereTheirTimesMeet(): void
     {
-        self::assertSame([ReminderKind::Morning, ReminderKind::Session], (new Reminders(480, 540))->due(545, true, 1, false));
+        self::assertSame(
+            [ReminderKind::Morning, ReminderKind::Session],
+            (new Reminders(480, 540))->due(545, true, 1, false),
+        );
     }
 
     public function testALockedScreenTellsNothingOfWhatIsTreated(): void

@@ -48,7 +48,11 @@ final class ScreeningTest extends TestCase
             $age = Growth::ageOn($born, $on);
             $why = "born {$born->toIso()}, on {$on->toIso()}";
             self::assertGreaterThanOrEqual(0, $age, $why);
-            self::assertLessThanOrEqual($age, Growth::ageOn($born->plus($random->getInt(0, $on->daysSince($born))), $on), $why);
+            self::assertLessThanOrEqual(
+                $age,
+                Growth::ageOn($born->plus($random->getInt(0, $on->daysSince($born))), $on),
+                $why,
+            );
             self::assertContains(Growth::ageOn($born, $on->plus(365)), [$age, $age + 1], $why);
             self::assertContains(Growth::ageOn($born, $on->plus(366)), [$age + 1, $age + 2], $why);
             self::assertSame($age < 18, Growth::isGrowing($born, $on), $why);

@@ -66,7 +66,11 @@ final class SenseTest extends TestCase
         $chance = new Randomizer(new Mt19937(7));
         for ($i = 0; $i < 500; $i++) {
             [$a, $b] = [$chance->getInt(1, 500), $chance->getInt(1, 500)];
-            self::assertSame(TestSense::fault($a, $b) === null, TestSense::fault($b, $a) === null, 'whichever side it is');
+            self::assertSame(
+                TestSense::fault($a, $b) === null,
+                TestSense::fault($b, $a) === null,
+                'whichever side it is',
+            );
             self::assertSame(max($a, $b) <= 20 * min($a, $b), TestSense::fault($a, $b) === null);
         }
     }

@@ -35,7 +35,11 @@ final class SkeletonTest extends TestCase
     /** @return array<string, float> angles of a body in the air, each within its limits */
     private function angles(): array
     {
-        $angles = ['lean' => $this->degrees(-90, 90), 'roll' => $this->degrees(-90, 90), 'turn' => $this->degrees(-180, 180)];
+        $angles = [
+            'lean' => $this->degrees(-90, 90),
+            'roll' => $this->degrees(-90, 90),
+            'turn' => $this->degrees(-180, 180),
+        ];
         foreach (['bend', 'side', 'twist', 'neck', 'look'] as $name) {
             $angles[$name] = $this->degrees(...Body::LIMITS[$name]);
         }
@@ -51,7 +55,9 @@ final class SkeletonTest extends TestCase
     public function testTurnsStaySquare(): void
     {
         for ($i = 0; $i < self::TIMES; $i++) {
-            $turn = Turn::yaw($this->degrees(-180, 180))->then(Turn::pitch($this->degrees(-180, 180)))->then(Turn::roll($this->degrees(-180, 180)));
+            $turn = Turn::yaw($this->degrees(-180, 180))
+                ->then(Turn::pitch($this->degrees(-180, 180)))
+                ->then(Turn::roll($this->degrees(-180, 180)));
             foreach ([$turn, $turn->mirrored(), Turn::of($turn->up, $turn->ahead)] as $other) {
                 self::assertEqualsWithDelta(1, $other->ahead->length(), 1e-9);
                 self::assertEqualsWithDelta(0, $other->ahead->dot($other->up), 1e-9);
@@ -78,9 +84,26 @@ final class SkeletonTest extends TestCase
                     self::assertEqualsWithDelta(abs($said), $body->angle($joint, $limb), 1e-4, "$joint $limb->value");
                 }
                 self::assertEqualsWithDelta($angles["ankle.$limb->value"], $body->angle('ankle', $limb), 1e-6);
-                self::assertEqualsWithDelta($angles["palm.$limb->value"], Skeleton::in(new Pose(['wrist' => 0.0, 'tilt' => 0.0] + ["palm.$limb->value" => $angles["palm.$limb->value"]]))->angle('palm', $limb), 1e-6);
+                self::assertEqualsWithDelta(
+                    $angles["palm.$limb->value"],
+                    Skeleton::in(
+                        new Pose(
+                            ['wrist' => 0.0, 'tilt' => 0.0] + ["palm.$limb->value" => $angles["palm.$limb->value"]],
+                        ),
+                    )->angle('palm', $limb),
+                    1e-6,
+                );
             }
-            $straight = Skeleton::in(new Pose(array_filter($angles, static fn(string $key): bool => !str_starts_with($key, 'out') && !str_starts_with($key, 'rotate'), ARRAY_FILTER_USE_KEY)));
+            $straight = Skeleton::in(
+                new Pose(
+                    array_filter(
+                        $angles,
+                        static fn(string $key): bool => !str_starts_with($key, 'out') &&
+                            !str_starts_with($key, 'rotate'),
+                        ARRAY_FILTER_USE_KEY,
+                    ),
+                ),
+            );
             self::assertEqualsWithDelta($angles['hip.work'], $straight->angle('hip', Limb::Work), 1e-6);
         }
     }
@@ -91,7 +114,13 @@ final class SkeletonTest extends TestCase
             $angles = $this->angles();
             $mirrored = [];
             foreach ($angles as $key => $angle) {
-                $mirrored[strtr($key, ['.work' => '.other', '.other' => '.work'])] = in_array($key, ['roll', 'turn', 'side', 'twist', 'look'], true) ? -$angle : $angle;
+                $mirrored[strtr($key, ['.work' => '.other', '.other' => '.work'])] = in_array(
+                    $key,
+                    ['roll', 'turn', 'side', 'twist', 'look'],
+                    true,
+                )
+                    ? -$angle
+                    : $angle;
             }
             [$one, $other] = [Skeleton::in(new Pose($angles)), Skeleton::in(new Pose($mirrored))];
             foreach (Body::points() as $name) {
@@ -105,7 +134,11 @@ final class SkeletonTest extends TestCase
     {
         $long = Body::UPPER_ARM + Body::FOREARM + Body::GRIP[0];
         for ($i = 0; $i < self::TIMES; $i++) {
-            $angles = array_filter($this->angles(), static fn(string $key): bool => !str_contains($key, 'wrist') && !str_contains($key, 'tilt'), ARRAY_FILTER_USE_KEY);
+            $angles = array_filter(
+                $this->angles(),
+                static fn(string $key): bool => !str_contains($key, 'wrist') && !str_contains($key, 'tilt'),
+                ARRAY_FILTER_USE_KEY,
+            );
             $shoulder = Skeleton::in(new Pose($angles))->place('shoulder.work');
             $way = (new Vec($this->degrees(-9, 9), $this->degrees(-9, 9), $this->degrees(-9, 9) + 0.5))->unit();
             $far = $this->degrees(60, (int) ($long * 13)) / 10;
@@ -116,8 +149,17 @@ final class SkeletonTest extends TestCase
             if ($far <= $long) {
                 self::assertLessThanOrEqual(Body::GRIP[1] + 0.01, $body->place('hand.work')->to($goal));
             }
-            self::assertEqualsWithDelta(Body::FOREARM, $body->place('elbow.work')->to($body->place('wrist.work')), 1e-6);
-            self::assertEqualsWithDelta(0, $body->place('shoulder.work')->to($shoulder), 1e-6, 'the rest of the body stays');
+            self::assertEqualsWithDelta(
+                Body::FOREARM,
+                $body->place('elbow.work')->to($body->place('wrist.work')),
+                1e-6,
+            );
+            self::assertEqualsWithDelta(
+                0,
+                $body->place('shoulder.work')->to($shoulder),
+                1e-6,
+                'the rest of the body stays',
+            );
         }
     }
 
@@ -126,11 +168,28 @@ final class SkeletonTest extends TestCase
         for ($i = 0; $i < self::TIMES; $i++) {
             $at = new Vec($this->degrees(-15, 20), 0, $this->degrees(2, 9));
             $heel = $this->degrees(0, 40);
-            $body = Skeleton::in(new Pose(['lean' => $this->degrees(0, 20)], 'pelvis', new Vec(0, $this->degrees(30, 44), 0), ['foot.work' => new Reach(null, $at, heel: $heel)]));
+            $body = Skeleton::in(
+                new Pose(['lean' => $this->degrees(0, 20)], 'pelvis', new Vec(0, $this->degrees(30, 44), 0), [
+                    'foot.work' => new Reach(null, $at, heel: $heel),
+                ]),
+            );
             self::assertEqualsWithDelta(0, $body->missed['foot.work'], 1e-6);
-            self::assertEqualsWithDelta(0, $body->place('ball.work')->to($at->plus(new Vec(0, Body::RADIUS['ball'], 0))), 1e-6);
-            self::assertEqualsWithDelta($heel, rad2deg(asin(-$body->turn('foot.work')->ahead->y)), 1e-6, 'how far its heel is up');
-            self::assertLessThanOrEqual(1e-9, $body->turn('thigh.work')->within($body->turn('shank.work')->up->times(-1))->x, 'a knee bends backwards alone');
+            self::assertEqualsWithDelta(
+                0,
+                $body->place('ball.work')->to($at->plus(new Vec(0, Body::RADIUS['ball'], 0))),
+                1e-6,
+            );
+            self::assertEqualsWithDelta(
+                $heel,
+                rad2deg(asin(-$body->turn('foot.work')->ahead->y)),
+                1e-6,
+                'how far its heel is up',
+            );
+            self::assertLessThanOrEqual(
+                1e-9,
+                $body->turn('thigh.work')->within($body->turn('shank.work')->up->times(-1))->x,
+                'a knee bends backwards alone',
+            );
         }
     }
 
@@ -139,19 +198,33 @@ final class SkeletonTest extends TestCase
         for ($i = 0; $i < self::TIMES; $i++) {
             $at = new Vec($this->degrees(-50, 50), $this->degrees(0, 50), $this->degrees(-50, 50));
             foreach (['pelvis', 'elbow.other', 'neck', 'knee.work'] as $on) {
-                self::assertEqualsWithDelta(0, Skeleton::in(new Pose($this->angles(), $on, $at))->place($on)->to($at), 1e-6);
+                self::assertEqualsWithDelta(
+                    0,
+                    Skeleton::in(new Pose($this->angles(), $on, $at))->place($on)->to($at),
+                    1e-6,
+                );
             }
             // Feet stand on the place, not in it.
-            self::assertEqualsWithDelta(Body::RADIUS['ball'], Skeleton::in(new Pose(['shin' => 20.0, 'knee' => 60.0], 'ball.work', $at))->place('ball.work')->y - $at->y, 1e-6);
+            self::assertEqualsWithDelta(
+                Body::RADIUS['ball'],
+                Skeleton::in(new Pose(['shin' => 20.0, 'knee' => 60.0], 'ball.work', $at))->place('ball.work')->y -
+                    $at->y,
+                1e-6,
+            );
         }
     }
 
     public function testHalfWayIsBetween(): void
     {
-        $one = new Pose(['knee.work' => 10.0, 'knee' => 30.0, 'lean' => 0.0], 'pelvis', new Vec(0, 0, 0), ['hand.work' => new Reach(null, new Vec(0, 0, 0))]);
+        $one = new Pose(['knee.work' => 10.0, 'knee' => 30.0, 'lean' => 0.0], 'pelvis', new Vec(0, 0, 0), [
+            'hand.work' => new Reach(null, new Vec(0, 0, 0)),
+        ]);
         $other = new Pose(['knee' => 90.0, 'lean' => 20.0], 'pelvis', new Vec(10, 0, 0));
         $half = $one->towards($other, 0.5);
-        self::assertSame([50.0, 60.0, 10.0], [$half->angle('knee', Limb::Work), $half->angle('knee', Limb::Other), $half->angle('lean')]);
+        self::assertSame(
+            [50.0, 60.0, 10.0],
+            [$half->angle('knee', Limb::Work), $half->angle('knee', Limb::Other), $half->angle('lean')],
+        );
         self::assertSame(5.0, $half->at?->x);
         self::assertSame(0.5, $half->reach('hand.work')?->part, 'a hand that lets go goes half of the way');
     }

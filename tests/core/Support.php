@@ -45,7 +45,11 @@ final class Support
         rewind($streams[1]);
         rewind($streams[2]);
 
-        return [$code, json_decode((string) stream_get_contents($streams[1]), true), (string) stream_get_contents($streams[2])];
+        return [
+            $code,
+            json_decode((string) stream_get_contents($streams[1]), true),
+            (string) stream_get_contents($streams[2]),
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -62,12 +66,18 @@ final class Support
     {
         static $catalogue = null;
 
-        return $catalogue instanceof Catalogue ? $catalogue : $catalogue = CatalogueFolder::read(CatalogueFolder::own());
+        return $catalogue instanceof Catalogue
+            ? $catalogue
+            : ($catalogue = CatalogueFolder::read(CatalogueFolder::own()));
     }
 
     /** A case of the four-stage knee programme, played by a simulated athlete up to {@see NOW}. */
-    public static function played(int $seed, int $days, string $stage = 'holds', ?Temper $temper = null): SimulatedHistory
-    {
+    public static function played(
+        int $seed,
+        int $days,
+        string $stage = 'holds',
+        ?Temper $temper = null,
+    ): SimulatedHistory {
         $now = Moment::fromIso(self::NOW);
         $zone = Zone::named('Europe/Lisbon');
         $programme = self::catalogue()->programme('knee_four_stage');

@@ -27,9 +27,11 @@ final class WorkedCasesTest extends TestCase
         $input = $command === 'evaluate' ? "$name.case" : "$name.request";
         $at = $expected['at'] ?? null;
 
-        [$code, $answer, $error] = Support::rung(
-            [$command, __DIR__ . "/examples/$input.json", ...(is_string($at) ? ["--at=$at"] : [])],
-        );
+        [$code, $answer, $error] = Support::rung([
+            $command,
+            __DIR__ . "/examples/$input.json",
+            ...is_string($at) ? ["--at=$at"] : [],
+        ]);
 
         self::assertSame(0, $code, $error);
         self::assertSame([], self::differences($expected, $answer));

@@ -25,7 +25,12 @@ trait AtTheDesk
      */
     private function decide(CareCase $case, array $body): TestResponse
     {
-        return $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/decisions", $body + ['revision' => $case->refresh()->revision]);
+        return $this->ask(
+            $this->practitioner(),
+            'POST',
+            "/api/cases/$case->id/decisions",
+            $body + ['revision' => $case->refresh()->revision],
+        );
     }
 
     /** @return array<string, mixed> what a decision can change of a case, as the desk sees it */
@@ -34,7 +39,21 @@ trait AtTheDesk
         $page = $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id");
 
         $seen = [];
-        foreach (['standing.stage', 'standing.action', 'stage_from', 'prescriptions', 'stops', 'rule', 'review_on', 'closed_on', 'gate', 'coming'] as $path) {
+        foreach (
+            [
+                'standing.stage',
+                'standing.action',
+                'stage_from',
+                'prescriptions',
+                'stops',
+                'rule',
+                'review_on',
+                'closed_on',
+                'gate',
+                'coming',
+            ]
+            as $path
+        ) {
             $seen[$path] = $page->json($path);
         }
 

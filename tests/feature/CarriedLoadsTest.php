@@ -14,9 +14,17 @@ final class CarriedLoadsTest extends TestCase
         $case = $this->caseOf('Edda Moorgate');
         $own = $this->practitioner();
         $before = $case->plan();
-        $moved = $this->ask($own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'stage', 'stage' => 'springs', 'reason' => 'Lands well', 'revision' => $case->refresh()->revision])->assertStatus(201);
+        $moved = $this->ask($own, 'POST', "/api/cases/$case->id/decisions", [
+            'kind' => 'stage',
+            'stage' => 'springs',
+            'reason' => 'Lands well',
+            'revision' => $case->refresh()->revision,
+        ])->assertStatus(201);
         $after = $case->refresh()->plan()->stage('springs')?->stage->prescription('spring_press')?->dose->load_kg;
-        self::assertNull($before->stage('springs')?->stage->prescription('spring_press')?->dose->load_kg, 'left to be found');
+        self::assertNull(
+            $before->stage('springs')?->stage->prescription('spring_press')?->dose->load_kg,
+            'left to be found',
+        );
         self::assertGreaterThan(0, $after);
         $words = $moved->json('words');
         self::assertIsString($words);
@@ -28,7 +36,9 @@ final class CarriedLoadsTest extends TestCase
         $id = $moved->json('id');
         self::assertIsString($id);
         $this->ask($own, 'DELETE', "/api/cases/$case->id/decisions/$id")->assertStatus(201);
-        self::assertNull($case->refresh()->plan()->stage('springs')?->stage->prescription('spring_press')?->dose->load_kg);
+        self::assertNull(
+            $case->refresh()->plan()->stage('springs')?->stage->prescription('spring_press')?->dose->load_kg,
+        );
     }
 
     public function testEveryDoseOfAnotherStageIsShownBeforeItIsEntered(): void
@@ -49,7 +59,12 @@ final class CarriedLoadsTest extends TestCase
         $this->ask($own, 'GET', "/api/cases/$case->id/stages/nowhere")->assertStatus(404);
 
         // What was shown is what is put in force.
-        $this->ask($own, 'POST', "/api/cases/$case->id/decisions", ['kind' => 'stage', 'stage' => 'springs', 'reason' => 'Lands well', 'revision' => $revision])->assertStatus(201);
+        $this->ask($own, 'POST', "/api/cases/$case->id/decisions", [
+            'kind' => 'stage',
+            'stage' => 'springs',
+            'reason' => 'Lands well',
+            'revision' => $revision,
+        ])->assertStatus(201);
         $after = $case->refresh()->plan()->stage('springs')?->stage->prescription('spring_press');
         self::assertNotNull($after);
         self::assertSame(DoseWords::of($after, true), $press['after']);

@@ -20,14 +20,24 @@ final class Contract
         $schema = self::schemaFor(strtolower($method), explode('?', $path, 2)[0], (string) $status);
         if ($schema === null) {
             // 304 has no body; 401, 403, 404, 419 and 429 have one form everywhere: a message.
-            Assert::assertContains($status, [304, 401, 403, 404, 419, 429], "$method $path answers $status, which the contract does not know");
+            Assert::assertContains(
+                $status,
+                [304, 401, 403, 404, 419, 429],
+                "$method $path answers $status, which the contract does not know",
+            );
 
             return;
         }
         // A table is answered as a text.
-        $result = (new Validator())->validate(($schema['type'] ?? null) === 'string' ? $answer : json_decode($answer), (string) json_encode($schema));
+        $result = (new Validator())->validate(
+            ($schema['type'] ?? null) === 'string' ? $answer : json_decode($answer),
+            (string) json_encode($schema),
+        );
         $error = $result->error();
-        Assert::assertNull($error, $error === null ? '' : "$method $path: " . json_encode((new ErrorFormatter())->format($error)));
+        Assert::assertNull(
+            $error,
+            $error === null ? '' : "$method $path: " . json_encode((new ErrorFormatter())->format($error)),
+        );
     }
 
     /** @return array<string, mixed>|null */
@@ -39,12 +49,16 @@ final class Contract
             if (preg_match($form, $path) !== 1) {
                 continue;
             }
-            $response = self::map(self::map(self::map(self::map($operations)[$method] ?? [])['responses'] ?? [])[$status] ?? []);
+            $response = self::map(
+                self::map(self::map(self::map($operations)[$method] ?? [])['responses'] ?? [])[$status] ?? [],
+            );
             if (isset($response['$ref']) && is_string($response['$ref'])) {
                 $name = basename($response['$ref']);
                 $response = self::map(self::map(self::map($contract['components'])['responses'])[$name]);
             }
-            $schema = self::map(self::map(array_values(self::map($response['content'] ?? []))[0] ?? [])['schema'] ?? []);
+            $schema = self::map(
+                self::map(array_values(self::map($response['content'] ?? []))[0] ?? [])['schema'] ?? [],
+            );
 
             return $schema === [] ? null : ['components' => $contract['components']] + $schema;
         }

@@ -27,9 +27,15 @@ final class DecisionPreviewTest extends TestCase
         $case = $this->caseOf($athlete);
         $revision = $case->revision;
         $before = $this->doses($case);
-        $shown = $this->preview($case, ['kind' => 'flare', 'flare' => $flare])->assertStatus(200)->json('doses');
+        $shown = $this->preview($case, ['kind' => 'flare', 'flare' => $flare])
+            ->assertStatus(200)
+            ->json('doses');
         self::assertIsArray($shown);
-        self::assertSame([$revision, $before], [$case->refresh()->revision, $this->doses($case)], 'looking changes nothing');
+        self::assertSame(
+            [$revision, $before],
+            [$case->refresh()->revision, $this->doses($case)],
+            'looking changes nothing',
+        );
         self::assertSame(array_column($before, 'words'), array_values(array_filter(array_column($shown, 'before'))));
 
         $this->decide($case, ['kind' => 'flare', 'flare' => $flare])->assertStatus(201);
@@ -46,7 +52,9 @@ final class DecisionPreviewTest extends TestCase
     {
         $case = $this->caseOf('Basil Thorne');
         $this->decide($case, ['kind' => 'close', 'ending' => 'stopped', 'reason' => 'On tour'])->assertStatus(201);
-        $shown = $this->preview($case, ['kind' => 'reopen'])->assertStatus(200)->json('doses');
+        $shown = $this->preview($case, ['kind' => 'reopen'])
+            ->assertStatus(200)
+            ->json('doses');
         self::assertIsArray($shown);
         self::assertNotSame(array_column($shown, 'before'), array_column($shown, 'after'));
         $this->decide($case, ['kind' => 'reopen', 'reason' => 'It hurts again'])->assertStatus(201);
@@ -59,7 +67,10 @@ final class DecisionPreviewTest extends TestCase
         $differs = 0;
         foreach ((array) $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id")->json('schools') as $school) {
             self::assertIsArray($school);
-            $shown = $this->preview($case, ['kind' => 'rule', 'rule' => $school['key']])->assertStatus(200)->assertJsonPath('doses', [])->json('judged');
+            $shown = $this->preview($case, ['kind' => 'rule', 'rule' => $school['key']])
+                ->assertStatus(200)
+                ->assertJsonPath('doses', [])
+                ->json('judged');
             self::assertIsArray($shown);
             if ($school['key'] === ($case->response_rule['name'] ?? null)) {
                 self::assertSame([0, $shown['now']], [$shown['differs'], $shown['headline']]);
@@ -67,14 +78,25 @@ final class DecisionPreviewTest extends TestCase
                 continue;
             }
             $differs += $shown['differs'] > 0 || $shown['headline'] !== $shown['now'] ? 1 : 0;
-            $id = self::text($this->decide($case, ['kind' => 'rule', 'rule' => $school['key'], 'reason' => 'x'])->assertStatus(201)->json('id'));
+            $id = self::text(
+                $this->decide($case, ['kind' => 'rule', 'rule' => $school['key'], 'reason' => 'x'])
+                    ->assertStatus(201)
+                    ->json('id'),
+            );
             $page = $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id");
-            self::assertSame([$shown['headline'], $shown['because'], $shown['gate_open']], [$page->json('standing.headline'), $page->json('standing.because'), $page->json('gate.open')]);
+            self::assertSame(
+                [$shown['headline'], $shown['because'], $shown['gate_open']],
+                [$page->json('standing.headline'), $page->json('standing.because'), $page->json('gate.open')],
+            );
             $this->ask($this->practitioner(), 'DELETE', "/api/cases/$case->id/decisions/$id")->assertStatus(201);
         }
         self::assertGreaterThan(0, $differs, 'the schools part over this case');
-        $this->preview($case, ['kind' => 'rule', 'rule' => 'none'])->assertStatus(422)->assertJsonValidationErrors(['rule' => 'must name a response rule']);
-        $this->preview($case, ['kind' => 'keep'])->assertStatus(422)->assertJsonValidationErrors(['kind' => 'flare, reopen or rule']);
+        $this->preview($case, ['kind' => 'rule', 'rule' => 'none'])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors(['rule' => 'must name a response rule']);
+        $this->preview($case, ['kind' => 'keep'])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors(['kind' => 'flare, reopen or rule']);
     }
 
     /**

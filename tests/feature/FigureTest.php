@@ -19,8 +19,14 @@ final class FigureTest extends TestCase
     public function testAnExerciseIsDrawnAsFarAsItsRangeGoes(): void
     {
         $own = $this->practitioner();
-        $whole = $this->ask($own, 'GET', '/api/figures/squat')->assertOk()->assertJsonPath('angle', ['joint' => 'knee', 'low_deg' => 90, 'high_deg' => 10])->assertJsonPath('holds', false);
-        $short = $this->ask($own, 'GET', '/api/figures/squat?from_deg=10&to_deg=60')->assertOk()->assertJsonPath('angle.low_deg', 60)->assertJsonPath('angle.high_deg', 10);
+        $whole = $this->ask($own, 'GET', '/api/figures/squat')
+            ->assertOk()
+            ->assertJsonPath('angle', ['joint' => 'knee', 'low_deg' => 90, 'high_deg' => 10])
+            ->assertJsonPath('holds', false);
+        $short = $this->ask($own, 'GET', '/api/figures/squat?from_deg=10&to_deg=60')
+            ->assertOk()
+            ->assertJsonPath('angle.low_deg', 60)
+            ->assertJsonPath('angle.high_deg', 10);
         self::assertNotSame($whole->json('frames'), $short->json('frames'));
         $this->ask($own, 'GET', '/api/figures/wall_sit')->assertOk()->assertJsonPath('holds', true);
         $this->ask($own, 'GET', '/api/figures/flying')->assertStatus(404);
@@ -29,9 +35,15 @@ final class FigureTest extends TestCase
     public function testAWrongRangeNamesTheFieldAndTheRemedy(): void
     {
         $own = $this->practitioner();
-        $this->ask($own, 'GET', '/api/figures/squat?to_deg=60')->assertStatus(422)->assertJsonValidationErrors(['from_deg' => 'Say where the range begins']);
-        $this->ask($own, 'GET', '/api/figures/squat?from_deg=0&to_deg=400')->assertStatus(422)->assertJsonValidationErrors(['to_deg' => 'must be from -60 to 200°']);
-        $this->ask($own, 'GET', '/api/figures/squat?from_deg=low&to_deg=60')->assertStatus(422)->assertJsonValidationErrors(['from_deg' => 'must be a number of degrees']);
+        $this->ask($own, 'GET', '/api/figures/squat?to_deg=60')
+            ->assertStatus(422)
+            ->assertJsonValidationErrors(['from_deg' => 'Say where the range begins']);
+        $this->ask($own, 'GET', '/api/figures/squat?from_deg=0&to_deg=400')
+            ->assertStatus(422)
+            ->assertJsonValidationErrors(['to_deg' => 'must be from -60 to 200°']);
+        $this->ask($own, 'GET', '/api/figures/squat?from_deg=low&to_deg=60')
+            ->assertStatus(422)
+            ->assertJsonValidationErrors(['from_deg' => 'must be a number of degrees']);
     }
 
     public function testWhoHasItAlreadyIsNotSentItAgain(): void
@@ -52,8 +64,13 @@ final class FigureTest extends TestCase
         $squat = (array) $this->ask($own, 'GET', '/api/figures/squat')->json('frames');
         // The squat is shown at its deepest, the wall sit where it is held.
         self::assertSame([$squat[0]], $answer->json('figures.squat.frames'));
-        self::assertSame([((array) $this->ask($own, 'GET', '/api/figures/wall_sit')->json('frames'))[8]], $answer->json('figures.wall_sit.frames'));
-        $this->ask($own, 'GET', '/api/figures')->assertStatus(422)->assertJsonValidationErrors(['of' => 'Name the exercises']);
+        self::assertSame(
+            [((array) $this->ask($own, 'GET', '/api/figures/wall_sit')->json('frames'))[8]],
+            $answer->json('figures.wall_sit.frames'),
+        );
+        $this->ask($own, 'GET', '/api/figures')
+            ->assertStatus(422)
+            ->assertJsonValidationErrors(['of' => 'Name the exercises']);
         $this->withHeader('If-None-Match', (string) $answer->headers->get('ETag'));
         $this->ask($own, 'GET', '/api/figures?of=squat,flying,wall_sit')->assertStatus(304);
         $this->ask($own, 'GET', '/api/figures?of=squat')->assertOk();
@@ -76,7 +93,15 @@ final class FigureTest extends TestCase
         foreach ($cases as $case) {
             self::assertIsArray($case);
             $figures = (array) $case['figures'];
-            foreach (array_merge(...array_map(static fn(mixed $session): array => is_array($session) ? (array) $session['exercises'] : [], (array) $case['sessions'])) as $exercise) {
+            foreach (
+                array_merge(
+                    ...array_map(
+                        static fn(mixed $session): array => is_array($session) ? (array) $session['exercises'] : [],
+                        (array) $case['sessions'],
+                    ),
+                )
+                as $exercise
+            ) {
                 self::assertIsArray($exercise);
                 self::assertArrayHasKey(self::text($exercise['figure']), $figures);
                 foreach ((array) $exercise['relief'] as $relief) {
@@ -89,15 +114,25 @@ final class FigureTest extends TestCase
             // Each once, however many sessions ask for it; drawn to the range that is prescribed.
             self::assertLessThan($asked, count(array_unique(array_keys($figures))) - 1);
         }
-        $press = collect((array) $page->json('cases.0.figures'))->first(static fn(mixed $value, string $key): bool => preg_match('/^leg_press_one 10–\d+$/', $key) === 1);
+        $press = collect((array) $page->json('cases.0.figures'))->first(
+            static fn(mixed $value, string $key): bool => preg_match('/^leg_press_one 10–\d+$/', $key) === 1,
+        );
         self::assertSame(['knee', 10], [data_get($press, 'angle.joint'), data_get($press, 'angle.high_deg')]);
-        self::assertLessThan(90, data_get($press, 'angle.low_deg'), 'as far as she has come, not all that could be drawn');
+        self::assertLessThan(
+            90,
+            data_get($press, 'angle.low_deg'),
+            'as far as she has come, not all that could be drawn',
+        );
     }
 
     public function testTheSheetShowsBothEndsOfEachExercise(): void
     {
         $case = $this->caseOf('Juno Tamsin');
-        $id = self::text($this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/papers", ['kind' => 'sheet'])->assertStatus(201)->json('id'));
+        $id = self::text(
+            $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/papers", ['kind' => 'sheet'])
+                ->assertStatus(201)
+                ->json('id'),
+        );
         $paper = Paper::query()->findOrFail($id);
         $html = PaperView::html($paper, $paper->current()->paper());
         $exercises = substr_count($html, 'class="exercise"');
@@ -113,14 +148,21 @@ final class FigureTest extends TestCase
             self::assertStringContainsString('scale(-1 1)', $svg);
         }
         // The range of the prescription, not all that could be drawn.
-        self::assertMatchesRegularExpression('/>10–[678]0°</', implode('', array_map(static fn(string $text): string => (string) base64_decode($text, true), $found[1])));
+        self::assertMatchesRegularExpression(
+            '/>10–[678]0°</',
+            implode('', array_map(static fn(string $text): string => (string) base64_decode($text, true), $found[1])),
+        );
         self::assertStringStartsWith('%PDF', app(PdfMaker::class)->of($html));
     }
 
     public function testAPaperIsMadeWithoutItsPicturesWhereTheyCannotBeDrawn(): void
     {
         $case = $this->caseOf('Juno Tamsin');
-        $id = self::text($this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/papers", ['kind' => 'sheet'])->assertStatus(201)->json('id'));
+        $id = self::text(
+            $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/papers", ['kind' => 'sheet'])
+                ->assertStatus(201)
+                ->json('id'),
+        );
         Cache::flush();
         Process::fake(['*' => Process::result(exitCode: 1, errorOutput: 'no such program')]);
         $said = [];
@@ -137,14 +179,23 @@ final class FigureTest extends TestCase
     public function testAPaperFromBeforeThereWereFiguresIsShownAsItWas(): void
     {
         $case = $this->caseOf('Juno Tamsin');
-        $id = self::text($this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/papers", ['kind' => 'sheet'])->assertStatus(201)->json('id'));
+        $id = self::text(
+            $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/papers", ['kind' => 'sheet'])
+                ->assertStatus(201)
+                ->json('id'),
+        );
         $paper = Paper::query()->findOrFail($id);
         $content = json_decode($paper->current()->content, true);
         self::assertIsArray($content);
         self::assertIsArray($content['blocks']);
         $content['blocks'] = array_map(static function (mixed $block): mixed {
             if (is_array($block) && $block['kind'] === 'exercises') {
-                $block['rows'] = array_map(static fn(mixed $row): array => ['cells' => array_slice(is_array($row) ? (array) $row['cells'] : [], 0, 6)], (array) $block['rows']);
+                $block['rows'] = array_map(
+                    static fn(mixed $row): array => [
+                        'cells' => array_slice(is_array($row) ? (array) $row['cells'] : [], 0, 6),
+                    ],
+                    (array) $block['rows'],
+                );
             }
 
             return $block;

@@ -22,18 +22,40 @@ final class LongCaseTest extends TestCase
         $case = $this->caseOf('Ines Calloway');
         $juno = $this->athlete('Ines Calloway');
         $entry = ['prescription' => null, 'pain' => 2, 'sets' => []];
-        $done = (string) json_encode(array_fill(0, 8, ['prescription' => $case->plan()->prescriptions()[0]->key, 'pain' => 1, 'sets' => array_fill(0, 6, ['reps' => 10, 'load_kg' => 20])]));
-        DB::insert(<<<'SQL'
+        $done = (string) json_encode(
+            array_fill(0, 8, [
+                'prescription' => $case->plan()->prescriptions()[0]->key,
+                'pain' => 1,
+                'sets' => array_fill(0, 6, ['reps' => 10, 'load_kg' => 20]),
+            ]),
+        );
+        DB::insert(
+            <<<'SQL'
             insert into training_sessions (id, practice_id, case_id, plan_version, stage, kind, started_at, ended_at, signs, entries, created_at)
             select gen_random_uuid(), ?, ?, 1, ?, 'loading', moment, moment + interval '40 minutes', '[]', ?::jsonb, moment
             from generate_series(timestamptz '2018-04-14 08:00', timestamptz '2026-04-10 08:00', interval '1 day') as moment
-            SQL, [$case->practice_id, $case->id, $case->stageEntries()->firstOrFail()->stage, $done]);
-        DB::table('stage_entries')->where('case_id', $case->id)->orderBy('from')->limit(1)->update(['from' => '2018-04-01']);
-        DB::table('cases')->where('id', $case->id)->update(['opened_on' => '2018-04-01']);
+            SQL
+            ,
+            [$case->practice_id, $case->id, $case->stageEntries()->firstOrFail()->stage, $done],
+        );
+        DB::table('stage_entries')
+            ->where('case_id', $case->id)
+            ->orderBy('from')
+            ->limit(1)
+            ->update(['from' => '2018-04-01']);
+        DB::table('cases')
+            ->where('id', $case->id)
+            ->update(['opened_on' => '2018-04-01']);
         self::assertGreaterThan(150_000, 2900 * (1 + 8 * 7), 'more than a case file may hold');
 
         $this->ask($juno, 'PUT', '/api/today/sessions/' . Str::uuid7(), [
-            'plan_version' => 1, 'kind' => 'sport', 'started_at' => '2026-04-14T07:00:00+01:00', 'ended_at' => '2026-04-14T07:40:00+01:00', 'minutes' => 40, 'effort' => 3, 'entries' => [$entry],
+            'plan_version' => 1,
+            'kind' => 'sport',
+            'started_at' => '2026-04-14T07:00:00+01:00',
+            'ended_at' => '2026-04-14T07:40:00+01:00',
+            'minutes' => 40,
+            'effort' => 3,
+            'entries' => [$entry],
         ])->assertStatus(201);
         $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id")->assertOk();
         self::assertLessThan(1000, count(CaseHistory::of($case->refresh())->sessions));
@@ -42,14 +64,36 @@ final class LongCaseTest extends TestCase
     public function testAnOldStopAndTheFirstScoresStillCount(): void
     {
         $case = $this->caseOf('Ines Calloway');
-        $own = ['practice_id' => $case->practice_id, 'case_id' => $case->id, 'plan_version' => 1, 'stage' => $case->stageEntries()->firstOrFail()->stage, 'kind' => 'loading', 'created_at' => '2024-01-01T08:00:00Z'];
-        $session = static fn(string $day, array $signs, int $pain): string => TrainingSession::query()->create($own + [
-            'id' => (string) Str::uuid7(), 'started_at' => "{$day}T08:00:00Z", 'ended_at' => "{$day}T08:30:00Z", 'signs' => $signs, 'entries' => [['pain' => $pain, 'sets' => []]],
-        ])->id;
+        $own = [
+            'practice_id' => $case->practice_id,
+            'case_id' => $case->id,
+            'plan_version' => 1,
+            'stage' => $case->stageEntries()->firstOrFail()->stage,
+            'kind' => 'loading',
+            'created_at' => '2024-01-01T08:00:00Z',
+        ];
+        $session = static fn(string $day, array $signs, int $pain): string => TrainingSession::query()->create(
+            $own + [
+                'id' => (string) Str::uuid7(),
+                'started_at' => "{$day}T08:00:00Z",
+                'ended_at' => "{$day}T08:30:00Z",
+                'signs' => $signs,
+                'entries' => [['pain' => $pain, 'sets' => []]],
+            ],
+        )->id;
         $sign = $session('2024-01-03', ['locking'], 1);
         $pain = $session('2024-01-04', [], 8);
         $plain = $session('2024-01-05', [], 2);
-        $first = CheckIn::query()->create(['id' => (string) Str::uuid7(), 'practice_id' => $case->practice_id, 'case_id' => $case->id, 'at' => '2024-01-02T07:00:00Z', 'local_on' => '2024-01-02', 'provocation' => 4, 'signs' => [], 'created_at' => '2024-01-02T07:00:00Z'])->id;
+        $first = CheckIn::query()->create([
+            'id' => (string) Str::uuid7(),
+            'practice_id' => $case->practice_id,
+            'case_id' => $case->id,
+            'at' => '2024-01-02T07:00:00Z',
+            'local_on' => '2024-01-02',
+            'provocation' => 4,
+            'signs' => [],
+            'created_at' => '2024-01-02T07:00:00Z',
+        ])->id;
         $file = CaseHistory::of($case);
         $ids = array_column($file->sessions, 'id');
         self::assertContains($sign, $ids);
@@ -57,14 +101,20 @@ final class LongCaseTest extends TestCase
         self::assertNotContains($plain, $ids);
         self::assertContains($first, array_column($file->check_ins, 'id'));
         // Nobody has looked at it: no loading, however long ago.
-        $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id")->assertOk()->assertJsonPath('standing.action', 'stop');
+        $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id")
+            ->assertOk()
+            ->assertJsonPath('standing.action', 'stop');
     }
 
     public function testADayHoldsNoMoreSessionsThanAnybodyDoes(): void
     {
         $juno = $this->athlete('Juno Tamsin');
         $send = fn(int $i): int => $this->ask($juno, 'PUT', '/api/today/sessions/' . Str::uuid7(), [
-            'plan_version' => 1, 'kind' => 'sport', 'started_at' => sprintf('2026-04-13T10:%02d:00+01:00', $i), 'ended_at' => sprintf('2026-04-13T10:%02d:30+01:00', $i), 'entries' => [],
+            'plan_version' => 1,
+            'kind' => 'sport',
+            'started_at' => sprintf('2026-04-13T10:%02d:00+01:00', $i),
+            'ended_at' => sprintf('2026-04-13T10:%02d:30+01:00', $i),
+            'entries' => [],
         ])->getStatusCode();
         $statuses = array_count_values(array_map($send, range(0, 26)));
         self::assertSame([201, 422], array_keys($statuses));
@@ -78,7 +128,10 @@ final class LongCaseTest extends TestCase
             $read = CaseFile::fromJson((string) json_encode($loaded->toArray()));
             self::assertEquals($read->toArray(), $loaded->toArray());
             $at = Clock::now($case->practice->timezone);
-            self::assertEquals(Evaluator::evaluate($read, $at)->toArray(), Evaluator::evaluate($loaded, $at)->toArray());
+            self::assertEquals(
+                Evaluator::evaluate($read, $at)->toArray(),
+                Evaluator::evaluate($loaded, $at)->toArray(),
+            );
         }
     }
 }

@@ -49,7 +49,11 @@ final class PapersTest extends TestCase
             self::assertStringContainsString(e($case->athlete->name), $html);
             self::assertStringNotContainsString('{{', $html);
             if ($kind === 'coach') {
-                self::assertSame([], $paper->json('tells_diagnosis'), "{$case->athlete->name} is not named with what is wrong");
+                self::assertSame(
+                    [],
+                    $paper->json('tells_diagnosis'),
+                    "{$case->athlete->name} is not named with what is wrong",
+                );
             }
         }
     }
@@ -59,16 +63,37 @@ final class PapersTest extends TestCase
     public function testEveryPaperKeepsToItsPages(string $kind): void
     {
         $case = $this->caseOf('Tobias Fenwick');
-        $case->forceFill(['intake' => ['began_on' => '2026-01-10', 'load_change' => 'the new act, with twice as many landings a week and a harder floor', 'aggravating' => 'stairs, landings, sitting for long, the first steps in the morning'] + $case->intake])->save();
+        $case
+            ->forceFill([
+                'intake' =>
+                    [
+                        'began_on' => '2026-01-10',
+                        'load_change' => 'the new act, with twice as many landings a week and a harder floor',
+                        'aggravating' => 'stairs, landings, sitting for long, the first steps in the morning',
+                    ] + $case->intake,
+            ])
+            ->save();
         $id = self::text($this->draft($case, $kind)->json('id'));
         $paper = Paper::query()->findOrFail($id);
         $isLetter = in_array($kind, ['referrer', 'coach', 'referral'], true);
         // The shorter sheet of the two holds fewer lines.
-        $pdf = app(PdfMaker::class)->of(PaperView::html($paper, $paper->current()->paper(), 'file://' . public_path('fonts'), $isLetter ? PageSize::Letter : PageSize::A4));
+        $pdf = app(PdfMaker::class)->of(
+            PaperView::html(
+                $paper,
+                $paper->current()->paper(),
+                'file://' . public_path('fonts'),
+                $isLetter ? PageSize::Letter : PageSize::A4,
+            ),
+        );
         $folder = sys_get_temp_dir() . '/paper-' . $id;
         mkdir($folder);
-        Process::input($pdf)->run(['pdftoppm', '-gray', '-r', '36', '-', "$folder/page"])->throw();
-        $pages = array_map(static fn(string $page): string => (string) file_get_contents($page), glob("$folder/*.pgm") ?: []);
+        Process::input($pdf)
+            ->run(['pdftoppm', '-gray', '-r', '36', '-', "$folder/page"])
+            ->throw();
+        $pages = array_map(
+            static fn(string $page): string => (string) file_get_contents($page),
+            glob("$folder/*.pgm") ?: [],
+        );
         array_map(unlink(...), glob("$folder/*.pgm") ?: []);
         rmdir($folder);
         self::assertNotSame([], $pages);
@@ -92,9 +117,26 @@ final class PapersTest extends TestCase
         $case = $this->caseOf('Juno Tamsin');
         $own = $this->practitioner();
         $case->practice->update(['name' => 'Rope & "Ring" </style> \\ Co']);
-        $paper = Paper::query()->findOrFail(self::text($this->ask($own, 'POST', "/api/cases/$case->id/papers", ['kind' => 'decisions'])->assertStatus(201)->json('id')));
-        $pdf = app(PdfMaker::class)->of(PaperView::html($paper, $paper->current()->paper(), 'file://' . public_path('fonts')));
-        self::assertSame(2, substr_count(Process::input($pdf)->run(['pdftotext', '-layout', '-', '-'])->throw()->output(), 'Rope & "Ring" </style> \\ Co'));
+        $paper = Paper::query()->findOrFail(
+            self::text(
+                $this->ask($own, 'POST', "/api/cases/$case->id/papers", ['kind' => 'decisions'])
+                    ->assertStatus(201)
+                    ->json('id'),
+            ),
+        );
+        $pdf = app(PdfMaker::class)->of(
+            PaperView::html($paper, $paper->current()->paper(), 'file://' . public_path('fonts')),
+        );
+        self::assertSame(
+            2,
+            substr_count(
+                Process::input($pdf)
+                    ->run(['pdftotext', '-layout', '-', '-'])
+                    ->throw()
+                    ->output(),
+                'Rope & "Ring" </style> \\ Co',
+            ),
+        );
     }
 
     /** @return array{int, int, int, int, int, int} width and height, and the outermost dots that are darker than light grey */
@@ -123,21 +165,51 @@ final class PapersTest extends TestCase
         $own = $this->practitioner();
         $id = self::text($this->draft($case, 'referrer')->json('id'));
         $at = "/api/cases/$case->id/papers/$id";
-        $written = ['based_on' => 1, 'to' => "Dr. Petra Lindqvist\nHarbour Street 3", 'texts' => ['asked' => 'Please see Juno <b>soon</b>.'], 'left_out' => ['course']];
+        $written = [
+            'based_on' => 1,
+            'to' => "Dr. Petra Lindqvist\nHarbour Street 3",
+            'texts' => ['asked' => 'Please see Juno <b>soon</b>.'],
+            'left_out' => ['course'],
+        ];
 
         $preview = $this->ask($own, 'POST', "$at/preview", $written)->assertOk();
-        self::assertStringContainsString('Please see Juno &lt;b&gt;soon&lt;/b&gt;.', self::text($preview->json('html')), 'what is typed stays text');
+        self::assertStringContainsString(
+            'Please see Juno &lt;b&gt;soon&lt;/b&gt;.',
+            self::text($preview->json('html')),
+            'what is typed stays text',
+        );
         self::assertSame(1, PaperVersion::query()->where('paper_id', $id)->count(), 'looking stores nothing');
 
         $this->ask($own, 'PUT', $at, $written)->assertOk()->assertJsonPath('version', 2);
-        $this->ask($own, 'PUT', $at, $written)->assertStatus(409)->assertJsonPath('message', 'Ola Vance has saved version 2 meanwhile. Copy what you wrote, reload the page, and put it in again.');
-        $this->ask($own, 'POST', "$at/file", ['size' => 'A4'])->assertStatus(422)->assertJsonPath('errors.paper.0', 'It is a draft: sign it first.');
+        $this->ask($own, 'PUT', $at, $written)
+            ->assertStatus(409)
+            ->assertJsonPath(
+                'message',
+                'Ola Vance has saved version 2 meanwhile. Copy what you wrote, reload the page, and put it in again.',
+            );
+        $this->ask($own, 'POST', "$at/file", ['size' => 'A4'])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.paper.0', 'It is a draft: sign it first.');
         $this->ask($own, 'POST', "$at/signature", ['version' => 1])->assertStatus(409);
-        $this->ask($own, 'POST', "$at/signature", ['version' => 2])->assertOk()->assertJsonPath('signed_by', 'Ola Vance')->assertJsonPath('obstacle', 'It goes to somebody outside: record first that the athlete agreed.');
+        $this->ask($own, 'POST', "$at/signature", ['version' => 2])
+            ->assertOk()
+            ->assertJsonPath('signed_by', 'Ola Vance')
+            ->assertJsonPath('obstacle', 'It goes to somebody outside: record first that the athlete agreed.');
         $this->ask($own, 'POST', "$at/file", ['size' => 'A4'])->assertStatus(422);
-        $this->ask($own, 'PUT', "$at/consent", ['by' => '', 'on' => '2027-01-01', 'how' => 'shouted', 'diagnosis' => false])->assertStatus(422)
-            ->assertJsonPath('errors.by.0', 'Say who agreed: the athlete, or whoever speaks for them.')->assertJsonPath('errors.on.0', 'The day must not lie ahead.')->assertJsonPath('errors.how.0', 'Say whether it was spoken or written.');
-        $this->ask($own, 'PUT', "$at/consent", self::CONSENT)->assertOk()->assertJsonPath('obstacle', null)->assertJsonPath('consent.recorded_by', 'Ola Vance');
+        $this->ask($own, 'PUT', "$at/consent", [
+            'by' => '',
+            'on' => '2027-01-01',
+            'how' => 'shouted',
+            'diagnosis' => false,
+        ])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.by.0', 'Say who agreed: the athlete, or whoever speaks for them.')
+            ->assertJsonPath('errors.on.0', 'The day must not lie ahead.')
+            ->assertJsonPath('errors.how.0', 'Say whether it was spoken or written.');
+        $this->ask($own, 'PUT', "$at/consent", self::CONSENT)
+            ->assertOk()
+            ->assertJsonPath('obstacle', null)
+            ->assertJsonPath('consent.recorded_by', 'Ola Vance');
 
         // What is signed stays.
         $this->ask($own, 'PUT', $at, ['based_on' => 2] + $written)->assertStatus(409);
@@ -145,23 +217,45 @@ final class PapersTest extends TestCase
         $html = self::text($this->ask($own, 'GET', $at)->json('html'));
         self::assertStringContainsString('Signed by Ola Vance on Tue 14 Apr 2026', $html);
         self::assertStringNotContainsString('<svg', $html, 'the course was left out');
-        self::assertStringContainsString('<svg', self::text($this->ask($own, 'GET', "$at?version=1")->json('html')), 'and stands on the first version');
+        self::assertStringContainsString(
+            '<svg',
+            self::text($this->ask($own, 'GET', "$at?version=1")->json('html')),
+            'and stands on the first version',
+        );
 
         $file = $this->ask($own, 'POST', "$at/file", ['size' => 'letter'])->assertStatus(202);
         $made = MadeFile::query()->findOrFail(self::text($file->json('id')));
         self::assertSame('letter-to-the-referrer-juno-tamsin-2026-04-14.pdf', $made->name);
         $this->work($made);
-        $this->ask($own, 'GET', "/api/files/$made->id")->assertOk()->assertJsonPath('state', 'ready')->assertJsonPath('done', 3);
-        $pdf = $this->ask($own, 'GET', "/api/files/$made->id/content")->assertOk()->streamedContent();
-        self::assertSame('application/pdf', $this->ask($own, 'GET', "/api/files/$made->id/content")->headers->get('Content-Type'));
+        $this->ask($own, 'GET', "/api/files/$made->id")
+            ->assertOk()
+            ->assertJsonPath('state', 'ready')
+            ->assertJsonPath('done', 3);
+        $pdf = $this->ask($own, 'GET', "/api/files/$made->id/content")
+            ->assertOk()
+            ->streamedContent();
+        self::assertSame(
+            'application/pdf',
+            $this->ask($own, 'GET', "/api/files/$made->id/content")->headers->get('Content-Type'),
+        );
         $this->lookAt($pdf);
 
         // Whoever no longer agrees keeps it from leaving again.
-        $this->ask($own, 'DELETE', "$at/consent")->assertOk()->assertJsonPath('consent', null);
+        $this->ask($own, 'DELETE', "$at/consent")
+            ->assertOk()
+            ->assertJsonPath('consent', null);
         $this->ask($own, 'POST', "$at/file", ['size' => 'A4'])->assertStatus(422);
         $this->ask($own, 'GET', "/api/files/$made->id/content")->assertStatus(409);
-        $log = AccessLogEntry::query()->where('athlete_id', $case->athlete_id)->orderBy('at')->orderBy('id')->pluck('what')->all();
-        foreach (['drafted', 'wrote', 'signed', 'recorded the agreement to', 'exported', 'withdrew the agreement to'] as $act) {
+        $log = AccessLogEntry::query()
+            ->where('athlete_id', $case->athlete_id)
+            ->orderBy('at')
+            ->orderBy('id')
+            ->pluck('what')
+            ->all();
+        foreach (
+            ['drafted', 'wrote', 'signed', 'recorded the agreement to', 'exported', 'withdrew the agreement to']
+            as $act
+        ) {
             self::assertContains("$act a paper: letter to the referrer", $log);
         }
     }
@@ -171,24 +265,45 @@ final class PapersTest extends TestCase
         $case = $this->caseOf('Juno Tamsin');
         $own = $this->practitioner();
         $at = "/api/cases/$case->id/papers/" . self::text($this->draft($case, 'coach')->json('id'));
-        $this->ask($own, 'PUT', $at, ['based_on' => 1, 'to' => 'Rhea Fallow', 'texts' => ['advice' => 'Her kneecap tendon needs rest from landings.'], 'left_out' => []])->assertOk()->assertJsonPath('tells_diagnosis', ['kneecap tendon']);
+        $this->ask($own, 'PUT', $at, [
+            'based_on' => 1,
+            'to' => 'Rhea Fallow',
+            'texts' => ['advice' => 'Her kneecap tendon needs rest from landings.'],
+            'left_out' => [],
+        ])
+            ->assertOk()
+            ->assertJsonPath('tells_diagnosis', ['kneecap tendon']);
         $this->ask($own, 'PUT', "$at/consent", self::CONSENT)->assertOk();
         $refused = $this->ask($own, 'POST', "$at/signature", ['version' => 2])->assertStatus(422);
-        self::assertStringContainsString('the letter says “kneecap tendon”', self::text($refused->json('errors.consent.0')));
+        self::assertStringContainsString(
+            'the letter says “kneecap tendon”',
+            self::text($refused->json('errors.consent.0')),
+        );
         $this->ask($own, 'PUT', "$at/consent", ['diagnosis' => true] + self::CONSENT)->assertOk();
-        $this->ask($own, 'POST', "$at/signature", ['version' => 2])->assertOk()->assertJsonPath('obstacle', null);
+        $this->ask($own, 'POST', "$at/signature", ['version' => 2])
+            ->assertOk()
+            ->assertJsonPath('obstacle', null);
         // An agreement to less than what stands on it keeps it here.
-        $this->ask($own, 'PUT', "$at/consent", self::CONSENT)->assertOk()->assertJsonPath('obstacle', 'It names the diagnosis (kneecap tendon), and the athlete has not agreed to that.');
+        $this->ask($own, 'PUT', "$at/consent", self::CONSENT)
+            ->assertOk()
+            ->assertJsonPath(
+                'obstacle',
+                'It names the diagnosis (kneecap tendon), and the athlete has not agreed to that.',
+            );
     }
 
     public function testALetterSaysWhomItGoesTo(): void
     {
         $case = $this->caseOf('Juno Tamsin');
         $at = "/api/cases/$case->id/papers/" . self::text($this->draft($case, 'referrer')->json('id'));
-        $this->ask($this->practitioner(), 'POST', "$at/signature", ['version' => 1])->assertStatus(422)->assertJsonValidationErrorFor('to');
+        $this->ask($this->practitioner(), 'POST', "$at/signature", ['version' => 1])
+            ->assertStatus(422)
+            ->assertJsonValidationErrorFor('to');
         // A sheet goes to the athlete and needs neither.
         $sheet = "/api/cases/$case->id/papers/" . self::text($this->draft($case, 'sheet')->json('id'));
-        $this->ask($this->practitioner(), 'POST', "$sheet/signature", ['version' => 1])->assertOk()->assertJsonPath('obstacle', null);
+        $this->ask($this->practitioner(), 'POST', "$sheet/signature", ['version' => 1])
+            ->assertOk()
+            ->assertJsonPath('obstacle', null);
     }
 
     public function testAnAgreementToLessTakesBackWhatWasMade(): void
@@ -197,10 +312,21 @@ final class PapersTest extends TestCase
         $case = $this->caseOf('Juno Tamsin');
         $own = $this->practitioner();
         $at = "/api/cases/$case->id/papers/" . self::text($this->draft($case, 'coach')->json('id'));
-        $this->ask($own, 'PUT', $at, ['based_on' => 1, 'to' => 'Rhea Fallow', 'texts' => ['advice' => 'Her kneecap tendon needs rest.'], 'left_out' => []])->assertOk();
+        $this->ask($own, 'PUT', $at, [
+            'based_on' => 1,
+            'to' => 'Rhea Fallow',
+            'texts' => ['advice' => 'Her kneecap tendon needs rest.'],
+            'left_out' => [],
+        ])->assertOk();
         $this->ask($own, 'PUT', "$at/consent", ['diagnosis' => true] + self::CONSENT)->assertOk();
         $this->ask($own, 'POST', "$at/signature", ['version' => 2])->assertOk();
-        $made = MadeFile::query()->findOrFail(self::text($this->ask($own, 'POST', "$at/file", ['size' => 'A4'])->assertStatus(202)->json('id')));
+        $made = MadeFile::query()->findOrFail(
+            self::text(
+                $this->ask($own, 'POST', "$at/file", ['size' => 'A4'])
+                    ->assertStatus(202)
+                    ->json('id'),
+            ),
+        );
         $this->ask($own, 'PUT', "$at/consent", ['how' => 'written', 'diagnosis' => true] + self::CONSENT)->assertOk();
         self::assertSame(FileState::Waiting, $made->refresh()->state, 'the same agreement in writing changes nothing');
         $this->ask($own, 'PUT', "$at/consent", self::CONSENT)->assertOk();
@@ -213,7 +339,12 @@ final class PapersTest extends TestCase
     public function testAClosedCaseHasItsPapers(): void
     {
         $case = $this->caseOf('Juno Tamsin');
-        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/decisions", ['kind' => 'close', 'ending' => 'stopped', 'reason' => 'Moved away', 'revision' => $case->refresh()->revision])->assertStatus(201);
+        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/decisions", [
+            'kind' => 'close',
+            'ending' => 'stopped',
+            'reason' => 'Moved away',
+            'revision' => $case->refresh()->revision,
+        ])->assertStatus(201);
         $paper = $this->draft($case->refresh(), 'discharge');
         self::assertStringContainsString('The case was closed on Tue 14 Apr 2026.', self::text($paper->json('html')));
         $coach = self::text($this->draft($case, 'coach')->json('html'));
@@ -226,30 +357,48 @@ final class PapersTest extends TestCase
         $own = $this->practitioner();
         $id = self::text($this->draft($case, 'sheet')->json('id'));
         $this->ask($own, 'DELETE', "/api/cases/$case->id/papers/$id")->assertOk();
-        self::assertNotContains($id, array_column((array) $this->ask($own, 'GET', "/api/cases/$case->id/papers")->json('papers'), 'id'));
+        self::assertNotContains(
+            $id,
+            array_column((array) $this->ask($own, 'GET', "/api/cases/$case->id/papers")->json('papers'), 'id'),
+        );
         $this->ask($own, 'POST', "/api/cases/$case->id/papers/$id/signature", ['version' => 1])->assertStatus(409);
         $this->expectException(QueryException::class);
-        PaperVersion::query()->where('paper_id', $id)->update(['content' => '{}']);
+        PaperVersion::query()
+            ->where('paper_id', $id)
+            ->update(['content' => '{}']);
     }
 
     public function testWhatCannotBeMadeIsToldAndAskedForAnew(): void
     {
         Storage::fake();
-        $this->app?->bind(PdfMaker::class, static fn(): PdfMaker => new class () implements PdfMaker {
-            public function of(string $html): string
-            {
-                throw new PdfFailed('no');
-            }
-        });
+        $this->app?->bind(
+            PdfMaker::class,
+            static fn(): PdfMaker => new class implements PdfMaker {
+                public function of(string $html): string
+                {
+                    throw new PdfFailed('no');
+                }
+            },
+        );
         $made = $this->askedFor();
         $job = new MakeFile($made->practice_id, $made->id);
         $why = null;
-        rescue(fn(): mixed => $this->app?->call([$job, 'handle']), static function (\Throwable $failed) use (&$why): void {
-            $why = $failed;
-        }, false);
+        rescue(
+            fn(): mixed => $this->app?->call([$job, 'handle']),
+            static function (\Throwable $failed) use (&$why): void {
+                $why = $failed;
+            },
+            false,
+        );
         self::assertInstanceOf(PdfFailed::class, $why);
         $job->failed($why);
-        $this->ask($this->practitioner(), 'GET', "/api/files/$made->id")->assertOk()->assertJsonPath('state', 'failed')->assertJsonPath('problem', 'It could not be made. Try again; if it fails again, tell whoever runs the server.');
+        $this->ask($this->practitioner(), 'GET', "/api/files/$made->id")
+            ->assertOk()
+            ->assertJsonPath('state', 'failed')
+            ->assertJsonPath(
+                'problem',
+                'It could not be made. Try again; if it fails again, tell whoever runs the server.',
+            );
         $this->ask($this->practitioner(), 'GET', "/api/files/$made->id/content")->assertStatus(409);
     }
 
@@ -257,23 +406,32 @@ final class PapersTest extends TestCase
     {
         Storage::fake();
         $made = $this->askedFor();
-        $this->ask($this->practitioner(), 'GET', "/api/files/$made->id/content")->assertStatus(409)->assertJsonPath('message', 'This file is still being made. Try again in a few seconds.');
-        $this->ask($this->practitioner(), 'DELETE', "/api/files/$made->id")->assertOk()->assertJsonPath('state', 'cancelled');
+        $this->ask($this->practitioner(), 'GET', "/api/files/$made->id/content")
+            ->assertStatus(409)
+            ->assertJsonPath('message', 'This file is still being made. Try again in a few seconds.');
+        $this->ask($this->practitioner(), 'DELETE', "/api/files/$made->id")
+            ->assertOk()
+            ->assertJsonPath('state', 'cancelled');
         $this->work($made);
         self::assertSame(FileState::Cancelled, $made->refresh()->state);
 
         // Cancelled while it was being made: the PDF is thrown away.
         $made = $this->askedFor();
-        $this->app?->bind(PdfMaker::class, static fn(): PdfMaker => new class ($made) implements PdfMaker {
-            public function __construct(private readonly MadeFile $file) {}
+        $this->app?->bind(
+            PdfMaker::class,
+            static fn(): PdfMaker => new class ($made) implements PdfMaker {
+                public function __construct(private readonly MadeFile $file) {}
 
-            public function of(string $html): string
-            {
-                MadeFile::query()->whereKey($this->file->id)->update(['state' => FileState::Cancelled]);
+                public function of(string $html): string
+                {
+                    MadeFile::query()
+                        ->whereKey($this->file->id)
+                        ->update(['state' => FileState::Cancelled]);
 
-                return '%PDF';
-            }
-        });
+                    return '%PDF';
+                }
+            },
+        );
         $this->work($made);
         self::assertSame(FileState::Cancelled, $made->refresh()->state);
         self::assertSame([], Storage::allFiles());
@@ -285,7 +443,11 @@ final class PapersTest extends TestCase
         $made = $this->askedFor();
         $this->work($made);
         $this->ask($this->practitioner('Another Practice'), 'GET', "/api/files/$made->id")->assertStatus(404);
-        $colleague = \App\Models\User::query()->where('practice_id', $made->practice_id)->whereNull('athlete_id')->where('id', '!=', $made->user_id)->firstOrFail();
+        $colleague = \App\Models\User::query()
+            ->where('practice_id', $made->practice_id)
+            ->whereNull('athlete_id')
+            ->where('id', '!=', $made->user_id)
+            ->firstOrFail();
         foreach (['', '/content'] as $more) {
             $this->ask($colleague, 'GET', "/api/files/$made->id$more")->assertStatus(404);
         }
@@ -303,13 +465,19 @@ final class PapersTest extends TestCase
     {
         Queue::fake();
         $made = $this->askedFor();
-        Queue::assertPushed(MakeFile::class, static fn(MakeFile $job): bool => !str_contains(serialize($job), 'Juno') && str_contains(serialize($job), $made->id));
+        Queue::assertPushed(
+            MakeFile::class,
+            static fn(MakeFile $job): bool => !str_contains(serialize($job), 'Juno') &&
+                str_contains(serialize($job), $made->id),
+        );
     }
 
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
     private function draft(CareCase $case, string $kind): TestResponse
     {
-        return $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/papers", ['kind' => $kind])->assertStatus(201);
+        return $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/papers", [
+            'kind' => $kind,
+        ])->assertStatus(201);
     }
 
     /** A signed sheet, asked for as a file. */
@@ -319,7 +487,13 @@ final class PapersTest extends TestCase
         $at = "/api/cases/$case->id/papers/" . self::text($this->draft($case, 'sheet')->json('id'));
         $this->ask($this->practitioner(), 'POST', "$at/signature", ['version' => 1])->assertOk();
 
-        return MadeFile::query()->findOrFail(self::text($this->ask($this->practitioner(), 'POST', "$at/file", ['size' => 'A4'])->assertStatus(202)->json('id')));
+        return MadeFile::query()->findOrFail(
+            self::text(
+                $this->ask($this->practitioner(), 'POST', "$at/file", ['size' => 'A4'])
+                    ->assertStatus(202)
+                    ->json('id'),
+            ),
+        );
     }
 
     private function work(MadeFile $file): void
@@ -331,21 +505,45 @@ final class PapersTest extends TestCase
     private function lookAt(string $pdf): void
     {
         self::assertStringStartsWith('%PDF-', $pdf);
-        $info = Process::input($pdf)->run(['pdfinfo', '-'])->throw()->output();
+        $info = Process::input($pdf)
+            ->run(['pdfinfo', '-'])
+            ->throw()
+            ->output();
         self::assertMatchesRegularExpression('/^Tagged:\s+yes$/m', $info);
         self::assertMatchesRegularExpression('/^Title:\s+Letter to the referrer: Juno Tamsin/m', $info);
         self::assertMatchesRegularExpression('/^Pages:\s+1$/m', $info);
         self::assertMatchesRegularExpression('/^Page size:\s+612 x 792 pts \(letter\)$/m', $info);
         $path = tempnam(sys_get_temp_dir(), 'paper') ?: throw new \RuntimeException('no file');
         file_put_contents($path, $pdf);
-        $fonts = array_slice(explode("\n", trim(Process::run(['pdffonts', $path])->throw()->output())), 2);
-        $text = Process::run(['pdftotext', '-layout', $path, '-'])->throw()->output();
+        $fonts = array_slice(
+            explode(
+                "\n",
+                trim(
+                    Process::run(['pdffonts', $path])
+                        ->throw()
+                        ->output(),
+                ),
+            ),
+            2,
+        );
+        $text = Process::run(['pdftotext', '-layout', $path, '-'])
+            ->throw()
+            ->output();
         unlink($path);
         self::assertNotSame([], $fonts);
         foreach ($fonts as $font) {
             self::assertMatchesRegularExpression('/^[A-Z]{6}\+Paper.* yes yes yes /', $font);
         }
-        foreach (['Dr. Petra Lindqvist', 'Please see Juno <b>soon</b>.', 'Signed by Ola Vance on Tue 14 Apr 2026', 'Ropewalk Circus School', '1 of 1'] as $words) {
+        foreach (
+            [
+                'Dr. Petra Lindqvist',
+                'Please see Juno <b>soon</b>.',
+                'Signed by Ola Vance on Tue 14 Apr 2026',
+                'Ropewalk Circus School',
+                '1 of 1',
+            ]
+            as $words
+        ) {
             self::assertStringContainsString($words, $text);
         }
     }

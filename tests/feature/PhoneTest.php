@@ -27,15 +27,30 @@ final class PhoneTest extends TestCase
         self::assertFalse(DB::table('invitations')->where('token_hash', $token)->exists(), 'only the hash is kept');
         \Illuminate\Support\Facades\Auth::forgetGuards();
 
-        $join = fn(string $token, string $password): TestResponse => $this->ask(null, 'POST', '/api/join', ['token' => $token, 'password' => $password]);
-        $join($first, '123456')->assertStatus(422)->assertJsonValidationErrors(['token' => 'was used, withdrawn or has run out']);
-        $join($token, '12345')->assertStatus(422)->assertJsonValidationErrors(['password' => 'A PIN needs at least 6 digits']);
-        $join($token, 'sevenle')->assertStatus(422)->assertJsonValidationErrors(['password']);
-        $join($token, '482915')->assertStatus(201)->assertJson(['email' => 'juno.tamsin@ropewalk.example'])->assertCookie(\Illuminate\Support\Facades\Auth::getRecallerName());
+        $join = fn(string $token, string $password): TestResponse => $this->ask(null, 'POST', '/api/join', [
+            'token' => $token,
+            'password' => $password,
+        ]);
+        $join($first, '123456')
+            ->assertStatus(422)
+            ->assertJsonValidationErrors(['token' => 'was used, withdrawn or has run out']);
+        $join($token, '12345')
+            ->assertStatus(422)
+            ->assertJsonValidationErrors(['password' => 'A PIN needs at least 6 digits']);
+        $join($token, 'sevenle')
+            ->assertStatus(422)
+            ->assertJsonValidationErrors(['password']);
+        $join($token, '482915')
+            ->assertStatus(201)
+            ->assertJson(['email' => 'juno.tamsin@ropewalk.example'])
+            ->assertCookie(\Illuminate\Support\Facades\Auth::getRecallerName());
         $join($token, '482915')->assertStatus(422);
 
         // Lost phone: every sign-in ends; the PIN still holds. Withdrawn: the PIN goes too.
-        $juno = User::query()->withoutGlobalScopes()->whereHas('account', static fn($account) => $account->where('email', 'juno.tamsin@ropewalk.example'))->firstOrFail();
+        $juno = User::query()
+            ->withoutGlobalScopes()
+            ->whereHas('account', static fn($account) => $account->where('email', 'juno.tamsin@ropewalk.example'))
+            ->firstOrFail();
         self::assertTrue(Hash::check('482915', $juno->getAuthPassword()));
         $remembered = $juno->getRememberToken();
         $this->ask($juno, 'DELETE', '/api/sessions')->assertOk();
@@ -67,11 +82,17 @@ final class PhoneTest extends TestCase
         self::assertMatchesRegularExpression('/^\d\d:\d\d$/', self::text($page->json('cases.0.morning.usual')));
         $gained = [];
         foreach (['Ines Calloway', 'Basil Thorne', 'Greta Osei-Vane', 'Tobias Fenwick', 'Dario Pell'] as $name) {
-            array_push($gained, ...(array) $this->ask($this->athlete($name), 'GET', '/api/today')->json('cases.0.gained'));
+            array_push(
+                $gained,
+                ...(array) $this->ask($this->athlete($name), 'GET', '/api/today')->json('cases.0.gained'),
+            );
         }
         self::assertNotSame([], $gained);
         foreach ($gained as $words) {
-            self::assertMatchesRegularExpression('/: you now do \d+ × .* gave \d+ on \w{3} \d+ \w{3}\.$/', self::text($words));
+            self::assertMatchesRegularExpression(
+                '/: you now do \d+ × .* gave \d+ on \w{3} \d+ \w{3}\.$/',
+                self::text($words),
+            );
         }
     }
 
@@ -81,17 +102,32 @@ final class PhoneTest extends TestCase
         $edda = $this->athlete('Edda Moorgate');
         $today = $this->ask($edda, 'GET', '/api/today');
         $due = self::dueOn($today);
-        $log = $this->log($due, $today->json('cases.0.plan_version'), '2026-04-14T07:00:00+01:00', '2026-04-14T07:40:00+01:00');
+        $log = $this->log(
+            $due,
+            $today->json('cases.0.plan_version'),
+            '2026-04-14T07:00:00+01:00',
+            '2026-04-14T07:40:00+01:00',
+        );
 
         // Meanwhile the practitioner moves the athlete on; the calendar and the stage are others.
-        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/decisions", ['kind' => 'stage', 'stage' => 'springs', 'reason' => 'Ready', 'revision' => $case->refresh()->revision])->assertStatus(201);
+        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/decisions", [
+            'kind' => 'stage',
+            'stage' => 'springs',
+            'reason' => 'Ready',
+            'revision' => $case->refresh()->revision,
+        ])->assertStatus(201);
         CarbonImmutable::setTestNow('2026-04-16T20:00:00+01:00');
         $id = (string) Str::uuid7();
         $this->ask($edda, 'PUT', "/api/today/sessions/$id", $log)->assertStatus(201);
         $stored = TrainingSession::query()->findOrFail($id);
-        self::assertSame([$due['stage'], $today->json('cases.0.plan_version'), $due['planned']], [$stored->stage, $stored->plan_version, $stored->planned_id]);
+        self::assertSame(
+            [$due['stage'], $today->json('cases.0.plan_version'), $due['planned']],
+            [$stored->stage, $stored->plan_version, $stored->planned_id],
+        );
         self::assertFalse(PlannedSession::query()->whereKey($due['planned'])->firstOrFail()->withdrawn);
-        $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/sessions/$id")->assertOk()->assertJsonPath('plan_version', $today->json('cases.0.plan_version'));
+        $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/sessions/$id")
+            ->assertOk()
+            ->assertJsonPath('plan_version', $today->json('cases.0.plan_version'));
     }
 
     public function testTheSameSessionFromTwoPhonesCountsOnce(): void
@@ -113,10 +149,16 @@ final class PhoneTest extends TestCase
         [$first, $second] = [$put(['signs' => ['swelling']] + $part), $put($whole)];
         self::assertSame($before + 1, $case->trainingSessions()->count());
         self::assertTrue(TrainingSession::query()->findOrFail($first)->superseded, 'kept, and set aside');
-        self::assertSame(['swelling'], TrainingSession::query()->findOrFail($second)->signs, 'a stop sign is never set aside');
+        self::assertSame(
+            ['swelling'],
+            TrainingSession::query()->findOrFail($second)->signs,
+            'a stop sign is never set aside',
+        );
 
         // Another time of day is a session more, not the planned one again.
-        $third = $put(array_replace($this->log($due, $version, '2026-04-14T08:00:00+01:00', '2026-04-14T08:20:00+01:00', 1)));
+        $third = $put(
+            array_replace($this->log($due, $version, '2026-04-14T08:00:00+01:00', '2026-04-14T08:20:00+01:00', 1)),
+        );
         self::assertNull(TrainingSession::query()->findOrFail($third)->planned_id);
         self::assertSame($before + 2, $case->trainingSessions()->count());
     }
@@ -125,22 +167,46 @@ final class PhoneTest extends TestCase
     {
         $case = $this->caseOf('Juno Tamsin');
         $juno = $this->athlete('Juno Tamsin');
-        $put = fn(array $body, array $headers = []): TestResponse => $this->withHeaders($headers)->ask($juno, 'PUT', '/api/today/check-ins/' . Str::uuid7(), $body);
-        $of = static fn(string $on): array => $case->checkIns()->where('local_on', $on)->get()->map(static fn(CheckIn $checkIn): array => [$checkIn->provocation, $checkIn->late, $checkIn->signs])->all();
+        $put = fn(array $body, array $headers = []): TestResponse => $this->withHeaders($headers)->ask(
+            $juno,
+            'PUT',
+            '/api/today/check-ins/' . Str::uuid7(),
+            $body,
+        );
+        $of = static fn(string $on): array => $case
+            ->checkIns()
+            ->where('local_on', $on)
+            ->get()
+            ->map(static fn(CheckIn $checkIn): array => [$checkIn->provocation, $checkIn->late, $checkIn->signs])
+            ->all();
 
         // Answered on the day without reception, sent three days later.
         CarbonImmutable::setTestNow('2026-04-17T12:00:00+01:00');
-        $put(['at' => '2026-04-14T07:00:00+01:00', 'made_at' => '2026-04-14T07:01:00+01:00', 'provocation' => 2])->assertStatus(201);
+        $put([
+            'at' => '2026-04-14T07:00:00+01:00',
+            'made_at' => '2026-04-14T07:01:00+01:00',
+            'provocation' => 2,
+        ])->assertStatus(201);
         self::assertSame([[2, false, []]], $of('2026-04-14'));
         // Filled in on the next morning, marked as late; the day before that, no more.
-        $put(['at' => '2026-04-16T07:00:00+01:00', 'made_at' => '2026-04-17T07:00:00+01:00', 'provocation' => 3])->assertStatus(201);
+        $put([
+            'at' => '2026-04-16T07:00:00+01:00',
+            'made_at' => '2026-04-17T07:00:00+01:00',
+            'provocation' => 3,
+        ])->assertStatus(201);
         self::assertSame([[3, true, []]], $of('2026-04-16'));
-        $put(['at' => '2026-04-15T07:00:00+01:00', 'made_at' => '2026-04-17T07:00:00+01:00', 'provocation' => 3])->assertStatus(422)->assertJsonValidationErrors(['at']);
+        $put(['at' => '2026-04-15T07:00:00+01:00', 'made_at' => '2026-04-17T07:00:00+01:00', 'provocation' => 3])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors(['at']);
         // Corrected from another phone: the later answer counts, signs of both stay.
         $put(['at' => '2026-04-17T07:00:00+01:00', 'provocation' => 3, 'signs' => ['night_ache']])->assertStatus(201);
         $put(['at' => '2026-04-17T07:05:00+01:00', 'provocation' => 1])->assertStatus(201);
         self::assertSame([[1, false, ['night_ache']]], $of('2026-04-17'));
-        self::assertSame(2, CheckIn::query()->where('case_id', $case->id)->where('local_on', '2026-04-17')->count(), 'the first is kept');
+        self::assertSame(
+            2,
+            CheckIn::query()->where('case_id', $case->id)->where('local_on', '2026-04-17')->count(),
+            'the first is kept',
+        );
 
         // Seven in the morning in Tokyo is yesterday evening in Lisbon: it belongs to the athlete's own day.
         CarbonImmutable::setTestNow('2026-04-18T22:30:00Z');
@@ -150,7 +216,9 @@ final class PhoneTest extends TestCase
         // A clock that is an hour ahead is put right by what the phone took for now.
         CarbonImmutable::setTestNow('2026-04-20T07:00:00+01:00');
         $id = (string) Str::uuid7();
-        $this->withHeaders(['X-Phone-Clock' => '2026-04-20T08:00:00+01:00'])->ask($juno, 'PUT', "/api/today/check-ins/$id", ['at' => '2026-04-20T07:59:00+01:00', 'provocation' => 2])->assertStatus(201);
+        $this->withHeaders(['X-Phone-Clock' => '2026-04-20T08:00:00+01:00'])
+            ->ask($juno, 'PUT', "/api/today/check-ins/$id", ['at' => '2026-04-20T07:59:00+01:00', 'provocation' => 2])
+            ->assertStatus(201);
         self::assertSame('2026-04-20T05:59:00+00:00', CheckIn::query()->findOrFail($id)->at->toIso8601String());
     }
 
@@ -174,14 +242,25 @@ final class PhoneTest extends TestCase
     {
         $public = sys_get_temp_dir() . '/rung-public-' . getmypid();
         mkdir("$public/build", recursive: true);
-        file_put_contents("$public/build/manifest.json", (string) json_encode([
-            'web/athlete.tsx' => ['file' => 'assets/athlete.js', 'imports' => ['_shell.js'], 'dynamicImports' => ['web/later.tsx'], 'css' => ['assets/shell.css']],
-            '_shell.js' => ['file' => 'assets/shell.js', 'assets' => ['assets/letters.woff2']],
-            'web/later.tsx' => ['file' => 'assets/later.js', 'imports' => ['_shell.js']],
-            'web/desk.tsx' => ['file' => 'assets/desk.js'],
-        ]));
+        file_put_contents(
+            "$public/build/manifest.json",
+            (string) json_encode([
+                'web/athlete.tsx' => [
+                    'file' => 'assets/athlete.js',
+                    'imports' => ['_shell.js'],
+                    'dynamicImports' => ['web/later.tsx'],
+                    'css' => ['assets/shell.css'],
+                ],
+                '_shell.js' => ['file' => 'assets/shell.js', 'assets' => ['assets/letters.woff2']],
+                'web/later.tsx' => ['file' => 'assets/later.js', 'imports' => ['_shell.js']],
+                'web/desk.tsx' => ['file' => 'assets/desk.js'],
+            ]),
+        );
         $this->app?->usePublicPath($public);
-        $script = (string) $this->get('/athlete/worker.js')->assertOk()->assertHeader('Service-Worker-Allowed', '/athlete')->getContent();
+        $script = (string) $this->get('/athlete/worker.js')
+            ->assertOk()
+            ->assertHeader('Service-Worker-Allowed', '/athlete')
+            ->getContent();
         foreach (['athlete.js', 'shell.js', 'shell.css', 'letters.woff2', 'later.js'] as $file) {
             self::assertStringContainsString("\"/build/assets/$file\"", $script);
         }
@@ -205,8 +284,19 @@ final class PhoneTest extends TestCase
         self::assertIsArray($due['exercises']);
 
         return [
-            'planned' => $due['planned'], 'plan_version' => $version, 'kind' => 'loading', 'started_at' => $from, 'ended_at' => $to,
-            'entries' => array_map(static fn(mixed $exercise): array => ['prescription' => is_array($exercise) ? $exercise['prescription'] : null, 'pain' => 1, 'sets' => array_fill(0, $sets, ['reps' => 8])], array_values($due['exercises'])),
+            'planned' => $due['planned'],
+            'plan_version' => $version,
+            'kind' => 'loading',
+            'started_at' => $from,
+            'ended_at' => $to,
+            'entries' => array_map(
+                static fn(mixed $exercise): array => [
+                    'prescription' => is_array($exercise) ? $exercise['prescription'] : null,
+                    'pain' => 1,
+                    'sets' => array_fill(0, $sets, ['reps' => 8]),
+                ],
+                array_values($due['exercises']),
+            ),
         ];
     }
 }

@@ -25,7 +25,9 @@ final class PushTest extends TestCase
     private function phoneOf(User $athlete): string
     {
         $phone = (string) Str::uuid7();
-        $this->ask($athlete, 'PUT', "/api/today/phones/$phone", self::TIMES)->assertOk()->assertExactJson(self::TIMES);
+        $this->ask($athlete, 'PUT', "/api/today/phones/$phone", self::TIMES)
+            ->assertOk()
+            ->assertExactJson(self::TIMES);
 
         return $phone;
     }
@@ -33,7 +35,11 @@ final class PushTest extends TestCase
     /** @return list<mixed> kinds of what waits */
     private function waiting(User $athlete, string $phone): array
     {
-        return array_values((array) $this->ask($athlete, 'GET', "/api/today/phones/$phone/pushes")->assertOk()->json('pushes.*.kind'));
+        return array_values(
+            (array) $this->ask($athlete, 'GET', "/api/today/phones/$phone/pushes")
+                ->assertOk()
+                ->json('pushes.*.kind'),
+        );
     }
 
     private function at(string $time): void
@@ -48,9 +54,18 @@ final class PushTest extends TestCase
     {
         $case = $of ?? $this->caseOf('Juno Tamsin');
         $today = CarbonImmutable::now($case->practice->timezone)->format('Y-m-d');
-        $case->checkIns()->where('at', '>=', CarbonImmutable::parse($today, $case->practice->timezone)->utc())->delete();
+        $case
+            ->checkIns()
+            ->where('at', '>=', CarbonImmutable::parse($today, $case->practice->timezone)->utc())
+            ->delete();
         if (!$case->plannedSessions()->where('on', $today)->exists()) {
-            $case->plannedSessions()->where('on', '>', $today)->orderBy('on')->firstOrFail()->forceFill(['on' => $today])->save();
+            $case
+                ->plannedSessions()
+                ->where('on', '>', $today)
+                ->orderBy('on')
+                ->firstOrFail()
+                ->forceFill(['on' => $today])
+                ->save();
         }
     }
 
@@ -78,7 +93,10 @@ final class PushTest extends TestCase
         $case = $this->caseOf('Juno Tamsin');
         $zone = $case->practice->timezone;
         $this->travelTo(CarbonImmutable::now($zone)->setTime(7, 40));
-        $this->ask($juno, 'PUT', '/api/today/check-ins/' . Str::uuid7() . "?case=$case->id", ['at' => CarbonImmutable::now($zone)->toIso8601String(), 'provocation' => 2])->assertSuccessful();
+        $this->ask($juno, 'PUT', '/api/today/check-ins/' . Str::uuid7() . "?case=$case->id", [
+            'at' => CarbonImmutable::now($zone)->toIso8601String(),
+            'provocation' => 2,
+        ])->assertSuccessful();
         $this->at('08:05');
         self::assertSame([], $this->waiting($juno, $phone));
     }
@@ -101,7 +119,16 @@ final class PushTest extends TestCase
         $this->openDay();
         $juno = $this->athlete('Juno Tamsin');
         $phone = $this->phoneOf($juno);
-        Consent::query()->create(['practice_id' => $juno->practice_id, 'athlete_id' => $juno->athlete_id, 'purpose' => ConsentPurpose::Messages, 'given' => false, 'on' => '2026-04-14', 'how' => 'spoken', 'user_id' => $this->practitioner()->id, 'at' => CarbonImmutable::now()]);
+        Consent::query()->create([
+            'practice_id' => $juno->practice_id,
+            'athlete_id' => $juno->athlete_id,
+            'purpose' => ConsentPurpose::Messages,
+            'given' => false,
+            'on' => '2026-04-14',
+            'how' => 'spoken',
+            'user_id' => $this->practitioner()->id,
+            'at' => CarbonImmutable::now(),
+        ]);
         $this->at('08:05');
         self::assertSame([], $this->waiting($juno, $phone));
     }
@@ -111,12 +138,19 @@ final class PushTest extends TestCase
         $juno = $this->athlete('Juno Tamsin');
         $phone = $this->phoneOf($juno);
         $case = $this->caseOf('Juno Tamsin');
-        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/messages", ['words' => 'Your tendon looks better.'])->assertSuccessful();
-        $pushes = $this->ask($juno, 'GET', "/api/today/phones/$phone/pushes")->assertOk()->assertJsonPath('pushes.0.kind', 'message');
+        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/messages", [
+            'words' => 'Your tendon looks better.',
+        ])->assertSuccessful();
+        $pushes = $this->ask($juno, 'GET', "/api/today/phones/$phone/pushes")
+            ->assertOk()
+            ->assertJsonPath('pushes.0.kind', 'message');
         self::assertStringNotContainsString('tendon', (string) $pushes->getContent());
         self::assertStringContainsString($case->practice->name, (string) $pushes->getContent());
         // What the athlete writes is no news to the athlete.
-        $this->ask($juno, 'PUT', '/api/today/messages/' . Str::uuid7() . "?case=$case->id", ['kind' => 'question', 'words' => 'Thank you.'])->assertSuccessful();
+        $this->ask($juno, 'PUT', '/api/today/messages/' . Str::uuid7() . "?case=$case->id", [
+            'kind' => 'question',
+            'words' => 'Thank you.',
+        ])->assertSuccessful();
         self::assertSame([], $this->waiting($juno, $phone));
     }
 
@@ -125,11 +159,15 @@ final class PushTest extends TestCase
         $juno = $this->athlete('Juno Tamsin');
         $tobias = $this->athlete('Tobias Fenwick');
         $phone = $this->phoneOf($juno);
-        $this->ask($tobias, 'PUT', "/api/today/phones/$phone", self::TIMES)->assertStatus(409)->assertJsonPath('message', 'This phone reminds somebody else. Sign out there first.');
+        $this->ask($tobias, 'PUT', "/api/today/phones/$phone", self::TIMES)
+            ->assertStatus(409)
+            ->assertJsonPath('message', 'This phone reminds somebody else. Sign out there first.');
         $this->ask($tobias, 'DELETE', "/api/today/phones/$phone")->assertOk();
         self::assertTrue(PushPhone::query()->whereKey($phone)->exists(), 'somebody else cannot end it');
         $case = $this->caseOf('Juno Tamsin');
-        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/messages", ['words' => 'Well done.'])->assertSuccessful();
+        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/messages", [
+            'words' => 'Well done.',
+        ])->assertSuccessful();
         self::assertSame([], $this->waiting($tobias, $phone));
         self::assertSame(['message'], $this->waiting($juno, $phone));
         $this->ask($juno, 'DELETE', "/api/today/phones/$phone")->assertOk();
@@ -149,28 +187,46 @@ final class PushTest extends TestCase
     {
         $phone = (string) Str::uuid7();
         $juno = $this->athlete('Juno Tamsin');
-        foreach (['morning_at' => [1440, 'from 0 to 1439'], 'session_at' => ['noon', 'minutes after midnight'], 'messages' => ['perhaps', 'Say whether']] as $field => [$wrong, $says]) {
-            $this->ask($juno, 'PUT', "/api/today/phones/$phone", [$field => $wrong] + self::TIMES)->assertStatus(422)->assertJsonValidationErrors([$field => $says]);
+        foreach (
+            [
+                'morning_at' => [1440, 'from 0 to 1439'],
+                'session_at' => ['noon', 'minutes after midnight'],
+                'messages' => ['perhaps', 'Say whether'],
+            ]
+            as $field => [$wrong, $says]
+        ) {
+            $this->ask($juno, 'PUT', "/api/today/phones/$phone", [$field => $wrong] + self::TIMES)
+                ->assertStatus(422)
+                ->assertJsonValidationErrors([$field => $says]);
         }
-        $this->ask($juno, 'PUT', "/api/today/phones/$phone", ['morning_at' => null, 'session_at' => null, 'messages' => false])->assertOk();
+        $this->ask($juno, 'PUT', "/api/today/phones/$phone", [
+            'morning_at' => null,
+            'session_at' => null,
+            'messages' => false,
+        ])->assertOk();
     }
 
     public function testARealServiceTakesThePlaceOfTheStandIn(): void
     {
         $brought = [];
-        $this->app?->instance(PushService::class, new class (static function (Push $push) use (&$brought): void {
-            $brought[] = $push->kind->value;
-        }) implements PushService {
-            public function __construct(private readonly \Closure $note) {}
+        $this->app?->instance(
+            PushService::class,
+            new class (static function (Push $push) use (&$brought): void {
+                $brought[] = $push->kind->value;
+            }) implements PushService {
+                public function __construct(private readonly \Closure $note) {}
 
-            public function bring(Push $push): void
-            {
-                ($this->note)($push);
-            }
-        });
+                public function bring(Push $push): void
+                {
+                    ($this->note)($push);
+                }
+            },
+        );
         $this->phoneOf($this->athlete('Juno Tamsin'));
         $case = $this->caseOf('Juno Tamsin');
-        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/messages", ['words' => 'Well done.'])->assertSuccessful();
+        $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/messages", [
+            'words' => 'Well done.',
+        ])->assertSuccessful();
         self::assertSame(['message'], $brought);
     }
 
@@ -180,10 +236,18 @@ final class PushTest extends TestCase
         foreach (['Ropewalk Circus School', 'Another Practice'] as $practice) {
             $case = $this->caseOf('Juno Tamsin', $practice);
             $this->openDay($case);
-            $phones[$this->phoneOf(User::query()->where('athlete_id', $case->athlete_id)->firstOrFail())] = $case->practice_id;
+            $phones[$this->phoneOf(User::query()->where('athlete_id', $case->athlete_id)->firstOrFail())] =
+                $case->practice_id;
         }
         $this->at('08:05');
         app(CurrentPractice::class)->enterEvery();
-        self::assertEquals($phones, Push::query()->whereIn('phone_id', array_keys($phones))->where('kind', ReminderKind::Morning)->pluck('practice_id', 'phone_id')->all());
+        self::assertEquals(
+            $phones,
+            Push::query()
+                ->whereIn('phone_id', array_keys($phones))
+                ->where('kind', ReminderKind::Morning)
+                ->pluck('practice_id', 'phone_id')
+                ->all(),
+        );
     }
 }

@@ -23,16 +23,27 @@ final class SignInTest extends TestCase
 
     public function testWaitsGrowAndEndAndAreTheOwnersOnly(): void
     {
-        self::assertSame([0, 0, 0, 0, 0, 30, 30], array_map(static fn(): int => SignInTries::count('somebody', 5), range(1, 7)));
+        self::assertSame(
+            [0, 0, 0, 0, 0, 30, 30],
+            array_map(static fn(): int => SignInTries::count('somebody', 5), range(1, 7)),
+        );
         $waits = [];
         for ($i = 0; $i < 8; $i++) {
             $this->travelSeconds($waits === [] ? 31 : end($waits) + 1);
             self::assertSame(0, SignInTries::count('somebody', 5), 'after the wait one more may be made');
             $waits[] = SignInTries::count('somebody', 5);
         }
-        self::assertSame([60, 120, 240, 480, 900, 900, 900, 900], $waits, 'twice as long each time, a quarter of an hour at most');
+        self::assertSame(
+            [60, 120, 240, 480, 900, 900, 900, 900],
+            $waits,
+            'twice as long each time, a quarter of an hour at most',
+        );
         $this->travelSeconds(3601);
-        self::assertSame([0, 0, 0, 0, 0, 30], array_map(static fn(): int => SignInTries::count('somebody', 5), range(1, 6)), 'an hour without a try begins anew');
+        self::assertSame(
+            [0, 0, 0, 0, 0, 30],
+            array_map(static fn(): int => SignInTries::count('somebody', 5), range(1, 6)),
+            'an hour without a try begins anew',
+        );
         self::assertSame(0, SignInTries::count('somebody else', 5));
     }
 
@@ -58,7 +69,12 @@ final class SignInTest extends TestCase
             $this->signInFrom("10.1.0.$i", $juno->email, 'wrong');
         }
         $this->signInFrom('10.3.0.1', $juno->email, self::PASSWORD)->assertStatus(429);
-        DB::table('sessions')->insert(['id' => 'lost-phone', 'user_id' => $juno->id, 'payload' => '', 'last_activity' => 1]);
+        DB::table('sessions')->insert([
+            'id' => 'lost-phone',
+            'user_id' => $juno->id,
+            'payload' => '',
+            'last_activity' => 1,
+        ]);
         $this->ask($this->practitioner(), 'POST', "/api/cases/$case->id/invitation")->assertStatus(201);
         self::assertFalse(DB::table('sessions')->where('id', 'lost-phone')->exists());
         Auth::forgetGuards();
@@ -69,7 +85,11 @@ final class SignInTest extends TestCase
     {
         $checks = 0;
         $counting = $this->createStub(Hasher::class);
-        $counting->method('make')->willReturnCallback(static fn(string $value): string => password_hash($value, PASSWORD_BCRYPT, ['cost' => 4]));
+        $counting
+            ->method('make')
+            ->willReturnCallback(
+                static fn(string $value): string => password_hash($value, PASSWORD_BCRYPT, ['cost' => 4]),
+            );
         $counting->method('check')->willReturnCallback(static function () use (&$checks): bool {
             $checks++;
 
@@ -91,12 +111,25 @@ final class SignInTest extends TestCase
     public function testAddressesAreComparedWithoutCapitals(): void
     {
         $this->signInFrom('10.0.0.1', 'Ola.VANCE@Ropewalk.Example', self::PASSWORD)->assertOk();
-        $taken = OpeningTest::opening(['athlete' => ['name' => 'Odile Marsh', 'body_mass_kg' => 59.5, 'email' => 'OLA.Vance@ropewalk.example']]);
-        $this->ask($this->practitioner(), 'POST', '/api/cases', $taken)->assertStatus(422)->assertJsonPath('errors', ['athlete.email' => ['Email is used to sign in already; use another.']]);
-        $this->ask($this->practitioner(), 'POST', '/api/cases', OpeningTest::opening(['athlete' => ['name' => 'Odile Marsh', 'body_mass_kg' => 59.5, 'email' => 'Odile.M@ropewalk.example']]))->assertStatus(201);
+        $taken = OpeningTest::opening([
+            'athlete' => ['name' => 'Odile Marsh', 'body_mass_kg' => 59.5, 'email' => 'OLA.Vance@ropewalk.example'],
+        ]);
+        $this->ask($this->practitioner(), 'POST', '/api/cases', $taken)
+            ->assertStatus(422)
+            ->assertJsonPath('errors', ['athlete.email' => ['Email is used to sign in already; use another.']]);
+        $this->ask(
+            $this->practitioner(),
+            'POST',
+            '/api/cases',
+            OpeningTest::opening([
+                'athlete' => ['name' => 'Odile Marsh', 'body_mass_kg' => 59.5, 'email' => 'Odile.M@ropewalk.example'],
+            ]),
+        )->assertStatus(201);
         self::assertSame('odile.m@ropewalk.example', User::query()->where('name', 'Odile Marsh')->firstOrFail()->email);
         $this->expectExceptionMessageMatches('/accounts_email_folded/');
-        DB::table('accounts')->where('email', 'odile.m@ropewalk.example')->update(['email' => 'OLA.vance@ropewalk.example']);
+        DB::table('accounts')
+            ->where('email', 'odile.m@ropewalk.example')
+            ->update(['email' => 'OLA.vance@ropewalk.example']);
     }
 
     /** @return iterable<string, array{string, bool, bool}> secret, of an athlete, whether it is good */
@@ -124,7 +157,10 @@ final class SignInTest extends TestCase
     #[DataProvider('secrets')]
     public function testWhatOthersGuessFirstIsRefused(string $secret, bool $athlete, bool $good): void
     {
-        self::assertSame($good, Secret::fault($secret, $athlete ? $this->athlete('Juno Tamsin') : $this->practitioner()) === null);
+        self::assertSame(
+            $good,
+            Secret::fault($secret, $athlete ? $this->athlete('Juno Tamsin') : $this->practitioner()) === null,
+        );
     }
 
     public function testAVisitorWithoutACookieLeavesNoSessionBehind(): void
@@ -135,7 +171,9 @@ final class SignInTest extends TestCase
         }
         $this->postJson('/api/session', ['email' => self::OLA, 'password' => 'wrong'])->assertStatus(422);
         self::assertSame($before, DB::table('sessions')->count());
-        $this->postJson('/api/session', ['email' => self::OLA, 'password' => self::PASSWORD])->assertOk()->assertCookie('rung_session');
+        $this->postJson('/api/session', ['email' => self::OLA, 'password' => self::PASSWORD])
+            ->assertOk()
+            ->assertCookie('rung_session');
         self::assertSame($before + 1, DB::table('sessions')->count());
     }
 
@@ -143,10 +181,29 @@ final class SignInTest extends TestCase
     {
         $this->app?->instance('env', 'production');
         $this->app?->detectEnvironment(static fn(): string => 'production');
-        foreach ([['Sec-Fetch-Site' => 'cross-site'], ['Sec-Fetch-Site' => 'same-site'], ['Origin' => 'https://elsewhere.example']] as $headers) {
-            $this->runsUnderCsrf(fn() => $this->postJson('/api/session', ['email' => self::OLA, 'password' => self::PASSWORD], $headers)->assertStatus(419));
+        foreach (
+            [
+                ['Sec-Fetch-Site' => 'cross-site'],
+                ['Sec-Fetch-Site' => 'same-site'],
+                ['Origin' => 'https://elsewhere.example'],
+            ]
+            as $headers
+        ) {
+            $this->runsUnderCsrf(
+                fn() => $this->postJson(
+                    '/api/session',
+                    ['email' => self::OLA, 'password' => self::PASSWORD],
+                    $headers,
+                )->assertStatus(419),
+            );
         }
-        $this->runsUnderCsrf(fn() => $this->postJson('/api/session', ['email' => self::OLA, 'password' => self::PASSWORD], ['Sec-Fetch-Site' => 'same-origin'])->assertOk());
+        $this->runsUnderCsrf(
+            fn() => $this->postJson(
+                '/api/session',
+                ['email' => self::OLA, 'password' => self::PASSWORD],
+                ['Sec-Fetch-Site' => 'same-origin'],
+            )->assertOk(),
+        );
     }
 
     public function testWhoeverHasNoSessionIsToldSoAndWhoeverHasOneNeedsItsToken(): void
@@ -160,18 +217,49 @@ final class SignInTest extends TestCase
     {
         foreach (['/', '/api/session', '/api/nothing', '/api/cases/%ff', '/bare'] as $path) {
             $answer = $this->get($path);
-            self::assertStringContainsString("default-src 'self'", (string) $answer->headers->get('Content-Security-Policy'), $path);
-            self::assertSame(['nosniff', 'same-origin', null], [$answer->headers->get('X-Content-Type-Options'), $answer->headers->get('Referrer-Policy'), $answer->headers->get('Strict-Transport-Security')], $path);
+            self::assertStringContainsString(
+                "default-src 'self'",
+                (string) $answer->headers->get('Content-Security-Policy'),
+                $path,
+            );
+            self::assertSame(
+                ['nosniff', 'same-origin', null],
+                [
+                    $answer->headers->get('X-Content-Type-Options'),
+                    $answer->headers->get('Referrer-Policy'),
+                    $answer->headers->get('Strict-Transport-Security'),
+                ],
+                $path,
+            );
         }
-        $body = $this->call('POST', '/api/session', [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], '{"email":"' . str_repeat('a', 5000) . '"}');
-        $body->assertStatus(413)->assertHeader('Content-Security-Policy')->assertJsonStructure(['message']);
+        $body = $this->call(
+            'POST',
+            '/api/session',
+            [],
+            [],
+            [],
+            ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'],
+            '{"email":"' . str_repeat('a', 5000) . '"}',
+        );
+        $body
+            ->assertStatus(413)
+            ->assertHeader('Content-Security-Policy')
+            ->assertJsonStructure(['message']);
 
         // Behind a proxy that is named in the settings its word on https is taken; else not.
         config(['app.trusted_proxies' => '']);
-        self::assertNull($this->get('/bare', ['X-Forwarded-Proto' => 'https'])->headers->get('Strict-Transport-Security'));
+        self::assertNull(
+            $this->get('/bare', ['X-Forwarded-Proto' => 'https'])->headers->get('Strict-Transport-Security'),
+        );
         config(['app.trusted_proxies' => '127.0.0.1']);
-        self::assertNotNull($this->get('/bare', ['X-Forwarded-Proto' => 'https'])->headers->get('Strict-Transport-Security'));
-        $signedIn = $this->postJson('/api/session', ['email' => self::OLA, 'password' => self::PASSWORD], ['X-Forwarded-Proto' => 'https'])->assertOk();
+        self::assertNotNull(
+            $this->get('/bare', ['X-Forwarded-Proto' => 'https'])->headers->get('Strict-Transport-Security'),
+        );
+        $signedIn = $this->postJson(
+            '/api/session',
+            ['email' => self::OLA, 'password' => self::PASSWORD],
+            ['X-Forwarded-Proto' => 'https'],
+        )->assertOk();
         self::assertTrue($signedIn->getCookie('rung_session', false)?->isSecure());
         Request::setTrustedProxies([], Request::HEADER_X_FORWARDED_PROTO);
     }
@@ -181,7 +269,10 @@ final class SignInTest extends TestCase
     {
         Auth::forgetGuards();
 
-        return $this->withServerVariables(['REMOTE_ADDR' => $address])->ask(null, 'POST', '/api/session', ['email' => $email, 'password' => $password]);
+        return $this->withServerVariables(['REMOTE_ADDR' => $address])->ask(null, 'POST', '/api/session', [
+            'email' => $email,
+            'password' => $password,
+        ]);
     }
 
     private function travelSeconds(int $seconds): void
@@ -192,19 +283,29 @@ final class SignInTest extends TestCase
     /** Laravel lets tests pass without a token; here it must not. */
     private function runsUnderCsrf(callable $work): void
     {
-        $this->app?->bind(\App\Http\Middleware\CheckOrigin::class, fn() => new class ($this->app, $this->app->make(\Illuminate\Contracts\Encryption\Encrypter::class)) extends \App\Http\Middleware\CheckOrigin {
-            protected function runningUnitTests(): bool
+        $this->app?->bind(
+            \App\Http\Middleware\CheckOrigin::class,
+            fn() => new class ($this->app, $this->app->make(\Illuminate\Contracts\Encryption\Encrypter::class)) extends
+                \App\Http\Middleware\CheckOrigin
             {
-                return false;
-            }
-        });
+                protected function runningUnitTests(): bool
+                {
+                    return false;
+                }
+            },
+        );
         $work();
     }
 
     public function testAnAthleteWithoutAnAddressSignsInByName(): void
     {
         $open = function (string $name): array {
-            $opened = $this->ask($this->practitioner(), 'POST', '/api/cases', OpeningTest::opening(['athlete' => ['name' => $name, 'body_mass_kg' => 59.5]]))->assertStatus(201);
+            $opened = $this->ask(
+                $this->practitioner(),
+                'POST',
+                '/api/cases',
+                OpeningTest::opening(['athlete' => ['name' => $name, 'body_mass_kg' => 59.5]]),
+            )->assertStatus(201);
             \Illuminate\Support\Facades\Auth::forgetGuards();
 
             return [self::text($opened->json('sign_in')), self::text($opened->json('password'))];
@@ -215,9 +316,13 @@ final class SignInTest extends TestCase
         self::assertTrue(\App\Access\Email::isSound($other), $other);
         [$none] = $open('王');
         self::assertTrue(\App\Access\Email::isSound($none), $none);
-        $this->postJson('/api/session', ['email' => strtoupper($name), 'password' => $password])->assertOk()->assertJsonPath('user.name', 'Odile Marsh');
+        $this->postJson('/api/session', ['email' => strtoupper($name), 'password' => $password])
+            ->assertOk()
+            ->assertJsonPath('user.name', 'Odile Marsh');
         foreach (['odile marsh', 'odile..marsh', '-odile', 'odile@', 'odile/marsh'] as $odd) {
-            $this->postJson('/api/session', ['email' => $odd, 'password' => 'x'])->assertStatus(422)->assertJsonValidationErrors(['email' => 'neither an e-mail address nor a sign-in name']);
+            $this->postJson('/api/session', ['email' => $odd, 'password' => 'x'])
+                ->assertStatus(422)
+                ->assertJsonValidationErrors(['email' => 'neither an e-mail address nor a sign-in name']);
         }
     }
 }

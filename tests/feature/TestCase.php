@@ -60,7 +60,11 @@ abstract class TestCase extends Base
         if (self::$loaded) {
             return;
         }
-        self::assertSame('test', getenv('RUNG_INSTANCE'), 'run these by ./rung test, which gives them a database of their own');
+        self::assertSame(
+            'test',
+            getenv('RUNG_INSTANCE'),
+            'run these by ./rung test, which gives them a database of their own',
+        );
         $this->app?->make(DemoPractice::class)->load(self::PASSWORD, 'Another Practice', 'other.');
         $this->app?->make(DemoPractice::class)->load(self::PASSWORD);
         self::$loaded = true;
@@ -79,7 +83,9 @@ abstract class TestCase extends Base
     /** From here on people of the practice see their own cases, and those that are shared with them. */
     protected function ownCasesOnly(string $practice = 'Ropewalk Circus School'): void
     {
-        Practice::query()->where('name', $practice)->update(['cases_open_to' => 'own']);
+        Practice::query()
+            ->where('name', $practice)
+            ->update(['cases_open_to' => 'own']);
     }
 
     protected function caseOf(string $athlete, string $practice = 'Ropewalk Circus School'): CareCase
@@ -108,7 +114,10 @@ abstract class TestCase extends Base
         $practice->leave();
         if ($as !== null) {
             // Whoever is signed in has just given the password.
-            $this->actingAs($as->unsetRelations())->withSession(['auth.password_confirmed_at' => CarbonImmutable::now()->getTimestamp(), SignIns::SINCE => CarbonImmutable::now()->getTimestamp()]);
+            $this->actingAs($as->unsetRelations())->withSession([
+                'auth.password_confirmed_at' => CarbonImmutable::now()->getTimestamp(),
+                SignIns::SINCE => CarbonImmutable::now()->getTimestamp(),
+            ]);
         }
         $response = $this->json($method, $path, $body);
         $practice->enterEvery();
@@ -138,6 +147,9 @@ abstract class TestCase extends Base
 
     private function user(Role $role, string $practice): User
     {
-        return User::query()->where('role', $role)->whereHas('practice', static fn($query) => $query->where('name', $practice))->firstOrFail();
+        return User::query()
+            ->where('role', $role)
+            ->whereHas('practice', static fn($query) => $query->where('name', $practice))
+            ->firstOrFail();
     }
 }

@@ -34,13 +34,30 @@ final class TotpTest extends TestCase
 
     public function testTheCodesThatARunningNumberGives(): void
     {
-        $codes = array_map(static fn(int $number): string => Totp::code(Totp::toBase32(self::SECRET), $number), range(0, 9));
-        self::assertSame(['755224', '287082', '359152', '969429', '338314', '254676', '287922', '162583', '399871', '520489'], $codes, 'RFC 4226, appendix D');
+        $codes = array_map(
+            static fn(int $number): string => Totp::code(Totp::toBase32(self::SECRET), $number),
+            range(0, 9),
+        );
+        self::assertSame(
+            ['755224', '287082', '359152', '969429', '338314', '254676', '287922', '162583', '399871', '520489'],
+            $codes,
+            'RFC 4226, appendix D',
+        );
     }
 
     public function testBase32AsTheStandardPrintsIt(): void
     {
-        foreach (['f' => 'MY', 'fo' => 'MZXQ', 'foo' => 'MZXW6', 'foob' => 'MZXW6YQ', 'fooba' => 'MZXW6YTB', 'foobar' => 'MZXW6YTBOI'] as $plain => $coded) {
+        foreach (
+            [
+                'f' => 'MY',
+                'fo' => 'MZXQ',
+                'foo' => 'MZXW6',
+                'foob' => 'MZXW6YQ',
+                'fooba' => 'MZXW6YTB',
+                'foobar' => 'MZXW6YTBOI',
+            ]
+            as $plain => $coded
+        ) {
             self::assertSame($coded, Totp::toBase32($plain));
             self::assertSame($plain, Totp::fromBase32($coded));
         }
@@ -60,7 +77,11 @@ final class TotpTest extends TestCase
         $now = 1_790_000_000;
         $step = intdiv($now, Totp::STEP_S);
         foreach ([-2 => false, -1 => true, 0 => true, 1 => true, 2 => false] as $away => $holds) {
-            self::assertSame($holds ? $step + $away : null, Totp::stepOf(Totp::code($secret, $step + $away), $secret, $now, null), "$away steps away");
+            self::assertSame(
+                $holds ? $step + $away : null,
+                Totp::stepOf(Totp::code($secret, $step + $away), $secret, $now, null),
+                "$away steps away",
+            );
         }
         $code = Totp::code($secret, $step);
         self::assertNull(Totp::stepOf($code, $secret, $now, $step), 'a code that was used');

@@ -51,7 +51,11 @@ final class WallsTest extends TestCase
             self::fail("allowed: $statement");
         } catch (PDOException $refused) {
             // Not allowed (42501), or a setting or role that is not its own to take.
-            self::assertContains(is_array($refused->errorInfo) ? $refused->errorInfo[0] : '', ['42501', '0A000'], $refused->getMessage());
+            self::assertContains(
+                is_array($refused->errorInfo) ? $refused->errorInfo[0] : '',
+                ['42501', '0A000'],
+                $refused->getMessage(),
+            );
         }
     }
 
@@ -59,7 +63,14 @@ final class WallsTest extends TestCase
     {
         $db = self::as('rung_owner');
         foreach (Walls::APPEND_ONLY as $table) {
-            self::assertSame(1, (int) self::one($db, "select count(*) from pg_trigger where tgrelid = '$table'::regclass and tgfoid = 'refuse_change'::regproc and tgenabled = 'O'"), $table);
+            self::assertSame(
+                1,
+                (int) self::one(
+                    $db,
+                    "select count(*) from pg_trigger where tgrelid = '$table'::regclass and tgfoid = 'refuse_change'::regproc and tgenabled = 'O'",
+                ),
+                $table,
+            );
         }
         $this->expectExceptionMessageMatches('/never changed/');
         $db->exec('delete from decisions');
@@ -68,16 +79,31 @@ final class WallsTest extends TestCase
     public function testEveryTableOfAPracticeStandsBehindTheWall(): void
     {
         $db = self::as('rung_owner');
-        $open = $db->query(<<<'SQL'
+        $open = $db->query(
+            <<<'SQL'
             select c.relname from pg_class c
             where c.relnamespace = 'public'::regnamespace and c.relkind in ('r', 'p')
                 and (c.relname = 'practices' or exists (select 1 from pg_attribute a where a.attrelid = c.oid and a.attname = 'practice_id'))
                 and (not c.relrowsecurity or not exists (select 1 from pg_policy p where p.polrelid = c.oid))
-            SQL);
+            SQL
+            ,
+        );
         self::assertNotFalse($open);
         self::assertSame([], $open->fetchAll(PDO::FETCH_COLUMN));
-        self::assertSame('f', self::one($db, "select case when rolsuper or rolbypassrls or rolcreaterole or rolcreatedb then 't' else 'f' end from pg_roles where rolname = 'rung_app'"));
-        self::assertSame('0', self::one($db, "select count(*) from pg_class where relowner = (select oid from pg_roles where rolname = 'rung_app')"));
+        self::assertSame(
+            'f',
+            self::one(
+                $db,
+                "select case when rolsuper or rolbypassrls or rolcreaterole or rolcreatedb then 't' else 'f' end from pg_roles where rolname = 'rung_app'",
+            ),
+        );
+        self::assertSame(
+            '0',
+            self::one(
+                $db,
+                "select count(*) from pg_class where relowner = (select oid from pg_roles where rolname = 'rung_app')",
+            ),
+        );
     }
 
     public function testTheDatabaseShowsThePracticeThatIsNamedAndNoOther(): void
@@ -85,7 +111,10 @@ final class WallsTest extends TestCase
         $db = self::as('rung_app');
         $ids = self::practices();
         self::assertCount(2, $ids);
-        $count = static fn(string $practice, string $table): int => (int) self::one($db, "select set_config('rung.practice', '$practice', false); select count(*) from $table");
+        $count = static fn(string $practice, string $table): int => (int) self::one(
+            $db,
+            "select set_config('rung.practice', '$practice', false); select count(*) from $table",
+        );
         foreach (['cases', 'users', 'check_ins', 'access_log', 'plan_versions'] as $table) {
             self::assertSame(0, $count('', $table), "no practice named, no rows of $table");
         }
@@ -93,7 +122,13 @@ final class WallsTest extends TestCase
         self::assertSame(1, $count($ids[0], 'practices'));
         // Nor can a row of another practice be written, or one be moved there.
         $db->exec("select set_config('rung.practice', '$ids[0]', false)");
-        foreach (["insert into athletes (id, practice_id, name) values (gen_random_uuid(), '$ids[1]', 'x')", "update athletes set practice_id = '$ids[1]'"] as $statement) {
+        foreach (
+            [
+                "insert into athletes (id, practice_id, name) values (gen_random_uuid(), '$ids[1]', 'x')",
+                "update athletes set practice_id = '$ids[1]'",
+            ]
+            as $statement
+        ) {
             try {
                 $db->exec($statement);
                 self::fail("allowed: $statement");
@@ -142,14 +177,24 @@ final class WallsTest extends TestCase
     /** @return list<string> their ids, by name */
     private static function practices(): array
     {
-        return array_values(array_map(static fn(Practice $practice): string => $practice->id, Practice::query()->orderBy('name')->get()->all()));
+        return array_values(
+            array_map(
+                static fn(Practice $practice): string => $practice->id,
+                Practice::query()->orderBy('name')->get()->all(),
+            ),
+        );
     }
 
     private static function as(string $role): PDO
     {
         $password = $role === 'rung_owner' ? getenv('OWNER_PASSWORD') : getenv('DB_PASSWORD');
 
-        return new PDO(sprintf('pgsql:host=127.0.0.1;port=%s;dbname=%s', getenv('DB_PORT'), DB::connection()->getDatabaseName()), $role, (string) $password, [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        return new PDO(
+            sprintf('pgsql:host=127.0.0.1;port=%s;dbname=%s', getenv('DB_PORT'), DB::connection()->getDatabaseName()),
+            $role,
+            (string) $password,
+            [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION],
+        );
     }
 
     private static function one(PDO $db, string $statements): string

@@ -14,7 +14,9 @@ final class AccessLogTest extends TestCase
     protected function tearDown(): void
     {
         foreach (self::TABLES as $table) {
-            self::owner()->exec("alter table $table disable trigger user; delete from $table; insert into $table select * from kept_$table; drop table kept_$table; alter table $table enable trigger user");
+            self::owner()->exec(
+                "alter table $table disable trigger user; delete from $table; insert into $table select * from kept_$table; drop table kept_$table; alter table $table enable trigger user",
+            );
         }
     }
 
@@ -28,7 +30,11 @@ final class AccessLogTest extends TestCase
     public function testEveryRequestAtTheSameMomentGetsALinkOfItsOwn(): void
     {
         $ola = self::practitioner();
-        $case = self::owner()->query("select c.id from cases c join users u on u.id = c.practitioner_id join accounts a on a.id = u.account_id where a.email = 'ola.vance@ropewalk.example' limit 1")->fetchColumn();
+        $case = self::owner()
+            ->query(
+                "select c.id from cases c join users u on u.id = c.practitioner_id join accounts a on a.id = u.account_id where a.email = 'ola.vance@ropewalk.example' limit 1",
+            )
+            ->fetchColumn();
         $before = self::links();
         self::atOnce(12, static fn(): CurlHandle => self::request('GET', "/api/cases/$case/file", null, $ola));
         self::assertSame($before + 12, self::links());
@@ -41,7 +47,10 @@ final class AccessLogTest extends TestCase
         self::practitioner();
         [$code, $said] = self::check();
         self::assertSame(0, $code, $said);
-        self::assertSame(1, preg_match('/Ropewalk Circus School: \d+ lines, the newest link is (\d+:[0-9a-f]{64})/', $said, $found));
+        self::assertSame(
+            1,
+            preg_match('/Ropewalk Circus School: \d+ lines, the newest link is (\d+:[0-9a-f]{64})/', $said, $found),
+        );
         $newest = '--newest=' . ($found[1] ?? '');
         self::assertSame(0, self::check($newest)[0]);
 
@@ -59,8 +68,13 @@ final class AccessLogTest extends TestCase
         self::assertSame(1, $code);
         self::assertStringContainsString('The link that was written down is not there', $said);
         // A line in the middle is missed with its link, too.
-        $middle = (int) self::owner()->query('select entry from access_log_links order by number limit 1')->fetchColumn();
-        self::past("delete from access_log_links where entry = $middle; delete from access_log where id = $middle", 'access_log_links');
+        $middle = (int) self::owner()
+            ->query('select entry from access_log_links order by number limit 1')
+            ->fetchColumn();
+        self::past(
+            "delete from access_log_links where entry = $middle; delete from access_log where id = $middle",
+            'access_log_links',
+        );
         self::assertStringContainsString('was taken away', self::check()[1]);
     }
 
@@ -74,7 +88,10 @@ final class AccessLogTest extends TestCase
         self::assertMatchesRegularExpression('/WRONG  letters leave the machine: .*\n\s+name a mail server/', $said);
         self::assertSame(1, $code);
         self::past('delete from access_log where id = (select max(id) from access_log)');
-        self::assertMatchesRegularExpression('/WRONG  the record of who saw what of .* is whole: line \d+ was taken away/', self::doctor()[1]);
+        self::assertMatchesRegularExpression(
+            '/WRONG  the record of who saw what of .* is whole: line \d+ was taken away/',
+            self::doctor()[1],
+        );
     }
 
     public function testAMonitorReadsNumbersWithTheKeyOfTheMachineAlone(): void
@@ -94,7 +111,9 @@ final class AccessLogTest extends TestCase
     /** As only somebody with the rights of the tables' owner can. */
     private static function past(string $statement, string $also = 'access_log'): void
     {
-        self::owner()->exec("alter table access_log disable trigger user; alter table $also disable trigger user; $statement; alter table access_log enable trigger user; alter table $also enable trigger user");
+        self::owner()->exec(
+            "alter table access_log disable trigger user; alter table $also disable trigger user; $statement; alter table access_log enable trigger user; alter table $also enable trigger user",
+        );
     }
 
     /** @return array{int, string} */

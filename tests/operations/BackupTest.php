@@ -12,14 +12,27 @@ final class BackupTest extends TestCase
         $file = tempnam(sys_get_temp_dir(), 'rung-backup');
         $before = self::counts();
         self::assertStringContainsString('restored once to check', self::rung('backup', $file));
-        self::assertSame(['0600', false], [sprintf('%04o', fileperms($file) & 07777), str_contains((string) file_get_contents($file), 'PGDMP')], 'encrypted, for its owner alone');
+        self::assertSame(
+            ['0600', false],
+            [sprintf('%04o', fileperms($file) & 07777), str_contains((string) file_get_contents($file), 'PGDMP')],
+            'encrypted, for its owner alone',
+        );
 
-        self::owner()->exec("insert into openings (id, practice_id, practitioner_id, name, step, form) select gen_random_uuid(), practice_id, id, 'after the backup', 1, '{}' from users where role = 'owner'");
+        self::owner()->exec(
+            "insert into openings (id, practice_id, practitioner_id, name, step, form) select gen_random_uuid(), practice_id, id, 'after the backup', 1, '{}' from users where role = 'owner'",
+        );
         self::owner()->exec('delete from check_ins');
         // Somebody was erased after the backup was made.
-        [$practice, $athlete] = (array) self::owner()->query("select practice_id, id from athletes where name = 'Piet Olander' and practice_id = (select practice_id from users u join accounts a on a.id = u.account_id where a.email = 'ola.vance@ropewalk.example')")->fetch(\PDO::FETCH_NUM);
+        [$practice, $athlete] = (array) self::owner()
+            ->query(
+                "select practice_id, id from athletes where name = 'Piet Olander' and practice_id = (select practice_id from users u join accounts a on a.id = u.account_id where a.email = 'ola.vance@ropewalk.example')",
+            )
+            ->fetch(\PDO::FETCH_NUM);
         $erased = self::home('storage/app/erased.jsonl');
-        file_put_contents($erased, json_encode(['practice' => $practice, 'athlete' => $athlete, 'pseudonym' => 'Athlete 123456']) . "\n");
+        file_put_contents(
+            $erased,
+            json_encode(['practice' => $practice, 'athlete' => $athlete, 'pseudonym' => 'Athlete 123456']) . "\n",
+        );
         chown($erased, (string) getenv('RUNG_WEB_USER'));
         self::assertNotSame($before, self::counts());
 
@@ -36,7 +49,13 @@ final class BackupTest extends TestCase
 
         self::assertStringContainsString('1 who were erased', self::rung('restore', $file));
         self::assertSame($before, self::counts());
-        self::assertSame('Athlete 123456', self::owner()->query("select name from athletes where id = '$athlete'")->fetchColumn(), 'and stays erased');
+        self::assertSame(
+            'Athlete 123456',
+            self::owner()
+                ->query("select name from athletes where id = '$athlete'")
+                ->fetchColumn(),
+            'and stays erased',
+        );
         unlink($erased);
         self::secondsUntil(static fn(): bool => self::ask('GET', '/bare')['status'] === 200);
         self::practitioner();
@@ -46,7 +65,9 @@ final class BackupTest extends TestCase
     public function testARealPracticeIsNeverErasedByTheDemo(): void
     {
         $real = '00000000-0000-4000-8000-000000000001';
-        self::owner()->exec("insert into practices (id, name, timezone) values ('$real', 'A Real Practice', 'Europe/Lisbon')");
+        self::owner()->exec(
+            "insert into practices (id, name, timezone) values ('$real', 'A Real Practice', 'Europe/Lisbon')",
+        );
         try {
             $cases = (int) self::owner()->query('select count(*) from cases')->fetchColumn();
             [$code, $said] = self::shell(dirname(__DIR__, 2) . '/rung', ['demo']);
@@ -54,9 +75,20 @@ final class BackupTest extends TestCase
             self::assertStringContainsString('./rung demo --yes', $said);
             self::assertSame($cases, (int) self::owner()->query('select count(*) from cases')->fetchColumn());
             self::rung('demo', '--yes');
-            self::assertSame(['A Real Practice', 'Ropewalk Circus School'], self::owner()->query('select name from practices order by name')->fetchAll(\PDO::FETCH_COLUMN));
-            self::assertSame(14, (int) self::owner()->query('select count(*) from cases')->fetchColumn(), 'as it is loaded, without what was entered');
-            self::assertSame(0, (int) self::owner()->query("select count(*) from pg_trigger where tgenabled = 'D'")->fetchColumn(), 'what is written once is guarded again');
+            self::assertSame(
+                ['A Real Practice', 'Ropewalk Circus School'],
+                self::owner()->query('select name from practices order by name')->fetchAll(\PDO::FETCH_COLUMN),
+            );
+            self::assertSame(
+                14,
+                (int) self::owner()->query('select count(*) from cases')->fetchColumn(),
+                'as it is loaded, without what was entered',
+            );
+            self::assertSame(
+                0,
+                (int) self::owner()->query("select count(*) from pg_trigger where tgenabled = 'D'")->fetchColumn(),
+                'what is written once is guarded again',
+            );
         } finally {
             self::owner()->exec("delete from practices where id = '$real'");
         }
@@ -67,7 +99,15 @@ final class BackupTest extends TestCase
         $file = dirname(__DIR__, 2) . '/vendor/composer/installed.json';
         $installed = (string) file_get_contents($file);
         try {
-            file_put_contents($file, (string) preg_replace('/"name": "brick\/math",\s+"version": "[^"]+"/', '"name": "brick/math", "version": "0.0.1"', $installed, 1));
+            file_put_contents(
+                $file,
+                (string) preg_replace(
+                    '/"name": "brick\/math",\s+"version": "[^"]+"/',
+                    '"name": "brick/math", "version": "0.0.1"',
+                    $installed,
+                    1,
+                ),
+            );
             [$code, $said] = self::shell(dirname(__DIR__, 2) . '/rung', ['start']);
             self::assertSame(1, $code);
             self::assertMatchesRegularExpression('/brick\/math: [\d.]+ is recorded, 0\.0\.1 is installed/', $said);
@@ -82,7 +122,14 @@ final class BackupTest extends TestCase
     {
         $db = self::owner();
         $counts = [];
-        foreach ($db->query("select relname from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r' order by relname")->fetchAll(\PDO::FETCH_COLUMN) as $table) {
+        foreach (
+            $db
+                ->query(
+                    "select relname from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r' order by relname",
+                )
+                ->fetchAll(\PDO::FETCH_COLUMN)
+            as $table
+        ) {
             if (is_string($table) && !in_array($table, ['sessions', 'cache', 'cache_locks', 'sign_in_tries'], true)) {
                 $counts[$table] = (int) $db->query("select count(*) from \"$table\"")->fetchColumn();
             }

@@ -29,8 +29,11 @@ final class CrashTest extends TestCase
         $before = self::pid($service);
 
         posix_kill($before, SIGKILL);
-        $away = self::secondsUntil(static fn(): bool => self::pid($service) !== $before && self::isAlive(self::pid($service))
-            && self::ask('GET', '/api/openings', null, $ola)['status'] === 200);
+        $away = self::secondsUntil(
+            static fn(): bool => self::pid($service) !== $before &&
+                self::isAlive(self::pid($service)) &&
+                self::ask('GET', '/api/openings', null, $ola)['status'] === 200,
+        );
         fwrite(STDERR, sprintf("\nkilled %s: away for %.1f s", $service, $away));
         self::assertLessThan(5, $away);
         $found = array_column(self::ask('GET', '/api/openings', null, $ola)['json']['openings'] ?? [], 'name');
@@ -43,7 +46,10 @@ final class CrashTest extends TestCase
         $ola = self::practitioner();
         $case = self::ask('GET', '/api/round', null, $ola)['json']['cases'][0]['id'] ?? '';
         $paper = self::ask('POST', "/api/cases/$case/papers", ['kind' => 'sheet'], $ola)['json']['id'] ?? '';
-        self::assertSame(200, self::ask('POST', "/api/cases/$case/papers/$paper/signature", ['version' => 1], $ola)['status']);
+        self::assertSame(
+            200,
+            self::ask('POST', "/api/cases/$case/papers/$paper/signature", ['version' => 1], $ola)['status'],
+        );
         $asked = self::ask('POST', "/api/cases/$case/papers/$paper/file", ['size' => 'A4'], $ola);
         self::assertSame(202, $asked['status'], $asked['body']);
         $file = $asked['json']['id'] ?? '';
@@ -58,7 +64,10 @@ final class CrashTest extends TestCase
 
     public function testStartAndStopWorkWhateverWasKilled(): void
     {
-        foreach ([['supervisor'], ['supervisor', 'fpm', 'nginx', 'scheduler', 'postgres'], ['postgres', 'supervisor']] as $killed) {
+        foreach (
+            [['supervisor'], ['supervisor', 'fpm', 'nginx', 'scheduler', 'postgres'], ['postgres', 'supervisor']]
+            as $killed
+        ) {
             foreach ($killed as $service) {
                 posix_kill(self::pid($service), SIGKILL);
             }
@@ -69,7 +78,14 @@ final class CrashTest extends TestCase
         $pids = array_map(self::pid(...), [...self::SERVICES, 'supervisor']);
         posix_kill(self::pid('supervisor'), SIGKILL);
         self::rung('stop');
-        self::assertSame([], array_map(static fn(int $pid): string => (string) @file_get_contents("/proc/$pid/stat") . @file_get_contents("/proc/$pid/cmdline"), array_filter($pids, self::isAlive(...))));
+        self::assertSame(
+            [],
+            array_map(
+                static fn(int $pid): string => (string) @file_get_contents("/proc/$pid/stat") .
+                    @file_get_contents("/proc/$pid/cmdline"),
+                array_filter($pids, self::isAlive(...)),
+            ),
+        );
         self::rung('stop');
         self::rung('start');
     }
@@ -94,7 +110,10 @@ final class CrashTest extends TestCase
             }
             self::rung('stop');
             self::assertTrue(self::isAlive($pid));
-            self::assertDirectoryDoesNotExist(self::home('cache'), 'what earlier releases kept where the web user could write is gone');
+            self::assertDirectoryDoesNotExist(
+                self::home('cache'),
+                'what earlier releases kept where the web user could write is gone',
+            );
         } finally {
             proc_terminate($sleep, SIGKILL);
             self::rung('start');
@@ -113,13 +132,23 @@ final class CrashTest extends TestCase
             $page = self::ask('GET', '/calendar/nothing.ics');
             self::assertSame(503, $page['status']);
             self::assertStringContainsString('<h1>Rung is away for a moment</h1>', $page['body']);
-            $secret = self::ask('POST', '/api/openings', ['step' => 1, 'form' => ['name' => 'Quillfeather Odalys']], $ola);
+            $secret = self::ask(
+                'POST',
+                '/api/openings',
+                ['step' => 1, 'form' => ['name' => 'Quillfeather Odalys']],
+                $ola,
+            );
             self::assertSame(503, $secret['status']);
         } finally {
             self::shell('supervisorctl', ['-c', self::home('etc/supervisord.conf'), 'start', 'postgres']);
         }
         self::secondsUntil(static fn(): bool => self::ask('GET', '/api/round', null, $ola)['status'] === 200);
-        [, $said] = self::shell('grep -rl Quillfeather ' . escapeshellarg(self::home('storage/logs')) . ' ' . escapeshellarg(self::home('log')));
+        [, $said] = self::shell(
+            'grep -rl Quillfeather ' .
+                escapeshellarg(self::home('storage/logs')) .
+                ' ' .
+                escapeshellarg(self::home('log')),
+        );
         self::assertSame('', $said, 'what was sent is in no log');
         [, $said] = self::shell('cat ' . escapeshellarg(self::home('storage/logs')) . '/*.log');
         self::assertMatchesRegularExpression('/SQLSTATE \w{5}/', $said, 'the failure itself is');
@@ -127,12 +156,19 @@ final class CrashTest extends TestCase
 
     public function testASchedulersLockEndsWithinMinutesAndWithAStart(): void
     {
-        $locks = static fn(): int => (int) self::owner()->query("select count(*) from cache_locks where key like '%framework%schedule%' or key like '%schedule-%'")->fetchColumn();
-        self::owner()->exec("insert into cache_locks (key, owner, expiration) values ('rung_framework/schedule-left', 'x', extract(epoch from now())::int + 86400)");
+        $locks = static fn(): int => (int) self::owner()
+            ->query("select count(*) from cache_locks where key like '%framework%schedule%' or key like '%schedule-%'")
+            ->fetchColumn();
+        self::owner()->exec(
+            "insert into cache_locks (key, owner, expiration) values ('rung_framework/schedule-left', 'x', extract(epoch from now())::int + 86400)",
+        );
         posix_kill(self::pid('supervisor'), SIGKILL);
         self::rung('stop');
         self::rung('start');
-        self::assertStringContainsString('withoutOverlapping(10)', (string) file_get_contents(dirname(__DIR__, 2) . '/routes/console.php'));
+        self::assertStringContainsString(
+            'withoutOverlapping(10)',
+            (string) file_get_contents(dirname(__DIR__, 2) . '/routes/console.php'),
+        );
         [$code] = self::shell('true');
         self::assertSame(0, $code);
         self::owner()->exec("delete from cache_locks where key = 'rung_framework/schedule-left'");

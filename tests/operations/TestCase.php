@@ -15,7 +15,11 @@ abstract class TestCase extends Base
 
     public static function setUpBeforeClass(): void
     {
-        self::assertSame('test', getenv('RUNG_INSTANCE'), 'run these by ./rung test, which gives them an instance of their own');
+        self::assertSame(
+            'test',
+            getenv('RUNG_INSTANCE'),
+            'run these by ./rung test, which gives them an instance of their own',
+        );
         self::rung('start');
     }
 
@@ -55,14 +59,18 @@ abstract class TestCase extends Base
 
     protected static function isAlive(int $pid): bool
     {
-        return $pid > 0 && is_dir("/proc/$pid") && !str_contains((string) @file_get_contents("/proc/$pid/stat"), ') Z ');
+        return $pid > 0 &&
+            is_dir("/proc/$pid") &&
+            !str_contains((string) @file_get_contents("/proc/$pid/stat"), ') Z ');
     }
 
     protected static function owner(): PDO
     {
         preg_match("/^DB_OWNER_PASSWORD='(.*)'$/m", (string) file_get_contents(self::home('secrets')), $found);
 
-        return new PDO('pgsql:host=127.0.0.1;port=54330;dbname=rung', 'rung_owner', $found[1] ?? '', [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        return new PDO('pgsql:host=127.0.0.1;port=54330;dbname=rung', 'rung_owner', $found[1] ?? '', [
+            PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION,
+        ]);
     }
 
     protected static function demoPassword(): string
@@ -104,28 +112,45 @@ abstract class TestCase extends Base
             curl_multi_select($all, 0.05);
         } while ($running > 0);
 
-        return array_map(static fn(CurlHandle $handle): array => self::answer($handle, (string) curl_multi_getcontent($handle)), $handles);
+        return array_map(
+            static fn(CurlHandle $handle): array => self::answer($handle, (string) curl_multi_getcontent($handle)),
+            $handles,
+        );
     }
 
     /** @param array<array-key, mixed>|null $body */
-    protected static function request(string $method, string $path, ?array $body = null, ?Visitor $as = null): CurlHandle
-    {
+    protected static function request(
+        string $method,
+        string $path,
+        ?array $body = null,
+        ?Visitor $as = null,
+    ): CurlHandle {
         $handle = curl_init(getenv('RUNG_URL') . $path);
         $headers = ['Accept: application/json', 'Content-Type: application/json'];
         if ($as !== null) {
             $headers[] = 'Cookie: ' . $as->cookies();
             $headers[] = 'X-XSRF-TOKEN: ' . $as->token();
         }
-        curl_setopt_array($handle, [
-            CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_HEADER => true, CURLOPT_TIMEOUT => 20, CURLOPT_HTTPHEADER => $headers,
-        ] + ($body === null ? [] : [CURLOPT_POSTFIELDS => (string) json_encode($body)]));
+        curl_setopt_array(
+            $handle,
+            [
+                CURLOPT_CUSTOMREQUEST => $method,
+                CURLOPT_RETURNTRANSFER => true,
+                CURLOPT_HEADER => true,
+                CURLOPT_TIMEOUT => 20,
+                CURLOPT_HTTPHEADER => $headers,
+            ] + ($body === null ? [] : [CURLOPT_POSTFIELDS => (string) json_encode($body)]),
+        );
 
         return $handle;
     }
 
     protected static function practitioner(): Visitor
     {
-        $answer = self::ask('POST', '/api/session', ['email' => 'ola.vance@ropewalk.example', 'password' => self::demoPassword()]);
+        $answer = self::ask('POST', '/api/session', [
+            'email' => 'ola.vance@ropewalk.example',
+            'password' => self::demoPassword(),
+        ]);
         self::assertSame(200, $answer['status'], $answer['body']);
 
         return Visitor::by($answer['headers']);
@@ -149,6 +174,11 @@ abstract class TestCase extends Base
         $size = curl_getinfo($handle, CURLINFO_HEADER_SIZE);
         $body = substr($answer, $size);
 
-        return ['status' => curl_getinfo($handle, CURLINFO_RESPONSE_CODE), 'headers' => substr($answer, 0, $size), 'body' => $body, 'json' => json_decode($body, true)];
+        return [
+            'status' => curl_getinfo($handle, CURLINFO_RESPONSE_CODE),
+            'headers' => substr($answer, 0, $size),
+            'body' => $body,
+            'json' => json_decode($body, true),
+        ];
     }
 }

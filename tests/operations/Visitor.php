@@ -19,7 +19,14 @@ final readonly class Visitor
 
     public function cookies(): string
     {
-        return implode('; ', array_map(static fn(string $name, string $value): string => "$name=$value", array_keys($this->cookies), $this->cookies));
+        return implode(
+            '; ',
+            array_map(
+                static fn(string $name, string $value): string => "$name=$value",
+                array_keys($this->cookies),
+                $this->cookies,
+            ),
+        );
     }
 
     public function token(): string

@@ -3,9 +3,15 @@ import { describe, expect, test, vi } from 'vitest';
 import { api, faultAt, forgetAnswers, Refusal, send, setPatience, SIGNED_OUT } from '../../web/api/client';
 import { away, server } from './server';
 
-const morning = () => send(() => api.PUT('/api/today/check-ins/{id}', { params: { path: { id: 'm1' } }, body: { at: '2026-04-14T07:00:00+01:00' } }));
+const morning = () =>
+  send(() =>
+    api.PUT('/api/today/check-ins/{id}', { params: { path: { id: 'm1' } }, body: { at: '2026-04-14T07:00:00+01:00' } }),
+  );
 const refused = async (): Promise<Refusal> => {
-  const problem: unknown = await morning().then(() => null, (error: unknown) => error);
+  const problem: unknown = await morning().then(
+    () => null,
+    (error: unknown) => error,
+  );
   if (!(problem instanceof Refusal)) throw new Error('was taken');
   return problem;
 };
@@ -30,11 +36,18 @@ describe('a request', () => {
   test('of an expired page gets a fresh token and is sent once more, and only once', async () => {
     let fresh = false;
     const asked = server(({ path }) => {
-      if (path === '/api/session') { fresh = true; return [200, { user: null }]; }
+      if (path === '/api/session') {
+        fresh = true;
+        return [200, { user: null }];
+      }
       return fresh ? 201 : [419, {}];
     });
     await morning();
-    expect(asked.map((one) => one.path)).toEqual(['/api/today/check-ins/m1', '/api/session', '/api/today/check-ins/m1']);
+    expect(asked.map((request) => request.path)).toEqual([
+      '/api/today/check-ins/m1',
+      '/api/session',
+      '/api/today/check-ins/m1',
+    ]);
     const again = server(({ path }) => (path === '/api/session' ? [200, { user: null }] : [419, {}]));
     expect((await refused()).status).toBe(419);
     expect(again).toHaveLength(3);
@@ -47,10 +60,19 @@ describe('a request', () => {
     vi.stubGlobal('fetch', (request: Request) => {
       const has = request.headers.get('If-None-Match');
       asked.push(has);
-      return Promise.resolve(has === version ? new Response(null, { status: 304 }) : new Response(JSON.stringify({ case: null, version }), { headers: { 'Content-Type': 'application/json', ETag: version } }));
+      return Promise.resolve(
+        has === version
+          ? new Response(null, { status: 304 })
+          : new Response(JSON.stringify({ case: null, version }), {
+              headers: { 'Content-Type': 'application/json', ETag: version },
+            }),
+      );
     });
     const today = () => send(() => api.GET('/api/today'));
-    expect([await today(), await today()]).toEqual([{ case: null, version: '"1"' }, { case: null, version: '"1"' }]);
+    expect([await today(), await today()]).toEqual([
+      { case: null, version: '"1"' },
+      { case: null, version: '"1"' },
+    ]);
     version = '"2"';
     expect(await today()).toEqual({ case: null, version: '"2"' });
     forgetAnswers();
@@ -68,12 +90,25 @@ describe('a request', () => {
   });
 
   test('gives each fault at its field', async () => {
-    server(() => [422, { message: 'x', errors: { provocation: ['The score must be from 0 to 10.'], at: ['Too late.'] } }]);
+    server(() => [
+      422,
+      { message: 'x', errors: { provocation: ['The score must be from 0 to 10.'], at: ['Too late.'] } },
+    ]);
     const problem = await refused();
-    expect([problem.message, faultAt(problem, 'at'), faultAt(problem, 'notes'), faultAt(new Error('other'), 'at')]).toEqual(['The score must be from 0 to 10.', 'Too late.', undefined, undefined]);
+    expect([
+      problem.message,
+      faultAt(problem, 'at'),
+      faultAt(problem, 'notes'),
+      faultAt(new Error('other'), 'at'),
+    ]).toEqual(['The score must be from 0 to 10.', 'Too late.', undefined, undefined]);
   });
 
-  test.each([[503, true], [500, true], [403, false], [409, false]])('answered by %i counts as away: %s', async (status, isAway) => {
+  test.each([
+    [503, true],
+    [500, true],
+    [403, false],
+    [409, false],
+  ])('answered by %i counts as away: %s', async (status, isAway) => {
     server(() => [status, {}]);
     const problem = await refused();
     expect([problem.isAway, problem.message]).toEqual([isAway, `Rung could not answer (${status}). Try again.`]);
@@ -83,9 +118,15 @@ describe('a request', () => {
     server(away);
     expect((await refused()).message).toContain('No connection to Rung');
     setPatience(20);
-    vi.stubGlobal('fetch', (_: Request, { signal }: { signal: AbortSignal }) => new Promise((_resolve, reject) => {
-      signal.addEventListener('abort', () => { reject(signal.reason as Error); });
-    }));
+    vi.stubGlobal(
+      'fetch',
+      (_: Request, { signal }: { signal: AbortSignal }) =>
+        new Promise((_resolve, reject) => {
+          signal.addEventListener('abort', () => {
+            reject(signal.reason as Error);
+          });
+        }),
+    );
     expect((await refused()).status).toBe(0);
     setPatience(30_000);
   });

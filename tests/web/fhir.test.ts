@@ -6,10 +6,19 @@ import FhirSchema from '@asymmetrik/fhir-json-schema-validator';
 import { Fhir } from 'fhir';
 import { describe, expect, it } from 'vitest';
 
-interface Bundle { resourceType: string; entry: { resource: { resourceType: string } & Record<string, unknown> }[] }
+interface Bundle {
+  resourceType: string;
+  entry: { resource: { resourceType: string } & Record<string, unknown> }[];
+}
 
 /** What bin/rung makes of a worked case. */
-const bundleOf = (name: string): Bundle => JSON.parse(execFileSync('php', ['bin/rung', 'fhir', `tests/core/examples/${name}.case.json`], { encoding: 'utf8', maxBuffer: 64 * 1024 * 1024 })) as Bundle;
+const bundleOf = (name: string): Bundle =>
+  JSON.parse(
+    execFileSync('php', ['bin/rung', 'fhir', `tests/core/examples/${name}.case.json`], {
+      encoding: 'utf8',
+      maxBuffer: 64 * 1024 * 1024,
+    }),
+  ) as Bundle;
 
 const CASES = ['evaluate-597', 'evaluate-660', 'evaluate-632'];
 
@@ -21,17 +30,20 @@ describe('a case as a FHIR R4 bundle', () => {
   it.each(CASES)('%s stands up to the official JSON Schema', (name) => {
     const bundle = bundleOf(name);
     expect(bundle.entry.length).toBeGreaterThan(5);
-    for (const { resource } of bundle.entry) expect([resource.resourceType, schema.validate(resource)]).toEqual([resource.resourceType, []]);
+    for (const { resource } of bundle.entry)
+      expect([resource.resourceType, schema.validate(resource)]).toEqual([resource.resourceType, []]);
     expect(schema.validate(bundle)).toEqual([]);
   });
 
   it.each(CASES)('%s is sound to another reader, which gives it back through XML', (name) => {
     const bundle = bundleOf(name);
     const messages = reader.validate(bundle, { errorOnUnexpected: true });
-    expect(messages.messages.filter((one) => ['error', 'fatal'].includes(String(one.severity)))).toEqual([]);
+    expect(messages.messages.filter((message) => ['error', 'fatal'].includes(String(message.severity)))).toEqual([]);
     expect(messages.valid).toBe(true);
     const back = JSON.parse(reader.xmlToJson(reader.objToXml(bundle))) as Bundle;
-    expect(back.entry.map(({ resource }) => resource.resourceType)).toEqual(bundle.entry.map(({ resource }) => resource.resourceType));
+    expect(back.entry.map(({ resource }) => resource.resourceType)).toEqual(
+      bundle.entry.map(({ resource }) => resource.resourceType),
+    );
   });
 
   it('both find what is wrong', () => {

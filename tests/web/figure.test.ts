@@ -11,7 +11,10 @@ import { frameOf, svgOf } from '../../web/figure/picture';
 import { levelAt, timelineOf } from '../../web/pacer/timeline';
 
 // What the core sends; tests/core/FiguresTest.php holds it to that.
-const kept = JSON.parse(readFileSync('tests/web/figures.json', 'utf8')) as { points: string[]; figures: Record<string, FigureData> };
+const kept = JSON.parse(readFileSync('tests/web/figures.json', 'utf8')) as {
+  points: string[];
+  figures: Record<string, FigureData>;
+};
 
 const figure = (key: string): FigureData => {
   const found = kept.figures[key];
@@ -42,12 +45,18 @@ describe('the points of a body', () => {
 
   it('go from one frame to the next on the straight way', () => {
     const squat = figure('squat');
-    const [first, second, last] = [squat.frames[0] ?? [], squat.frames[1] ?? [], squat.frames[squat.frames.length - 1] ?? []];
+    const [first, second, last] = [
+      squat.frames[0] ?? [],
+      squat.frames[1] ?? [],
+      squat.frames[squat.frames.length - 1] ?? [],
+    ];
     expect(frameAt(squat, 0)).toEqual(first);
     expect(frameAt(squat, 1)).toEqual(last);
     expect(frameAt(squat, 7)).toEqual(last);
     const half = frameAt(squat, 0.5 / (squat.frames.length - 1));
-    half.forEach((value, i) => { expect(value).toBeCloseTo(((first[i] ?? 0) + (second[i] ?? 0)) / 2); });
+    half.forEach((value, i) => {
+      expect(value).toBeCloseTo(((first[i] ?? 0) + (second[i] ?? 0)) / 2);
+    });
   });
 
   it('come up another way than they go down where both legs lift', () => {
@@ -61,22 +70,32 @@ describe('the points of a body', () => {
 describe('the angle that is drawn', () => {
   it('is the one that the arc says, at both ends and on the way', () => {
     for (const key of ['squat', 'wall_sit', 'decline_eccentric', 'leg_press_one']) {
-      const one = figure(key);
-      if (one.angle === null) throw new Error(key);
-      expect(jointAt(one, frameAt(one, 1))).toBeCloseTo(one.angle.high_deg, -0.5);
-      if (!one.holds) expect(jointAt(one, frameAt(one, 0))).toBeCloseTo(one.angle.low_deg, -0.5);
-      const angles = Array.from({ length: 41 }, (_, i) => jointAt(one, frameAt(one, i / 40)) ?? 0);
+      const found = figure(key);
+      if (found.angle === null) throw new Error(key);
+      expect(jointAt(found, frameAt(found, 1))).toBeCloseTo(found.angle.high_deg, -0.5);
+      if (!found.holds) expect(jointAt(found, frameAt(found, 0))).toBeCloseTo(found.angle.low_deg, -0.5);
+      const angles = Array.from({ length: 41 }, (_, i) => jointAt(found, frameAt(found, i / 40)) ?? 0);
       const steps = angles.slice(1).map((angle, i) => angle - (angles[i] ?? 0));
-      expect(steps.every((step) => step <= 0.6) || steps.every((step) => step >= -0.6), `${key} goes one way: ${angles.map(Math.round).join(' ')}`).toBe(true);
+      expect(
+        steps.every((step) => step <= 0.6) || steps.every((step) => step >= -0.6),
+        `${key} goes one way: ${angles.map(Math.round).join(' ')}`,
+      ).toBe(true);
     }
   });
 });
 
 describe('shapes', () => {
-  const circles: Circle[] = [{ x: 0, y: 0, r: 3 }, { x: 10, y: 4, r: 1 }, { x: -2, y: 9, r: 2 }];
+  const circles: Circle[] = [
+    { x: 0, y: 0, r: 3 },
+    { x: 10, y: 4, r: 1 },
+    { x: -2, y: 9, r: 2 },
+  ];
 
   it('enclose every circle that they are made of', () => {
-    const points = hullOf(circles).slice(1, -1).split('L').map((pair) => pair.split(' ').map(Number));
+    const points = hullOf(circles)
+      .slice(1, -1)
+      .split('L')
+      .map((pair) => pair.split(' ').map(Number));
     const inside = (x: number, y: number) => {
       const signs = points.map(([ax = 0, ay = 0], i) => {
         const [bx = 0, by = 0] = points[(i + 1) % points.length] ?? [];
@@ -91,37 +110,42 @@ describe('shapes', () => {
   });
 
   it('are one circle where the smaller lies in the larger', () => {
-    expect(capsuleOf({ x: 0, y: 0, r: 5 }, { x: 1, y: 0, r: 2 })).toBe(capsuleOf({ x: 0, y: 0, r: 5 }, { x: 0, y: 1, r: 1 }));
+    expect(capsuleOf({ x: 0, y: 0, r: 5 }, { x: 1, y: 0, r: 2 })).toBe(
+      capsuleOf({ x: 0, y: 0, r: 5 }, { x: 0, y: 1, r: 1 }),
+    );
     expect(capsuleOf({ x: 0, y: 0, r: 5 }, { x: 20, y: 0, r: 2 })).toContain('L');
   });
 
   it.each(ALL)('of %s can be drawn at every level, and lie in its picture', (key) => {
-    const one = figure(key);
-    const frame = frameOf(one);
+    const found = figure(key);
+    const frame = frameOf(found);
     expect(frame.w).toBe(frame.h);
     for (const level of [0, 0.13, 0.5, 0.77, 1]) {
-      for (const shape of paint(one, level)) {
+      for (const shape of paint(found, level)) {
         expect(numbersOf(shape.d).every(Number.isFinite)).toBe(true);
         expect(shape.d.includes('NaN')).toBe(false);
       }
-      if (one.near !== null) continue;
-      const body = new Body(one, frameAt(one, level));
+      if (found.near !== null) continue;
+      const body = new Body(found, frameAt(found, level));
       for (const name of POINTS) {
         const { x, y } = body.point(name);
-        expect(x > frame.x && x < frame.x + frame.w && y > frame.y && y < frame.y + frame.h, `${name} at ${level}`).toBe(true);
+        expect(
+          x > frame.x && x < frame.x + frame.w && y > frame.y && y < frame.y + frame.h,
+          `${name} at ${level}`,
+        ).toBe(true);
       }
     }
   });
 
   it('are fewer in a small picture, which has no arc', () => {
     const [large, small] = [paint(figure('squat'), 0), paint(figure('squat'), 0, false, { isSmall: true })];
-    expect(small.map((one) => one.d).join('').length).toBeLessThan(large.map((one) => one.d).join('').length);
-    expect(large.filter((one) => one.text !== undefined).map((one) => one.text?.says)).toEqual(['10–90°']);
-    expect(small.some((one) => one.text !== undefined)).toBe(false);
+    expect(small.map((shape) => shape.d).join('').length).toBeLessThan(large.map((shape) => shape.d).join('').length);
+    expect(large.filter((shape) => shape.text !== undefined).map((shape) => shape.text?.says)).toEqual(['10–90°']);
+    expect(small.some((shape) => shape.text !== undefined)).toBe(false);
   });
 
   it('show the loaded tendon and muscle of the limb that works, and the near leg before the far one', () => {
-    const tones = paint(figure('decline_eccentric'), 0).map((one) => one.stroke ?? one.fill);
+    const tones = paint(figure('decline_eccentric'), 0).map((shape) => shape.stroke ?? shape.fill);
     expect(tones.filter((tone) => tone === 'tendon')).toHaveLength(2);
     expect(tones.filter((tone) => tone === 'muscle')).toHaveLength(1);
     expect(tones.indexOf('farCloth')).toBeLessThan(tones.indexOf('tendon'));
@@ -129,11 +153,11 @@ describe('shapes', () => {
 
   it('show one arm alone where only that matters', () => {
     expect(figure('wrist_curl').shows).toBe('arm');
-    expect(paint(figure('wrist_curl'), 0).some((one) => one.fill === 'cloth' || one.fill === 'far')).toBe(false);
+    expect(paint(figure('wrist_curl'), 0).some((shape) => shape.fill === 'cloth' || shape.fill === 'far')).toBe(false);
   });
 
   it('say how far a turn goes each way', () => {
-    expect(paint(figure('hammer_turns'), 0).find((one) => one.text !== undefined)?.text?.says).toBe('75° each way');
+    expect(paint(figure('hammer_turns'), 0).find((shape) => shape.text !== undefined)?.text?.says).toBe('75° each way');
   });
 
   it('are mirrored for the left side, but not their words', () => {
@@ -149,15 +173,18 @@ describe('a figure that is shown over and over', () => {
   it('waits at its ends, and goes between them without a jump', () => {
     const squat = figure('squat');
     const places = Array.from({ length: 1400 }, (_, i) => shownAt(squat, i / 100));
-    expect(Math.min(...places.map((one) => one.level))).toBe(0);
-    expect(Math.max(...places.map((one) => one.level))).toBe(1);
-    const jumps = places.slice(1).map((one, i) => Math.abs(one.level - (places[i]?.level ?? 0)));
+    expect(Math.min(...places.map((place) => place.level))).toBe(0);
+    expect(Math.max(...places.map((place) => place.level))).toBe(1);
+    const jumps = places.slice(1).map((place, i) => Math.abs(place.level - (places[i]?.level ?? 0)));
     expect(Math.max(...jumps)).toBeLessThan(0.02);
-    expect(places.every((one, i) => i === 0 || one.level <= (places[i - 1]?.level ?? 0) || places[i - 1]?.isLifting)).toBe(true);
+    expect(
+      places.every((place, i) => i === 0 || place.level <= (places[i - 1]?.level ?? 0) || places[i - 1]?.isLifting),
+    ).toBe(true);
   });
 
   it('holds longer than it moves where it is a hold, and goes round where it is a round', () => {
-    const share = (key: string) => Array.from({ length: 2000 }, (_, i) => shownAt(figure(key), i / 100)).filter((one) => one.level === 1).length;
+    const share = (key: string) =>
+      Array.from({ length: 2000 }, (_, i) => shownAt(figure(key), i / 100)).filter((place) => place.level === 1).length;
     expect(share('wall_sit')).toBeGreaterThan(1.4 * share('squat'));
     const round = figure('run_sprints').round_s ?? 0;
     expect(shownAt(figure('run_sprints'), round).level).toBeCloseTo(0.5);
@@ -165,14 +192,19 @@ describe('a figure that is shown over and over', () => {
   });
 
   it('has two ends to stand at where nothing moves: where it begins first', () => {
-    expect(endsOf(figure('squat')).map((one) => one.level)).toEqual([1, 0]);
-    expect(endsOf(figure('wall_sit')).map((one) => one.level)).toEqual([0, 1]);
-    expect(endsOf(figure('run_sprints')).map((one) => one.level)).toEqual([0, 0.4]);
+    expect(endsOf(figure('squat')).map((place) => place.level)).toEqual([1, 0]);
+    expect(endsOf(figure('wall_sit')).map((place) => place.level)).toEqual([0, 1]);
+    expect(endsOf(figure('run_sprints')).map((place) => place.level)).toEqual([0, 0.4]);
   });
 });
 
 describe('a figure in a paced set', () => {
-  const dose = { sets: 3, reps: 4, rest_s: 60, tempo: { lift_s: 3, top_s: 1, lower_s: 4, bottom_s: 1, starts: 'lower' as const } };
+  const dose = {
+    sets: 3,
+    reps: 4,
+    rest_s: 60,
+    tempo: { lift_s: 3, top_s: 1, lower_s: 4, bottom_s: 1, starts: 'lower' as const },
+  };
 
   it('stands at the level of the mark at every moment', () => {
     const line = timelineOf(dose, 'isotonic');
@@ -205,7 +237,9 @@ describe('a figure in a paced set', () => {
 
 describe('the engine', () => {
   it('weighs less than 20 kB, packed, with all its words', () => {
-    const sources = readdirSync('web/figure').map((name) => readFileSync(`web/figure/${name}`, 'utf8')).join('');
+    const sources = readdirSync('web/figure')
+      .map((name) => readFileSync(`web/figure/${name}`, 'utf8'))
+      .join('');
     expect(gzipSync(sources).length).toBeLessThan(20_000);
   });
 });

@@ -13,7 +13,13 @@ use Rung\Core\Figure\FigureFolder;
 $catalogue = CatalogueFolder::read(CatalogueFolder::own());
 $book = FigureFolder::read(FigureFolder::own());
 $figures = [];
-foreach (['squat', 'wall_sit', 'decline_eccentric', 'run_sprints', 'hammer_turns', 'wrist_curl', 'leg_press_one'] as $key) {
+foreach (
+    ['squat', 'wall_sit', 'decline_eccentric', 'run_sprints', 'hammer_turns', 'wrist_curl', 'leg_press_one']
+    as $key
+) {
     $figures[$key] = $book->of($key)?->drawn($catalogue->exercise($key));
 }
-file_put_contents(__DIR__ . '/figures.json', json_encode(['points' => Body::points(), 'figures' => $figures], JSON_THROW_ON_ERROR) . "\n");
+file_put_contents(
+    __DIR__ . '/figures.json',
+    json_encode(['points' => Body::points(), 'figures' => $figures], JSON_THROW_ON_ERROR) . "\n",
+);

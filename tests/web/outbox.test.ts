@@ -1,60 +1,96 @@
 import fc from 'fast-check';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 
-import { forgetPerson, outbox, put, sendAll, sendingState, SENT, takeOut, tryAgain, type Waiting } from '../../web/phone/outbox';
+import {
+  forgetPerson,
+  outbox,
+  put,
+  sendAll,
+  sendingState,
+  SENT,
+  takeOut,
+  tryAgain,
+  type Waiting,
+} from '../../web/phone/outbox';
 import { keepPhone, type PhoneData } from '../../web/phone/plan';
 import { away, server } from './server';
 
 const ME = 'person-1';
 
 const item = (id: string, more: Partial<Waiting> = {}): Waiting => ({
-  id, person: ME, case: 'case-1', made_at: `2026-04-14T07:00:0${id.slice(-1)}+01:00`, what: 'morning', title: 'Morning', body: { at: '2026-04-14T07:00:00+01:00', provocation: 2, signs: [] }, ...more,
+  id,
+  person: ME,
+  case: 'case-1',
+  made_at: `2026-04-14T07:00:0${id.slice(-1)}+01:00`,
+  what: 'morning',
+  title: 'Morning',
+  body: { at: '2026-04-14T07:00:00+01:00', provocation: 2, signs: [] },
+  ...more,
 });
 const laid = (...items: Waiting[]) => {
-  for (const one of items) localStorage.setItem(`rung:wait:${one.what}${one.id}`, JSON.stringify({ version: 1, value: one }));
+  for (const waiting of items)
+    localStorage.setItem(`rung:wait:${waiting.what}${waiting.id}`, JSON.stringify({ version: 1, value: waiting }));
 };
-const idsSent = () => outbox().filter((one) => one.sent === true).map((one) => one.id);
+const idsSent = () =>
+  outbox()
+    .filter((waiting) => waiting.sent === true)
+    .map((waiting) => waiting.id);
 
-beforeEach(() => { localStorage.clear(); });
+beforeEach(() => {
+  localStorage.clear();
+});
 
 describe('what was entered on the phone', () => {
   test('is sent oldest first, each under its own id and case', async () => {
     laid(item('m3'), item('m1'), item('m2', { case: 'case-closed' }));
     const asked = server(() => 201);
     await sendAll(ME);
-    expect(asked.map((one) => one.path)).toEqual([
-      '/api/today/check-ins/m1?case=case-1', '/api/today/check-ins/m2?case=case-closed', '/api/today/check-ins/m3?case=case-1',
+    expect(asked.map((request) => request.path)).toEqual([
+      '/api/today/check-ins/m1?case=case-1',
+      '/api/today/check-ins/m2?case=case-closed',
+      '/api/today/check-ins/m3?case=case-1',
     ]);
     expect(idsSent()).toEqual(['m1', 'm2', 'm3']);
     await sendAll(ME);
     expect(asked).toHaveLength(3);
   });
 
-  test.each([500, 403, 502])('one that the server fails over with %i stands in nobody’s way and is tried again', async (status) => {
-    let failing = true;
-    laid(item('m1'), item('m2', { body: { at: '2026-04-15T07:00:00+01:00', provocation: null, signs: ['swelling'] } }));
-    server(({ path }) => (failing && path.includes('m1') ? [status, { message: 'Server Error' }] : 201));
-    await sendAll(ME);
-    expect(idsSent()).toEqual(['m2']);
-    expect(outbox().find((one) => one.id === 'm1')?.refused).toBeUndefined();
-    failing = false;
-    await sendAll(ME);
-    expect(idsSent()).toEqual(['m1', 'm2']);
-  });
+  test.each([500, 403, 502])(
+    'one that the server fails over with %i stands in nobody’s way and is tried again',
+    async (status) => {
+      let failing = true;
+      laid(
+        item('m1'),
+        item('m2', { body: { at: '2026-04-15T07:00:00+01:00', provocation: null, signs: ['swelling'] } }),
+      );
+      server(({ path }) => (failing && path.includes('m1') ? [status, { message: 'Server Error' }] : 201));
+      await sendAll(ME);
+      expect(idsSent()).toEqual(['m2']);
+      expect(outbox().find((waiting) => waiting.id === 'm1')?.refused).toBeUndefined();
+      failing = false;
+      await sendAll(ME);
+      expect(idsSent()).toEqual(['m1', 'm2']);
+    },
+  );
 
   test.each([401, 419, 429, 503])('where the answer is %i, all of it waits', async (status) => {
     laid(item('m1'), item('m2'));
     const asked = server(() => [status, {}]);
     await sendAll(ME);
     expect(idsSent()).toEqual([]);
-    expect(new Set(asked.filter((one) => one.method === 'PUT').map((one) => one.path))).toEqual(new Set(['/api/today/check-ins/m1?case=case-1']));
+    expect(new Set(asked.filter((request) => request.method === 'PUT').map((request) => request.path))).toEqual(
+      new Set(['/api/today/check-ins/m1?case=case-1']),
+    );
   });
 
   test('without reception all of it waits, and goes when it comes back', async () => {
     laid(item('m1'), item('m2'));
     server(away);
     await sendAll(ME);
-    expect(outbox().map((one) => [one.sent, one.refused])).toEqual([[undefined, undefined], [undefined, undefined]]);
+    expect(outbox().map((waiting) => [waiting.sent, waiting.refused])).toEqual([
+      [undefined, undefined],
+      [undefined, undefined],
+    ]);
     server(() => 201);
     await sendAll(ME);
     expect(idsSent()).toEqual(['m1', 'm2']);
@@ -63,42 +99,51 @@ describe('what was entered on the phone', () => {
   test('what the server has read and will not take is shown with its reason, and can be sent again or thrown away', async () => {
     laid(item('m1'), item('m2'));
     let sound = false;
-    const asked = server(({ path }) => (!sound && path.includes('m1') ? [422, { message: 'no', errors: { provocation: ['The score must be from 0 to 10.'] } }] : 201));
+    const asked = server(({ path }) =>
+      !sound && path.includes('m1')
+        ? [422, { message: 'no', errors: { provocation: ['The score must be from 0 to 10.'] } }]
+        : 201,
+    );
     await sendAll(ME);
-    expect(outbox().map((one) => one.refused)).toEqual(['The score must be from 0 to 10.', undefined]);
+    expect(outbox().map((waiting) => waiting.refused)).toEqual(['The score must be from 0 to 10.', undefined]);
     await sendAll(ME);
     expect(asked).toHaveLength(2);
     sound = true;
     const [first] = outbox();
     if (first === undefined) throw new Error('gone');
     tryAgain(first);
-    await vi.waitFor(() => { expect(idsSent()).toEqual(['m1', 'm2']); });
+    await vi.waitFor(() => {
+      expect(idsSent()).toEqual(['m1', 'm2']);
+    });
     takeOut(first);
-    expect(outbox().map((one) => one.id)).toEqual(['m2']);
+    expect(outbox().map((waiting) => waiting.id)).toEqual(['m2']);
   });
 
   test('the time of settling is not sent before the session itself has arrived', async () => {
     laid(
-      item('s1', { what: 'session', body: { planned: null, plan_version: 1, kind: 'loading', started_at: '', ended_at: '', signs: [], entries: [] } }),
+      item('s1', {
+        what: 'session',
+        body: { planned: null, plan_version: 1, kind: 'loading', started_at: '', ended_at: '', signs: [], entries: [] },
+      }),
       item('s1', { what: 'settled', made_at: '2026-04-14T09:00:00+01:00', body: { settled_min: 20 } }),
     );
     let failing = true;
     const asked = server(() => (failing ? [500, {}] : 201));
     await sendAll(ME);
-    expect(asked.map((one) => one.method)).toEqual(['PUT']);
+    expect(asked.map((request) => request.method)).toEqual(['PUT']);
     failing = false;
     await sendAll(ME);
-    expect(asked.map((one) => one.method)).toEqual(['PUT', 'PUT', 'PATCH']);
+    expect(asked.map((request) => request.method)).toEqual(['PUT', 'PUT', 'PATCH']);
   });
 
   test('is never sent under another sign-in, and stays when another signs out', async () => {
     laid(item('m1', { person: 'person-2' }), item('m2'));
     const asked = server(() => 201);
     await sendAll(ME);
-    expect(asked.map((one) => one.path)).toEqual(['/api/today/check-ins/m2?case=case-1']);
+    expect(asked.map((request) => request.path)).toEqual(['/api/today/check-ins/m2?case=case-1']);
     localStorage.setItem('rung:plan', '{"version":1,"value":null}');
     forgetPerson(ME);
-    expect(outbox().map((one) => one.id)).toEqual(['m1']);
+    expect(outbox().map((waiting) => waiting.id)).toEqual(['m1']);
     expect(localStorage.getItem('rung:plan')).toBeNull();
   });
 
@@ -108,20 +153,37 @@ describe('what was entered on the phone', () => {
     expect(outbox()).toHaveLength(1);
     await sendAll(ME);
     const room = localStorage;
-    vi.stubGlobal('localStorage', { getItem: (key: string) => room.getItem(key), setItem: () => { throw new DOMException('full', 'QuotaExceededError'); } });
+    vi.stubGlobal('localStorage', {
+      getItem: (key: string) => room.getItem(key),
+      setItem: () => {
+        throw new DOMException('full', 'QuotaExceededError');
+      },
+    });
     expect(await put(item('m2'))).toEqual({ lost: expect.stringMatching(/no room left.*reception/) as string });
     const asked = server(() => 201);
     let heard = 0;
-    window.addEventListener(SENT, () => { heard += 1; }, { once: true });
+    window.addEventListener(
+      SENT,
+      () => {
+        heard += 1;
+      },
+      { once: true },
+    );
     expect(await put(item('m2'))).toBe('sent');
-    expect(asked.map((one) => one.path)).toEqual(['/api/today/check-ins/m2?case=case-1']);
+    expect(asked.map((request) => request.path)).toEqual(['/api/today/check-ins/m2?case=case-1']);
     expect(heard).toBe(1);
     server(() => [422, { message: 'no', errors: { at: ['The date must be today.'] } }]);
     expect(await put(item('m2'))).toEqual({ lost: 'The date must be today.' });
     vi.unstubAllGlobals();
   });
 
-  test.each([[401, 'signed_out'], [503, 'failing'], [500, 'failing'], [0, 'away'], [201, 'idle']] as const)('how sending stands after %i is %s', async (status, stands) => {
+  test.each([
+    [401, 'signed_out'],
+    [503, 'failing'],
+    [500, 'failing'],
+    [0, 'away'],
+    [201, 'idle'],
+  ] as const)('how sending stands after %i is %s', async (status, stands) => {
     laid(item('m1'));
     server(status === 0 ? away : () => (status === 201 ? 201 : [status, {}]));
     await sendAll(ME);
@@ -129,10 +191,15 @@ describe('what was entered on the phone', () => {
   });
 
   test('put in while the last is on its way is sent after it', async () => {
-    const asked = server(async () => { await Promise.resolve(); return 201 as never; });
+    const asked = server(async () => {
+      await Promise.resolve();
+      return 201 as never;
+    });
     void put(item('m1'));
     void put(item('m2'));
-    await vi.waitFor(() => { expect(idsSent()).toEqual(['m1', 'm2']); });
+    await vi.waitFor(() => {
+      expect(idsSent()).toEqual(['m1', 'm2']);
+    });
     expect(asked).toHaveLength(2);
   });
 
@@ -141,24 +208,37 @@ describe('what was entered on the phone', () => {
     localStorage.setItem('rung:wait:morningm2', '{"version":1,"value":{"id":7}}');
     localStorage.setItem('rung:wait:morningm3', 'no JSON');
     localStorage.setItem('rung:wait:morningm4', JSON.stringify({ version: 99, value: item('m4') }));
-    expect(outbox().map((one) => one.id)).toEqual(['m1']);
-    expect(Object.keys(localStorage).filter((key) => key.startsWith('rung:aside:')).sort()).toEqual(['rung:aside:wait:morningm2', 'rung:aside:wait:morningm3', 'rung:aside:wait:morningm4']);
+    expect(outbox().map((waiting) => waiting.id)).toEqual(['m1']);
+    expect(
+      Object.keys(localStorage)
+        .filter((key) => key.startsWith('rung:aside:'))
+        .sort(),
+    ).toEqual(['rung:aside:wait:morningm2', 'rung:aside:wait:morningm3', 'rung:aside:wait:morningm4']);
     expect(localStorage.getItem('rung:aside:wait:morningm3')).toBe('no JSON');
   });
 
   test('what the first version kept is sent for whoever the plan of its case is for, and waits until that is known', async () => {
     const stop = item('m1', { body: { at: '2026-04-14T07:00:00+01:00', provocation: null, signs: ['swelling'] } });
-    for (const one of [stop, item('m2', { case: 'case-2' })]) localStorage.setItem(`rung:wait:${one.what}${one.id}`, JSON.stringify({ ...one, person: undefined }));
+    for (const waiting of [stop, item('m2', { case: 'case-2' })])
+      localStorage.setItem(`rung:wait:${waiting.what}${waiting.id}`, JSON.stringify({ ...waiting, person: undefined }));
     const asked = server(() => 201);
     await sendAll(ME);
     expect(asked).toHaveLength(0);
-    expect(outbox().map((one) => one.id)).toEqual(['m1', 'm2']);
-    keepPhone({ person: ME, practice: {}, cases: [{ case: 'case-1', person: ME, today: '2026-04-14', sessions: [], days: [] }], closed: [] } as unknown as PhoneData);
+    expect(outbox().map((waiting) => waiting.id)).toEqual(['m1', 'm2']);
+    keepPhone({
+      person: ME,
+      practice: {},
+      cases: [{ case: 'case-1', person: ME, today: '2026-04-14', sessions: [], days: [] }],
+      closed: [],
+    } as unknown as PhoneData);
     await sendAll(ME);
     expect(idsSent()).toEqual(['m1']);
-    expect(outbox().find((one) => one.id === 'm1')?.person).toBe(ME);
+    expect(outbox().find((waiting) => waiting.id === 'm1')?.person).toBe(ME);
     forgetPerson(ME);
-    expect(outbox().map((one) => one.id), 'another’s answer stays for them').toEqual(['m2']);
+    expect(
+      outbox().map((waiting) => waiting.id),
+      'another’s answer stays for them',
+    ).toEqual(['m2']);
   });
 
   test('two tabs that send at the same time send each thing once', async () => {
@@ -170,7 +250,9 @@ describe('what was entered on the phone', () => {
     laid(item('m1'), item('m2'), item('m3'));
     const asked = server(() => 201);
     await Promise.all([sendAll(ME), other.sendAll(ME)]);
-    expect(asked.map((one) => one.path)).toEqual(['m1', 'm2', 'm3'].map((id) => `/api/today/check-ins/${id}?case=case-1`));
+    expect(asked.map((request) => request.path)).toEqual(
+      ['m1', 'm2', 'm3'].map((id) => `/api/today/check-ins/${id}?case=case-1`),
+    );
   });
 
   test('the screens hear when something was taken', async () => {
@@ -184,23 +266,32 @@ describe('what was entered on the phone', () => {
   });
 
   test('whatever the server answers, each item is sent, refused or still waits, and none is lost', async () => {
-    await fc.assert(fc.asyncProperty(
-      fc.array(fc.constantFrom(200, 201, 401, 403, 404, 419, 422, 429, 500, 503, 0), { minLength: 1, maxLength: 9 }),
-      async (answers) => {
-        localStorage.clear();
-        laid(...answers.map((_, i) => item(`m${i}`)));
-        server(({ path }) => {
-          if (path === '/api/session') return [200, { user: null }];
-          const answer = answers[Number(/m(\d)/.exec(path)?.[1])] ?? 201;
-          return answer === 0 ? away() : [answer, answer < 300 ? { stored: true, new: true } : { message: 'told' }];
-        });
-        for (let i = 0; i < 3; i++) await sendAll(ME);
-        const ends = answers.findIndex((one) => [0, 401, 419, 429, 503].includes(one));
-        const reached = ends === -1 ? answers.length : ends;
-        expect(outbox().map((one) => (one.sent === true ? 'sent' : one.refused !== undefined ? 'refused' : 'waits'))).toEqual(
-          answers.map((one, i) => (i >= reached ? 'waits' : one < 300 ? 'sent' : one === 404 || one === 422 ? 'refused' : 'waits')),
-        );
-      },
-    ), { numRuns: 60 });
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.constantFrom(200, 201, 401, 403, 404, 419, 422, 429, 500, 503, 0), { minLength: 1, maxLength: 9 }),
+        async (answers) => {
+          localStorage.clear();
+          laid(...answers.map((_, i) => item(`m${i}`)));
+          server(({ path }) => {
+            if (path === '/api/session') return [200, { user: null }];
+            const answer = answers[Number(/m(\d)/.exec(path)?.[1])] ?? 201;
+            return answer === 0 ? away() : [answer, answer < 300 ? { stored: true, new: true } : { message: 'told' }];
+          });
+          for (let i = 0; i < 3; i++) await sendAll(ME);
+          const ends = answers.findIndex((answer) => [0, 401, 419, 429, 503].includes(answer));
+          const reached = ends === -1 ? answers.length : ends;
+          expect(
+            outbox().map((waiting) =>
+              waiting.sent === true ? 'sent' : waiting.refused !== undefined ? 'refused' : 'waits',
+            ),
+          ).toEqual(
+            answers.map((answer, i) =>
+              i >= reached ? 'waits' : answer < 300 ? 'sent' : answer === 404 || answer === 422 ? 'refused' : 'waits',
+            ),
+          );
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 });

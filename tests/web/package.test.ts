@@ -2,7 +2,11 @@ import { readFileSync } from 'node:fs';
 
 import { describe, expect, test } from 'vitest';
 
-interface Package { scripts: Record<string, string>; dependencies: Record<string, string>; devDependencies: Record<string, string> }
+interface Package {
+  scripts: Record<string, string>;
+  dependencies: Record<string, string>;
+  devDependencies: Record<string, string>;
+}
 
 const packages = JSON.parse(readFileSync('package.json', 'utf8')) as Package;
 
@@ -21,7 +25,9 @@ describe('what a server needs to build the front end', () => {
   });
 
   test('and what the settings of the build load', () => {
-    const loaded = [...readFileSync('vite.config.ts', 'utf8').matchAll(/from '([^']+)'/g)].map((found) => found[1] ?? '').filter((name) => !name.startsWith('node:'));
+    const loaded = [...readFileSync('vite.config.ts', 'utf8').matchAll(/from '([^']+)'/g)]
+      .map((found) => found[1] ?? '')
+      .filter((name) => !name.startsWith('node:'));
     expect(loaded.length).toBeGreaterThan(0);
     for (const name of loaded) expect(Object.keys(packages.dependencies)).toContain(name);
   });

@@ -4,7 +4,9 @@ import { clockOf, minutesOf, remind } from '../../web/phone/push';
 
 const times = { morning_at: 480, session_at: null, messages: true };
 
-afterEach(() => { localStorage.clear(); });
+afterEach(() => {
+  localStorage.clear();
+});
 
 describe('the times of a reminder', () => {
   test('are read as people type them, and shown as clocks do', () => {

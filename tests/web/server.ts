@@ -12,7 +12,11 @@ export function server(answer: (asked: Asked) => number | [number, unknown] | Pr
   vi.stubGlobal('fetch', async (request: Request) => {
     const url = new URL(request.url);
     const text = await request.text();
-    const asked = { method: request.method, path: url.pathname + url.search, body: text === '' ? null : (JSON.parse(text) as unknown) };
+    const asked = {
+      method: request.method,
+      path: url.pathname + url.search,
+      body: text === '' ? null : (JSON.parse(text) as unknown),
+    };
     all.push(asked);
     const response = await answer(asked);
     const [status, body] = typeof response === 'number' ? [response, { stored: true, new: true }] : response;

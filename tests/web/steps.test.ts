@@ -2,29 +2,65 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 
 import { asLog, begin, isStopped, type Run } from '../../web/features/athlete/run';
-import { brokenOff, doneWords, easierDone, ended, goneOn, helped, HURTS, hurtsNow, leftOut, limbDone, oneBack, overSeen, painAgain, setsAsked, sideNow, type Step, stepOf, painEntered } from '../../web/features/athlete/steps';
+import {
+  brokenOff,
+  doneWords,
+  easierDone,
+  ended,
+  goneOn,
+  helped,
+  HURTS,
+  hurtsNow,
+  leftOut,
+  limbDone,
+  oneBack,
+  overSeen,
+  painAgain,
+  setsAsked,
+  sideNow,
+  type Step,
+  stepOf,
+  painEntered,
+} from '../../web/features/athlete/steps';
 import { isFar } from '../../web/features/athlete/typed';
 import type { Exercise } from '../../web/phone/usePhone';
 import { numberOf } from '../../web/shell/numbers';
 import { exercise, plan } from './session';
 
-const BOTH: Exercise['sides'] = [{ side: 'right', words: 'right, the sore one' }, { side: 'left', words: 'left' }];
+const BOTH: Exercise['sides'] = [
+  { side: 'right', words: 'right, the sore one' },
+  { side: 'left', words: 'left' },
+];
 
-const runOf = (...exercises: Exercise[]): Run => begin(plan, { planned: 'p1', on: '2026-04-14', stage: 'slow', title: 'Slow', at: null, practice: null, part: null, kind: 'loading', duration_s: 600, done: false, exercises });
+const runOf = (...exercises: Exercise[]): Run =>
+  begin(plan, {
+    planned: 'p1',
+    on: '2026-04-14',
+    stage: 'slow',
+    title: 'Slow',
+    at: null,
+    practice: null,
+    part: null,
+    kind: 'loading',
+    duration_s: 600,
+    done: false,
+    exercises,
+  });
 const full = { reps: 8, held_s: null };
 const present = (run: Run) => {
-  const one = run.progress[run.at];
-  if (one === undefined) throw new Error('over');
-  return one;
+  const current = run.progress[run.at];
+  if (current === undefined) throw new Error('over');
+  return current;
 };
-const relief = (one: Exercise, kind: Exercise['relief'][number]['kind']) => {
-  const found = one.relief.find((there) => there.kind === kind);
+const relief = (item: Exercise, kind: Exercise['relief'][number]['kind']) => {
+  const found = item.relief.find((there) => there.kind === kind);
   if (found === undefined) throw new Error(kind);
   return found;
 };
 /** All sets of the present exercise, whatever is asked between. */
-const allSets = (run: Run, one: Exercise): Run => {
-  for (let i = 0; i < 20 && ['set', 'rest'].includes(stepOf(run, one)); i++) run = limbDone({ ...run, rest_until: null }, one, full);
+const allSets = (run: Run, item: Exercise): Run => {
+  for (let i = 0; i < 20 && ['set', 'rest'].includes(stepOf(run, item)); i++)
+    run = limbDone({ ...run, rest_until: null }, item, full);
   return run;
 };
 
@@ -83,7 +119,10 @@ describe('an exercise, step by step', () => {
     const over = painEntered(limbDone(runOf(press), press, full), press, 6);
     expect(stepOf(over, press)).toBe('over');
     const shorter = helped(over, press, relief(press, 'shorter_range'));
-    expect([stepOf({ ...shorter, rest_until: null }, press), present(shorter).notes]).toEqual(['set', ['shorter range from set 2']]);
+    expect([stepOf({ ...shorter, rest_until: null }, press), present(shorter).notes]).toEqual([
+      'set',
+      ['shorter range from set 2'],
+    ]);
     const fewer = helped(over, press, relief(press, 'fewer_sets'));
     expect([setsAsked(press, present(fewer)), stepOf({ ...fewer, rest_until: null }, press)]).toEqual([2, 'set']);
     const left = helped(over, press, relief(press, 'leave_out'));
@@ -91,8 +130,17 @@ describe('an exercise, step by step', () => {
     const easier = helped(over, press, relief(press, 'easier_rung'));
     expect([stepOf(easier, press), present(easier).easier?.title]).toEqual(['easier', 'Wall sit']);
     const done = easierDone(easier, 2, 3);
-    expect([present(done).pain, present(done).notes, stepOf(done, press)]).toEqual([6, ['instead 2 sets of wall sit, pain 3'], 'next']);
-    expect(asLog(done).entries[0]).toMatchObject({ skipped: HURTS, pain: 6, notes: 'instead 2 sets of wall sit, pain 3', sets: [{ reps: 8, pain: 6 }] });
+    expect([present(done).pain, present(done).notes, stepOf(done, press)]).toEqual([
+      6,
+      ['instead 2 sets of wall sit, pain 3'],
+      'next',
+    ]);
+    expect(asLog(done).entries[0]).toMatchObject({
+      skipped: HURTS,
+      pain: 6,
+      notes: 'instead 2 sets of wall sit, pain 3',
+      sets: [{ reps: 8, pain: 6 }],
+    });
     expect(isStopped(easierDone(easier, 1, 8))).toBe(true);
   });
 
@@ -117,17 +165,27 @@ describe('an exercise, step by step', () => {
     expect(stepOf(hurting, press)).toBe('over');
     const on = painEntered(allSets(helped(hurting, press, relief(press, 'shorter_range')), press), press, 1);
     expect([present(on).pain, present(on).notes]).toEqual([5, ['pain 5 in set 1', 'shorter range from set 1']]);
-    expect([stepOf(hurtsNow(runOf(press), press, 2), press), isStopped(hurtsNow(runOf(press), press, 8))]).toEqual(['set', true]);
+    expect([stepOf(hurtsNow(runOf(press), press, 2), press), isStopped(hurtsNow(runOf(press), press, 8))]).toEqual([
+      'set',
+      true,
+    ]);
   });
 
   test('a set that is broken off because it hurts, or for anything else, keeps what was done of it', () => {
     const press = exercise('press');
     const soFar = { reps: 5, held_s: null };
-    expect(present(hurtsNow(runOf(press), press, 6, soFar))).toMatchObject({ sets: [{ reps: 5 }], over: 6, notes: ['pain 6 in set 1'] });
+    expect(present(hurtsNow(runOf(press), press, 6, soFar))).toMatchObject({
+      sets: [{ reps: 5 }],
+      over: 6,
+      notes: ['pain 6 in set 1'],
+    });
     expect(present(hurtsNow(runOf(press), press, 9, soFar))).toMatchObject({ sets: [{ reps: 5 }], worst_mid_set: 9 });
     // Within the limit the set goes on.
     expect(present(hurtsNow(runOf(press), press, 2, soFar)).sets).toEqual([]);
-    expect(present(leftOut(brokenOff(runOf(press), soFar), 'no time'))).toMatchObject({ sets: [{ reps: 5 }], skipped: 'no time' });
+    expect(present(leftOut(brokenOff(runOf(press), soFar), 'no time'))).toMatchObject({
+      sets: [{ reps: 5 }],
+      skipped: 'no time',
+    });
     expect(brokenOff(runOf(press), null).progress[0]?.sets).toEqual([]);
     // Where each set is scored, it is not asked again.
     const bySet = exercise('press', { pain_by_set: true });
@@ -143,7 +201,9 @@ describe('an exercise, step by step', () => {
     const half = leftOut(limbDone(runOf(press), press, full), 'no time');
     expect(stepOf(half, press)).toBe('pain');
     expect(doneWords(present(painEntered(half, press, 2)), press, null)).toBe('1 of 3 sets: 8 (no time), pain 2');
-    expect(doneWords(present(painEntered(leftOut(runOf(press), HURTS), press, 3)), press, null)).toBe('left out (hurts too much), pain 3');
+    expect(doneWords(present(painEntered(leftOut(runOf(press), HURTS), press, 3)), press, null)).toBe(
+      'left out (hurts too much), pain 3',
+    );
     expect(doneWords(present(runOf(press)), press, 'too tired')).toBe('left out (too tired)');
   });
 
@@ -153,16 +213,28 @@ describe('an exercise, step by step', () => {
     expect(stepOf(half, press)).toBe('pain');
     const over = goneOn(painEntered(half, press, 2));
     expect(over.at).toBe(2);
-    expect(asLog(over).entries).toMatchObject([{ prescription: 'press', pain: 2, skipped: 'too tired' }, { prescription: 'hold', skipped: 'too tired', sets: [] }]);
-    expect([stepOf(ended(runOf(press), 'no time'), press), stepOf(ended(runOf(press), HURTS), press)]).toEqual(['next', 'pain']);
+    expect(asLog(over).entries).toMatchObject([
+      { prescription: 'press', pain: 2, skipped: 'too tired' },
+      { prescription: 'hold', skipped: 'too tired', sets: [] },
+    ]);
+    expect([stepOf(ended(runOf(press), 'no time'), press), stepOf(ended(runOf(press), HURTS), press)]).toEqual([
+      'next',
+      'pain',
+    ]);
   });
 
   test('one limb that was done is kept, however the exercise is left', () => {
     const press = exercise('press', { sides: BOTH });
     const half = limbDone(runOf(press), press, { reps: 6, held_s: null });
     const kept = [{ left: { reps: 0 }, right: { reps: 6 } }];
-    const hurting = { ...half, progress: half.progress.map((one) => ({ ...one, over: 5 })) };
-    for (const left of [leftOut(half, 'no time'), leftOut(half, HURTS), ended(half, 'too tired'), helped(hurting, press, relief(press, 'leave_out')), helped(hurting, press, relief(press, 'easier_rung'))]) {
+    const hurting = { ...half, progress: half.progress.map((progress) => ({ ...progress, over: 5 })) };
+    for (const left of [
+      leftOut(half, 'no time'),
+      leftOut(half, HURTS),
+      ended(half, 'too tired'),
+      helped(hurting, press, relief(press, 'leave_out')),
+      helped(hurting, press, relief(press, 'easier_rung')),
+    ]) {
       expect(present(left).sets).toEqual(kept);
       expect(present(left).turn).toEqual({});
     }
@@ -175,19 +247,26 @@ describe('an exercise, step by step', () => {
     const press = exercise('press');
     let run: Run = { ...runOf(press, exercise('hold')), retest: true };
     expect(stepOf(run, press)).toBe('test_before');
-    run = { ...run, last_test: 2, progress: run.progress.map((one, i) => (i === 0 ? { ...one, before: 2 } : one)) };
+    run = {
+      ...run,
+      last_test: 2,
+      progress: run.progress.map((progress, i) => (i === 0 ? { ...progress, before: 2 } : progress)),
+    };
     run = painEntered(allSets(run, press), press, 1);
     expect(stepOf(run, press)).toBe('test_after');
-    run = goneOn({ ...run, progress: run.progress.map((one, i) => (i === 0 ? { ...one, after: 4 } : one)) });
+    run = goneOn({
+      ...run,
+      progress: run.progress.map((progress, i) => (i === 0 ? { ...progress, after: 4 } : progress)),
+    });
     expect([run.at, run.last_test, run.progress[0]?.before]).toEqual([1, 4, 2]);
     expect(stepOf(leftOut(run, 'no time'), exercise('hold'))).toBe('next');
   });
 
   test('the last side or set, and any pain, can be taken back', () => {
     const press = exercise('press', { sides: BOTH, pain_by_set: true });
-    const one = limbDone(runOf(press), press, full);
-    expect(present(oneBack(one)).turn).toEqual({});
-    let run = limbDone(one, press, full);
+    const half = limbDone(runOf(press), press, full);
+    expect(present(oneBack(half)).turn).toEqual({});
+    let run = limbDone(half, press, full);
     expect(present(oneBack(run)).sets).toEqual([]);
     run = painEntered(run, press, 5);
     expect([stepOf(run, press), stepOf(painAgain(run, 0), press)]).toEqual(['over', 'set_pain']);
@@ -195,96 +274,155 @@ describe('an exercise, step by step', () => {
 });
 
 /** Whatever is tapped in whatever order. */
-type Tap = { what: 'limb'; reps: number } | { what: 'nothing' | 'back' | 'seen' } | { what: 'pain' | 'hurts'; pain: number } | { what: 'help' | 'easier'; which: number } | { what: 'leave' | 'end'; why: string };
+type Tap =
+  | { what: 'limb'; reps: number }
+  | { what: 'nothing' | 'back' | 'seen' }
+  | { what: 'pain' | 'hurts'; pain: number }
+  | { what: 'help' | 'easier'; which: number }
+  | { what: 'leave' | 'end'; why: string };
 
 const why = fc.constantFrom(HURTS, 'no time');
 const tap: fc.Arbitrary<Tap> = fc.oneof(
   fc.integer({ min: 1, max: 8 }).map((reps): Tap => ({ what: 'limb', reps })),
   fc.constantFrom<Tap>({ what: 'nothing' }, { what: 'back' }, { what: 'seen' }),
-  fc.tuple(fc.constantFrom('pain' as const, 'hurts' as const), fc.integer({ min: 0, max: 10 })).map(([what, pain]): Tap => ({ what, pain })),
-  fc.tuple(fc.constantFrom('help' as const, 'easier' as const), fc.integer({ min: 0, max: 3 })).map(([what, which]): Tap => ({ what, which })),
-  fc.tuple(fc.constantFrom('leave' as const, 'end' as const), why).map(([what, reason]): Tap => ({ what, why: reason })),
+  fc
+    .tuple(fc.constantFrom('pain' as const, 'hurts' as const), fc.integer({ min: 0, max: 10 }))
+    .map(([what, pain]): Tap => ({ what, pain })),
+  fc
+    .tuple(fc.constantFrom('help' as const, 'easier' as const), fc.integer({ min: 0, max: 3 }))
+    .map(([what, which]): Tap => ({ what, which })),
+  fc
+    .tuple(fc.constantFrom('leave' as const, 'end' as const), why)
+    .map(([what, reason]): Tap => ({ what, why: reason })),
 );
 
 /** What a tap does on the screen that is shown; taps that the screen does not offer do nothing. */
-function tapped(run: Run, one: Exercise, step: Step, what: Tap): Run {
+function tapped(run: Run, item: Exercise, step: Step, what: Tap): Run {
   const setting = step === 'set' || step === 'rest';
   if (what.what === 'end' && run.ending === null) return ended(run, what.why);
-  if (step === 'set' && what.what === 'limb') return limbDone(run, one, { reps: what.reps, held_s: null });
-  if (step === 'set' && what.what === 'nothing') return limbDone(run, one, null);
-  if (step === 'set' && what.what === 'hurts') return hurtsNow(run, one, what.pain);
+  if (step === 'set' && what.what === 'limb') return limbDone(run, item, { reps: what.reps, held_s: null });
+  if (step === 'set' && what.what === 'nothing') return limbDone(run, item, null);
+  if (step === 'set' && what.what === 'hurts') return hurtsNow(run, item, what.pain);
   if (step === 'set' && what.what === 'leave') return leftOut(run, what.why);
-  if (what.what === 'back' && setting && present(run).sets.length + Object.keys(present(run).turn).length > 0) return oneBack(run);
-  if (what.what === 'pain' && (step === 'pain' || step === 'set_pain')) return painEntered(run, one, what.pain);
+  if (what.what === 'back' && setting && present(run).sets.length + Object.keys(present(run).turn).length > 0)
+    return oneBack(run);
+  if (what.what === 'pain' && (step === 'pain' || step === 'set_pain')) return painEntered(run, item, what.pain);
   if (what.what === 'help' && step === 'over') {
-    const left = present(run).skipped === null && run.ending === null ? setsAsked(one, present(run)) - present(run).sets.length : 0;
-    const offered = one.relief[what.which];
-    return left > 0 && offered !== undefined ? helped(run, one, offered) : overSeen(run);
+    const left =
+      present(run).skipped === null && run.ending === null
+        ? setsAsked(item, present(run)) - present(run).sets.length
+        : 0;
+    const offered = item.relief[what.which];
+    return left > 0 && offered !== undefined ? helped(run, item, offered) : overSeen(run);
   }
   if (what.what === 'easier' && step === 'easier') return easierDone(run, what.which, what.which);
   return run;
 }
 
 describe('over every order of taps', () => {
-  const shapes = fc.record({ sides: fc.constantFrom<Exercise['sides']>([], [{ side: 'left', words: 'left' }], BOTH), pain_by_set: fc.boolean(), max_pain: fc.integer({ min: 0, max: 7 }) });
+  const shapes = fc.record({
+    sides: fc.constantFrom<Exercise['sides']>([], [{ side: 'left', words: 'left' }], BOTH),
+    pain_by_set: fc.boolean(),
+    max_pain: fc.integer({ min: 0, max: 7 }),
+  });
 
   test('nothing is lost: pain that was entered is in what is sent, and no exercise that hurt goes without it', () => {
-    fc.assert(fc.property(shapes, fc.array(tap, { maxLength: 40 }), (shape, taps) => {
-      const exercises = [exercise('press', shape), exercise('hold', shape)];
-      let run = runOf(...exercises);
-      let worst = -1;
-      for (const what of taps) {
-        const one = exercises[run.at];
-        if (one === undefined || isStopped(run)) break;
-        const before = { ...run, rest_until: null };
-        const step = stepOf(before, one);
-        if (step === 'next') { run = goneOn(before); continue; }
-        const after = tapped(before, one, step, what);
-        if (after !== before && (what.what === 'pain' || what.what === 'hurts')) worst = Math.max(worst, what.pain);
-        if (what.what === 'back' && after !== before) worst = -1;
-        run = after;
-        const now = run.progress[run.at];
-        expect(now?.sets.length ?? 0).toBeLessThanOrEqual(3);
-      }
-      const log = asLog(run);
-      const logged = Math.max(-1, ...log.entries.flatMap((entry) => [entry.pain ?? -1, ...entry.sets.map((set) => set.pain ?? -1)]));
-      expect(logged).toBeGreaterThanOrEqual(worst);
-      for (const [i, one] of exercises.entries()) {
-        const progress = run.progress[i];
-        if (progress !== undefined && i < run.at && run.ending === null && (progress.sets.length > 0 || progress.skipped === HURTS)) expect(progress.pain, JSON.stringify(progress)).not.toBeNull();
-        for (const set of progress?.sets ?? []) expect(one.sides.length === 2).toBe(set.left !== undefined && set.right !== undefined && set.reps === undefined);
-      }
-    }), { numRuns: 2000 });
+    fc.assert(
+      fc.property(shapes, fc.array(tap, { maxLength: 40 }), (shape, taps) => {
+        const exercises = [exercise('press', shape), exercise('hold', shape)];
+        let run = runOf(...exercises);
+        let worst = -1;
+        for (const what of taps) {
+          const current = exercises[run.at];
+          if (current === undefined || isStopped(run)) break;
+          const before = { ...run, rest_until: null };
+          const step = stepOf(before, current);
+          if (step === 'next') {
+            run = goneOn(before);
+            continue;
+          }
+          const after = tapped(before, current, step, what);
+          if (after !== before && (what.what === 'pain' || what.what === 'hurts')) worst = Math.max(worst, what.pain);
+          if (what.what === 'back' && after !== before) worst = -1;
+          run = after;
+          const now = run.progress[run.at];
+          expect(now?.sets.length ?? 0).toBeLessThanOrEqual(3);
+        }
+        const log = asLog(run);
+        const logged = Math.max(
+          -1,
+          ...log.entries.flatMap((entry) => [entry.pain ?? -1, ...entry.sets.map((set) => set.pain ?? -1)]),
+        );
+        expect(logged).toBeGreaterThanOrEqual(worst);
+        for (const [i, half] of exercises.entries()) {
+          const progress = run.progress[i];
+          if (
+            progress !== undefined &&
+            i < run.at &&
+            run.ending === null &&
+            (progress.sets.length > 0 || progress.skipped === HURTS)
+          )
+            expect(progress.pain, JSON.stringify(progress)).not.toBeNull();
+          for (const set of progress?.sets ?? [])
+            expect(half.sides.length === 2).toBe(
+              set.left !== undefined && set.right !== undefined && set.reps === undefined,
+            );
+        }
+      }),
+      { numRuns: 2000 },
+    );
   });
 
   test('it always comes to an end', () => {
-    fc.assert(fc.property(shapes, fc.array(fc.integer({ min: 0, max: 7 }), { minLength: 60, maxLength: 60 }), (shape, pains) => {
-      const exercises = [exercise('press', shape), exercise('hold', shape)];
-      let run = runOf(...exercises);
-      for (const pain of pains) {
-        const one = exercises[run.at];
-        if (one === undefined) return;
-        run = { ...run, rest_until: null };
-        const step = stepOf(run, one);
-        if (step === 'set') run = limbDone(run, one, full);
-        else if (step === 'pain' || step === 'set_pain') run = painEntered(run, one, pain);
-        else if (step === 'over') run = tapped(run, one, step, { what: 'help', which: pain % 4 });
-        else if (step === 'easier') run = easierDone(run, 1, 0);
-        else run = goneOn(run);
-      }
-      expect(run.at).toBe(2);
-    }), { numRuns: 500 });
+    fc.assert(
+      fc.property(
+        shapes,
+        fc.array(fc.integer({ min: 0, max: 7 }), { minLength: 60, maxLength: 60 }),
+        (shape, pains) => {
+          const exercises = [exercise('press', shape), exercise('hold', shape)];
+          let run = runOf(...exercises);
+          for (const pain of pains) {
+            const current = exercises[run.at];
+            if (current === undefined) return;
+            run = { ...run, rest_until: null };
+            const step = stepOf(run, current);
+            if (step === 'set') run = limbDone(run, current, full);
+            else if (step === 'pain' || step === 'set_pain') run = painEntered(run, current, pain);
+            else if (step === 'over') run = tapped(run, current, step, { what: 'help', which: pain % 4 });
+            else if (step === 'easier') run = easierDone(run, 1, 0);
+            else run = goneOn(run);
+          }
+          expect(run.at).toBe(2);
+        },
+      ),
+      { numRuns: 500 },
+    );
   });
 });
 
 describe('what is typed', () => {
-  test.each([['22.5', 22.5], [' 22,5 ', 22.5], ['', null], ['x', null], ['-3', -3], ['0', 0], ['1e400', null]])('%j is %s', (text, value) => {
+  test.each([
+    ['22.5', 22.5],
+    [' 22,5 ', 22.5],
+    ['', null],
+    ['x', null],
+    ['-3', -3],
+    ['0', 0],
+    ['1e400', null],
+  ])('%j is %s', (text, value) => {
     expect(numberOf(text)).toBe(value);
   });
 
   test('far from the usual is asked about, and only then', () => {
     const usual = { from: 20, to: 80, usual: 40 };
-    expect([19.9, 20, 40, 80, 80.1, 4000].map((kg) => isFar(kg, usual))).toEqual([true, false, false, false, true, true]);
+    expect([19.9, 20, 40, 80, 80.1, 4000].map((kg) => isFar(kg, usual))).toEqual([
+      true,
+      false,
+      false,
+      false,
+      true,
+      true,
+    ]);
     expect(isFar(4000, null)).toBe(false);
   });
 });

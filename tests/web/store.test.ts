@@ -3,7 +3,10 @@ import * as z from 'zod/mini';
 
 import { keep, kept, type Kind } from '../../web/phone/store';
 
-interface Note { words: string; times: number }
+interface Note {
+  words: string;
+  times: number;
+}
 
 const OLD: Kind<{ text: string }> = { version: 1, shape: z.object({ text: z.string() }) };
 const NOTE: Kind<Note> = {
@@ -12,7 +15,9 @@ const NOTE: Kind<Note> = {
   migrate: (value, version) => (version === 1 ? { words: (value as { text: string }).text, times: 1 } : undefined),
 };
 
-beforeEach(() => { localStorage.clear(); });
+beforeEach(() => {
+  localStorage.clear();
+});
 
 describe('what the phone keeps', () => {
   test('comes back as it was put in', () => {
@@ -27,8 +32,12 @@ describe('what the phone keeps', () => {
   });
 
   test.each([
-    ['no JSON', '{{'], ['another shape', '{"version":2,"value":{"words":4}}'], ['a version to come', '{"version":3,"value":{"words":"x","times":1}}'],
-    ['a time before versions', '{"words":"x"}'], ['nothing', 'null'], ['a list', '[]'],
+    ['no JSON', '{{'],
+    ['another shape', '{"version":2,"value":{"words":4}}'],
+    ['a version to come', '{"version":3,"value":{"words":"x","times":1}}'],
+    ['a time before versions', '{"words":"x"}'],
+    ['nothing', 'null'],
+    ['a list', '[]'],
   ])('is nothing where it is %s', (_, text) => {
     localStorage.setItem('rung:note', text);
     expect(kept('note', NOTE)).toBeNull();

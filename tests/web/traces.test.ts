@@ -3,11 +3,15 @@ import { describe, expect, test } from 'vitest';
 import { traceSeconds, type Work, workPath, workSeconds } from '../../web/charts/ExerciseTrace';
 
 const hold: Work[number] = { mode: 'isometric', dose: { sets: 2, reps: 1, hold_s: 45, rest_s: 60 } };
-const slow: Work[number] = { mode: 'isotonic', dose: { sets: 1, reps: 3, rest_s: 120, tempo: { lift_s: 3, top_s: 0, lower_s: 3, bottom_s: 1, starts: 'lift' } } };
+const slow: Work[number] = {
+  mode: 'isotonic',
+  dose: { sets: 1, reps: 3, rest_s: 120, tempo: { lift_s: 3, top_s: 0, lower_s: 3, bottom_s: 1, starts: 'lift' } },
+};
 const hops: Work[number] = { mode: 'plyometric', dose: { sets: 1, reps: 10, rest_s: 60 } };
 
 /** The points of a path, as numbers. */
-const points = (path: string): [number, number][] => [...path.matchAll(/[ML]([\d.]+) ([\d.]+)/g)].map((found) => [Number(found[1]), Number(found[2])]);
+const points = (path: string): [number, number][] =>
+  [...path.matchAll(/[ML]([\d.]+) ([\d.]+)/g)].map((found) => [Number(found[1]), Number(found[2])]);
 
 describe('the line of a session', () => {
   test('is as long as its exercises and their rests', () => {

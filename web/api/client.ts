@@ -44,7 +44,9 @@ const known = new Map<string, { etag: string; body: string }>();
 const MOST_KNOWN = 20;
 
 /** Nothing of a person stays when somebody else may sign in. */
-export const forgetAnswers = (): void => { known.clear(); };
+export const forgetAnswers = (): void => {
+  known.clear();
+};
 
 const withVersions: Middleware = {
   onRequest({ request }) {
@@ -71,7 +73,9 @@ const withVersions: Middleware = {
 /** Milliseconds after which a request that hangs counts as no reception. */
 let patience = 30_000;
 
-export const setPatience = (milliseconds: number): void => { patience = milliseconds; };
+export const setPatience = (milliseconds: number): void => {
+  patience = milliseconds;
+};
 
 export const api = createClient<paths>({
   baseUrl: '/',
@@ -92,7 +96,9 @@ const PASSWORD_WANTED = 423;
 /** Asks for the password before a sensitive act; answers whether it was given. Set by the shell. */
 let askForPassword: (() => Promise<boolean>) | null = null;
 
-export const whenPasswordIsWanted = (ask: typeof askForPassword): void => { askForPassword = ask; };
+export const whenPasswordIsWanted = (ask: typeof askForPassword): void => {
+  askForPassword = ask;
+};
 
 /**
  * Sends a request and gives its data or throws a {@link Refusal}. A page that has expired gets a
@@ -106,7 +112,8 @@ export async function send<T>(request: () => Promise<Answer<T>>): Promise<T> {
     answer = await attempt(request);
   }
   if (answer.response.status === PASSWORD_WANTED && askForPassword !== null) {
-    if (!await askForPassword()) throw new Refusal(PASSWORD_WANTED, 'Nothing was done: your password is needed for this.');
+    if (!(await askForPassword()))
+      throw new Refusal(PASSWORD_WANTED, 'Nothing was done: your password is needed for this.');
     answer = await attempt(request);
   }
   if (answer.response.ok && answer.data !== undefined) {
@@ -144,7 +151,13 @@ export const faultAt = (problem: unknown, field: string): string | undefined =>
 
 /** Saves a file that may need the password first; a link alone could not ask for it. */
 export async function saveFile(path: string): Promise<void> {
-  const load = async () => { const response = await fetch(path, { headers: { Accept: 'application/json' } }); return { response, ...(response.ok ? { data: await response.blob() } : { error: await response.json() as unknown }) }; };
+  const load = async () => {
+    const response = await fetch(path, { headers: { Accept: 'application/json' } });
+    return {
+      response,
+      ...(response.ok ? { data: await response.blob() } : { error: (await response.json()) as unknown }),
+    };
+  };
   const data = await send(load);
   const address = URL.createObjectURL(data);
   const link = document.createElement('a');

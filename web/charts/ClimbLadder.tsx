@@ -20,12 +20,28 @@ const PICTURE = 60;
  * A ladder of exercises, easiest at the bottom: a rung is as long as it is demanding, and what makes
  * it harder stands beside it. Rungs that do not load what is looked at are pale.
  */
-export function ClimbLadder({ steps, chosen, figures, choose }: { steps: readonly Step[]; chosen: string | null; figures: Readonly<Record<string, FigureData>>; choose: (key: string) => void }) {
+export function ClimbLadder({
+  steps,
+  chosen,
+  figures,
+  choose,
+}: {
+  steps: readonly Step[];
+  chosen: string | null;
+  figures: Readonly<Record<string, FigureData>>;
+  choose: (key: string) => void;
+}) {
   const height = steps.length * STEP + 12;
   const y = (i: number) => height - 6 - (i + 0.5) * STEP;
   return (
     <div style={{ position: 'relative', height }}>
-      <svg width={112} height={height} viewBox={`0 0 112 ${height}`} role="presentation" style={{ position: 'absolute', left: 0, top: 0 }}>
+      <svg
+        width={112}
+        height={height}
+        viewBox={`0 0 112 ${height}`}
+        role="presentation"
+        style={{ position: 'absolute', left: 0, top: 0 }}
+      >
         <path d={`M10 2V${height - 2}`} stroke={colour('line')} strokeWidth={3} strokeLinecap="round" />
         {steps.map((step, i) => (
           <line
@@ -40,19 +56,73 @@ export function ClimbLadder({ steps, chosen, figures, choose }: { steps: readonl
           />
         ))}
       </svg>
-      <ol aria-label="Rungs, hardest first" style={{ listStyle: 'none', margin: 0, padding: '6px 0', marginLeft: 118, display: 'flex', flexDirection: 'column-reverse' }}>
+      <ol
+        aria-label="Rungs, hardest first"
+        style={{
+          listStyle: 'none',
+          margin: 0,
+          padding: '6px 0',
+          marginLeft: 118,
+          display: 'flex',
+          flexDirection: 'column-reverse',
+        }}
+      >
         {steps.map((step) => (
-          <li key={step.key} style={{ height: STEP, display: 'grid', gridTemplateColumns: `${PICTURE}px minmax(0, 1fr)`, gridTemplateRows: '1fr auto auto 1fr', columnGap: 10, minWidth: 0 }}>
-            <div aria-hidden style={{ gridRow: '1 / -1', opacity: step.dim ? 0.55 : 1 }}><RungPicture figure={figures[step.key]} /></div>
+          <li
+            key={step.key}
+            style={{
+              height: STEP,
+              display: 'grid',
+              gridTemplateColumns: `${PICTURE}px minmax(0, 1fr)`,
+              gridTemplateRows: '1fr auto auto 1fr',
+              columnGap: 10,
+              minWidth: 0,
+            }}
+          >
+            <div aria-hidden style={{ gridRow: '1 / -1', opacity: step.dim ? 0.55 : 1 }}>
+              <RungPicture figure={figures[step.key]} />
+            </div>
             <button
               type="button"
               aria-pressed={step.key === chosen}
               onClick={() => choose(step.key)}
-              style={{ background: 'none', border: 0, padding: 0, textAlign: 'left', maxWidth: '100%', gridRow: 2, gridColumn: 2, justifySelf: 'start', cursor: 'pointer', font: 'inherit', fontWeight: step.key === chosen ? 600 : 400, color: step.dim ? faint : ink, textDecoration: 'underline', textDecorationColor: colour('line'), textUnderlineOffset: 3, whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}
+              style={{
+                background: 'none',
+                border: 0,
+                padding: 0,
+                textAlign: 'left',
+                maxWidth: '100%',
+                gridRow: 2,
+                gridColumn: 2,
+                justifySelf: 'start',
+                cursor: 'pointer',
+                font: 'inherit',
+                fontWeight: step.key === chosen ? 600 : 400,
+                color: step.dim ? faint : ink,
+                textDecoration: 'underline',
+                textDecorationColor: colour('line'),
+                textUnderlineOffset: 3,
+                whiteSpace: 'nowrap',
+                overflow: 'hidden',
+                textOverflow: 'ellipsis',
+              }}
             >
               {step.title}
             </button>
-            <span style={{ gridRow: 3, gridColumn: 2, fontSize: 12.5, color: faint, whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }} title={step.what}>{step.what}</span>
+            <span
+              style={{
+                gridRow: 3,
+                gridColumn: 2,
+                fontSize: 12.5,
+                color: faint,
+                whiteSpace: 'nowrap',
+                overflow: 'hidden',
+                textOverflow: 'ellipsis',
+              }}
+              title={step.what}
+            >
+              {step.what}
+            </span>
           </li>
         ))}
       </ol>
@@ -60,12 +130,26 @@ export function ClimbLadder({ steps, chosen, figures, choose }: { steps: readonl
   );
 }
 
-const RungPicture = ({ figure }: { figure: FigureData | undefined }) => (figure === undefined ? null : <Thumbnail figure={figure} title="" size={PICTURE} />);
+const RungPicture = ({ figure }: { figure: FigureData | undefined }) =>
+  figure === undefined ? null : <Thumbnail figure={figure} title="" size={PICTURE} />;
 
-export const stepsOf = (ladder: Schemas['LibraryLadder'], exercises: ReadonlyMap<string, Schemas['LibraryExercise']>, structure: string | null, changes: Record<string, string>): Step[] =>
+export const stepsOf = (
+  ladder: Schemas['LibraryLadder'],
+  exercises: ReadonlyMap<string, Schemas['LibraryExercise']>,
+  structure: string | null,
+  changes: Record<string, string>,
+): Step[] =>
   ladder.rungs.map((rung) => {
     const exercise = exercises.get(rung.exercise);
     const directness = structure === null ? 'target' : exercise?.structures[structure];
-    const what = [rung.changes.map((one) => changes[one]).join(', '), rung.words].filter((part) => part !== null && part !== '').join(' · ');
-    return { key: rung.exercise, title: exercise?.title ?? rung.exercise, demand: rung.demand, what: what === '' ? 'the easiest' : what, dim: directness === undefined || directness === 'slight' };
+    const what = [rung.changes.map((change) => changes[change]).join(', '), rung.words]
+      .filter((part) => part !== null && part !== '')
+      .join(' · ');
+    return {
+      key: rung.exercise,
+      title: exercise?.title ?? rung.exercise,
+      demand: rung.demand,
+      what: what === '' ? 'the easiest' : what,
+      dim: directness === undefined || directness === 'slight',
+    };
   });

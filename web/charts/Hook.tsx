@@ -20,7 +20,17 @@ const tone: Record<HookData['verdict'], string> = {
  * hook that ends at the next morning's score. A hook that comes back to the baseline is closed with
  * a dot; one that ends above it stays open with a ring; a crossed stem is a stop.
  */
-export function HookGlyph({ hook, x, y, width }: { hook: HookData; x: number; y: (value: number) => number; width: number }) {
+export function HookGlyph({
+  hook,
+  x,
+  y,
+  width,
+}: {
+  hook: HookData;
+  x: number;
+  y: (value: number) => number;
+  width: number;
+}) {
   if (width < 9) return <SlimHook hook={hook} x={x} y={y} width={width} />;
   const base = hook.baseline ?? 0;
   const stem = x + width * 0.3;
@@ -34,27 +44,36 @@ export function HookGlyph({ hook, x, y, width }: { hook: HookData; x: number; y:
     <g stroke={stroke} fill="none" strokeWidth={1.8} strokeLinecap="round">
       <line x1={x + width * 0.08} x2={stem + 1} y1={y(base)} y2={y(base)} strokeWidth={1.4} />
       <line x1={stem} x2={stem} y1={y(base)} y2={top} />
-      {next !== null && (
-        <path d={`M${stem} ${top}C${stem} ${crown},${end} ${crown},${end} ${y(next)}`} />
+      {next !== null && <path d={`M${stem} ${top}C${stem} ${crown},${end} ${crown},${end} ${y(next)}`} />}
+      {next !== null &&
+        (open ? (
+          <circle cx={end} cy={y(next)} r={width * 0.14} fill="var(--mui-palette-background-paper)" />
+        ) : (
+          <circle cx={end} cy={y(next)} r={width * 0.13} fill={stroke} stroke="none" />
+        ))}
+      {hook.verdict === 'pending' && (
+        <path d={`M${stem} ${top}q0 ${-width * 0.35} ${width * 0.3} ${-width * 0.35}`} strokeDasharray="1.5 2.5" />
       )}
-      {next !== null && (open
-        ? <circle cx={end} cy={y(next)} r={width * 0.14} fill="var(--mui-palette-background-paper)" />
-        : <circle cx={end} cy={y(next)} r={width * 0.13} fill={stroke} stroke="none" />)}
-      {hook.verdict === 'pending' && <path d={`M${stem} ${top}q0 ${-width * 0.35} ${width * 0.3} ${-width * 0.35}`} strokeDasharray="1.5 2.5" />}
       {hook.verdict === 'unanswered' && next === null && <line x1={stem - 2.5} x2={stem + 2.5} y1={top} y2={top} />}
       {hook.verdict === 'stop' && (
-        <path d={`M${stem - width * 0.26} ${y(base) - width * 0.5}l${width * 0.52} ${width * 0.52}m0 ${-width * 0.52}l${-width * 0.52} ${width * 0.52}`} strokeWidth={2.2} />
+        <path
+          d={`M${stem - width * 0.26} ${y(base) - width * 0.5}l${width * 0.52} ${width * 0.52}m0 ${-width * 0.52}l${-width * 0.52} ${width * 0.52}`}
+          strokeWidth={2.2}
+        />
       )}
     </g>
   );
 }
 
 /** "Tue 14 Apr: pain 3 of 10, next morning 2" */
-export const hookWords = (hook: HookData): string => [
-  `${day(hook.on)}: ${hook.during === null ? 'no pain logged' : `pain ${hook.during} of 10`}`,
-  hook.next_day === null ? null : `next morning ${hook.next_day}`,
-  hook.verdict === 'pending' ? 'waits for the morning' : hook.verdict === 'stop' ? 'stop' : null,
-].filter((part) => part !== null).join(', ');
+export const hookWords = (hook: HookData): string =>
+  [
+    `${day(hook.on)}: ${hook.during === null ? 'no pain logged' : `pain ${hook.during} of 10`}`,
+    hook.next_day === null ? null : `next morning ${hook.next_day}`,
+    hook.verdict === 'pending' ? 'waits for the morning' : hook.verdict === 'stop' ? 'stop' : null,
+  ]
+    .filter((part) => part !== null)
+    .join(', ');
 
 export const inWords = (hooks: readonly HookData[]): string => {
   if (hooks.length === 0) return 'No sessions in these days';
@@ -66,7 +85,10 @@ export const inWords = (hooks: readonly HookData[]): string => {
     ['stop', count(['stop'])],
     ['without answer', count(['pending', 'unanswered'])],
   ];
-  return `${hooks.length} sessions: ${counts.filter(([, n]) => n > 0).map(([what, n]) => `${n} ${what}`).join(', ')}`;
+  return `${hooks.length} sessions: ${counts
+    .filter(([, n]) => n > 0)
+    .map(([what, n]) => `${n} ${what}`)
+    .join(', ')}`;
 };
 
 /** The same where a day has only a few pixels: a sharp stem, and a mark at the next morning's score. */
@@ -83,10 +105,23 @@ function SlimHook({ hook, x, y, width }: { hook: HookData; x: number; y: (value:
   return (
     <g shapeRendering="crispEdges">
       <rect x={left} y={Math.min(top, foot)} width={stem} height={Math.max(1, Math.abs(foot - top))} fill={stroke} />
-      {next !== null && (open
-        ? <rect x={left + stem + 0.5} y={Math.round(y(next)) - mark / 2 + 0.5} width={mark} height={mark} fill="none" stroke={stroke} strokeWidth={1} />
-        : <rect x={left + stem} y={Math.round(y(next)) - 1} width={mark} height={2} fill={stroke} />)}
-      {hook.verdict === 'stop' && <path d={`M${left - 2} ${foot - 7}l6 6m0 -6l-6 6`} stroke={stroke} strokeWidth={1.5} shapeRendering="auto" />}
+      {next !== null &&
+        (open ? (
+          <rect
+            x={left + stem + 0.5}
+            y={Math.round(y(next)) - mark / 2 + 0.5}
+            width={mark}
+            height={mark}
+            fill="none"
+            stroke={stroke}
+            strokeWidth={1}
+          />
+        ) : (
+          <rect x={left + stem} y={Math.round(y(next)) - 1} width={mark} height={2} fill={stroke} />
+        ))}
+      {hook.verdict === 'stop' && (
+        <path d={`M${left - 2} ${foot - 7}l6 6m0 -6l-6 6`} stroke={stroke} strokeWidth={1.5} shapeRendering="auto" />
+      )}
     </g>
   );
 }

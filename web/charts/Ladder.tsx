@@ -16,7 +16,8 @@ function inWords(rungs: readonly Rung[]): string {
 }
 
 /** What the drawing means, shown when it is pointed at. */
-const legendOf = (rungs: readonly Rung[]): string => `${inWords(rungs)}. The thick rung is the stage now. Pegs are what opens the next: filled is met, hollow is not yet, dotted has no data.`;
+const legendOf = (rungs: readonly Rung[]): string =>
+  `${inWords(rungs)}. The thick rung is the stage now. Pegs are what opens the next: filled is met, hollow is not yet, dotted has no data.`;
 
 /** A filled, a hollow, a dotted peg: met, not yet, no data. */
 export function PegMark({ state, x, y, r }: { state: Peg['state']; x: number; y: number; r: number }) {
@@ -39,7 +40,14 @@ export function LyingLadder({ rungs, width = 160 }: { rungs: readonly Rung[]; wi
   const gap = (width - 24) / Math.max(1, rungs.length);
   const x = (i: number) => 10 + i * gap;
   return (
-    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} style={{ display: 'block' }} role="img" aria-label={inWords(rungs)}>
+    <svg
+      width={width}
+      height={height}
+      viewBox={`0 0 ${width} ${height}`}
+      style={{ display: 'block' }}
+      role="img"
+      aria-label={inWords(rungs)}
+    >
       <title>{legendOf(rungs)}</title>
       <path d={`M2 5H${width - 2}M2 23H${width - 2}`} stroke={colour('line')} strokeWidth={1.5} />
       {rungs.map((rung, i) => (
@@ -81,9 +89,21 @@ export function UprightLadder({ rungs, width = 220 }: { rungs: readonly Rung[]; 
   const height = 48 + (rungs.length - 1) * step + above;
   const y = (i: number) => height - 24 - i * step - (i > at && at >= 0 ? climb - step : 0);
   return (
-    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} style={{ maxWidth: '100%', height: 'auto' }} role="img" aria-label={inWords(rungs)}>
+    <svg
+      width={width}
+      height={height}
+      viewBox={`0 0 ${width} ${height}`}
+      style={{ maxWidth: '100%', height: 'auto' }}
+      role="img"
+      aria-label={inWords(rungs)}
+    >
       <title>{legendOf(rungs)}</title>
-      <path d={`M14 4V${height - 4}M62 4V${height - 4}`} stroke={colour('line')} strokeWidth={3} strokeLinecap="round" />
+      <path
+        d={`M14 4V${height - 4}M62 4V${height - 4}`}
+        stroke={colour('line')}
+        strokeWidth={3}
+        strokeLinecap="round"
+      />
       {rungs.map((rung, i) => (
         <g key={rung.key}>
           <line
@@ -108,7 +128,13 @@ export function UprightLadder({ rungs, width = 220 }: { rungs: readonly Rung[]; 
         </g>
       ))}
       {pegs.map((peg, k) => (
-        <PegMark key={peg.type + String(k)} state={peg.state} x={38} y={y(at) - 8 - (k + 1) * ((climb - 12) / (pegs.length + 1))} r={5} />
+        <PegMark
+          key={peg.type + String(k)}
+          state={peg.state}
+          x={38}
+          y={y(at) - 8 - (k + 1) * ((climb - 12) / (pegs.length + 1))}
+          r={5}
+        />
       ))}
     </svg>
   );

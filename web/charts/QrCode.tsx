@@ -9,11 +9,20 @@ export function QrCode({ text, label, size }: { text: string; label: string; siz
     code.make();
     const modules = code.getModuleCount();
     let drawn = '';
-    for (let y = 0; y < modules; y++) for (let x = 0; x < modules; x++) if (code.isDark(y, x)) drawn += `M${x} ${y}h1v1h-1z`;
+    for (let y = 0; y < modules; y++)
+      for (let x = 0; x < modules; x++) if (code.isDark(y, x)) drawn += `M${x} ${y}h1v1h-1z`;
     return { path: drawn, count: modules };
   }, [text]);
   return (
-    <svg width={size} height={size} viewBox={`-4 -4 ${count + 8} ${count + 8}`} role="img" aria-label={label} shapeRendering="crispEdges" style={{ background: '#fff' }}>
+    <svg
+      width={size}
+      height={size}
+      viewBox={`-4 -4 ${count + 8} ${count + 8}`}
+      role="img"
+      aria-label={label}
+      shapeRendering="crispEdges"
+      style={{ background: '#fff' }}
+    >
       <path d={path} fill="#000" />
     </svg>
   );

@@ -74,7 +74,9 @@ export function StoryChart(story: Story) {
 
   const nearest = (event: PointerEvent<SVGSVGElement>): string | null => {
     const place = event.clientX - event.currentTarget.getBoundingClientRect().left;
-    const ranked = shown.map((hook) => ({ id: hook.session, far: Math.abs(x(hook.on) + step / 2 - place) })).sort((a, b) => a.far - b.far);
+    const ranked = shown
+      .map((hook) => ({ id: hook.session, far: Math.abs(x(hook.on) + step / 2 - place) }))
+      .sort((a, b) => a.far - b.far);
     return ranked[0] !== undefined && ranked[0].far <= Math.max(14, step) ? ranked[0].id : null;
   };
   const press = (event: KeyboardEvent) => {
@@ -107,36 +109,65 @@ export function StoryChart(story: Story) {
         style={{ display: 'block', cursor: 'pointer', touchAction: 'pan-y' }}
         onPointerMove={(event) => story.point(nearest(event))}
         onPointerLeave={() => story.point(null)}
-        onClick={() => { if (story.pointed !== null) story.choose(story.chosen === story.pointed ? null : story.pointed); }}
+        onClick={() => {
+          if (story.pointed !== null) story.choose(story.chosen === story.pointed ? null : story.pointed);
+        }}
       >
-        {lit.filter((one) => inside(one.on)).map((one, i) => (
-          <rect
-            key={one.on + String(i)}
-            x={Math.round(x(one.on))}
-            y={TOP}
-            width={Math.max(2, Math.floor(step))}
-            height={HEIGHT - TOP - 22}
-            fill={one.fits ? colour('primary') : colour('over')}
-            fillOpacity={0.16}
-          />
-        ))}
+        {lit
+          .filter((hook) => inside(hook.on))
+          .map((hook, i) => (
+            <rect
+              key={hook.on + String(i)}
+              x={Math.round(x(hook.on))}
+              y={TOP}
+              width={Math.max(2, Math.floor(step))}
+              height={HEIGHT - TOP - 22}
+              fill={hook.fits ? colour('primary') : colour('over')}
+              fillOpacity={0.16}
+            />
+          ))}
         <Scale y={y} right={width - RIGHT} limit={limit} />
         {current !== null && at >= 0 && shown[at] !== undefined && (
-          <rect x={Math.round(x(shown[at].on))} y={TOP - 6} width={Math.max(5, Math.floor(step))} height={HEIGHT - TOP - 14} fill="none" stroke={colour('primary')} strokeWidth={1} shapeRendering="crispEdges" />
+          <rect
+            x={Math.round(x(shown[at].on))}
+            y={TOP - 6}
+            width={Math.max(5, Math.floor(step))}
+            height={HEIGHT - TOP - 14}
+            fill="none"
+            stroke={colour('primary')}
+            strokeWidth={1}
+            shapeRendering="crispEdges"
+          />
         )}
         <polyline
           fill="none"
           stroke={faint}
           strokeWidth={1}
           strokeDasharray={step > 8 ? '1 3' : undefined}
-          points={scores.filter((score) => inside(score.on)).map((score) => `${x(score.on) + step / 2},${y(score.score)}`).join(' ')}
+          points={scores
+            .filter((score) => inside(score.on))
+            .map((score) => `${x(score.on) + step / 2},${y(score.score)}`)
+            .join(' ')}
         />
         {shown.map((hook) => {
           const glyph = Math.max(3, Math.min(26, step));
           return <HookGlyph key={hook.session} hook={hook} x={x(hook.on) + (step - glyph) / 2} y={y} width={glyph} />;
         })}
-        <Stiffness scores={scores.filter((score) => inside(score.on))} x={x} step={step} top={TOP + PLOT + GAP} right={width - RIGHT} />
-        <Loads loads={loads.filter((load) => inside(load.on))} measure={measure} x={x} step={step} top={TOP + PLOT + GAP + STIFF + GAP} right={width - RIGHT} />
+        <Stiffness
+          scores={scores.filter((score) => inside(score.on))}
+          x={x}
+          step={step}
+          top={TOP + PLOT + GAP}
+          right={width - RIGHT}
+        />
+        <Loads
+          loads={loads.filter((load) => inside(load.on))}
+          measure={measure}
+          x={x}
+          step={step}
+          top={TOP + PLOT + GAP + STIFF + GAP}
+          right={width - RIGHT}
+        />
         <Days from={from} days={days} x={x} step={step} />
       </svg>
     </div>
@@ -148,17 +179,52 @@ function Scale({ y, right, limit }: { y: (value: number) => number; right: numbe
     <>
       {[0, 2, 4, 6, 8, 10].map((value) => (
         <g key={value}>
-          <line x1={LEFT} x2={right} y1={Math.round(y(value)) + 0.5} y2={Math.round(y(value)) + 0.5} stroke={colour('line')} strokeWidth={1} strokeOpacity={0.45} shapeRendering="crispEdges" />
-          <text x={LEFT - 6} y={y(value) + 4} textAnchor="end" fontSize={11} fill={faint}>{value}</text>
+          <line
+            x1={LEFT}
+            x2={right}
+            y1={Math.round(y(value)) + 0.5}
+            y2={Math.round(y(value)) + 0.5}
+            stroke={colour('line')}
+            strokeWidth={1}
+            strokeOpacity={0.45}
+            shapeRendering="crispEdges"
+          />
+          <text x={LEFT - 6} y={y(value) + 4} textAnchor="end" fontSize={11} fill={faint}>
+            {value}
+          </text>
         </g>
       ))}
-      <line x1={LEFT} x2={right} y1={Math.round(y(limit)) + 0.5} y2={Math.round(y(limit)) + 0.5} stroke={colour('watch')} strokeWidth={1} strokeDasharray="5 4" shapeRendering="crispEdges" />
-      <text x={LEFT + 4} y={y(limit) - 4} fontSize={11} fill={colour('watch')} stroke="var(--mui-palette-background-paper)" strokeWidth={3} paintOrder="stroke">limit in exercise {limit}</text>
+      <line
+        x1={LEFT}
+        x2={right}
+        y1={Math.round(y(limit)) + 0.5}
+        y2={Math.round(y(limit)) + 0.5}
+        stroke={colour('watch')}
+        strokeWidth={1}
+        strokeDasharray="5 4"
+        shapeRendering="crispEdges"
+      />
+      <text
+        x={LEFT + 4}
+        y={y(limit) - 4}
+        fontSize={11}
+        fill={colour('watch')}
+        stroke="var(--mui-palette-background-paper)"
+        strokeWidth={3}
+        paintOrder="stroke"
+      >
+        limit in exercise {limit}
+      </text>
     </>
   );
 }
 
-interface Strip { x: (on: string) => number; step: number; top: number; right: number }
+interface Strip {
+  x: (on: string) => number;
+  step: number;
+  top: number;
+  right: number;
+}
 
 const barOf = (step: number): number => Math.max(1, Math.min(18, Math.floor(step) - 1));
 
@@ -167,11 +233,23 @@ function Stiffness({ scores, x, step, top, right }: Strip & { scores: Story['sco
   const base = top + STIFF;
   return (
     <g shapeRendering="crispEdges">
-      <text x={LEFT} y={top - 3} fontSize={11} fill={faint} shapeRendering="auto">Morning stiffness, to {most} min</text>
+      <text x={LEFT} y={top - 3} fontSize={11} fill={faint} shapeRendering="auto">
+        Morning stiffness, to {most} min
+      </text>
       <line x1={LEFT} x2={right} y1={base + 0.5} y2={base + 0.5} stroke={colour('line')} />
       {scores.map((score, i) => {
         const height = Math.round(((score.stiffness_min ?? 0) * (STIFF - 4)) / most);
-        return height === 0 ? null : <rect key={score.on + String(i)} x={Math.round(x(score.on) + (step - barOf(step)) / 2)} y={base - height} width={barOf(step)} height={height} fill={colour('unknown')} fillOpacity={0.75} />;
+        return height === 0 ? null : (
+          <rect
+            key={score.on + String(i)}
+            x={Math.round(x(score.on) + (step - barOf(step)) / 2)}
+            y={base - height}
+            width={barOf(step)}
+            height={height}
+            fill={colour('unknown')}
+            fillOpacity={0.75}
+          />
+        );
       })}
     </g>
   );
@@ -183,11 +261,23 @@ function Loads({ loads, measure, x, step, top, right }: Strip & { loads: readonl
   const { title, unit } = MEASURES[measure];
   return (
     <g shapeRendering="crispEdges">
-      <text x={LEFT} y={top - 3} fontSize={11} fill={faint} shapeRendering="auto">{title} a day, to {most} {unit}</text>
+      <text x={LEFT} y={top - 3} fontSize={11} fill={faint} shapeRendering="auto">
+        {title} a day, to {most} {unit}
+      </text>
       <line x1={LEFT} x2={right} y1={base + 0.5} y2={base + 0.5} stroke={colour('line')} />
       {loads.map((load) => {
         const height = Math.round((load[measure] * (LOAD - 4)) / most);
-        return <rect key={load.on} x={Math.round(x(load.on) + (step - barOf(step)) / 2)} y={base - height} width={barOf(step)} height={height} fill={colour('primary')} fillOpacity={0.55} />;
+        return (
+          <rect
+            key={load.on}
+            x={Math.round(x(load.on) + (step - barOf(step)) / 2)}
+            y={base - height}
+            width={barOf(step)}
+            height={height}
+            fill={colour('primary')}
+            fillOpacity={0.55}
+          />
+        );
       })}
     </g>
   );
@@ -197,11 +287,24 @@ function Days({ from, days, x, step }: { from: string; days: number; x: (on: str
   const every = [1, 2, 7, 14, 28].find((count) => count * step >= 60) ?? 56;
   return (
     <>
-      {Array.from({ length: days }, (_, i) => i).filter((i) => i % every === 0).map((i) => {
-        const on = plusDays(from, i);
-        const middle = x(on) + step / 2;
-        return <text key={on} x={i === 0 ? Math.max(LEFT, middle - 14) : middle} y={HEIGHT - 5} fontSize={11} fill={faint} textAnchor={i === 0 ? 'start' : 'middle'}>{shortDay(on)}</text>;
-      })}
+      {Array.from({ length: days }, (_, i) => i)
+        .filter((i) => i % every === 0)
+        .map((i) => {
+          const on = plusDays(from, i);
+          const middle = x(on) + step / 2;
+          return (
+            <text
+              key={on}
+              x={i === 0 ? Math.max(LEFT, middle - 14) : middle}
+              y={HEIGHT - 5}
+              fontSize={11}
+              fill={faint}
+              textAnchor={i === 0 ? 'start' : 'middle'}
+            >
+              {shortDay(on)}
+            </text>
+          );
+        })}
     </>
   );
 }

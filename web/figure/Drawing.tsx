@@ -75,10 +75,29 @@ export function Drawing({ figure, place, label, size, mirrored = false, look, pe
     if (joint !== null) svg?.setAttribute('data-angle', joint.toFixed(1));
   };
   useImperativeHandle(pen, () => ({ draw }));
-  useEffect(() => { draw(place); });
+  useEffect(() => {
+    draw(place);
+  });
   return (
-    <svg role="img" aria-label={label} data-figure={figure.exercise} width={size} height={size} viewBox={`${frame.x} ${frame.y} ${frame.w} ${frame.h}`} style={{ display: 'block', flex: 'none', maxWidth: '100%' }}>
-      <g ref={group} strokeLinejoin="round" strokeLinecap="round" textAnchor="middle" dominantBaseline="middle" fontWeight={600} paintOrder="stroke" transform={mirrored ? `translate(${2 * frame.x + frame.w} 0) scale(-1 1)` : undefined} />
+    <svg
+      role="img"
+      aria-label={label}
+      data-figure={figure.exercise}
+      width={size}
+      height={size}
+      viewBox={`${frame.x} ${frame.y} ${frame.w} ${frame.h}`}
+      style={{ display: 'block', flex: 'none', maxWidth: '100%' }}
+    >
+      <g
+        ref={group}
+        strokeLinejoin="round"
+        strokeLinecap="round"
+        textAnchor="middle"
+        dominantBaseline="middle"
+        fontWeight={600}
+        paintOrder="stroke"
+        transform={mirrored ? `translate(${2 * frame.x + frame.w} 0) scale(-1 1)` : undefined}
+      />
     </svg>
   );
 }

@@ -40,7 +40,8 @@ interface Props {
 export function useExerciseFigure(exercise: string, range: Props['range']) {
   return useQuery({
     queryKey: queryKeys.figure(exercise, range?.from_deg ?? null, range?.to_deg ?? null),
-    queryFn: () => send(() => api.GET('/api/figures/{exercise}', { params: { path: { exercise }, query: range ?? {} } })),
+    queryFn: () =>
+      send(() => api.GET('/api/figures/{exercise}', { params: { path: { exercise }, query: range ?? {} } })),
     staleTime: KEPT_MS,
     // While a range is typed, the last one that could be drawn stays.
     placeholderData: (before: FigureData | undefined) => (before?.exercise === exercise ? before : undefined),
@@ -53,9 +54,12 @@ export function ExerciseFigure({ exercise, title, size, range, mirrored = false,
   const { data } = useExerciseFigure(exercise, range);
   return (
     <FigurePlace size={size}>
-      {data !== undefined && (isThumbnail
-        ? <Thumbnail figure={data} title={title} size={size} mirrored={mirrored} />
-        : <MovingFigure figure={data} title={title} size={size} mirrored={mirrored} />)}
+      {data !== undefined &&
+        (isThumbnail ? (
+          <Thumbnail figure={data} title={title} size={size} mirrored={mirrored} />
+        ) : (
+          <MovingFigure figure={data} title={title} size={size} mirrored={mirrored} />
+        ))}
     </FigurePlace>
   );
 }

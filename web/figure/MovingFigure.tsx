@@ -15,7 +15,9 @@ const STILL = '(prefers-reduced-motion: reduce)';
 function followStill(changed: () => void): () => void {
   const query = window.matchMedia(STILL);
   query.addEventListener('change', changed);
-  return () => { query.removeEventListener('change', changed); };
+  return () => {
+    query.removeEventListener('change', changed);
+  };
 }
 
 /** Whether whoever looks wants nothing to move. */
@@ -54,12 +56,33 @@ export function MovingFigure({ figure, title, size, mirrored = false }: Props) {
       pen.current?.draw(place);
     };
     frame = requestAnimationFrame(step);
-    return () => { cancelAnimationFrame(frame); };
+    return () => {
+      cancelAnimationFrame(frame);
+    };
   }, [moves, figure]);
   if (isStill) return <Ends figure={figure} title={title} size={size} mirrored={mirrored} />;
   return (
-    <ButtonBase onClick={() => setStoppedAt(isStopped ? null : shown.current)} aria-pressed={isStopped} aria-label={`${isStopped ? 'Move' : 'Stop'} the figure of ${title}${figure.angle === null ? '' : `, ${rangeWords(figure.angle)}`}`} sx={{ borderRadius: 1, border: 1, borderColor: 'divider', bgcolor: 'background.paper', overflow: 'hidden', flex: 'none' }}>
-      <Drawing figure={figure} place={shownAt(figure, stoppedAt ?? 0)} label={title} size={size} mirrored={mirrored} pen={pen} />
+    <ButtonBase
+      onClick={() => setStoppedAt(isStopped ? null : shown.current)}
+      aria-pressed={isStopped}
+      aria-label={`${isStopped ? 'Move' : 'Stop'} the figure of ${title}${figure.angle === null ? '' : `, ${rangeWords(figure.angle)}`}`}
+      sx={{
+        borderRadius: 1,
+        border: 1,
+        borderColor: 'divider',
+        bgcolor: 'background.paper',
+        overflow: 'hidden',
+        flex: 'none',
+      }}
+    >
+      <Drawing
+        figure={figure}
+        place={shownAt(figure, stoppedAt ?? 0)}
+        label={title}
+        size={size}
+        mirrored={mirrored}
+        pen={pen}
+      />
     </ButtonBase>
   );
 }
@@ -71,7 +94,9 @@ export function Ends({ figure, title, size, mirrored = false, look }: Props & { 
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', flex: 'none' }}>
       <Drawing figure={figure} place={from} label={`${title}: where it begins`} {...more} />
-      <Box component="span" aria-hidden sx={{ color: 'text.secondary' }}>→</Box>
+      <Box component="span" aria-hidden sx={{ color: 'text.secondary' }}>
+        →
+      </Box>
       <Drawing figure={figure} place={to} label={`${title}: where it goes`} {...more} />
     </Box>
   );
@@ -79,5 +104,14 @@ export function Ends({ figure, title, size, mirrored = false, look }: Props & { 
 
 /** A small picture of an exercise, at the end that shows it best. */
 export function Thumbnail({ figure, title, size = 96, mirrored = false }: Omit<Props, 'size'> & { size?: number }) {
-  return <Drawing figure={figure} place={{ level: figure.still, isLifting: false }} label={title} size={size} mirrored={mirrored} look={{ isSmall: true }} />;
+  return (
+    <Drawing
+      figure={figure}
+      place={{ level: figure.still, isLifting: false }}
+      label={title}
+      size={size}
+      mirrored={mirrored}
+      look={{ isSmall: true }}
+    />
+  );
 }

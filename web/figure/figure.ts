@@ -6,10 +6,30 @@ export type FigureData = Schemas['Figure'];
 export type Limb = 'work' | 'other';
 
 const MIDDLE = ['pelvis', 'waist', 'ribs', 'neck', 'head', 'nose'];
-const SIDED = ['shoulder', 'elbow', 'wrist', 'knuckle', 'finger', 'tip', 'thumb', 'grip_a', 'grip_b', 'hip', 'knee', 'ankle', 'heel', 'ball', 'toe'];
+const SIDED = [
+  'shoulder',
+  'elbow',
+  'wrist',
+  'knuckle',
+  'finger',
+  'tip',
+  'thumb',
+  'grip_a',
+  'grip_b',
+  'hip',
+  'knee',
+  'ankle',
+  'heel',
+  'ball',
+  'toe',
+];
 
 /** The points of the body in the order in which every frame gives them, three numbers each. */
-export const POINTS: readonly string[] = [...MIDDLE, ...SIDED.map((name) => `${name}.work`), ...SIDED.map((name) => `${name}.other`)];
+export const POINTS: readonly string[] = [
+  ...MIDDLE,
+  ...SIDED.map((name) => `${name}.work`),
+  ...SIDED.map((name) => `${name}.other`),
+];
 
 const INDEX = new Map(POINTS.map((name, i) => [name, i]));
 
@@ -42,7 +62,11 @@ export class Body {
   private readonly see: (ahead: number, up: number, right: number) => Seen;
   private read: Extras | undefined;
 
-  constructor(readonly figure: FigureData, private readonly frame: readonly number[], camera: Camera = figure) {
+  constructor(
+    readonly figure: FigureData,
+    private readonly frame: readonly number[],
+    camera: Camera = figure,
+  ) {
     this.see = seenFrom(camera);
   }
 
@@ -70,22 +94,38 @@ export class Body {
 
   private readExtras(): Extras {
     let next = POINTS.length;
-    const tissue = this.figure.tissue.map(({ kind, limb, of, points }) => ({ kind, limb, of, points: Array.from({ length: points }, () => this.nth(next++)) }));
+    const tissue = this.figure.tissue.map(({ kind, limb, of, points }) => ({
+      kind,
+      limb,
+      of,
+      points: Array.from({ length: points }, () => this.nth(next++)),
+    }));
     const props = this.figure.props.map(({ kind, size, at }) => ({
-      kind, size, raw: at,
-      names: at.map((one) => (typeof one === 'string' && one !== 'fastened' ? one : null)),
-      at: at.map((one) => (typeof one !== 'string' ? this.place(one) : one === 'fastened' ? this.nth(next++) : this.point(one))),
+      kind,
+      size,
+      raw: at,
+      names: at.map((item) => (typeof item === 'string' && item !== 'fastened' ? item : null)),
+      at: at.map((item) =>
+        typeof item !== 'string' ? this.place(item) : item === 'fastened' ? this.nth(next++) : this.point(item),
+      ),
     }));
     const arc = this.figure.angle === null ? [] : [this.nth(next), this.nth(next + 1), this.nth(next + 2)];
     return { tissue, props, arc };
   }
 }
 
-export const between = (a: Seen, b: Seen, part: number): Seen => ({ x: a.x + (b.x - a.x) * part, y: a.y + (b.y - a.y) * part, depth: a.depth + (b.depth - a.depth) * part });
+export const between = (a: Seen, b: Seen, part: number): Seen => ({
+  x: a.x + (b.x - a.x) * part,
+  y: a.y + (b.y - a.y) * part,
+  depth: a.depth + (b.depth - a.depth) * part,
+});
 
 /** The three points between which each joint is measured: before it, the joint, behind it. */
 const JOINTS: Record<string, readonly [string, string, string]> = {
-  knee: ['hip', 'knee', 'ankle'], hip: ['neck', 'hip', 'knee'], elbow: ['shoulder', 'elbow', 'wrist'], arm: ['hip', 'shoulder', 'elbow'],
+  knee: ['hip', 'knee', 'ankle'],
+  hip: ['neck', 'hip', 'knee'],
+  elbow: ['shoulder', 'elbow', 'wrist'],
+  arm: ['hip', 'shoulder', 'elbow'],
 };
 
 /** How far the joint of the shown range is bent in a frame, in degrees, measured off the points that are drawn; null where none is shown. */

@@ -23,7 +23,11 @@ export function seenFrom({ turn, tilt }: Camera): (ahead: number, up: number, ri
   const [c, s, ct, st] = [Math.cos(turned), Math.sin(turned), Math.cos(tilted), Math.sin(tilted)];
   return (ahead, up, right) => {
     const towards = (ahead * s + right * c) / 10;
-    return { x: (ahead * c - right * s) / 10, y: -((up / 10) * ct - towards * st), depth: towards * ct + (up / 10) * st };
+    return {
+      x: (ahead * c - right * s) / 10,
+      y: -((up / 10) * ct - towards * st),
+      depth: towards * ct + (up / 10) * st,
+    };
   };
 }
 
@@ -45,7 +49,8 @@ export function curveOf(points: readonly { x: number; y: number }[]): string {
   return d;
 }
 
-export const circleOf = ({ x, y, r }: Circle): string => `M${at(x - r)} ${at(y)}a${at(r)} ${at(r)} 0 1 1 ${at(2 * r)} 0a${at(r)} ${at(r)} 0 1 1 ${at(-2 * r)} 0Z`;
+export const circleOf = ({ x, y, r }: Circle): string =>
+  `M${at(x - r)} ${at(y)}a${at(r)} ${at(r)} 0 1 1 ${at(2 * r)} 0a${at(r)} ${at(r)} 0 1 1 ${at(-2 * r)} 0Z`;
 
 /** Two circles and all between them: a part of a limb that grows thinner. */
 export function capsuleOf(one: Circle, other: Circle): string {
@@ -53,8 +58,10 @@ export function capsuleOf(one: Circle, other: Circle): string {
   const far = Math.hypot(dx, dy);
   if (far <= Math.abs(one.r - other.r) + 1e-6) return circleOf(one.r > other.r ? one : other);
   const [along, open] = [Math.atan2(dy, dx), Math.acos((one.r - other.r) / far)];
-  const on = (circle: Circle, angle: number) => `${at(circle.x + circle.r * Math.cos(angle))} ${at(circle.y + circle.r * Math.sin(angle))}`;
-  const arc = (circle: Circle, isLong: boolean, end: string) => `A${at(circle.r)} ${at(circle.r)} 0 ${isLong ? 1 : 0} 1 ${end}`;
+  const on = (circle: Circle, angle: number) =>
+    `${at(circle.x + circle.r * Math.cos(angle))} ${at(circle.y + circle.r * Math.sin(angle))}`;
+  const arc = (circle: Circle, isLong: boolean, end: string) =>
+    `A${at(circle.r)} ${at(circle.r)} 0 ${isLong ? 1 : 0} 1 ${end}`;
   return `M${on(one, along + open)}${arc(one, open < Math.PI / 2, on(one, along - open))}L${on(other, along - open)}${arc(other, open > Math.PI / 2, on(other, along + open))}Z`;
 }
 
@@ -62,16 +69,21 @@ const SIDES = 14;
 
 /** What a rubber band round some circles encloses. */
 export function hullOf(circles: readonly Circle[]): string {
-  const points = circles.flatMap(({ x, y, r }) => Array.from({ length: SIDES }, (_, i) => {
-    const angle = (i / SIDES) * 2 * Math.PI;
-    return { x: x + r * Math.cos(angle), y: y + r * Math.sin(angle) };
-  })).sort((a, b) => a.x - b.x || a.y - b.y);
+  const points = circles
+    .flatMap(({ x, y, r }) =>
+      Array.from({ length: SIDES }, (_, i) => {
+        const angle = (i / SIDES) * 2 * Math.PI;
+        return { x: x + r * Math.cos(angle), y: y + r * Math.sin(angle) };
+      }),
+    )
+    .sort((a, b) => a.x - b.x || a.y - b.y);
   const half = (list: typeof points) => {
     const kept: typeof points = [];
     for (const point of list) {
       for (;;) {
         const [a, b] = [kept[kept.length - 2], kept[kept.length - 1]];
-        if (a === undefined || b === undefined || (b.x - a.x) * (point.y - a.y) - (b.y - a.y) * (point.x - a.x) > 0) break;
+        if (a === undefined || b === undefined || (b.x - a.x) * (point.y - a.y) - (b.y - a.y) * (point.x - a.x) > 0)
+          break;
         kept.pop();
       }
       kept.push(point);

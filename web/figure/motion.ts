@@ -31,7 +31,8 @@ export function shownAt(figure: FigureData, seconds: number): Place {
 /** Where it stands in a paced set: at the level of the mark, read off the same clock. */
 export function pacedAt(figure: FigureData, line: Timeline, position: number): Place {
   const phase = phaseAt(line, position);
-  if (figure.round_s !== null) return { level: phase.move === 'ready' ? 0 : ((position - phase.from) / figure.round_s) % 1, isLifting: false };
+  if (figure.round_s !== null)
+    return { level: phase.move === 'ready' ? 0 : ((position - phase.from) / figure.round_s) % 1, isLifting: false };
   if (phase.move === 'work' && phase.low === phase.high) return shownAt(figure, position - phase.from);
   // Counted in, it waits where the first repetition begins.
   if (phase.move === 'ready') return { level: line.phases[1]?.low ?? 0, isLifting: false };
@@ -40,7 +41,14 @@ export function pacedAt(figure: FigureData, line: Timeline, position: number): P
 
 /** The ends of a movement that are shown side by side where nothing moves: where it begins, and where it goes. */
 export function endsOf(figure: FigureData): readonly [Place, Place] {
-  if (figure.round_s !== null) return [{ level: 0, isLifting: false }, { level: figure.still, isLifting: false }];
+  if (figure.round_s !== null)
+    return [
+      { level: 0, isLifting: false },
+      { level: figure.still, isLifting: false },
+    ];
   const from = 1 - figure.still;
-  return [{ level: from, isLifting: figure.still > from }, { level: figure.still, isLifting: figure.still > from }];
+  return [
+    { level: from, isLifting: figure.still > from },
+    { level: figure.still, isLifting: figure.still > from },
+  ];
 }

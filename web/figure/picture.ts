@@ -16,26 +16,48 @@ const MARGIN = 7;
 export function frameOf(figure: FigureData): Frame {
   const bodies = [...figure.frames, ...(figure.lift ?? [])].map((frame) => new Body(figure, frame));
   if (figure.shows !== 'body') {
-    const names = [...HAND.map((name) => `${name}.work`), ...(figure.shows === 'arms' ? HAND.slice(1).map((name) => `${name}.other`) : [])];
-    return square(bodies.flatMap((body) => names.map((name) => body.point(name))), figure.sees);
+    const names = [
+      ...HAND.map((name) => `${name}.work`),
+      ...(figure.shows === 'arms' ? HAND.slice(1).map((name) => `${name}.other`) : []),
+    ];
+    return square(
+      bodies.flatMap((body) => names.map((name) => body.point(name))),
+      figure.sees,
+    );
   }
   if (figure.near !== null) {
     const places = bodies.map((body) => body.point(figure.near ?? ''));
     const [x, y] = [mid(places.map((at) => at.x)), mid(places.map((at) => at.y))];
     return { x: x - figure.sees, y: y - figure.sees, w: figure.sees * 2, h: figure.sees * 2 };
   }
-  const all = bodies.flatMap((body) => [...POINTS.map((name) => body.point(name)), ...body.extras().props.filter((prop) => prop.kind !== 'wall').flatMap((prop) => prop.at)]);
+  const all = bodies.flatMap((body) => [
+    ...POINTS.map((name) => body.point(name)),
+    ...body
+      .extras()
+      .props.filter((prop) => prop.kind !== 'wall')
+      .flatMap((prop) => prop.at),
+  ]);
   const [left, right] = [Math.min(...all.map((at) => at.x)) - MARGIN, Math.max(...all.map((at) => at.x)) + MARGIN];
   const [top, bottom] = [Math.min(...all.map((at) => at.y)) - MARGIN, Math.max(...all.map((at) => at.y), 0) + 4];
   const side = Math.max(right - left, bottom - top, 70);
-  return { x: (left + right - side) / 2, y: bottom - side + Math.max(0, (side - (bottom - top)) * 0.12), w: side, h: side };
+  return {
+    x: (left + right - side) / 2,
+    y: bottom - side + Math.max(0, (side - (bottom - top)) * 0.12),
+    w: side,
+    h: side,
+  };
 }
 
 /** Of an arm, what a near view must hold. */
 const HAND = ['elbow', 'wrist', 'knuckle', 'tip', 'thumb'];
 
 function square(places: readonly { x: number; y: number }[], margin: number): Frame {
-  const [left, right, top, bottom] = [Math.min(...places.map((at) => at.x)), Math.max(...places.map((at) => at.x)), Math.min(...places.map((at) => at.y)), Math.max(...places.map((at) => at.y))];
+  const [left, right, top, bottom] = [
+    Math.min(...places.map((at) => at.x)),
+    Math.max(...places.map((at) => at.x)),
+    Math.min(...places.map((at) => at.y)),
+    Math.max(...places.map((at) => at.y)),
+  ];
   const side = Math.max(right - left, bottom - top) + 2 * margin;
   return { x: (left + right - side) / 2, y: (top + bottom - side) / 2, w: side, h: side };
 }
@@ -62,8 +84,12 @@ export function svgOf(figure: FigureData, level: number, isLifting: boolean, loo
   const flip = `translate(${2 * frame.x + frame.w} 0) scale(-1 1)`;
   const shapes = [...floorOf(figure, frame), ...paint(figure, level, isLifting, look)];
   const size = Math.max(3, frame.w * 0.045);
-  const body = shapes.map((shape) => (shape.text === undefined
-    ? `<path d="${shape.d}" ${attributes(shape)}/>`
-    : `<text x="${mirrored ? 2 * frame.x + frame.w - shape.text.x : shape.text.x}"${mirrored ? ` transform="${flip}"` : ''} y="${shape.text.y}" font-size="${size}" font-family="sans-serif" font-weight="600" text-anchor="middle" dominant-baseline="middle" fill="${DAYLIGHT.text}">${shape.text.says}</text>`)).join('');
+  const body = shapes
+    .map((shape) =>
+      shape.text === undefined
+        ? `<path d="${shape.d}" ${attributes(shape)}/>`
+        : `<text x="${mirrored ? 2 * frame.x + frame.w - shape.text.x : shape.text.x}"${mirrored ? ` transform="${flip}"` : ''} y="${shape.text.y}" font-size="${size}" font-family="sans-serif" font-weight="600" text-anchor="middle" dominant-baseline="middle" fill="${DAYLIGHT.text}">${shape.text.says}</text>`,
+    )
+    .join('');
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${frame.x} ${frame.y} ${frame.w} ${frame.h}"><g${mirrored ? ` transform="${flip}"` : ''}>${body}</g></svg>`;
 }

@@ -16,11 +16,15 @@ interface Asked {
 }
 
 const drawn = ({ figure, mirrored, levels, isSmall = false }: Asked): string[] =>
-  (levels?.map((level) => ({ level, isLifting: false })) ?? endsOf(figure)).map(({ level, isLifting }) => svgOf(figure, level, isLifting, { isSmall }, mirrored));
+  (levels?.map((level) => ({ level, isLifting: false })) ?? endsOf(figure)).map(({ level, isLifting }) =>
+    svgOf(figure, level, isLifting, { isSmall }, mirrored),
+  );
 
 const parts: string[] = [];
 process.stdin.setEncoding('utf8');
-process.stdin.on('data', (part: string) => { parts.push(part); });
+process.stdin.on('data', (part: string) => {
+  parts.push(part);
+});
 process.stdin.on('end', () => {
   const asked = JSON.parse(parts.join('')) as Asked[];
   process.stdout.write(JSON.stringify(asked.map(drawn)));

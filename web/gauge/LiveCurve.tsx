@@ -9,14 +9,31 @@ const REST_MS = 250;
 
 /** Where the gauge stands before anybody pulls: what is drawn is drawn from there. The core reads it again for itself. */
 export function zeroOf(frames: readonly Frame[]): number {
-  const rest = frames.filter((one) => one.ms < REST_MS);
-  return rest.length === 0 ? 0 : rest.reduce((sum, one) => sum + one.force, 0) / rest.length;
+  const rest = frames.filter((frame) => frame.ms < REST_MS);
+  return rest.length === 0 ? 0 : rest.reduce((sum, frame) => sum + frame.force, 0) / rest.length;
 }
 
-export interface Band { low: number; high: number }
+export interface Band {
+  low: number;
+  high: number;
+}
 
 /** The force as it comes, drawn with every frame of the screen; where there is a band to stay in, it is shaded. */
-export function LiveCurve({ frames, running, seconds, unit, band = null, height = HEIGHT }: { frames: RefObject<Frame[]>; running: boolean; seconds: number; unit: string; band?: Band | null; height?: number }) {
+export function LiveCurve({
+  frames,
+  running,
+  seconds,
+  unit,
+  band = null,
+  height = HEIGHT,
+}: {
+  frames: RefObject<Frame[]>;
+  running: boolean;
+  seconds: number;
+  unit: string;
+  band?: Band | null;
+  height?: number;
+}) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [force, setForce] = useState(0);
   useEffect(() => {
@@ -39,7 +56,7 @@ export function LiveCurve({ frames, running, seconds, unit, band = null, height 
       const taken = frames.current;
       const zero = zeroOf(taken);
       let highest = band === null ? 100 : band.high * 1.25;
-      for (const one of taken) highest = Math.max(highest, (one.force - zero) * 1.1);
+      for (const reading of taken) highest = Math.max(highest, (reading.force - zero) * 1.1);
       const last = taken.at(-1);
       // A long hold moves on under the pen.
       const begin = Math.max(0, (last?.ms ?? 0) - 1000 * seconds);
@@ -60,7 +77,10 @@ export function LiveCurve({ frames, running, seconds, unit, band = null, height 
       pen.strokeStyle = ink;
       pen.lineWidth = 2.5;
       pen.beginPath();
-      taken.forEach((one, i) => { if (i === 0) pen.moveTo(x(one.ms), y(one.force - zero)); else if (one.ms >= begin) pen.lineTo(x(one.ms), y(one.force - zero)); });
+      taken.forEach((reading, i) => {
+        if (i === 0) pen.moveTo(x(reading.ms), y(reading.force - zero));
+        else if (reading.ms >= begin) pen.lineTo(x(reading.ms), y(reading.force - zero));
+      });
       pen.stroke();
       if (at - announcedAt > 100) {
         announcedAt = at;
@@ -74,8 +94,21 @@ export function LiveCurve({ frames, running, seconds, unit, band = null, height 
   const inBand = band !== null && force >= band.low && force <= band.high;
   return (
     <Box>
-      <Typography sx={{ fontSize: '1.75rem', fontWeight: 600, lineHeight: 1.1, textAlign: 'right' }}>{force} {unit}{band !== null && running && <Box component="span" sx={{ fontSize: '1rem', ml: 1 }}>{inBand ? '✓ in the band' : force < band.low ? '↑ more' : '↓ less'}</Box>}</Typography>
-      <Box component="canvas" ref={canvas} role="img" aria-label="Force as it is pulled" sx={{ width: '100%', height, display: 'block', color: 'primary.main', borderColor: 'line.main' }} />
+      <Typography sx={{ fontSize: '1.75rem', fontWeight: 600, lineHeight: 1.1, textAlign: 'right' }}>
+        {force} {unit}
+        {band !== null && running && (
+          <Box component="span" sx={{ fontSize: '1rem', ml: 1 }}>
+            {inBand ? '✓ in the band' : force < band.low ? '↑ more' : '↓ less'}
+          </Box>
+        )}
+      </Typography>
+      <Box
+        component="canvas"
+        ref={canvas}
+        role="img"
+        aria-label="Force as it is pulled"
+        sx={{ width: '100%', height, display: 'block', color: 'primary.main', borderColor: 'line.main' }}
+      />
     </Box>
   );
 }

@@ -7,7 +7,9 @@ export interface Port {
   close: () => Promise<void>;
 }
 
-interface Ports { requestPort: () => Promise<Port> }
+interface Ports {
+  requestPort: () => Promise<Port>;
+}
 
 const BAUD = 115_200;
 
@@ -45,7 +47,9 @@ export class SerialGauge implements Gauge {
       await this.port.open({ baudRate: BAUD });
     } catch {
       this.port = null;
-      throw new Error('No gauge was chosen, or it could not be opened. Plug it in and try again, or type what it shows.');
+      throw new Error(
+        'No gauge was chosen, or it could not be opened. Plug it in and try again, or type what it shows.',
+      );
     }
     void this.read();
   };

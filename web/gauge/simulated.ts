@@ -37,7 +37,11 @@ export class SimulatedGauge implements Gauge {
   private timer: ReturnType<typeof setInterval> | null = null;
 
   /** @param pull what the made-up person does */
-  constructor(private readonly pull: Pull = { peak: 300, after: 0.8, lasts: 3.2 }, private readonly seed = 1, private readonly now: () => number = () => performance.now()) {}
+  constructor(
+    private readonly pull: Pull = { peak: 300, after: 0.8, lasts: 3.2 },
+    private readonly seed = 1,
+    private readonly now: () => number = () => performance.now(),
+  ) {}
 
   open = (): Promise<void> => Promise.resolve();
 

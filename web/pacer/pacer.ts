@@ -44,7 +44,9 @@ export class Pacer {
 
   /** Seconds of the count-in after a pause that are left; 0 where the set is going. */
   countIn(): number {
-    return this.startedAt === null || this.pausedAt === 0 ? 0 : Math.max(0, this.startedAt + this.pausedAt - this.clock.now());
+    return this.startedAt === null || this.pausedAt === 0
+      ? 0
+      : Math.max(0, this.startedAt + this.pausedAt - this.clock.now());
   }
 
   loud(on: boolean): void {
@@ -89,7 +91,11 @@ export class Pacer {
   ask(hidden: boolean): void {
     if (this.startedAt === null) return;
     const until = this.clock.now() - this.startedAt + (hidden ? AHEAD_HIDDEN_S : AHEAD_S);
-    for (let sound = this.line.sounds[this.next]; sound !== undefined && sound.at <= until; sound = this.line.sounds[++this.next]) {
+    for (
+      let sound = this.line.sounds[this.next];
+      sound !== undefined && sound.at <= until;
+      sound = this.line.sounds[++this.next]
+    ) {
       const due = this.startedAt + sound.at;
       const now = this.clock.now();
       const asked = Math.max(due, now);

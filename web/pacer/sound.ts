@@ -23,7 +23,9 @@ let heard = false;
 export function audio(): AudioContext {
   if (context === null) {
     const made = new AudioContext();
-    made.onstatechange = () => { if (made.state === 'running') heard = true; };
+    made.onstatechange = () => {
+      if (made.state === 'running') heard = true;
+    };
     context = made;
   }
   heard = context.state === 'running';
@@ -42,7 +44,9 @@ export function audioClock(loud: boolean): AudioClock {
   let asked: OscillatorNode[] = [];
   return {
     now: () => at.currentTime,
-    loud: (on) => { out.gain.value = on ? 1 : 0; },
+    loud: (on) => {
+      out.gain.value = on ? 1 : 0;
+    },
     play: (tone, when) => {
       const [hertz, seconds, loudness] = TONES[tone];
       const source = at.createOscillator();
@@ -56,12 +60,18 @@ export function audioClock(loud: boolean): AudioClock {
       source.start(when);
       source.stop(when + seconds + 0.02);
       asked.push(source);
-      source.onended = () => { asked = asked.filter((one) => one !== source); };
+      source.onended = () => {
+        asked = asked.filter((request) => request !== source);
+      };
     },
     hush: () => {
       for (const source of asked) {
         source.onended = null;
-        try { source.stop(); } catch { /* it has not begun, and will not */ }
+        try {
+          source.stop();
+        } catch {
+          /* it has not begun, and will not */
+        }
         source.disconnect();
       }
       asked = [];

@@ -55,7 +55,8 @@ export function timelineOf(dose: Dose, mode: Mode): Timeline | null {
   const held = (seconds: number, rep: number, move: Move) => {
     const from = time;
     add(move, seconds, rep, 1, 1, 'go');
-    for (let left = Math.min(TOLD_S, Math.floor(seconds) - 1); left >= 1; left--) sounds.push({ at: from + seconds - left, tone: 'last' });
+    for (let left = Math.min(TOLD_S, Math.floor(seconds) - 1); left >= 1; left--)
+      sounds.push({ at: from + seconds - left, tone: 'last' });
   };
   if (mode === 'isometric' && dose.hold_s !== undefined) {
     for (let rep = 1; rep <= dose.reps; rep++) {
@@ -64,10 +65,22 @@ export function timelineOf(dose: Dose, mode: Mode): Timeline | null {
     }
   } else if (dose.tempo !== undefined) {
     const { lift_s: lift, top_s: top, lower_s: lower, bottom_s: bottom, starts } = dose.tempo;
-    const up = (rep: number) => { add('lift', lift, rep, 0, 1, 'lift'); add('hold', top, rep, 1, 1, 'hold'); };
-    const down = (rep: number) => { add('lower', lower, rep, 1, 0, 'lower'); add('pause', bottom, rep, 0, 0, 'pause'); };
+    const up = (rep: number) => {
+      add('lift', lift, rep, 0, 1, 'lift');
+      add('hold', top, rep, 1, 1, 'hold');
+    };
+    const down = (rep: number) => {
+      add('lower', lower, rep, 1, 0, 'lower');
+      add('pause', bottom, rep, 0, 0, 'pause');
+    };
     for (let rep = 1; rep <= dose.reps; rep++) {
-      if (starts === 'lift') { up(rep); down(rep); } else { down(rep); up(rep); }
+      if (starts === 'lift') {
+        up(rep);
+        down(rep);
+      } else {
+        down(rep);
+        up(rep);
+      }
     }
     if (dose.beats_per_min !== undefined && dose.beats_per_min > 0) {
       const step = 60 / dose.beats_per_min;
@@ -87,7 +100,8 @@ export function timelineOf(dose: Dose, mode: Mode): Timeline | null {
 
 /** The part of a set at a moment; the last one after its end. */
 export const phaseAt = (line: Timeline, position: number): Phase =>
-  line.phases.find((phase) => position < phase.to) ?? line.phases[line.phases.length - 1] ?? { move: 'pause', from: 0, to: 0, rep: 1, low: 0, high: 0 };
+  line.phases.find((phase) => position < phase.to) ??
+  line.phases[line.phases.length - 1] ?? { move: 'pause', from: 0, to: 0, rep: 1, low: 0, high: 0 };
 
 /** How high the mark stands at a moment, 0–1. */
 export function levelAt(line: Timeline, position: number): number {
@@ -127,9 +141,14 @@ export function doneBy(line: Timeline, dose: Dose, mode: Mode, position: number)
   const whole = repsDone(line, position);
   const seconds = phase.move === 'ready' ? 0 : Math.max(0, Math.floor(position - phase.from));
   if (mode === 'isometric' && dose.hold_s !== undefined) {
-    if (whole > 0) return { reps: whole + (phase.move === 'hold' && position < phase.to - 1e-6 && seconds >= dose.hold_s / 2 ? 1 : 0), held_s: null };
+    if (whole > 0)
+      return {
+        reps: whole + (phase.move === 'hold' && position < phase.to - 1e-6 && seconds >= dose.hold_s / 2 ? 1 : 0),
+        held_s: null,
+      };
     return seconds > 0 ? { reps: 1, held_s: seconds } : null;
   }
-  if (dose.tempo === undefined && dose.work_s !== undefined) return seconds > 0 ? { reps: dose.reps, held_s: Math.min(seconds, dose.work_s) } : null;
+  if (dose.tempo === undefined && dose.work_s !== undefined)
+    return seconds > 0 ? { reps: dose.reps, held_s: Math.min(seconds, dose.work_s) } : null;
   return whole > 0 ? { reps: whole, held_s: null } : null;
 }

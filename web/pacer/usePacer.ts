@@ -14,15 +14,29 @@ declare global {
 const ASK_EVERY = 60;
 
 /** Runs a pacer: `draw` is called at every frame with the position and what is left of a count-in, `over` once at the end. */
-export function usePacer(line: Timeline | null, loud: boolean, draw: (position: number, countIn: number) => void, over: () => void) {
+export function usePacer(
+  line: Timeline | null,
+  loud: boolean,
+  draw: (position: number, countIn: number) => void,
+  over: () => void,
+) {
   const [running, setRunning] = useState(false);
   const [interrupted, setInterrupted] = useState(false);
   const pacer = useRef<Pacer | null>(null);
   const calls = useRef({ draw, over });
-  useEffect(() => { calls.current = { draw, over }; });
+  useEffect(() => {
+    calls.current = { draw, over };
+  });
 
-  useEffect(() => () => { pacer.current?.pause(); }, []);
-  useEffect(() => { pacer.current?.loud(loud); }, [loud]);
+  useEffect(
+    () => () => {
+      pacer.current?.pause();
+    },
+    [],
+  );
+  useEffect(() => {
+    pacer.current?.loud(loud);
+  }, [loud]);
 
   useEffect(() => {
     if (!running) return undefined;
@@ -85,7 +99,13 @@ export function useAwake(on: boolean): void {
     let gone = false;
     const take = () => {
       if (document.visibilityState !== 'visible') return;
-      lock.request('screen').then((sentinel) => { if (gone) void sentinel.release(); else held = sentinel; }).catch(() => undefined);
+      lock
+        .request('screen')
+        .then((sentinel) => {
+          if (gone) void sentinel.release();
+          else held = sentinel;
+        })
+        .catch(() => undefined);
     };
     take();
     document.addEventListener('visibilitychange', take);

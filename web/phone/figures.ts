@@ -16,7 +16,10 @@ export const PlanFiguresProvider = FiguresContext.Provider;
  * The figure under a key, and whether it is drawn with the left side working: the side whose turn it is, or else the one
  * that is treated. Null where the plan came without it.
  */
-export function usePlanFigure(key: string | null | undefined, side?: string | null): { figure: Schemas['Figure'] | null; mirrored: boolean } {
+export function usePlanFigure(
+  key: string | null | undefined,
+  side?: string | null,
+): { figure: Schemas['Figure'] | null; mirrored: boolean } {
   const plan = useContext(FiguresContext);
-  return { figure: key == null ? null : plan.figures[key] ?? null, mirrored: (side ?? plan.side) === 'left' };
+  return { figure: key == null ? null : (plan.figures[key] ?? null), mirrored: (side ?? plan.side) === 'left' };
 }

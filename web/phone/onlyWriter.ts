@@ -11,14 +11,18 @@ export type Writer = 'asking' | 'mine' | 'elsewhere';
 export function useOnlyWriter(name: string, taken: () => void): { writer: Writer; take: () => void } {
   const [writer, setWriter] = useState<Writer>('asking');
   const heard = useRef(taken);
-  useEffect(() => { heard.current = taken; });
+  useEffect(() => {
+    heard.current = taken;
+  });
   const [turn, setTurn] = useState(0);
   const steals = turn > 0;
   useEffect(() => {
     // Absent on pages that are not served securely; there the revision alone keeps the newer.
     const locks = navigator.locks as LockManager | null | undefined;
     if (locks == null) {
-      queueMicrotask(() => { setWriter('mine'); });
+      queueMicrotask(() => {
+        setWriter('mine');
+      });
       return undefined;
     }
     let isGone = false;
@@ -28,7 +32,9 @@ export function useOnlyWriter(name: string, taken: () => void): { writer: Writer
       if (isGone) return Promise.resolve();
       setWriter('mine');
       heard.current();
-      return new Promise((go) => { release = go; });
+      return new Promise((go) => {
+        release = go;
+      });
     };
     const wait = (): Promise<void> => locks.request(name, { signal: whole.signal }, hold).catch(lost);
     const lost = () => {
@@ -39,7 +45,8 @@ export function useOnlyWriter(name: string, taken: () => void): { writer: Writer
     if (steals) {
       locks.request(name, { steal: true }, hold).catch(lost);
     } else {
-      locks.request(name, { ifAvailable: true }, (lock) => (lock === null ? Promise.resolve('taken') : hold()))
+      locks
+        .request(name, { ifAvailable: true }, (lock) => (lock === null ? Promise.resolve('taken') : hold()))
         .then((how) => {
           if (how !== 'taken' || isGone) return;
           lost();

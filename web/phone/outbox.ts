@@ -29,7 +29,13 @@ export interface Waiting {
   what: What;
   /** As people call it. */
   title: string;
-  body: Schemas['SessionLog'] | { settled_min: number } | Schemas['CheckIn'] | Schemas['Correction'] | { why: string } | Writing;
+  body:
+    | Schemas['SessionLog']
+    | { settled_min: number }
+    | Schemas['CheckIn']
+    | Schemas['Correction']
+    | { why: string }
+    | Writing;
   /** The planned session that it is, so that it is not asked for again. */
   planned?: string | null;
   /** Why the server would not take it. */
@@ -58,14 +64,15 @@ const WAITING: Kind<Waiting> = {
   migrate: withOwner,
 };
 
-export const outbox = (): Waiting[] => keptNames(NAME)
-  .map((name) => {
-    const one = kept(name, WAITING);
-    if (one === null) setAside(name);
-    return one;
-  })
-  .filter((one) => one !== null)
-  .sort((a, b) => a.made_at.localeCompare(b.made_at) || a.id.localeCompare(b.id));
+export const outbox = (): Waiting[] =>
+  keptNames(NAME)
+    .map((name) => {
+      const item = kept(name, WAITING);
+      if (item === null) setAside(name);
+      return item;
+    })
+    .filter((item) => item !== null)
+    .sort((a, b) => a.made_at.localeCompare(b.made_at) || a.id.localeCompare(b.id));
 
 /** What became of an entry: kept on the phone, sent at once because the phone has no room, or neither, with the reason. */
 export type Putting = 'kept' | 'sent' | { lost: string };
@@ -83,7 +90,10 @@ export async function put(item: Waiting): Promise<Putting> {
     window.dispatchEvent(new Event(SENT));
     return 'sent';
   } catch (problem) {
-    const lost = problem instanceof Refusal && problem.status === 422 ? problem.message : `${NO_ROOM} Make room, or go where there is reception, then send it again.`;
+    const lost =
+      problem instanceof Refusal && problem.status === 422
+        ? problem.message
+        : `${NO_ROOM} Make room, or go where there is reception, then send it again.`;
     return { lost: lost };
   }
 }
@@ -101,16 +111,21 @@ const nowSending = (next: Sending): void => {
 
 export const sendingState = (): Sending => state;
 
-export const useSendingState = (): Sending => useSyncExternalStore((changed) => {
-  window.addEventListener(STATE, changed);
-  return () => window.removeEventListener(STATE, changed);
-}, sendingState);
+export const useSendingState = (): Sending =>
+  useSyncExternalStore((changed) => {
+    window.addEventListener(STATE, changed);
+    return () => window.removeEventListener(STATE, changed);
+  }, sendingState);
 
 const keepItem = (item: Waiting): boolean => keep(NAME + item.what + item.id, WAITING, item);
 
 /** Everything of a person leaves the phone; what waits under another sign-in stays for it. */
 export const forgetPerson = (person: string): void => {
-  const others = new Set(outbox().filter((one) => one.person !== person).map((one) => NAME + one.what + one.id));
+  const others = new Set(
+    outbox()
+      .filter((waiting) => waiting.person !== person)
+      .map((waiting) => NAME + waiting.what + waiting.id),
+  );
   forgetAll((name) => !others.has(name));
 };
 
@@ -133,12 +148,22 @@ const clock = () => ({ headers: { 'X-Phone-Clock': nowIso() } });
 function request(item: Waiting): Promise<unknown> {
   const params = { path: { id: item.id }, query: { case: item.case } };
   switch (item.what) {
-    case 'session': return send(() => api.PUT('/api/today/sessions/{id}', { params, body: item.body as Schemas['SessionLog'], ...clock() }));
-    case 'settled': return send(() => api.PATCH('/api/today/sessions/{id}', { params, body: item.body as { settled_min: number } }));
-    case 'morning': return send(() => api.PUT('/api/today/check-ins/{id}', { params, body: item.body as Schemas['CheckIn'], ...clock() }));
-    case 'correction': return send(() => api.PUT('/api/today/corrections/{id}', { params, body: item.body as Schemas['Correction'] }));
-    case 'missed': return send(() => api.PUT('/api/today/planned/{id}', { params, body: item.body as { why: string } }));
-    default: return send(() => api.PUT('/api/today/messages/{id}', { params, body: item.body as Writing }));
+    case 'session':
+      return send(() =>
+        api.PUT('/api/today/sessions/{id}', { params, body: item.body as Schemas['SessionLog'], ...clock() }),
+      );
+    case 'settled':
+      return send(() => api.PATCH('/api/today/sessions/{id}', { params, body: item.body as { settled_min: number } }));
+    case 'morning':
+      return send(() =>
+        api.PUT('/api/today/check-ins/{id}', { params, body: item.body as Schemas['CheckIn'], ...clock() }),
+      );
+    case 'correction':
+      return send(() => api.PUT('/api/today/corrections/{id}', { params, body: item.body as Schemas['Correction'] }));
+    case 'missed':
+      return send(() => api.PUT('/api/today/planned/{id}', { params, body: item.body as { why: string } }));
+    default:
+      return send(() => api.PUT('/api/today/messages/{id}', { params, body: item.body as Writing }));
   }
 }
 
@@ -159,7 +184,9 @@ export async function sendAll(person: string): Promise<void> {
   sending = true;
   try {
     nowSending('sending');
-    await locked(async () => { nowSending(await sendEach(person)); });
+    await locked(async () => {
+      nowSending(await sendEach(person));
+    });
   } finally {
     sending = false;
   }
@@ -170,11 +197,19 @@ export async function sendAll(person: string): Promise<void> {
 }
 
 /** Answers that are about the connection or the sign-in, not about the item: nothing else would get through either. */
-const CONCERNS_ALL: Readonly<Record<number, Sending>> = { 0: 'away', 401: 'signed_out', 419: 'signed_out', 429: 'failing', 503: 'failing' };
+const CONCERNS_ALL: Readonly<Record<number, Sending>> = {
+  0: 'away',
+  401: 'signed_out',
+  419: 'signed_out',
+  429: 'failing',
+  503: 'failing',
+};
 
 async function sendEach(person: string): Promise<Sending> {
   const stuck = new Set<string>();
-  for (const item of outbox().filter((one) => one.person === person && one.refused === undefined && one.sent !== true)) {
+  for (const item of outbox().filter(
+    (waiting) => waiting.person === person && waiting.refused === undefined && waiting.sent !== true,
+  )) {
     // The time of settling belongs to a session, which the server must have first.
     if (item.what === 'settled' && stuck.has(item.id)) continue;
     try {

@@ -12,18 +12,41 @@ export type TodayData = Schemas['Today'];
 /** Raised whenever the page changes its shape: an older one is asked for anew. */
 const PHONE: Kind<PhoneData> = {
   version: 4,
-  shape: z.custom<PhoneData>((page) => z.looseObject({
-    person: z.string(),
-    practice: z.looseObject({}),
-    cases: z.array(z.looseObject({ case: z.string(), person: z.string(), today: z.string(), sessions: z.array(z.unknown()), days: z.array(z.unknown()), figures: z.optional(z.looseObject({})) })),
-    closed: z.array(z.unknown()),
-  }).safeParse(page).success),
+  shape: z.custom<PhoneData>(
+    (page) =>
+      z
+        .looseObject({
+          person: z.string(),
+          practice: z.looseObject({}),
+          cases: z.array(
+            z.looseObject({
+              case: z.string(),
+              person: z.string(),
+              today: z.string(),
+              sessions: z.array(z.unknown()),
+              days: z.array(z.unknown()),
+              figures: z.optional(z.looseObject({})),
+            }),
+          ),
+          closed: z.array(z.unknown()),
+        })
+        .safeParse(page).success,
+  ),
   // Before there were figures, times of day and steps of practice: the plan is shown without them until there is reception.
   migrate: (page, version) => {
-    const before = z.looseObject({ cases: z.array(z.looseObject({ sessions: z.array(z.looseObject({})) })) }).safeParse(page).data;
+    const before = z
+      .looseObject({ cases: z.array(z.looseObject({ sessions: z.array(z.looseObject({})) })) })
+      .safeParse(page).data;
     return version < 2 || before === undefined
       ? page
-      : { ...before, cases: before.cases.map((one) => ({ figures: {}, ...one, sessions: one.sessions.map((session) => ({ at: null, practice: null, ...session })) })) };
+      : {
+          ...before,
+          cases: before.cases.map((careCase) => ({
+            figures: {},
+            ...careCase,
+            sessions: careCase.sessions.map((session) => ({ at: null, practice: null, ...session })),
+          })),
+        };
   },
 };
 
@@ -35,10 +58,12 @@ export const keepPhone = (page: PhoneData): boolean => keep('plan', PHONE, page)
 export const forgetPhone = (): void => forget('plan');
 
 /** An open case by its id. */
-export const caseOf = (page: PhoneData, id: string): TodayData | undefined => page.cases.find((one) => one.case === id);
+export const caseOf = (page: PhoneData, id: string): TodayData | undefined =>
+  page.cases.find((careCase) => careCase.case === id);
 
 /** What a case is called where an athlete has more than one. */
-export const caseName = (one: { structure: string; side: string }): string => `${one.structure}, ${one.side === 'both' ? 'both sides' : one.side}`;
+export const caseName = (item: { structure: string; side: string }): string =>
+  `${item.structure}, ${item.side === 'both' ? 'both sides' : item.side}`;
 
 /**
  * Makes what the first version kept, without saying whose it was, into what is kept now: it is of whoever the page with its
@@ -48,6 +73,6 @@ export function withOwner(value: unknown, version: number): unknown {
   const before = z.looseObject({ case: z.string() }).safeParse(value);
   if (version !== 0 || !before.success) return undefined;
   const page = keptPhone();
-  const known = page !== null && [...page.cases, ...page.closed].some((one) => one.case === before.data.case);
+  const known = page !== null && [...page.cases, ...page.closed].some((careCase) => careCase.case === before.data.case);
   return { ...before.data, person: known ? page.person : '' };
 }

@@ -15,7 +15,12 @@ export interface Reminded extends Times {
 
 const REMINDED: Kind<Reminded> = {
   version: 1,
-  shape: z.object({ phone: z.string(), morning_at: z.nullable(z.number()), session_at: z.nullable(z.number()), messages: z.boolean() }),
+  shape: z.object({
+    phone: z.string(),
+    morning_at: z.nullable(z.number()),
+    session_at: z.nullable(z.number()),
+    messages: z.boolean(),
+  }),
 };
 
 /** Where nothing was chosen yet: the times at which most are up, and done with work. */
@@ -58,14 +63,27 @@ export function usePushes(): void {
   });
   useEffect(() => {
     if (data === undefined || data.pushes.length === 0 || !canNotify()) return;
-    void navigator.serviceWorker.ready.then((worker) => Promise.all(data.pushes.map((one) => worker.showNotification('Rung', { body: one.words, tag: one.kind, icon: '/icon-192.png', data: { open: one.kind === 'message' ? '/athlete/help' : '/athlete' } }))))
+    void navigator.serviceWorker.ready
+      .then((worker) =>
+        Promise.all(
+          data.pushes.map((push) =>
+            worker.showNotification('Rung', {
+              body: push.words,
+              tag: push.kind,
+              icon: '/icon-192.png',
+              data: { open: push.kind === 'message' ? '/athlete/help' : '/athlete' },
+            }),
+          ),
+        ),
+      )
       // Taken back in the browser meanwhile: it is on the page all the same.
       .catch(() => undefined);
   }, [data]);
 }
 
 /** "07:30" of minutes after midnight, and back; null where it is no time. */
-export const clockOf = (minutes: number): string => `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+export const clockOf = (minutes: number): string =>
+  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
 
 export function minutesOf(clock: string): number | null {
   const found = /^([01]?\d|2[0-3]):([0-5]\d)$/.exec(clock.trim());

@@ -17,7 +17,13 @@ const USUAL: Settings = { units: 'kg', sound: true, spoken: false, shake: false,
 
 const SETTINGS: Kind<Settings> = {
   version: 2,
-  shape: z.object({ units: z.enum(['kg', 'lb']), sound: z.boolean(), spoken: z.boolean(), shake: z.boolean(), introduced: z.boolean() }),
+  shape: z.object({
+    units: z.enum(['kg', 'lb']),
+    sound: z.boolean(),
+    spoken: z.boolean(),
+    shake: z.boolean(),
+    introduced: z.boolean(),
+  }),
   migrate: (value) => ({ ...USUAL, ...(value as Partial<Settings>) }),
 };
 
@@ -34,10 +40,12 @@ export const loadWords = (kg: number, units: Settings['units']): string =>
   units === 'kg' ? `${kg} kg` : `${Math.round((kg / KG_A_POUND) * 2) / 2} lb`;
 
 /** The number in the athlete's unit. */
-export const fromKg = (kg: number, units: Settings['units']): number => (units === 'kg' ? kg : Math.round((kg / KG_A_POUND) * 2) / 2);
+export const fromKg = (kg: number, units: Settings['units']): number =>
+  units === 'kg' ? kg : Math.round((kg / KG_A_POUND) * 2) / 2;
 
 /** Kilograms of what was typed in the athlete's unit. */
-export const toKg = (load: number, units: Settings['units']): number => (units === 'kg' ? load : Math.round(load * KG_A_POUND * 100) / 100);
+export const toKg = (load: number, units: Settings['units']): number =>
+  units === 'kg' ? load : Math.round(load * KG_A_POUND * 100) / 100;
 
 /** Words that the server wrote with kilograms, in the athlete's unit. */
 export const inUnits = (words: string, units: Settings['units']): string =>

@@ -59,7 +59,10 @@ function read<T>(text: string | null, kind: Kind<T>): T | null {
 
 /** The names of what is kept that begin with a word, in order. */
 export const keptNames = (begin: string): string[] =>
-  Object.keys(localStorage).filter((key) => key.startsWith(PREFIX + begin)).map((key) => key.slice(PREFIX.length)).sort();
+  Object.keys(localStorage)
+    .filter((key) => key.startsWith(PREFIX + begin))
+    .map((key) => key.slice(PREFIX.length))
+    .sort();
 
 /** Puts what this version cannot read out of the way, so that it is asked for no more and not lost either. */
 export function setAside(name: string): void {
@@ -93,6 +96,10 @@ export function useKept<T>(name: string, kind: Kind<T>): T | null {
 
 /** A digest of all that begins with a word, which changes when any of it does. */
 export const useKeptDigest = (begin: string): string =>
-  useSyncExternalStore(subscribe, () => keptNames(begin).map((name) => `${name}=${localStorage.getItem(PREFIX + name) ?? ''}`).join('\n'));
+  useSyncExternalStore(subscribe, () =>
+    keptNames(begin)
+      .map((name) => `${name}=${localStorage.getItem(PREFIX + name) ?? ''}`)
+      .join('\n'),
+  );
 
 export const useIsFull = (): boolean => useSyncExternalStore(subscribe, () => full);

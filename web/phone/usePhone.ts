@@ -25,10 +25,10 @@ export function usePhone(who: string | null) {
   const query = useQuery({
     queryKey: queryKeys.today,
     queryFn: async () => {
-      const sent = outbox().filter((one) => one.sent === true);
+      const sent = outbox().filter((waiting) => waiting.sent === true);
       const plan = await send(() => api.GET('/api/today'));
       keepPhone(plan);
-      for (const one of sent) reflected.add(one.what + one.id);
+      for (const waiting of sent) reflected.add(waiting.what + waiting.id);
       return plan;
     },
     initialData: () => {
@@ -41,7 +41,8 @@ export function usePhone(who: string | null) {
   });
   // Only once a plan that includes it is shown, so that nothing is asked for again in between.
   useEffect(() => {
-    for (const one of outbox()) if (one.sent === true && reflected.delete(one.what + one.id)) takeOut(one);
+    for (const waiting of outbox())
+      if (waiting.sent === true && reflected.delete(waiting.what + waiting.id)) takeOut(waiting);
   }, [query.dataUpdatedAt]);
   const offline = query.error instanceof Refusal && query.error.isAway;
   return { ...query, offline };
@@ -51,8 +52,12 @@ export function usePhone(who: string | null) {
 export function useSending(person: string | null): void {
   const queries = useQueryClient();
   useEffect(() => {
-    const sent = () => { void queries.invalidateQueries({ queryKey: queryKeys.today }); };
-    const again = () => { if (person !== null && document.visibilityState === 'visible') void sendAll(person); };
+    const sent = () => {
+      void queries.invalidateQueries({ queryKey: queryKeys.today });
+    };
+    const again = () => {
+      if (person !== null && document.visibilityState === 'visible') void sendAll(person);
+    };
     again();
     const timer = setInterval(again, SEND_AGAIN);
     window.addEventListener('online', again);
@@ -70,5 +75,5 @@ export function useSending(person: string | null): void {
 /** What a person entered and the plan on the phone does not include yet, sent or not, followed as it changes. */
 export function useOutbox(person: string): Waiting[] {
   useKeptDigest('wait:');
-  return outbox().filter((one) => one.person === person);
+  return outbox().filter((waiting) => waiting.person === person);
 }

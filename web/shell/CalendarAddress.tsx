@@ -9,18 +9,34 @@ export function CalendarAddress({ path }: { path: string }) {
   const address = window.location.origin + path;
   const copy = () => {
     const clipboard = navigator.clipboard as Clipboard | undefined;
-    if (clipboard === undefined) { setCopied(false); return; }
-    clipboard.writeText(address).then(() => setCopied(true), () => setCopied(false));
+    if (clipboard === undefined) {
+      setCopied(false);
+      return;
+    }
+    clipboard.writeText(address).then(
+      () => setCopied(true),
+      () => setCopied(false),
+    );
   };
   return (
     <Box sx={{ display: 'grid', gap: 1, mt: 1 }}>
       <Typography sx={{ overflowWrap: 'anywhere' }}>{address}</Typography>
       <Box sx={{ display: 'flex', gap: 1 }}>
-        <Button href={address.replace(/^https?:/, 'webcal:')} variant="contained" sx={{ minHeight: 48 }}>Open in the calendar</Button>
-        <Button onClick={copy} variant="outlined" sx={{ minHeight: 48 }}>Copy the address</Button>
+        <Button href={address.replace(/^https?:/, 'webcal:')} variant="contained" sx={{ minHeight: 48 }}>
+          Open in the calendar
+        </Button>
+        <Button onClick={copy} variant="outlined" sx={{ minHeight: 48 }}>
+          Copy the address
+        </Button>
       </Box>
-      {copied !== null && <Typography role="status">{copied ? 'Copied.' : 'It could not be copied: press long on the address.'}</Typography>}
-      <Typography variant="body2" color="textSecondary">It is shown once; a new one ends it.</Typography>
+      {copied !== null && (
+        <Typography role="status">
+          {copied ? 'Copied.' : 'It could not be copied: press long on the address.'}
+        </Typography>
+      )}
+      <Typography variant="body2" color="textSecondary">
+        It is shown once; a new one ends it.
+      </Typography>
     </Box>
   );
 }

@@ -24,7 +24,20 @@ export function MadeFile({ label, ask, large = false }: { label: string; ask: ()
   const start = useMutation({ mutationFn: ask, onSuccess: (answer) => setFile(answer.id) });
   return (
     <Box sx={{ display: 'grid', gap: 1 }}>
-      <Box><Button variant={large ? 'outlined' : 'contained'} fullWidth={large} sx={large ? { minHeight: 48, fontSize: '1rem' } : null} loading={start.isPending} onClick={() => { setFile(null); start.mutate(); }}>{label}</Button></Box>
+      <Box>
+        <Button
+          variant={large ? 'outlined' : 'contained'}
+          fullWidth={large}
+          sx={large ? { minHeight: 48, fontSize: '1rem' } : null}
+          loading={start.isPending}
+          onClick={() => {
+            setFile(null);
+            start.mutate();
+          }}
+        >
+          {label}
+        </Button>
+      </Box>
       {start.isError && <Failed problem={start.error} />}
       {file !== null && <Progress key={file} id={file} />}
     </Box>
@@ -38,7 +51,10 @@ function Progress({ id }: { id: string }) {
     queryFn: () => send(() => api.GET('/api/files/{file}', path)),
     refetchInterval: (query) => (query.state.data !== undefined && isOver(query.state.data) ? false : EACH_MS),
   });
-  const cancel = useMutation({ mutationFn: () => send(() => api.DELETE('/api/files/{file}', path)), onSuccess: () => void query.refetch() });
+  const cancel = useMutation({
+    mutationFn: () => send(() => api.DELETE('/api/files/{file}', path)),
+    onSuccess: () => void query.refetch(),
+  });
   const fetched = useRef(false);
   const file = query.data;
   useEffect(() => {
@@ -51,13 +67,31 @@ function Progress({ id }: { id: string }) {
   if (file === undefined) return null;
   if (file.state === 'failed') return <Alert severity="error">{file.problem}</Alert>;
   if (file.state === 'cancelled') return <Alert severity="info">Cancelled.</Alert>;
-  if (file.state === 'ready') return <Alert severity="success">Ready: <Link href={`/api/files/${id}/content`} download>{file.name}</Link> ({Math.max(1, Math.round((file.bytes ?? 0) / 1024))} kB). It is kept for a day.</Alert>;
+  if (file.state === 'ready')
+    return (
+      <Alert severity="success">
+        Ready:{' '}
+        <Link href={`/api/files/${id}/content`} download>
+          {file.name}
+        </Link>{' '}
+        ({Math.max(1, Math.round((file.bytes ?? 0) / 1024))} kB). It is kept for a day.
+      </Alert>
+    );
   return (
     <Box role="status" sx={{ display: 'grid', gap: 0.5 }}>
-      <Typography variant="body2">{file.state === 'waiting' ? 'Waiting to be made …' : `Being made: step ${file.done + 1} of ${file.steps} …`}</Typography>
+      <Typography variant="body2">
+        {file.state === 'waiting' ? 'Waiting to be made …' : `Being made: step ${file.done + 1} of ${file.steps} …`}
+      </Typography>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-        <LinearProgress aria-label="How far the file is" variant="determinate" value={(100 * file.done) / file.steps} sx={{ flex: 1 }} />
-        <Button size="small" onClick={() => cancel.mutate()}>Cancel</Button>
+        <LinearProgress
+          aria-label="How far the file is"
+          variant="determinate"
+          value={(100 * file.done) / file.steps}
+          sx={{ flex: 1 }}
+        />
+        <Button size="small" onClick={() => cancel.mutate()}>
+          Cancel
+        </Button>
       </Box>
     </Box>
   );

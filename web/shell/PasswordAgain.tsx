@@ -8,9 +8,23 @@ const PasswordDialog = lazy(() => import('./PasswordDialog'));
 export function PasswordAgain() {
   const [answer, setAnswer] = useState<((given: boolean) => void) | null>(null);
   useEffect(() => {
-    whenPasswordIsWanted(() => new Promise((resolve) => { setAnswer(() => resolve); }));
+    whenPasswordIsWanted(
+      () =>
+        new Promise((resolve) => {
+          setAnswer(() => resolve);
+        }),
+    );
     return () => whenPasswordIsWanted(null);
   }, []);
   if (answer === null) return null;
-  return <Suspense><PasswordDialog then={(given) => { setAnswer(null); answer(given); }} /></Suspense>;
+  return (
+    <Suspense>
+      <PasswordDialog
+        then={(given) => {
+          setAnswer(null);
+          answer(given);
+        }}
+      />
+    </Suspense>
+  );
 }

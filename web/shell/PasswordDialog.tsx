@@ -14,21 +14,41 @@ import { TextInput } from './TextInput';
 /** The password again. */
 export default function PasswordDialog({ then }: { then: (given: boolean) => void }) {
   const [password, setPassword] = useState('');
-  const confirm = useMutation({ mutationFn: () => send(() => api.POST('/api/account/confirmation', { body: { password } })), onSuccess: () => then(true) });
+  const confirm = useMutation({
+    mutationFn: () => send(() => api.POST('/api/account/confirmation', { body: { password } })),
+    onSuccess: () => then(true),
+  });
   const fault = faultAt(confirm.error, 'password');
   return (
     <Dialog open onClose={() => then(false)} fullWidth maxWidth="xs" aria-labelledby="password-again">
-      <form noValidate onSubmit={(event: SyntheticEvent) => { event.preventDefault(); confirm.mutate(); }}>
-      <DialogTitle id="password-again">Your password, please</DialogTitle>
-      <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
-        <Typography>This concerns people or records, so Rung checks that it is you.</Typography>
-        <TextInput label="Your password" type="password" autoComplete="current-password" autoFocus value={password} change={setPassword} fault={fault} sx={{ mt: 1 }} />
-        {confirm.isError && fault === undefined && <Alert severity="error">{confirm.error.message}</Alert>}
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={() => then(false)}>Cancel</Button>
-        <Button type="submit" variant="contained" loading={confirm.isPending}>Go on</Button>
-      </DialogActions>
+      <form
+        noValidate
+        onSubmit={(event: SyntheticEvent) => {
+          event.preventDefault();
+          confirm.mutate();
+        }}
+      >
+        <DialogTitle id="password-again">Your password, please</DialogTitle>
+        <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
+          <Typography>This concerns people or records, so Rung checks that it is you.</Typography>
+          <TextInput
+            label="Your password"
+            type="password"
+            autoComplete="current-password"
+            autoFocus
+            value={password}
+            change={setPassword}
+            fault={fault}
+            sx={{ mt: 1 }}
+          />
+          {confirm.isError && fault === undefined && <Alert severity="error">{confirm.error.message}</Alert>}
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={() => then(false)}>Cancel</Button>
+          <Button type="submit" variant="contained" loading={confirm.isPending}>
+            Go on
+          </Button>
+        </DialogActions>
       </form>
     </Dialog>
   );

@@ -12,7 +12,8 @@ export function ScreenBoundary({ children }: { children: ReactNode }) {
       resetKeys={[place.pathname]}
       fallbackRender={({ resetErrorBoundary }) => (
         <Alert severity="error" sx={{ m: 2 }} action={<Button onClick={resetErrorBoundary}>Try again</Button>}>
-          This page could not be shown. What you entered and sent is kept. Try again, or go to another page; if it keeps happening, tell the person who looks after Rung.
+          This page could not be shown. What you entered and sent is kept. Try again, or go to another page; if it keeps
+          happening, tell the person who looks after Rung.
         </Alert>
       )}
     >

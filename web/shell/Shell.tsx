@@ -10,17 +10,18 @@ import { SignInAgain } from '../features/signin/SignInAgain';
 import { PasswordAgain } from './PasswordAgain';
 import { theme } from './theme';
 
-const queriesTriedAgain = (times: number): QueryClient => new QueryClient({
-  defaultOptions: {
-    // Without reception a request fails at once and says so; nothing waits unseen.
-    mutations: { networkMode: 'always' },
-    queries: {
-      networkMode: 'always',
-      retry: (failures, problem) => failures < times && !(problem instanceof Refusal && problem.status >= 400),
-      refetchOnWindowFocus: true,
+const queriesTriedAgain = (times: number): QueryClient =>
+  new QueryClient({
+    defaultOptions: {
+      // Without reception a request fails at once and says so; nothing waits unseen.
+      mutations: { networkMode: 'always' },
+      queries: {
+        networkMode: 'always',
+        retry: (failures, problem) => failures < times && !(problem instanceof Refusal && problem.status >= 400),
+        refetchOnWindowFocus: true,
+      },
     },
-  },
-});
+  });
 
 /** Puts an application on the page: theme, server state, addresses, and signing in again. */
 export function start(application: ReactNode, basename = '/', retries = 2): void {

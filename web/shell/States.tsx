@@ -20,12 +20,10 @@ export function Loading({ what }: { what: string }) {
 /** Where something could not be had. */
 export function Failed({ problem, again }: { problem: unknown; again?: () => void }) {
   return (
-    <Alert
-      severity="error"
-      sx={{ m: 2 }}
-      action={again && <Button onClick={again}>Try again</Button>}
-    >
-      {problem instanceof Refusal ? problem.message : 'Something went wrong here. Reload the page; what was sent is kept.'}
+    <Alert severity="error" sx={{ m: 2 }} action={again && <Button onClick={again}>Try again</Button>}>
+      {problem instanceof Refusal
+        ? problem.message
+        : 'Something went wrong here. Reload the page; what was sent is kept.'}
     </Alert>
   );
 }

@@ -23,17 +23,26 @@ export function TablesDialog({ of, path, close }: { of: string; path: (table: st
     <Dialog open onClose={close} maxWidth="xs" fullWidth aria-labelledby="tables">
       <DialogTitle id="tables">Tables of {of}</DialogTitle>
       <DialogContent>
-        <Typography sx={{ mb: 1 }}>For a spreadsheet (CSV, UTF-8). They hold health data: keep them accordingly. The record shows that you exported them.</Typography>
+        <Typography sx={{ mb: 1 }}>
+          For a spreadsheet (CSV, UTF-8). They hold health data: keep them accordingly. The record shows that you
+          exported them.
+        </Typography>
         <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
           {TABLES.map(([table, title, what]) => (
             <Box component="li" key={table} sx={{ py: 0.75, borderTop: 1, borderColor: 'divider' }}>
-              <Link href={path(table)} download sx={{ fontWeight: 600 }}>{title}</Link>
-              <Typography variant="body2" color="textSecondary">{what}</Typography>
+              <Link href={path(table)} download sx={{ fontWeight: 600 }}>
+                {title}
+              </Link>
+              <Typography variant="body2" color="textSecondary">
+                {what}
+              </Typography>
             </Box>
           ))}
         </Box>
       </DialogContent>
-      <DialogActions><Button onClick={close}>Close</Button></DialogActions>
+      <DialogActions>
+        <Button onClick={close}>Close</Button>
+      </DialogActions>
     </Dialog>
   );
 }

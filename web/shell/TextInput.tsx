@@ -21,7 +21,16 @@ export function TextInput({ label, value, change, fault, lines, sx, inputMode, .
   return (
     <FormControl variant="outlined" size="small" error={fault !== undefined} sx={sx ?? null}>
       <InputLabel htmlFor={id}>{label}</InputLabel>
-      <OutlinedInput id={id} label={label} value={value} onChange={(event) => change(event.target.value)} aria-describedby={fault === undefined ? undefined : `${id}-fault`} slotProps={{ input: { inputMode } }} {...(lines === undefined ? {} : { multiline: true, minRows: lines })} {...rest} />
+      <OutlinedInput
+        id={id}
+        label={label}
+        value={value}
+        onChange={(event) => change(event.target.value)}
+        aria-describedby={fault === undefined ? undefined : `${id}-fault`}
+        slotProps={{ input: { inputMode } }}
+        {...(lines === undefined ? {} : { multiline: true, minRows: lines })}
+        {...rest}
+      />
       {fault !== undefined && <FormHelperText id={`${id}-fault`}>{fault}</FormHelperText>}
     </FormControl>
   );

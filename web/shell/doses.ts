@@ -1,7 +1,11 @@
 import type { Schemas } from '../api/client';
 
 /** Which side does an exercise, as the desk names it. */
-export const LIMBS: Record<Schemas['Limbs'], string> = { affected: 'sore side', each: 'each side', together: 'both together' };
+export const LIMBS: Record<Schemas['Limbs'], string> = {
+  affected: 'sore side',
+  each: 'each side',
+  together: 'both together',
+};
 
 /** "7 min 30 s" of seconds that the server worked out. */
 export const minutes = (seconds: number): string => {
@@ -14,8 +18,12 @@ export function sums(figures: Schemas['Figures'], turns: number): string {
   const limb = turns === 2 ? ' a limb' : '';
   return [
     figures.time_under_tension_s === null ? null : `${figures.time_under_tension_s} s under tension${limb}`,
-    figures.volume_load_kg === null || figures.volume_load_kg === 0 ? null : `${figures.volume_load_kg} kg lifted${limb}`,
+    figures.volume_load_kg === null || figures.volume_load_kg === 0
+      ? null
+      : `${figures.volume_load_kg} kg lifted${limb}`,
     figures.contacts === null ? null : `${figures.contacts} landings`,
     minutes(figures.duration_s),
-  ].filter((part) => part !== null).join(' · ');
+  ]
+    .filter((part) => part !== null)
+    .join(' · ');
 }

@@ -16,5 +16,8 @@ export const KEYS: [string, string][] = [
 
 /** Whether a key press belongs to a field that is being typed in, or to the browser. */
 export const isTyping = (event: KeyboardEvent): boolean =>
-  event.ctrlKey || event.metaKey || event.altKey
-  || (event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [role="dialog"], [role="listbox"], [role="menu"]') !== null);
+  event.ctrlKey ||
+  event.metaKey ||
+  event.altKey ||
+  (event.target instanceof HTMLElement &&
+    event.target.closest('input, textarea, select, [role="dialog"], [role="listbox"], [role="menu"]') !== null);

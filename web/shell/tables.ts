@@ -4,7 +4,11 @@ import type { Theme } from '@mui/material/styles';
 export const stackedOnPhones = (theme: Theme) => ({
   [theme.breakpoints.down('sm')]: {
     '& thead': { display: 'none' },
-    '& tbody tr': { display: 'block', padding: theme.spacing(1, 0), borderBottom: `1px solid ${theme.palette.divider}` },
+    '& tbody tr': {
+      display: 'block',
+      padding: theme.spacing(1, 0),
+      borderBottom: `1px solid ${theme.palette.divider}`,
+    },
     '& td': { display: 'block', borderBottom: 0, padding: theme.spacing(0.25, 0), textAlign: 'left' },
   },
 });

@@ -1,4 +1,11 @@
-import { type Query, type QueryClient, useIsMutating, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  type Query,
+  type QueryClient,
+  useIsMutating,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from '@tanstack/react-query';
 import { useEffect } from 'react';
 
 import { api, forgetAnswers, type Schemas, send } from '../api/client';
@@ -12,7 +19,6 @@ export type User = NonNullable<Schemas['SignedIn']['user']>;
 let isNew = false;
 
 export const isNewInstallation = (): boolean => isNew;
-
 
 const SIGN_OUT = ['sign-out'];
 
@@ -39,10 +45,15 @@ export function endSession(queries: QueryClient): void {
 /** Who is signed in; null when nobody is. */
 export function useSignedIn() {
   const queries = useQueryClient();
-  useEffect(() => hearTabs((session) => {
-    // In every tab at once: the page of the last athlete is not left for the next person.
-    if (session === 'signed-out') forgetSession(queries); else window.location.assign(firstPage());
-  }), [queries]);
+  useEffect(
+    () =>
+      hearTabs((session) => {
+        // In every tab at once: the page of the last athlete is not left for the next person.
+        if (session === 'signed-out') forgetSession(queries);
+        else window.location.assign(firstPage());
+      }),
+    [queries],
+  );
   return useQuery({
     queryKey: queryKeys.session,
     queryFn: async () => {
@@ -61,13 +72,15 @@ export function useMay(): (what: Schemas['Permission']) => boolean {
 }
 
 /** Whether it is known that nobody is signed in, without asking. */
-export const useIsSignedOut = (): boolean => useQuery<User | null>({ queryKey: queryKeys.session, enabled: false }).data === null;
+export const useIsSignedOut = (): boolean =>
+  useQuery<User | null>({ queryKey: queryKeys.session, enabled: false }).data === null;
 
 /** Signing in: by address and password, and with a code where the answer says that one is owed. */
 export function useSignIn() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (body: { email: string; password: string; stay: boolean } | { code: string }) => send(() => ('code' in body ? api.POST('/api/session/code', { body }) : api.POST('/api/session', { body }))),
+    mutationFn: (body: { email: string; password: string; stay: boolean } | { code: string }) =>
+      send(() => ('code' in body ? api.POST('/api/session/code', { body }) : api.POST('/api/session', { body }))),
     onSuccess: async (answer) => {
       if (answer.owes_code === true) return;
       forgetAnswers();

@@ -21,7 +21,10 @@ final class CheckAccessLog extends Command
         $sound = true;
         $kept = is_string($this->option('newest')) ? explode(':', $this->option('newest'), 2) : [];
         $isThere = $kept === [];
-        foreach ($current->across(static fn(): array => Practice::query()->orderBy('name')->get()->all()) as $practice) {
+        foreach (
+            $current->across(static fn(): array => Practice::query()->orderBy('name')->get()->all())
+            as $practice
+        ) {
             $current->during($practice->id, function () use ($chain, $practice, $kept, &$sound, &$isThere): void {
                 $newest = $chain->newest($practice->id);
                 $isThere = $isThere || $chain->holds($practice->id, (int) $kept[0], $kept[1] ?? '');
@@ -29,11 +32,18 @@ final class CheckAccessLog extends Command
                     $this->error("$practice->name: $fault");
                     $sound = false;
                 }
-                $this->line("$practice->name: " . ($newest === null ? 'nothing written yet' : "{$newest['number']} lines, the newest link is {$newest['number']}:{$newest['hash']}"));
+                $this->line(
+                    "$practice->name: " .
+                        ($newest === null
+                            ? 'nothing written yet'
+                            : "{$newest['number']} lines, the newest link is {$newest['number']}:{$newest['hash']}"),
+                );
             });
         }
         if (!$isThere) {
-            $this->error('The link that was written down is not there: lines were taken from the end, or a backup of before was restored.');
+            $this->error(
+                'The link that was written down is not there: lines were taken from the end, or a backup of before was restored.',
+            );
             $sound = false;
         }
 

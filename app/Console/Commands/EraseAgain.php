@@ -21,7 +21,10 @@ final class EraseAgain extends Command
     {
         $list = $this->option('list');
         $again = 0;
-        foreach ([...ErasedList::read(ErasedList::path()), ...(is_string($list) ? ErasedList::read($list) : [])] as $erased) {
+        foreach (
+            [...ErasedList::read(ErasedList::path()), ...is_string($list) ? ErasedList::read($list) : []]
+            as $erased
+        ) {
             $again += $practice->during($erased['practice'], static function () use ($erased): int {
                 $athlete = Athlete::query()->whereKey($erased['athlete'])->first();
                 if ($athlete === null || $athlete->name === $erased['pseudonym']) {

@@ -21,7 +21,11 @@ final class LoadDemo extends Command
         if ($this->option('if-empty') === true && $practice->across(static fn(): bool => Practice::query()->exists())) {
             $loaded = $practice->across(static fn() => Practice::query()->where('demo', true)->max('created_at'));
             if (is_string($loaded)) {
-                $this->line('The demo practice was loaded ' . substr($loaded, 0, 10) . '; ./rung demo makes its histories end today and erases what was entered in it.');
+                $this->line(
+                    'The demo practice was loaded ' .
+                        substr($loaded, 0, 10) .
+                        '; ./rung demo makes its histories end today and erases what was entered in it.',
+                );
             }
 
             return self::SUCCESS;

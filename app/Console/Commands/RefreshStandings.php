@@ -37,11 +37,20 @@ final class RefreshStandings extends Command
     /** @return int how many cases of the current practice were looked at */
     private function refresh(RefreshStanding $standing): int
     {
-        $query = CareCase::query()->where(static fn($round) => $round->whereNull('closed_on')->orWhere('stopped_after_close', true)->orWhereNull('evaluated_at'));
+        $query = CareCase::query()->where(
+            static fn($round) => $round
+                ->whereNull('closed_on')
+                ->orWhere('stopped_after_close', true)
+                ->orWhereNull('evaluated_at'),
+        );
         if ($this->option('new') === true) {
             $query->whereNull('evaluated_at');
         } elseif ($this->option('all') !== true) {
-            $query->where(static fn($old) => $old->whereNull('evaluated_at')->orWhere('evaluated_at', '<', CarbonImmutable::now()->utc()->subHour()));
+            $query->where(
+                static fn($old) => $old
+                    ->whereNull('evaluated_at')
+                    ->orWhere('evaluated_at', '<', CarbonImmutable::now()->utc()->subHour()),
+            );
         }
         $refreshed = 0;
         foreach ($query->pluck('id')->all() as $id) {

@@ -42,7 +42,13 @@ final class Bounds
                 if ($operation === []) {
                     continue;
                 }
-                $body = self::map(self::map(self::map(self::map($operation['requestBody'] ?? null)['content'] ?? null)['application/json'] ?? null)['schema'] ?? null);
+                $body = self::map(
+                    self::map(
+                        self::map(self::map($operation['requestBody'] ?? null)['content'] ?? null)[
+                            'application/json'
+                        ] ?? null,
+                    )['schema'] ?? null,
+                );
                 $query = [];
                 foreach (self::map($operation['parameters'] ?? null) as $parameter) {
                     $parameter = self::resolved(self::map($parameter), $contract);
@@ -50,7 +56,10 @@ final class Bounds
                         $query[$parameter['name']] = self::tree(self::map($parameter['schema'] ?? null), $contract);
                     }
                 }
-                $bounds[strtoupper($method) . ' ' . $path] = ['body' => self::tree($body, $contract), 'query' => $query];
+                $bounds[strtoupper($method) . ' ' . $path] = [
+                    'body' => self::tree($body, $contract),
+                    'query' => $query,
+                ];
             }
         }
 
@@ -68,14 +77,17 @@ final class Bounds
         if (is_string($value)) {
             $most = $tree['maxLength'] ?? null;
 
-            return is_int($most) && mb_strlen($value) > $most ? [new Fault($path, "must not be longer than $most letters")] : [];
+            return is_int($most) && mb_strlen($value) > $most
+                ? [new Fault($path, "must not be longer than $most letters")]
+                : [];
         }
         if (is_int($value) || is_float($value)) {
             $least = $tree['minimum'] ?? -INF;
             $most = $tree['maximum'] ?? INF;
 
             return is_numeric($least) && is_numeric($most) && ($value < $least || $value > $most)
-                ? [new Fault($path, $least === -INF ? "must be at most $most" : "must be from $least to $most")] : [];
+                ? [new Fault($path, $least === -INF ? "must be at most $most" : "must be from $least to $most")]
+                : [];
         }
         if (is_array($value)) {
             $most = $tree['maxItems'] ?? null;
@@ -83,13 +95,20 @@ final class Bounds
                 return [new Fault($path, "must not hold more than $most")];
             }
 
-            return array_merge([], ...array_map(
-                static fn(mixed $item, int|string $i): array => self::faults($tree['items'] ?? null, $item, "$path/$i"),
-                $value,
-                array_keys($value),
-            ));
+            return array_merge(
+                [],
+                ...array_map(
+                    static fn(mixed $item, int|string $i): array => self::faults(
+                        $tree['items'] ?? null,
+                        $item,
+                        "$path/$i",
+                    ),
+                    $value,
+                    array_keys($value),
+                ),
+            );
         }
-        if (!$value instanceof stdClass) {
+        if (!($value instanceof stdClass)) {
             return [];
         }
         $fields = get_object_vars($value);
@@ -99,11 +118,18 @@ final class Bounds
         }
         $known = self::map($tree['properties'] ?? null);
 
-        return array_merge([], ...array_map(
-            static fn(mixed $field, int|string $name): array => self::faults($known[$name] ?? $tree['additional'] ?? null, $field, $path . '/' . strtr((string) $name, ['~' => '~0', '/' => '~1'])),
-            $fields,
-            array_keys($fields),
-        ));
+        return array_merge(
+            [],
+            ...array_map(
+                static fn(mixed $field, int|string $name): array => self::faults(
+                    $known[$name] ?? ($tree['additional'] ?? null),
+                    $field,
+                    $path . '/' . strtr((string) $name, ['~' => '~0', '/' => '~1']),
+                ),
+                $fields,
+                array_keys($fields),
+            ),
+        );
     }
 
     /**
@@ -124,7 +150,10 @@ final class Bounds
                 $tree[$bound] = $schema[$bound];
             }
         }
-        $properties = array_map(static fn(mixed $property): array => self::tree(self::map($property), $contract), self::map($schema['properties'] ?? null));
+        $properties = array_map(
+            static fn(mixed $property): array => self::tree(self::map($property), $contract),
+            self::map($schema['properties'] ?? null),
+        );
         if ($properties !== []) {
             $tree['properties'] = $properties;
         }

@@ -28,7 +28,11 @@ final class AccountController extends Controller
 {
     private const FREE_TRIES = 5;
 
-    public function __construct(private readonly CurrentPractice $practice, private readonly SecondFactor $second, private readonly SignIns $signIns) {}
+    public function __construct(
+        private readonly CurrentPractice $practice,
+        private readonly SecondFactor $second,
+        private readonly SignIns $signIns,
+    ) {}
 
     public function show(Request $request): JsonResponse
     {
@@ -48,13 +52,24 @@ final class AccountController extends Controller
     {
         $person = self::person($request);
         $this->checkPassword($request, 'current');
-        $request->validate(['password' => ['required', 'string', 'max:200']], ['password.*' => 'A new password is needed, of 200 letters at most.']);
+        $request->validate(
+            ['password' => ['required', 'string', 'max:200']],
+            ['password.*' => 'A new password is needed, of 200 letters at most.'],
+        );
         $new = $request->string('password')->value();
         $fault = Secret::fault($new, $person);
         if ($fault !== null) {
             throw ValidationException::withMessages(['password' => $fault]);
         }
-        $this->practice->across(static fn(): bool => $person->account->forceFill(['password' => $new, 'password_changed_at' => CarbonImmutable::now()->utc(), 'remember_token' => Str::random(60)])->save());
+        $this->practice->across(
+            static fn(): bool => $person->account
+                ->forceFill([
+                    'password' => $new,
+                    'password_changed_at' => CarbonImmutable::now()->utc(),
+                    'remember_token' => Str::random(60),
+                ])
+                ->save(),
+        );
         $this->signIns->endOthers($person->account, $request->session()->getId());
         AccessLog::note($person, AccessKind::SignIn, 'changed the own password');
         AccountChanged::notify($person, 'your password was changed');
@@ -73,11 +88,17 @@ final class AccountController extends Controller
     public function confirmSecondFactor(Request $request): JsonResponse
     {
         $person = self::person($request);
-        $request->validate(['code' => ['required', 'string', 'max:20']], ['code.*' => 'Type the six digits that the app shows now.']);
+        $request->validate(
+            ['code' => ['required', 'string', 'max:20']],
+            ['code.*' => 'Type the six digits that the app shows now.'],
+        );
         $this->wait("new-code:$person->account_id");
         $codes = $this->second->confirm($person->account, $request->string('code')->value());
         if ($codes === null) {
-            throw ValidationException::withMessages(['code' => 'This is not the code of now. Look whether the clock of the phone goes right, and type the one that it shows.']);
+            throw ValidationException::withMessages([
+                'code' =>
+                    'This is not the code of now. Look whether the clock of the phone goes right, and type the one that it shows.',
+            ]);
         }
         SignInTries::clear("new-code:$person->account_id");
         $this->signIns->endOthers($person->account, $request->session()->getId());
@@ -120,7 +141,10 @@ final class AccountController extends Controller
     private function checkPassword(Request $request, string $field): void
     {
         $person = self::person($request);
-        $request->validate([$field => ['required', 'string', 'max:200']], ["$field.*" => 'Your present password is needed.']);
+        $request->validate(
+            [$field => ['required', 'string', 'max:200']],
+            ["$field.*" => 'Your present password is needed.'],
+        );
         $this->wait("confirm:$person->account_id");
         if (!Hash::check($request->string($field)->value(), $person->getAuthPassword())) {
             AccessLog::note($person, AccessKind::Refused, 'gave a wrong password before a sensitive act');
@@ -154,7 +178,15 @@ final class AccountController extends Controller
                 'needed' => $person->role->isStaff() && $person->practice->second_factor_needed,
             ],
             'sign_ins' => $this->signIns->of($account, $request->session()->getId(), $zone),
-            'places' => array_map(static fn(User $user): array => ['id' => $user->id, 'practice' => $user->practice->name, 'role' => $user->role->title(), 'current' => $user->id === $person->id], People::places($account)),
+            'places' => array_map(
+                static fn(User $user): array => [
+                    'id' => $user->id,
+                    'practice' => $user->practice->name,
+                    'role' => $user->role->title(),
+                    'current' => $user->id === $person->id,
+                ],
+                People::places($account),
+            ),
         ];
     }
 }

@@ -35,7 +35,8 @@ final class InvitationController extends Controller
 
         return new JsonResponse([
             'email' => $user->email,
-            'open_until' => $open instanceof Invitation && $open->isOpen() ? $open->expires_at->toIso8601String() : null,
+            'open_until' =>
+                $open instanceof Invitation && $open->isOpen() ? $open->expires_at->toIso8601String() : null,
             'joined_at' => $open?->used_at?->toIso8601String(),
         ]);
     }
@@ -64,25 +65,36 @@ final class InvitationController extends Controller
         $request->validate(['token' => ['required', 'string', 'max:100']], ['token.*' => self::INCOMPLETE]);
         $user = $join->find($request->string('token')->toString())->user;
 
-        return new JsonResponse(['name' => $user->name, 'email' => $user->email, 'practice' => $user->practice->name, 'role' => $user->role->value, 'has_sign_in' => !$user->account->isOfOnePractice()]);
+        return new JsonResponse([
+            'name' => $user->name,
+            'email' => $user->email,
+            'practice' => $user->practice->name,
+            'role' => $user->role->value,
+            'has_sign_in' => !$user->account->isOfOnePractice(),
+        ]);
     }
 
     /** Sets the password or PIN. An athlete's phone stays signed in; staff with a second factor sign in with it. */
     public function join(Request $request, JoinByInvitation $join): JsonResponse
     {
         $place = $this->wait($request);
-        $request->validate(['token' => ['required', 'string', 'max:100'], 'password' => ['required', 'string', 'max:200']], [
-            'token.*' => self::INCOMPLETE,
-            'password.required' => 'A password or PIN is needed.',
-            'password.*' => 'A password has 200 letters at most.',
-        ]);
+        $request->validate(
+            ['token' => ['required', 'string', 'max:100'], 'password' => ['required', 'string', 'max:200']],
+            [
+                'token.*' => self::INCOMPLETE,
+                'password.required' => 'A password or PIN is needed.',
+                'password.*' => 'A password has 200 letters at most.',
+            ],
+        );
         $user = $join->handle($request->string('token')->toString(), $request->string('password')->toString());
         SignInTries::clear($place);
         if (!$user->account->hasSecondFactor()) {
             Auth::login($user, !$user->role->isStaff());
             $request->session()->regenerate();
             $now = CarbonImmutable::now();
-            $request->session()->put([SignIns::SINCE => $now->getTimestamp(), 'auth.password_confirmed_at' => $now->getTimestamp()]);
+            $request
+                ->session()
+                ->put([SignIns::SINCE => $now->getTimestamp(), 'auth.password_confirmed_at' => $now->getTimestamp()]);
             $user->forceFill(['signed_in_at' => $now->utc()])->save();
             AccessLog::note($user, AccessKind::SignIn, 'came in by an invitation');
         }

@@ -20,6 +20,9 @@ final class MetricsController
             $text .= "# HELP $name $what\n# TYPE $name gauge\n$name $number\n";
         }
 
-        return new Response($text, 200, ['Content-Type' => 'text/plain; version=0.0.4; charset=utf-8', 'Cache-Control' => 'no-store']);
+        return new Response($text, 200, [
+            'Content-Type' => 'text/plain; version=0.0.4; charset=utf-8',
+            'Cache-Control' => 'no-store',
+        ]);
     }
 }

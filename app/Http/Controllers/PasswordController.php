@@ -34,7 +34,13 @@ final class PasswordController extends Controller
     public function ask(Request $request): JsonResponse
     {
         $this->wait($request);
-        $request->validate(['email' => ['required', 'string', 'max:254', 'email']], ['email.*' => 'Type the e-mail address that you sign in with. Whoever signs in with a name asks their practitioner for a new invitation.']);
+        $request->validate(
+            ['email' => ['required', 'string', 'max:254', 'email']],
+            [
+                'email.*' =>
+                    'Type the e-mail address that you sign in with. Whoever signs in with a name asks their practitioner for a new invitation.',
+            ],
+        );
         $email = Email::folded($request->string('email')->value());
         // After the answer, so that how long it takes gives nothing away either.
         app()->terminating(static fn(): string => Password::sendResetLink(['email' => $email]));
@@ -46,21 +52,54 @@ final class PasswordController extends Controller
     {
         $this->wait($request);
         $request->validate(
-            ['email' => ['required', 'string', 'max:254'], 'token' => ['required', 'string', 'max:100'], 'password' => ['required', 'string', 'max:200']],
-            ['password.*' => 'A new password is needed, of 200 letters at most.', 'email.*' => self::OVER, 'token.*' => self::OVER],
+            [
+                'email' => ['required', 'string', 'max:254'],
+                'token' => ['required', 'string', 'max:100'],
+                'password' => ['required', 'string', 'max:200'],
+            ],
+            [
+                'password.*' => 'A new password is needed, of 200 letters at most.',
+                'email.*' => self::OVER,
+                'token.*' => self::OVER,
+            ],
         );
         $email = Email::folded($request->string('email')->value());
-        $status = Password::reset(['email' => $email, 'token' => $request->string('token')->value(), 'password' => $request->string('password')->value()], function (User $user, string $password) use ($request): void {
-            $fault = Secret::fault($password, $user);
-            if ($fault !== null) {
-                throw ValidationException::withMessages(['password' => $fault]);
-            }
-            $this->practice->across(static fn(): bool => $user->account->forceFill(['password' => $password, 'password_changed_at' => CarbonImmutable::now()->utc(), 'remember_token' => Str::random(60)])->save());
-            $this->signIns->endOthers($user->account, null);
-            SignInTries::clear("sign-in-of:$user->email", "sign-in-known:$user->email", "sign-in:$user->email|{$request->ip()}");
-            $this->practice->during($user->practice_id, static fn() => AccessLog::note($user, AccessKind::SignIn, 'set a new password by a mailed link'));
-            $this->practice->during($user->practice_id, static fn() => AccountChanged::notify($user, 'your password was changed'));
-        });
+        $status = Password::reset(
+            [
+                'email' => $email,
+                'token' => $request->string('token')->value(),
+                'password' => $request->string('password')->value(),
+            ],
+            function (User $user, string $password) use ($request): void {
+                $fault = Secret::fault($password, $user);
+                if ($fault !== null) {
+                    throw ValidationException::withMessages(['password' => $fault]);
+                }
+                $this->practice->across(
+                    static fn(): bool => $user->account
+                        ->forceFill([
+                            'password' => $password,
+                            'password_changed_at' => CarbonImmutable::now()->utc(),
+                            'remember_token' => Str::random(60),
+                        ])
+                        ->save(),
+                );
+                $this->signIns->endOthers($user->account, null);
+                SignInTries::clear(
+                    "sign-in-of:$user->email",
+                    "sign-in-known:$user->email",
+                    "sign-in:$user->email|{$request->ip()}",
+                );
+                $this->practice->during(
+                    $user->practice_id,
+                    static fn() => AccessLog::note($user, AccessKind::SignIn, 'set a new password by a mailed link'),
+                );
+                $this->practice->during(
+                    $user->practice_id,
+                    static fn() => AccountChanged::notify($user, 'your password was changed'),
+                );
+            },
+        );
         if ($status !== Password::PASSWORD_RESET) {
             throw ValidationException::withMessages(['token' => self::OVER]);
         }

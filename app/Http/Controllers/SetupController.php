@@ -26,14 +26,25 @@ final class SetupController extends Controller
     public function store(Request $request, BeginPractice $begin): JsonResponse
     {
         $this->checkCode($request);
-        $request->validate([
-            'practice' => ['required', 'string', 'max:120'],
-            'timezone' => ['required', 'timezone:all'],
-            'name' => ['required', 'string', 'max:80'],
-            'email' => ['required', 'string', 'max:254', 'email'],
-            'password' => ['required', 'string', 'max:200'],
-        ], ['practice.*' => 'The practice needs a name, of 120 letters at most.', 'timezone.*' => 'Choose the time zone that the practice works in.', 'name.*' => 'Your name is needed, of 80 letters at most.', 'email.*' => 'This is no e-mail address. You sign in with it.', 'password.*' => 'A password is needed, of 200 letters at most.']);
-        $owner = $begin->handle(...array_map(static fn(string $field): string => $request->string($field)->trim()->value(), ['practice', 'timezone', 'name', 'email']), password: $request->string('password')->value());
+        $request->validate(
+            [
+                'practice' => ['required', 'string', 'max:120'],
+                'timezone' => ['required', 'timezone:all'],
+                'name' => ['required', 'string', 'max:80'],
+                'email' => ['required', 'string', 'max:254', 'email'],
+                'password' => ['required', 'string', 'max:200'],
+            ],
+            [
+                'practice.*' => 'The practice needs a name, of 120 letters at most.',
+                'timezone.*' => 'Choose the time zone that the practice works in.',
+                'name.*' => 'Your name is needed, of 80 letters at most.',
+                'email.*' => 'This is no e-mail address. You sign in with it.',
+                'password.*' => 'A password is needed, of 200 letters at most.',
+            ],
+        );
+        $typed = static fn(string $field): string => $request->string($field)->trim()->value();
+        $password = $request->string('password')->value();
+        $owner = $begin->handle($typed('practice'), $typed('timezone'), $typed('name'), $typed('email'), $password);
         Auth::login($owner);
         $request->session()->regenerate();
         $now = CarbonImmutable::now()->getTimestamp();
@@ -46,7 +57,11 @@ final class SetupController extends Controller
     {
         $this->checkCode($request);
         $password = config('app.demo_password');
-        abort_if(!is_string($password) || $password === '', 409, 'This installation has no password for the demo: start it by ./rung start.');
+        abort_if(
+            !is_string($password) || $password === '',
+            409,
+            'This installation has no password for the demo: start it by ./rung start.',
+        );
         $demo->load($password);
         $this->code->forget();
 
@@ -59,9 +74,14 @@ final class SetupController extends Controller
         if ($wait > 0) {
             throw new TooManyRequestsHttpException($wait, "Too many tries. Wait $wait seconds, then try again.");
         }
-        $request->validate(['code' => ['required', 'string', 'max:40']], ['code.*' => 'Type the code that ./rung start has printed.']);
+        $request->validate(
+            ['code' => ['required', 'string', 'max:40']],
+            ['code.*' => 'Type the code that ./rung start has printed.'],
+        );
         if (!$this->code->fits($request->string('code')->value())) {
-            throw ValidationException::withMessages(['code' => 'This code does not hold. ./rung start prints a new one as long as there is no practice.']);
+            throw ValidationException::withMessages([
+                'code' => 'This code does not hold. ./rung start prints a new one as long as there is no practice.',
+            ]);
         }
         SignInTries::clear("setup:{$request->ip()}");
     }

@@ -50,37 +50,71 @@ final class SignInController extends Controller
     {
         $user = $request->user();
 
-        return new JsonResponse($user instanceof User ? ['user' => self::signedIn($user)] : ['user' => null, 'is_new' => $setup->isWanted()]);
+        return new JsonResponse(
+            $user instanceof User
+                ? ['user' => self::signedIn($user)]
+                : ['user' => null, 'is_new' => $setup->isWanted()],
+        );
     }
 
     public function store(Request $request): JsonResponse
     {
         $request->validate(
-            ['email' => ['required', 'string', 'max:254', static fn(string $field, mixed $value, Closure $fail) => is_string($value) && Email::isSound($value) ? null : $fail('This is neither an e-mail address nor a sign-in name. Check it.')], 'password' => ['required', 'string', 'max:200']],
-            ['email.required' => 'Your e-mail address or sign-in name is needed.', 'email.string' => 'This is neither an e-mail address nor a sign-in name. Check it.', 'email.max' => 'This is neither an e-mail address nor a sign-in name. Check it.', 'password.required' => 'Your password is needed.', 'password.*' => 'A password has 200 letters at most.'],
+            [
+                'email' => [
+                    'required',
+                    'string',
+                    'max:254',
+                    static fn(string $field, mixed $value, Closure $fail) => is_string($value) && Email::isSound($value)
+                        ? null
+                        : $fail('This is neither an e-mail address nor a sign-in name. Check it.'),
+                ],
+                'password' => ['required', 'string', 'max:200'],
+            ],
+            [
+                'email.required' => 'Your e-mail address or sign-in name is needed.',
+                'email.string' => 'This is neither an e-mail address nor a sign-in name. Check it.',
+                'email.max' => 'This is neither an e-mail address nor a sign-in name. Check it.',
+                'password.required' => 'Your password is needed.',
+                'password.*' => 'A password has 200 letters at most.',
+            ],
         );
         $password = $request->string('password')->toString();
         $email = Email::folded($request->string('email')->toString());
         $isKnown = $request->cookie(self::KNOWN) === $email;
-        [$here, $place, $account] = ["sign-in:$email|{$request->ip()}", "sign-in-from:{$request->ip()}", ($isKnown ? 'sign-in-known:' : 'sign-in-of:') . $email];
+        [$here, $place, $account] = [
+            "sign-in:$email|{$request->ip()}",
+            "sign-in-from:{$request->ip()}",
+            ($isKnown ? 'sign-in-known:' : 'sign-in-of:') . $email,
+        ];
         $wait = max(
             SignInTries::count($here, SignInTries::FREE),
             SignInTries::count($place, SignInTries::FREE_OF_A_PLACE),
             SignInTries::count($account, SignInTries::FREE_OF_AN_ACCOUNT),
         );
         if ($wait > 0) {
-            throw new TooManyRequestsHttpException($wait, "Too many wrong tries. Wait $wait seconds, then sign in again.");
+            throw new TooManyRequestsHttpException(
+                $wait,
+                "Too many wrong tries. Wait $wait seconds, then sign in again.",
+            );
         }
         $user = $this->whoHas(['email' => $email, 'password' => $password]);
         if ($user === null) {
-            throw ValidationException::withMessages(['password' => 'E-mail address and password do not match. Check both.']);
+            throw ValidationException::withMessages([
+                'password' => 'E-mail address and password do not match. Check both.',
+            ]);
         }
         SignInTries::clear($here, $place, $account);
         $stay = $request->boolean('stay') && !$user->role->isStaff();
         if ($user->account->hasSecondFactor()) {
             // The session is new, so that nobody who knew the one before comes in with it.
             $request->session()->regenerate();
-            $request->session()->put(self::OWES_CODE, ['user' => $user->id, 'stay' => $stay, 'known' => $isKnown, 'until' => CarbonImmutable::now()->getTimestamp() + self::CODE_WITHIN_S]);
+            $request->session()->put(self::OWES_CODE, [
+                'user' => $user->id,
+                'stay' => $stay,
+                'known' => $isKnown,
+                'until' => CarbonImmutable::now()->getTimestamp() + self::CODE_WITHIN_S,
+            ]);
 
             return new JsonResponse(['user' => null, 'owes_code' => true]);
         }
@@ -91,12 +125,30 @@ final class SignInController extends Controller
     /** The second step: a code of the app, or a recovery code. */
     public function code(Request $request): JsonResponse
     {
-        $request->validate(['code' => ['required', 'string', 'max:20']], ['code.*' => 'Type the six digits that your app shows, or one of your recovery codes.']);
+        $request->validate(
+            ['code' => ['required', 'string', 'max:20']],
+            ['code.*' => 'Type the six digits that your app shows, or one of your recovery codes.'],
+        );
         $owes = $request->session()->get(self::OWES_CODE);
-        $id = is_array($owes) && is_string($owes['user'] ?? null) && is_int($owes['until'] ?? null) && $owes['until'] >= CarbonImmutable::now()->getTimestamp() ? $owes['user'] : null;
-        $user = $id === null ? null : $this->practice->across(static fn(): ?User => User::query()->with(['account', 'practice'])->find($id));
+        $id =
+            is_array($owes) &&
+            is_string($owes['user'] ?? null) &&
+            is_int($owes['until'] ?? null) &&
+            $owes['until'] >= CarbonImmutable::now()->getTimestamp()
+                ? $owes['user']
+                : null;
+        $user =
+            $id === null
+                ? null
+                : $this->practice->across(
+                    static fn(): ?User => User::query()
+                        ->with(['account', 'practice'])
+                        ->find($id),
+                );
         if ($user === null || !$user->isActive()) {
-            throw ValidationException::withMessages(['code' => 'Too much time has passed. Begin again with your password.']);
+            throw ValidationException::withMessages([
+                'code' => 'Too much time has passed. Begin again with your password.',
+            ]);
         }
         $key = "code:$user->account_id";
         $wait = SignInTries::count($key, self::FREE_CODES);
@@ -104,8 +156,14 @@ final class SignInController extends Controller
             throw new TooManyRequestsHttpException($wait, "Too many wrong codes. Wait $wait seconds, then try again.");
         }
         if (!$this->second->takes($user->account, $request->string('code')->value())) {
-            $this->practice->during($user->practice_id, static fn() => AccessLog::note($user, AccessKind::Refused, 'gave a wrong code at signing in'));
-            throw ValidationException::withMessages(['code' => 'This code does not hold. Take the one that the app shows now, or a recovery code that was not used yet.']);
+            $this->practice->during(
+                $user->practice_id,
+                static fn() => AccessLog::note($user, AccessKind::Refused, 'gave a wrong code at signing in'),
+            );
+            throw ValidationException::withMessages([
+                'code' =>
+                    'This code does not hold. Take the one that the app shows now, or a recovery code that was not used yet.',
+            ]);
         }
         SignInTries::clear($key);
         $request->session()->forget(self::OWES_CODE);
@@ -136,7 +194,10 @@ final class SignInController extends Controller
     {
         $user = $request->user();
         if ($user instanceof User) {
-            $this->practice->during($user->practice_id, static fn() => AccessLog::note($user, AccessKind::SignIn, 'signed out'));
+            $this->practice->during(
+                $user->practice_id,
+                static fn() => AccessLog::note($user, AccessKind::SignIn, 'signed out'),
+            );
         }
         Auth::logout();
         $request->session()->invalidate();
@@ -150,13 +211,24 @@ final class SignInController extends Controller
         $first = $user->signed_in_at === null;
         Auth::login($user, $stay);
         $request->session()->regenerate();
-        $request->session()->put([SignIns::SINCE => CarbonImmutable::now()->getTimestamp(), 'auth.password_confirmed_at' => CarbonImmutable::now()->getTimestamp()]);
+        $request->session()->put([
+            SignIns::SINCE => CarbonImmutable::now()->getTimestamp(),
+            'auth.password_confirmed_at' => CarbonImmutable::now()->getTimestamp(),
+        ]);
         $this->noted($user, $isKnown || $first ? 'signed in' : 'signed in on a new device');
         if (!$isKnown && !$first && str_contains($user->email, '@')) {
-            Mail::to($user->email)->send(new NewDevice($user->name, lcfirst(Device::words((string) $request->userAgent())), $user->practice->timezone));
+            Mail::to($user->email)->send(
+                new NewDevice(
+                    $user->name,
+                    lcfirst(Device::words((string) $request->userAgent())),
+                    $user->practice->timezone,
+                ),
+            );
         }
 
-        return (new JsonResponse(['user' => self::signedIn($user)]))->withCookie(cookie(self::KNOWN, $user->email, 60 * 24 * self::KNOWN_DAYS));
+        return (new JsonResponse(['user' => self::signedIn($user)]))->withCookie(
+            cookie(self::KNOWN, $user->email, 60 * 24 * self::KNOWN_DAYS),
+        );
     }
 
     private function noted(User $user, string $what): void
@@ -176,13 +248,16 @@ final class SignInController extends Controller
     {
         $provider = Auth::createUserProvider('users');
         $user = $provider?->retrieveByCredentials($credentials);
-        if ($provider === null || !$user instanceof User) {
+        if ($provider === null || !($user instanceof User)) {
             Hash::check($credentials['password'], self::nobodysHash());
 
             return null;
         }
         if (!$provider->validateCredentials($user, $credentials)) {
-            $this->practice->during($user->practice_id, static fn() => AccessLog::note($user, AccessKind::Refused, 'gave a wrong password at signing in'));
+            $this->practice->during(
+                $user->practice_id,
+                static fn() => AccessLog::note($user, AccessKind::Refused, 'gave a wrong password at signing in'),
+            );
 
             return null;
         }
@@ -195,7 +270,10 @@ final class SignInController extends Controller
     private static function nobodysHash(): string
     {
         $rounds = config('hashing.bcrypt.rounds');
-        $hash = Cache::rememberForever('nobodys-hash:' . (is_int($rounds) ? $rounds : ''), static fn(): string => Hash::make(Str::random(40)));
+        $hash = Cache::rememberForever(
+            'nobodys-hash:' . (is_int($rounds) ? $rounds : ''),
+            static fn(): string => Hash::make(Str::random(40)),
+        );
 
         return is_string($hash) ? $hash : Hash::make('');
     }

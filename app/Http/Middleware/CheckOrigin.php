@@ -41,8 +41,8 @@ class CheckOrigin extends ValidateCsrfToken
         $guard = Auth::guard('web');
         $session = config('session.cookie');
 
-        return (is_string($session) && $request->cookies->has($session))
-            || ($guard instanceof SessionGuard && $request->cookies->has($guard->getRecallerName()));
+        return (is_string($session) && $request->cookies->has($session)) ||
+            ($guard instanceof SessionGuard && $request->cookies->has($guard->getRecallerName()));
     }
 
     private static function isOwn(Request $request): bool

@@ -95,7 +95,13 @@ final class GuardInput
             }
             $body = $request->getContent();
             if (strlen($body) > $bytes) {
-                return new JsonResponse(['message' => 'This is larger than Rung takes here. Shorten the longest text, or send less at a time.'], 413);
+                return new JsonResponse(
+                    [
+                        'message' =>
+                            'This is larger than Rung takes here. Shorten the longest text, or send less at a time.',
+                    ],
+                    413,
+                );
             }
             if (substr_count($body, '{') + substr_count($body, '[') > $parts) {
                 $faults[] = new Fault('', "must not hold more than $parts objects and lists; send less at a time");
@@ -126,18 +132,31 @@ final class GuardInput
     private static function inside(mixed $value, string $path): array
     {
         if (is_string($value)) {
-            return self::isPlain($value, true) && strlen($value) <= self::LONGEST_TEXT ? [] : [new Fault($path, 'must be readable text; remove invisible letters, and shorten it if it is very long')];
+            return self::isPlain($value, true) && strlen($value) <= self::LONGEST_TEXT
+                ? []
+                : [
+                    new Fault(
+                        $path,
+                        'must be readable text; remove invisible letters, and shorten it if it is very long',
+                    ),
+                ];
         }
         if (is_float($value)) {
             return is_finite($value) ? [] : [new Fault($path, 'must be a number that can be written out')];
         }
         $faults = [];
-        foreach ($value instanceof stdClass ? get_object_vars($value) : (is_array($value) ? $value : []) as $name => $part) {
+        foreach (
+            $value instanceof stdClass ? get_object_vars($value) : (is_array($value) ? $value : [])
+            as $name => $part
+        ) {
             if (is_string($name) && (strlen($name) > self::LONGEST_NAME || !self::isPlain($name))) {
                 $faults[] = new Fault($path, 'must not have a field with such a name; remove it');
                 continue;
             }
-            array_push($faults, ...self::inside($part, $path . '/' . strtr((string) $name, ['~' => '~0', '/' => '~1'])));
+            array_push(
+                $faults,
+                ...self::inside($part, $path . '/' . strtr((string) $name, ['~' => '~0', '/' => '~1'])),
+            );
         }
 
         return $faults;

@@ -20,10 +20,12 @@ final class KeepBounds
         $all = config('contract.bounds');
         $bounds = is_array($all) ? $all["{$request->method()} /{$request->route()?->uri()}"] ?? null : null;
         $body = $request->attributes->get(GuardInput::BODY);
-        $faults = is_array($bounds) ? [
-            ...Bounds::faults($bounds['body'] ?? null, $body),
-            ...Bounds::faults(['properties' => $bounds['query'] ?? []], (object) $request->query->all()),
-        ] : [];
+        $faults = is_array($bounds)
+            ? [
+                ...Bounds::faults($bounds['body'] ?? null, $body),
+                ...Bounds::faults(['properties' => $bounds['query'] ?? []], (object) $request->query->all()),
+            ]
+            : [];
         if ($faults !== []) {
             ReadsCore::refusing(static fn() => throw new InvalidInput($faults));
         }

@@ -29,7 +29,7 @@ final class StaffSignIn
     public function handle(Request $request, Closure $next): Response
     {
         $user = $request->user();
-        if (!$user instanceof User || !$user->role->isStaff() || $user->currentAccessToken() instanceof ApiToken) {
+        if (!($user instanceof User) || !$user->role->isStaff() || $user->currentAccessToken() instanceof ApiToken) {
             return $next($request);
         }
         $session = $request->session();
@@ -45,7 +45,13 @@ final class StaffSignIn
         }
         // Where it is set up it is not asked for yet.
         if (!$request->is('api/account', 'api/account/*') && self::needsSecondFactor($user, $session, $now)) {
-            return new JsonResponse(['message' => 'Your practice asks for a second factor. Set it up on the page “Your account”, then go on.'], 403);
+            return new JsonResponse(
+                [
+                    'message' =>
+                        'Your practice asks for a second factor. Set it up on the page “Your account”, then go on.',
+                ],
+                403,
+            );
         }
 
         return $next($request);

@@ -22,17 +22,29 @@ final class TokensRead
     {
         $user = $request->user();
         $token = $user instanceof User ? $user->currentAccessToken() : null;
-        if (!$token instanceof ApiToken) {
+        if (!($token instanceof ApiToken)) {
             return $next($request);
         }
         if (!$request->isMethod('GET') || !$token->can(ApiToken::READ)) {
-            return new JsonResponse(['message' => 'This token reads and changes nothing. Sign in at the desk to change something.'], 403);
+            return new JsonResponse(
+                ['message' => 'This token reads and changes nothing. Sign in at the desk to change something.'],
+                403,
+            );
         }
         $key = "token $token->id";
         if (RateLimiter::tooManyAttempts($key, self::A_MINUTE)) {
             $wait = RateLimiter::availableIn($key);
 
-            return new JsonResponse(['message' => 'This token has asked more than ' . self::A_MINUTE . " times in a minute. Ask again in $wait s."], 429, ['Retry-After' => (string) $wait]);
+            return new JsonResponse(
+                [
+                    'message' =>
+                        'This token has asked more than ' .
+                        self::A_MINUTE .
+                        " times in a minute. Ask again in $wait s.",
+                ],
+                429,
+                ['Retry-After' => (string) $wait],
+            );
         }
         RateLimiter::hit($key);
 

@@ -36,6 +36,11 @@ final class ConsentRequest extends FormRequest
     /** @return array{by: string, on: string, how: string, diagnosis: bool} */
     public function consent(): array
     {
-        return ['by' => trim($this->string('by')->value()), 'on' => $this->string('on')->value(), 'how' => $this->string('how')->value(), 'diagnosis' => $this->boolean('diagnosis')];
+        return [
+            'by' => trim($this->string('by')->value()),
+            'on' => $this->string('on')->value(),
+            'how' => $this->string('how')->value(),
+            'diagnosis' => $this->boolean('diagnosis'),
+        ];
     }
 }

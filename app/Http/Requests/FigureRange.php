@@ -16,7 +16,10 @@ final class FigureRange extends FormRequest
     {
         $degrees = ['numeric', 'between:' . DoseSense::LEAST_DEG . ',' . DoseSense::MOST_DEG];
 
-        return ['from_deg' => ['required_with:to_deg', ...$degrees], 'to_deg' => ['required_with:from_deg', ...$degrees]];
+        return [
+            'from_deg' => ['required_with:to_deg', ...$degrees],
+            'to_deg' => ['required_with:from_deg', ...$degrees],
+        ];
     }
 
     /** @return array<string, string> */

@@ -15,7 +15,11 @@ final class LighterWeekRequest extends FormRequest
     {
         return [
             'week' => ['required', 'string', 'date_format:Y-m-d'],
-            'less_percent' => ['required', 'integer', 'between:' . LighterWeek::LEAST_PERCENT . ',' . LighterWeek::MOST_PERCENT],
+            'less_percent' => [
+                'required',
+                'integer',
+                'between:' . LighterWeek::LEAST_PERCENT . ',' . LighterWeek::MOST_PERCENT,
+            ],
         ];
     }
 
@@ -24,7 +28,12 @@ final class LighterWeekRequest extends FormRequest
     {
         return [
             'week.*' => 'The week must be a day of it, as 2026-12-07.',
-            'less_percent.*' => 'How much lighter must be a whole number from ' . LighterWeek::LEAST_PERCENT . ' to ' . LighterWeek::MOST_PERCENT . ' (percent).',
+            'less_percent.*' =>
+                'How much lighter must be a whole number from ' .
+                LighterWeek::LEAST_PERCENT .
+                ' to ' .
+                LighterWeek::MOST_PERCENT .
+                ' (percent).',
         ];
     }
 }

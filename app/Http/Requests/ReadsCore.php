@@ -55,7 +55,10 @@ final class ReadsCore
         return self::refusing(static function () use ($body, $read, $more): mixed {
             if ($more !== []) {
                 $fields = json_decode($body, false, 32);
-                $body = json_encode((object) ($more + (is_object($fields) ? get_object_vars($fields) : [])), JSON_THROW_ON_ERROR);
+                $body = json_encode(
+                    (object) ($more + (is_object($fields) ? get_object_vars($fields) : [])),
+                    JSON_THROW_ON_ERROR,
+                );
             }
 
             return Json::read($body, $read);

@@ -31,7 +31,11 @@ final class SheetRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['kind' => 'Say what the sheet holds.', 'text.required' => 'Choose a sheet, or paste it.', 'dates' => 'Say how the sheet writes dates.'];
+        return [
+            'kind' => 'Say what the sheet holds.',
+            'text.required' => 'Choose a sheet, or paste it.',
+            'dates' => 'Say how the sheet writes dates.',
+        ];
     }
 
     public function id(): string
@@ -48,6 +52,11 @@ final class SheetRequest extends FormRequest
             $columns[(string) $field] = is_numeric($column) ? (int) $column : null;
         }
 
-        return SheetMatch::of(Sheet::read($this->string('text')->value()), SheetKind::from($this->string('kind')->value()), $columns, DateForm::tryFrom($this->string('dates')->value()));
+        return SheetMatch::of(
+            Sheet::read($this->string('text')->value()),
+            SheetKind::from($this->string('kind')->value()),
+            $columns,
+            DateForm::tryFrom($this->string('dates')->value()),
+        );
     }
 }

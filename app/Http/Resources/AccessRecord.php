@@ -33,12 +33,24 @@ final class AccessRecord
     {
         $query = $this->narrowed()->limit(self::LINES + 1);
         if ($this->text('before') !== '') {
-            $query->where('id', '<', ctype_digit($this->text('before')) && strlen($this->text('before')) < 19 ? (int) $this->text('before') : throw InvalidInput::at('/before', 'must be the `next` of the page before; begin again at the first page'));
+            $query->where(
+                'id',
+                '<',
+                ctype_digit($this->text('before')) && strlen($this->text('before')) < 19
+                    ? (int) $this->text('before')
+                    : throw InvalidInput::at(
+                        '/before',
+                        'must be the `next` of the page before; begin again at the first page',
+                    ),
+            );
         }
         $entries = array_values($query->get()->all());
         $lines = array_slice($entries, 0, self::LINES);
 
-        return ['lines' => $this->lines($lines), 'next' => count($entries) > self::LINES ? $lines[self::LINES - 1]->id : null];
+        return [
+            'lines' => $this->lines($lines),
+            'next' => count($entries) > self::LINES ? $lines[self::LINES - 1]->id : null,
+        ];
     }
 
     /**
@@ -48,7 +60,9 @@ final class AccessRecord
      */
     public function narrowed(): Builder
     {
-        $query = AccessLogEntry::query()->with(['user', 'athlete'])->orderByDesc('id');
+        $query = AccessLogEntry::query()
+            ->with(['user', 'athlete'])
+            ->orderByDesc('id');
         if ($this->text('person') !== '') {
             $query->where('user_id', $this->uuid('person'));
         }
@@ -63,7 +77,11 @@ final class AccessRecord
             });
         }
         if ($this->text('kind') !== '') {
-            $query->where('kind', AccessKind::tryFrom($this->text('kind')) ?? throw InvalidInput::at('/kind', 'must be one of those that are offered'));
+            $query->where(
+                'kind',
+                AccessKind::tryFrom($this->text('kind')) ??
+                    throw InvalidInput::at('/kind', 'must be one of those that are offered'),
+            );
         }
         if ($this->text('from') !== '') {
             $query->where('at', '>=', $this->startOf($this->day('from')));
@@ -82,18 +100,30 @@ final class AccessRecord
      */
     public function lines(array $entries): array
     {
-        $names = self::athletes(array_values(array_unique(array_merge([], ...array_map(static fn(AccessLogEntry $entry): array => $entry->cases, $entries)))));
+        $names = self::athletes(
+            array_values(
+                array_unique(
+                    array_merge([], ...array_map(static fn(AccessLogEntry $entry): array => $entry->cases, $entries)),
+                ),
+            ),
+        );
 
-        return array_map(fn(AccessLogEntry $entry): array => [
-            'id' => $entry->id,
-            'at' => $entry->at->setTimezone($this->zone)->toIso8601String(),
-            'person' => $entry->user->name ?? 'somebody who was erased',
-            'role' => ($entry->user->role ?? Role::Athlete)->title(),
-            'kind' => $entry->kind->value,
-            'what' => $entry->what,
-            'athletes' => self::namesOf($entry, $names),
-            'details' => $entry->details === null ? null : json_encode($entry->details, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
-        ], $entries);
+        return array_map(
+            fn(AccessLogEntry $entry): array => [
+                'id' => $entry->id,
+                'at' => $entry->at->setTimezone($this->zone)->toIso8601String(),
+                'person' => $entry->user->name ?? 'somebody who was erased',
+                'role' => ($entry->user->role ?? Role::Athlete)->title(),
+                'kind' => $entry->kind->value,
+                'what' => $entry->what,
+                'athletes' => self::namesOf($entry, $names),
+                'details' =>
+                    $entry->details === null
+                        ? null
+                        : json_encode($entry->details, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+            ],
+            $entries,
+        );
     }
 
     /**
@@ -103,7 +133,11 @@ final class AccessRecord
      */
     private static function namesOf(AccessLogEntry $entry, array $names): array
     {
-        $of = array_values(array_unique(array_filter(array_map(static fn(string $case): ?string => $names[$case] ?? null, $entry->cases))));
+        $of = array_values(
+            array_unique(
+                array_filter(array_map(static fn(string $case): ?string => $names[$case] ?? null, $entry->cases)),
+            ),
+        );
 
         return $of === [] && $entry->athlete !== null ? [$entry->athlete->name] : $of;
     }
@@ -115,7 +149,14 @@ final class AccessRecord
      */
     private static function athletes(array $cases): array
     {
-        return app(CurrentPractice::class)->onEveryCase(static fn(): array => CareCase::query()->whereIn('id', $cases)->with('athlete')->get()->mapWithKeys(static fn(CareCase $case): array => [$case->id => $case->athlete->name])->all());
+        return app(CurrentPractice::class)->onEveryCase(
+            static fn(): array => CareCase::query()
+                ->whereIn('id', $cases)
+                ->with('athlete')
+                ->get()
+                ->mapWithKeys(static fn(CareCase $case): array => [$case->id => $case->athlete->name])
+                ->all(),
+        );
     }
 
     private function text(string $field): string
@@ -128,7 +169,9 @@ final class AccessRecord
     /** @throws InvalidInput */
     private function uuid(string $field): string
     {
-        return Str::isUuid($this->text($field)) ? $this->text($field) : throw InvalidInput::at("/$field", 'must be one of those that are offered');
+        return Str::isUuid($this->text($field))
+            ? $this->text($field)
+            : throw InvalidInput::at("/$field", 'must be one of those that are offered');
     }
 
     private function startOf(Day $day): CarbonImmutable

@@ -33,12 +33,22 @@ final class CaseFilePage
         $evaluation = Evaluator::evaluate($file, Clock::now($zone));
         $programme = ImportCase::programmeOf($file, $catalogue);
         $plan = FilePlan::of($file, $programme->plan->stages ?? []);
-        $days = [...array_map(static fn($session): string => $file->timezone->dayOf($session->started_at)->toIso(), $file->sessions), ...array_map(static fn($checkIn): string => $file->timezone->dayOf($checkIn->at)->toIso(), $file->check_ins)];
+        $days = [
+            ...array_map(
+                static fn($session): string => $file->timezone->dayOf($session->started_at)->toIso(),
+                $file->sessions,
+            ),
+            ...array_map(
+                static fn($checkIn): string => $file->timezone->dayOf($checkIn->at)->toIso(),
+                $file->check_ins,
+            ),
+        ];
 
         return [
             'athlete' => $file->athlete->name,
             'same' => self::same($file->athlete->name),
-            'structure' => $catalogue->structures[$file->case->structure->value]->title ?? $file->case->structure->value,
+            'structure' =>
+                $catalogue->structures[$file->case->structure->value]->title ?? $file->case->structure->value,
             'side' => $file->case->side->value,
             'opened_on' => $file->case->opened_on->toIso(),
             'from' => $days === [] ? null : min($days),
@@ -51,7 +61,11 @@ final class CaseFilePage
                 ['title' => 'changes of dose', 'count' => count($file->dose_changes)],
             ],
             'stage' => $evaluation->log->stage->title,
-            'headline' => EvaluationWords::headline($evaluation, Acceptance::of($plan->plan, $evaluation, $catalogue), $catalogue),
+            'headline' => EvaluationWords::headline(
+                $evaluation,
+                Acceptance::of($plan->plan, $evaluation, $catalogue),
+                $catalogue,
+            ),
             'because' => EvaluationWords::because($evaluation),
             'programme' => $programme?->title,
             'notes' => self::notes($file, $plan, $zone),
@@ -61,23 +75,46 @@ final class CaseFilePage
     /** @return list<array{id: string, name: string, cases: list<string>}> athletes of that name, to choose from */
     private static function same(string $name): array
     {
-        return array_values(Athlete::query()->whereRaw('lower(name) = lower(?)', [trim($name)])->with('cases')->orderBy('name')->limit(self::MOST_ALIKE)->get()->map(static fn(Athlete $athlete): array => [
-            'id' => $athlete->id,
-            'name' => $athlete->name,
-            'cases' => array_values($athlete->cases->map(static fn(CareCase $case): string => "$case->structure_title, $case->side, " . ($case->closed_on === null ? 'open' : 'closed'))->all()),
-        ])->all());
+        return array_values(
+            Athlete::query()
+                ->whereRaw('lower(name) = lower(?)', [trim($name)])
+                ->with('cases')
+                ->orderBy('name')
+                ->limit(self::MOST_ALIKE)
+                ->get()
+                ->map(
+                    static fn(Athlete $athlete): array => [
+                        'id' => $athlete->id,
+                        'name' => $athlete->name,
+                        'cases' => array_values(
+                            $athlete->cases
+                                ->map(
+                                    static fn(CareCase $case): string => "$case->structure_title, $case->side, " .
+                                        ($case->closed_on === null ? 'open' : 'closed'),
+                                )
+                                ->all(),
+                        ),
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** @return list<string> what is to be looked at */
     private static function notes(CaseFile $file, FilePlan $plan, string $zone): array
     {
-        $notes = ['A case file holds no screening, shows or days off: screen the athlete and mark those days before you go on.'];
+        $notes = [
+            'A case file holds no screening, shows or days off: screen the athlete and mark those days before you go on.',
+        ];
         if ($file->timezone->name() !== $zone) {
             $notes[] = "Its days are those of {$file->timezone->name()}; here they are counted in $zone, so that an answer late at night may move to another day.";
         }
         foreach ($plan->plan->stages as $stage) {
             if (in_array($stage->stage->key, $plan->reckoned, true)) {
-                $notes[] = "{$stage->stage->title}: the file has no calendar. Reckoned from what was trained: " . PlanWords::rhythm($stage) . '. Look at it when you prescribe.';
+                $notes[] =
+                    "{$stage->stage->title}: the file has no calendar. Reckoned from what was trained: " .
+                    PlanWords::rhythm($stage) .
+                    '. Look at it when you prescribe.';
             }
         }
 

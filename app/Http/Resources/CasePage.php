@@ -90,10 +90,19 @@ final class CasePage
             'intake' => $this->intake($case),
             'advice' => $case->advice,
             'earlier' => $this->earlier($case),
-            'lint' => $stage === null ? [] : array_map(static fn(LintNote $note): array => $note->toArray(), $this->lint($case, $catalogue, $stage, $evaluation, $programme)),
+            'lint' =>
+                $stage === null
+                    ? []
+                    : array_map(
+                        static fn(LintNote $note): array => $note->toArray(),
+                        $this->lint($case, $catalogue, $stage, $evaluation, $programme),
+                    ),
             'review_on' => $case->review_on,
             'school' => self::school($case, $catalogue),
-            'schools' => array_map(static fn(School $school): array => ['key' => $school->key, 'title' => $school->title], array_values($catalogue->schools)),
+            'schools' => array_map(
+                static fn(School $school): array => ['key' => $school->key, 'title' => $school->title],
+                array_values($catalogue->schools),
+            ),
             'provocation_test' => $case->provocation_test,
             'rule' => $case->response_rule,
             'stage_from' => $evaluation->log->stageFrom->toIso(),
@@ -115,27 +124,61 @@ final class CasePage
             'creep' => $evaluated['creep'],
             'adherence' => $evaluated['adherence'],
             'week' => $evaluated['week'],
-            'prescriptions' => $stage === null ? [] : self::prescriptions($stage, $plan, $case, $catalogue, $evaluation),
-            'begins_later' => array_map(static fn(Waiting $waiting): array => ['title' => $catalogue->titleOf($waiting->prescription->exercise), 'words' => DoseWords::of($waiting->prescription), 'when' => PlanWords::startsWhen($waiting->startsWhen, $catalogue)], $stage->waiting ?? []),
+            'prescriptions' =>
+                $stage === null ? [] : self::prescriptions($stage, $plan, $case, $catalogue, $evaluation),
+            'begins_later' => array_map(
+                static fn(Waiting $waiting): array => [
+                    'title' => $catalogue->titleOf($waiting->prescription->exercise),
+                    'words' => DoseWords::of($waiting->prescription),
+                    'when' => PlanWords::startsWhen($waiting->startsWhen, $catalogue),
+                ],
+                $stage->waiting ?? [],
+            ),
             'practice' => $stage === null ? null : self::practice($stage, $evaluation),
             'stages' => array_map(
-                static fn(PlanStage $planStage): array => ['key' => $planStage->stage->key, 'title' => $planStage->stage->title],
+                static fn(PlanStage $planStage): array => [
+                    'key' => $planStage->stage->key,
+                    'title' => $planStage->stage->title,
+                ],
                 $plan->stages,
             ),
             // Under a stop nothing is asked for.
-            'coming' => $stage === null || Standing::isStopped($evaluation) || $case->hasSevereFlare() ? [] : $this->coming($case, $stage, $evaluation),
-            'strength_test' => array_intersect_key($catalogue->measure($catalogue->structure(Structure::from($case->structure))->strengthTest)->toArray(), ['key' => 1, 'title' => 1, 'unit' => 1, 'instruction' => 1]),
-            'tests' => array_values($case->tests()->get()->map(static fn(StrengthTest $test): array => [
-                'test' => $test->test,
-                'on' => $test->on,
-                'affected' => $test->affected,
-                'unaffected' => $test->unaffected,
-                'unit' => $test->unit,
-                'symmetry_percent' => Number::tenth(Strength::symmetry($test->affected, $test->unaffected, $case->side === 'both')),
-            ])->all()),
+            'coming' =>
+                $stage === null || Standing::isStopped($evaluation) || $case->hasSevereFlare()
+                    ? []
+                    : $this->coming($case, $stage, $evaluation),
+            'strength_test' => array_intersect_key(
+                $catalogue->measure($catalogue->structure(Structure::from($case->structure))->strengthTest)->toArray(),
+                ['key' => 1, 'title' => 1, 'unit' => 1, 'instruction' => 1],
+            ),
+            'tests' => array_values(
+                $case
+                    ->tests()
+                    ->get()
+                    ->map(
+                        static fn(StrengthTest $test): array => [
+                            'test' => $test->test,
+                            'on' => $test->on,
+                            'affected' => $test->affected,
+                            'unaffected' => $test->unaffected,
+                            'unit' => $test->unit,
+                            'symmetry_percent' => Number::tenth(
+                                Strength::symmetry($test->affected, $test->unaffected, $case->side === 'both'),
+                            ),
+                        ],
+                    )
+                    ->all(),
+            ),
             'asked_at' => $case->asked_at?->setTimezone($case->practice->timezone)->toIso8601String(),
             'severe_flare' => $case->hasSevereFlare(),
-            'maintenance' => $plan->maintenance === null ? null : ['per_week' => $plan->maintenance->perWeek, 'from' => $plan->maintenance->from->toIso(), 'until' => $plan->maintenance->until->toIso()],
+            'maintenance' =>
+                $plan->maintenance === null
+                    ? null
+                    : [
+                        'per_week' => $plan->maintenance->perWeek,
+                        'from' => $plan->maintenance->from->toIso(),
+                        'until' => $plan->maintenance->until->toIso(),
+                    ],
             'missed' => self::missed($case),
             'corrected' => self::corrected($case),
             'waiting' => self::waiting($case),
@@ -150,16 +193,44 @@ final class CasePage
     {
         $plan = $case->plan();
 
-        return array_values($case->plannedSessions()->whereNotNull('missed_why')->reorder('on', 'desc')->limit(self::MESSAGES)->get()->map(static fn(PlannedSession $planned): array => [
-            'on' => $planned->on, 'title' => $plan->stage($planned->stage)?->slot($planned->slot)?->name() ?? 'Session', 'why' => (string) $planned->missed_why,
-        ])->all());
+        return array_values(
+            $case
+                ->plannedSessions()
+                ->whereNotNull('missed_why')
+                ->reorder('on', 'desc')
+                ->limit(self::MESSAGES)
+                ->get()
+                ->map(
+                    static fn(PlannedSession $planned): array => [
+                        'on' => $planned->on,
+                        'title' => $plan->stage($planned->stage)?->slot($planned->slot)?->name() ?? 'Session',
+                        'why' => (string) $planned->missed_why,
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** @return list<array<string, mixed>> what was put right lately, newest first, with what it said before */
     private static function corrected(CareCase $case): array
     {
-        return array_values(Correction::query()->where('case_id', $case->id)->where('what', '!=', 'note')->with('user')->orderByDesc('at')->orderByDesc('id')->limit(self::MESSAGES)->get()
-            ->map(static fn(Correction $correction): array => CorrectionWords::of($correction, $case->practice->timezone))->all());
+        return array_values(
+            Correction::query()
+                ->where('case_id', $case->id)
+                ->where('what', '!=', 'note')
+                ->with('user')
+                ->orderByDesc('at')
+                ->orderByDesc('id')
+                ->limit(self::MESSAGES)
+                ->get()
+                ->map(
+                    static fn(Correction $correction): array => CorrectionWords::of(
+                        $correction,
+                        $case->practice->timezone,
+                    ),
+                )
+                ->all(),
+        );
     }
 
     /** @return list<array<string, mixed>> newest first, with the evidence as it was */
@@ -167,25 +238,43 @@ final class CasePage
     {
         $rows = $case->decisions()->with('user')->get();
         $taken = $rows->pluck('undoes')->filter()->all();
-        $latest = $rows->first(static fn(Decision $decision): bool => $decision->undo !== null && !in_array($decision->id, $taken, true));
-        $struck = Correction::query()->where('case_id', $case->id)->where('what', 'note')->with('user')->get()->keyBy('entry');
+        $latest = $rows->first(
+            static fn(Decision $decision): bool => $decision->undo !== null && !in_array($decision->id, $taken, true),
+        );
+        $struck = Correction::query()
+            ->where('case_id', $case->id)
+            ->where('what', 'note')
+            ->with('user')
+            ->get()
+            ->keyBy('entry');
         $open = $latest !== null && UndoDecision::obstacle($case, $latest) === null ? $latest->id : null;
 
-        return array_values($rows->map(static fn(Decision $decision): array => [
-            'id' => $decision->id,
-            'at' => $decision->at->setTimezone($case->practice->timezone)->toIso8601String(),
-            'by' => $decision->by(),
-            'kind' => $decision->kind,
-            'words' => $decision->words,
-            'reason' => $decision->reason,
-            'because' => is_string($decision->evidence['because'] ?? null) ? $decision->evidence['because'] : null,
-            'pegs' => self::kept($decision, 'pegs'),
-            'grounds' => self::kept($decision, 'grounds'),
-            'plan_version' => $decision->plan_version,
-            'taken_back' => in_array($decision->id, $taken, true),
-            'can_undo' => $decision->id === $open,
-            'struck' => ($found = $struck->get($decision->id)) === null ? null : "Struck out by {$found->user->name}: $found->why",
-        ])->all());
+        return array_values(
+            $rows
+                ->map(
+                    static fn(Decision $decision): array => [
+                        'id' => $decision->id,
+                        'at' => $decision->at->setTimezone($case->practice->timezone)->toIso8601String(),
+                        'by' => $decision->by(),
+                        'kind' => $decision->kind,
+                        'words' => $decision->words,
+                        'reason' => $decision->reason,
+                        'because' => is_string($decision->evidence['because'] ?? null)
+                            ? $decision->evidence['because']
+                            : null,
+                        'pegs' => self::kept($decision, 'pegs'),
+                        'grounds' => self::kept($decision, 'grounds'),
+                        'plan_version' => $decision->plan_version,
+                        'taken_back' => in_array($decision->id, $taken, true),
+                        'can_undo' => $decision->id === $open,
+                        'struck' =>
+                            ($found = $struck->get($decision->id)) === null
+                                ? null
+                                : "Struck out by {$found->user->name}: $found->why",
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** @return list<mixed> */
@@ -204,15 +293,21 @@ final class CasePage
         return [
             'open' => $evaluation->gate->isOpen(),
             'earliest' => GateOutlook::earliestOpen($outlooks, $evaluation->log->today)?->toIso(),
-            'criteria' => array_map(static fn(CriterionOutlook $outlook): array => [
-                'type' => $outlook->result->criterion->type()->value,
-                'state' => $outlook->result->state->value,
-                'words' => EvaluationWords::criterion($outlook->result),
-                'distance' => EvaluationWords::distance($outlook),
-                'since' => $outlook->since?->toIso(),
-                'earliest' => $outlook->earliest?->toIso(),
-                'days' => array_map(static fn(EvidenceDay $day): array => ['on' => $day->on->toIso(), 'fits' => $day->fits], $outlook->days),
-            ], $outlooks),
+            'criteria' => array_map(
+                static fn(CriterionOutlook $outlook): array => [
+                    'type' => $outlook->result->criterion->type()->value,
+                    'state' => $outlook->result->state->value,
+                    'words' => EvaluationWords::criterion($outlook->result),
+                    'distance' => EvaluationWords::distance($outlook),
+                    'since' => $outlook->since?->toIso(),
+                    'earliest' => $outlook->earliest?->toIso(),
+                    'days' => array_map(
+                        static fn(EvidenceDay $day): array => ['on' => $day->on->toIso(), 'fits' => $day->fits],
+                        $outlook->days,
+                    ),
+                ],
+                $outlooks,
+            ),
         ];
     }
 
@@ -225,7 +320,8 @@ final class CasePage
         }
 
         return array_map(
-            static fn(string $on, array $sessions): array => ['on' => $on] + WeekLoad::ofSessions($evaluation->log, $sessions)->toArray(),
+            static fn(string $on, array $sessions): array => ['on' => $on] +
+                WeekLoad::ofSessions($evaluation->log, $sessions)->toArray(),
             array_keys($days),
             array_values($days),
         );
@@ -237,7 +333,7 @@ final class CasePage
         $key = $case->response_rule['name'] ?? null;
         $key = is_string($key) ? $key : null;
 
-        return ['key' => $key, 'title' => $catalogue->schools[$key ?? '']->title ?? $key ?? 'its own rule'];
+        return ['key' => $key, 'title' => $catalogue->schools[$key ?? '']->title ?? ($key ?? 'its own rule')];
     }
 
     /** @return array<string, mixed>|null the version that waits for its first day */
@@ -245,32 +341,51 @@ final class CasePage
     {
         $waiting = $case->waitingPlan();
 
-        return $waiting?->valid_from === null ? null : ['version' => $waiting->version, 'from' => $waiting->valid_from, 'note' => $waiting->note];
+        return $waiting?->valid_from === null
+            ? null
+            : ['version' => $waiting->version, 'from' => $waiting->valid_from, 'note' => $waiting->note];
     }
 
     /** @return list<array<string, mixed>> */
-    private static function prescriptions(PlanStage $stage, Plan $plan, CareCase $case, Catalogue $catalogue, Evaluation $evaluation): array
-    {
+    private static function prescriptions(
+        PlanStage $stage,
+        Plan $plan,
+        CareCase $case,
+        Catalogue $catalogue,
+        Evaluation $evaluation,
+    ): array {
         $today = $evaluation->log->today;
         $asked = $evaluation->askedByPrescription();
-        $limbs = static fn(Prescription $prescription): Limbs => $case->side === Side::Both->value ? $prescription->limbs->onBothSides() : $prescription->limbs;
+        $limbs = static fn(Prescription $prescription): Limbs => $case->side === Side::Both->value
+            ? $prescription->limbs->onBothSides()
+            : $prescription->limbs;
 
-        return array_map(static fn(Prescription $prescription): array => [
-            'key' => $prescription->key,
-            'title' => $catalogue->titleOf($prescription->exercise),
-            'mode' => $prescription->mode->value,
-            'limbs' => $limbs($prescription)->value,
-            'slot' => $prescription->slot,
-            'rests_until' => $plan->restsUntil($prescription->key, $today)?->toIso(),
-            'turns' => $limbs($prescription)->turns(),
-            'words' => DoseWords::of($prescription, $evaluation->isMeasured()),
-            'load' => self::load($prescription, $evaluation, $catalogue),
-            'held' => HeldForce::words($prescription, $evaluation, $catalogue),
-            'next' => isset($asked[$prescription->key]) ? EvaluationWords::asked($asked[$prescription->key], $evaluation->isMeasured()) : null,
-            'tempo_words' => DoseWords::tempo($prescription),
-            'dose' => $prescription->dose->toArray(),
-            'figures' => DoseArithmetic::of($prescription->mode, $limbs($prescription), $prescription->dose, $case->athlete->body_mass_kg)->toArray(),
-        ], $stage->stage->prescriptions);
+        return array_map(
+            static fn(Prescription $prescription): array => [
+                'key' => $prescription->key,
+                'title' => $catalogue->titleOf($prescription->exercise),
+                'mode' => $prescription->mode->value,
+                'limbs' => $limbs($prescription)->value,
+                'slot' => $prescription->slot,
+                'rests_until' => $plan->restsUntil($prescription->key, $today)?->toIso(),
+                'turns' => $limbs($prescription)->turns(),
+                'words' => DoseWords::of($prescription, $evaluation->isMeasured()),
+                'load' => self::load($prescription, $evaluation, $catalogue),
+                'held' => HeldForce::words($prescription, $evaluation, $catalogue),
+                'next' => isset($asked[$prescription->key])
+                    ? EvaluationWords::asked($asked[$prescription->key], $evaluation->isMeasured())
+                    : null,
+                'tempo_words' => DoseWords::tempo($prescription),
+                'dose' => $prescription->dose->toArray(),
+                'figures' => DoseArithmetic::of(
+                    $prescription->mode,
+                    $limbs($prescription),
+                    $prescription->dose,
+                    $case->athlete->body_mass_kg,
+                )->toArray(),
+            ],
+            $stage->stage->prescriptions,
+        );
     }
 
     /** @return array<string, mixed>|null where the weight comes from that the dose leaves open */
@@ -278,7 +393,9 @@ final class CasePage
     {
         $load = NextLoad::of($prescription, $evaluation, $catalogue);
 
-        return $load === null ? null : ['source' => $load->source->value, 'kg' => $load->kg, 'on' => $load->on?->toIso()];
+        return $load === null
+            ? null
+            : ['source' => $load->source->value, 'kg' => $load->kg, 'on' => $load->on?->toIso()];
     }
 
     /** @return array<string, mixed> what was found when the case was opened */
@@ -293,7 +410,9 @@ final class CasePage
             'season_from' => $text('season_from'),
             'season_until' => $text('season_until'),
             'age' => $born === null ? null : Growth::ageOn($born, Clock::today($case->practice->timezone)),
-            'growth_checked' => Growth::isGrowing($born, Clock::today($case->practice->timezone)) ? ($intake['growth_checked'] ?? false) === true : null,
+            'growth_checked' => Growth::isGrowing($born, Clock::today($case->practice->timezone))
+                ? ($intake['growth_checked'] ?? false) === true
+                : null,
             'began_on' => $text('began_on'),
             'load_change' => $text('load_change'),
             'aggravating' => $text('aggravating'),
@@ -312,36 +431,68 @@ final class CasePage
     /** @return list<array<string, mixed>> earlier episodes of the same structure */
     private function earlier(CareCase $case): array
     {
-        $earlier = CareCase::query()->where('athlete_id', $case->athlete_id)->where('structure', $case->structure)
-            ->where('id', '!=', $case->id)->where('opened_on', '<=', $case->opened_on)->orderByDesc('opened_on')->get();
+        $earlier = CareCase::query()
+            ->where('athlete_id', $case->athlete_id)
+            ->where('structure', $case->structure)
+            ->where('id', '!=', $case->id)
+            ->where('opened_on', '<=', $case->opened_on)
+            ->orderByDesc('opened_on')
+            ->get();
 
-        return array_values($earlier->map(static fn(CareCase $careCase): array => [
-            'id' => $careCase->id, 'side' => $careCase->side, 'opened_on' => $careCase->opened_on, 'closed_on' => $careCase->closed_on,
-        ])->all());
+        return array_values(
+            $earlier
+                ->map(
+                    static fn(CareCase $careCase): array => [
+                        'id' => $careCase->id,
+                        'side' => $careCase->side,
+                        'opened_on' => $careCase->opened_on,
+                        'closed_on' => $careCase->closed_on,
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** @return list<LintNote> */
-    private function lint(CareCase $case, Catalogue $catalogue, PlanStage $stage, Evaluation $evaluation, ?Programme $programme): array
-    {
+    private function lint(
+        CareCase $case,
+        Catalogue $catalogue,
+        PlanStage $stage,
+        Evaluation $evaluation,
+        ?Programme $programme,
+    ): array {
         $today = $evaluation->log->today;
 
-        return Linter::of(new LintSubject(
-            catalogue: $catalogue,
-            structure: $catalogue->structure(Structure::from($case->structure)),
-            rule: $evaluation->log->file->response_rule,
-            stage: $stage,
-            irritable: Irritation::isIrritable($evaluation),
-            loweringOnly: $programme->lowering_only ?? false,
-            before: $this->before($case, $stage),
-            calendar: array_values($case->plannedSessions()->where('on', '>=', $today->toIso())->get()->map(
-                static fn(PlannedSession $planned): Placed => new Placed(Day::fromIso($planned->on), $planned->slot, $planned->number),
-            )->all()),
-            events: $case->eventDays(),
-            sessionMinutes: $case->session_minutes,
-            bodyMassKg: $case->athlete->body_mass_kg,
-            daysSinceOpened: $today->daysSince(Day::fromIso($case->opened_on)),
-            summary: TrainingSummary::of($evaluation),
-        ));
+        return Linter::of(
+            new LintSubject(
+                catalogue: $catalogue,
+                structure: $catalogue->structure(Structure::from($case->structure)),
+                rule: $evaluation->log->file->response_rule,
+                stage: $stage,
+                irritable: Irritation::isIrritable($evaluation),
+                loweringOnly: $programme->lowering_only ?? false,
+                before: $this->before($case, $stage),
+                calendar: array_values(
+                    $case
+                        ->plannedSessions()
+                        ->where('on', '>=', $today->toIso())
+                        ->get()
+                        ->map(
+                            static fn(PlannedSession $planned): Placed => new Placed(
+                                Day::fromIso($planned->on),
+                                $planned->slot,
+                                $planned->number,
+                            ),
+                        )
+                        ->all(),
+                ),
+                events: $case->eventDays(),
+                sessionMinutes: $case->session_minutes,
+                bodyMassKg: $case->athlete->body_mass_kg,
+                daysSinceOpened: $today->daysSince(Day::fromIso($case->opened_on)),
+                summary: TrainingSummary::of($evaluation),
+            ),
+        );
     }
 
     /** @return array<string, mixed>|null where the athlete stands on the way back to sport; null where the stage has none */
@@ -349,38 +500,64 @@ final class CasePage
     {
         $ladder = PracticeLadder::inStage($stage, $evaluation);
 
-        return $ladder === null ? null : [
-            'steps' => array_map(static fn(PracticeStep $step): array => ['words' => PlanWords::practice($step), 'full' => $step->full], $ladder->steps),
-            'at' => $ladder->at,
-            'settled' => $ladder->settled,
-            'times' => PracticeLadder::TIMES,
-            'why' => TodayWords::practice($ladder),
-        ];
+        return $ladder === null
+            ? null
+            : [
+                'steps' => array_map(
+                    static fn(PracticeStep $step): array => [
+                        'words' => PlanWords::practice($step),
+                        'full' => $step->full,
+                    ],
+                    $ladder->steps,
+                ),
+                'at' => $ladder->at,
+                'settled' => $ladder->settled,
+                'times' => PracticeLadder::TIMES,
+                'why' => TodayWords::practice($ladder),
+            ];
     }
 
     /** @return list<Prescription> the doses before the last change of the plan, where it was a change of dose within the week */
     private function before(CareCase $case, PlanStage $stage): array
     {
-        $versions = $case->planVersions()->where('created_at', '>', CarbonImmutable::now()->subDays(self::NEXT_DAYS))->get();
+        $versions = $case
+            ->planVersions()
+            ->where('created_at', '>', CarbonImmutable::now()->subDays(self::NEXT_DAYS))
+            ->get();
         $first = $versions->first();
-        $before = $first === null || $first->version === 1 ? null : $case->planVersions()->where('version', $first->version - 1)->first();
+        $before =
+            $first === null || $first->version === 1
+                ? null
+                : $case
+                    ->planVersions()
+                    ->where('version', $first->version - 1)
+                    ->first();
 
-        return $before === null ? [] : Plan::fromJson($before->content)->stage($stage->stage->key)->stage->prescriptions ?? [];
+        return $before === null
+            ? []
+            : Plan::fromJson($before->content)->stage($stage->stage->key)->stage->prescriptions ?? [];
     }
 
     /** @return list<array{on: string, slot: string, mode: string, at: string|null}> */
     private function coming(CareCase $case, PlanStage $stage, Evaluation $evaluation): array
     {
         $today = $evaluation->log->today;
-        $planned = $case->plannedSessions()
+        $planned = $case
+            ->plannedSessions()
             ->whereBetween('on', [$today->toIso(), $today->plus(self::NEXT_DAYS - 1)->toIso()])
             ->get();
 
-        return array_values($planned->map(static fn(PlannedSession $session): array => [
-            'on' => $session->on,
-            'slot' => $stage->slot($session->slot)?->name() ?? $session->slot,
-            'mode' => ($stage->slot($session->slot)->mode ?? $evaluation->log->stage->mode)->value,
-            'at' => $stage->slot($session->slot)?->timeOf($session->number)?->toText(),
-        ])->all());
+        return array_values(
+            $planned
+                ->map(
+                    static fn(PlannedSession $session): array => [
+                        'on' => $session->on,
+                        'slot' => $stage->slot($session->slot)?->name() ?? $session->slot,
+                        'mode' => ($stage->slot($session->slot)->mode ?? $evaluation->log->stage->mode)->value,
+                        'at' => $stage->slot($session->slot)?->timeOf($session->number)?->toText(),
+                    ],
+                )
+                ->all(),
+        );
     }
 }

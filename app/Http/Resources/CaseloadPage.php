@@ -39,7 +39,14 @@ final class CaseloadPage
         $today = Clock::today($for->practice->timezone);
         $catalogue = $this->shelf->of($for->practice_id);
         $rows = $this->rows($for, $practitioner);
-        $cases = array_map(fn(stdClass $row): array => $this->line($row, $today, $catalogue->programmes[self::text($row, 'programme')]->usualWeeks ?? null), $rows);
+        $cases = array_map(
+            fn(stdClass $row): array => $this->line(
+                $row,
+                $today,
+                $catalogue->programmes[self::text($row, 'programme')]->usualWeeks ?? null,
+            ),
+            $rows,
+        );
         $this->shown = array_column($cases, 'id');
         $flares = $this->flares(array_column($cases, 'id'), $today);
 
@@ -47,8 +54,16 @@ final class CaseloadPage
             'today' => $today->toIso(),
             'all' => count($cases),
             'counts' => self::counts($cases),
-            'cases' => array_map(static fn(array $case): array => array_diff_key($case, ['programme' => 1, 'school' => 1]), $cases),
-            'flares' => self::byProgramme($cases, $flares, static fn(string $key): string => $catalogue->programmes[$key]->title ?? $key, static fn(string $key): string => $catalogue->schools[$key]->title ?? $key),
+            'cases' => array_map(
+                static fn(array $case): array => array_diff_key($case, ['programme' => 1, 'school' => 1]),
+                $cases,
+            ),
+            'flares' => self::byProgramme(
+                $cases,
+                $flares,
+                static fn(string $key): string => $catalogue->programmes[$key]->title ?? $key,
+                static fn(string $key): string => $catalogue->schools[$key]->title ?? $key,
+            ),
             'weeks' => self::weeks(array_column($cases, 'id'), $today, $for->practice->timezone),
         ];
     }
@@ -62,9 +77,14 @@ final class CaseloadPage
     /** @return list<stdClass> */
     private function rows(User $for, ?string $practitioner): array
     {
-        $query = DB::table('cases as c')->join('athletes as a', 'a.id', '=', 'c.athlete_id')->join('users as p', 'p.id', '=', 'c.practitioner_id')
-            ->where('c.practice_id', $for->practice_id)->whereNull('c.closed_on')
-            ->orderByDesc('c.opened_on')->orderBy('c.id')->limit(self::MOST)
+        $query = DB::table('cases as c')
+            ->join('athletes as a', 'a.id', '=', 'c.athlete_id')
+            ->join('users as p', 'p.id', '=', 'c.practitioner_id')
+            ->where('c.practice_id', $for->practice_id)
+            ->whereNull('c.closed_on')
+            ->orderByDesc('c.opened_on')
+            ->orderBy('c.id')
+            ->limit(self::MOST)
             ->selectRaw("c.id, a.name as athlete, p.name as practitioner, c.structure_title, c.side, c.programme, c.response_rule->>'name' as school, c.opened_on, c.attention_group, c.stage_title,
                 c.course->>'stage_from' as stage_from, c.course->>'adherence_percent' as adherence, c.standing->>'unsettled' as unsettled,
                 (select h.hook->>'verdict' from json_array_elements(c.standing->'hooks') with ordinality as h(hook, place) where h.hook->>'verdict' not in ('pending', 'unanswered') order by h.place desc limit 1) as verdict");
@@ -109,17 +129,39 @@ final class CaseloadPage
         $little = self::LITTLE_PERCENT;
         $days = Attention::UNSETTLED_DAYS;
         $kinds = [
-            'settled' => ['The last answer settled', static fn(array $row): bool => in_array($row['verdict'], ['settled', 'under'], true)],
-            'over' => ['The last answer was too much', static fn(array $row): bool => in_array($row['verdict'], ['over', 'stop'], true)],
-            'stopped' => ['Stopped, a review is waited for', static fn(array $row): bool => $row['group'] === AttentionGroup::StopReview->value],
+            'settled' => [
+                'The last answer settled',
+                static fn(array $row): bool => in_array($row['verdict'], ['settled', 'under'], true),
+            ],
+            'over' => [
+                'The last answer was too much',
+                static fn(array $row): bool => in_array($row['verdict'], ['over', 'stop'], true),
+            ],
+            'stopped' => [
+                'Stopped, a review is waited for',
+                static fn(array $row): bool => $row['group'] === AttentionGroup::StopReview->value,
+            ],
             'silent' => ['Silent', static fn(array $row): bool => $row['group'] === AttentionGroup::Silent->value],
-            'unsettled' => ["Unsettled: eased three times or more in $days days", static fn(array $row): bool => $row['unsettled'] === true],
-            'little' => ["Under $little % of what was planned in two weeks", static fn(array $row): bool => $row['adherence'] !== null && $row['adherence'] < $little],
-            'long' => ['Longer than the programme usually takes', static fn(array $row): bool => $row['usual_weeks'] !== null && $row['weeks'] > $row['usual_weeks']],
+            'unsettled' => [
+                "Unsettled: eased three times or more in $days days",
+                static fn(array $row): bool => $row['unsettled'] === true,
+            ],
+            'little' => [
+                "Under $little % of what was planned in two weeks",
+                static fn(array $row): bool => $row['adherence'] !== null && $row['adherence'] < $little,
+            ],
+            'long' => [
+                'Longer than the programme usually takes',
+                static fn(array $row): bool => $row['usual_weeks'] !== null && $row['weeks'] > $row['usual_weeks'],
+            ],
         ];
         $counts = [];
         foreach ($kinds as $key => [$title, $is]) {
-            $counts[] = ['key' => $key, 'title' => $title, 'cases' => array_column(array_values(array_filter($cases, $is)), 'id')];
+            $counts[] = [
+                'key' => $key,
+                'title' => $title,
+                'cases' => array_column(array_values(array_filter($cases, $is)), 'id'),
+            ];
         }
 
         return $counts;
@@ -133,8 +175,22 @@ final class CaseloadPage
     private function flares(array $cases, Day $today): array
     {
         $from = $today->plus(-self::FLARE_DAYS)->toIso();
-        $reported = DB::table('messages')->whereIn('case_id', $cases)->where('kind', 'flare')->where('at', '>=', $from)->selectRaw('case_id, count(*) as n')->groupBy('case_id')->pluck('n', 'case_id')->all();
-        $planned = DB::table('decisions')->whereIn('case_id', $cases)->where('kind', 'flare')->where('at', '>=', $from)->selectRaw('case_id, count(*) as n')->groupBy('case_id')->pluck('n', 'case_id')->all();
+        $reported = DB::table('messages')
+            ->whereIn('case_id', $cases)
+            ->where('kind', 'flare')
+            ->where('at', '>=', $from)
+            ->selectRaw('case_id, count(*) as n')
+            ->groupBy('case_id')
+            ->pluck('n', 'case_id')
+            ->all();
+        $planned = DB::table('decisions')
+            ->whereIn('case_id', $cases)
+            ->where('kind', 'flare')
+            ->where('at', '>=', $from)
+            ->selectRaw('case_id, count(*) as n')
+            ->groupBy('case_id')
+            ->pluck('n', 'case_id')
+            ->all();
         $flares = [];
         foreach ([$reported, $planned] as $counted) {
             foreach ($counted as $case => $n) {
@@ -159,7 +215,13 @@ final class CaseloadPage
         $groups = [];
         foreach ($cases as $case) {
             $key = "{$case['programme']}|{$case['school']}";
-            $groups[$key] ??= ['programme' => $programme($case['programme']), 'school' => $school($case['school']), 'all' => 0, 'flares' => 0, 'cases' => []];
+            $groups[$key] ??= [
+                'programme' => $programme($case['programme']),
+                'school' => $school($case['school']),
+                'all' => 0,
+                'flares' => 0,
+                'cases' => [],
+            ];
             $groups[$key]['all']++;
             $n = $flares[$case['id']] ?? 0;
             $groups[$key]['flares'] += $n;
@@ -167,7 +229,13 @@ final class CaseloadPage
                 $groups[$key]['cases'][] = $case['id'];
             }
         }
-        usort($groups, static fn(array $a, array $b): int => [$b['flares'] / $b['all'], $a['programme']] <=> [$a['flares'] / $a['all'], $b['programme']]);
+        usort(
+            $groups,
+            static fn(array $a, array $b): int => [$b['flares'] / $b['all'], $a['programme']] <=> [
+                $a['flares'] / $a['all'],
+                $b['programme'],
+            ],
+        );
 
         return $groups;
     }
@@ -183,20 +251,35 @@ final class CaseloadPage
     {
         $from = $today->plus(1 - $today->weekday())->plus(-7 * (self::WEEKS - 1));
         $since = CarbonImmutable::parse($from->toIso(), $zone)->utc();
-        $count = static fn(Builder $rows, string $column, string $what = 'count(*)'): array => $rows->whereIn('case_id', $cases)->whereBetween($column, [$since, CarbonImmutable::now()->utc()])
-            ->selectRaw("to_char(date_trunc('week', $column at time zone ?), 'YYYY-MM-DD') as week, $what as n", [$zone])->groupBy('week')->pluck('n', 'week')->all();
+        $count = static fn(Builder $rows, string $column, string $what = 'count(*)'): array => $rows
+            ->whereIn('case_id', $cases)
+            ->whereBetween($column, [$since, CarbonImmutable::now()->utc()])
+            ->selectRaw("to_char(date_trunc('week', $column at time zone ?), 'YYYY-MM-DD') as week, $what as n", [
+                $zone,
+            ])
+            ->groupBy('week')
+            ->pluck('n', 'week')
+            ->all();
         $sessions = $count(DB::table('training_sessions')->where('superseded', false), 'started_at');
         $mornings = $count(DB::table('check_ins')->where('superseded', false), 'at');
         // Several doses changed by one decision are one change.
         $changes = 'count(distinct (case_id, at))';
         $eased = $count(DB::table('dose_changes')->whereIn('kind', ['ease', 'step_down', 'within']), 'at', $changes);
         $raised = $count(DB::table('dose_changes')->whereIn('kind', ['progress', 'add_load']), 'at', $changes);
-        $n = static fn(array $counted, string $week): int => is_numeric($counted[$week] ?? null) ? (int) $counted[$week] : 0;
+        $n = static fn(array $counted, string $week): int => is_numeric($counted[$week] ?? null)
+            ? (int) $counted[$week]
+            : 0;
 
         return array_map(static function (int $i) use ($from, $sessions, $mornings, $eased, $raised, $n): array {
             $week = $from->plus(7 * $i)->toIso();
 
-            return ['from' => $week, 'sessions' => $n($sessions, $week), 'mornings' => $n($mornings, $week), 'eased' => $n($eased, $week), 'raised' => $n($raised, $week)];
+            return [
+                'from' => $week,
+                'sessions' => $n($sessions, $week),
+                'mornings' => $n($mornings, $week),
+                'eased' => $n($eased, $week),
+                'raised' => $n($raised, $week),
+            ];
         }, range(0, self::WEEKS - 1));
     }
 

@@ -13,7 +13,13 @@ use Rung\Core\Time\TimeWords;
 /** Says what was put right or struck out, by whom and why, and what it said before. */
 final class CorrectionWords
 {
-    private const TITLES = ['session' => 'Session', 'morning' => 'Morning', 'test' => 'Test', 'score' => 'Score', 'note' => 'Note'];
+    private const TITLES = [
+        'session' => 'Session',
+        'morning' => 'Morning',
+        'test' => 'Test',
+        'score' => 'Score',
+        'note' => 'Note',
+    ];
 
     /** @return array{at: string, by: string, words: string, why: string|null, entry: string} */
     public static function of(Correction $correction, string $zone): array
@@ -27,7 +33,11 @@ final class CorrectionWords
         return [
             'at' => $correction->at->setTimezone($zone)->toIso8601String(),
             'by' => $correction->user->name,
-            'words' => (self::TITLES[$correction->what] ?? 'Entry') . self::day($correction, $zone) . ": $struck" . self::before($correction),
+            'words' =>
+                (self::TITLES[$correction->what] ?? 'Entry') .
+                self::day($correction, $zone) .
+                ": $struck" .
+                self::before($correction),
             'why' => $correction->why,
             'entry' => $correction->entry,
         ];
@@ -35,9 +45,18 @@ final class CorrectionWords
 
     private static function day(Correction $correction, string $zone): string
     {
-        $at = $correction->before['started_at'] ?? $correction->before['at'] ?? $correction->before['on'] ?? null;
+        $at = $correction->before['started_at'] ?? ($correction->before['at'] ?? ($correction->before['on'] ?? null));
 
-        return is_string($at) ? ' of ' . TimeWords::day(Day::fromIso(CarbonImmutable::parse($at)->setTimezone(strlen($at) === 10 ? 'UTC' : $zone)->format('Y-m-d'))) : '';
+        return is_string($at)
+            ? ' of ' .
+                    TimeWords::day(
+                        Day::fromIso(
+                            CarbonImmutable::parse($at)
+                                ->setTimezone(strlen($at) === 10 ? 'UTC' : $zone)
+                                ->format('Y-m-d'),
+                        ),
+                    )
+            : '';
     }
 
     private static function before(Correction $correction): string
@@ -48,9 +67,13 @@ final class CorrectionWords
         $pains = array_filter(array_column($entries, 'pain'), is_int(...));
 
         return match ($correction->what) {
-            'morning' => isset($before['provocation']) ? "the test was {$number($before['provocation'])} of 10" . (isset($before['stiffness_min']) ? ", stiff for {$number($before['stiffness_min'])} min" : '') : 'without a score',
+            'morning' => isset($before['provocation'])
+                ? "the test was {$number($before['provocation'])} of 10" .
+                    (isset($before['stiffness_min']) ? ", stiff for {$number($before['stiffness_min'])} min" : '')
+                : 'without a score',
             'session' => $pains !== [] ? 'pain was ' . implode(', ', $pains) . ' of 10' : 'no pain was entered',
-            'test' => "it was {$number($before['affected'] ?? null)} and {$number($before['unaffected'] ?? null)} " . (is_string($before['unit'] ?? null) ? $before['unit'] : ''),
+            'test' => "it was {$number($before['affected'] ?? null)} and {$number($before['unaffected'] ?? null)} " .
+                (is_string($before['unit'] ?? null) ? $before['unit'] : ''),
             'score' => "it was {$number($before['score'] ?? null)}",
             default => is_string($before['reason'] ?? null) ? "it said “{$before['reason']}”" : '',
         };

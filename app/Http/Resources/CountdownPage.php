@@ -48,7 +48,9 @@ final class CountdownPage
         $catalogue = $this->shelf->forCase($case, $plan);
         $programme = $catalogue->programmes[$case->programme] ?? null;
         $goal = Goal::from($case->goal);
-        $stages = array_values(array_filter($plan->stages, static fn(PlanStage $stage): bool => $stage->stage->appliesTo($goal)));
+        $stages = array_values(
+            array_filter($plan->stages, static fn(PlanStage $stage): bool => $stage->stage->appliesTo($goal)),
+        );
         $keys = array_map(static fn(PlanStage $stage): string => $stage->stage->key, $stages);
         $at = array_search($evaluation->log->stage->key, $keys, true);
         if ($programme === null || $at === false) {
@@ -73,11 +75,17 @@ final class CountdownPage
 
         return [
             'by' => $by->toIso(),
-            'stages' => array_map(static fn(CountdownStage $countdownStage): array => [
-                'key' => $countdownStage->key,
-                'words' => CountdownWords::stage($countdownStage, $plan->stage($countdownStage->key)->stage->title ?? $countdownStage->key),
-                'pace' => $countdownStage->pace()->value,
-            ], $countdown->stages),
+            'stages' => array_map(
+                static fn(CountdownStage $countdownStage): array => [
+                    'key' => $countdownStage->key,
+                    'words' => CountdownWords::stage(
+                        $countdownStage,
+                        $plan->stage($countdownStage->key)->stage->title ?? $countdownStage->key,
+                    ),
+                    'pace' => $countdownStage->pace()->value,
+                ],
+                $countdown->stages,
+            ),
             'ready' => CountdownWords::ready($countdown),
             'pace' => $countdown->pace()?->value,
             'note' => CountdownWords::NOTE,
@@ -102,7 +110,10 @@ final class CountdownPage
                 $took = $ladder?->days($stage, $evaluation->log->today, $available);
                 $key = $stage->stage->key;
                 if ($took !== null && isset($days[$key])) {
-                    $days[$key] = max($days[$key], $took + ($isPresent ? $evaluation->log->today->daysSince($evaluation->log->stageFrom) : 0));
+                    $days[$key] = max(
+                        $days[$key],
+                        $took + ($isPresent ? $evaluation->log->today->daysSince($evaluation->log->stageFrom) : 0),
+                    );
                 }
             }
         }
@@ -114,9 +125,17 @@ final class CountdownPage
     private static function days(CareCase $case, Programme $programme, Goal $goal, Catalogue $catalogue): array
     {
         $structure = Structure::from($case->structure);
-        $key = 'stage-days:' . sha1((string) json_encode([$case->practice_id, $programme->toArray(), $structure, $goal]));
+        $key =
+            'stage-days:' . sha1((string) json_encode([$case->practice_id, $programme->toArray(), $structure, $goal]));
         $two = new TwoAthletes($catalogue);
 
-        return Cache::remember($key, self::KEPT_S, static fn(): array => [$two->days('steady', $programme, $structure, $goal), $two->days('slow', $programme, $structure, $goal)]);
+        return Cache::remember(
+            $key,
+            self::KEPT_S,
+            static fn(): array => [
+                $two->days('steady', $programme, $structure, $goal),
+                $two->days('slow', $programme, $structure, $goal),
+            ],
+        );
     }
 }

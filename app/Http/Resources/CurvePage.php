@@ -17,7 +17,9 @@ final class CurvePage
     {
         ['ms' => $ms, 'newtons' => $newtons] = $curve->unpacked();
         $step = (int) ceil(count($ms) / self::MOST_POINTS);
-        $drawn = static fn(array $all): array => array_values(array_filter($all, static fn(int $i): bool => $i % $step === 0, ARRAY_FILTER_USE_KEY));
+        $drawn = static fn(array $all): array => array_values(
+            array_filter($all, static fn(int $i): bool => $i % $step === 0, ARRAY_FILTER_USE_KEY),
+        );
 
         return self::figures($curve) + ['on' => $curve->on, 'ms' => $drawn($ms), 'newtons' => $drawn($newtons)];
     }
@@ -25,6 +27,11 @@ final class CurvePage
     /** @return array<string, mixed> */
     public static function figures(Curve $curve): array
     {
-        return ['id' => $curve->id, 'measure' => $curve->measure, 'side' => $curve->side, 'figures' => (object) $curve->figures];
+        return [
+            'id' => $curve->id,
+            'measure' => $curve->measure,
+            'side' => $curve->side,
+            'figures' => (object) $curve->figures,
+        ];
     }
 }

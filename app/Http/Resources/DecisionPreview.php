@@ -49,9 +49,18 @@ final class DecisionPreview
         $today = $evaluation->log->today;
         $stage = $evaluation->log->stage->key;
         $measured = $evaluation->isMeasured();
-        $words = static fn(?Prescription $prescription): ?string => $prescription === null ? null : DoseWords::of($prescription, $measured);
+        $words = static fn(?Prescription $prescription): ?string => $prescription === null
+            ? null
+            : DoseWords::of($prescription, $measured);
 
-        return array_map(static function (Prescription $after) use ($plan, $step, $stage, $today, $words, $catalogue): array {
+        return array_map(static function (Prescription $after) use (
+            $plan,
+            $step,
+            $stage,
+            $today,
+            $words,
+            $catalogue,
+        ): array {
             $before = $plan->stage($stage)?->stage->prescription($after->key);
             $rests = $step->plan->restsUntil($after->key, $today);
 
@@ -71,8 +80,12 @@ final class DecisionPreview
      */
     private static function judged(Plan $plan, Evaluation $evaluation, Catalogue $catalogue, string $rule): array
     {
-        $school = $catalogue->schools[$rule] ?? throw InvalidInput::at('/rule', 'must name a response rule of the library');
-        $other = KeepingUp::judged($plan, Evaluator::evaluate($evaluation->log->file->underRule($school->rule), $evaluation->log->at));
+        $school =
+            $catalogue->schools[$rule] ?? throw InvalidInput::at('/rule', 'must name a response rule of the library');
+        $other = KeepingUp::judged(
+            $plan,
+            Evaluator::evaluate($evaluation->log->file->underRule($school->rule), $evaluation->log->at),
+        );
         $differs = 0;
         foreach ($other->sessions as $i => $response) {
             $differs += $response->verdict === $evaluation->sessions[$i]->verdict ? 0 : 1;

@@ -41,9 +41,22 @@ final class EntriesPage
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
         $from = CarbonImmutable::now($case->practice->timezone)->startOfDay()->subDays(self::DAYS)->utc();
-        $entries = [...$this->sessions($case, $catalogue, $from), ...$this->mornings($case, $from), ...$this->tests($case, array_column($case->measures($plan, $catalogue), 'title', 'key'), $from), ...$this->scores($case, $from)];
-        $names = User::query()->whereKey(array_filter(array_column($entries, 'entered_by'), is_string(...)))->pluck('name', 'id')->all();
-        $entries = array_map(static fn(array $entry): array => array_replace($entry, ['entered_by' => is_string($entry['entered_by']) ? $names[$entry['entered_by']] ?? null : null]), $entries);
+        $entries = [
+            ...$this->sessions($case, $catalogue, $from),
+            ...$this->mornings($case, $from),
+            ...$this->tests($case, array_column($case->measures($plan, $catalogue), 'title', 'key'), $from),
+            ...$this->scores($case, $from),
+        ];
+        $names = User::query()
+            ->whereKey(array_filter(array_column($entries, 'entered_by'), is_string(...)))
+            ->pluck('name', 'id')
+            ->all();
+        $entries = array_map(
+            static fn(array $entry): array => array_replace($entry, [
+                'entered_by' => is_string($entry['entered_by']) ? $names[$entry['entered_by']] ?? null : null,
+            ]),
+            $entries,
+        );
         usort($entries, static fn(array $a, array $b): int => [$b['at'], $b['id']] <=> [$a['at'], $a['id']]);
 
         return [
@@ -69,26 +82,69 @@ final class EntriesPage
         $exercises = [];
         foreach ($case->planVersions()->get()->all() as $version) {
             $plan = Plan::fromJson($version->content);
-            $exercises[$version->version] = array_column([...$plan->prescriptions(), ...$plan->leftOut], 'exercise', 'key');
+            $exercises[$version->version] = array_column(
+                [...$plan->prescriptions(), ...$plan->leftOut],
+                'exercise',
+                'key',
+            );
         }
 
-        return array_values($case->trainingSessions()->where('started_at', '>=', $from)->get()->map(static function (TrainingSession $session) use ($case, $catalogue, $exercises): array {
-            $pains = array_map(static fn(array $entry): array => [
-                'prescription' => $entry['prescription'] ?? null,
-                'title' => isset($entry['prescription']) ? $catalogue->titleOf($exercises[$session->plan_version][$entry['prescription']] ?? $entry['prescription']) : 'Practice',
-                'sets' => count($entry['sets'] ?? []),
-                'pain' => $entry['pain'] ?? null,
-            ], $session->entries);
+        return array_values(
+            $case
+                ->trainingSessions()
+                ->where('started_at', '>=', $from)
+                ->get()
+                ->map(static function (TrainingSession $session) use ($case, $catalogue, $exercises): array {
+                    $pains = array_map(
+                        static fn(array $entry): array => [
+                            'prescription' => $entry['prescription'] ?? null,
+                            'title' => isset($entry['prescription'])
+                                ? $catalogue->titleOf(
+                                    $exercises[$session->plan_version][$entry['prescription']] ??
+                                        $entry['prescription'],
+                                )
+                                : 'Practice',
+                            'sets' => count($entry['sets'] ?? []),
+                            'pain' => $entry['pain'] ?? null,
+                        ],
+                        $session->entries,
+                    );
 
-            return self::entry($case, 'session', $session->id, $session->started_at, $session->entered_by) + ['title' => $session->kind === 'sport' ? 'Practice' : 'Session', 'pains' => $pains, 'minutes' => $session->minutes, 'effort' => $session->effort];
-        })->all());
+                    return self::entry($case, 'session', $session->id, $session->started_at, $session->entered_by) + [
+                        'title' => $session->kind === 'sport' ? 'Practice' : 'Session',
+                        'pains' => $pains,
+                        'minutes' => $session->minutes,
+                        'effort' => $session->effort,
+                    ];
+                })
+                ->all(),
+        );
     }
 
     /** @return list<array<string, mixed>> */
     private function mornings(CareCase $case, CarbonImmutable $from): array
     {
-        return array_values($case->checkIns()->where('at', '>=', $from)->get()->map(static fn(CheckIn $checkIn): array => self::entry($case, 'morning', $checkIn->id, $checkIn->at, $checkIn->entered_by)
-            + ['title' => 'Morning', 'provocation' => $checkIn->provocation, 'stiffness_min' => $checkIn->stiffness_min, 'notes' => $checkIn->notes])->all());
+        return array_values(
+            $case
+                ->checkIns()
+                ->where('at', '>=', $from)
+                ->get()
+                ->map(
+                    static fn(CheckIn $checkIn): array => self::entry(
+                        $case,
+                        'morning',
+                        $checkIn->id,
+                        $checkIn->at,
+                        $checkIn->entered_by,
+                    ) + [
+                        'title' => 'Morning',
+                        'provocation' => $checkIn->provocation,
+                        'stiffness_min' => $checkIn->stiffness_min,
+                        'notes' => $checkIn->notes,
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /**
@@ -98,30 +154,92 @@ final class EntriesPage
      */
     private function tests(CareCase $case, array $titles, CarbonImmutable $from): array
     {
-        return array_values($case->tests()->where('on', '>=', $from->format('Y-m-d'))->get()->map(static fn(StrengthTest $test): array => self::entry($case, 'test', $test->id, CarbonImmutable::parse($test->on, $case->practice->timezone), null)
-            + ['title' => $titles[$test->test] ?? 'Test', 'affected' => $test->affected, 'unaffected' => $test->unaffected, 'unit' => $test->unit])->all());
+        return array_values(
+            $case
+                ->tests()
+                ->where('on', '>=', $from->format('Y-m-d'))
+                ->get()
+                ->map(
+                    static fn(StrengthTest $test): array => self::entry(
+                        $case,
+                        'test',
+                        $test->id,
+                        CarbonImmutable::parse($test->on, $case->practice->timezone),
+                        null,
+                    ) + [
+                        'title' => $titles[$test->test] ?? 'Test',
+                        'affected' => $test->affected,
+                        'unaffected' => $test->unaffected,
+                        'unit' => $test->unit,
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** @return list<array<string, mixed>> */
     private function scores(CareCase $case, CarbonImmutable $from): array
     {
-        return array_values($case->outcomes()->where('on', '>=', $from->format('Y-m-d'))->get()->map(static fn(Outcome $outcome): array => self::entry($case, 'score', $outcome->id, CarbonImmutable::parse($outcome->on, $case->practice->timezone), null)
-            + ['title' => VisitWords::title($outcome->measure), 'measure' => $outcome->measure, 'score' => $outcome->score])->all());
+        return array_values(
+            $case
+                ->outcomes()
+                ->where('on', '>=', $from->format('Y-m-d'))
+                ->get()
+                ->map(
+                    static fn(Outcome $outcome): array => self::entry(
+                        $case,
+                        'score',
+                        $outcome->id,
+                        CarbonImmutable::parse($outcome->on, $case->practice->timezone),
+                        null,
+                    ) + [
+                        'title' => VisitWords::title($outcome->measure),
+                        'measure' => $outcome->measure,
+                        'score' => $outcome->score,
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** @return array<string, mixed> */
-    private static function entry(CareCase $case, string $what, string $id, CarbonImmutable $at, ?string $enteredBy): array
-    {
+    private static function entry(
+        CareCase $case,
+        string $what,
+        string $id,
+        CarbonImmutable $at,
+        ?string $enteredBy,
+    ): array {
         $local = $at->setTimezone($case->practice->timezone);
 
-        return ['what' => $what, 'id' => $id, 'on' => $local->format('Y-m-d'), 'at' => $local->toIso8601String(), 'entered_by' => $enteredBy];
+        return [
+            'what' => $what,
+            'id' => $id,
+            'on' => $local->format('Y-m-d'),
+            'at' => $local->toIso8601String(),
+            'entered_by' => $enteredBy,
+        ];
     }
 
     /** @return list<array<string, mixed>> newest first, with what it said before */
     private function corrections(CareCase $case): array
     {
-        return array_values(Correction::query()->where('case_id', $case->id)->with('user')->orderByDesc('at')->orderByDesc('id')->limit(self::CORRECTIONS)->get()
-            ->map(static fn(Correction $correction): array => CorrectionWords::of($correction, $case->practice->timezone))->all());
+        return array_values(
+            Correction::query()
+                ->where('case_id', $case->id)
+                ->with('user')
+                ->orderByDesc('at')
+                ->orderByDesc('id')
+                ->limit(self::CORRECTIONS)
+                ->get()
+                ->map(
+                    static fn(Correction $correction): array => CorrectionWords::of(
+                        $correction,
+                        $case->practice->timezone,
+                    ),
+                )
+                ->all(),
+        );
     }
 
     /** @return list<array<string, mixed>> the kinds of session of the present stage with their exercises */
@@ -129,13 +247,28 @@ final class EntriesPage
     {
         $planned = $plan->stage($stage);
 
-        return array_map(static fn(Slot $slot): array => [
-            'slot' => $slot->key,
-            'title' => $slot->name(),
-            'exercises' => array_values(array_map(static fn(Prescription $prescription): array => [
-                'prescription' => $prescription->key, 'title' => $catalogue->titleOf($prescription->exercise), 'words' => DoseWords::of($prescription), 'mode' => $prescription->mode->value, 'dose' => $prescription->dose->toArray(),
-            ], array_filter($planned->stage->prescriptions ?? [], static fn(Prescription $prescription): bool => $prescription->slot === $slot->key))),
-        ], $planned->slots ?? []);
+        return array_map(
+            static fn(Slot $slot): array => [
+                'slot' => $slot->key,
+                'title' => $slot->name(),
+                'exercises' => array_values(
+                    array_map(
+                        static fn(Prescription $prescription): array => [
+                            'prescription' => $prescription->key,
+                            'title' => $catalogue->titleOf($prescription->exercise),
+                            'words' => DoseWords::of($prescription),
+                            'mode' => $prescription->mode->value,
+                            'dose' => $prescription->dose->toArray(),
+                        ],
+                        array_filter(
+                            $planned->stage->prescriptions ?? [],
+                            static fn(Prescription $prescription): bool => $prescription->slot === $slot->key,
+                        ),
+                    ),
+                ),
+            ],
+            $planned->slots ?? [],
+        );
     }
 
     /** @return list<array<string, mixed>> planned sessions of the last weeks that nobody has entered, newest first */
@@ -144,7 +277,22 @@ final class EntriesPage
         $today = Clock::today($case->practice->timezone);
         $done = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
 
-        return array_values($case->plannedSessions()->whereBetween('on', [$today->plus(-self::PLANNED_DAYS)->toIso(), $today->toIso()])->whereNotIn('id', $done)->reorder('on', 'desc')->get()
-            ->map(static fn(PlannedSession $planned): array => ['planned' => $planned->id, 'on' => $planned->on, 'slot' => $planned->slot, 'title' => $plan->stage($planned->stage)?->slot($planned->slot)?->name() ?? 'Session'])->all());
+        return array_values(
+            $case
+                ->plannedSessions()
+                ->whereBetween('on', [$today->plus(-self::PLANNED_DAYS)->toIso(), $today->toIso()])
+                ->whereNotIn('id', $done)
+                ->reorder('on', 'desc')
+                ->get()
+                ->map(
+                    static fn(PlannedSession $planned): array => [
+                        'planned' => $planned->id,
+                        'on' => $planned->on,
+                        'slot' => $planned->slot,
+                        'title' => $plan->stage($planned->stage)?->slot($planned->slot)?->name() ?? 'Session',
+                    ],
+                )
+                ->all(),
+        );
     }
 }

@@ -21,7 +21,9 @@ final class HeldForce
         $test = self::latest($evaluation, $catalogue);
         $band = $test === null ? null : self::band($prescription, $test, $evaluation);
 
-        return $test === null || $band === null ? null : $band + ['unit' => $test->unit, 'words' => MeasureWords::held($prescription, $test, $band)];
+        return $test === null || $band === null
+            ? null
+            : $band + ['unit' => $test->unit, 'words' => MeasureWords::held($prescription, $test, $band)];
     }
 
     /** The same as the practitioner reads it, with what it is a share of. */
@@ -30,14 +32,24 @@ final class HeldForce
         $test = self::latest($evaluation, $catalogue);
         $band = $test === null ? null : self::band($prescription, $test, $evaluation);
 
-        return $test === null || $band === null ? null : MeasureWords::shareOf($prescription, FromMeasure::followed($test, self::isBothSides($evaluation)), $test, $band);
+        return $test === null || $band === null
+            ? null
+            : MeasureWords::shareOf(
+                $prescription,
+                FromMeasure::followed($test, self::isBothSides($evaluation)),
+                $test,
+                $band,
+            );
     }
 
     private static function latest(Evaluation $evaluation, Catalogue $catalogue): ?StrengthTest
     {
         $file = $evaluation->log->file;
         $key = $catalogue->structure($file->case->structure)->strengthTest;
-        $tests = array_filter($file->tests, static fn(StrengthTest $test): bool => $test->test === $key && $test->unit === 'N');
+        $tests = array_filter(
+            $file->tests,
+            static fn(StrengthTest $test): bool => $test->test === $key && $test->unit === 'N',
+        );
         usort($tests, static fn(StrengthTest $a, StrengthTest $b): int => $a->on->number <=> $b->on->number);
         $latest = end($tests);
 
@@ -49,7 +61,13 @@ final class HeldForce
     {
         $exact = FromMeasure::band($prescription, $test, self::isBothSides($evaluation));
 
-        return $exact === null ? null : ['value' => (int) round($exact['value']), 'low' => (int) round($exact['low']), 'high' => (int) round($exact['high'])];
+        return $exact === null
+            ? null
+            : [
+                'value' => (int) round($exact['value']),
+                'low' => (int) round($exact['low']),
+                'high' => (int) round($exact['high']),
+            ];
     }
 
     private static function isBothSides(Evaluation $evaluation): bool

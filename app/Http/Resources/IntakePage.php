@@ -17,7 +17,9 @@ final class IntakePage
     /** @return array<string, mixed> */
     public static function of(CareCase $case, Catalogue $catalogue): array
     {
-        $text = static fn(string $field): ?string => is_string($case->intake[$field] ?? null) ? $case->intake[$field] : null;
+        $text = static fn(string $field): ?string => is_string($case->intake[$field] ?? null)
+            ? $case->intake[$field]
+            : null;
 
         return [
             'revision' => IntakeRequest::revisionOf($case),
@@ -41,16 +43,46 @@ final class IntakePage
             'season_until' => $text('season_until'),
             'purpose' => $case->purpose,
             'body_mass_kg' => $case->athlete->body_mass_kg,
-            'advice' => array_map(static fn(array $row): array => ['words' => $row['words'], 'until' => $row['until']], $case->advice),
+            'advice' => array_map(
+                static fn(array $row): array => ['words' => $row['words'], 'until' => $row['until']],
+                $case->advice,
+            ),
             'found' => $case->found(),
-            'findings' => array_values(array_map(static fn(Finding $finding): array => ['key' => $finding->key, 'words' => $finding->words], array_filter($catalogue->findings, static fn(Finding $finding): bool => in_array(Structure::from($case->structure), $finding->structures, true)))),
-            'signs' => array_values(is_array($case->intake['referral_signs'] ?? null) ? $case->intake['referral_signs'] : []),
+            'findings' => array_values(
+                array_map(
+                    static fn(Finding $finding): array => ['key' => $finding->key, 'words' => $finding->words],
+                    array_filter(
+                        $catalogue->findings,
+                        static fn(Finding $finding): bool => in_array(
+                            Structure::from($case->structure),
+                            $finding->structures,
+                            true,
+                        ),
+                    ),
+                ),
+            ),
+            'signs' => array_values(
+                is_array($case->intake['referral_signs'] ?? null) ? $case->intake['referral_signs'] : [],
+            ),
             'risks' => array_values(is_array($case->intake['risks'] ?? null) ? $case->intake['risks'] : []),
             'screened_by' => $text('screened_by'),
             'screened_on' => $text('screened_on'),
-            'changes' => array_values($case->decisions()->where('kind', 'intake')->with('user')->get()->map(static fn(Decision $decision): array => [
-                'at' => $decision->at->setTimezone($case->practice->timezone)->toIso8601String(), 'by' => $decision->by(), 'words' => $decision->words, 'why' => $decision->reason,
-            ])->all()),
+            'changes' => array_values(
+                $case
+                    ->decisions()
+                    ->where('kind', 'intake')
+                    ->with('user')
+                    ->get()
+                    ->map(
+                        static fn(Decision $decision): array => [
+                            'at' => $decision->at->setTimezone($case->practice->timezone)->toIso8601String(),
+                            'by' => $decision->by(),
+                            'words' => $decision->words,
+                            'why' => $decision->reason,
+                        ],
+                    )
+                    ->all(),
+            ),
         ];
     }
 }

@@ -51,19 +51,43 @@ final class LibraryPage
             'programmes' => array_map($this->programme(...), array_values($catalogue->programmes)),
             'rules' => array_map($this->rule(...), array_values($catalogue->schools)),
             'measures' => array_map($this->measure(...), array_values($catalogue->measures)),
-            'lint' => array_map(static fn(LintRule $rule): array => ['key' => $rule->key, 'title' => $rule->title, 'why' => $rule->why], array_values($catalogue->lint)),
-            'signs' => array_map(static fn(ReferralSign $sign): array => [
-                'key' => $sign->key, 'words' => $sign->words, 'how' => $sign->how, 'regions' => array_column($sign->regions, 'value'),
-            ], array_values($catalogue->signs)),
-            'risks' => array_map(static fn(Risk $risk): array => [
-                'key' => $risk->key, 'words' => $risk->words, 'asks_taken_on' => $risk->asksTakenOn,
-            ], array_values($catalogue->risks)),
-            'findings' => array_map(static fn(Finding $finding): array => [
-                'key' => $finding->key, 'words' => $finding->words, 'how' => $finding->how, 'structures' => array_column($finding->structures, 'value'),
-            ], array_values($catalogue->findings)),
-            'practice' => array_map(static fn(WayBack $way): array => [
-                'goals' => array_column($way->goals, 'value'), 'steps' => array_map(static fn(PracticeStep $step): array => $step->toArray(), $way->steps),
-            ], $catalogue->waysBack),
+            'lint' => array_map(
+                static fn(LintRule $rule): array => ['key' => $rule->key, 'title' => $rule->title, 'why' => $rule->why],
+                array_values($catalogue->lint),
+            ),
+            'signs' => array_map(
+                static fn(ReferralSign $sign): array => [
+                    'key' => $sign->key,
+                    'words' => $sign->words,
+                    'how' => $sign->how,
+                    'regions' => array_column($sign->regions, 'value'),
+                ],
+                array_values($catalogue->signs),
+            ),
+            'risks' => array_map(
+                static fn(Risk $risk): array => [
+                    'key' => $risk->key,
+                    'words' => $risk->words,
+                    'asks_taken_on' => $risk->asksTakenOn,
+                ],
+                array_values($catalogue->risks),
+            ),
+            'findings' => array_map(
+                static fn(Finding $finding): array => [
+                    'key' => $finding->key,
+                    'words' => $finding->words,
+                    'how' => $finding->how,
+                    'structures' => array_column($finding->structures, 'value'),
+                ],
+                array_values($catalogue->findings),
+            ),
+            'practice' => array_map(
+                static fn(WayBack $way): array => [
+                    'goals' => array_column($way->goals, 'value'),
+                    'steps' => array_map(static fn(PracticeStep $step): array => $step->toArray(), $way->steps),
+                ],
+                $catalogue->waysBack,
+            ),
             'equipment' => $catalogue->equipment(),
         ];
     }
@@ -82,11 +106,34 @@ final class LibraryPage
             'load_relief' => $info->loadRelief,
             'provocation_test' => $info->usualTest()->toArray(),
             'later_test' => $info->laterTest?->toArray(),
-            'differentials' => array_map(static fn(Differential $differential): array => $differential->toArray(), $info->differentials),
+            'differentials' => array_map(
+                static fn(Differential $differential): array => $differential->toArray(),
+                $info->differentials,
+            ),
             'strength_test' => $info->strengthTest,
             'usual_programme' => $info->usualProgramme,
-            'ladders' => array_values(array_column(array_filter($this->catalogue->ladders, fn(Ladder $ladder): bool => $this->climbsFor($ladder, $info)), 'key')),
-            'programmes' => array_values(array_column(array_filter($this->catalogue->programmes, static fn(Programme $programme): bool => in_array($info->structure, $programme->structures, true)), 'key')),
+            'ladders' => array_values(
+                array_column(
+                    array_filter(
+                        $this->catalogue->ladders,
+                        fn(Ladder $ladder): bool => $this->climbsFor($ladder, $info),
+                    ),
+                    'key',
+                ),
+            ),
+            'programmes' => array_values(
+                array_column(
+                    array_filter(
+                        $this->catalogue->programmes,
+                        static fn(Programme $programme): bool => in_array(
+                            $info->structure,
+                            $programme->structures,
+                            true,
+                        ),
+                    ),
+                    'key',
+                ),
+            ),
         ];
     }
 
@@ -109,12 +156,15 @@ final class LibraryPage
             'key' => $ladder->key,
             'title' => $ladder->title,
             'version' => $this->version(LibraryKind::Ladder, $ladder->key),
-            'rungs' => array_map(static fn(LadderRung $rung): array => [
-                'exercise' => $rung->exercise,
-                'demand' => $rung->demand,
-                'changes' => array_map(static fn(RungChange $change): string => $change->value, $rung->changes),
-                'words' => $rung->words,
-            ], $ladder->rungs),
+            'rungs' => array_map(
+                static fn(LadderRung $rung): array => [
+                    'exercise' => $rung->exercise,
+                    'demand' => $rung->demand,
+                    'changes' => array_map(static fn(RungChange $change): string => $change->value, $rung->changes),
+                    'words' => $rung->words,
+                ],
+                $ladder->rungs,
+            ),
         ];
     }
 
@@ -133,7 +183,10 @@ final class LibraryPage
             'sides' => $exercise->limbs->value,
             'lever' => $exercise->lever->value,
             'range' => $exercise->range,
-            'structures' => (object) array_map(static fn(Directness $directness): string => $directness->value, $exercise->structures),
+            'structures' => (object) array_map(
+                static fn(Directness $directness): string => $directness->value,
+                $exercise->structures,
+            ),
             'equipment' => $exercise->equipment,
             'stand_in' => $exercise->stand_in,
             'set_up' => $exercise->set_up,
@@ -163,27 +216,47 @@ final class LibraryPage
             'caution' => $programme->caution,
             'time_scale' => $programme->timeScale,
             'severity' => $programme->severityMeasure !== null,
-            'stages' => array_map(fn(PlanStage $planned): array => [
-                'key' => $planned->stage->key,
-                'title' => $planned->stage->title,
-                'mode' => $planned->stage->mode->value,
-                'goals' => PlanWords::goals($planned->stage),
-                'goal_keys' => $planned->stage->goals === null ? null : array_column($planned->stage->goals, 'value'),
-                'rhythm' => PlanWords::rhythm($planned),
-                'gate' => array_map(static fn(Criterion $criterion): string => PlanWords::criterion($criterion), $planned->stage->gate),
-                'notes' => $planned->stage->notes,
-                'prescriptions' => [
-                    ...array_map($this->prescription(...), $planned->stage->prescriptions),
-                    ...array_map(fn(Waiting $waiting): array => ['when' => PlanWords::startsWhen($waiting->startsWhen, $this->catalogue)] + $this->prescription($waiting->prescription), $planned->waiting),
+            'stages' => array_map(
+                fn(PlanStage $planned): array => [
+                    'key' => $planned->stage->key,
+                    'title' => $planned->stage->title,
+                    'mode' => $planned->stage->mode->value,
+                    'goals' => PlanWords::goals($planned->stage),
+                    'goal_keys' =>
+                        $planned->stage->goals === null ? null : array_column($planned->stage->goals, 'value'),
+                    'rhythm' => PlanWords::rhythm($planned),
+                    'gate' => array_map(
+                        static fn(Criterion $criterion): string => PlanWords::criterion($criterion),
+                        $planned->stage->gate,
+                    ),
+                    'notes' => $planned->stage->notes,
+                    'prescriptions' => [
+                        ...array_map($this->prescription(...), $planned->stage->prescriptions),
+                        ...array_map(
+                            fn(Waiting $waiting): array => [
+                                'when' => PlanWords::startsWhen($waiting->startsWhen, $this->catalogue),
+                            ] + $this->prescription($waiting->prescription),
+                            $planned->waiting,
+                        ),
+                    ],
                 ],
-            ], $programme->plan->stages),
-            'variants' => array_map(fn(Variant $variant): array => [
-                'structures' => array_column($variant->structures, 'value'),
-                'prescriptions' => $variant->structures === [] ? [] : array_map(
-                    $this->prescription(...),
-                    $programme->planFor($this->catalogue->structure($variant->structures[0]), $this->catalogue)->prescriptions(),
-                ),
-            ], $programme->variants),
+                $programme->plan->stages,
+            ),
+            'variants' => array_map(
+                fn(Variant $variant): array => [
+                    'structures' => array_column($variant->structures, 'value'),
+                    'prescriptions' =>
+                        $variant->structures === []
+                            ? []
+                            : array_map(
+                                $this->prescription(...),
+                                $programme
+                                    ->planFor($this->catalogue->structure($variant->structures[0]), $this->catalogue)
+                                    ->prescriptions(),
+                            ),
+                ],
+                $programme->variants,
+            ),
         ];
     }
 
@@ -210,7 +283,11 @@ final class LibraryPage
             'key' => $school->key,
             'title' => $school->title,
             'version' => $this->version(LibraryKind::Rule, $school->key),
-            'points' => array_map(static fn(string $point, string $words): array => ['point' => $point, 'words' => $words], array_keys($points), array_values($points)),
+            'points' => array_map(
+                static fn(string $point, string $words): array => ['point' => $point, 'words' => $words],
+                array_keys($points),
+                array_values($points),
+            ),
         ];
     }
 

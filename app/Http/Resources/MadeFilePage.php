@@ -12,6 +12,14 @@ final class MadeFilePage
     /** @return array<string, mixed> */
     public static function of(MadeFile $file): array
     {
-        return ['id' => $file->id, 'name' => $file->name, 'state' => $file->state->value, 'done' => min($file->done, $file->steps), 'steps' => $file->steps, 'bytes' => $file->bytes, 'problem' => $file->problem];
+        return [
+            'id' => $file->id,
+            'name' => $file->name,
+            'state' => $file->state->value,
+            'done' => min($file->done, $file->steps),
+            'steps' => $file->steps,
+            'bytes' => $file->bytes,
+            'problem' => $file->problem,
+        ];
     }
 }

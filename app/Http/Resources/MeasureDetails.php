@@ -35,8 +35,12 @@ final class MeasureDetails
         foreach (is_array($tries) ? $tries : [] as $try) {
             if (is_array($try)) {
                 $details[] = [
-                    'value' => $try['value'] ?? null, 'struck' => ($try['struck'] ?? false) === true, 'curve' => $try['curve'] ?? null,
-                    'load_kg' => $try['load_kg'] ?? null, 'reps' => $try['reps'] ?? null, 'rir' => $try['rir'] ?? null,
+                    'value' => $try['value'] ?? null,
+                    'struck' => ($try['struck'] ?? false) === true,
+                    'curve' => $try['curve'] ?? null,
+                    'load_kg' => $try['load_kg'] ?? null,
+                    'reps' => $try['reps'] ?? null,
+                    'rir' => $try['rir'] ?? null,
                 ];
             }
         }

@@ -36,9 +36,20 @@ final class MeasurePreview
         return [
             'affected' => self::side($affected, $measurement->affected, $measurement->measure->tries),
             'unaffected' => self::side($unaffected, $measurement->unaffected, $measurement->measure->tries),
-            'symmetry_percent' => $isComplete && $affected !== null && $unaffected !== null ? Number::tenth(Strength::symmetry($affected->best, $unaffected->best, $case->side === Side::Both->value)) : null,
-            'moment_nm' => $affected !== null && $measurement->leverM !== null ? Number::tenth($affected->best * $measurement->leverM) : null,
-            'loads' => $measurement->measure->kind === MeasureKind::RepetitionMaximum && $affected !== null ? self::loads($affected->best) : [],
+            'symmetry_percent' =>
+                $isComplete && $affected !== null && $unaffected !== null
+                    ? Number::tenth(
+                        Strength::symmetry($affected->best, $unaffected->best, $case->side === Side::Both->value),
+                    )
+                    : null,
+            'moment_nm' =>
+                $affected !== null && $measurement->leverM !== null
+                    ? Number::tenth($affected->best * $measurement->leverM)
+                    : null,
+            'loads' =>
+                $measurement->measure->kind === MeasureKind::RepetitionMaximum && $affected !== null
+                    ? self::loads($affected->best)
+                    : [],
             'questions' => MeasureSense::questions($measurement, $history->course($measurement->measure)),
             'follows' => $isComplete ? $this->follows($case, $measurement) : [],
         ];
@@ -64,22 +75,42 @@ final class MeasurePreview
         $questions = [];
         $stage = $case->stageEntries()->reorder('from', 'desc')->value('stage');
         foreach ($plan->stage(is_string($stage) ? $stage : '')->stage->prescriptions ?? [] as $prescription) {
-            $words = $this->words($prescription, $measurement, $test, $bothSides, $isOfStructure, $case->athlete->body_mass_kg);
+            $words = $this->words(
+                $prescription,
+                $measurement,
+                $test,
+                $bothSides,
+                $isOfStructure,
+                $case->athlete->body_mass_kg,
+            );
             if ($words !== null) {
-                $questions[] = ['prescription' => $prescription->key, 'title' => $catalogue->titleOf($prescription->exercise), 'words' => $words];
+                $questions[] = [
+                    'prescription' => $prescription->key,
+                    'title' => $catalogue->titleOf($prescription->exercise),
+                    'words' => $words,
+                ];
             }
         }
 
         return $questions;
     }
 
-    private function words(Prescription $prescription, Measurement $measurement, StrengthTest $test, bool $bothSides, bool $isOfStructure, ?float $bodyMassKg): ?string
-    {
+    private function words(
+        Prescription $prescription,
+        Measurement $measurement,
+        StrengthTest $test,
+        bool $bothSides,
+        bool $isOfStructure,
+        ?float $bodyMassKg,
+    ): ?string {
         $load = FromMeasure::loadKg($prescription, $measurement->measure, $test, $bothSides, $bodyMassKg);
         if ($load !== null && $load != $prescription->dose->load_kg) {
             return MeasureWords::load($prescription, $load);
         }
-        $band = $isOfStructure && $measurement->measure->kind === MeasureKind::Force ? FromMeasure::band($prescription, $test, $bothSides) : null;
+        $band =
+            $isOfStructure && $measurement->measure->kind === MeasureKind::Force
+                ? FromMeasure::band($prescription, $test, $bothSides)
+                : null;
 
         return $band === null ? null : MeasureWords::band($prescription, $band, $measurement->measure->unit);
     }
@@ -93,17 +124,25 @@ final class MeasurePreview
     {
         $counting = count(array_filter($taken, static fn(Attempt $attempt): bool => !$attempt->struck));
 
-        return $tries === null ? null : [
-            'best' => $tries->best,
-            'spread_percent' => $tries->spreadPercent === null ? null : Number::tenth($tries->spreadPercent),
-            'verdict' => $tries->verdict->value,
-            'words' => MeasureWords::tries($tries, $counting, $asked),
-        ];
+        return $tries === null
+            ? null
+            : [
+                'best' => $tries->best,
+                'spread_percent' => $tries->spreadPercent === null ? null : Number::tenth($tries->spreadPercent),
+                'verdict' => $tries->verdict->value,
+                'words' => MeasureWords::tries($tries, $counting, $asked),
+            ];
     }
 
     /** @return list<array{reps: int, load_kg: int|float}> what could be lifted so many times */
     private static function loads(int|float $maximum): array
     {
-        return array_map(static fn(int $reps): array => ['reps' => $reps, 'load_kg' => Number::tenth(Strength::loadFor($maximum, $reps))], range(1, Strength::MAX_REPS));
+        return array_map(
+            static fn(int $reps): array => [
+                'reps' => $reps,
+                'load_kg' => Number::tenth(Strength::loadFor($maximum, $reps)),
+            ],
+            range(1, Strength::MAX_REPS),
+        );
     }
 }

@@ -48,10 +48,12 @@ final class MeasuresPage
             'stopped' => Standing::isStopped($evaluation) || $case->hasSevereFlare(),
             'body_mass_kg' => $case->athlete->body_mass_kg,
             'measures' => $measures,
-            'others' => array_values(array_map(
-                static fn(Measure $measure): array => ['key' => $measure->key, 'title' => $measure->title],
-                array_diff_key($catalogue->measures, array_column($measures, null, 'key')),
-            )),
+            'others' => array_values(
+                array_map(
+                    static fn(Measure $measure): array => ['key' => $measure->key, 'title' => $measure->title],
+                    array_diff_key($catalogue->measures, array_column($measures, null, 'key')),
+                ),
+            ),
         ];
     }
 
@@ -60,7 +62,9 @@ final class MeasuresPage
     {
         $measure = $this->find->of($case, $key);
 
-        return $measure === null ? null : $this->measure($case, $measure, MeasureHistory::of($case), $evaluation->log->stage);
+        return $measure === null
+            ? null
+            : $this->measure($case, $measure, MeasureHistory::of($case), $evaluation->log->stage);
     }
 
     /** @return list<array<string, mixed>> those of the case, its severity score last: what is due first, then what is proposed */
@@ -70,7 +74,12 @@ final class MeasuresPage
         $catalogue = $this->shelf->forCase($case, $plan);
         $history = MeasureHistory::of($case);
         $stage = $evaluation->log->stage;
-        $keys = [...array_column($case->measures($plan, $catalogue), 'key'), ...self::proposed($case, $catalogue, $stage), ...$history->keys(), ...array_filter([$case->severityScore()?->name])];
+        $keys = [
+            ...array_column($case->measures($plan, $catalogue), 'key'),
+            ...self::proposed($case, $catalogue, $stage),
+            ...$history->keys(),
+            ...array_filter([$case->severityScore()?->name]),
+        ];
         $measures = [];
         foreach (array_unique($keys) as $key) {
             $measure = $this->find->of($case, $key);
@@ -86,7 +95,18 @@ final class MeasuresPage
     /** @return list<string> */
     private static function proposed(CareCase $case, Catalogue $catalogue, Stage $stage): array
     {
-        return array_values(array_column(array_filter($catalogue->measures, static fn(Measure $measure): bool => $measure->isProposedFor(Structure::from($case->structure), $stage->mode)), 'key'));
+        return array_values(
+            array_column(
+                array_filter(
+                    $catalogue->measures,
+                    static fn(Measure $measure): bool => $measure->isProposedFor(
+                        Structure::from($case->structure),
+                        $stage->mode,
+                    ),
+                ),
+                'key',
+            ),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -113,8 +133,15 @@ final class MeasuresPage
             'highest' => $measure->highest,
             'words' => MeasureWords::course($course),
             'due' => $gate === null ? null : MeasureWords::due($gate),
-            'gate' => $gate === null ? null : ['words' => PlanWords::criterion($gate->criterion), 'to_reach' => $gate->toReach === null ? null : Number::tenth($gate->toReach)],
-            'noise' => $noise === null || $noise['low'] === $noise['high'] ? null : array_map(Number::tenth(...), $noise),
+            'gate' =>
+                $gate === null
+                    ? null
+                    : [
+                        'words' => PlanWords::criterion($gate->criterion),
+                        'to_reach' => $gate->toReach === null ? null : Number::tenth($gate->toReach),
+                    ],
+            'noise' =>
+                $noise === null || $noise['low'] === $noise['high'] ? null : array_map(Number::tenth(...), $noise),
             'ratio' => $this->ratio($case, $course, $history),
             'taken' => array_map(self::point(...), $course->points, $rows),
         ];
@@ -123,7 +150,13 @@ final class MeasuresPage
     /** The strictest about time of what the gate of the present stage asks of a measure. */
     private static function gate(MeasureCourse $course, Stage $stage, CareCase $case): ?MeasureGate
     {
-        $asked = array_values(array_filter($stage->gate, static fn(Criterion $criterion): bool => $criterion instanceof OverTest && $criterion->test === $course->measure->key));
+        $asked = array_values(
+            array_filter(
+                $stage->gate,
+                static fn(Criterion $criterion): bool => $criterion instanceof OverTest &&
+                    $criterion->test === $course->measure->key,
+            ),
+        );
         usort($asked, static fn(OverTest $a, OverTest $b): int => $a->countsForDays() <=> $b->countsForDays());
 
         return $asked === [] ? null : MeasureGate::of($asked[0], $course, Clock::today($case->practice->timezone));
@@ -135,7 +168,9 @@ final class MeasuresPage
         $ratio = $course->measure->ratio;
         $other = $ratio === null ? null : $this->find->of($case, $ratio->to);
 
-        return $ratio === null || $other === null ? null : ['words' => MeasureWords::ratio($course, $history->course($other), $ratio)];
+        return $ratio === null || $other === null
+            ? null
+            : ['words' => MeasureWords::ratio($course, $history->course($other), $ratio)];
     }
 
     /** @return array<string, mixed> */
@@ -152,7 +187,10 @@ final class MeasuresPage
             'change_percent' => $percent($point->changePercent),
             'meaning' => $point->meaning?->value,
             'per_kg' => $point->perKg === null ? null : Number::hundredth($point->perKg),
-            'details' => $row->details === null ? null : MeasureDetails::of($row->details, $row instanceof StrengthTest ? max($row->affected, 0) : null),
+            'details' =>
+                $row->details === null
+                    ? null
+                    : MeasureDetails::of($row->details, $row instanceof StrengthTest ? max($row->affected, 0) : null),
             'by' => $row->author?->name,
         ];
     }

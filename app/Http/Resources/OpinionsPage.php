@@ -49,7 +49,11 @@ final class OpinionsPage
             }
         }
 
-        return ['words' => OpinionWords::agreement($opinions), 'schools' => $schools, 'parts' => $this->parts($opinions, $reasons, $catalogue->schools, $evaluation)];
+        return [
+            'words' => OpinionWords::agreement($opinions),
+            'schools' => $schools,
+            'parts' => $this->parts($opinions, $reasons, $catalogue->schools, $evaluation),
+        ];
     }
 
     /**
@@ -61,7 +65,10 @@ final class OpinionsPage
     private function parts(SecondOpinions $opinions, array $responses, array $schools, Evaluation $evaluation): array
     {
         $parts = [];
-        foreach (array_slice(array_reverse($opinions->toArray()['parts']), 0, self::SHOWN) as ['session' => $id, 'verdicts' => $verdicts]) {
+        foreach (
+            array_slice(array_reverse($opinions->toArray()['parts']), 0, self::SHOWN)
+            as ['session' => $id, 'verdicts' => $verdicts]
+        ) {
             $any = reset($responses[$id]);
             $said = [];
             foreach ($verdicts as $verdict => $keys) {
@@ -87,6 +94,8 @@ final class OpinionsPage
     {
         $rule = $school->rule;
 
-        return "pain to $rule->during_max, next morning to $rule->next_day_max, too much from a rise of $rule->rise_over_from, back within " . TimeWords::minutes($rule->settle_within_min) . ", grows after $rule->progress_after";
+        return "pain to $rule->during_max, next morning to $rule->next_day_max, too much from a rise of $rule->rise_over_from, back within " .
+            TimeWords::minutes($rule->settle_within_min) .
+            ", grows after $rule->progress_after";
     }
 }

@@ -32,7 +32,11 @@ final class OwnData
             'format' => self::FORMAT,
             'at' => Clock::now($practice->timezone)->toIso(),
             'practice' => $practice->name,
-            'athlete' => ['name' => $athlete->name, 'signs_in_as' => User::query()->where('athlete_id', $athlete->id)->first()?->email, 'born_on' => $athlete->born_on],
+            'athlete' => [
+                'name' => $athlete->name,
+                'signs_in_as' => User::query()->where('athlete_id', $athlete->id)->first()?->email,
+                'born_on' => $athlete->born_on,
+            ],
             'cases' => array_map(self::caseOf(...), $cases),
         ];
     }
@@ -43,7 +47,11 @@ final class OwnData
         $cases = [];
         foreach ([...$case->tests()->get()->all(), ...$case->outcomes()->get()->all()] as $row) {
             if ($row->details !== null) {
-                $cases[] = ['measure' => $row instanceof StrengthTest ? $row->test : $row->measure, 'on' => $row->on, 'tries' => $row->details];
+                $cases[] = [
+                    'measure' => $row instanceof StrengthTest ? $row->test : $row->measure,
+                    'on' => $row->on,
+                    'tries' => $row->details,
+                ];
             }
         }
 
@@ -61,15 +69,44 @@ final class OwnData
             'opened_on' => $case->opened_on,
             'closed_on' => $case->closed_on,
             'history' => $case->history,
-            'intake' => array_intersect_key($case->intake, array_flip(['began_on', 'load_change', 'aggravating', 'occupation', 'medicines', 'risks'])),
+            'intake' => array_intersect_key(
+                $case->intake,
+                array_flip(['began_on', 'load_change', 'aggravating', 'occupation', 'medicines', 'risks']),
+            ),
             'case_file' => CaseHistory::whole($case)->toArray(),
             'tries' => self::tries($case),
-            'curves' => array_values(Curve::query()->where('case_id', $case->id)->orderBy('created_at')->get()->map(static fn(Curve $curve): array => [
-                'id' => $curve->id, 'measure' => $curve->measure, 'side' => $curve->side, 'on' => $curve->on, 'figures' => (object) $curve->figures,
-            ] + $curve->unpacked())->all()),
-            'messages' => array_values($case->messages()->with('user')->get()->map(static fn(Message $message): array => [
-                'at' => $message->at->setTimezone($zone)->toIso8601String(), 'by' => $message->user->name, 'kind' => $message->kind->value, 'words' => $message->words, 'pain' => $message->pain,
-            ])->all()),
+            'curves' => array_values(
+                Curve::query()
+                    ->where('case_id', $case->id)
+                    ->orderBy('created_at')
+                    ->get()
+                    ->map(
+                        static fn(Curve $curve): array => [
+                            'id' => $curve->id,
+                            'measure' => $curve->measure,
+                            'side' => $curve->side,
+                            'on' => $curve->on,
+                            'figures' => (object) $curve->figures,
+                        ] + $curve->unpacked(),
+                    )
+                    ->all(),
+            ),
+            'messages' => array_values(
+                $case
+                    ->messages()
+                    ->with('user')
+                    ->get()
+                    ->map(
+                        static fn(Message $message): array => [
+                            'at' => $message->at->setTimezone($zone)->toIso8601String(),
+                            'by' => $message->user->name,
+                            'kind' => $message->kind->value,
+                            'words' => $message->words,
+                            'pain' => $message->pain,
+                        ],
+                    )
+                    ->all(),
+            ),
         ];
     }
 }

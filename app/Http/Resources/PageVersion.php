@@ -29,7 +29,11 @@ final class PageVersion
     /** Of the page of an athlete, over all their cases; it also says whom to call. */
     public static function ofAthlete(User $athlete): string
     {
-        return self::hash([$athlete->id, self::written((string) $athlete->athlete_id), WhomToCall::of($athlete->practice)]);
+        return self::hash([
+            $athlete->id,
+            self::written((string) $athlete->athlete_id),
+            WhomToCall::of($athlete->practice),
+        ]);
     }
 
     /** What was written last to each case of the athlete and to the library, in one question, since every poll asks it. */
@@ -37,13 +41,24 @@ final class PageVersion
     {
         $library = LibraryItem::query()->toBase()->selectRaw("concat(count(*), ' ', max(created_at))");
 
-        return CareCase::query()->where('athlete_id', $athlete)->orderBy('id')->toBase()
-            ->select(['id', 'revision', 'closed_on', 'evaluated_at'])->selectSub($library, 'library')->get();
+        return CareCase::query()
+            ->where('athlete_id', $athlete)
+            ->orderBy('id')
+            ->toBase()
+            ->select(['id', 'revision', 'closed_on', 'evaluated_at'])
+            ->selectSub($library, 'library')
+            ->get();
     }
 
     /** @param list<mixed> $state */
     private static function hash(array $state): string
     {
-        return hash('xxh128', json_encode([self::SHAPE, intdiv(CarbonImmutable::now()->getTimestamp(), 60 * self::STEP_MIN), ...$state], JSON_THROW_ON_ERROR));
+        return hash(
+            'xxh128',
+            json_encode(
+                [self::SHAPE, intdiv(CarbonImmutable::now()->getTimestamp(), 60 * self::STEP_MIN), ...$state],
+                JSON_THROW_ON_ERROR,
+            ),
+        );
     }
 }

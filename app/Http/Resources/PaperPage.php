@@ -26,9 +26,26 @@ final class PaperPage
             'athlete' => $case->athlete->name,
             'structure' => $case->structure_title,
             'side' => $case->side,
-            'kinds' => array_map(static fn(PaperKind $paperKind): array => ['kind' => $paperKind->value, 'title' => $paperKind->title(), 'about' => $paperKind->about(), 'needs_consent' => $paperKind->needsConsent()], PaperKind::cases()),
-            'papers' => array_values(Paper::query()->where('case_id', $case->id)->whereNull('discarded_at')->with(['user', 'signer'])->orderByDesc('created_at')->orderByDesc('id')->get()
-                ->map(fn(Paper $paper): array => $this->line($case, $paper))->all()),
+            'kinds' => array_map(
+                static fn(PaperKind $paperKind): array => [
+                    'kind' => $paperKind->value,
+                    'title' => $paperKind->title(),
+                    'about' => $paperKind->about(),
+                    'needs_consent' => $paperKind->needsConsent(),
+                ],
+                PaperKind::cases(),
+            ),
+            'papers' => array_values(
+                Paper::query()
+                    ->where('case_id', $case->id)
+                    ->whereNull('discarded_at')
+                    ->with(['user', 'signer'])
+                    ->orderByDesc('created_at')
+                    ->orderByDesc('id')
+                    ->get()
+                    ->map(fn(Paper $paper): array => $this->line($case, $paper))
+                    ->all(),
+            ),
         ];
     }
 
@@ -43,16 +60,30 @@ final class PaperPage
             'today' => Clock::today($case->practice->timezone)->toIso(),
             'needs_consent' => $paper->kind->needsConsent(),
             'shown' => $shown->number,
-            'blocks' => array_map(static fn(Block $block): array => [
-                'key' => $block->key,
-                'kind' => $block->kind->value,
-                'title' => $block->heading ?? self::title($block),
-                'text' => $block->kind === BlockKind::Text ? $block->text : null,
-                'left_out' => $content->isLeftOut($block),
-            ], $content->blocks),
-            'versions' => array_values($paper->versions()->with('user')->get()->map(static fn(PaperVersion $paperVersion): array => [
-                'number' => $paperVersion->number, 'by' => $paperVersion->user->name, 'at' => $paperVersion->at->setTimezone($case->practice->timezone)->toIso8601String(),
-            ])->all()),
+            'blocks' => array_map(
+                static fn(Block $block): array => [
+                    'key' => $block->key,
+                    'kind' => $block->kind->value,
+                    'title' => $block->heading ?? self::title($block),
+                    'text' => $block->kind === BlockKind::Text ? $block->text : null,
+                    'left_out' => $content->isLeftOut($block),
+                ],
+                $content->blocks,
+            ),
+            'versions' => array_values(
+                $paper
+                    ->versions()
+                    ->with('user')
+                    ->get()
+                    ->map(
+                        static fn(PaperVersion $paperVersion): array => [
+                            'number' => $paperVersion->number,
+                            'by' => $paperVersion->user->name,
+                            'at' => $paperVersion->at->setTimezone($case->practice->timezone)->toIso8601String(),
+                        ],
+                    )
+                    ->all(),
+            ),
             'html' => PaperView::html($paper, $content),
         ];
     }
@@ -74,7 +105,16 @@ final class PaperPage
             'drafted_at' => $paper->created_at->setTimezone($zone)->toIso8601String(),
             'signed_by' => $paper->signer?->name,
             'signed_at' => $paper->signed_at?->setTimezone($zone)->toIso8601String(),
-            'consent' => $paper->consent === null ? null : array_intersect_key($paper->consent, ['by' => 1, 'on' => 1, 'how' => 1, 'diagnosis' => 1, 'recorded_by' => 1]),
+            'consent' =>
+                $paper->consent === null
+                    ? null
+                    : array_intersect_key($paper->consent, [
+                        'by' => 1,
+                        'on' => 1,
+                        'how' => 1,
+                        'diagnosis' => 1,
+                        'recorded_by' => 1,
+                    ]),
             'tells_diagnosis' => $diagnosis,
             'obstacle' => $paper->obstacle($diagnosis),
         ];

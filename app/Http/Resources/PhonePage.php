@@ -30,10 +30,14 @@ final class PhonePage
             'athlete' => $athlete->name,
             'practice' => WhomToCall::of($athlete->practice),
             'cases' => array_map(
-                fn(CareCase $case): array => ['person' => $athlete->id] + $this->today->of($case, $this->standing->evaluate($case)),
+                fn(CareCase $case): array => ['person' => $athlete->id] +
+                    $this->today->of($case, $this->standing->evaluate($case)),
                 array_values(array_filter($cases, static fn(CareCase $case): bool => $case->closed_on === null)),
             ),
-            'closed' => array_map($this->closed(...), array_values(array_filter($cases, static fn(CareCase $case): bool => $case->closed_on !== null))),
+            'closed' => array_map(
+                $this->closed(...),
+                array_values(array_filter($cases, static fn(CareCase $case): bool => $case->closed_on !== null)),
+            ),
         ];
     }
 

@@ -36,7 +36,11 @@ final class PrescribePage
         $plan = $case->plan();
         $waiting = $case->waitingPlan();
         $today = Clock::today($case->practice->timezone);
-        $stage = StageEntry::query()->where('case_id', $case->id)->where('from', '<=', $today->toIso())->orderByDesc('from')->firstOrFail();
+        $stage = StageEntry::query()
+            ->where('case_id', $case->id)
+            ->where('from', '<=', $today->toIso())
+            ->orderByDesc('from')
+            ->firstOrFail();
 
         return [
             'id' => $case->id,
@@ -47,15 +51,41 @@ final class PrescribePage
             'side' => $case->side,
             'today' => $today->toIso(),
             'version' => $case->currentPlan()->version,
-            'waiting' => $waiting === null ? null : ['version' => $waiting->version, 'from' => $waiting->valid_from ?? $today->toIso(), 'note' => $waiting->note],
+            'waiting' =>
+                $waiting === null
+                    ? null
+                    : [
+                        'version' => $waiting->version,
+                        'from' => $waiting->valid_from ?? $today->toIso(),
+                        'note' => $waiting->note,
+                    ],
             'stage' => $stage->stage,
-            'stages' => array_map(fn(PlanStage $planStage): array => $this->stage($planStage, $plan, $case, $today), $plan->stages),
+            'stages' => array_map(
+                fn(PlanStage $planStage): array => $this->stage($planStage, $plan, $case, $today),
+                $plan->stages,
+            ),
             'proposed' => $this->proposed($case, $plan),
             'available' => array_map(static fn(Weekday $day): string => $day->value, $case->weekdays($plan)),
-            'usual_practice' => array_map(static fn(PracticeStep $step): array => $step->toArray(), $this->shelf->forCase($case, $plan)->practiceFor(Goal::from($case->goal))),
-            'others' => array_values(CareCase::query()->with('athlete')->where('structure', $case->structure)->where('id', '!=', $case->id)
-                ->orderByDesc('opened_on')->limit(30)->get()
-                ->map(static fn(CareCase $careCase): array => ['key' => $careCase->id, 'title' => "{$careCase->athlete->name}, $careCase->side"])->all()),
+            'usual_practice' => array_map(
+                static fn(PracticeStep $step): array => $step->toArray(),
+                $this->shelf->forCase($case, $plan)->practiceFor(Goal::from($case->goal)),
+            ),
+            'others' => array_values(
+                CareCase::query()
+                    ->with('athlete')
+                    ->where('structure', $case->structure)
+                    ->where('id', '!=', $case->id)
+                    ->orderByDesc('opened_on')
+                    ->limit(30)
+                    ->get()
+                    ->map(
+                        static fn(CareCase $careCase): array => [
+                            'key' => $careCase->id,
+                            'title' => "{$careCase->athlete->name}, $careCase->side",
+                        ],
+                    )
+                    ->all(),
+            ),
         ];
     }
 
@@ -66,7 +96,17 @@ final class PrescribePage
         $step = Acceptance::of($plan, $this->standing->evaluate($case), $catalogue);
         $changed = array_filter(array_map(static fn(ChangeNote $note): ?Prescription => $note->after, $step->notes));
 
-        return array_values(array_map(static fn(Prescription $prescription): array => self::item($prescription, $plan, $catalogue, Clock::today($case->practice->timezone)), $changed));
+        return array_values(
+            array_map(
+                static fn(Prescription $prescription): array => self::item(
+                    $prescription,
+                    $plan,
+                    $catalogue,
+                    Clock::today($case->practice->timezone),
+                ),
+                $changed,
+            ),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -77,18 +117,29 @@ final class PrescribePage
         return [
             'key' => $stage->stage->key,
             'title' => $stage->stage->title,
-            'slots' => array_map(static fn(Slot $slot): array => [
-                'key' => $slot->key,
-                'title' => $slot->name(),
-                'mode' => $slot->mode->value,
-                'times_per_day' => $slot->times_per_day,
-                'times' => array_map(static fn(TimeOfDay $timeOfDay): string => $timeOfDay->toText(), $slot->times),
-                'beside' => $slot->beside?->toArray(),
-                'practice' => array_map(static fn(PracticeStep $step): array => $step->toArray(), $slot->practice),
-            ], $stage->slots),
+            'slots' => array_map(
+                static fn(Slot $slot): array => [
+                    'key' => $slot->key,
+                    'title' => $slot->name(),
+                    'mode' => $slot->mode->value,
+                    'times_per_day' => $slot->times_per_day,
+                    'times' => array_map(static fn(TimeOfDay $timeOfDay): string => $timeOfDay->toText(), $slot->times),
+                    'beside' => $slot->beside?->toArray(),
+                    'practice' => array_map(static fn(PracticeStep $step): array => $step->toArray(), $slot->practice),
+                ],
+                $stage->slots,
+            ),
             'rhythm' => $stage->rhythm->toArray(),
-            'begins_later' => array_map(static fn(Waiting $waiting): array => ['when' => PlanWords::startsWhen($waiting->startsWhen, $catalogue)] + self::item($waiting->prescription, $plan, $catalogue, $today), $stage->waiting),
-            'prescriptions' => array_map(static fn(Prescription $prescription): array => self::item($prescription, $plan, $catalogue, $today), $stage->stage->prescriptions),
+            'begins_later' => array_map(
+                static fn(Waiting $waiting): array => [
+                    'when' => PlanWords::startsWhen($waiting->startsWhen, $catalogue),
+                ] + self::item($waiting->prescription, $plan, $catalogue, $today),
+                $stage->waiting,
+            ),
+            'prescriptions' => array_map(
+                static fn(Prescription $prescription): array => self::item($prescription, $plan, $catalogue, $today),
+                $stage->stage->prescriptions,
+            ),
         ];
     }
 

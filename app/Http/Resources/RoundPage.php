@@ -44,12 +44,22 @@ final class RoundPage
         $lines = array_slice($rows, 0, self::LINES);
         $this->shown = array_map(static fn(stdClass $row): string => self::of($row, 'id'), $lines);
         $last = $more ? $lines[self::LINES - 1] : null;
-        $rest = json_encode([
-            'groups' => (object) ($groups = $this->groups()),
-            'all_counted' => array_sum($groups) < self::COUNTED,
-            'asked' => $this->waitingForAnswer(),
-            'next' => $last === null ? null : implode('.', [self::of($last, 'attention_rank'), self::of($last, 'opened_on'), self::of($last, 'id')]),
-        ], JSON_THROW_ON_ERROR);
+        $rest = json_encode(
+            [
+                'groups' => (object) ($groups = $this->groups()),
+                'all_counted' => array_sum($groups) < self::COUNTED,
+                'asked' => $this->waitingForAnswer(),
+                'next' =>
+                    $last === null
+                        ? null
+                        : implode('.', [
+                            self::of($last, 'attention_rank'),
+                            self::of($last, 'opened_on'),
+                            self::of($last, 'id'),
+                        ]),
+            ],
+            JSON_THROW_ON_ERROR,
+        );
 
         return '{"cases":[' . implode(',', array_map(self::line(...), $lines)) . '],' . substr($rest, 1);
     }
@@ -66,8 +76,24 @@ final class RoundPage
         $query = $this->narrowed()
             ->join('athletes as a', 'a.id', '=', 'c.athlete_id')
             ->join('users as p', 'p.id', '=', 'c.practitioner_id')
-            ->select(['c.id', 'c.athlete_id', 'c.attention_rank', 'c.opened_on', 'c.closed_on', 'c.revision', 'c.structure_title', 'c.side', 'c.nudged_at', 'c.standing', 'a.name', 'a.act', 'p.name as practitioner'])
-            ->orderBy('c.attention_rank')->orderBy('c.opened_on')->orderBy('c.id')
+            ->select([
+                'c.id',
+                'c.athlete_id',
+                'c.attention_rank',
+                'c.opened_on',
+                'c.closed_on',
+                'c.revision',
+                'c.structure_title',
+                'c.side',
+                'c.nudged_at',
+                'c.standing',
+                'a.name',
+                'a.act',
+                'p.name as practitioner',
+            ])
+            ->orderBy('c.attention_rank')
+            ->orderBy('c.opened_on')
+            ->orderBy('c.id')
             ->limit(self::LINES + 1);
         $after = explode('.', $this->text('after'));
         if (count($after) !== 1 || $after[0] !== '') {
@@ -86,7 +112,11 @@ final class RoundPage
     private static function checkPlace(array $after): void
     {
         try {
-            $isPlace = count($after) === 3 && preg_match('/^\d{1,3}$/D', $after[0]) === 1 && Str::isUuid($after[2]) && Day::fromIso($after[1])->toIso() === $after[1];
+            $isPlace =
+                count($after) === 3 &&
+                preg_match('/^\d{1,3}$/D', $after[0]) === 1 &&
+                Str::isUuid($after[2]) &&
+                Day::fromIso($after[1])->toIso() === $after[1];
         } catch (InvalidArgumentException) {
             $isPlace = false;
         }
@@ -98,13 +128,40 @@ final class RoundPage
     /** @return list<array<string, mixed>> what athletes wrote and nobody has answered, what has waited longest first */
     private function waitingForAnswer(): array
     {
-        $newest = DB::table('messages as m')->join('cases as c', 'c.id', '=', 'm.case_id')->join('athletes as a', 'a.id', '=', 'c.athlete_id')
-            ->where('c.practice_id', $this->for->practice_id)->whereNotNull('c.asked_at')->whereNull('m.seen_at')->whereIn('m.kind', ['question', 'flare'])
-            ->orderBy('m.at')->limit(self::ASKED)->get(['c.id as case', 'a.name as athlete', 'm.at', 'm.kind', 'm.words', 'm.pain', DB::raw("m.kind = 'flare' and m.pain >= (c.response_rule->>'stop_at')::int as stops")]);
+        $newest = DB::table('messages as m')
+            ->join('cases as c', 'c.id', '=', 'm.case_id')
+            ->join('athletes as a', 'a.id', '=', 'c.athlete_id')
+            ->where('c.practice_id', $this->for->practice_id)
+            ->whereNotNull('c.asked_at')
+            ->whereNull('m.seen_at')
+            ->whereIn('m.kind', ['question', 'flare'])
+            ->orderBy('m.at')
+            ->limit(self::ASKED)
+            ->get([
+                'c.id as case',
+                'a.name as athlete',
+                'm.at',
+                'm.kind',
+                'm.words',
+                'm.pain',
+                DB::raw("m.kind = 'flare' and m.pain >= (c.response_rule->>'stop_at')::int as stops"),
+            ]);
 
-        return array_values($newest->map(static fn(stdClass $row): array => [
-            'case' => $row->case, 'athlete' => $row->athlete, 'at' => str_replace(' ', 'T', substr(self::of($row, 'at'), 0, 19)) . 'Z', 'kind' => $row->kind, 'words' => $row->words, 'pain' => $row->pain, 'stops' => $row->stops === true,
-        ])->all());
+        return array_values(
+            $newest
+                ->map(
+                    static fn(stdClass $row): array => [
+                        'case' => $row->case,
+                        'athlete' => $row->athlete,
+                        'at' => str_replace(' ', 'T', substr(self::of($row, 'at'), 0, 19)) . 'Z',
+                        'kind' => $row->kind,
+                        'words' => $row->words,
+                        'pain' => $row->pain,
+                        'stops' => $row->stops === true,
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /**
@@ -115,8 +172,19 @@ final class RoundPage
      */
     private function groups(): array
     {
-        $first = $this->narrowed()->select('c.attention_group')->orderBy('c.attention_rank')->orderBy('c.opened_on')->orderBy('c.id')->limit(self::COUNTED);
-        $counted = DB::query()->fromSub($first, 'f')->select('attention_group')->selectRaw('count(*) as n')->groupBy('attention_group')->pluck('n', 'attention_group')->all();
+        $first = $this->narrowed()
+            ->select('c.attention_group')
+            ->orderBy('c.attention_rank')
+            ->orderBy('c.opened_on')
+            ->orderBy('c.id')
+            ->limit(self::COUNTED);
+        $counted = DB::query()
+            ->fromSub($first, 'f')
+            ->select('attention_group')
+            ->selectRaw('count(*) as n')
+            ->groupBy('attention_group')
+            ->pluck('n', 'attention_group')
+            ->all();
 
         /** @var array<string, int> $counted */
         return $counted;
@@ -124,9 +192,14 @@ final class RoundPage
 
     private function narrowed(): Builder
     {
-        $query = DB::table('cases as c')->where('c.practice_id', $this->for->practice_id)->whereRaw('(c.closed_on is null or c.stopped_after_close)');
+        $query = DB::table('cases as c')
+            ->where('c.practice_id', $this->for->practice_id)
+            ->whereRaw('(c.closed_on is null or c.stopped_after_close)');
         CaseSearch::narrow($query, 'c', $this->text('search'));
-        foreach (['practitioner' => 'c.practitioner_id::text', 'structure' => 'c.structure', 'stage' => 'c.stage_title'] as $filter => $column) {
+        foreach (
+            ['practitioner' => 'c.practitioner_id::text', 'structure' => 'c.structure', 'stage' => 'c.stage_title']
+            as $filter => $column
+        ) {
             if ($this->text($filter) !== '') {
                 $query->whereRaw("$column = ?", [$this->text($filter)]);
             }
@@ -144,17 +217,22 @@ final class RoundPage
 
     private static function line(stdClass $row): string
     {
-        $answer = json_encode([
-            'id' => $row->id,
-            'athlete' => ['id' => $row->athlete_id, 'name' => $row->name, 'act' => $row->act],
-            'practitioner' => $row->practitioner,
-            'structure' => $row->structure_title,
-            'side' => $row->side,
-            'opened_on' => $row->opened_on,
-            'closed_on' => $row->closed_on,
-            'revision' => $row->revision,
-            'nudged_at' => is_string($row->nudged_at) ? str_replace(' ', 'T', substr($row->nudged_at, 0, 19)) . 'Z' : null,
-        ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+        $answer = json_encode(
+            [
+                'id' => $row->id,
+                'athlete' => ['id' => $row->athlete_id, 'name' => $row->name, 'act' => $row->act],
+                'practitioner' => $row->practitioner,
+                'structure' => $row->structure_title,
+                'side' => $row->side,
+                'opened_on' => $row->opened_on,
+                'closed_on' => $row->closed_on,
+                'revision' => $row->revision,
+                'nudged_at' => is_string($row->nudged_at)
+                    ? str_replace(' ', 'T', substr($row->nudged_at, 0, 19)) . 'Z'
+                    : null,
+            ],
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+        );
 
         return substr($answer, 0, -1) . ',"standing":' . self::of($row, 'standing') . '}';
     }

@@ -31,7 +31,13 @@ final class SessionPage
     /** @return array<string, mixed> */
     public function of(CareCase $case, TrainingSession $row, Evaluation $evaluation): array
     {
-        $response = array_values(array_filter($evaluation->sessions, static fn(SessionResponse $answered): bool => $answered->session->id === $row->id))[0] ?? abort(404);
+        $response =
+            array_values(
+                array_filter(
+                    $evaluation->sessions,
+                    static fn(SessionResponse $answered): bool => $answered->session->id === $row->id,
+                ),
+            )[0] ?? abort(404);
         $version = PlanVersion::query()->where('case_id', $case->id)->where('version', $row->plan_version)->first();
         $plan = $version === null ? $case->plan() : Plan::fromJson($version->content);
         $catalogue = $this->shelf->forCase($case, $plan);
@@ -53,21 +59,39 @@ final class SessionPage
             'signs' => array_map(EvaluationWords::sign(...), $session->signs ?? []),
             'verdict' => $response->verdict->value,
             'verdict_words' => EvaluationWords::verdict($response),
-            'grounds' => array_map(static fn(Ground $ground): array => $ground->toArray(), Grounds::ofResponse($response, $evaluation)),
-            'answer' => $response->answer === null ? null : [
-                'at' => $response->answer->at->toIso(),
-                'provocation' => $response->answer->provocation,
-                'stiffness_min' => $response->answer->stiffness_min,
-                'baseline' => $response->baseline === null ? null : Number::tenth($response->baseline),
-            ],
+            'grounds' => array_map(
+                static fn(Ground $ground): array => $ground->toArray(),
+                Grounds::ofResponse($response, $evaluation),
+            ),
+            'answer' =>
+                $response->answer === null
+                    ? null
+                    : [
+                        'at' => $response->answer->at->toIso(),
+                        'provocation' => $response->answer->provocation,
+                        'stiffness_min' => $response->answer->stiffness_min,
+                        'baseline' => $response->baseline === null ? null : Number::tenth($response->baseline),
+                    ],
             'load' => WeekLoad::ofSessions($evaluation->log, [$session])->toArray(),
-            'entries' => array_map(static fn(Entry $entry): array => self::entry($entry, $asked[$entry->prescription ?? ''] ?? null, $catalogue, $evaluation), $session->entries),
+            'entries' => array_map(
+                static fn(Entry $entry): array => self::entry(
+                    $entry,
+                    $asked[$entry->prescription ?? ''] ?? null,
+                    $catalogue,
+                    $evaluation,
+                ),
+                $session->entries,
+            ),
         ];
     }
 
     /** @return array<string, mixed> */
-    private static function entry(Entry $entry, ?Prescription $asked, Catalogue $catalogue, Evaluation $evaluation): array
-    {
+    private static function entry(
+        Entry $entry,
+        ?Prescription $asked,
+        Catalogue $catalogue,
+        Evaluation $evaluation,
+    ): array {
         return [
             'title' => $asked === null ? 'Practice' : $catalogue->titleOf($asked->exercise),
             'asked' => $asked === null ? null : DoseWords::of($asked, $evaluation->isMeasured()),

@@ -23,12 +23,33 @@ final class SheetPage
     {
         return [
             'columns' => $match->sheet->columns,
-            'fields' => array_map(static fn(SheetField $field): array => ['key' => $field->key, 'title' => $field->title, 'required' => $field->required, 'column' => $match->columns[$field->key] ?? null], $match->kind->fields()),
+            'fields' => array_map(
+                static fn(SheetField $field): array => [
+                    'key' => $field->key,
+                    'title' => $field->title,
+                    'required' => $field->required,
+                    'column' => $match->columns[$field->key] ?? null,
+                ],
+                $match->kind->fields(),
+            ),
             'missing' => array_map(static fn(SheetField $field): string => $field->title, $match->missing()),
             'dates' => $match->dates?->value,
             'date_forms' => array_map(static fn(DateForm $dateForm): string => $dateForm->value, $match->fitting()),
-            'entries' => array_map(static fn(SheetEntry $entry): array => ['line' => $entry->lines[0], 'words' => $entry->words, 'fault' => $entry->fault, 'there' => $entry->isThere], $entries),
-            'new' => count(array_filter($entries, static fn(SheetEntry $entry): bool => $entry->fault === null && !$entry->isThere)),
+            'entries' => array_map(
+                static fn(SheetEntry $entry): array => [
+                    'line' => $entry->lines[0],
+                    'words' => $entry->words,
+                    'fault' => $entry->fault,
+                    'there' => $entry->isThere,
+                ],
+                $entries,
+            ),
+            'new' => count(
+                array_filter(
+                    $entries,
+                    static fn(SheetEntry $entry): bool => $entry->fault === null && !$entry->isThere,
+                ),
+            ),
             'faulty' => count(array_filter($entries, static fn(SheetEntry $entry): bool => $entry->fault !== null)),
         ];
     }
@@ -38,9 +59,23 @@ final class SheetPage
     {
         $zone = $case->practice->timezone;
 
-        return array_values(Import::query()->where('case_id', $case->id)->with('user')->orderByDesc('at')->get()->map(static fn(Import $import): array => [
-            'id' => $import->id, 'kind' => $import->kind->value, 'entries' => $import->entries, 'by' => $import->user->name, 'at' => $import->at->setTimezone($zone)->toIso8601String(),
-            'taken_back_at' => $import->taken_back_at?->setTimezone($zone)->toIso8601String(),
-        ])->all());
+        return array_values(
+            Import::query()
+                ->where('case_id', $case->id)
+                ->with('user')
+                ->orderByDesc('at')
+                ->get()
+                ->map(
+                    static fn(Import $import): array => [
+                        'id' => $import->id,
+                        'kind' => $import->kind->value,
+                        'entries' => $import->entries,
+                        'by' => $import->user->name,
+                        'at' => $import->at->setTimezone($zone)->toIso8601String(),
+                        'taken_back_at' => $import->taken_back_at?->setTimezone($zone)->toIso8601String(),
+                    ],
+                )
+                ->all(),
+        );
     }
 }

@@ -23,12 +23,22 @@ final class StageMovePage
             'stage' => $move->stage->stage->key,
             'title' => $move->stage->stage->title,
             'rhythm' => PlanWords::rhythm($move->stage),
-            'doses' => array_map(static fn(array $dose): array => [
-                'title' => $title($dose['after']),
-                'before' => $dose['before'] === null ? null : ($dose['before']->exercise === $dose['after']->exercise ? '' : $title($dose['before']) . ', ') . $words($dose['before']),
-                'after' => $words($dose['after']),
-                'to_find' => $dose['after']->dose->load_kg === null && $catalogue->exercise($dose['after']->exercise)->loadIsFound,
-            ], $move->doses),
+            'doses' => array_map(
+                static fn(array $dose): array => [
+                    'title' => $title($dose['after']),
+                    'before' =>
+                        $dose['before'] === null
+                            ? null
+                            : ($dose['before']->exercise === $dose['after']->exercise
+                                    ? ''
+                                    : $title($dose['before']) . ', ') . $words($dose['before']),
+                    'after' => $words($dose['after']),
+                    'to_find' =>
+                        $dose['after']->dose->load_kg === null &&
+                        $catalogue->exercise($dose['after']->exercise)->loadIsFound,
+                ],
+                $move->doses,
+            ),
             'left' => array_map($title, $move->left),
         ];
     }

@@ -40,26 +40,54 @@ final class StartPage
             'blocked' => $proposal->blocked,
             'blocked_by' => self::blockedBy($opening),
             'stop_words' => self::stopped($opening, $start),
-            'season_words' => $opening->purpose === Purpose::Prevention && $opening->seasonFrom !== null ? StartWords::season($today, $opening->seasonFrom, $start->programme->usualWeeks) : null,
-            'growing_age' => Growth::isGrowing($opening->athlete->bornOn, $today) && $opening->athlete->bornOn !== null ? Growth::ageOn($opening->athlete->bornOn, $today) : null,
+            'season_words' =>
+                $opening->purpose === Purpose::Prevention && $opening->seasonFrom !== null
+                    ? StartWords::season($today, $opening->seasonFrom, $start->programme->usualWeeks)
+                    : null,
+            'growing_age' =>
+                Growth::isGrowing($opening->athlete->bornOn, $today) && $opening->athlete->bornOn !== null
+                    ? Growth::ageOn($opening->athlete->bornOn, $today)
+                    : null,
             'stage' => $proposal->stage,
             'rung' => $proposal->rung?->value,
             'notes' => $proposal->notes,
-            'words' => $start->stage === null ? null : StartWords::proposal($opening->findings, $start->stage, $start->level, $start->plan->choices ?? []),
+            'words' =>
+                $start->stage === null
+                    ? null
+                    : StartWords::proposal(
+                        $opening->findings,
+                        $start->stage,
+                        $start->level,
+                        $start->plan->choices ?? [],
+                    ),
             'programme_words' => self::programmeWords($start),
             'begins_at' => $start->stage?->stage->key,
             'rule' => $start->rule->name,
             'provocation_test' => $start->structure->testFor($proposal->irritability)->toArray(),
-            'symmetry_percent' => $opening->findings->symmetryPercent === null ? null : Number::tenth($opening->findings->symmetryPercent),
-            'risks' => array_map(static fn(FoundRisk $risk): array => [
-                'key' => $risk->risk->key, 'counts' => $risk->counts($opening->beganOn), 'words' => $risk->words($opening->beganOn),
-            ], $opening->risks),
-            'stages' => array_map(static fn(PlanStage $planned): array => [
-                'key' => $planned->stage->key,
-                'title' => $planned->stage->title,
-                'applies' => $planned->stage->appliesTo($opening->goal),
-            ], $start->programme->plan->stages),
-            'choices' => array_map(static fn(RungChoice $choice): array => self::choice($choice, $start), $start->plan->choices ?? []),
+            'symmetry_percent' =>
+                $opening->findings->symmetryPercent === null
+                    ? null
+                    : Number::tenth($opening->findings->symmetryPercent),
+            'risks' => array_map(
+                static fn(FoundRisk $risk): array => [
+                    'key' => $risk->risk->key,
+                    'counts' => $risk->counts($opening->beganOn),
+                    'words' => $risk->words($opening->beganOn),
+                ],
+                $opening->risks,
+            ),
+            'stages' => array_map(
+                static fn(PlanStage $planned): array => [
+                    'key' => $planned->stage->key,
+                    'title' => $planned->stage->title,
+                    'applies' => $planned->stage->appliesTo($opening->goal),
+                ],
+                $start->programme->plan->stages,
+            ),
+            'choices' => array_map(
+                static fn(RungChoice $choice): array => self::choice($choice, $start),
+                $start->plan->choices ?? [],
+            ),
             'lint' => array_map(static fn(LintNote $note): array => $note->toArray(), $start->lint),
             'calendar' => self::calendar($start),
             'sessions' => self::sessions($opening, $start),
@@ -76,7 +104,10 @@ final class StartPage
 
     private static function programmeWords(ProposedStart $start): string
     {
-        $usual = $start->structure->usualProgramme === $start->programme->key ? "the usual programme for the {$start->structure->name()}" : 'chosen by you';
+        $usual =
+            $start->structure->usualProgramme === $start->programme->key
+                ? "the usual programme for the {$start->structure->name()}"
+                : 'chosen by you';
         $own = $start->rule->name === $start->programme->rule ? "the programme's own" : 'chosen by you';
         $school = $start->catalogue->school($start->rule->name ?? $start->programme->rule)->title;
 
@@ -91,7 +122,9 @@ final class StartPage
             array_values(array_filter($opening->signs, static fn(FoundSign $sign): bool => $sign->blocks())),
         );
 
-        return $opening->findings->forbidStart() ? [...$signs, 'Pain at rest or on the test of 8 or more: no start'] : $signs;
+        return $opening->findings->forbidStart()
+            ? [...$signs, 'Pain at rest or on the test of 8 or more: no start']
+            : $signs;
     }
 
     /** @return array<string, mixed> */
@@ -112,9 +145,15 @@ final class StartPage
             'set_up' => $choice->exercise->set_up,
             'dose' => $prescribed->dose->toArray(),
             'reasons' => $choice->reasons,
-            'alternatives' => array_map(static fn(Exercise $exercise): array => [
-                'exercise' => $exercise->key, 'title' => $exercise->title, 'mode' => $exercise->mode->value, 'words' => DoseWords::of($exercise->asPrescription()),
-            ], $choice->alternatives),
+            'alternatives' => array_map(
+                static fn(Exercise $exercise): array => [
+                    'exercise' => $exercise->key,
+                    'title' => $exercise->title,
+                    'mode' => $exercise->mode->value,
+                    'words' => DoseWords::of($exercise->asPrescription()),
+                ],
+                $choice->alternatives,
+            ),
         ];
     }
 
@@ -128,11 +167,14 @@ final class StartPage
     {
         $slots = array_column($start->stage->slots ?? [], null, 'key');
 
-        return array_map(static fn(Placed $placed): array => [
-            'on' => $placed->on->toIso(),
-            'title' => $slots[$placed->slot]->name(),
-            'mode' => $slots[$placed->slot]->mode->value,
-        ], $start->calendar);
+        return array_map(
+            static fn(Placed $placed): array => [
+                'on' => $placed->on->toIso(),
+                'title' => $slots[$placed->slot]->name(),
+                'mode' => $slots[$placed->slot]->mode->value,
+            ],
+            $start->calendar,
+        );
     }
 
     /** @return list<array{title: string, minutes: int}> how long each kind of session takes */
@@ -142,10 +184,26 @@ final class StartPage
         $sessions = [];
         $prescriptions = $start->stage->stage->prescriptions ?? [];
         foreach ($start->stage->slots ?? [] as $slot) {
-            $of = array_values(array_filter($prescriptions, static fn(Prescription $prescription): bool => $prescription->slot === $slot->key));
+            $of = array_values(
+                array_filter(
+                    $prescriptions,
+                    static fn(Prescription $prescription): bool => $prescription->slot === $slot->key,
+                ),
+            );
             // The body mass does not enter the duration; its least keeps the sums of load from asking for it.
-            $figures = array_map(static fn(Prescription $prescription) => DoseArithmetic::of($prescription->mode, $prescription->limbs, $prescription->dose, $mass), $of);
-            $sessions[] = ['title' => $slot->name(), 'minutes' => (int) ceil(DoseArithmetic::session($figures)['duration_s'] / 60)];
+            $figures = array_map(
+                static fn(Prescription $prescription) => DoseArithmetic::of(
+                    $prescription->mode,
+                    $prescription->limbs,
+                    $prescription->dose,
+                    $mass,
+                ),
+                $of,
+            );
+            $sessions[] = [
+                'title' => $slot->name(),
+                'minutes' => (int) ceil(DoseArithmetic::session($figures)['duration_s'] / 60),
+            ];
         }
 
         return $sessions;
@@ -154,21 +212,26 @@ final class StartPage
     /** @return list<array<string, mixed>> the other programmes for the structure, and where each would begin */
     private static function others(OpeningRequest $opening, ProposedStart $start): array
     {
-        $others = array_filter($start->catalogue->programmes, static fn(Programme $programme): bool => in_array($opening->structure, $programme->structures, true));
+        $others = array_filter(
+            $start->catalogue->programmes,
+            static fn(Programme $programme): bool => in_array($opening->structure, $programme->structures, true),
+        );
 
-        return array_values(array_map(static function (Programme $programme) use ($opening, $start): array {
-            $proposal = ProposeStart::proposal($opening, $programme);
-            $stage = $proposal->stage === null ? null : $programme->plan->stage($proposal->stage)?->stage->title;
+        return array_values(
+            array_map(static function (Programme $programme) use ($opening, $start): array {
+                $proposal = ProposeStart::proposal($opening, $programme);
+                $stage = $proposal->stage === null ? null : $programme->plan->stage($proposal->stage)?->stage->title;
 
-            return [
-                'key' => $programme->key,
-                'title' => $programme->title,
-                'school' => $start->catalogue->school($programme->rule)->title,
-                'summary' => $programme->summary,
-                'caution' => $programme->caution,
-                'begins' => $stage === null ? null : "$stage, {$proposal->rung?->value} rung",
-                'chosen' => $programme->key === $start->programme->key,
-            ];
-        }, $others));
+                return [
+                    'key' => $programme->key,
+                    'title' => $programme->title,
+                    'school' => $start->catalogue->school($programme->rule)->title,
+                    'summary' => $programme->summary,
+                    'caution' => $programme->caution,
+                    'begins' => $stage === null ? null : "$stage, {$proposal->rung?->value} rung",
+                    'chosen' => $programme->key === $start->programme->key,
+                ];
+            }, $others),
+        );
     }
 }

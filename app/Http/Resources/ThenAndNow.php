@@ -34,7 +34,11 @@ final class ThenAndNow
         $pairs = [];
         foreach ($found as $exercise => [$then, $now]) {
             if ($then[0] !== $now[0]) {
-                $pairs[] = ['title' => $catalogue->titleOf($exercise), 'then' => self::done(...$then), 'now' => self::done(...$now)];
+                $pairs[] = [
+                    'title' => $catalogue->titleOf($exercise),
+                    'then' => self::done(...$then),
+                    'now' => self::done(...$now),
+                ];
             }
         }
 
@@ -48,10 +52,23 @@ final class ThenAndNow
      */
     private static function done(string $on, array $entry): array
     {
-        $sets = array_map(static fn(array $set): LoggedSet => Json::read(json_encode((object) $set, JSON_THROW_ON_ERROR), LoggedSet::read(...)), $entry['sets'] ?? []);
+        $sets = array_map(
+            static fn(array $set): LoggedSet => Json::read(
+                json_encode((object) $set, JSON_THROW_ON_ERROR),
+                LoggedSet::read(...),
+            ),
+            $entry['sets'] ?? [],
+        );
         $best = TodayWords::bestSet($sets);
 
-        return ['on' => $on, 'words' => count($sets) . ' × ' . DoseWords::set(new LoggedSet($best->reps, $best->hold_s, $best->work_s, $best->load_kg)), 'pain' => $entry['pain'] ?? null];
+        return [
+            'on' => $on,
+            'words' =>
+                count($sets) .
+                ' × ' .
+                DoseWords::set(new LoggedSet($best->reps, $best->hold_s, $best->work_s, $best->load_kg)),
+            'pain' => $entry['pain'] ?? null,
+        ];
     }
 
     /** @return array<int, array<string, string>> the exercise of each prescription, by version of the plan */
@@ -60,7 +77,11 @@ final class ThenAndNow
         $exercises = [];
         foreach ($case->planVersions()->get()->all() as $version) {
             $plan = Plan::fromJson($version->content);
-            $exercises[$version->version] = array_column([...$plan->prescriptions(), ...$plan->leftOut], 'exercise', 'key');
+            $exercises[$version->version] = array_column(
+                [...$plan->prescriptions(), ...$plan->leftOut],
+                'exercise',
+                'key',
+            );
         }
 
         return $exercises;
@@ -80,7 +101,8 @@ final class ThenAndNow
                 $evaluation,
                 $prescription->key,
                 $catalogue->titleOf($prescription->exercise),
-                static fn(Session $session): ?string => $exercises[$versions[$session->id] ?? 0][$prescription->key] ?? null,
+                static fn(Session $session): ?string => $exercises[$versions[$session->id] ?? 0][$prescription->key] ??
+                    null,
             );
             $gained = $words === null ? $gained : [...$gained, $words];
         }

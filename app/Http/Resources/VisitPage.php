@@ -50,13 +50,20 @@ final class VisitPage
         $exercises = [];
         foreach ($stage->stage->prescriptions as $prescription) {
             $own = $catalogue->exercises[$prescription->exercise] ?? null;
-            $exercises[$prescription->exercise] = self::exercise($prescription, $own, true) + ['band' => HeldForce::of($prescription, $evaluation, $catalogue)];
+            $exercises[$prescription->exercise] = self::exercise($prescription, $own, true) + [
+                'band' => HeldForce::of($prescription, $evaluation, $catalogue),
+            ];
         }
         foreach ($stage->stage->prescriptions as $prescription) {
-            foreach ($prescription->ladder ?? $catalogue->ladderOf($prescription->exercise)?->exercises() ?? [] as $key) {
+            foreach (
+                $prescription->ladder ?? ($catalogue->ladderOf($prescription->exercise)?->exercises() ?? [])
+                as $key
+            ) {
                 $exercise = $catalogue->exercises[$key] ?? null;
                 if ($exercise !== null) {
-                    $exercises[$key] ??= self::exercise($exercise->asPrescription(), $exercise, false) + ['band' => null];
+                    $exercises[$key] ??= self::exercise($exercise->asPrescription(), $exercise, false) + [
+                        'band' => null,
+                    ];
                 }
             }
         }

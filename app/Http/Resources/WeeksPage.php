@@ -54,11 +54,32 @@ final class WeeksPage
             'from' => $monday->toIso(),
             'last' => $last->toIso(),
             'until' => $weeks->today->plus(CaseWeeks::AHEAD_DAYS - 1)->toIso(),
-            'slots' => array_values(array_map(static fn(Slot $slot): array => ['key' => $slot->key, 'title' => $slot->name(), 'mode' => $slot->mode->value, 'work' => self::work($weeks, $slot->key)], array_intersect_key($weeks->slots, $shown))),
+            'slots' => array_values(
+                array_map(
+                    static fn(Slot $slot): array => [
+                        'key' => $slot->key,
+                        'title' => $slot->name(),
+                        'mode' => $slot->mode->value,
+                        'work' => self::work($weeks, $slot->key),
+                    ],
+                    array_intersect_key($weeks->slots, $shown),
+                ),
+            ),
             'sessions' => self::sessions($weeks, $evaluation, $isStopped),
-            'later' => array_map(static fn(Booked $booked): array => ['on' => $booked->on->toIso(), 'slot' => $booked->slot], $later),
+            'later' => array_map(
+                static fn(Booked $booked): array => ['on' => $booked->on->toIso(), 'slot' => $booked->slot],
+                $later,
+            ),
             'beside' => self::beside($weeks, $evaluation, $monday),
-            'recovery' => $isStopped ? [] : array_map(static fn(Recovery $recovery): array => ['on' => $recovery->on->toIso(), 'words' => $words->recovery($recovery)], Recovery::of($weeks->booked, $weeks->rules, $weeks->slots)),
+            'recovery' => $isStopped
+                ? []
+                : array_map(
+                    static fn(Recovery $recovery): array => [
+                        'on' => $recovery->on->toIso(),
+                        'words' => $words->recovery($recovery),
+                    ],
+                    Recovery::of($weeks->booked, $weeks->rules, $weeks->slots),
+                ),
             'goal_on' => $case->goal_on,
             'events' => array_map(static fn(Day $day): string => $day->toIso(), $case->eventDays()),
             'blocked' => array_map(static fn(Day $day): string => $day->toIso(), $case->blockedDays()),
@@ -75,8 +96,13 @@ final class WeeksPage
      *
      * @return array<string, mixed>
      */
-    public static function change(CareCase $case, Evaluation $evaluation, CaseWeeks $before, CaseWeeks $after, int $ahead): array
-    {
+    public static function change(
+        CareCase $case,
+        Evaluation $evaluation,
+        CaseWeeks $before,
+        CaseWeeks $after,
+        int $ahead,
+    ): array {
         $last = $before->today->plus(7 * $ahead - 1);
         [$was, $is] = [$before->clashes(), $after->clashes()];
         $known = array_column($was, 'words', 'key');
@@ -93,34 +119,56 @@ final class WeeksPage
     /** @return list<array{mode: string, dose: array<string, mixed>}> what a session of the present stage asks for, in its order; of another stage nothing is drawn */
     private static function work(CaseWeeks $weeks, string $slot): array
     {
-        $asked = array_filter($weeks->stage->stage->prescriptions ?? [], static fn(Prescription $prescription): bool => $prescription->slot === $slot);
+        $asked = array_filter(
+            $weeks->stage->stage->prescriptions ?? [],
+            static fn(Prescription $prescription): bool => $prescription->slot === $slot,
+        );
 
-        return array_values(array_map(static fn(Prescription $prescription): array => ['mode' => $prescription->mode->value, 'dose' => $prescription->dose->toArray()], $asked));
+        return array_values(
+            array_map(
+                static fn(Prescription $prescription): array => [
+                    'mode' => $prescription->mode->value,
+                    'dose' => $prescription->dose->toArray(),
+                ],
+                $asked,
+            ),
+        );
     }
 
     /** @return list<array<string, mixed>> */
     private static function sessions(CaseWeeks $weeks, Evaluation $evaluation, bool $isStopped): array
     {
         $hooks = Standing::hooksByPlanned($evaluation, $weeks->doneAs);
-        $steps = $isStopped ? [] : PracticeLadder::byBooked($weeks->stage, $evaluation, array_values(array_filter($weeks->booked, static fn(Booked $booked): bool => $weeks->isOpen($booked->id))));
+        $steps = $isStopped
+            ? []
+            : PracticeLadder::byBooked(
+                $weeks->stage,
+                $evaluation,
+                array_values(
+                    array_filter($weeks->booked, static fn(Booked $booked): bool => $weeks->isOpen($booked->id)),
+                ),
+            );
 
-        return array_map(static fn(Booked $booked): array => [
-            'id' => $booked->id,
-            'on' => $booked->on->toIso(),
-            'slot' => $booked->slot,
-            'number' => $weeks->planned[$booked->id]->number,
-            'at' => $weeks->slots[$booked->slot]->timeOf($weeks->planned[$booked->id]->number)?->toText(),
-            'practice' => isset($steps[$booked->id]) ? $steps[$booked->id]->toArray() : null,
-            'moved_from' => $weeks->planned[$booked->id]->moved_from,
-            'state' => match (true) {
-                in_array($booked->id, $weeks->done, true) => 'done',
-                $weeks->today->isAfter($booked->on) => 'missed',
-                default => 'planned',
-            },
-            'hook' => $hooks[$booked->id] ?? null,
-            'missed_why' => $weeks->planned[$booked->id]->missed_why,
-            'open' => !$isStopped && $weeks->isOpen($booked->id),
-        ], $weeks->booked);
+        return array_map(
+            static fn(Booked $booked): array => [
+                'id' => $booked->id,
+                'on' => $booked->on->toIso(),
+                'slot' => $booked->slot,
+                'number' => $weeks->planned[$booked->id]->number,
+                'at' => $weeks->slots[$booked->slot]->timeOf($weeks->planned[$booked->id]->number)?->toText(),
+                'practice' => isset($steps[$booked->id]) ? $steps[$booked->id]->toArray() : null,
+                'moved_from' => $weeks->planned[$booked->id]->moved_from,
+                'state' => match (true) {
+                    in_array($booked->id, $weeks->done, true) => 'done',
+                    $weeks->today->isAfter($booked->on) => 'missed',
+                    default => 'planned',
+                },
+                'hook' => $hooks[$booked->id] ?? null,
+                'missed_why' => $weeks->planned[$booked->id]->missed_why,
+                'open' => !$isStopped && $weeks->isOpen($booked->id),
+            ],
+            $weeks->booked,
+        );
     }
 
     /** @return list<Booked> what the plan would ask for after the days that are planned, as things stand */
@@ -129,18 +177,37 @@ final class WeeksPage
         $from = $weeks->today->plus(CaseWeeks::AHEAD_DAYS);
         $places = $isStopped || $from->isAfter($last) ? [] : PlanSessions::asked($case, $from, $last->plus(1));
 
-        return array_values(array_map(static fn(Placed $placed, int $i): Booked => new Booked("later-$i", $placed->on, $placed->slot), $places, array_keys($places)));
+        return array_values(
+            array_map(
+                static fn(Placed $placed, int $i): Booked => new Booked("later-$i", $placed->on, $placed->slot),
+                $places,
+                array_keys($places),
+            ),
+        );
     }
 
     /** @return list<array<string, mixed>> what was done beside the plan */
     private static function beside(CaseWeeks $weeks, Evaluation $evaluation, Day $monday): array
     {
-        $beside = array_filter($evaluation->log->ended, static fn(Session $session): bool => $session->planned === null && !isset($weeks->doneAs[$session->id]) && !$monday->isAfter($evaluation->log->dayOf($session)));
+        $beside = array_filter(
+            $evaluation->log->ended,
+            static fn(Session $session): bool => $session->planned === null &&
+                !isset($weeks->doneAs[$session->id]) &&
+                !$monday->isAfter($evaluation->log->dayOf($session)),
+        );
 
-        return array_values(array_map(static fn(Session $session): array => [
-            'on' => $evaluation->log->dayOf($session)->toIso(),
-            'words' => $session->kind === SessionKind::Sport ? 'Sport' . ($session->minutes === null ? '' : " $session->minutes min") : 'Beside the plan',
-        ], $beside));
+        return array_values(
+            array_map(
+                static fn(Session $session): array => [
+                    'on' => $evaluation->log->dayOf($session)->toIso(),
+                    'words' =>
+                        $session->kind === SessionKind::Sport
+                            ? 'Sport' . ($session->minutes === null ? '' : " $session->minutes min")
+                            : 'Beside the plan',
+                ],
+                $beside,
+            ),
+        );
     }
 
     /** The first day that is shown. */
@@ -154,12 +221,40 @@ final class WeeksPage
      *
      * @return list<array<string, mixed>>
      */
-    private static function sums(CaseWeeks $weeks, Evaluation $evaluation, CareCase $case, array $later, Day $last, bool $isStopped): array
-    {
-        $open = $isStopped ? [] : array_values(array_filter([...$weeks->booked, ...$later], static fn(Booked $booked): bool => !$weeks->today->isAfter($booked->on) && !in_array($booked->id, $weeks->done, true)));
+    private static function sums(
+        CaseWeeks $weeks,
+        Evaluation $evaluation,
+        CareCase $case,
+        array $later,
+        Day $last,
+        bool $isStopped,
+    ): array {
+        $open = $isStopped
+            ? []
+            : array_values(
+                array_filter(
+                    [...$weeks->booked, ...$later],
+                    static fn(Booked $booked): bool => !$weeks->today->isAfter($booked->on) &&
+                        !in_array($booked->id, $weeks->done, true),
+                ),
+            );
         $monday = self::monday($weeks);
         $count = intdiv($last->daysSince($monday), 7) + 1;
 
-        return array_map(static fn(WeekSum $weekSum): array => ['from' => $weekSum->monday->toIso(), 'figures' => WeekSumWords::figures($weekSum)], WeekSums::of($evaluation, $case->plan(), $open, $weeks->slots, $case->expectedSport(), $monday, max(1, $count)));
+        return array_map(
+            static fn(WeekSum $weekSum): array => [
+                'from' => $weekSum->monday->toIso(),
+                'figures' => WeekSumWords::figures($weekSum),
+            ],
+            WeekSums::of(
+                $evaluation,
+                $case->plan(),
+                $open,
+                $weeks->slots,
+                $case->expectedSport(),
+                $monday,
+                max(1, $count),
+            ),
+        );
     }
 }

@@ -16,21 +16,26 @@ import { SecondFactor } from './SecondFactor';
 
 type Account = Schemas['Account'];
 
-
 /** The own account: the second factor, the password, where it is signed in, and in which practices. */
 export default function AccountPage() {
   const found = useQuery({ queryKey: queryKeys.account, queryFn: () => send(() => api.GET('/api/account')) });
   const queries = useQueryClient();
   if (found.isPending) return <Loading what="your account" />;
   if (found.isError) return <Failed problem={found.error} again={() => void found.refetch()} />;
-  const set = (account: Account) => { queries.setQueryData(queryKeys.account, account); };
+  const set = (account: Account) => {
+    queries.setQueryData(queryKeys.account, account);
+  };
   return (
     <Box component="main" sx={{ maxWidth: 640, mx: 'auto', p: 3, display: 'grid', gap: 2 }}>
       <Box>
         <Typography variant="h1">{found.data.name}</Typography>
         <Typography color="textSecondary">Signs in with {found.data.email}</Typography>
       </Box>
-      <SecondFactor account={found.data} set={set} again={() => void queries.invalidateQueries({ queryKey: queryKeys.account })} />
+      <SecondFactor
+        account={found.data}
+        set={set}
+        again={() => void queries.invalidateQueries({ queryKey: queryKeys.account })}
+      />
       <Password account={found.data} set={set} />
       <SignIns account={found.data} set={set} />
       {found.data.places.length > 1 && <Places account={found.data} />}
@@ -52,34 +57,95 @@ function Password({ account, set }: { account: Account; set: (account: Account) 
   const [password, setPassword] = useState('');
   const change = useMutation({
     mutationFn: () => send(() => api.PUT('/api/account/password', { body: { current, password } })),
-    onSuccess: (answer) => { set(answer); setCurrent(''); setPassword(''); },
+    onSuccess: (answer) => {
+      set(answer);
+      setCurrent('');
+      setPassword('');
+    },
   });
   const fault = (field: string) => faultAt(change.error, field);
   return (
     <Part title="Password">
-      <Typography color="textSecondary">{account.password_changed_at === null ? 'Not changed since it was first set.' : `Changed on ${moment(account.password_changed_at)}.`} Changing it signs you out everywhere else.</Typography>
-      <Box component="form" noValidate onSubmit={(event: SyntheticEvent) => { event.preventDefault(); change.mutate(); }} sx={{ display: 'grid', gap: 1.5, justifyItems: 'start' }}>
-        <TextInput label="Current password" type="password" autoComplete="current-password" value={current} change={setCurrent} fault={fault('current')} sx={{ width: '100%' }} />
-        <TextInput label="New password" type="password" autoComplete="new-password" value={password} change={setPassword} fault={fault('password')} sx={{ width: '100%' }} />
-        {change.isError && fault('current') === undefined && fault('password') === undefined && <Failed problem={change.error} />}
-        {change.isSuccess && <Alert severity="success" sx={{ width: '100%' }}>Your password has been changed.</Alert>}
-        <Button type="submit" variant="outlined" loading={change.isPending}>Change the password</Button>
+      <Typography color="textSecondary">
+        {account.password_changed_at === null
+          ? 'Not changed since it was first set.'
+          : `Changed on ${moment(account.password_changed_at)}.`}{' '}
+        Changing it signs you out everywhere else.
+      </Typography>
+      <Box
+        component="form"
+        noValidate
+        onSubmit={(event: SyntheticEvent) => {
+          event.preventDefault();
+          change.mutate();
+        }}
+        sx={{ display: 'grid', gap: 1.5, justifyItems: 'start' }}
+      >
+        <TextInput
+          label="Current password"
+          type="password"
+          autoComplete="current-password"
+          value={current}
+          change={setCurrent}
+          fault={fault('current')}
+          sx={{ width: '100%' }}
+        />
+        <TextInput
+          label="New password"
+          type="password"
+          autoComplete="new-password"
+          value={password}
+          change={setPassword}
+          fault={fault('password')}
+          sx={{ width: '100%' }}
+        />
+        {change.isError && fault('current') === undefined && fault('password') === undefined && (
+          <Failed problem={change.error} />
+        )}
+        {change.isSuccess && (
+          <Alert severity="success" sx={{ width: '100%' }}>
+            Your password has been changed.
+          </Alert>
+        )}
+        <Button type="submit" variant="outlined" loading={change.isPending}>
+          Change the password
+        </Button>
       </Box>
     </Part>
   );
 }
 
 function SignIns({ account, set }: { account: Account; set: (account: Account) => void }) {
-  const end = useMutation({ mutationFn: (signIn: string) => send(() => api.DELETE('/api/account/sign-ins/{signIn}', { params: { path: { signIn } } })), onSuccess: set });
+  const end = useMutation({
+    mutationFn: (signIn: string) =>
+      send(() => api.DELETE('/api/account/sign-ins/{signIn}', { params: { path: { signIn } } })),
+    onSuccess: set,
+  });
   return (
     <Part title="Where you are signed in">
-      {account.sign_ins.map((one) => (
-        <Box key={one.id} sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: 1, borderColor: 'divider', pt: 1 }}>
+      {account.sign_ins.map((signIn) => (
+        <Box
+          key={signIn.id}
+          sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: 1, borderColor: 'divider', pt: 1 }}
+        >
           <Box sx={{ flex: 1 }}>
-            <Typography sx={{ fontWeight: 600 }}>{one.device}{one.current && ', this one'}</Typography>
-            <Typography variant="body2" color="textSecondary">{one.place === null ? '' : `from ${one.place} · `}last used {moment(one.last)}</Typography>
+            <Typography sx={{ fontWeight: 600 }}>
+              {signIn.device}
+              {signIn.current && ', this one'}
+            </Typography>
+            <Typography variant="body2" color="textSecondary">
+              {signIn.place === null ? '' : `from ${signIn.place} · `}last used {moment(signIn.last)}
+            </Typography>
           </Box>
-          {!one.current && <Button loading={end.isPending && end.variables === one.id} onClick={() => end.mutate(one.id)} aria-label={`End the sign-in of ${one.device}, last used ${moment(one.last)}`}>End it</Button>}
+          {!signIn.current && (
+            <Button
+              loading={end.isPending && end.variables === signIn.id}
+              onClick={() => end.mutate(signIn.id)}
+              aria-label={`End the sign-in of ${signIn.device}, last used ${moment(signIn.last)}`}
+            >
+              End it
+            </Button>
+          )}
         </Box>
       ))}
       {end.isError && <Failed problem={end.error} />}
@@ -91,14 +157,27 @@ function Places({ account }: { account: Account }) {
   const change = useMutation({
     mutationFn: (place: string) => send(() => api.POST('/api/account/place', { body: { place } })),
     // A new page in every tab: nothing of the other practice stays.
-    onSuccess: () => { tellTabs('other-person'); window.location.assign('/'); },
+    onSuccess: () => {
+      tellTabs('other-person');
+      window.location.assign('/');
+    },
   });
   return (
     <Part title="Your practices">
-      {account.places.map((one) => (
-        <Box key={one.id} sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: 1, borderColor: 'divider', pt: 1 }}>
-          <Typography sx={{ flex: 1 }}><b>{one.practice}</b>, {one.role.toLowerCase()}{one.current && ': you are here'}</Typography>
-          {!one.current && <Button variant="outlined" loading={change.isPending} onClick={() => change.mutate(one.id)}>Go on in {one.practice}</Button>}
+      {account.places.map((place) => (
+        <Box
+          key={place.id}
+          sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: 1, borderColor: 'divider', pt: 1 }}
+        >
+          <Typography sx={{ flex: 1 }}>
+            <b>{place.practice}</b>, {place.role.toLowerCase()}
+            {place.current && ': you are here'}
+          </Typography>
+          {!place.current && (
+            <Button variant="outlined" loading={change.isPending} onClick={() => change.mutate(place.id)}>
+              Go on in {place.practice}
+            </Button>
+          )}
         </Box>
       ))}
       {change.isError && <Failed problem={change.error} />}

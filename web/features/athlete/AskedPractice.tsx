@@ -9,13 +9,29 @@ export function AskedPractice({ practice }: { practice: Schemas['AskedPractice']
     <Box sx={{ py: 0.75, borderTop: 1, borderColor: 'divider' }}>
       <Box aria-hidden="true" sx={{ display: 'flex', gap: 0.5, mb: 0.75 }}>
         {Array.from({ length: practice.of }, (_, i) => (
-          <Box key={i} sx={{ flex: 1, height: 8, borderRadius: 1, border: 1, borderColor: i < practice.step ? 'primary.main' : 'divider', bgcolor: i < practice.step ? 'primary.main' : undefined }} />
+          <Box
+            key={i}
+            sx={{
+              flex: 1,
+              height: 8,
+              borderRadius: 1,
+              border: 1,
+              borderColor: i < practice.step ? 'primary.main' : 'divider',
+              bgcolor: i < practice.step ? 'primary.main' : undefined,
+            }}
+          />
         ))}
       </Box>
-      <Typography color="textSecondary">Step {practice.step} of {practice.of} on the way back</Typography>
+      <Typography color="textSecondary">
+        Step {practice.step} of {practice.of} on the way back
+      </Typography>
       <Typography sx={{ fontWeight: 600 }}>{practice.title}</Typography>
-      <Typography>{practice.minutes} minutes, at an effort of {practice.effort} of 10 at most</Typography>
-      <Typography variant="body2" color="textSecondary">{practice.why}</Typography>
+      <Typography>
+        {practice.minutes} minutes, at an effort of {practice.effort} of 10 at most
+      </Typography>
+      <Typography variant="body2" color="textSecondary">
+        {practice.why}
+      </Typography>
     </Box>
   );
 }

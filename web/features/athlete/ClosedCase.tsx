@@ -12,12 +12,19 @@ export function ClosedCase({ one }: { one: PhoneData['closed'][number] }) {
   return (
     <Paper variant="outlined" component="section" aria-label={`${caseName(one)}, closed`} sx={{ p: 2 }}>
       <Typography variant="h2">{caseName(one)}</Typography>
-      <Typography>{one.how ?? 'Closed'}, {day(one.closed_on)}{one.closed_by === null ? '' : `, by ${one.closed_by}`}.</Typography>
+      <Typography>
+        {one.how ?? 'Closed'}, {day(one.closed_on)}
+        {one.closed_by === null ? '' : `, by ${one.closed_by}`}.
+      </Typography>
       {one.why !== null && <Typography>{one.why}</Typography>}
       <Typography sx={{ fontWeight: 600, mt: 0.5 }}>{one.come_back}</Typography>
-      <Typography sx={{ mt: 1 }}>{one.sessions} sessions since {day(one.opened_on)}.</Typography>
+      <Typography sx={{ mt: 1 }}>
+        {one.sessions} sessions since {day(one.opened_on)}.
+      </Typography>
       <UprightLadder rungs={one.ladder} width={300} />
-      {one.gained.map((words) => <Typography key={words}>{inUnits(words, units)}</Typography>)}
+      {one.gained.map((words) => (
+        <Typography key={words}>{inUnits(words, units)}</Typography>
+      ))}
     </Paper>
   );
 }

@@ -24,15 +24,25 @@ export default function EnteredScreen({ page }: { page: PhoneData }) {
   const waiting = useOutbox(page.person);
   const named = page.cases.length > 1;
   const wanted = useLocation().hash === '#extra';
-  const first = page.cases.find((one) => !one.stopped)?.case;
+  const first = page.cases.find((careCase) => !careCase.stopped)?.case;
   return (
-    <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
+    <Box
+      component="main"
+      sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}
+    >
       <Typography variant="h1">What I entered</Typography>
       {page.cases.map((plan) => (
         <Box key={plan.case} component="section" aria-label={caseName(plan)} sx={{ display: 'grid', gap: 1.5 }}>
           {named && <Typography variant="h2">{caseName(plan)}</Typography>}
-          <Entered plan={plan} waiting={waiting.filter((one) => one.case === plan.case)} />
-          {plan.undone.map((one) => <Undone key={one.planned} plan={plan} one={one} waits={waiting.some((there) => there.what === 'missed' && there.id === one.planned)} />)}
+          <Entered plan={plan} waiting={waiting.filter((item) => item.case === plan.case)} />
+          {plan.undone.map((session) => (
+            <Undone
+              key={session.planned}
+              plan={plan}
+              one={session}
+              waits={waiting.some((there) => there.what === 'missed' && there.id === session.planned)}
+            />
+          ))}
           {!plan.stopped && <Extra plan={plan} wanted={wanted && plan.case === first} />}
         </Box>
       ))}
@@ -41,24 +51,53 @@ export default function EnteredScreen({ page }: { page: PhoneData }) {
 }
 
 function Entered({ plan, waiting }: { plan: TodayData; waiting: Waiting[] }) {
-  const unsent = waiting.filter((one) => one.sent !== true && (one.what === 'session' || one.what === 'morning'));
-  const corrected = new Set(waiting.flatMap((one) => (one.what === 'correction' && 'entry' in one.body ? [one.body.entry] : [])));
+  const unsent = waiting.filter((item) => item.sent !== true && (item.what === 'session' || item.what === 'morning'));
+  const corrected = new Set(
+    waiting.flatMap((item) => (item.what === 'correction' && 'entry' in item.body ? [item.body.entry] : [])),
+  );
   const { mornings, sessions } = plan.entered;
   return (
     <>
-      {mornings.length + sessions.length + unsent.length === 0 && <Typography color="textSecondary">Nothing yet, today or yesterday.</Typography>}
-      {unsent.map((one) => <Card key={one.what + one.id} title={one.title} words={`Entered ${moment(one.made_at)}. It waits to be sent; it can be put right after that.`} locked="" />)}
-      {[...mornings, ...sessions].sort((a, b) => b.at.localeCompare(a.at)).map((one) => ('provocation' in one
-        ? <MorningEntry key={one.id} plan={plan} one={one} corrected={corrected.has(one.id)} />
-        : <SessionEntry key={one.id} plan={plan} one={one} corrected={corrected.has(one.id)} />))}
+      {mornings.length + sessions.length + unsent.length === 0 && (
+        <Typography color="textSecondary">Nothing yet, today or yesterday.</Typography>
+      )}
+      {unsent.map((item) => (
+        <Card
+          key={item.what + item.id}
+          title={item.title}
+          words={`Entered ${moment(item.made_at)}. It waits to be sent; it can be put right after that.`}
+          locked=""
+        />
+      ))}
+      {[...mornings, ...sessions]
+        .sort((a, b) => b.at.localeCompare(a.at))
+        .map((morning) =>
+          'provocation' in morning ? (
+            <MorningEntry key={morning.id} plan={plan} one={morning} corrected={corrected.has(morning.id)} />
+          ) : (
+            <SessionEntry key={morning.id} plan={plan} one={morning} corrected={corrected.has(morning.id)} />
+          ),
+        )}
     </>
   );
 }
 
-function Card({ title, words, locked, children }: { title: string; words: string; locked: string | null; children?: ReactNode }) {
+function Card({
+  title,
+  words,
+  locked,
+  children,
+}: {
+  title: string;
+  words: string;
+  locked: string | null;
+  children?: ReactNode;
+}) {
   return (
     <Paper variant="outlined" component="article" aria-label={title} sx={{ p: 2, display: 'grid', gap: 1 }}>
-      <Typography variant="h2" component="h3">{title}</Typography>
+      <Typography variant="h2" component="h3">
+        {title}
+      </Typography>
       <Typography>{words}</Typography>
       {locked !== null && locked !== '' && <Typography color="textSecondary">This {locked}.</Typography>}
       {children}
@@ -70,7 +109,15 @@ function Card({ title, words, locked, children }: { title: string; words: string
 function useCorrection(plan: TodayData, what: 'session' | 'morning', entry: string, title: string) {
   const [lost, setLost] = useState<string | null>(null);
   const send = async (body: Partial<Schemas['Correction']>) => {
-    const became = await put({ id: crypto.randomUUID(), person: plan.person, case: plan.case, made_at: nowIso(), what: 'correction', title: `${title}, put right`, body: { what, entry, withdrawn: false, ...body } });
+    const became = await put({
+      id: crypto.randomUUID(),
+      person: plan.person,
+      case: plan.case,
+      made_at: nowIso(),
+      what: 'correction',
+      title: `${title}, put right`,
+      body: { what, entry, withdrawn: false, ...body },
+    });
     setLost(typeof became === 'object' ? became.lost : null);
   };
   return { lost, send };
@@ -81,9 +128,24 @@ function MorningEntry({ plan, one, corrected: corrected }: { plan: TodayData; on
   const { lost, send } = useCorrection(plan, 'morning', one.id, title);
   const [open, setOpen] = useState(false);
   return (
-    <Card title={title} words={`The test ${one.provocation} of 10${one.stiffness_min === null ? '' : `, stiff ${one.stiffness_min} minutes`}.`} locked={corrected ? 'is being put right' : one.locked}>
-      {one.locked === null && !corrected && <Actions open={open} setOpen={setOpen} withdraw={() => void send({ withdrawn: true })} />}
-      {open && !corrected && <PainRow label={`The test, ${title}`} value={one.provocation} choose={(provocation) => { setOpen(false); void send({ provocation }); }} />}
+    <Card
+      title={title}
+      words={`The test ${one.provocation} of 10${one.stiffness_min === null ? '' : `, stiff ${one.stiffness_min} minutes`}.`}
+      locked={corrected ? 'is being put right' : one.locked}
+    >
+      {one.locked === null && !corrected && (
+        <Actions open={open} setOpen={setOpen} withdraw={() => void send({ withdrawn: true })} />
+      )}
+      {open && !corrected && (
+        <PainRow
+          label={`The test, ${title}`}
+          value={one.provocation}
+          choose={(provocation) => {
+            setOpen(false);
+            void send({ provocation });
+          }}
+        />
+      )}
       <NotKept why={lost} />
     </Card>
   );
@@ -94,30 +156,68 @@ function SessionEntry({ plan, one, corrected: corrected }: { plan: TodayData; on
   const { lost, send } = useCorrection(plan, 'session', one.id, title);
   const [open, setOpen] = useState(false);
   const words = [
-    ...one.entries.map((entry) => `${entry.title}${entry.sets === 0 ? '' : `: ${entry.sets} ${entry.sets === 1 ? 'set' : 'sets'}`}${entry.pain === null ? '' : `, pain ${entry.pain}`}`),
+    ...one.entries.map(
+      (entry) =>
+        `${entry.title}${entry.sets === 0 ? '' : `: ${entry.sets} ${entry.sets === 1 ? 'set' : 'sets'}`}${entry.pain === null ? '' : `, pain ${entry.pain}`}`,
+    ),
     ...(one.minutes === null ? [] : [`${one.minutes} minutes, effort ${one.effort ?? 0} of 10`]),
     ...(one.settled_min === null ? [] : [`back to normal after ${one.settled_min} minutes`]),
   ].join('; ');
   return (
     <Card title={title} words={`${words}.`} locked={corrected ? 'is being put right' : one.locked}>
-      {one.locked === null && !corrected && <Actions open={open} setOpen={setOpen} withdraw={() => void send({ withdrawn: true })} />}
-      {open && !corrected && one.entries.map((entry) => (
-        <Box key={entry.prescription ?? ''}>
-          <Typography>Pain in {entry.title.toLowerCase()}</Typography>
-          <PainRow label={`Pain in ${entry.title}, put right`} value={entry.pain} choose={(pain) => { setOpen(false); void send({ pains: [{ prescription: entry.prescription, pain }] }); }} />
-        </Box>
-      ))}
+      {one.locked === null && !corrected && (
+        <Actions open={open} setOpen={setOpen} withdraw={() => void send({ withdrawn: true })} />
+      )}
+      {open &&
+        !corrected &&
+        one.entries.map((entry) => (
+          <Box key={entry.prescription ?? ''}>
+            <Typography>Pain in {entry.title.toLowerCase()}</Typography>
+            <PainRow
+              label={`Pain in ${entry.title}, put right`}
+              value={entry.pain}
+              choose={(pain) => {
+                setOpen(false);
+                void send({ pains: [{ prescription: entry.prescription, pain }] });
+              }}
+            />
+          </Box>
+        ))}
       <NotKept why={lost} />
     </Card>
   );
 }
 
-function Actions({ open, setOpen, withdraw }: { open: boolean; setOpen: (open: boolean) => void; withdraw: () => void }) {
+function Actions({
+  open,
+  setOpen,
+  withdraw,
+}: {
+  open: boolean;
+  setOpen: (open: boolean) => void;
+  withdraw: () => void;
+}) {
   const [sure, setSure] = useState(false);
   return (
     <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-      <Button variant="outlined" onClick={() => setOpen(!open)} aria-expanded={open} sx={{ minHeight: 48, fontSize: '1rem' }}>Put it right</Button>
-      <Button color="inherit" onClick={() => { if (sure) withdraw(); else setSure(true); }} sx={{ minHeight: 48, fontSize: '1rem' }}>{sure ? 'Yes, it did not happen: withdraw it' : 'Withdraw it'}</Button>
+      <Button
+        variant="outlined"
+        onClick={() => setOpen(!open)}
+        aria-expanded={open}
+        sx={{ minHeight: 48, fontSize: '1rem' }}
+      >
+        Put it right
+      </Button>
+      <Button
+        color="inherit"
+        onClick={() => {
+          if (sure) withdraw();
+          else setSure(true);
+        }}
+        sx={{ minHeight: 48, fontSize: '1rem' }}
+      >
+        {sure ? 'Yes, it did not happen: withdraw it' : 'Withdraw it'}
+      </Button>
     </Box>
   );
 }
@@ -127,23 +227,57 @@ function Undone({ plan, one, waits }: { plan: TodayData; one: TodayData['undone'
   const [lost, setLost] = useState<string | null>(null);
   const title = `${one.title}, ${ago(one.on, plan.today)}`;
   const explain = async (why: string) => {
-    const became = await put({ id: one.planned, person: plan.person, case: plan.case, made_at: nowIso(), what: 'missed', title: `${title}: not done`, body: { why } });
+    const became = await put({
+      id: one.planned,
+      person: plan.person,
+      case: plan.case,
+      made_at: nowIso(),
+      what: 'missed',
+      title: `${title}: not done`,
+      body: { why },
+    });
     setLost(typeof became === 'object' ? became.lost : null);
   };
   return (
-    <Paper variant="outlined" component="article" aria-label={`${title}, not done`} sx={{ p: 2, display: 'grid', gap: 1 }}>
-      <Typography variant="h2" component="h3">{title}</Typography>
-      {one.why !== null || waits
-        ? <Typography>Not done{one.why === null ? '' : `: ${one.why}`}. Your practitioner sees it.</Typography>
-        : (
-          <>
-            <Typography id={`why-${one.planned}`}>{one.on === plan.today ? 'Not today, because' : 'Not done, because'}</Typography>
-            <Box role="group" aria-labelledby={`why-${one.planned}`} sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}>
-              {WHYS.map((why) => <Button key={why} variant="outlined" onClick={() => void explain(why)} sx={{ minHeight: 48, fontSize: '1rem' }}>{why}</Button>)}
-            </Box>
-          </>
-        )}
-      {one.why !== null && !waits && <Button onClick={() => void explain('')} sx={{ minHeight: 44 }}>Take that back</Button>}
+    <Paper
+      variant="outlined"
+      component="article"
+      aria-label={`${title}, not done`}
+      sx={{ p: 2, display: 'grid', gap: 1 }}
+    >
+      <Typography variant="h2" component="h3">
+        {title}
+      </Typography>
+      {one.why !== null || waits ? (
+        <Typography>Not done{one.why === null ? '' : `: ${one.why}`}. Your practitioner sees it.</Typography>
+      ) : (
+        <>
+          <Typography id={`why-${one.planned}`}>
+            {one.on === plan.today ? 'Not today, because' : 'Not done, because'}
+          </Typography>
+          <Box
+            role="group"
+            aria-labelledby={`why-${one.planned}`}
+            sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}
+          >
+            {WHYS.map((why) => (
+              <Button
+                key={why}
+                variant="outlined"
+                onClick={() => void explain(why)}
+                sx={{ minHeight: 48, fontSize: '1rem' }}
+              >
+                {why}
+              </Button>
+            ))}
+          </Box>
+        </>
+      )}
+      {one.why !== null && !waits && (
+        <Button onClick={() => void explain('')} sx={{ minHeight: 44 }}>
+          Take that back
+        </Button>
+      )}
       <NotKept why={lost} />
     </Paper>
   );
@@ -153,13 +287,41 @@ const intoView = (card: HTMLElement | null): void => card?.scrollIntoView();
 
 /** Practice, or a session of the plan once more, beside what was due. */
 function Extra({ plan, wanted }: { plan: TodayData; wanted: boolean }) {
-  const kinds = [...new Map(plan.sessions.filter((one) => one.kind === 'loading').map((one) => [one.title, one])).values()];
+  const kinds = [
+    ...new Map(
+      plan.sessions.filter((session) => session.kind === 'loading').map((session) => [session.title, session]),
+    ).values(),
+  ];
   return (
-    <Paper ref={wanted ? intoView : null} variant="outlined" component="section" aria-label="Beside the plan" sx={{ p: 2, display: 'grid', gap: 1 }}>
-      <Typography variant="h2" component="h3">Beside the plan</Typography>
+    <Paper
+      ref={wanted ? intoView : null}
+      variant="outlined"
+      component="section"
+      aria-label="Beside the plan"
+      sx={{ p: 2, display: 'grid', gap: 1 }}
+    >
+      <Typography variant="h2" component="h3">
+        Beside the plan
+      </Typography>
       <Typography color="textSecondary">All load counts, planned or not.</Typography>
-      <Button component={RouterLink} to={`/session?practice=${plan.case}`} variant="outlined" sx={{ minHeight: 56, fontSize: '1rem' }}>I practised or competed</Button>
-      {kinds.map((one) => <Button key={one.planned} component={RouterLink} to={`/session?again=${one.planned}`} sx={{ minHeight: 48, fontSize: '1rem' }}>{one.title} once more</Button>)}
+      <Button
+        component={RouterLink}
+        to={`/session?practice=${plan.case}`}
+        variant="outlined"
+        sx={{ minHeight: 56, fontSize: '1rem' }}
+      >
+        I practised or competed
+      </Button>
+      {kinds.map((kind) => (
+        <Button
+          key={kind.planned}
+          component={RouterLink}
+          to={`/session?again=${kind.planned}`}
+          sx={{ minHeight: 48, fontSize: '1rem' }}
+        >
+          {kind.title} once more
+        </Button>
+      ))}
     </Paper>
   );
 }

@@ -15,17 +15,47 @@ import type { SoFar } from './PacedSet';
 import { PainRow } from './PainRow';
 import type { Progress, Run } from './run';
 import { SetCard } from './SetCard';
-import { brokenOff, easierDone, goneOn, helped, HURTS, hurtsNow, isOver, leftOut, limbDone, oneBack, overSeen, setsAsked, type Step, stepOf, painEntered } from './steps';
+import {
+  brokenOff,
+  easierDone,
+  goneOn,
+  helped,
+  HURTS,
+  hurtsNow,
+  isOver,
+  leftOut,
+  limbDone,
+  oneBack,
+  overSeen,
+  setsAsked,
+  type Step,
+  stepOf,
+  painEntered,
+} from './steps';
 
 /** One exercise, a question or a set at a time: each set, its rest, its pain; the test before and after where the school asks. */
-export function ExerciseFlow({ run, exercise, soFar, set }: { run: Run; exercise: Exercise; soFar: SoFar; set: (run: Run) => void }) {
+export function ExerciseFlow({
+  run,
+  exercise,
+  soFar,
+  set,
+}: {
+  run: Run;
+  exercise: Exercise;
+  soFar: SoFar;
+  set: (run: Run) => void;
+}) {
   const progress = run.progress[run.at];
   const step = stepOf(run, exercise);
   const onNext = useRef(set);
-  useEffect(() => { onNext.current = set; });
+  useEffect(() => {
+    onNext.current = set;
+  });
   const nothingLeft = step === 'next' && (progress?.after ?? null) === null;
   // With nothing left to ask or to tell, it goes on by itself.
-  useEffect(() => { if (nothingLeft) onNext.current(goneOn(run)); }, [nothingLeft, run]);
+  useEffect(() => {
+    if (nothingLeft) onNext.current(goneOn(run));
+  }, [nothingLeft, run]);
   const focus = useFocus(`${run.at} ${step} ${progress?.sets.length ?? 0} ${Object.keys(progress?.turn ?? {}).length}`);
   if (progress === undefined || nothingLeft) return null;
   return <Box ref={focus}>{card(step, run, exercise, progress, soFar, set)}</Box>;
@@ -44,23 +74,42 @@ function useFocus(step: string) {
   return box;
 }
 
-function card(step: Step, run: Run, exercise: Exercise, progress: Progress, soFar: SoFar, set: (run: Run) => void): ReactNode {
-  const change = (part: Partial<Progress>, more: Partial<Run> = {}) => set({ ...run, ...more, progress: run.progress.map((one, i) => (i === run.at ? { ...one, ...part } : one)) });
+function card(
+  step: Step,
+  run: Run,
+  exercise: Exercise,
+  progress: Progress,
+  soFar: SoFar,
+  set: (run: Run) => void,
+): ReactNode {
+  const change = (part: Partial<Progress>, more: Partial<Run> = {}) =>
+    set({
+      ...run,
+      ...more,
+      progress: run.progress.map((candidate, i) => (i === run.at ? { ...candidate, ...part } : candidate)),
+    });
   const zones = { max: exercise.max_pain, wanted: exercise.wanted_pain, stop: run.stop_at };
   const isCounted = exercise.mode !== 'isometric' && exercise.dose.work_s === undefined && progress.sets.length > 0;
   const reserve = isCounted && <Reserve value={progress.reserve} choose={(value) => change({ reserve: value })} />;
   const choosePain = (pain: number) => set(painEntered(run, exercise, pain));
-  const left = progress.skipped !== null || run.ending !== null ? 0 : setsAsked(exercise, progress) - progress.sets.length;
+  const left =
+    progress.skipped !== null || run.ending !== null ? 0 : setsAsked(exercise, progress) - progress.sets.length;
   switch (step) {
     case 'test_before':
       return (
-        <Ask title="First the test, once" words="Score it now. It is asked again after each exercise, so that you see which one helps.">
+        <Ask
+          title="First the test, once"
+          words="Score it now. It is asked again after each exercise, so that you see which one helps."
+        >
           <PainRow label="Test before" value={null} choose={(before) => change({ before }, { last_test: before })} />
         </Ask>
       );
     case 'set_pain':
       return (
-        <Ask title={`Set ${progress.sets.length}: how much did it hurt?`} words={`Worst pain in this set, 0–10.${wanted(exercise)}`}>
+        <Ask
+          title={`Set ${progress.sets.length}: how much did it hurt?`}
+          words={`Worst pain in this set, 0–10.${wanted(exercise)}`}
+        >
           {isOver(exercise, progress) && reserve}
           <PainRow label={`Pain in set ${progress.sets.length}`} value={null} zones={zones} choose={choosePain} />
           <Back run={run} set={set} />
@@ -68,7 +117,14 @@ function card(step: Step, run: Run, exercise: Exercise, progress: Progress, soFa
       );
     case 'pain':
       return (
-        <Ask title={exercise.title} words={progress.sets.length === 0 ? `How much does it hurt, 0–10?` : `Worst pain in this exercise, 0–10.${wanted(exercise)}`}>
+        <Ask
+          title={exercise.title}
+          words={
+            progress.sets.length === 0
+              ? `How much does it hurt, 0–10?`
+              : `Worst pain in this exercise, 0–10.${wanted(exercise)}`
+          }
+        >
           {reserve}
           <PainRow label={`Pain in ${exercise.title}`} value={null} zones={zones} choose={choosePain} />
           {progress.sets.length > 0 && progress.skipped === null && <Back run={run} set={set} />}
@@ -89,19 +145,39 @@ function card(step: Step, run: Run, exercise: Exercise, progress: Progress, soFa
       );
     case 'easier':
       return progress.easier === null ? null : (
-        <EasierCard key={exercise.prescription} easier={progress.easier} left={Math.max(1, exercise.dose.sets - progress.sets.length)} words={exercise.words} zones={zones} done={(sets, pain) => set(easierDone(run, sets, pain))} />
+        <EasierCard
+          key={exercise.prescription}
+          easier={progress.easier}
+          left={Math.max(1, exercise.dose.sets - progress.sets.length)}
+          words={exercise.words}
+          zones={zones}
+          done={(sets, pain) => set(easierDone(run, sets, pain))}
+        />
       );
     case 'test_after':
       return (
         <Ask title="The test again, once" words="">
-          <PainRow label="Test after" value={null} choose={(after) => change({ before: run.last_test ?? progress.before, after })} />
+          <PainRow
+            label="Test after"
+            value={null}
+            choose={(after) => change({ before: run.last_test ?? progress.before, after })}
+          />
         </Ask>
       );
     case 'next': {
       const worse = progress.after !== null && progress.before !== null && progress.after > progress.before;
       return (
-        <Ask title={worse ? 'That made the test worse' : 'Next'} words={worse ? `From ${progress.before ?? 0} to ${progress.after ?? 0}. Better leave ${exercise.title.toLowerCase()} out for now; your practitioner sees it.` : ''}>
-          <Button variant="contained" onClick={() => set(goneOn(run))} sx={{ minHeight: 64, fontSize: '1.25rem' }}>Go on</Button>
+        <Ask
+          title={worse ? 'That made the test worse' : 'Next'}
+          words={
+            worse
+              ? `From ${progress.before ?? 0} to ${progress.after ?? 0}. Better leave ${exercise.title.toLowerCase()} out for now; your practitioner sees it.`
+              : ''
+          }
+        >
+          <Button variant="contained" onClick={() => set(goneOn(run))} sx={{ minHeight: 64, fontSize: '1.25rem' }}>
+            Go on
+          </Button>
         </Ask>
       );
     }
@@ -114,14 +190,18 @@ function card(step: Step, run: Run, exercise: Exercise, progress: Progress, soFa
           progress={progress}
           zones={zones}
           restUntil={step === 'rest' ? run.rest_until : null}
-          inRest={run.retest && progress.sets.length > 0 && Object.keys(progress.turn).length === 0 && (
-            <TestBetween
-              before={run.last_test ?? progress.before}
-              value={progress.between}
-              choose={(between) => change({ between })}
-              drop={() => set(leftOut(run, 'the test got worse'))}
-            />
-          )}
+          inRest={
+            run.retest &&
+            progress.sets.length > 0 &&
+            Object.keys(progress.turn).length === 0 && (
+              <TestBetween
+                before={run.last_test ?? progress.before}
+                value={progress.between}
+                choose={(between) => change({ between })}
+                drop={() => set(leftOut(run, 'the test got worse'))}
+              />
+            )
+          }
           limbDone={(done) => set(limbDone(run, exercise, done))}
           change={change}
           restOver={() => change({}, { rest_until: null })}
@@ -133,10 +213,15 @@ function card(step: Step, run: Run, exercise: Exercise, progress: Progress, soFa
   }
 }
 
-const wanted = (exercise: Exercise): string => (exercise.wanted_pain === null ? '' : ` Here ${exercise.wanted_pain} to ${exercise.max_pain} is wanted.`);
+const wanted = (exercise: Exercise): string =>
+  exercise.wanted_pain === null ? '' : ` Here ${exercise.wanted_pain} to ${exercise.max_pain} is wanted.`;
 
 function Back({ run, set }: { run: Run; set: (run: Run) => void }) {
-  return <Button onClick={() => set(oneBack(run))} sx={{ minHeight: 48 }}>Wrong: take the last set back</Button>;
+  return (
+    <Button onClick={() => set(oneBack(run))} sx={{ minHeight: 48 }}>
+      Wrong: take the last set back
+    </Button>
+  );
 }
 
 /** How many more could have been done: from three on, the next session takes a larger step. Asked, not insisted on. */
@@ -145,23 +230,58 @@ function Reserve({ value, choose }: { value: number | null; choose: (reserve: nu
   const names = ['0', '1', '2', '3', '4+'];
   return (
     <Box>
-      <Typography sx={{ mb: 0.75 }}>{words} <Typography component="span" color="textSecondary">If you like, first.</Typography></Typography>
-      <ToggleButtonGroup exclusive fullWidth value={value} aria-label={words} onChange={(_, reserve: number | null) => { if (reserve !== null) choose(reserve); }}>
-        {names.map((name, reserve) => <ToggleButton key={name} value={reserve} sx={{ minHeight: 52, fontSize: '1.125rem' }}>{name}</ToggleButton>)}
+      <Typography sx={{ mb: 0.75 }}>
+        {words}{' '}
+        <Typography component="span" color="textSecondary">
+          If you like, first.
+        </Typography>
+      </Typography>
+      <ToggleButtonGroup
+        exclusive
+        fullWidth
+        value={value}
+        aria-label={words}
+        onChange={(_, reserve: number | null) => {
+          if (reserve !== null) choose(reserve);
+        }}
+      >
+        {names.map((name, reserve) => (
+          <ToggleButton key={name} value={reserve} sx={{ minHeight: 52, fontSize: '1.125rem' }}>
+            {name}
+          </ToggleButton>
+        ))}
       </ToggleButtonGroup>
     </Box>
   );
 }
 
 /** The test in a rest between sets: asked, not insisted on; where it got worse, no more sets are the better choice. */
-function TestBetween({ before, value, choose, drop }: { before: number | null; value: number | null; choose: (score: number) => void; drop: () => void }) {
+function TestBetween({
+  before,
+  value,
+  choose,
+  drop,
+}: {
+  before: number | null;
+  value: number | null;
+  choose: (score: number) => void;
+  drop: () => void;
+}) {
   const worse = value !== null && before !== null && value > before;
   return (
     <Box component="section" aria-label="The test in this rest" sx={{ display: 'grid', gap: 1, mt: 1.5 }}>
       <Typography>The test now, once</Typography>
       <PainRow label="Test in this rest" value={value} choose={choose} />
-      {worse && <Alert severity="warning">It made the test worse, from {before} to {value}. Better not to do any more of it today.</Alert>}
-      {worse && <Button variant="contained" onClick={drop} sx={{ minHeight: 56, fontSize: '1.125rem' }}>No more sets of it</Button>}
+      {worse && (
+        <Alert severity="warning">
+          It made the test worse, from {before} to {value}. Better not to do any more of it today.
+        </Alert>
+      )}
+      {worse && (
+        <Button variant="contained" onClick={drop} sx={{ minHeight: 56, fontSize: '1.125rem' }}>
+          No more sets of it
+        </Button>
+      )}
     </Box>
   );
 }
@@ -169,7 +289,9 @@ function TestBetween({ before, value, choose, drop }: { before: number | null; v
 function Ask({ title, words, children }: { title: string; words: string; children: ReactNode }) {
   return (
     <Paper variant="outlined" component="section" aria-label={title} sx={{ p: 2, display: 'grid', gap: 1.25 }}>
-      <Typography variant="h2" tabIndex={-1} data-focus>{title}</Typography>
+      <Typography variant="h2" tabIndex={-1} data-focus>
+        {title}
+      </Typography>
       {words !== '' && <Typography>{words}</Typography>}
       {children}
     </Paper>
@@ -179,10 +301,28 @@ function Ask({ title, words, children }: { title: string; words: string; childre
 /** Why the session ends before its end; that it hurts asks for how much. */
 export function EndHere({ why, stay }: { why: (reason: string) => void; stay: () => void }) {
   return (
-    <Paper variant="outlined" component="section" aria-label="End the session here" sx={{ p: 2, display: 'grid', gap: 1 }}>
-      <Typography variant="h2" tabIndex={-1} ref={focused}>Why end here?</Typography>
-      {[HURTS, 'no time', 'too tired', 'another reason'].map((reason) => <Button key={reason} variant="outlined" onClick={() => why(reason)} sx={{ minHeight: 56, fontSize: '1.0625rem' }}>{reason}</Button>)}
-      <Button onClick={stay} sx={{ minHeight: 48 }}>Go on with the session</Button>
+    <Paper
+      variant="outlined"
+      component="section"
+      aria-label="End the session here"
+      sx={{ p: 2, display: 'grid', gap: 1 }}
+    >
+      <Typography variant="h2" tabIndex={-1} ref={focused}>
+        Why end here?
+      </Typography>
+      {[HURTS, 'no time', 'too tired', 'another reason'].map((reason) => (
+        <Button
+          key={reason}
+          variant="outlined"
+          onClick={() => why(reason)}
+          sx={{ minHeight: 56, fontSize: '1.0625rem' }}
+        >
+          {reason}
+        </Button>
+      ))}
+      <Button onClick={stay} sx={{ minHeight: 48 }}>
+        Go on with the session
+      </Button>
     </Paper>
   );
 }

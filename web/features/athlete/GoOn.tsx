@@ -16,23 +16,68 @@ import { ended } from './steps';
 export function GoOn({ run, over }: { run: Run; over?: () => void }) {
   const [sure, setSure] = useState(false);
   const [lost, setLost] = useState<string | null>(null);
-  const sets = run.progress.reduce((sum, one) => sum + one.sets.length, 0);
+  const sets = run.progress.reduce((sum, exercise) => sum + exercise.sets.length, 0);
   const idle = isIdle(run);
   const send = async () => {
-    const became = await put({ id: run.id, person: run.person, case: run.case, made_at: nowIso(), what: 'session', title: run.due.title, body: asLog(ended(run, 'not finished')), planned: run.due.planned === '' ? null : run.due.planned });
-    if (typeof became === 'object') { setLost(became.lost); return; }
+    const became = await put({
+      id: run.id,
+      person: run.person,
+      case: run.case,
+      made_at: nowIso(),
+      what: 'session',
+      title: run.due.title,
+      body: asLog(ended(run, 'not finished')),
+      planned: run.due.planned === '' ? null : run.due.planned,
+    });
+    if (typeof became === 'object') {
+      setLost(became.lost);
+      return;
+    }
     forgetRun();
     over?.();
   };
   return (
-    <Paper variant="outlined" component="section" aria-label={idle ? 'Unfinished session' : 'Session under way'} sx={{ p: 2, borderWidth: 2, borderColor: 'primary.main' }}>
-      <Typography color="textSecondary">{idle ? `Not finished, last entry ${moment(run.touched_at)}` : 'Under way'}</Typography>
-      <Typography variant="h1" component="h2">{run.due.title}</Typography>
-      <Typography sx={{ mb: 1 }}>{sets === 0 ? 'Nothing done yet.' : `${sets} ${sets === 1 ? 'set' : 'sets'} done, kept on this phone.`}</Typography>
+    <Paper
+      variant="outlined"
+      component="section"
+      aria-label={idle ? 'Unfinished session' : 'Session under way'}
+      sx={{ p: 2, borderWidth: 2, borderColor: 'primary.main' }}
+    >
+      <Typography color="textSecondary">
+        {idle ? `Not finished, last entry ${moment(run.touched_at)}` : 'Under way'}
+      </Typography>
+      <Typography variant="h1" component="h2">
+        {run.due.title}
+      </Typography>
+      <Typography sx={{ mb: 1 }}>
+        {sets === 0 ? 'Nothing done yet.' : `${sets} ${sets === 1 ? 'set' : 'sets'} done, kept on this phone.`}
+      </Typography>
       <Box sx={{ display: 'grid', gap: 0.5 }}>
-        {idle && isBegun(run) && run.due.kind !== 'sport' && <Button variant="contained" onClick={() => void send()} sx={{ minHeight: 64, fontSize: '1.25rem' }}>Send what was done</Button>}
-        <Button component={RouterLink} to="/session" variant={idle ? 'outlined' : 'contained'} sx={{ minHeight: 64, fontSize: '1.25rem' }}>Go on</Button>
-        <Button color="inherit" onClick={() => { if (sure) { forgetRun(); over?.(); } else setSure(true); }} sx={{ minHeight: 48 }}>{sure ? 'Discard all of it: nothing is sent' : 'Discard this session'}</Button>
+        {idle && isBegun(run) && run.due.kind !== 'sport' && (
+          <Button variant="contained" onClick={() => void send()} sx={{ minHeight: 64, fontSize: '1.25rem' }}>
+            Send what was done
+          </Button>
+        )}
+        <Button
+          component={RouterLink}
+          to="/session"
+          variant={idle ? 'outlined' : 'contained'}
+          sx={{ minHeight: 64, fontSize: '1.25rem' }}
+        >
+          Go on
+        </Button>
+        <Button
+          color="inherit"
+          onClick={() => {
+            if (sure) {
+              forgetRun();
+              over?.();
+            } else setSure(true);
+          }}
+          sx={{ minHeight: 48 }}
+        >
+          {sure ? 'Discard all of it: nothing is sent' : 'Discard this session'}
+        </Button>
       </Box>
       <NotKept why={lost} />
     </Paper>

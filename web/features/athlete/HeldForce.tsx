@@ -13,9 +13,15 @@ export function HeldForce({ band, first }: { band: NonNullable<Exercise['band']>
   return (
     <Box sx={{ my: 1 }}>
       {(first || open) && <Typography sx={{ fontSize: '1rem' }}>{band.words}</Typography>}
-      {open
-        ? <Suspense fallback={null}><HoldGauge band={band} close={() => setOpen(false)} /></Suspense>
-        : <Button variant="outlined" fullWidth onClick={() => setOpen(true)} sx={{ minHeight: 48, mt: 0.5 }}>Hold by the gauge: {band.value} {band.unit}</Button>}
+      {open ? (
+        <Suspense fallback={null}>
+          <HoldGauge band={band} close={() => setOpen(false)} />
+        </Suspense>
+      ) : (
+        <Button variant="outlined" fullWidth onClick={() => setOpen(true)} sx={{ minHeight: 48, mt: 0.5 }}>
+          Hold by the gauge: {band.value} {band.unit}
+        </Button>
+      )}
     </Box>
   );
 }

@@ -20,7 +20,12 @@ export default function HoldGauge({ band, close }: { band: NonNullable<Exercise[
   const [running, setRunning] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const ports = serialPorts();
-  useEffect(() => () => { void gauge.current?.close(); }, []);
+  useEffect(
+    () => () => {
+      void gauge.current?.close();
+    },
+    [],
+  );
   const start = async (next: Gauge) => {
     setProblem(null);
     gauge.current = next;
@@ -43,9 +48,23 @@ export default function HoldGauge({ band, close }: { band: NonNullable<Exercise[
       <LiveCurve frames={frames} running={running} seconds={SHOWN_S} unit={band.unit} band={band} height={150} />
       {problem !== null && <Alert severity="error">{problem}</Alert>}
       <Box sx={{ display: 'flex', gap: 1, mt: 0.5 }}>
-        {!running && ports !== null && <Button variant="outlined" onClick={() => void start(new SerialGauge(ports))} sx={{ minHeight: 48, flex: 1 }}>Gauge on a cable</Button>}
-        {!running && <Button variant="outlined" onClick={() => void start(new SimulatedGauge({ peak: band.value, after: 1, lasts: LONG_S }))} sx={{ minHeight: 48, flex: 1 }}>Simulated gauge</Button>}
-        <Button onClick={close} sx={{ minHeight: 48, flex: 1 }}>Put it away</Button>
+        {!running && ports !== null && (
+          <Button variant="outlined" onClick={() => void start(new SerialGauge(ports))} sx={{ minHeight: 48, flex: 1 }}>
+            Gauge on a cable
+          </Button>
+        )}
+        {!running && (
+          <Button
+            variant="outlined"
+            onClick={() => void start(new SimulatedGauge({ peak: band.value, after: 1, lasts: LONG_S }))}
+            sx={{ minHeight: 48, flex: 1 }}
+          >
+            Simulated gauge
+          </Button>
+        )}
+        <Button onClick={close} sx={{ minHeight: 48, flex: 1 }}>
+          Put it away
+        </Button>
       </Box>
     </Box>
   );

@@ -31,21 +31,70 @@ export default function JoinScreen() {
     return (
       <Box component="main" sx={{ maxWidth: 420, mx: 'auto', p: 2, display: 'grid', gap: 1.5 }}>
         <Typography variant="h1">You are in</Typography>
-        <Typography>This phone stays signed in. On another, sign in with <b>{join.data.email}</b> and what you just set.</Typography>
-        <Button variant="contained" sx={{ minHeight: 56, fontSize: '1.125rem' }} onClick={() => { void queries.invalidateQueries().then(() => navigate('/', { replace: true })); }}>To my plan</Button>
+        <Typography>
+          This phone stays signed in. On another, sign in with <b>{join.data.email}</b> and what you just set.
+        </Typography>
+        <Button
+          variant="contained"
+          sx={{ minHeight: 56, fontSize: '1.125rem' }}
+          onClick={() => {
+            void queries.invalidateQueries().then(() => navigate('/', { replace: true }));
+          }}
+        >
+          To my plan
+        </Button>
       </Box>
     );
   }
   return (
     <Box component="main" sx={{ minHeight: '100dvh', display: 'grid', placeItems: 'center', p: 2 }}>
       <Paper variant="outlined" sx={{ p: 3, width: '100%', maxWidth: 380 }}>
-        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1 }}><Mark size={34} /><Typography variant="h1">Welcome to Rung</Typography></Box>
-        <Typography sx={{ mb: 2 }}>Set a PIN of at least 6 digits, or a password of at least 8 letters. Nobody at your practice sees it.</Typography>
-        <Box component="form" noValidate onSubmit={(event) => { event.preventDefault(); join.mutate(); }} sx={{ display: 'grid', gap: 1.5 }}>
-          {link === '' && <TextInput label="Code on the paper" autoComplete="one-time-code" autoFocus value={code} change={setCode} fault={faultAt(join.error, 'token')} />}
-          <TextInput label="PIN or password" type="password" autoComplete="new-password" autoFocus={link !== ''} value={password} change={setPassword} fault={fault} />
-          {join.isError && fault === undefined && (link !== '' || faultAt(join.error, 'token') === undefined) && <Alert severity="error">{join.error.message}</Alert>}
-          <Button type="submit" variant="contained" loading={join.isPending} sx={{ minHeight: 56, fontSize: '1.125rem' }}>Set it and go on</Button>
+        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1 }}>
+          <Mark size={34} />
+          <Typography variant="h1">Welcome to Rung</Typography>
+        </Box>
+        <Typography sx={{ mb: 2 }}>
+          Set a PIN of at least 6 digits, or a password of at least 8 letters. Nobody at your practice sees it.
+        </Typography>
+        <Box
+          component="form"
+          noValidate
+          onSubmit={(event) => {
+            event.preventDefault();
+            join.mutate();
+          }}
+          sx={{ display: 'grid', gap: 1.5 }}
+        >
+          {link === '' && (
+            <TextInput
+              label="Code on the paper"
+              autoComplete="one-time-code"
+              autoFocus
+              value={code}
+              change={setCode}
+              fault={faultAt(join.error, 'token')}
+            />
+          )}
+          <TextInput
+            label="PIN or password"
+            type="password"
+            autoComplete="new-password"
+            autoFocus={link !== ''}
+            value={password}
+            change={setPassword}
+            fault={fault}
+          />
+          {join.isError && fault === undefined && (link !== '' || faultAt(join.error, 'token') === undefined) && (
+            <Alert severity="error">{join.error.message}</Alert>
+          )}
+          <Button
+            type="submit"
+            variant="contained"
+            loading={join.isPending}
+            sx={{ minHeight: 56, fontSize: '1.125rem' }}
+          >
+            Set it and go on
+          </Button>
         </Box>
       </Paper>
     </Box>

@@ -13,7 +13,17 @@ import { isFar } from './typed';
 const MOST_KG = 1000;
 
 /** The load that is used, in the athlete's unit; what is far from the usual is asked about first. */
-export function LoadField({ kg, usual, units, choose }: { kg: number | null; usual: Schemas['Usual'] | null; units: Settings['units']; choose: (kg: number) => void }) {
+export function LoadField({
+  kg,
+  usual,
+  units,
+  choose,
+}: {
+  kg: number | null;
+  usual: Schemas['Usual'] | null;
+  units: Settings['units'];
+  choose: (kg: number) => void;
+}) {
   const shown = kg === null ? '' : String(fromKg(kg, units));
   const [text, setText] = useState(shown);
   const [asked, setAsked] = useState<number | null>(null);
@@ -21,23 +31,55 @@ export function LoadField({ kg, usual, units, choose }: { kg: number | null; usu
   // What was not changed stays what it was, however it is rounded in pounds.
   const load = typed === null ? null : text === shown && kg !== null ? kg : toKg(typed, units);
   const tooMuch = load !== null && load > MOST_KG;
-  const fault = text === '' ? undefined : load === null || load < 0 ? 'A number, such as 22.5' : tooMuch ? `At most ${loadWords(MOST_KG, units)}` : undefined;
+  const fault =
+    text === ''
+      ? undefined
+      : load === null || load < 0
+        ? 'A number, such as 22.5'
+        : tooMuch
+          ? `At most ${loadWords(MOST_KG, units)}`
+          : undefined;
   const use = () => {
     if (load === null || fault !== undefined) return;
-    if (isFar(load, usual)) setAsked(load); else choose(load);
+    if (isFar(load, usual)) setAsked(load);
+    else choose(load);
   };
   return (
     <Box sx={{ mt: 1 }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
-        <TextInput label={`Load used, ${units}`} value={text} change={(typing) => { setText(typing); setAsked(null); }} fault={fault} inputMode="decimal" sx={{ width: 170 }} />
-        <Button variant="contained" disabled={load === null || fault !== undefined} onClick={use} sx={{ minHeight: 56 }}>Use it</Button>
+        <TextInput
+          label={`Load used, ${units}`}
+          value={text}
+          change={(typing) => {
+            setText(typing);
+            setAsked(null);
+          }}
+          fault={fault}
+          inputMode="decimal"
+          sx={{ width: 170 }}
+        />
+        <Button
+          variant="contained"
+          disabled={load === null || fault !== undefined}
+          onClick={use}
+          sx={{ minHeight: 56 }}
+        >
+          Use it
+        </Button>
       </Box>
       {asked !== null && (
         <Alert severity="warning" sx={{ mt: 1 }}>
-          {loadWords(asked, units)}? {usual?.usual == null ? 'That is far from what is usual.' : `You usually use ${loadWords(usual.usual, units)}.`}
+          {loadWords(asked, units)}?{' '}
+          {usual?.usual == null
+            ? 'That is far from what is usual.'
+            : `You usually use ${loadWords(usual.usual, units)}.`}
           <Box sx={{ display: 'flex', gap: 1, mt: 0.5 }}>
-            <Button variant="outlined" color="inherit" onClick={() => choose(asked)} sx={{ minHeight: 48 }}>Yes, {loadWords(asked, units)}</Button>
-            <Button color="inherit" onClick={() => setAsked(null)} sx={{ minHeight: 48 }}>Change it</Button>
+            <Button variant="outlined" color="inherit" onClick={() => choose(asked)} sx={{ minHeight: 48 }}>
+              Yes, {loadWords(asked, units)}
+            </Button>
+            <Button color="inherit" onClick={() => setAsked(null)} sx={{ minHeight: 48 }}>
+              Change it
+            </Button>
           </Box>
         </Alert>
       )}

@@ -4,10 +4,19 @@ import Typography from '@mui/material/Typography';
 
 /** The words of a plan, said plainly. */
 const MEANINGS: [string, string][] = [
-  ['RM', 'Repetition maximum: 12 RM is the load with which twelve repetitions are just possible, and a thirteenth is not.'],
+  [
+    'RM',
+    'Repetition maximum: 12 RM is the load with which twelve repetitions are just possible, and a thirteenth is not.',
+  ],
   ['in reserve', 'How many more repetitions you could have done. 2 in reserve: you stop two before your last.'],
-  ['70 % of maximum', 'Of the hardest you can press or hold. Your practitioner measures it; until then it means hard, and steady.'],
-  ['peg', 'What your ladder asks for before the next rung: days, pain, strength or a dose. A filled peg is in, a hollow one is not yet, a dotted one has not been measured.'],
+  [
+    '70 % of maximum',
+    'Of the hardest you can press or hold. Your practitioner measures it; until then it means hard, and steady.',
+  ],
+  [
+    'peg',
+    'What your ladder asks for before the next rung: days, pain, strength or a dose. A filled peg is in, a hollow one is not yet, a dotted one has not been measured.',
+  ],
   ['rung', 'A stage of your plan, or an exercise with an easier one below and a harder one above.'],
   ['hold', 'Pressing or lifting without moving, for some seconds.'],
   ['tempo', 'How long each part of a repetition takes: up, at the top, down, at the bottom.'],
@@ -20,9 +29,15 @@ const MEANINGS: [string, string][] = [
 export function Meanings() {
   return (
     <Paper variant="outlined" component="section" aria-label="What the words mean" sx={{ p: 2 }}>
-      <Typography variant="h2" sx={{ mb: 0.5 }}>What the words mean</Typography>
+      <Typography variant="h2" sx={{ mb: 0.5 }}>
+        What the words mean
+      </Typography>
       {MEANINGS.map(([term, words]) => (
-        <Box key={term} component="details" sx={{ borderTop: 1, borderColor: 'divider', '& summary': { py: 1.25, fontWeight: 600, cursor: 'pointer' } }}>
+        <Box
+          key={term}
+          component="details"
+          sx={{ borderTop: 1, borderColor: 'divider', '& summary': { py: 1.25, fontWeight: 600, cursor: 'pointer' } }}
+        >
           <summary>{term}</summary>
           <Typography sx={{ pb: 1.25 }}>{words}</Typography>
         </Box>

@@ -23,7 +23,19 @@ import { NIGHT_ACHE, STOP_WORDS } from './signs';
 const STIFF = [0, 5, 10, 20, 30, 60];
 
 /** The morning answer, for today or late for yesterday: the test, stiffness, signs. */
-export function MorningCard({ plan, on, late, first, named }: { plan: TodayData; on: string; late: boolean; first: boolean; named: boolean }) {
+export function MorningCard({
+  plan,
+  on,
+  late,
+  first,
+  named,
+}: {
+  plan: TodayData;
+  on: string;
+  late: boolean;
+  first: boolean;
+  named: boolean;
+}) {
   const [id] = useState(() => crypto.randomUUID());
   const [score, setScore] = useState<number | null>(null);
   const [stiff, setStiff] = useState<number | null>(null);
@@ -37,32 +49,105 @@ export function MorningCard({ plan, on, late, first, named }: { plan: TodayData;
     const now = nowIso();
     // A late answer belongs to yesterday, at the usual time.
     const at = late ? `${on}T${plan.morning.usual ?? '07:00'}:00${now.slice(19)}` : now;
-    const became = await put({ id, person: plan.person, case: plan.case, made_at: now, what: 'morning', title: `Morning of ${day(on)}`, body: { at, made_at: now, provocation: score, stiffness_min: stiff, signs, notes: isAfter ? 'Answered after a session of that day.' : null } });
+    const became = await put({
+      id,
+      person: plan.person,
+      case: plan.case,
+      made_at: now,
+      what: 'morning',
+      title: `Morning of ${day(on)}`,
+      body: {
+        at,
+        made_at: now,
+        provocation: score,
+        stiffness_min: stiff,
+        signs,
+        notes: isAfter ? 'Answered after a session of that day.' : null,
+      },
+    });
     setLost(typeof became === 'object' ? became.lost : null);
   };
   const ached = signs.includes('night_ache');
 
   return (
-    <Paper variant="outlined" component="section" aria-label={late ? 'Yesterday morning' : 'This morning'} sx={{ p: 2, borderWidth: first ? 2 : 1, borderColor: first ? 'primary.main' : 'divider' }}>
-      <Typography color="textSecondary">{late ? `Yesterday morning, ${day(on)}: as you remember it` : `This morning${plan.morning.usual === null ? '' : `, usually at ${plan.morning.usual}`}`}</Typography>
+    <Paper
+      variant="outlined"
+      component="section"
+      aria-label={late ? 'Yesterday morning' : 'This morning'}
+      sx={{ p: 2, borderWidth: first ? 2 : 1, borderColor: first ? 'primary.main' : 'divider' }}
+    >
+      <Typography color="textSecondary">
+        {late
+          ? `Yesterday morning, ${day(on)}: as you remember it`
+          : `This morning${plan.morning.usual === null ? '' : `, usually at ${plan.morning.usual}`}`}
+      </Typography>
       {named && <Typography sx={{ fontWeight: 600 }}>{caseName(plan)}</Typography>}
       <Typography variant="h2">{plan.morning.title}</Typography>
-      <Typography variant="body2" sx={{ mb: 1 }}>{plan.morning.instruction}{late || plan.morning.instruction.includes('same time') ? '' : ' At the same time every day.'}</Typography>
-      {isAfter && <Alert severity="info" sx={{ mb: 1 }}>You have trained already: score it as it was before, if you can. It is marked as answered after the session.</Alert>}
+      <Typography variant="body2" sx={{ mb: 1 }}>
+        {plan.morning.instruction}
+        {late || plan.morning.instruction.includes('same time') ? '' : ' At the same time every day.'}
+      </Typography>
+      {isAfter && (
+        <Alert severity="info" sx={{ mb: 1 }}>
+          You have trained already: score it as it was before, if you can. It is marked as answered after the session.
+        </Alert>
+      )}
       <PainRow label="Pain on the test" value={score} choose={setScore} />
-      <Typography id={`stiff-${on}`} sx={{ mt: 1.25, mb: 0.5 }}>Stiff, minutes</Typography>
+      <Typography id={`stiff-${on}`} sx={{ mt: 1.25, mb: 0.5 }}>
+        Stiff, minutes
+      </Typography>
       <ToggleButtonGroup
-        exclusive value={stiff} onChange={(_, value: number | null) => setStiff(value)} aria-labelledby={`stiff-${on}`}
-        sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(max(2.9rem, 15%), 1fr))', gap: 0.75, '& .MuiToggleButton-root.MuiToggleButton-root': { m: 0, borderRadius: 1.5, border: '1px solid', borderColor: 'divider' } }}
+        exclusive
+        value={stiff}
+        onChange={(_, value: number | null) => setStiff(value)}
+        aria-labelledby={`stiff-${on}`}
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'repeat(auto-fit, minmax(max(2.9rem, 15%), 1fr))',
+          gap: 0.75,
+          '& .MuiToggleButton-root.MuiToggleButton-root': {
+            m: 0,
+            borderRadius: 1.5,
+            border: '1px solid',
+            borderColor: 'divider',
+          },
+        }}
       >
-        {STIFF.map((minutes) => <ToggleButton key={minutes} value={minutes} sx={{ fontSize: '1.0625rem', minHeight: 48 }}>{minutes === 60 ? '60+' : minutes}</ToggleButton>)}
+        {STIFF.map((minutes) => (
+          <ToggleButton key={minutes} value={minutes} sx={{ fontSize: '1.0625rem', minHeight: 48 }}>
+            {minutes === 60 ? '60+' : minutes}
+          </ToggleButton>
+        ))}
       </ToggleButtonGroup>
-      <FormControlLabel sx={{ mt: 0.75, minHeight: 44 }} control={<Checkbox checked={ached} onChange={() => setSigns(ached ? signs.filter((one) => one !== 'night_ache') : [...signs, 'night_ache'])} />} label={NIGHT_ACHE[1]} />
-      <Button onClick={() => setMore(!more)} aria-expanded={more} sx={{ minHeight: 44, color: 'stop.main' }}>Something else is wrong</Button>
+      <FormControlLabel
+        sx={{ mt: 0.75, minHeight: 44 }}
+        control={
+          <Checkbox
+            checked={ached}
+            onChange={() => setSigns(ached ? signs.filter((sign) => sign !== 'night_ache') : [...signs, 'night_ache'])}
+          />
+        }
+        label={NIGHT_ACHE[1]}
+      />
+      <Button onClick={() => setMore(!more)} aria-expanded={more} sx={{ minHeight: 44, color: 'stop.main' }}>
+        Something else is wrong
+      </Button>
       {more && <SignList signs={signs} set={setSigns} />}
-      {stop && <Alert severity="error" sx={{ mt: 1, bgcolor: 'stop.main', color: 'background.paper' }}><b>Stop.</b> {STOP_WORDS}</Alert>}
+      {stop && (
+        <Alert severity="error" sx={{ mt: 1, bgcolor: 'stop.main', color: 'background.paper' }}>
+          <b>Stop.</b> {STOP_WORDS}
+        </Alert>
+      )}
       <NotKept why={lost} />
-      <Button variant="contained" fullWidth sx={{ mt: 1, minHeight: 56, fontSize: '1.125rem' }} disabled={score === null && signs.length === 0} onClick={() => void answer()}>Send</Button>
+      <Button
+        variant="contained"
+        fullWidth
+        sx={{ mt: 1, minHeight: 56, fontSize: '1.125rem' }}
+        disabled={score === null && signs.length === 0}
+        onClick={() => void answer()}
+      >
+        Send
+      </Button>
     </Paper>
   );
 }

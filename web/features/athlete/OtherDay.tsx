@@ -15,7 +15,17 @@ import { TextInput } from '../../shell/TextInput';
 const LONGEST = 200;
 
 /** Another day for a session: at once where nothing speaks against it, else the practitioner is asked. */
-export default function OtherDay({ plan, session, close, done }: { plan: TodayData; session: Due; close: () => void; done: (words: string) => void }) {
+export default function OtherDay({
+  plan,
+  session,
+  close,
+  done,
+}: {
+  plan: TodayData;
+  session: Due;
+  close: () => void;
+  done: (words: string) => void;
+}) {
   const queries = useQueryClient();
   const [id] = useState(() => crypto.randomUUID());
   const [why, setWhy] = useState('');
@@ -23,50 +33,117 @@ export default function OtherDay({ plan, session, close, done }: { plan: TodayDa
   const [all, setAll] = useState(false);
   const found = useQuery({
     queryKey: queryKeys.otherDays(session.planned, session.on),
-    queryFn: () => send(() => api.GET('/api/today/planned/{id}/days', { params: { path: { id: session.planned }, query: { case: plan.case } } })),
+    queryFn: () =>
+      send(() =>
+        api.GET('/api/today/planned/{id}/days', {
+          params: { path: { id: session.planned }, query: { case: plan.case } },
+        }),
+      ),
     retry: false,
     gcTime: 0,
   });
   const move = useMutation({
-    mutationFn: (on: string) => send(() => api.PUT('/api/today/moves/{id}', { params: { path: { id }, query: { case: plan.case } }, body: { planned: session.planned, on, why: why.trim() === '' ? null : why.trim() } })),
+    mutationFn: (on: string) =>
+      send(() =>
+        api.PUT('/api/today/moves/{id}', {
+          params: { path: { id }, query: { case: plan.case } },
+          body: { planned: session.planned, on, why: why.trim() === '' ? null : why.trim() },
+        }),
+      ),
     // The session is in another row by then, so the message about it is shown above the days.
     onSuccess: ({ moved }, on) => {
-      done(`${session.title}: ${moved ? `moved to ${day(on)}.` : `asked for ${day(on)}. It stays where it is until your practitioner answers.`}`);
+      done(
+        `${session.title}: ${moved ? `moved to ${day(on)}.` : `asked for ${day(on)}. It stays where it is until your practitioner answers.`}`,
+      );
       return queries.invalidateQueries({ queryKey: queryKeys.today });
     },
   });
   const fault = why.length > LONGEST ? `At most ${LONGEST} letters; these are ${why.length}` : undefined;
-  const messageOf = (error: Error) => (error instanceof Refusal ? (error.isAway ? 'This needs reception. Try it again when you have some.' : Object.values(error.fields)[0] ?? error.message) : 'That did not work. Try it again.');
+  const messageOf = (error: Error) =>
+    error instanceof Refusal
+      ? error.isAway
+        ? 'This needs reception. Try it again when you have some.'
+        : (Object.values(error.fields)[0] ?? error.message)
+      : 'That did not work. Try it again.';
   const choices = found.data?.choices ?? [];
-  const fits = choices.filter((one) => one.free);
-  const others = choices.filter((one) => !one.free);
-  const one = choices.find((choice) => choice.on === chosen);
+  const fits = choices.filter((choice) => choice.free);
+  const others = choices.filter((choice) => !choice.free);
+  const option = choices.find((choice) => choice.on === chosen);
   return (
-    <Box component="section" aria-label={`Another day for ${session.title}, ${day(session.on)}`} sx={{ display: 'grid', gap: 1, py: 1 }}>
+    <Box
+      component="section"
+      aria-label={`Another day for ${session.title}, ${day(session.on)}`}
+      sx={{ display: 'grid', gap: 1, py: 1 }}
+    >
       {found.isPending && <Typography role="status">Looking for days …</Typography>}
       {found.error !== null && <Alert severity="warning">{messageOf(found.error)}</Alert>}
       {found.data !== undefined && (
         <>
           <Typography>{fits.length === 0 ? 'No other day fits by itself.' : 'These days fit:'}</Typography>
-          <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(min(8.5rem, 100%), 1fr))', gap: 1 }}>
-            {fits.map((choice) => <Button key={choice.on} variant={choice.on === chosen ? 'contained' : 'outlined'} aria-pressed={choice.on === chosen} onClick={() => setChosen(choice.on)} sx={{ minHeight: 52, fontSize: '1rem' }}>{day(choice.on)}</Button>)}
+          <Box
+            sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(min(8.5rem, 100%), 1fr))', gap: 1 }}
+          >
+            {fits.map((choice) => (
+              <Button
+                key={choice.on}
+                variant={choice.on === chosen ? 'contained' : 'outlined'}
+                aria-pressed={choice.on === chosen}
+                onClick={() => setChosen(choice.on)}
+                sx={{ minHeight: 52, fontSize: '1rem' }}
+              >
+                {day(choice.on)}
+              </Button>
+            ))}
           </Box>
-          {!all && others.length > 0 && <Button onClick={() => setAll(true)} sx={{ minHeight: 48 }}>{fits.length === 0 ? 'Ask for another day anyway' : 'None of them: ask for another'}</Button>}
-          {all && others.map((choice) => (
-            <Button key={choice.on} variant="outlined" color="inherit" aria-pressed={choice.on === chosen} onClick={() => setChosen(choice.on)} sx={{ minHeight: 52, fontSize: '1rem', display: 'block', textAlign: 'left', borderWidth: choice.on === chosen ? 3 : 1, borderColor: choice.on === chosen ? 'primary.main' : 'line.main' }}>
-              {choice.on === chosen && <span aria-hidden="true">✓ </span>}{day(choice.on)}<Box component="span" sx={{ display: 'block', fontSize: '0.875rem', fontWeight: 400 }}>{choice.words.join(' ')}</Box>
+          {!all && others.length > 0 && (
+            <Button onClick={() => setAll(true)} sx={{ minHeight: 48 }}>
+              {fits.length === 0 ? 'Ask for another day anyway' : 'None of them: ask for another'}
             </Button>
-          ))}
-          {one !== undefined && (
+          )}
+          {all &&
+            others.map((choice) => (
+              <Button
+                key={choice.on}
+                variant="outlined"
+                color="inherit"
+                aria-pressed={choice.on === chosen}
+                onClick={() => setChosen(choice.on)}
+                sx={{
+                  minHeight: 52,
+                  fontSize: '1rem',
+                  display: 'block',
+                  textAlign: 'left',
+                  borderWidth: choice.on === chosen ? 3 : 1,
+                  borderColor: choice.on === chosen ? 'primary.main' : 'line.main',
+                }}
+              >
+                {choice.on === chosen && <span aria-hidden="true">✓ </span>}
+                {day(choice.on)}
+                <Box component="span" sx={{ display: 'block', fontSize: '0.875rem', fontWeight: 400 }}>
+                  {choice.words.join(' ')}
+                </Box>
+              </Button>
+            ))}
+          {option !== undefined && (
             <>
               <TextInput label="Why (may be left empty)" value={why} change={setWhy} fault={fault} />
               {move.error !== null && <Alert severity="error">{messageOf(move.error)}</Alert>}
-              <Button variant="contained" loading={move.isPending} disabled={fault !== undefined} onClick={() => move.mutate(one.on)} sx={{ minHeight: 56, fontSize: '1.125rem' }}>{one.free ? `Move it to ${day(one.on)}` : `Ask for ${day(one.on)}`}</Button>
+              <Button
+                variant="contained"
+                loading={move.isPending}
+                disabled={fault !== undefined}
+                onClick={() => move.mutate(option.on)}
+                sx={{ minHeight: 56, fontSize: '1.125rem' }}
+              >
+                {option.free ? `Move it to ${day(option.on)}` : `Ask for ${day(option.on)}`}
+              </Button>
             </>
           )}
         </>
       )}
-      <Button onClick={close} sx={{ minHeight: 48 }}>Leave it where it is</Button>
+      <Button onClick={close} sx={{ minHeight: 48 }}>
+        Leave it where it is
+      </Button>
     </Box>
   );
 }

@@ -18,12 +18,27 @@ const MARK: Record<Zone, string> = { allowed: '', over: '▲', stop: '■' };
 const EDGE: Record<Zone, string> = { allowed: 'solid', over: 'dashed', stop: 'double' };
 const HUE: Record<Zone, string> = { allowed: 'divider', over: 'over.main', stop: 'stop.main' };
 
-const zoneOf = (zones: Zones, pain: number): Zone => (pain >= zones.stop ? 'stop' : pain > zones.max ? 'over' : 'allowed');
+const zoneOf = (zones: Zones, pain: number): Zone =>
+  pain >= zones.stop ? 'stop' : pain > zones.max ? 'over' : 'allowed';
 
 const span = (from: number, to: number): string => (from === to ? String(from) : `${from} to ${to}`);
 
 /** One tap on a row from 0 to 10; by keys the arrows go along it and Enter or space takes one. */
-export function PainRow({ label, value, choose, fault, zones, words = PAIN }: { label: string; value: number | null; choose: (value: number) => void; fault?: string | undefined; zones?: Zones; words?: Readonly<Record<number, string>> }) {
+export function PainRow({
+  label,
+  value,
+  choose,
+  fault,
+  zones,
+  words = PAIN,
+}: {
+  label: string;
+  value: number | null;
+  choose: (value: number) => void;
+  fault?: string | undefined;
+  zones?: Zones;
+  words?: Readonly<Record<number, string>>;
+}) {
   const group = useRef<HTMLDivElement>(null);
   const id = useId();
   const move = (event: KeyboardEvent, from: number) => {
@@ -48,26 +63,69 @@ export function PainRow({ label, value, choose, fault, zones, words = PAIN }: { 
               onKeyDown={(event) => move(event, i)}
               onClick={() => choose(i)}
               sx={{
-                position: 'relative', minHeight: '3.25rem', borderRadius: 1.5, border: zone === 'stop' ? 4 : 2, borderStyle: EDGE[zone], flexDirection: 'column', fontSize: '1.25rem', fontWeight: 600,
+                position: 'relative',
+                minHeight: '3.25rem',
+                borderRadius: 1.5,
+                border: zone === 'stop' ? 4 : 2,
+                borderStyle: EDGE[zone],
+                flexDirection: 'column',
+                fontSize: '1.25rem',
+                fontWeight: 600,
                 borderColor: value === i ? 'primary.main' : HUE[zone],
                 bgcolor: value === i ? 'primary.main' : 'background.paper',
                 color: value === i ? 'primary.contrastText' : 'text.primary',
               }}
             >
-              <span aria-hidden="true">{i}{MARK[zone] !== '' && <Box component="span" sx={{ position: 'absolute', top: 2, right: 4, fontSize: '0.6875rem', color: value === i ? 'inherit' : HUE[zone] }}>{MARK[zone]}</Box>}</span>
-              <Box component="span" sx={{ fontSize: '0.75rem', fontWeight: 400, lineHeight: 1 }}>{words[i] ?? ''}</Box>
+              <span aria-hidden="true">
+                {i}
+                {MARK[zone] !== '' && (
+                  <Box
+                    component="span"
+                    sx={{
+                      position: 'absolute',
+                      top: 2,
+                      right: 4,
+                      fontSize: '0.6875rem',
+                      color: value === i ? 'inherit' : HUE[zone],
+                    }}
+                  >
+                    {MARK[zone]}
+                  </Box>
+                )}
+              </span>
+              <Box component="span" sx={{ fontSize: '0.75rem', fontWeight: 400, lineHeight: 1 }}>
+                {words[i] ?? ''}
+              </Box>
             </ButtonBase>
           );
         })}
       </Box>
       {zones !== undefined && (
         <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, mt: 0.75, fontSize: '0.9375rem' }}>
-          <span id={`${id}-allowed`}>{zones.wanted === null ? `${span(0, zones.max)} allowed` : `${span(zones.wanted, zones.max)} wanted`}</span>
-          {zones.stop - 1 > zones.max && <Box component="span" id={`${id}-over`}><Box component="span" sx={{ color: 'over.main' }} aria-hidden="true">▲ </Box>{span(zones.max + 1, zones.stop - 1)} too much</Box>}
-          <Box component="span" id={`${id}-stop`}><Box component="span" sx={{ color: 'stop.main' }} aria-hidden="true">■ </Box>{span(zones.stop, 10)} stop</Box>
+          <span id={`${id}-allowed`}>
+            {zones.wanted === null ? `${span(0, zones.max)} allowed` : `${span(zones.wanted, zones.max)} wanted`}
+          </span>
+          {zones.stop - 1 > zones.max && (
+            <Box component="span" id={`${id}-over`}>
+              <Box component="span" sx={{ color: 'over.main' }} aria-hidden="true">
+                ▲{' '}
+              </Box>
+              {span(zones.max + 1, zones.stop - 1)} too much
+            </Box>
+          )}
+          <Box component="span" id={`${id}-stop`}>
+            <Box component="span" sx={{ color: 'stop.main' }} aria-hidden="true">
+              ■{' '}
+            </Box>
+            {span(zones.stop, 10)} stop
+          </Box>
         </Box>
       )}
-      {fault !== undefined && <Typography color="error" sx={{ mt: 0.5 }}>{fault}</Typography>}
+      {fault !== undefined && (
+        <Typography color="error" sx={{ mt: 0.5 }}>
+          {fault}
+        </Typography>
+      )}
     </Box>
   );
 }

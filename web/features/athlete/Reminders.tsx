@@ -9,54 +9,148 @@ import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { canNotify, clockOf, minutesOf, remind, remindNoMore, type Times, USUAL_TIMES, useReminded } from '../../phone/push';
+import {
+  canNotify,
+  clockOf,
+  minutesOf,
+  remind,
+  remindNoMore,
+  type Times,
+  USUAL_TIMES,
+  useReminded,
+} from '../../phone/push';
 
 /** What this phone reminds you of, and when. */
 export function Reminders() {
   const reminded = useReminded();
   const [refused, setRefused] = useState(false);
-  const save = useMutation({ mutationFn: remind, onSuccess: (may) => { setRefused(!may); } });
+  const save = useMutation({
+    mutationFn: remind,
+    onSuccess: (may) => {
+      setRefused(!may);
+    },
+  });
   const end = useMutation({ mutationFn: remindNoMore });
   // What was chosen stands at once; where it could not be stored, it goes back.
   const times = (save.isPending ? save.variables : null) ?? reminded ?? USUAL_TIMES;
-  const change = (part: Partial<Times>) => { save.mutate({ morning_at: times.morning_at, session_at: times.session_at, messages: times.messages, ...part }); };
+  const change = (part: Partial<Times>) => {
+    save.mutate({ morning_at: times.morning_at, session_at: times.session_at, messages: times.messages, ...part });
+  };
   const wrong = save.error ?? end.error;
   return (
-    <Paper variant="outlined" component="section" aria-label="Reminders on this phone" sx={{ p: 2, display: 'grid', gap: 1 }}>
+    <Paper
+      variant="outlined"
+      component="section"
+      aria-label="Reminders on this phone"
+      sx={{ p: 2, display: 'grid', gap: 1 }}
+    >
       <Typography variant="h2">Reminders on this phone</Typography>
-      {!canNotify() && <Typography color="textSecondary">This browser shows no notifications. The calendar still reminds you.</Typography>}
+      {!canNotify() && (
+        <Typography color="textSecondary">
+          This browser shows no notifications. The calendar still reminds you.
+        </Typography>
+      )}
       {canNotify() && reminded === null && (
         <>
-          <Typography color="textSecondary">At times that you choose, and only while something is still open. A locked screen shows nothing about your treatment. You can turn reminders off here at any time.</Typography>
-          <Button variant="outlined" loading={save.isPending} onClick={() => change({})} sx={{ minHeight: 48, fontSize: '1rem' }}>Remind me on this phone</Button>
+          <Typography color="textSecondary">
+            At times that you choose, and only while something is still open. A locked screen shows nothing about your
+            treatment. You can turn reminders off here at any time.
+          </Typography>
+          <Button
+            variant="outlined"
+            loading={save.isPending}
+            onClick={() => change({})}
+            sx={{ minHeight: 48, fontSize: '1rem' }}
+          >
+            Remind me on this phone
+          </Button>
         </>
       )}
       {reminded !== null && (
         <>
-          <Time label="The morning answer, if it is open" minutes={times.morning_at} usual={USUAL_TIMES.morning_at} change={(morning_at) => change({ morning_at })} />
-          <Time label="The session, if it is not done" minutes={times.session_at} usual={USUAL_TIMES.session_at} change={(session_at) => change({ session_at })} />
-          <FormControlLabel sx={{ minHeight: 48 }} control={<Checkbox checked={times.messages} onChange={(event) => change({ messages: event.target.checked })} />} label="A message of the practice" />
-          <Button variant="outlined" loading={end.isPending} onClick={() => end.mutate()} sx={{ minHeight: 48, fontSize: '1rem' }}>No more reminders on this phone</Button>
+          <Time
+            label="The morning answer, if it is open"
+            minutes={times.morning_at}
+            usual={USUAL_TIMES.morning_at}
+            change={(morning_at) => change({ morning_at })}
+          />
+          <Time
+            label="The session, if it is not done"
+            minutes={times.session_at}
+            usual={USUAL_TIMES.session_at}
+            change={(session_at) => change({ session_at })}
+          />
+          <FormControlLabel
+            sx={{ minHeight: 48 }}
+            control={
+              <Checkbox checked={times.messages} onChange={(event) => change({ messages: event.target.checked })} />
+            }
+            label="A message of the practice"
+          />
+          <Button
+            variant="outlined"
+            loading={end.isPending}
+            onClick={() => end.mutate()}
+            sx={{ minHeight: 48, fontSize: '1rem' }}
+          >
+            No more reminders on this phone
+          </Button>
         </>
       )}
-      {refused && <Alert severity="warning">This phone does not let Rung show notifications. Allow it in the settings of the browser, then try again.</Alert>}
+      {refused && (
+        <Alert severity="warning">
+          This phone does not let Rung show notifications. Allow it in the settings of the browser, then try again.
+        </Alert>
+      )}
       {wrong !== null && <Alert severity="error">{wrong.message}</Alert>}
     </Paper>
   );
 }
 
-function Time({ label, minutes, usual, change }: { label: string; minutes: number | null; usual: number | null; change: (minutes: number | null) => void }) {
+function Time({
+  label,
+  minutes,
+  usual,
+  change,
+}: {
+  label: string;
+  minutes: number | null;
+  usual: number | null;
+  change: (minutes: number | null) => void;
+}) {
   const [typed, setTyped] = useState<string | null>(null);
   const isWrong = typed !== null && minutesOf(typed) === null;
   return (
     <Box sx={{ display: 'grid', gap: 0.5 }}>
-      <FormControlLabel sx={{ minHeight: 48 }} control={<Checkbox checked={minutes !== null} onChange={(event) => { setTyped(null); change(event.target.checked ? usual : null); }} />} label={label} />
+      <FormControlLabel
+        sx={{ minHeight: 48 }}
+        control={
+          <Checkbox
+            checked={minutes !== null}
+            onChange={(event) => {
+              setTyped(null);
+              change(event.target.checked ? usual : null);
+            }}
+          />
+        }
+        label={label}
+      />
       {minutes !== null && (
         <TextField
-          type="time" size="medium" label={`At, for ${label.split(',')[0]?.toLowerCase() ?? ''}`} value={typed ?? clockOf(minutes)} error={isWrong} helperText={isWrong ? 'A time, such as 07:30.' : undefined}
+          type="time"
+          size="medium"
+          label={`At, for ${label.split(',')[0]?.toLowerCase() ?? ''}`}
+          value={typed ?? clockOf(minutes)}
+          error={isWrong}
+          helperText={isWrong ? 'A time, such as 07:30.' : undefined}
           onChange={(event) => setTyped(event.target.value)}
-          onBlur={() => { const chosen = typed === null ? null : minutesOf(typed); if (chosen !== null && chosen !== minutes) change(chosen); if (chosen !== null) setTyped(null); }}
-          sx={{ ml: 4, maxWidth: 240 }} slotProps={{ inputLabel: { shrink: true } }}
+          onBlur={() => {
+            const chosen = typed === null ? null : minutesOf(typed);
+            if (chosen !== null && chosen !== minutes) change(chosen);
+            if (chosen !== null) setTyped(null);
+          }}
+          sx={{ ml: 4, maxWidth: 240 }}
+          slotProps={{ inputLabel: { shrink: true } }}
         />
       )}
     </Box>

@@ -7,11 +7,25 @@ import { audioClock } from '../../pacer/sound';
 import { useAwake } from '../../pacer/usePacer';
 
 /** The rest between sets, counted down to a tone; it goes on while the page is away. */
-export function Rest({ until, seconds, loud, next, over }: { until: number; seconds: number; loud: boolean; next: string; over: () => void }) {
+export function Rest({
+  until,
+  seconds,
+  loud,
+  next,
+  over,
+}: {
+  until: number;
+  seconds: number;
+  loud: boolean;
+  next: string;
+  over: () => void;
+}) {
   const [left, setLeft] = useState(() => Math.max(0, (until - Date.now()) / 1000));
   const sounded = useRef(false);
   const ended = useRef(over);
-  useEffect(() => { ended.current = over; });
+  useEffect(() => {
+    ended.current = over;
+  });
   useAwake(true);
   useEffect(() => {
     const timer = setInterval(() => {
@@ -28,13 +42,28 @@ export function Rest({ until, seconds, loud, next, over }: { until: number; seco
   }, [until, loud]);
   return (
     <Box component="section" aria-label="Rest" sx={{ textAlign: 'center' }}>
-      <Typography component="p" sx={{ fontSize: '1.625rem', fontWeight: 600 }}>Rest</Typography>
-      <Typography component="p" role="timer" aria-label={`${Math.ceil(left)} seconds of rest left`} sx={{ fontSize: '4rem', lineHeight: 1.1, fontWeight: 600 }}>{Math.ceil(left)}</Typography>
+      <Typography component="p" sx={{ fontSize: '1.625rem', fontWeight: 600 }}>
+        Rest
+      </Typography>
+      <Typography
+        component="p"
+        role="timer"
+        aria-label={`${Math.ceil(left)} seconds of rest left`}
+        sx={{ fontSize: '4rem', lineHeight: 1.1, fontWeight: 600 }}
+      >
+        {Math.ceil(left)}
+      </Typography>
       <Box sx={{ height: 10, borderRadius: 5, bgcolor: 'divider', overflow: 'hidden', my: 1.5 }}>
-        <Box sx={{ height: 1, bgcolor: 'primary.main', width: `${Math.min(100, (100 * left) / Math.max(1, seconds))}%` }} />
+        <Box
+          sx={{ height: 1, bgcolor: 'primary.main', width: `${Math.min(100, (100 * left) / Math.max(1, seconds))}%` }}
+        />
       </Box>
-      <Typography color="textSecondary" sx={{ mb: 1.5 }}>Next: {next}</Typography>
-      <Button variant="outlined" fullWidth onClick={over} sx={{ minHeight: 64, fontSize: '1.25rem' }}>Go on now</Button>
+      <Typography color="textSecondary" sx={{ mb: 1.5 }}>
+        Next: {next}
+      </Typography>
+      <Button variant="outlined" fullWidth onClick={over} sx={{ minHeight: 64, fontSize: '1.25rem' }}>
+        Go on now
+      </Button>
     </Box>
   );
 }

@@ -27,18 +27,37 @@ import { brokenOff, doneWords, ended, painAgain } from './steps';
 import { Stop, WhomToCall } from './StopCard';
 import { titleOf } from './titles';
 
-const back = <Button component={RouterLink} to="/" variant="contained" sx={{ minHeight: 56 }}>Back to today</Button>;
+const back = (
+  <Button component={RouterLink} to="/" variant="contained" sx={{ minHeight: 56 }}>
+    Back to today
+  </Button>
+);
 
 /** A session as it was asked for by the address: practice or a session once more beside the plan, a planned one, or what is due. */
 function begun(page: PhoneData, search: URLSearchParams, waiting: readonly Waiting[]): Run | null {
   const [practice, again, planned] = [search.get('practice'), search.get('again'), search.get('planned')];
-  for (const plan of page.cases.filter((one) => !one.stopped && !stopsHere(one, waiting))) {
+  for (const plan of page.cases.filter((careCase) => !careCase.stopped && !stopsHere(careCase, waiting))) {
     if (practice !== null && plan.case === practice) {
-      return begin(plan, { planned: '', on: localDay(), stage: '', title: 'Practice', at: null, practice: null, part: null, kind: 'sport', duration_s: 0, exercises: [], done: false });
+      return begin(plan, {
+        planned: '',
+        on: localDay(),
+        stage: '',
+        title: 'Practice',
+        at: null,
+        practice: null,
+        part: null,
+        kind: 'sport',
+        duration_s: 0,
+        exercises: [],
+        done: false,
+      });
     }
-    const more = plan.sessions.find((one) => one.planned === again);
+    const more = plan.sessions.find((session) => session.planned === again);
     if (more !== undefined) return begin(plan, { ...more, planned: '' });
-    const due = practice !== null || again !== null ? undefined : dueOn(plan, localDay(), waiting).find((one) => planned === null || one.planned === planned);
+    const due =
+      practice !== null || again !== null
+        ? undefined
+        : dueOn(plan, localDay(), waiting).find((item) => planned === null || item.planned === planned);
     if (due !== undefined) return begin(plan, due);
   }
   return null;
@@ -54,12 +73,17 @@ export default function SessionScreen({ page }: { page: PhoneData }) {
     return run?.person === page.person ? run : null;
   });
   const [run, setRun] = useState<Run | null>(() => before ?? begun(page, search, waiting));
-  if (run === null) return <main><Empty title="No session is due now">{back}</Empty></main>;
+  if (run === null)
+    return (
+      <main>
+        <Empty title="No session is due now">{back}</Empty>
+      </main>
+    );
   // One that was left lying is finished or discarded before another begins.
   if (run === before && planned !== null && run.due.planned !== planned && isIdle(run)) {
     return (
       <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gap: 1.5 }}>
-<GoOn run={run} over={() => setRun(begun(page, search, waiting))} />
+        <GoOn run={run} over={() => setRun(begun(page, search, waiting))} />
         {back}
       </Box>
     );
@@ -87,7 +111,8 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
   const { writer, take } = useOnlyWriter(`rung:run:${run.id}`, follow);
   const set = (next: Run) => {
     const step = { ...next, revision: run.revision + 1 };
-    if (keepRun(step) === 'newer') follow(); else show(step);
+    if (keepRun(step) === 'newer') follow();
+    else show(step);
   };
   const soFar = useRef<(() => Done | null) | null>(null);
   const asFarAsNow = () => brokenOff(run, soFar.current?.() ?? null);
@@ -99,9 +124,21 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
 
   const finish = async () => {
     setSending(true);
-    const became = await put({ id: run.id, person: run.person, case: run.case, made_at: nowIso(), what: 'session', title: titleOf(run.due), body: asLog(run), planned: run.due.planned === '' ? null : run.due.planned });
+    const became = await put({
+      id: run.id,
+      person: run.person,
+      case: run.case,
+      made_at: nowIso(),
+      what: 'session',
+      title: titleOf(run.due),
+      body: asLog(run),
+      planned: run.due.planned === '' ? null : run.due.planned,
+    });
     setSending(false);
-    if (typeof became === 'object') { setLost(became.lost); return; }
+    if (typeof became === 'object') {
+      setLost(became.lost);
+      return;
+    }
     forgetRun();
     void navigate('/');
   };
@@ -110,41 +147,110 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
     return (
       <main>
         <Empty title="This session goes on in another tab">
-          <Typography sx={{ mb: 2 }}>So that nothing is overwritten, a session is entered in one place at a time.</Typography>
-          <Button variant="contained" onClick={take} sx={{ minHeight: 56 }}>Go on here instead</Button>
+          <Typography sx={{ mb: 2 }}>
+            So that nothing is overwritten, a session is entered in one place at a time.
+          </Typography>
+          <Button variant="contained" onClick={take} sx={{ minHeight: 56 }}>
+            Go on here instead
+          </Button>
         </Empty>
       </main>
     );
   }
   return (
-    <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, pb: 4, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
+    <Box
+      component="main"
+      sx={{
+        maxWidth: 480,
+        mx: 'auto',
+        p: 1.5,
+        pb: 4,
+        display: 'grid',
+        gridTemplateColumns: 'minmax(0, 1fr)',
+        gap: 1.5,
+      }}
+    >
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-        <Typography variant="h1" sx={{ flex: 1 }}>{titleOf(run.due)}</Typography>
-        {!sport && <Typography color="textSecondary">{Math.min(run.at + 1, run.due.exercises.length)} of {run.due.exercises.length}</Typography>}
-        <Button component={RouterLink} to="/" sx={{ minHeight: 44, px: 0.5 }}>Leave</Button>
+        <Typography variant="h1" sx={{ flex: 1 }}>
+          {titleOf(run.due)}
+        </Typography>
+        {!sport && (
+          <Typography color="textSecondary">
+            {Math.min(run.at + 1, run.due.exercises.length)} of {run.due.exercises.length}
+          </Typography>
+        )}
+        <Button component={RouterLink} to="/" sx={{ minHeight: 44, px: 0.5 }}>
+          Leave
+        </Button>
       </Box>
-      {full && <Alert severity="warning">This phone has no room left. With reception, everything is sent at the end; do not close this page before then.</Alert>}
+      {full && (
+        <Alert severity="warning">
+          This phone has no room left. With reception, everything is sent at the end; do not close this page before
+          then.
+        </Alert>
+      )}
       {stopped && (
         <Stop>
-          <Typography sx={{ fontSize: 'inherit' }}><b>Stop.</b> {STOP_WORDS} Send this now, so that your practitioner sees it.</Typography>
+          <Typography sx={{ fontSize: 'inherit' }}>
+            <b>Stop.</b> {STOP_WORDS} Send this now, so that your practitioner sees it.
+          </Typography>
           <WhomToCall practice={page.practice} />
         </Stop>
       )}
       {!stopped && sport && <PracticeFlow run={run} set={set} />}
-      {!stopped && !sport && !over && asking === 'end' && <EndHere why={(reason) => { setAsking(null); set(ended(run, reason)); }} stay={() => setAsking(null)} />}
-      {!stopped && !sport && !over && asking !== 'end' && exercise !== undefined && <ExerciseFlow run={run} exercise={exercise} soFar={soFar} set={set} />}
-      {!sport && (over || stopped) && <Summary run={run} again={run.signs.length > 0 ? null : (at) => set(painAgain(run, at))} />}
+      {!stopped && !sport && !over && asking === 'end' && (
+        <EndHere
+          why={(reason) => {
+            setAsking(null);
+            set(ended(run, reason));
+          }}
+          stay={() => setAsking(null)}
+        />
+      )}
+      {!stopped && !sport && !over && asking !== 'end' && exercise !== undefined && (
+        <ExerciseFlow run={run} exercise={exercise} soFar={soFar} set={set} />
+      )}
+      {!sport && (over || stopped) && (
+        <Summary run={run} again={run.signs.length > 0 ? null : (at) => set(painAgain(run, at))} />
+      )}
       <NotKept why={lost} />
       {(stopped || over || sport) && (
-        <Button variant="contained" onClick={() => void finish()} loading={isSending} disabled={!stopped && sport && !practiceIsTold(run)} sx={{ minHeight: 64, fontSize: '1.25rem', ...(stopped ? { bgcolor: 'stop.main', color: 'background.paper' } : {}) }}>
+        <Button
+          variant="contained"
+          onClick={() => void finish()}
+          loading={isSending}
+          disabled={!stopped && sport && !practiceIsTold(run)}
+          sx={{
+            minHeight: 64,
+            fontSize: '1.25rem',
+            ...(stopped ? { bgcolor: 'stop.main', color: 'background.paper' } : {}),
+          }}
+        >
           {stopped ? 'Stop and send' : 'Finish and send'}
         </Button>
       )}
       {!stopped && !over && !sport && isBegun(run) && run.ending === null && asking !== 'end' && (
-        <Button onClick={() => { const kept = asFarAsNow(); if (kept !== run) set(kept); setAsking('end'); }} sx={{ minHeight: 48, fontSize: '1rem' }}>End the session here</Button>
+        <Button
+          onClick={() => {
+            const kept = asFarAsNow();
+            if (kept !== run) set(kept);
+            setAsking('end');
+          }}
+          sx={{ minHeight: 48, fontSize: '1rem' }}
+        >
+          End the session here
+        </Button>
       )}
-      <Button onClick={() => setAsking(asking === 'signs' ? null : 'signs')} aria-expanded={asking === 'signs'} sx={{ minHeight: 48, fontSize: '1rem', color: 'stop.main' }}>Something is wrong</Button>
-      {asking === 'signs' && <SignList signs={run.signs} set={(signs) => set({ ...asFarAsNow(), signs, rest_until: null })} />}
+      <Button
+        onClick={() => setAsking(asking === 'signs' ? null : 'signs')}
+        aria-expanded={asking === 'signs'}
+        sx={{ minHeight: 48, fontSize: '1rem', color: 'stop.main' }}
+      >
+        Something is wrong
+      </Button>
+      {asking === 'signs' && (
+        <SignList signs={run.signs} set={(signs) => set({ ...asFarAsNow(), signs, rest_until: null })} />
+      )}
     </Box>
   );
 }
@@ -153,14 +259,25 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
 function Summary({ run, again }: { run: Run; again: ((at: number) => void) | null }) {
   return (
     <Box component="section" aria-label="Done">
-      <Typography variant="h2" tabIndex={-1} ref={focused} sx={{ mb: 0.5 }}>Done</Typography>
+      <Typography variant="h2" tabIndex={-1} ref={focused} sx={{ mb: 0.5 }}>
+        Done
+      </Typography>
       {run.due.exercises.map((exercise, i) => {
-        const one = run.progress[i];
-        if (one === undefined) return null;
+        const progress = run.progress[i];
+        if (progress === undefined) return null;
         return (
-          <Box key={exercise.prescription} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75, display: 'flex', alignItems: 'center', gap: 1 }}>
-            <Typography sx={{ flex: 1 }}><b>{exercise.title}</b>: {doneWords(one, exercise, run.ending)}</Typography>
-            {again !== null && (one.pain !== null || one.worst_mid_set !== null) && <Button onClick={() => again(i)} aria-label={`Change pain: ${exercise.title}`} sx={{ minHeight: 44 }}>Change pain</Button>}
+          <Box
+            key={exercise.prescription}
+            sx={{ borderTop: 1, borderColor: 'divider', py: 0.75, display: 'flex', alignItems: 'center', gap: 1 }}
+          >
+            <Typography sx={{ flex: 1 }}>
+              <b>{exercise.title}</b>: {doneWords(progress, exercise, run.ending)}
+            </Typography>
+            {again !== null && (progress.pain !== null || progress.worst_mid_set !== null) && (
+              <Button onClick={() => again(i)} aria-label={`Change pain: ${exercise.title}`} sx={{ minHeight: 44 }}>
+                Change pain
+              </Button>
+            )}
           </Box>
         );
       })}

@@ -35,7 +35,20 @@ interface Doing {
 }
 
 /** One set of one limb: what it is, the pacer or the rest, and ways to change the load, to stop and to say that it hurts. */
-export function SetCard({ exercise, progress, zones, restUntil, inRest, soFar, limbDone, change, restOver, leave, hurts, back }: Doing) {
+export function SetCard({
+  exercise,
+  progress,
+  zones,
+  restUntil,
+  inRest,
+  soFar,
+  limbDone,
+  change,
+  restOver,
+  leave,
+  hurts,
+  back,
+}: Doing) {
   const settings = useSettings();
   const [open, setOpen] = useState<'load' | 'leave' | 'hurts' | null>(null);
   const [isNothing, setNothing] = useState(false);
@@ -48,61 +61,176 @@ export function SetCard({ exercise, progress, zones, restUntil, inRest, soFar, l
   const takesTurns = exercise.sides.length === 2;
   const shown = usePlanFigure(exercise.figure, side);
   const turn = Object.keys(progress.turn).length;
-  const words = exercise.sides.find((one) => one.side === side)?.words;
-  const other = exercise.sides.find((one) => one.side !== side);
+  const words = exercise.sides.find((limb) => limb.side === side)?.words;
+  const other = exercise.sides.find((limb) => limb.side !== side);
   const title = `Set ${done + 1} of ${setsAsked(exercise, progress)}${words === undefined ? '' : `, ${words}`}`;
   const toggle = (what: typeof open) => setOpen(open === what ? null : what);
   const now = `${done}-${side ?? ''}`;
-  const finish = (what: Done | null) => { setNothing(what === null); setBegun(null); if (what !== null) limbDone(what); };
+  const finish = (what: Done | null) => {
+    setNothing(what === null);
+    setBegun(null);
+    if (what !== null) limbDone(what);
+  };
   if (restUntil !== null) {
     return (
       <Frame exercise={exercise} title={title} load={load} units={settings.units}>
         <Rest until={restUntil} seconds={exercise.dose.rest_s} loud={settings.sound} next={title} over={restOver} />
         {inRest}
-        <Button onClick={back} sx={{ minHeight: 48 }}>Wrong: take the last {turn > 0 ? 'side' : 'set'} back</Button>
+        <Button onClick={back} sx={{ minHeight: 48 }}>
+          Wrong: take the last {turn > 0 ? 'side' : 'set'} back
+        </Button>
       </Frame>
     );
   }
   return (
     <Frame exercise={exercise} title={title} load={load} units={settings.units}>
-      {exercise.load != null && (done === 0 || isToFind) && <Alert severity={isToFind ? 'info' : 'success'} icon={false} sx={{ my: 1, fontSize: '1rem' }}>{inUnits(exercise.load.words, settings.units)}</Alert>}
-      {isToFind && <LoadField kg={null} usual={exercise.usual_load} units={settings.units} choose={(kg) => change({ load_kg: kg })} />}
+      {exercise.load != null && (done === 0 || isToFind) && (
+        <Alert severity={isToFind ? 'info' : 'success'} icon={false} sx={{ my: 1, fontSize: '1rem' }}>
+          {inUnits(exercise.load.words, settings.units)}
+        </Alert>
+      )}
+      {isToFind && (
+        <LoadField
+          kg={null}
+          usual={exercise.usual_load}
+          units={settings.units}
+          choose={(kg) => change({ load_kg: kg })}
+        />
+      )}
       {exercise.band != null && <HeldForce band={exercise.band} first={done === 0 && turn === 0} />}
-      {isNothing && <Alert severity="info" sx={{ my: 1 }}>Nothing was done of this {takesTurns ? 'side' : 'set'}, so nothing is written down. Start it again, or leave it out.</Alert>}
-      <PacedSet key={now} exercise={exercise} loud={settings.sound} title={title} soFar={soFar} begun={() => setBegun(now)} done={finish} figure={shown.figure} mirrored={shown.mirrored} />
-      {takesTurns && turn === 0 && other !== undefined && begun !== now && <Button onClick={() => change({ first: other.side })} sx={{ minHeight: 48 }}>Begin with the {other.side}</Button>}
-      {isNothing && takesTurns && <Button onClick={() => { setNothing(false); limbDone(null); }} sx={{ minHeight: 48 }}>Leave the {side} out of this set</Button>}
+      {isNothing && (
+        <Alert severity="info" sx={{ my: 1 }}>
+          Nothing was done of this {takesTurns ? 'side' : 'set'}, so nothing is written down. Start it again, or leave
+          it out.
+        </Alert>
+      )}
+      <PacedSet
+        key={now}
+        exercise={exercise}
+        loud={settings.sound}
+        title={title}
+        soFar={soFar}
+        begun={() => setBegun(now)}
+        done={finish}
+        figure={shown.figure}
+        mirrored={shown.mirrored}
+      />
+      {takesTurns && turn === 0 && other !== undefined && begun !== now && (
+        <Button onClick={() => change({ first: other.side })} sx={{ minHeight: 48 }}>
+          Begin with the {other.side}
+        </Button>
+      )}
+      {isNothing && takesTurns && (
+        <Button
+          onClick={() => {
+            setNothing(false);
+            limbDone(null);
+          }}
+          sx={{ minHeight: 48 }}
+        >
+          Leave the {side} out of this set
+        </Button>
+      )}
       {done === 0 && turn === 0 && <How exercise={exercise} />}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 1 }}>
-        <Button onClick={() => toggle('hurts')} aria-expanded={open === 'hurts'} sx={{ minHeight: 48, fontSize: '1rem', color: 'over.main' }}>It hurts</Button>
-        {load !== null && <Button onClick={() => toggle('load')} aria-expanded={open === 'load'} sx={{ minHeight: 48, fontSize: '1rem' }}>Another load</Button>}
-        <Button onClick={() => toggle('leave')} aria-expanded={open === 'leave'} sx={{ minHeight: 48, fontSize: '1rem' }}>{done === 0 && turn === 0 ? 'Leave it out' : 'No more sets'}</Button>
-        {(done > 0 || turn > 0) && <Button onClick={back} sx={{ minHeight: 48, fontSize: '1rem' }}>Take the last {turn > 0 ? 'side' : 'set'} back</Button>}
-        <Button onClick={() => changeSettings({ sound: !settings.sound })} aria-pressed={settings.sound} sx={{ minHeight: 48, fontSize: '1rem' }}>Sound {settings.sound ? 'on' : 'off'}</Button>
+        <Button
+          onClick={() => toggle('hurts')}
+          aria-expanded={open === 'hurts'}
+          sx={{ minHeight: 48, fontSize: '1rem', color: 'over.main' }}
+        >
+          It hurts
+        </Button>
+        {load !== null && (
+          <Button
+            onClick={() => toggle('load')}
+            aria-expanded={open === 'load'}
+            sx={{ minHeight: 48, fontSize: '1rem' }}
+          >
+            Another load
+          </Button>
+        )}
+        <Button
+          onClick={() => toggle('leave')}
+          aria-expanded={open === 'leave'}
+          sx={{ minHeight: 48, fontSize: '1rem' }}
+        >
+          {done === 0 && turn === 0 ? 'Leave it out' : 'No more sets'}
+        </Button>
+        {(done > 0 || turn > 0) && (
+          <Button onClick={back} sx={{ minHeight: 48, fontSize: '1rem' }}>
+            Take the last {turn > 0 ? 'side' : 'set'} back
+          </Button>
+        )}
+        <Button
+          onClick={() => changeSettings({ sound: !settings.sound })}
+          aria-pressed={settings.sound}
+          sx={{ minHeight: 48, fontSize: '1rem' }}
+        >
+          Sound {settings.sound ? 'on' : 'off'}
+        </Button>
       </Box>
-      {open === 'load' && <LoadField kg={load} usual={exercise.usual_load} units={settings.units} choose={(kg) => { change({ load_kg: kg }); setOpen(null); }} />}
+      {open === 'load' && (
+        <LoadField
+          kg={load}
+          usual={exercise.usual_load}
+          units={settings.units}
+          choose={(kg) => {
+            change({ load_kg: kg });
+            setOpen(null);
+          }}
+        />
+      )}
       {open === 'hurts' && (
         <Box sx={{ display: 'grid', gap: 0.75 }}>
           <Typography>How much, 0–10?</Typography>
-          <PainRow label="Pain now" value={null} zones={zones} choose={(pain) => { setOpen(null); hurts(pain); }} />
+          <PainRow
+            label="Pain now"
+            value={null}
+            zones={zones}
+            choose={(pain) => {
+              setOpen(null);
+              hurts(pain);
+            }}
+          />
         </Box>
       )}
       {open === 'leave' && (
         <Box role="group" aria-label="Why" sx={{ display: 'grid', gap: 0.75 }}>
           <Typography>Why?</Typography>
-          {REASONS.map((why) => <Button key={why} variant="outlined" onClick={() => leave(why)} sx={{ minHeight: 52, fontSize: '1rem' }}>{why}</Button>)}
+          {REASONS.map((why) => (
+            <Button key={why} variant="outlined" onClick={() => leave(why)} sx={{ minHeight: 52, fontSize: '1rem' }}>
+              {why}
+            </Button>
+          ))}
         </Box>
       )}
     </Frame>
   );
 }
 
-function Frame({ exercise, title, load, units, children }: { exercise: Exercise; title: string; load: number | null; units: Settings['units']; children: ReactNode }) {
+function Frame({
+  exercise,
+  title,
+  load,
+  units,
+  children,
+}: {
+  exercise: Exercise;
+  title: string;
+  load: number | null;
+  units: Settings['units'];
+  children: ReactNode;
+}) {
   return (
     <Paper variant="outlined" component="section" aria-label={exercise.title} sx={{ p: 2 }}>
       <Typography variant="h2">{exercise.title}</Typography>
-      <Typography sx={{ fontSize: '1.0625rem' }}>{inUnits(exercise.words, units)}, {exercise.limbs}</Typography>
-      <Typography tabIndex={-1} data-focus sx={{ fontSize: '1.1875rem', fontWeight: 600, mt: 0.5 }}>{title}{load === null || load === 0 ? '' : ` · ${loadWords(load, units)}`}</Typography>
+      <Typography sx={{ fontSize: '1.0625rem' }}>
+        {inUnits(exercise.words, units)}, {exercise.limbs}
+      </Typography>
+      <Typography tabIndex={-1} data-focus sx={{ fontSize: '1.1875rem', fontWeight: 600, mt: 0.5 }}>
+        {title}
+        {load === null || load === 0 ? '' : ` · ${loadWords(load, units)}`}
+      </Typography>
       {exercise.why !== null && <Typography color="textSecondary">{exercise.why}</Typography>}
       {exercise.cue !== null && <Typography color="textSecondary">{exercise.cue}</Typography>}
       {children}
@@ -111,8 +239,17 @@ function Frame({ exercise, title, load, units, children }: { exercise: Exercise;
 }
 
 function How({ exercise }: { exercise: Exercise }) {
-  const lines = [exercise.set_up, exercise.movement, exercise.feel === null ? null : `Feel: ${exercise.feel}`, exercise.faults === null ? null : `Not: ${exercise.faults}`].filter((line) => line !== null);
+  const lines = [
+    exercise.set_up,
+    exercise.movement,
+    exercise.feel === null ? null : `Feel: ${exercise.feel}`,
+    exercise.faults === null ? null : `Not: ${exercise.faults}`,
+  ].filter((line) => line !== null);
   return (
-    <Box component="ul" sx={{ m: 0, mt: 1.5, pl: 2 }}>{lines.map((line) => <li key={line}>{line}</li>)}</Box>
+    <Box component="ul" sx={{ m: 0, mt: 1.5, pl: 2 }}>
+      {lines.map((line) => (
+        <li key={line}>{line}</li>
+      ))}
+    </Box>
   );
 }

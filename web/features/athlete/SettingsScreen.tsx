@@ -26,7 +26,10 @@ import { useRun } from './run';
 /** What is set on this phone, and the way out of it. */
 export default function SettingsScreen({ page }: { page: PhoneData }) {
   return (
-    <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
+    <Box
+      component="main"
+      sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}
+    >
       <Typography variant="h1">Settings</Typography>
       <OnThisPhone person={page.person} />
       <Reminders />
@@ -37,34 +40,117 @@ export default function SettingsScreen({ page }: { page: PhoneData }) {
 
 function OnThisPhone({ person }: { person: string }) {
   const settings = useSettings();
-  const waiting = useOutbox(person).filter((one) => one.sent !== true);
+  const waiting = useOutbox(person).filter((item) => item.sent !== true);
   const run = useRun(person);
   const signOut = useSignOut();
   const queries = useQueryClient();
   const [sure, setSure] = useState(false);
   const everywhere = useMutation({
     mutationFn: () => send(() => api.DELETE('/api/sessions')),
-    onSuccess: () => { forgetPerson(person); endSession(queries); },
+    onSuccess: () => {
+      forgetPerson(person);
+      endSession(queries);
+    },
   });
-  const save = useMutation({ mutationFn: () => send(() => api.GET('/api/today/data')), onSuccess: (data) => saveAs(data, `rung-${data.at.slice(0, 10)}.json`) });
+  const save = useMutation({
+    mutationFn: () => send(() => api.GET('/api/today/data')),
+    onSuccess: (data) => saveAs(data, `rung-${data.at.slice(0, 10)}.json`),
+  });
   const loses = waiting.length > 0 || run !== null;
   return (
     <Paper variant="outlined" component="section" aria-label="On this phone" sx={{ p: 2, display: 'grid', gap: 1 }}>
       <Typography variant="h2">On this phone</Typography>
-      <ToggleButtonGroup exclusive fullWidth value={settings.units} onChange={(_, units: Settings['units'] | null) => { if (units !== null) changeSettings({ units }); }} aria-label="Units of load">
-        <ToggleButton value="kg" sx={{ textTransform: 'none', minHeight: 48 }}>kilograms</ToggleButton>
-        <ToggleButton value="lb" sx={{ textTransform: 'none', minHeight: 48 }}>pounds</ToggleButton>
+      <ToggleButtonGroup
+        exclusive
+        fullWidth
+        value={settings.units}
+        onChange={(_, units: Settings['units'] | null) => {
+          if (units !== null) changeSettings({ units });
+        }}
+        aria-label="Units of load"
+      >
+        <ToggleButton value="kg" sx={{ textTransform: 'none', minHeight: 48 }}>
+          kilograms
+        </ToggleButton>
+        <ToggleButton value="lb" sx={{ textTransform: 'none', minHeight: 48 }}>
+          pounds
+        </ToggleButton>
       </ToggleButtonGroup>
-      <ToggleButtonGroup exclusive fullWidth value={settings.sound} onChange={(_, sound: boolean | null) => { if (sound !== null) changeSettings({ sound }); }} aria-label="Sound of the pacer">
-        <ToggleButton value sx={{ textTransform: 'none', minHeight: 48 }}>with sound</ToggleButton>
-        <ToggleButton value={false} sx={{ textTransform: 'none', minHeight: 48 }}>silent</ToggleButton>
+      <ToggleButtonGroup
+        exclusive
+        fullWidth
+        value={settings.sound}
+        onChange={(_, sound: boolean | null) => {
+          if (sound !== null) changeSettings({ sound });
+        }}
+        aria-label="Sound of the pacer"
+      >
+        <ToggleButton value sx={{ textTransform: 'none', minHeight: 48 }}>
+          with sound
+        </ToggleButton>
+        <ToggleButton value={false} sx={{ textTransform: 'none', minHeight: 48 }}>
+          silent
+        </ToggleButton>
       </ToggleButtonGroup>
-      <FormControlLabel sx={{ minHeight: 48 }} control={<Checkbox checked={settings.spoken} onChange={(event) => changeSettings({ spoken: event.target.checked })} />} label="The pacer speaks: lift, hold, lower, and counts" />
-      <FormControlLabel sx={{ minHeight: 48 }} control={<Checkbox checked={settings.shake} onChange={(event) => changeSettings({ shake: event.target.checked })} />} label="The phone shakes at each phase, where it can" />
-      {sure && <Alert severity="warning">{waiting.length > 0 ? `${waiting.length} of your answers wait to be sent.` : 'A session is under way.'} Signing out erases them from this phone.</Alert>}
-      <Button variant="outlined" loading={signOut.isPending} onClick={() => { if (loses && !sure) setSure(true); else void remindNoMore().catch(() => undefined).then(() => signOut.mutate(undefined, { onSuccess: () => { forgetPerson(person); } })); }} sx={{ minHeight: 48, fontSize: '1rem' }}>{sure ? 'Sign out anyway' : 'Sign out'}</Button>
-      <Button variant="outlined" loading={everywhere.isPending} onClick={() => { if (loses && !sure) setSure(true); else everywhere.mutate(); }} sx={{ minHeight: 48, fontSize: '1rem' }}>Lost a phone: sign out everywhere</Button>
-      <Button variant="outlined" loading={save.isPending} onClick={() => save.mutate()} sx={{ minHeight: 48, fontSize: '1rem' }}>Save my data as a file</Button>
+      <FormControlLabel
+        sx={{ minHeight: 48 }}
+        control={
+          <Checkbox checked={settings.spoken} onChange={(event) => changeSettings({ spoken: event.target.checked })} />
+        }
+        label="The pacer speaks: lift, hold, lower, and counts"
+      />
+      <FormControlLabel
+        sx={{ minHeight: 48 }}
+        control={
+          <Checkbox checked={settings.shake} onChange={(event) => changeSettings({ shake: event.target.checked })} />
+        }
+        label="The phone shakes at each phase, where it can"
+      />
+      {sure && (
+        <Alert severity="warning">
+          {waiting.length > 0 ? `${waiting.length} of your answers wait to be sent.` : 'A session is under way.'}{' '}
+          Signing out erases them from this phone.
+        </Alert>
+      )}
+      <Button
+        variant="outlined"
+        loading={signOut.isPending}
+        onClick={() => {
+          if (loses && !sure) setSure(true);
+          else
+            void remindNoMore()
+              .catch(() => undefined)
+              .then(() =>
+                signOut.mutate(undefined, {
+                  onSuccess: () => {
+                    forgetPerson(person);
+                  },
+                }),
+              );
+        }}
+        sx={{ minHeight: 48, fontSize: '1rem' }}
+      >
+        {sure ? 'Sign out anyway' : 'Sign out'}
+      </Button>
+      <Button
+        variant="outlined"
+        loading={everywhere.isPending}
+        onClick={() => {
+          if (loses && !sure) setSure(true);
+          else everywhere.mutate();
+        }}
+        sx={{ minHeight: 48, fontSize: '1rem' }}
+      >
+        Lost a phone: sign out everywhere
+      </Button>
+      <Button
+        variant="outlined"
+        loading={save.isPending}
+        onClick={() => save.mutate()}
+        sx={{ minHeight: 48, fontSize: '1rem' }}
+      >
+        Save my data as a file
+      </Button>
       <MadeFile large label="Save everything as an archive" ask={() => send(() => api.POST('/api/today/archive'))} />
       {save.isError && <Alert severity="error">{save.error.message}</Alert>}
       {everywhere.isError && <Alert severity="error">{everywhere.error.message}</Alert>}
@@ -78,22 +164,47 @@ const READERS_FIRST = 10;
 function Readers() {
   const [open, setOpen] = useState(false);
   const [all, setAll] = useState(false);
-  const found = useQuery({ queryKey: queryKeys.readers, queryFn: () => send(() => api.GET('/api/today/readers')), enabled: open });
+  const found = useQuery({
+    queryKey: queryKeys.readers,
+    queryFn: () => send(() => api.GET('/api/today/readers')),
+    enabled: open,
+  });
   const lines = found.data?.lines ?? [];
   return (
-    <Paper variant="outlined" component="section" aria-label="Who looked at my record" sx={{ p: 2, display: 'grid', gap: 1 }}>
+    <Paper
+      variant="outlined"
+      component="section"
+      aria-label="Who looked at my record"
+      sx={{ p: 2, display: 'grid', gap: 1 }}
+    >
       <Typography variant="h2">Who looked at my record</Typography>
-      {!open && <Button variant="outlined" onClick={() => setOpen(true)} sx={{ minHeight: 48, fontSize: '1rem' }}>Show who looked</Button>}
+      {!open && (
+        <Button variant="outlined" onClick={() => setOpen(true)} sx={{ minHeight: 48, fontSize: '1rem' }}>
+          Show who looked
+        </Button>
+      )}
       {open && found.isPending && <Typography role="status">Loading …</Typography>}
-      {found.isError && <Alert severity="error" action={<Button onClick={() => void found.refetch()}>Try again</Button>}>{found.error.message}</Alert>}
+      {found.isError && (
+        <Alert severity="error" action={<Button onClick={() => void found.refetch()}>Try again</Button>}>
+          {found.error.message}
+        </Alert>
+      )}
       {found.data !== undefined && lines.length === 0 && <Typography>Nobody has looked yet.</Typography>}
       {(all ? lines : lines.slice(0, READERS_FIRST)).map((line, i) => (
         <Box key={`${line.at} ${i}`} sx={{ borderTop: 1, borderColor: 'divider', pt: 0.75 }}>
-          <Typography sx={{ fontWeight: 600 }}>{line.person}, {line.role.toLowerCase()}</Typography>
-          <Typography color="textSecondary">{moment(line.at)}: {line.what}</Typography>
+          <Typography sx={{ fontWeight: 600 }}>
+            {line.person}, {line.role.toLowerCase()}
+          </Typography>
+          <Typography color="textSecondary">
+            {moment(line.at)}: {line.what}
+          </Typography>
         </Box>
       ))}
-      {lines.length > READERS_FIRST && !all && <Button onClick={() => setAll(true)} sx={{ minHeight: 48 }}>Show all {lines.length}</Button>}
+      {lines.length > READERS_FIRST && !all && (
+        <Button onClick={() => setAll(true)} sx={{ minHeight: 48 }}>
+          Show all {lines.length}
+        </Button>
+      )}
     </Paper>
   );
 }

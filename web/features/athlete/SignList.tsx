@@ -6,14 +6,30 @@ import type { Schemas } from '../../api/client';
 import { STOP_SIGNS } from './signs';
 
 /** What means stop and be seen, to be ticked. */
-export function SignList({ signs, set }: { signs: readonly Schemas['Sign'][]; set: (signs: Schemas['Sign'][]) => void }) {
+export function SignList({
+  signs,
+  set,
+}: {
+  signs: readonly Schemas['Sign'][];
+  set: (signs: Schemas['Sign'][]) => void;
+}) {
   return (
-    <Paper variant="outlined" sx={{ p: 1.5, display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(min(15rem, 100%), 1fr))' }} role="group" aria-label="Signs to stop for">
+    <Paper
+      variant="outlined"
+      sx={{ p: 1.5, display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(min(15rem, 100%), 1fr))' }}
+      role="group"
+      aria-label="Signs to stop for"
+    >
       {STOP_SIGNS.map(([sign, words]) => (
         <FormControlLabel
           key={sign}
           sx={{ minHeight: 48 }}
-          control={<Checkbox checked={signs.includes(sign)} onChange={() => set(signs.includes(sign) ? signs.filter((one) => one !== sign) : [...signs, sign])} />}
+          control={
+            <Checkbox
+              checked={signs.includes(sign)}
+              onChange={() => set(signs.includes(sign) ? signs.filter((known) => known !== sign) : [...signs, sign])}
+            />
+          }
           label={words}
         />
       ))}

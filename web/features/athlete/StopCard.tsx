@@ -18,9 +18,16 @@ export function WhomToCall({ practice }: { practice: PhoneData['practice'] }) {
   return (
     <Box>
       <Typography sx={{ fontWeight: 600 }}>{practice.name}</Typography>
-      {practice.telephone === null
-        ? <Typography>The number is on your invitation, or ask where you are treated.</Typography>
-        : <Link href={`tel:${practice.telephone.replace(/[^+\d]/g, '')}`} sx={{ display: 'inline-block', py: 1, fontSize: '1.25rem', fontWeight: 600, color: 'inherit' }}>{practice.telephone}</Link>}
+      {practice.telephone === null ? (
+        <Typography>The number is on your invitation, or ask where you are treated.</Typography>
+      ) : (
+        <Link
+          href={`tel:${practice.telephone.replace(/[^+\d]/g, '')}`}
+          sx={{ display: 'inline-block', py: 1, fontSize: '1.25rem', fontWeight: 600, color: 'inherit' }}
+        >
+          {practice.telephone}
+        </Link>
+      )}
       {practice.hours !== null && <Typography>{practice.hours}</Typography>}
     </Box>
   );
@@ -29,20 +36,44 @@ export function WhomToCall({ practice }: { practice: PhoneData['practice'] }) {
 /** What a stop looks like, wherever it stands. */
 export function Stop({ children }: { children: ReactNode }) {
   return (
-    <Paper role="alert" sx={{ p: 2, bgcolor: 'stop.main', color: 'background.paper', fontSize: '1.0625rem', display: 'grid', gap: 0.75 }}>{children}</Paper>
+    <Paper
+      role="alert"
+      sx={{ p: 2, bgcolor: 'stop.main', color: 'background.paper', fontSize: '1.0625rem', display: 'grid', gap: 0.75 }}
+    >
+      {children}
+    </Paper>
   );
 }
 
 /** A case that is stopped: no test and no session; whom to call; and a way to tell what is new. */
-export function StopCard({ plan, practice, named }: { plan: TodayData; practice: PhoneData['practice']; named: boolean }) {
+export function StopCard({
+  plan,
+  practice,
+  named,
+}: {
+  plan: TodayData;
+  practice: PhoneData['practice'];
+  named: boolean;
+}) {
   const [id, setId] = useState(() => crypto.randomUUID());
   const [open, setOpen] = useState(false);
   const [signs, setSigns] = useState<Schemas['Sign'][]>([]);
   const [lost, setLost] = useState<string | null>(null);
   const save = async () => {
     const now = nowIso();
-    const became = await put({ id, person: plan.person, case: plan.case, made_at: now, what: 'morning', title: 'What is new', body: { at: now, made_at: now, provocation: null, signs } });
-    if (typeof became === 'object') { setLost(became.lost); return; }
+    const became = await put({
+      id,
+      person: plan.person,
+      case: plan.case,
+      made_at: now,
+      what: 'morning',
+      title: 'What is new',
+      body: { at: now, made_at: now, provocation: null, signs },
+    });
+    if (typeof became === 'object') {
+      setLost(became.lost);
+      return;
+    }
     setLost(null);
     setOpen(false);
     setSigns([]);
@@ -51,13 +82,33 @@ export function StopCard({ plan, practice, named }: { plan: TodayData; practice:
   return (
     <Box component="section" aria-label="Stop" sx={{ display: 'grid', gap: 1 }}>
       <Stop>
-        <Typography variant="h1" component="h2">Stop{named ? `: ${caseName(plan)}` : ''}</Typography>
-        <Typography sx={{ fontSize: 'inherit' }}>{STOP_WORDS} No loading and no test until you have been seen.</Typography>
+        <Typography variant="h1" component="h2">
+          Stop{named ? `: ${caseName(plan)}` : ''}
+        </Typography>
+        <Typography sx={{ fontSize: 'inherit' }}>
+          {STOP_WORDS} No loading and no test until you have been seen.
+        </Typography>
         <WhomToCall practice={practice} />
       </Stop>
-      <Button onClick={() => setOpen(!open)} aria-expanded={open} variant="outlined" sx={{ minHeight: 52, fontSize: '1rem', color: 'stop.main' }}>Tell what is new</Button>
+      <Button
+        onClick={() => setOpen(!open)}
+        aria-expanded={open}
+        variant="outlined"
+        sx={{ minHeight: 52, fontSize: '1rem', color: 'stop.main' }}
+      >
+        Tell what is new
+      </Button>
       {open && <SignList signs={signs} set={setSigns} />}
-      {open && <Button variant="contained" disabled={signs.length === 0} onClick={() => void save()} sx={{ minHeight: 56, bgcolor: 'stop.main', color: 'background.paper' }}>Send</Button>}
+      {open && (
+        <Button
+          variant="contained"
+          disabled={signs.length === 0}
+          onClick={() => void save()}
+          sx={{ minHeight: 56, bgcolor: 'stop.main', color: 'background.paper' }}
+        >
+          Send
+        </Button>
+      )}
       <NotKept why={lost} />
     </Box>
   );

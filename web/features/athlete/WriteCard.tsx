@@ -19,7 +19,7 @@ const LONGEST = 1000;
 
 /** A flare between sessions, or a question: it stands before the practitioner until it is answered, and the answer comes here. */
 export function WriteCard({ plan, named }: { plan: TodayData; named: boolean }) {
-  const waiting = useOutbox(plan.person).filter((one) => one.what === 'message' && one.case === plan.case);
+  const waiting = useOutbox(plan.person).filter((item) => item.what === 'message' && item.case === plan.case);
   const [id, setId] = useState(() => crypto.randomUUID());
   const [kind, setKind] = useState<Writing['kind']>('question');
   const [words, setWords] = useState('');
@@ -28,44 +28,130 @@ export function WriteCard({ plan, named }: { plan: TodayData; named: boolean }) 
   const fault = words.length > LONGEST ? `At most ${LONGEST} letters; these are ${words.length}` : undefined;
   const isComplete = fault === undefined && (words.trim() !== '' || (kind === 'flare' && pain !== null));
   const submit = async () => {
-    const became = await put({ id, person: plan.person, case: plan.case, made_at: nowIso(), what: 'message', title: kind === 'flare' ? 'A flare' : 'A question', body: { kind, words: words.trim(), pain: kind === 'flare' ? pain : null } });
-    if (typeof became === 'object') { setLost(became.lost); return; }
+    const became = await put({
+      id,
+      person: plan.person,
+      case: plan.case,
+      made_at: nowIso(),
+      what: 'message',
+      title: kind === 'flare' ? 'A flare' : 'A question',
+      body: { kind, words: words.trim(), pain: kind === 'flare' ? pain : null },
+    });
+    if (typeof became === 'object') {
+      setLost(became.lost);
+      return;
+    }
     setLost(null);
     setId(crypto.randomUUID());
     setWords('');
     setPain(null);
   };
   return (
-    <Paper variant="outlined" component="section" aria-label={named ? `Write: ${caseName(plan)}` : 'Write to your practitioner'} sx={{ p: 2, display: 'grid', gap: 1.25 }}>
+    <Paper
+      variant="outlined"
+      component="section"
+      aria-label={named ? `Write: ${caseName(plan)}` : 'Write to your practitioner'}
+      sx={{ p: 2, display: 'grid', gap: 1.25 }}
+    >
       <Typography variant="h2">Write to your practitioner{named ? `: ${caseName(plan)}` : ''}</Typography>
       <Typography color="textSecondary">Not for emergencies: with a stop sign, call.</Typography>
-      <ToggleButtonGroup exclusive fullWidth value={kind} aria-label="What about" onChange={(_, next: Writing['kind'] | null) => { if (next !== null) setKind(next); }}>
-        <ToggleButton value="question" sx={{ textTransform: 'none', minHeight: 48 }}>Ask or write</ToggleButton>
-        <ToggleButton value="flare" sx={{ textTransform: 'none', minHeight: 48 }}>It flares</ToggleButton>
+      <ToggleButtonGroup
+        exclusive
+        fullWidth
+        value={kind}
+        aria-label="What about"
+        onChange={(_, next: Writing['kind'] | null) => {
+          if (next !== null) setKind(next);
+        }}
+      >
+        <ToggleButton value="question" sx={{ textTransform: 'none', minHeight: 48 }}>
+          Ask or write
+        </ToggleButton>
+        <ToggleButton value="flare" sx={{ textTransform: 'none', minHeight: 48 }}>
+          It flares
+        </ToggleButton>
       </ToggleButtonGroup>
       {kind === 'flare' && (
         <>
           <Typography>How much does it hurt now, 0–10?</Typography>
-          <PainRow label="Pain now" value={pain} choose={setPain} zones={{ max: plan.limits.next_day_max, wanted: null, stop: plan.limits.stop_at }} />
-          {pain !== null && pain >= plan.limits.stop_at && <Typography sx={{ color: 'stop.main', fontWeight: 600 }}>Stop loading. Call your practitioner; if it is severe, go to emergency care.</Typography>}
+          <PainRow
+            label="Pain now"
+            value={pain}
+            choose={setPain}
+            zones={{ max: plan.limits.next_day_max, wanted: null, stop: plan.limits.stop_at }}
+          />
+          {pain !== null && pain >= plan.limits.stop_at && (
+            <Typography sx={{ color: 'stop.main', fontWeight: 600 }}>
+              Stop loading. Call your practitioner; if it is severe, go to emergency care.
+            </Typography>
+          )}
         </>
       )}
-      <TextInput label={kind === 'flare' ? 'Since when, and after what' : 'Your question or note'} value={words} change={setWords} fault={fault} lines={3} />
+      <TextInput
+        label={kind === 'flare' ? 'Since when, and after what' : 'Your question or note'}
+        value={words}
+        change={setWords}
+        fault={fault}
+        lines={3}
+      />
       <NotKept why={lost} />
-      <Button variant="contained" disabled={!isComplete} onClick={() => void submit()} sx={{ minHeight: 56, fontSize: '1.125rem' }}>Send</Button>
+      <Button
+        variant="contained"
+        disabled={!isComplete}
+        onClick={() => void submit()}
+        sx={{ minHeight: 56, fontSize: '1.125rem' }}
+      >
+        Send
+      </Button>
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-        {waiting.map((one) => <Line key={one.id} by="You" at={one.made_at} words={(one.body as Writing).words} pain={(one.body as Writing).pain} state={one.sent === true ? 'sent' : 'waits to be sent'} />)}
-        {plan.messages.map((one) => <Line key={one.id} by={one.own ? 'You' : one.by} at={one.at} words={one.words} pain={one.pain} state={one.own ? (one.seen ? 'seen' : 'sent') : null} />)}
+        {waiting.map((item) => (
+          <Line
+            key={item.id}
+            by="You"
+            at={item.made_at}
+            words={(item.body as Writing).words}
+            pain={(item.body as Writing).pain}
+            state={item.sent === true ? 'sent' : 'waits to be sent'}
+          />
+        ))}
+        {plan.messages.map((message) => (
+          <Line
+            key={message.id}
+            by={message.own ? 'You' : message.by}
+            at={message.at}
+            words={message.words}
+            pain={message.pain}
+            state={message.own ? (message.seen ? 'seen' : 'sent') : null}
+          />
+        ))}
       </Box>
     </Paper>
   );
 }
 
-function Line({ by, at, words, pain, state }: { by: string; at: string; words: string; pain: number | null; state: string | null }) {
+function Line({
+  by,
+  at,
+  words,
+  pain,
+  state,
+}: {
+  by: string;
+  at: string;
+  words: string;
+  pain: number | null;
+  state: string | null;
+}) {
   return (
     <Box component="li" sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
-      <Typography variant="body2" color="textSecondary">{by}, {moment(at)}{state === null ? '' : `, ${state}`}</Typography>
-      <Typography sx={{ overflowWrap: 'anywhere' }}>{pain === null ? '' : `Pain ${pain} of 10. `}{words}</Typography>
+      <Typography variant="body2" color="textSecondary">
+        {by}, {moment(at)}
+        {state === null ? '' : `, ${state}`}
+      </Typography>
+      <Typography sx={{ overflowWrap: 'anywhere' }}>
+        {pain === null ? '' : `Pain ${pain} of 10. `}
+        {words}
+      </Typography>
     </Box>
   );
 }

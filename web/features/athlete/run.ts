@@ -93,21 +93,59 @@ export interface Run {
 const NAME = 'run';
 
 const blank = (prescription: string): Progress => ({
-  prescription, sets: [], turn: {}, first: null, pain: null, worst_mid_set: null, over: null, before: null, after: null, between: null, skipped: null, fewer: 0, easier: null, notes: [], reserve: null, hurt_at: null, load_kg: null,
+  prescription,
+  sets: [],
+  turn: {},
+  first: null,
+  pain: null,
+  worst_mid_set: null,
+  over: null,
+  before: null,
+  after: null,
+  between: null,
+  skipped: null,
+  fewer: 0,
+  easier: null,
+  notes: [],
+  reserve: null,
+  hurt_at: null,
+  load_kg: null,
 });
 
 /** Of the plan it is done from, only what the screens could not do without is looked at; the server reads all of it. */
-const Shape = z.looseObject({
-  id: z.string(), person: z.string(), case: z.string(), revision: z.number(), started_at: z.string(), at: z.int().check(z.minimum(0)),
-  rest_until: z.nullable(z.number()),
-  due: z.looseObject({
-    title: z.string(), kind: z.string(),
-    exercises: z.array(z.looseObject({ prescription: z.string(), dose: z.looseObject({}), sides: z.array(z.looseObject({})), relief: z.array(z.looseObject({})) })),
-  }),
-  progress: z.array(z.looseObject({ prescription: z.string(), sets: z.array(z.unknown()), turn: z.looseObject({}), notes: z.array(z.string()) })),
-  signs: z.array(z.string()),
-  practice: z.looseObject({}),
-}).check(z.refine((found) => found.progress.length === found.due.exercises.length));
+const Shape = z
+  .looseObject({
+    id: z.string(),
+    person: z.string(),
+    case: z.string(),
+    revision: z.number(),
+    started_at: z.string(),
+    at: z.int().check(z.minimum(0)),
+    rest_until: z.nullable(z.number()),
+    due: z.looseObject({
+      title: z.string(),
+      kind: z.string(),
+      exercises: z.array(
+        z.looseObject({
+          prescription: z.string(),
+          dose: z.looseObject({}),
+          sides: z.array(z.looseObject({})),
+          relief: z.array(z.looseObject({})),
+        }),
+      ),
+    }),
+    progress: z.array(
+      z.looseObject({
+        prescription: z.string(),
+        sets: z.array(z.unknown()),
+        turn: z.looseObject({}),
+        notes: z.array(z.string()),
+      }),
+    ),
+    signs: z.array(z.string()),
+    practice: z.looseObject({}),
+  })
+  .check(z.refine((found) => found.progress.length === found.due.exercises.length));
 
 const Before = z.looseObject({
   progress: z.array(z.looseObject({ prescription: z.string(), told: z.nullish(z.number()) })),
@@ -115,7 +153,15 @@ const Before = z.looseObject({
 });
 
 /** Before both limbs were counted by themselves, an exercise said only how many take turns. */
-const sidesOf = (sides: unknown): unknown => (Array.isArray(sides) ? sides : sides === 2 ? [{ side: 'left', words: 'left' }, { side: 'right', words: 'right' }] : []);
+const sidesOf = (sides: unknown): unknown =>
+  Array.isArray(sides)
+    ? sides
+    : sides === 2
+      ? [
+          { side: 'left', words: 'left' },
+          { side: 'right', words: 'right' },
+        ]
+      : [];
 
 const RUN: Kind<Run> = {
   version: 4,
@@ -123,13 +169,35 @@ const RUN: Kind<Run> = {
   migrate: (value, version) => {
     const before = Before.safeParse(version === 0 ? withOwner(value, version) : value);
     // One that was begun before an update lacks what is asked since.
-    return before.success ? {
-      revision: 0, ending: null, over_words: '', usual_minutes: { from: 0, to: 1440, usual: null },
-      ...before.data,
-      due: { part: null, at: null, practice: null, ...before.data.due, exercises: before.data.due.exercises.map((one) => ({ pain_by_set: false, relief: [], usual_load: null, says: {}, ...one, sides: sidesOf(one.sides) })) },
-      // Until version 3 the worst pain between the sets had another name.
-      progress: before.data.progress.map(({ told, ...one }) => ({ ...blank(one.prescription), worst_mid_set: told ?? null, ...one })),
-    } : undefined;
+    return before.success
+      ? {
+          revision: 0,
+          ending: null,
+          over_words: '',
+          usual_minutes: { from: 0, to: 1440, usual: null },
+          ...before.data,
+          due: {
+            part: null,
+            at: null,
+            practice: null,
+            ...before.data.due,
+            exercises: before.data.due.exercises.map((exercise) => ({
+              pain_by_set: false,
+              relief: [],
+              usual_load: null,
+              says: {},
+              ...exercise,
+              sides: sidesOf(exercise.sides),
+            })),
+          },
+          // Until version 3 the worst pain between the sets had another name.
+          progress: before.data.progress.map(({ told, ...one }) => ({
+            ...blank(one.prescription),
+            worst_mid_set: told ?? null,
+            ...one,
+          })),
+        }
+      : undefined;
   },
 };
 
@@ -167,7 +235,7 @@ export const begin = (plan: TodayData, due: Due): Run => ({
   touched_at: nowIso(),
   at: 0,
   rest_until: null,
-  progress: due.exercises.map((one) => blank(one.prescription)),
+  progress: due.exercises.map((exercise) => blank(exercise.prescription)),
   ending: null,
   signs: [],
   // On the way back, taking part in full is the last step.
@@ -176,14 +244,15 @@ export const begin = (plan: TodayData, due: Due): Run => ({
 });
 
 /** The load of the present set: what was chosen, else what is asked, else what was lifted last. */
-export const loadOf = (exercise: Exercise, progress: Progress): number | null => progress.load_kg ?? exercise.dose.load_kg ?? exercise.load?.kg ?? null;
+export const loadOf = (exercise: Exercise, progress: Progress): number | null =>
+  progress.load_kg ?? exercise.dose.load_kg ?? exercise.load?.kg ?? null;
 
 const share = (exercise: Exercise, done: Done | null): Schemas['SideSet'] => {
   const { dose } = exercise;
   return {
     reps: done?.reps ?? 0,
-    ...(dose.hold_s === undefined ? {} : { hold_s: done === null ? 0 : done.held_s ?? dose.hold_s }),
-    ...(dose.work_s === undefined ? {} : { work_s: done === null ? 0 : done.held_s ?? dose.work_s }),
+    ...(dose.hold_s === undefined ? {} : { hold_s: done === null ? 0 : (done.held_s ?? dose.hold_s) }),
+    ...(dose.work_s === undefined ? {} : { work_s: done === null ? 0 : (done.held_s ?? dose.work_s) }),
   };
 };
 
@@ -191,18 +260,37 @@ const share = (exercise: Exercise, done: Done | null): Schemas['SideSet'] => {
 export const doneSet = (exercise: Exercise, progress: Progress, done: Done | Progress['turn']): SetData => {
   const load = loadOf(exercise, progress);
   return {
-    ...('reps' in done ? share(exercise, done) : { left: share(exercise, done.left ?? null), right: share(exercise, done.right ?? null) }),
+    ...('reps' in done
+      ? share(exercise, done)
+      : { left: share(exercise, done.left ?? null), right: share(exercise, done.right ?? null) }),
     ...(load === null ? {} : { load_kg: load }),
   };
 };
 
 /** The highest pain entered so far; -1 where there was none. */
-export const worst = (run: Run): number => Math.max(-1, run.practice.pain ?? -1, ...run.progress.flatMap((one) => [one.pain ?? -1, one.worst_mid_set ?? -1, ...one.sets.map((set) => set.pain ?? -1)]));
+export const worst = (run: Run): number =>
+  Math.max(
+    -1,
+    run.practice.pain ?? -1,
+    ...run.progress.flatMap((exercise) => [
+      exercise.pain ?? -1,
+      exercise.worst_mid_set ?? -1,
+      ...exercise.sets.map((set) => set.pain ?? -1),
+    ]),
+  );
 
 export const isStopped = (run: Run): boolean => worst(run) >= run.stop_at || run.signs.length > 0;
 
 export const isBegun = (run: Run): boolean =>
-  run.progress.some((one) => one.sets.length > 0 || one.pain !== null || one.worst_mid_set !== null || one.skipped !== null) || run.practice.pain !== null || run.signs.length > 0;
+  run.progress.some(
+    (exercise) =>
+      exercise.sets.length > 0 ||
+      exercise.pain !== null ||
+      exercise.worst_mid_set !== null ||
+      exercise.skipped !== null,
+  ) ||
+  run.practice.pain !== null ||
+  run.signs.length > 0;
 
 /** A session that was left lying ended when something was last entered. */
 const IDLE_MS = 2 * 3_600_000;
@@ -220,11 +308,19 @@ export const minutesOf = (text: string): number | null => {
 /** As it is sent: nothing of what was not done, and why what is missing is. */
 export function asLog(run: Run): Schemas['SessionLog'] {
   const entries: Schemas['SessionLog']['entries'] = run.progress
-    .map((one) => ({ ...one, pain: one.pain ?? one.worst_mid_set }))
-    .map((one) => (run.ending !== null && one.sets.length === 0 && one.pain === null && one.skipped === null ? { ...one, skipped: run.ending } : one))
-    .filter((one) => one.sets.length > 0 || one.pain !== null || one.skipped !== null)
+    .map((exercise) => ({ ...exercise, pain: exercise.pain ?? exercise.worst_mid_set }))
+    .map((item) =>
+      run.ending !== null && item.sets.length === 0 && item.pain === null && item.skipped === null
+        ? { ...item, skipped: run.ending }
+        : item,
+    )
+    .filter((item) => item.sets.length > 0 || item.pain !== null || item.skipped !== null)
     .map(({ prescription, pain, before, after, skipped, sets, reserve, hurt_at, notes }) => ({
-      prescription, pain, before, after, skipped,
+      prescription,
+      pain,
+      before,
+      after,
+      skipped,
       ...(hurt_at === null || hurt_at === 'unsaid' ? {} : { hurt_at }),
       ...(notes.length === 0 ? {} : { notes: notes.join('; ') }),
       sets: reserve === null ? sets : sets.map((set) => ({ ...set, rir: reserve })),
@@ -239,6 +335,12 @@ export function asLog(run: Run): Schemas['SessionLog'] {
     ended_at: endOf(run),
     signs: run.signs,
     entries,
-    ...(sport ? { minutes: minutesOf(run.practice.minutes), effort: run.practice.effort, participation: run.practice.full ? 'full' as const : 'partial' as const } : {}),
+    ...(sport
+      ? {
+          minutes: minutesOf(run.practice.minutes),
+          effort: run.practice.effort,
+          participation: run.practice.full ? ('full' as const) : ('partial' as const),
+        }
+      : {}),
   };
 }

@@ -14,14 +14,18 @@ export const REASONS = [HURTS, 'no equipment', 'no time', 'too tired'];
 const present = (run: Run): Progress | undefined => run.progress[run.at];
 
 const changed = (run: Run, part: Partial<Progress>, more: Partial<Run> = {}): Run => ({
-  ...run, ...more, progress: run.progress.map((one, i) => (i === run.at ? { ...one, ...part } : one)),
+  ...run,
+  ...more,
+  progress: run.progress.map((exercise, i) => (i === run.at ? { ...exercise, ...part } : exercise)),
 });
 
 /** Sets that are asked for today. */
-export const setsAsked = (exercise: Exercise, progress: Progress): number => Math.max(progress.sets.length, exercise.dose.sets - progress.fewer);
+export const setsAsked = (exercise: Exercise, progress: Progress): number =>
+  Math.max(progress.sets.length, exercise.dose.sets - progress.fewer);
 
 /** Whether no more sets of an exercise come. */
-export const isOver = (exercise: Exercise, progress: Progress): boolean => progress.sets.length >= setsAsked(exercise, progress) || progress.skipped !== null;
+export const isOver = (exercise: Exercise, progress: Progress): boolean =>
+  progress.sets.length >= setsAsked(exercise, progress) || progress.skipped !== null;
 
 const takesTurns = (exercise: Exercise): boolean => exercise.sides.length === 2;
 
@@ -36,18 +40,34 @@ export function sideNow(exercise: Exercise, progress: Progress): SideName | null
 }
 
 /** The highest pain entered so far: for single sets, between them, and over the limit. */
-const worstSoFar = (progress: Progress): number => Math.max(0, progress.worst_mid_set ?? 0, progress.over ?? 0, ...progress.sets.map((set) => set.pain ?? 0));
+const worstSoFar = (progress: Progress): number =>
+  Math.max(0, progress.worst_mid_set ?? 0, progress.over ?? 0, ...progress.sets.map((set) => set.pain ?? 0));
 
 export function stepOf(run: Run, exercise: Exercise, now: number = Date.now()): Step {
   const progress = present(run);
   if (progress === undefined) return 'next';
   const { sets, turn } = progress;
-  if (run.retest && progress.before === null && run.last_test === null && sets.length === 0 && progress.skipped === null) return 'test_before';
+  if (
+    run.retest &&
+    progress.before === null &&
+    run.last_test === null &&
+    sets.length === 0 &&
+    progress.skipped === null
+  )
+    return 'test_before';
   if (progress.over !== null) return 'over';
   if (progress.easier !== null) return 'easier';
   const last = sets[sets.length - 1];
-  if (exercise.pain_by_set && last !== undefined && last.pain === undefined && Object.keys(turn).length === 0 && progress.pain === null) return 'set_pain';
-  if (!isOver(exercise, progress) && run.ending === null) return run.rest_until !== null && run.rest_until > now ? 'rest' : 'set';
+  if (
+    exercise.pain_by_set &&
+    last !== undefined &&
+    last.pain === undefined &&
+    Object.keys(turn).length === 0 &&
+    progress.pain === null
+  )
+    return 'set_pain';
+  if (!isOver(exercise, progress) && run.ending === null)
+    return run.rest_until !== null && run.rest_until > now ? 'rest' : 'set';
   // Pain is asked of what was done, and of what was left because it hurts.
   if (progress.pain === null && (sets.length > 0 || progress.skipped === HURTS || run.ending === HURTS)) return 'pain';
   if (run.retest && progress.after === null && sets.length > 0 && run.ending === null) return 'test_after';
@@ -69,9 +89,19 @@ export function limbDone(run: Run, exercise: Exercise, done: Done | null, now: n
   return done === null ? run : setDone(run, exercise, progress, doneSet(exercise, progress, done), rest);
 }
 
-function setDone(run: Run, exercise: Exercise, progress: Progress, set: Schemas['LoggedSet'], rest: number | null): Run {
+function setDone(
+  run: Run,
+  exercise: Exercise,
+  progress: Progress,
+  set: Schemas['LoggedSet'],
+  rest: number | null,
+): Run {
   const sets = [...progress.sets, set];
-  return changed(run, { sets, turn: {}, between: null }, { rest_until: sets.length < exercise.dose.sets - progress.fewer ? rest : null });
+  return changed(
+    run,
+    { sets, turn: {}, between: null },
+    { rest_until: sets.length < exercise.dose.sets - progress.fewer ? rest : null },
+  );
 }
 
 /** A set of which one limb was done is kept as it was, where no more of it comes. */
@@ -84,7 +114,8 @@ function asFarAsItWent(run: Run): Pick<Progress, 'sets' | 'turn'> {
 }
 
 /** The last set with the pain in it. */
-const withPain = (sets: readonly Schemas['LoggedSet'][], pain: number): Schemas['LoggedSet'][] => sets.map((set, i) => (i === sets.length - 1 ? { ...set, pain } : set));
+const withPain = (sets: readonly Schemas['LoggedSet'][], pain: number): Schemas['LoggedSet'][] =>
+  sets.map((set, i) => (i === sets.length - 1 ? { ...set, pain } : set));
 
 /** Pain was entered: for the set, where the school judges by set, or for the exercise. */
 export function painEntered(run: Run, exercise: Exercise, pain: number): Run {
@@ -104,12 +135,18 @@ export function hurtsNow(run: Run, exercise: Exercise, pain: number, soFar: Done
   const progress = present(run);
   if (progress === undefined) return run;
   const notes = [...progress.notes, `pain ${pain} in set ${progress.sets.length + 1}`];
-  const next = changed(run, { worst_mid_set: Math.max(pain, progress.worst_mid_set ?? 0), notes, over: pain > exercise.max_pain && pain < run.stop_at ? pain : null });
+  const next = changed(run, {
+    worst_mid_set: Math.max(pain, progress.worst_mid_set ?? 0),
+    notes,
+    over: pain > exercise.max_pain && pain < run.stop_at ? pain : null,
+  });
   if (pain <= exercise.max_pain) return next;
   const broken = brokenOff(next, soFar);
   const { sets } = broken.progress[run.at] ?? progress;
   // The set that ended there has its pain already.
-  return exercise.pain_by_set && sets.length > progress.sets.length ? changed(broken, { sets: withPain(sets, pain) }) : broken;
+  return exercise.pain_by_set && sets.length > progress.sets.length
+    ? changed(broken, { sets: withPain(sets, pain) })
+    : broken;
 }
 
 /** The set under way ends because something else was chosen; what was done of it is kept. */
@@ -125,16 +162,34 @@ export function helped(run: Run, exercise: Exercise, relief: Exercise['relief'][
   const from = `from set ${progress.sets.length + 1}`;
   const pain = worstSoFar(progress);
   switch (relief.kind) {
-    case 'shorter_range': return changed(run, { over: null, notes: [...progress.notes, `shorter range ${from}`] });
-    case 'less_hard': return changed(run, { over: null, notes: [...progress.notes, `less hard ${from}`] });
+    case 'shorter_range':
+      return changed(run, { over: null, notes: [...progress.notes, `shorter range ${from}`] });
+    case 'less_hard':
+      return changed(run, { over: null, notes: [...progress.notes, `less hard ${from}`] });
     case 'fewer_sets': {
       const fewer = progress.fewer + 1;
       const done = progress.sets.length >= exercise.dose.sets - fewer;
-      return changed(run, { over: null, fewer, notes: [...progress.notes, 'one set fewer'], ...(done ? { ...asFarAsItWent(run), pain, skipped: HURTS } : {}) }, done ? { rest_until: null } : {});
+      return changed(
+        run,
+        {
+          over: null,
+          fewer,
+          notes: [...progress.notes, 'one set fewer'],
+          ...(done ? { ...asFarAsItWent(run), pain, skipped: HURTS } : {}),
+        },
+        done ? { rest_until: null } : {},
+      );
     }
     case 'easier_rung':
-      return relief.exercise === null ? run : changed(run, { ...asFarAsItWent(run), over: null, pain, skipped: HURTS, easier: { ...relief.exercise, sets: 0 } }, { rest_until: null });
-    default: return changed(run, { ...asFarAsItWent(run), over: null, pain, skipped: HURTS }, { rest_until: null });
+      return relief.exercise === null
+        ? run
+        : changed(
+            run,
+            { ...asFarAsItWent(run), over: null, pain, skipped: HURTS, easier: { ...relief.exercise, sets: 0 } },
+            { rest_until: null },
+          );
+    default:
+      return changed(run, { ...asFarAsItWent(run), over: null, pain, skipped: HURTS }, { rest_until: null });
   }
 }
 
@@ -145,12 +200,19 @@ export const overSeen = (run: Run): Run => changed(run, { over: null });
 export function easierDone(run: Run, sets: number, pain: number): Run {
   const progress = present(run);
   if (progress?.easier == null) return run;
-  const notes = sets === 0 ? progress.notes : [...progress.notes, `instead ${sets} ${sets === 1 ? 'set' : 'sets'} of ${progress.easier.title.toLowerCase()}, pain ${pain}`];
+  const notes =
+    sets === 0
+      ? progress.notes
+      : [
+          ...progress.notes,
+          `instead ${sets} ${sets === 1 ? 'set' : 'sets'} of ${progress.easier.title.toLowerCase()}, pain ${pain}`,
+        ];
   return changed(run, { easier: null, notes, pain: Math.max(pain, progress.pain ?? 0) });
 }
 
 /** No more of this exercise, for a reason. */
-export const leftOut = (run: Run, why: string): Run => changed(run, { ...asFarAsItWent(run), skipped: why }, { rest_until: null });
+export const leftOut = (run: Run, why: string): Run =>
+  changed(run, { ...asFarAsItWent(run), skipped: why }, { rest_until: null });
 
 /** The session ends here; what was not done is left out for this reason. */
 export function ended(run: Run, why: string): Run {
@@ -164,11 +226,15 @@ export function ended(run: Run, why: string): Run {
 export function goneOn(run: Run): Run {
   const progress = present(run);
   const before = progress?.before ?? (run.retest ? run.last_test : null);
-  return changed(run, { before }, {
-    at: run.ending === null ? run.at + 1 : run.due.exercises.length,
-    rest_until: null,
-    last_test: progress?.after ?? run.last_test,
-  });
+  return changed(
+    run,
+    { before },
+    {
+      at: run.ending === null ? run.at + 1 : run.due.exercises.length,
+      rest_until: null,
+      last_test: progress?.after ?? run.last_test,
+    },
+  );
 }
 
 /** The last limb or set is taken back, to be done or entered again. */
@@ -176,12 +242,30 @@ export function oneBack(run: Run): Run {
   const progress = present(run);
   if (progress === undefined) return run;
   if (Object.keys(progress.turn).length > 0) return changed(run, { turn: {} }, { rest_until: null });
-  return changed(run, { sets: progress.sets.slice(0, -1), between: null, pain: null, over: null, skipped: null }, { rest_until: null });
+  return changed(
+    run,
+    { sets: progress.sets.slice(0, -1), between: null, pain: null, over: null, skipped: null },
+    { rest_until: null },
+  );
 }
 
 /** Back to the questions of an exercise about pain. */
 export const painAgain = (run: Run, at: number): Run => ({
-  ...run, at, rest_until: null, progress: run.progress.map((one, i) => (i === at ? { ...one, pain: null, over: null, after: null, hurt_at: null, sets: one.sets.map((set) => withoutPain(set)) } : one)),
+  ...run,
+  at,
+  rest_until: null,
+  progress: run.progress.map((exercise, i) =>
+    i === at
+      ? {
+          ...exercise,
+          pain: null,
+          over: null,
+          after: null,
+          hurt_at: null,
+          sets: exercise.sets.map((set) => withoutPain(set)),
+        }
+      : exercise,
+  ),
 });
 
 const withoutPain = (set: Schemas['LoggedSet']): Schemas['LoggedSet'] => {
@@ -190,12 +274,12 @@ const withoutPain = (set: Schemas['LoggedSet']): Schemas['LoggedSet'] => {
 };
 
 /** What was done of an exercise, as the summary says it. */
-export function doneWords(one: Progress, exercise: Exercise, ending: string | null): string {
-  const why = one.skipped ?? (one.sets.length === 0 ? ending : null);
-  const pain = one.pain === null ? '' : `, pain ${one.pain}`;
-  const notes = one.notes.length === 0 ? '' : `, ${one.notes.join(', ')}`;
-  if (one.sets.length === 0) return why === null ? 'not done' : `left out (${why})${pain}${notes}`;
-  return `${one.sets.length} of ${exercise.dose.sets} sets: ${one.sets.map(setWords).join('; ')}${why === null ? '' : ` (${why})`}${pain}${notes}`;
+export function doneWords(progress: Progress, exercise: Exercise, ending: string | null): string {
+  const why = progress.skipped ?? (progress.sets.length === 0 ? ending : null);
+  const pain = progress.pain === null ? '' : `, pain ${progress.pain}`;
+  const notes = progress.notes.length === 0 ? '' : `, ${progress.notes.join(', ')}`;
+  if (progress.sets.length === 0) return why === null ? 'not done' : `left out (${why})${pain}${notes}`;
+  return `${progress.sets.length} of ${exercise.dose.sets} sets: ${progress.sets.map(setWords).join('; ')}${why === null ? '' : ` (${why})`}${pain}${notes}`;
 }
 
 const amount = (done: Schemas['SideSet']): string => {
@@ -204,4 +288,6 @@ const amount = (done: Schemas['SideSet']): string => {
 };
 
 const setWords = (set: Schemas['LoggedSet']): string =>
-  (set.left === undefined && set.right === undefined ? amount(set) : `left ${amount(set.left ?? {})}, right ${amount(set.right ?? {})}`);
+  set.left === undefined && set.right === undefined
+    ? amount(set)
+    : `left ${amount(set.left ?? {})}, right ${amount(set.right ?? {})}`;

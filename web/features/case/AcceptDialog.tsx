@@ -29,10 +29,14 @@ export function AcceptDialog({ id, close, decided }: { id: string; close: () => 
   const found = useCase(id);
   return (
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="accept">
-      <DialogTitle id="accept">{found.data === undefined ? 'Proposal' : `${found.data.athlete.name}: ${ACTIONS[found.data.standing.action]}`}</DialogTitle>
+      <DialogTitle id="accept">
+        {found.data === undefined ? 'Proposal' : `${found.data.athlete.name}: ${ACTIONS[found.data.standing.action]}`}
+      </DialogTitle>
       {found.isPending && <Loading what="the proposal" />}
       {found.isError && found.data === undefined && <Failed problem={found.error} again={() => void found.refetch()} />}
-      {found.data !== undefined && <Proposal key={found.data.revision} found={found.data} close={close} decided={decided} />}
+      {found.data !== undefined && (
+        <Proposal key={found.data.revision} found={found.data} close={close} decided={decided} />
+      )}
     </Dialog>
   );
 }
@@ -40,62 +44,118 @@ export function AcceptDialog({ id, close, decided }: { id: string; close: () => 
 function Proposal({ found, close, decided }: { found: Case; close: () => void; decided: (done: Done) => void }) {
   const decide = useDecide(found.id);
   const [kept, setKept] = useState<number | null>(null);
-  const [chosen, setChosen] = useState(() => found.proposals.filter((one) => one.preferred).map((one) => one.prescription));
+  const [chosen, setChosen] = useState(() =>
+    found.proposals.filter((proposal) => proposal.preferred).map((proposal) => proposal.prescription),
+  );
   const { standing } = found;
   const many = found.proposals.length > 0;
-  const toggle = (key: string) => setChosen((keys) => (keys.includes(key) ? keys.filter((one) => one !== key) : [...keys, key]));
+  const toggle = (key: string) =>
+    setChosen((keys) => (keys.includes(key) ? keys.filter((name) => name !== key) : [...keys, key]));
   // The answer is waited for by itself: with the new revision this part of the dialog begins anew, and would never hear of it.
   const accept = () => {
-    decide.mutateAsync({ kind: 'accept', revision: found.revision, prescriptions: many ? chosen : undefined, maintenance: kept }).then(
-      (answer) => {
-        decided({ words: `${found.athlete.name}: ${answer.words}`, undo: answer.undo ? { id: found.id, decision: answer.id } : undefined });
-        close();
-      },
-      () => undefined,
-    );
+    decide
+      .mutateAsync({
+        kind: 'accept',
+        revision: found.revision,
+        prescriptions: many ? chosen : undefined,
+        maintenance: kept,
+      })
+      .then(
+        (answer) => {
+          decided({
+            words: `${found.athlete.name}: ${answer.words}`,
+            undo: answer.undo ? { id: found.id, decision: answer.id } : undefined,
+          });
+          close();
+        },
+        () => undefined,
+      );
   };
 
   return (
     <>
       <DialogContent dividers>
         <Typography sx={{ mb: 1 }}>{standing.because}</Typography>
-        {found.waiting !== null && <Alert severity="info" sx={{ mb: 1 }}>A plan waits for {day(found.waiting.from)} ({found.waiting.note}). What you put in force now takes its place.</Alert>}
+        {found.waiting !== null && (
+          <Alert severity="info" sx={{ mb: 1 }}>
+            A plan waits for {day(found.waiting.from)} ({found.waiting.note}). What you put in force now takes its
+            place.
+          </Alert>
+        )}
         {many && (
           <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-            {found.proposals.map((one) => (
-              <Box component="li" key={one.prescription} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
+            {found.proposals.map((proposal) => (
+              <Box component="li" key={proposal.prescription} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
                 <FormControlLabel
-                  control={<Checkbox checked={chosen.includes(one.prescription)} onChange={() => toggle(one.prescription)} disabled={one.change === 'hold_at_cap' || one.change === 'unchanged'} />}
-                  label={<Typography sx={{ fontWeight: 600 }}>{one.title}</Typography>}
+                  control={
+                    <Checkbox
+                      checked={chosen.includes(proposal.prescription)}
+                      onChange={() => toggle(proposal.prescription)}
+                      disabled={proposal.change === 'hold_at_cap' || proposal.change === 'unchanged'}
+                    />
+                  }
+                  label={<Typography sx={{ fontWeight: 600 }}>{proposal.title}</Typography>}
                 />
-                <Typography sx={{ ml: 4, mt: -0.5 }}>{one.before} <b aria-label="becomes">→</b> {one.after}</Typography>
+                <Typography sx={{ ml: 4, mt: -0.5 }}>
+                  {proposal.before} <b aria-label="becomes">→</b> {proposal.after}
+                </Typography>
               </Box>
             ))}
           </Box>
         )}
         {chosen.length > 1 && standing.action === 'progress' && (
-          <Alert severity="warning" sx={{ mt: 1 }}>More than one change at a time: if it reacts, nobody will know which one caused it.</Alert>
+          <Alert severity="warning" sx={{ mt: 1 }}>
+            More than one change at a time: if it reacts, nobody will know which one caused it.
+          </Alert>
         )}
         {(standing.action === 'advance' || standing.action === 'finish') && (
           <>
-            <Typography variant="h3" sx={{ mb: 0.5 }}>{standing.headline}</Typography>
+            <Typography variant="h3" sx={{ mb: 0.5 }}>
+              {standing.headline}
+            </Typography>
             {standing.action === 'finish' && <KeepUp found={found} kept={kept} onChange={setKept} />}
             <PegList pegs={found.gate.criteria} />
-            {standing.action === 'advance' && found.next_stage !== null && <Box sx={{ mt: 1.5 }}><StageMove found={found} stage={found.next_stage} /></Box>}
+            {standing.action === 'advance' && found.next_stage !== null && (
+              <Box sx={{ mt: 1.5 }}>
+                <StageMove found={found} stage={found.next_stage} />
+              </Box>
+            )}
           </>
         )}
-        {many && <><Typography variant="h3" sx={{ mt: 1 }}>What it rests on</Typography><Grounds grounds={found.grounds} /></>}
-        {decide.isError && <Alert severity="error" sx={{ mt: 2 }}>{decide.error instanceof Refusal ? decide.error.message : 'This could not be sent. Try again.'}</Alert>}
+        {many && (
+          <>
+            <Typography variant="h3" sx={{ mt: 1 }}>
+              What it rests on
+            </Typography>
+            <Grounds grounds={found.grounds} />
+          </>
+        )}
+        {decide.isError && (
+          <Alert severity="error" sx={{ mt: 2 }}>
+            {decide.error instanceof Refusal ? decide.error.message : 'This could not be sent. Try again.'}
+          </Alert>
+        )}
       </DialogContent>
       <DialogActions>
         <Button onClick={close}>Not now</Button>
-        <Button variant="contained" onClick={accept} loading={decide.isPending} disabled={(many && chosen.length === 0) || (standing.action === 'finish' && kept === null)} autoFocus>{kept === 0 ? 'Close the case' : 'Put in force'}</Button>
+        <Button
+          variant="contained"
+          onClick={accept}
+          loading={decide.isPending}
+          disabled={(many && chosen.length === 0) || (standing.action === 'finish' && kept === null)}
+          autoFocus
+        >
+          {kept === 0 ? 'Close the case' : 'Put in force'}
+        </Button>
       </DialogActions>
     </>
   );
 }
 
-const KEPT: [number, string][] = [[1, 'once a week'], [2, 'twice a week']];
+const KEPT: [number, string][] = [
+  [1, 'once a week'],
+  [2, 'twice a week'],
+];
 
 /** What becomes of the doses once the programme is finished. Nothing is chosen beforehand. */
 function KeepUp({ found, kept, onChange }: { found: Case; kept: number | null; onChange: (kept: number) => void }) {
@@ -103,9 +163,24 @@ function KeepUp({ found, kept, onChange }: { found: Case; kept: number | null; o
   return (
     <FormControl sx={{ my: 1 }}>
       <FormLabel id="after-the-end">{again ? 'Does it stay good?' : 'After the end'}</FormLabel>
-      <RadioGroup aria-labelledby="after-the-end" value={kept ?? ''} onChange={(event) => onChange(Number(event.target.value))}>
-        {KEPT.map(([times, words]) => <FormControlLabel key={times} value={times} control={<Radio />} label={`Keep the doses up ${words} for ${again ? 'another 8' : '8'} weeks; the case stays open, and then it is asked whether it stays good`} />)}
-        <FormControlLabel value={0} control={<Radio />} label="Discharge: the case is closed, and the athlete is asked for nothing more" />
+      <RadioGroup
+        aria-labelledby="after-the-end"
+        value={kept ?? ''}
+        onChange={(event) => onChange(Number(event.target.value))}
+      >
+        {KEPT.map(([times, words]) => (
+          <FormControlLabel
+            key={times}
+            value={times}
+            control={<Radio />}
+            label={`Keep the doses up ${words} for ${again ? 'another 8' : '8'} weeks; the case stays open, and then it is asked whether it stays good`}
+          />
+        ))}
+        <FormControlLabel
+          value={0}
+          control={<Radio />}
+          label="Discharge: the case is closed, and the athlete is asked for nothing more"
+        />
       </RadioGroup>
     </FormControl>
   );

@@ -43,7 +43,10 @@ export function CasePage() {
   return <CaseView key={id} found={found.data} problem={found.error} />;
 }
 
-type Open = { dialog: 'accept' | 'flare' | 'nudge' | 'invite' | 'tables' | 'sharing' } | { dialog: 'reason'; asked: Asked } | null;
+type Open =
+  | { dialog: 'accept' | 'flare' | 'nudge' | 'invite' | 'tables' | 'sharing' }
+  | { dialog: 'reason'; asked: Asked }
+  | null;
 
 function CaseView({ found, problem }: { found: Case; problem: unknown }) {
   const arrived = useLocation().state as { done?: Done } | null;
@@ -74,63 +77,165 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
   return (
     <Box component="main" sx={{ px: 2, pb: 3 }}>
       <Box sx={{ py: 1, display: 'flex', alignItems: 'center', columnGap: 2, flexWrap: 'wrap' }}>
-        <Typography variant="h1" sx={{ overflowWrap: 'anywhere' }}>{found.athlete.name}</Typography>
+        <Typography variant="h1" sx={{ overflowWrap: 'anywhere' }}>
+          {found.athlete.name}
+        </Typography>
         <Typography color="textSecondary" sx={{ flex: 1, minWidth: 240 }}>
-          {[found.athlete.act, `${found.structure}, ${found.side === 'both' ? 'both sides' : found.side}`, found.programme, `opened ${day(found.opened_on)}`, `with ${found.practitioner}`].filter(Boolean).join(' · ')}
+          {[
+            found.athlete.act,
+            `${found.structure}, ${found.side === 'both' ? 'both sides' : found.side}`,
+            found.programme,
+            `opened ${day(found.opened_on)}`,
+            `with ${found.practitioner}`,
+          ]
+            .filter(Boolean)
+            .join(' · ')}
         </Typography>
         {!closed && (
           <Box sx={{ display: 'flex', gap: 1 }}>
             {may('decide') && (
               <>
-                <Button component={RouterLink} to={prescribe} variant="outlined">Prescribe</Button>
-                <Button component={RouterLink} to={`/cases/${found.id}/visit`} variant="outlined">Visit</Button>
-                <Button variant="outlined" onClick={() => setOpen({ dialog: 'flare' })}>Flare plan …</Button>
+                <Button component={RouterLink} to={prescribe} variant="outlined">
+                  Prescribe
+                </Button>
+                <Button component={RouterLink} to={`/cases/${found.id}/visit`} variant="outlined">
+                  Visit
+                </Button>
+                <Button variant="outlined" onClick={() => setOpen({ dialog: 'flare' })}>
+                  Flare plan …
+                </Button>
               </>
             )}
-            <Button component={RouterLink} to={`/cases/${found.id}/papers`} variant="outlined">Papers</Button>
+            <Button component={RouterLink} to={`/cases/${found.id}/papers`} variant="outlined">
+              Papers
+            </Button>
             <More found={found} ask={ask} open={(dialog) => setOpen({ dialog })} />
           </Box>
         )}
       </Box>
       {problem !== null && <Failed problem={problem} />}
-      {found.restricted !== null && <Alert severity="warning" sx={{ mb: 1.5 }} action={<Button component={RouterLink} to={`/cases/${found.id}/data`}>The athlete’s data</Button>}>This record is set aside: {found.restricted}. Only owners see it, and nothing is decided or entered until it is settled.</Alert>}
-      {closed && (
-        <Alert severity="info" sx={{ mb: 1.5 }} action={<><Button component={RouterLink} to={`/cases/${found.id}/papers`}>Papers</Button><Button component={RouterLink} to={`/cases/${found.id}/data`}>The athlete’s data</Button>{decides && <><Button onClick={() => ask({ kind: 'note' })}>Add a note</Button><Button onClick={() => ask({ kind: 'reopen' })}>Open again …</Button></>}</>}>
-          This case was closed {ago(found.closed_on ?? '', standing.today)}.
-          {found.after_close > 0 && ` ${found.after_close} ${found.after_close === 1 ? 'entry' : 'entries'} of the athlete came in after that.`}
+      {found.restricted !== null && (
+        <Alert
+          severity="warning"
+          sx={{ mb: 1.5 }}
+          action={
+            <Button component={RouterLink} to={`/cases/${found.id}/data`}>
+              The athlete’s data
+            </Button>
+          }
+        >
+          This record is set aside: {found.restricted}. Only owners see it, and nothing is decided or entered until it
+          is settled.
         </Alert>
       )}
-      {found.stops.filter((stop) => !stop.cleared).map((stop) => (
+      {closed && (
         <Alert
-          key={stop.id}
-          severity="error"
-          icon={false}
-          sx={{ mb: 1.5, bgcolor: 'stop.main', color: 'background.paper', alignItems: 'center' }}
-          action={decides && <Button variant="outlined" color="inherit" onClick={() => ask({ kind: 'clear_stop', clears: stop.id, words: stop.words })}>Clear after review</Button>}
+          severity="info"
+          sx={{ mb: 1.5 }}
+          action={
+            <>
+              <Button component={RouterLink} to={`/cases/${found.id}/papers`}>
+                Papers
+              </Button>
+              <Button component={RouterLink} to={`/cases/${found.id}/data`}>
+                The athlete’s data
+              </Button>
+              {decides && (
+                <>
+                  <Button onClick={() => ask({ kind: 'note' })}>Add a note</Button>
+                  <Button onClick={() => ask({ kind: 'reopen' })}>Open again …</Button>
+                </>
+              )}
+            </>
+          }
         >
-          Stop, reported {ago(stop.at, standing.today)}: {stop.words}. No loading until you have reviewed it; refer if it is outside your scope.
+          This case was closed {ago(found.closed_on ?? '', standing.today)}.
+          {found.after_close > 0 &&
+            ` ${found.after_close} ${found.after_close === 1 ? 'entry' : 'entries'} of the athlete came in after that.`}
         </Alert>
-      ))}
+      )}
+      {found.stops
+        .filter((stop) => !stop.cleared)
+        .map((stop) => (
+          <Alert
+            key={stop.id}
+            severity="error"
+            icon={false}
+            sx={{ mb: 1.5, bgcolor: 'stop.main', color: 'background.paper', alignItems: 'center' }}
+            action={
+              decides && (
+                <Button
+                  variant="outlined"
+                  color="inherit"
+                  onClick={() => ask({ kind: 'clear_stop', clears: stop.id, words: stop.words })}
+                >
+                  Clear after review
+                </Button>
+              )
+            }
+          >
+            Stop, reported {ago(stop.at, standing.today)}: {stop.words}. No loading until you have reviewed it; refer if
+            it is outside your scope.
+          </Alert>
+        ))}
       {found.severe_flare && (
         <Alert severity="error" icon={false} sx={{ mb: 1.5, bgcolor: 'stop.main', color: 'background.paper' }}>
-          A flare at the stop level was reported between sessions. The phone shows no loading until you have answered it or marked it as seen.
+          A flare at the stop level was reported between sessions. The phone shows no loading until you have answered it
+          or marked it as seen.
         </Alert>
       )}
       <IntakeNotes found={found} />
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: '236px minmax(0, 1fr)', md: '236px minmax(0, 1fr) 340px', xl: '270px minmax(0, 1fr) 420px' }, alignItems: 'start' }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 1.5,
+          gridTemplateColumns: {
+            xs: 'minmax(0, 1fr)',
+            sm: '236px minmax(0, 1fr)',
+            md: '236px minmax(0, 1fr) 340px',
+            xl: '270px minmax(0, 1fr) 420px',
+          },
+          alignItems: 'start',
+        }}
+      >
         <Box sx={{ display: 'grid', gap: 1.5 }}>
-        <Paper variant="outlined" sx={{ p: 1.5 }}>
-          <Typography variant="h2" sx={{ mb: 0.5 }}>Ladder</Typography>
-          <UprightLadder rungs={standing.ladder} width={206} />
-          <Typography variant="body2" color="textSecondary">In {standing.stage.title} since {day(found.stage_from)}</Typography>
-          {found.waiting !== null && <Typography variant="body2" sx={{ mt: 1, color: 'watch.main' }}>From {day(found.waiting.from)}: {found.waiting.note}</Typography>}
-          {found.maintenance !== null && <Typography variant="body2" sx={{ mt: 1 }}>Doses kept up {found.maintenance.per_week === 1 ? 'once' : 'twice'} a week until {day(found.maintenance.until)}</Typography>}
-          {found.review_on !== null && <Typography variant="body2" sx={{ mt: 1 }}>Review planned {ago(found.review_on, standing.today)}</Typography>}
-        </Paper>
-        {found.practice !== null && <PracticePanel practice={found.practice} />}
-        <GatePanel found={found} light={setLit} {...(decides ? { signOff: () => ask({ kind: 'sign_off' }) } : {})} />
+          <Paper variant="outlined" sx={{ p: 1.5 }}>
+            <Typography variant="h2" sx={{ mb: 0.5 }}>
+              Ladder
+            </Typography>
+            <UprightLadder rungs={standing.ladder} width={206} />
+            <Typography variant="body2" color="textSecondary">
+              In {standing.stage.title} since {day(found.stage_from)}
+            </Typography>
+            {found.waiting !== null && (
+              <Typography variant="body2" sx={{ mt: 1, color: 'watch.main' }}>
+                From {day(found.waiting.from)}: {found.waiting.note}
+              </Typography>
+            )}
+            {found.maintenance !== null && (
+              <Typography variant="body2" sx={{ mt: 1 }}>
+                Doses kept up {found.maintenance.per_week === 1 ? 'once' : 'twice'} a week until{' '}
+                {day(found.maintenance.until)}
+              </Typography>
+            )}
+            {found.review_on !== null && (
+              <Typography variant="body2" sx={{ mt: 1 }}>
+                Review planned {ago(found.review_on, standing.today)}
+              </Typography>
+            )}
+          </Paper>
+          {found.practice !== null && <PracticePanel practice={found.practice} />}
+          <GatePanel found={found} light={setLit} {...(decides ? { signOff: () => ask({ kind: 'sign_off' }) } : {})} />
         </Box>
-        <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0, gridColumn: { sm: '1 / -1', md: 'auto' }, order: { xs: 2, md: 0 } }}>
+        <Box
+          sx={{
+            display: 'grid',
+            gap: 1.5,
+            minWidth: 0,
+            gridColumn: { sm: '1 / -1', md: 'auto' },
+            order: { xs: 2, md: 0 },
+          }}
+        >
           <Story found={found} lit={lit} />
           <DoseTable found={found} />
           <MeasuresPanel found={found} />
@@ -138,7 +243,12 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
         </Box>
         <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0, order: { xs: -1, sm: 1, md: 0 } }}>
           {found.asked_at !== null && <MessagesPanel found={found} />}
-          <ProposalCard found={found} accept={() => setOpen({ dialog: 'accept' })} keep={() => ask({ kind: 'keep' })} clear={(stop) => ask({ kind: 'clear_stop', clears: stop.id, words: stop.words })} />
+          <ProposalCard
+            found={found}
+            accept={() => setOpen({ dialog: 'accept' })}
+            keep={() => ask({ kind: 'keep' })}
+            clear={(stop) => ask({ kind: 'clear_stop', clears: stop.id, words: stop.words })}
+          />
           <LintPanel found={found} />
           <OpinionsPanel found={found} />
           {found.asked_at === null && <MessagesPanel found={found} />}
@@ -146,11 +256,21 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
       </Box>
       {open?.dialog === 'accept' && <AcceptDialog id={found.id} close={() => setOpen(null)} decided={setDone} />}
       {open?.dialog === 'flare' && <FlareDialog found={found} close={() => setOpen(null)} decided={setDone} />}
-      {open?.dialog === 'nudge' && <NudgeDialog id={found.id} close={() => setOpen(null)} done={(words) => setDone({ words })} />}
-      {open?.dialog === 'tables' && <TablesDialog of={found.athlete.name} path={(table) => `/api/cases/${found.id}/tables/${table}.csv`} close={() => setOpen(null)} />}
+      {open?.dialog === 'nudge' && (
+        <NudgeDialog id={found.id} close={() => setOpen(null)} done={(words) => setDone({ words })} />
+      )}
+      {open?.dialog === 'tables' && (
+        <TablesDialog
+          of={found.athlete.name}
+          path={(table) => `/api/cases/${found.id}/tables/${table}.csv`}
+          close={() => setOpen(null)}
+        />
+      )}
       {open?.dialog === 'sharing' && <SharingDialog found={found} close={() => setOpen(null)} />}
       {open?.dialog === 'invite' && <InviteDialog found={found} close={() => setOpen(null)} />}
-      {open?.dialog === 'reason' && <ReasonDialog found={found} asked={open.asked} close={() => setOpen(null)} decided={setDone} />}
+      {open?.dialog === 'reason' && (
+        <ReasonDialog found={found} asked={open.asked} close={() => setOpen(null)} decided={setDone} />
+      )}
       <UndoBar done={done} set={setDone} latest={undoable(found)} />
     </Box>
   );
@@ -158,11 +278,21 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
 
 /** The latest decision that can still be taken back. */
 function undoable(found: Case): Done | undefined {
-  const latest = found.decisions.find((one) => one.can_undo);
-  return latest === undefined ? undefined : { words: `Latest decision: ${latest.words}`, undo: { id: found.id, decision: latest.id } };
+  const latest = found.decisions.find((decision) => decision.can_undo);
+  return latest === undefined
+    ? undefined
+    : { words: `Latest decision: ${latest.words}`, undo: { id: found.id, decision: latest.id } };
 }
 
-function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; open: (dialog: 'nudge' | 'invite' | 'tables' | 'sharing') => void }) {
+function More({
+  found,
+  ask,
+  open,
+}: {
+  found: Case;
+  ask: (asked: Asked) => void;
+  open: (dialog: 'nudge' | 'invite' | 'tables' | 'sharing') => void;
+}) {
   const may = useMay();
   const [at, setAt] = useState<HTMLElement | null>(null);
   const navigate = useNavigate();
@@ -174,7 +304,11 @@ function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; 
     ['see', 'Entries: put right, enter for the athlete …', () => void navigate(`/cases/${found.id}/entries`)],
     ['take-out', 'Tables for a spreadsheet …', () => open('tables')],
     ['take-out', 'Export the case file', () => window.location.assign(`/api/cases/${found.id}/file`)],
-    ['take-out', 'Export the health record (FHIR)', () => window.location.assign(`/api/cases/${found.id}/health-record`)],
+    [
+      'take-out',
+      'Export the health record (FHIR)',
+      () => window.location.assign(`/api/cases/${found.id}/health-record`),
+    ],
     ['see', 'The athlete’s data: agreements, export, erasing …', () => void navigate(`/cases/${found.id}/data`)],
     ['see', 'Who sees this case …', () => open('sharing')],
     ['decide', 'Add a note …', () => ask({ kind: 'note' })],
@@ -185,9 +319,26 @@ function More({ found, ask, open }: { found: Case; ask: (asked: Asked) => void; 
   const choices = all.filter(([needs]) => may(needs));
   return (
     <>
-      <Button variant="outlined" aria-haspopup="menu" aria-expanded={at !== null} onClick={(event) => setAt(event.currentTarget)}>More</Button>
+      <Button
+        variant="outlined"
+        aria-haspopup="menu"
+        aria-expanded={at !== null}
+        onClick={(event) => setAt(event.currentTarget)}
+      >
+        More
+      </Button>
       <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
-        {choices.map(([, title, act]) => <MenuItem key={title} onClick={() => { setAt(null); act(); }}>{title}</MenuItem>)}
+        {choices.map(([, title, act]) => (
+          <MenuItem
+            key={title}
+            onClick={() => {
+              setAt(null);
+              act();
+            }}
+          >
+            {title}
+          </MenuItem>
+        ))}
       </Menu>
     </>
   );

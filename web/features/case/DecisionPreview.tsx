@@ -20,16 +20,33 @@ export function DecisionPreview({ found, asked }: { found: Case; asked: Schemas[
           <Typography sx={{ fontWeight: 600 }}>Proposed then: {judged.headline}</Typography>
           <Typography variant="body2">{judged.because}</Typography>
           <Typography variant="body2" color="textSecondary">
-            {judged.differs === 0 ? `All ${judged.sessions} sessions would be judged the same.` : `${judged.differs} of ${judged.sessions} sessions would be judged differently.`} The gate is {judged.gate_open ? 'open' : 'closed'} then.
+            {judged.differs === 0
+              ? `All ${judged.sessions} sessions would be judged the same.`
+              : `${judged.differs} of ${judged.sessions} sessions would be judged differently.`}{' '}
+            The gate is {judged.gate_open ? 'open' : 'closed'} then.
           </Typography>
         </>
       )}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-        {doses.map((one) => (
-          <Box component="li" key={one.title + one.after} sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}>
-            <Typography variant="body2" sx={{ fontWeight: 600 }}>{one.title}{one.rests !== null && <Typography component="span" variant="body2" sx={{ color: 'watch.main' }}> {one.rests}</Typography>}</Typography>
+        {doses.map((dose) => (
+          <Box component="li" key={dose.title + dose.after} sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}>
+            <Typography variant="body2" sx={{ fontWeight: 600 }}>
+              {dose.title}
+              {dose.rests !== null && (
+                <Typography component="span" variant="body2" sx={{ color: 'watch.main' }}>
+                  {' '}
+                  {dose.rests}
+                </Typography>
+              )}
+            </Typography>
             <Typography variant="body2">
-              {one.before === one.after ? `${one.after} (as it is)` : <>{one.before ?? 'new'} <b aria-label="becomes">→</b> {one.after}</>}
+              {dose.before === dose.after ? (
+                `${dose.after} (as it is)`
+              ) : (
+                <>
+                  {dose.before ?? 'new'} <b aria-label="becomes">→</b> {dose.after}
+                </>
+              )}
             </Typography>
           </Box>
         ))}

@@ -21,7 +21,15 @@ const REST = [1, 2, 3, 5, 7];
 const HOLDS = [3, 5, 7, 10, 14];
 
 /** A flare in one click: ease, extra rest, holds only, advice to the athlete. The usual choice stands ready. */
-export function FlareDialog({ found, close, decided }: { found: Case; close: () => void; decided: (done: Done) => void }) {
+export function FlareDialog({
+  found,
+  close,
+  decided,
+}: {
+  found: Case;
+  close: () => void;
+  decided: (done: Done) => void;
+}) {
   const decide = useDecide(found.id);
   const name = found.athlete.name.split(' ')[0] ?? found.athlete.name;
   const [ease, setEase] = useState(true);
@@ -32,10 +40,17 @@ export function FlareDialog({ found, close, decided }: { found: Case; close: () 
   );
   const send = () =>
     decide.mutate(
-      { kind: 'flare', revision: found.revision, flare: { ease, rest_days: rest ?? 0, holds_only_days: holds ?? 0, advice } },
+      {
+        kind: 'flare',
+        revision: found.revision,
+        flare: { ease, rest_days: rest ?? 0, holds_only_days: holds ?? 0, advice },
+      },
       {
         onSuccess: (answer) => {
-          decided({ words: `${found.athlete.name}: ${answer.words}`, undo: answer.undo ? { id: found.id, decision: answer.id } : undefined });
+          decided({
+            words: `${found.athlete.name}: ${answer.words}`,
+            undo: answer.undo ? { id: found.id, decision: answer.id } : undefined,
+          });
           close();
         },
       },
@@ -47,30 +62,88 @@ export function FlareDialog({ found, close, decided }: { found: Case; close: () 
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="flare">
       <DialogTitle id="flare">{found.athlete.name}: flare plan</DialogTitle>
       <DialogContent dividers sx={{ display: 'grid', gap: 0.5 }}>
-        {found.standing.stopped && <Alert severity="warning">A stop is open: review that first. This plan only says what comes after it.</Alert>}
-        <FormControlLabel control={<Checkbox checked={ease} onChange={(event) => setEase(event.target.checked)} />} label="Ease every dose of this stage by one step" />
+        {found.standing.stopped && (
+          <Alert severity="warning">A stop is open: review that first. This plan only says what comes after it.</Alert>
+        )}
+        <FormControlLabel
+          control={<Checkbox checked={ease} onChange={(event) => setEase(event.target.checked)} />}
+          label="Ease every dose of this stage by one step"
+        />
         <Days label="No loading at all for" value={rest} set={setRest} choices={REST} usual={2} />
         <Days label="Then holds only, counted from today, for" value={holds} set={setHolds} choices={HOLDS} usual={7} />
-        <FormControlLabel control={<Checkbox checked={advice !== null} onChange={(event) => setAdvice(event.target.checked ? '' : null)} />} label="Tell the athlete" />
-        {advice !== null && <TextField label="Message to the athlete" multiline minRows={3} value={advice} onChange={(event) => setAdvice(event.target.value)} error={faultAt(decide.error, 'flare.advice') !== undefined} helperText={faultAt(decide.error, 'flare.advice')} />}
-        <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>The days are defaults, not evidence. Sessions on those days leave the calendar; sport and act are eased by your advice alone.</Typography>
-        {changes && <DecisionPreview found={found} asked={{ kind: 'flare', flare: { ease, rest_days: rest ?? 0, holds_only_days: holds ?? 0 } }} />}
+        <FormControlLabel
+          control={
+            <Checkbox checked={advice !== null} onChange={(event) => setAdvice(event.target.checked ? '' : null)} />
+          }
+          label="Tell the athlete"
+        />
+        {advice !== null && (
+          <TextField
+            label="Message to the athlete"
+            multiline
+            minRows={3}
+            value={advice}
+            onChange={(event) => setAdvice(event.target.value)}
+            error={faultAt(decide.error, 'flare.advice') !== undefined}
+            helperText={faultAt(decide.error, 'flare.advice')}
+          />
+        )}
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+          The days are defaults, not evidence. Sessions on those days leave the calendar; sport and act are eased by
+          your advice alone.
+        </Typography>
+        {changes && (
+          <DecisionPreview
+            found={found}
+            asked={{ kind: 'flare', flare: { ease, rest_days: rest ?? 0, holds_only_days: holds ?? 0 } }}
+          />
+        )}
         {decide.error instanceof Refusal && <Alert severity="error">{decide.error.message}</Alert>}
       </DialogContent>
       <DialogActions>
         <Button onClick={close}>Not now</Button>
-        <Button variant="contained" onClick={send} loading={decide.isPending} disabled={nothing} autoFocus>Put in force</Button>
+        <Button variant="contained" onClick={send} loading={decide.isPending} disabled={nothing} autoFocus>
+          Put in force
+        </Button>
       </DialogActions>
     </Dialog>
   );
 }
 
-function Days({ label, value, set, choices, usual }: { label: string; value: number | null; set: (days: number | null) => void; choices: readonly number[]; usual: number }) {
+function Days({
+  label,
+  value,
+  set,
+  choices,
+  usual,
+}: {
+  label: string;
+  value: number | null;
+  set: (days: number | null) => void;
+  choices: readonly number[];
+  usual: number;
+}) {
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-      <FormControlLabel sx={{ flex: 1 }} control={<Checkbox checked={value !== null} onChange={(event) => set(event.target.checked ? usual : null)} />} label={label} />
-      <TextField select label="Days" value={value ?? ''} disabled={value === null} onChange={(event) => set(Number(event.target.value))} sx={{ width: 110 }} slotProps={{ select: { inputProps: { 'aria-label': `${label}, days` } } }}>
-        {choices.map((days) => <MenuItem key={days} value={days}>{days === 1 ? '1 day' : `${days} days`}</MenuItem>)}
+      <FormControlLabel
+        sx={{ flex: 1 }}
+        control={<Checkbox checked={value !== null} onChange={(event) => set(event.target.checked ? usual : null)} />}
+        label={label}
+      />
+      <TextField
+        select
+        label="Days"
+        value={value ?? ''}
+        disabled={value === null}
+        onChange={(event) => set(Number(event.target.value))}
+        sx={{ width: 110 }}
+        slotProps={{ select: { inputProps: { 'aria-label': `${label}, days` } } }}
+      >
+        {choices.map((days) => (
+          <MenuItem key={days} value={days}>
+            {days === 1 ? '1 day' : `${days} days`}
+          </MenuItem>
+        ))}
       </TextField>
     </Box>
   );

@@ -11,29 +11,68 @@ import type { Case } from './useCase';
 type Criterion = Case['gate']['criteria'][number];
 
 /** The gate: how each criterion stands, since when, how far, and the earliest day. Pointing at one lights up its days. */
-export function GatePanel({ found, light, signOff }: { found: Case; light: (days: Criterion['days']) => void; signOff?: () => void }) {
+export function GatePanel({
+  found,
+  light,
+  signOff,
+}: {
+  found: Case;
+  light: (days: Criterion['days']) => void;
+  signOff?: () => void;
+}) {
   const { gate, standing } = found;
-  const waitsForSignOff = gate.criteria.some((one) => one.type === 'sign_off' && one.state !== 'met');
+  const waitsForSignOff = gate.criteria.some((criterion) => criterion.type === 'sign_off' && criterion.state !== 'met');
   return (
     <Paper variant="outlined" component="section" aria-label="Gate" sx={{ p: 1.5 }}>
       <Typography variant="h2">Gate out of {standing.stage.title}</Typography>
-      {gate.criteria.length === 0 && <Typography variant="body2" color="textSecondary">This stage has no gate; you decide when it ends.</Typography>}
+      {gate.criteria.length === 0 && (
+        <Typography variant="body2" color="textSecondary">
+          This stage has no gate; you decide when it ends.
+        </Typography>
+      )}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-        {gate.criteria.map((one, i) => (
-          <Box component="li" key={one.type + String(i)}>
+        {gate.criteria.map((criterion, i) => (
+          <Box component="li" key={criterion.type + String(i)}>
             <Box
               component="button"
               type="button"
-              onMouseEnter={() => light(one.days)}
+              onMouseEnter={() => light(criterion.days)}
               onMouseLeave={() => light([])}
-              onFocus={() => light(one.days)}
+              onFocus={() => light(criterion.days)}
               onBlur={() => light([])}
-              sx={{ display: 'flex', gap: 1, width: '100%', textAlign: 'left', border: 0, bgcolor: 'transparent', color: 'inherit', font: 'inherit', px: 0.5, py: 0.4, mx: -0.5, borderRadius: 1, cursor: 'default', '&:hover': { bgcolor: 'action.hover' } }}
+              sx={{
+                display: 'flex',
+                gap: 1,
+                width: '100%',
+                textAlign: 'left',
+                border: 0,
+                bgcolor: 'transparent',
+                color: 'inherit',
+                font: 'inherit',
+                px: 0.5,
+                py: 0.4,
+                mx: -0.5,
+                borderRadius: 1,
+                cursor: 'default',
+                '&:hover': { bgcolor: 'action.hover' },
+              }}
             >
-              <svg width={16} height={20} role="img" aria-label={NAMES[one.state]} style={{ flex: 'none' }}><PegMark state={one.state} x={8} y={10} r={5} /></svg>
+              <svg width={16} height={20} role="img" aria-label={NAMES[criterion.state]} style={{ flex: 'none' }}>
+                <PegMark state={criterion.state} x={8} y={10} r={5} />
+              </svg>
               <span>
-                <Typography variant="body2" component="span" sx={{ display: 'block' }}>{one.words[0]?.toUpperCase()}{one.words.slice(1)}</Typography>
-                <Typography variant="caption" component="span" color="textSecondary" sx={{ display: 'block', lineHeight: 1.25 }}>{standsHow(one, standing.today)}</Typography>
+                <Typography variant="body2" component="span" sx={{ display: 'block' }}>
+                  {criterion.words[0]?.toUpperCase()}
+                  {criterion.words.slice(1)}
+                </Typography>
+                <Typography
+                  variant="caption"
+                  component="span"
+                  color="textSecondary"
+                  sx={{ display: 'block', lineHeight: 1.25 }}
+                >
+                  {standsHow(criterion, standing.today)}
+                </Typography>
               </span>
             </Box>
           </Box>
@@ -41,10 +80,21 @@ export function GatePanel({ found, light, signOff }: { found: Case; light: (days
       </Box>
       {gate.criteria.length > 0 && !gate.open && (
         <Typography variant="body2" sx={{ mt: 0.5 }}>
-          {gate.earliest === null ? 'No date can be given yet: the dose has to grow, or something has to be planned.' : <>Earliest day: <b>{when(gate.earliest, standing.today)}</b>, if every session from now on is done and settles.</>}
+          {gate.earliest === null ? (
+            'No date can be given yet: the dose has to grow, or something has to be planned.'
+          ) : (
+            <>
+              Earliest day: <b>{when(gate.earliest, standing.today)}</b>, if every session from now on is done and
+              settles.
+            </>
+          )}
         </Typography>
       )}
-      {signOff !== undefined && waitsForSignOff && found.closed_on === null && <Button variant="outlined" onClick={signOff} sx={{ mt: 0.75 }}>Sign off technique …</Button>}
+      {signOff !== undefined && waitsForSignOff && found.closed_on === null && (
+        <Button variant="outlined" onClick={signOff} sx={{ mt: 0.75 }}>
+          Sign off technique …
+        </Button>
+      )}
     </Paper>
   );
 }
@@ -54,7 +104,10 @@ const when = (on: string, today: string): string => {
   return days === 0 ? 'today' : days === 1 ? 'tomorrow' : `${day(on)} (in ${days} days)`;
 };
 
-function standsHow(one: Criterion, today: string): string {
-  if (one.state === 'met') return one.since === null ? 'met' : `met since ${one.since === today ? 'today' : day(one.since)}`;
-  return [one.distance, one.earliest === null ? null : `earliest ${when(one.earliest, today)}`].filter((part) => part !== null).join(' · ');
+function standsHow(criterion: Criterion, today: string): string {
+  if (criterion.state === 'met')
+    return criterion.since === null ? 'met' : `met since ${criterion.since === today ? 'today' : day(criterion.since)}`;
+  return [criterion.distance, criterion.earliest === null ? null : `earliest ${when(criterion.earliest, today)}`]
+    .filter((part) => part !== null)
+    .join(' · ');
 }

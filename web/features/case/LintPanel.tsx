@@ -11,7 +11,10 @@ export function LintPanel({ found }: { found: Case }) {
       <Typography variant="h2">To look at</Typography>
       {found.lint.map((note) => (
         <Typography key={note.key + (note.prescription ?? '')} variant="body2" sx={{ mt: 0.5 }} title={note.why}>
-          <Typography component="span" variant="body2" sx={{ color: 'watch.main', fontWeight: 600 }}>{note.title}.</Typography> {note.words}
+          <Typography component="span" variant="body2" sx={{ color: 'watch.main', fontWeight: 600 }}>
+            {note.title}.
+          </Typography>{' '}
+          {note.words}
         </Typography>
       ))}
     </Paper>

@@ -10,17 +10,30 @@ import type { Case } from './useCase';
 /** What the gate needs measured anew, the latest of the strength test, and the ways to the rest. */
 export function MeasuresPanel({ found }: { found: Case }) {
   const test = found.strength_test;
-  const latest = found.tests.filter((one) => one.test === test.key).at(-1);
+  const latest = found.tests.filter((taken) => taken.test === test.key).at(-1);
   return (
     <Paper variant="outlined" component="section" aria-label="Measures" sx={{ p: 1.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-        <Typography variant="h2" sx={{ flex: 1 }}>Measures</Typography>
-        <Button component={RouterLink} to={`/cases/${found.id}/measures`} variant="outlined">Over time</Button>
-        <Button component={RouterLink} to={`/cases/${found.id}/visit`} variant="outlined">Measure now</Button>
+        <Typography variant="h2" sx={{ flex: 1 }}>
+          Measures
+        </Typography>
+        <Button component={RouterLink} to={`/cases/${found.id}/measures`} variant="outlined">
+          Over time
+        </Button>
+        <Button component={RouterLink} to={`/cases/${found.id}/visit`} variant="outlined">
+          Measure now
+        </Button>
       </Box>
-      {found.standing.tests_due.map((due) => <Typography key={due} sx={{ color: 'watch.main' }}>▲ Due: {due}.</Typography>)}
+      {found.standing.tests_due.map((due) => (
+        <Typography key={due} sx={{ color: 'watch.main' }}>
+          ▲ Due: {due}.
+        </Typography>
+      ))}
       <Typography variant="body2">
-        <b>{test.title}.</b> {latest === undefined ? 'Not measured yet.' : `${day(latest.on)}: ${latest.affected} and ${latest.unaffected} ${latest.unit}, symmetry ${latest.symmetry_percent} %.`}
+        <b>{test.title}.</b>{' '}
+        {latest === undefined
+          ? 'Not measured yet.'
+          : `${day(latest.on)}: ${latest.affected} and ${latest.unaffected} ${latest.unit}, symmetry ${latest.symmetry_percent} %.`}
       </Typography>
     </Paper>
   );

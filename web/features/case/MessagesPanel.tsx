@@ -17,16 +17,54 @@ export function MessagesPanel({ found }: { found: Case }) {
   const waiting = unanswered(found.messages);
   const today = found.standing.today;
   return (
-    <Paper variant="outlined" component="section" aria-label="Messages" sx={{ p: 1.5, ...(found.asked_at === null ? {} : { borderColor: 'watch.main', borderWidth: 2 }) }}>
+    <Paper
+      variant="outlined"
+      component="section"
+      aria-label="Messages"
+      sx={{ p: 1.5, ...(found.asked_at === null ? {} : { borderColor: 'watch.main', borderWidth: 2 }) }}
+    >
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
-        <Typography variant="h2" sx={{ flex: 1 }}>From and to the athlete</Typography>
-        {may('decide') && waiting.length === 0 && <Button onClick={() => setWriting(!writing)} aria-expanded={writing}>Write …</Button>}
+        <Typography variant="h2" sx={{ flex: 1 }}>
+          From and to the athlete
+        </Typography>
+        {may('decide') && waiting.length === 0 && (
+          <Button onClick={() => setWriting(!writing)} aria-expanded={writing}>
+            Write …
+          </Button>
+        )}
       </Box>
-      {may('decide') && (writing || waiting.length > 0) && <WriteForm id={found.id} name={found.athlete.name} waiting={waiting} />}
-      {found.messages.length + found.missed.length + found.corrected.length === 0 && <Typography variant="body2" color="textSecondary">Nothing was written yet.</Typography>}
+      {may('decide') && (writing || waiting.length > 0) && (
+        <WriteForm id={found.id} name={found.athlete.name} waiting={waiting} />
+      )}
+      {found.messages.length + found.missed.length + found.corrected.length === 0 && (
+        <Typography variant="body2" color="textSecondary">
+          Nothing was written yet.
+        </Typography>
+      )}
       <Conversation messages={found.messages} today={today} />
-      {found.missed.map((one) => <Typography key={one.on + one.title} variant="body2" sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}><b>Not done, {day(one.on)}:</b> {one.title}, {one.why}</Typography>)}
-      {found.corrected.map((one) => <Typography key={one.at + one.words} variant="body2" title={moment(one.at)} sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}><b>Put right {ago(one.at, today)} by {one.by}:</b> {one.words}{one.why !== null && ` (${one.why})`}</Typography>)}
+      {found.missed.map((session) => (
+        <Typography
+          key={session.on + session.title}
+          variant="body2"
+          sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}
+        >
+          <b>Not done, {day(session.on)}:</b> {session.title}, {session.why}
+        </Typography>
+      ))}
+      {found.corrected.map((correction) => (
+        <Typography
+          key={correction.at + correction.words}
+          variant="body2"
+          title={moment(correction.at)}
+          sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}
+        >
+          <b>
+            Put right {ago(correction.at, today)} by {correction.by}:
+          </b>{' '}
+          {correction.words}
+          {correction.why !== null && ` (${correction.why})`}
+        </Typography>
+      ))}
     </Paper>
   );
 }

@@ -19,38 +19,82 @@ export function OpinionsPanel({ found }: { found: Case }) {
       <Typography variant="h2">Second opinions</Typography>
       {!wanted && (
         <>
-          <Typography variant="body2" color="textSecondary">Judged by “{found.school.title}”. The other schools may judge this log differently.</Typography>
-          <Button variant="outlined" onClick={() => setWanted(true)} sx={{ mt: 0.75 }}>Ask every school</Button>
+          <Typography variant="body2" color="textSecondary">
+            Judged by “{found.school.title}”. The other schools may judge this log differently.
+          </Typography>
+          <Button variant="outlined" onClick={() => setWanted(true)} sx={{ mt: 0.75 }}>
+            Ask every school
+          </Button>
         </>
       )}
-      {wanted && opinions.isPending && <Typography variant="body2" role="status">Asking …</Typography>}
+      {wanted && opinions.isPending && (
+        <Typography variant="body2" role="status">
+          Asking …
+        </Typography>
+      )}
       {opinions.isError && <Failed problem={opinions.error} again={() => void opinions.refetch()} />}
       {opinions.data !== undefined && (
         <>
           <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-            {opinions.data.schools.map((one) => (
-              <Box component="li" key={one.key} sx={{ borderTop: 1, borderColor: 'divider' }}>
-                <Box component="button" type="button" aria-expanded={open === one.key} onClick={() => setOpen(open === one.key ? null : one.key)} sx={{ display: 'flex', width: '100%', gap: 1, border: 0, bgcolor: 'transparent', color: 'inherit', font: 'inherit', textAlign: 'left', py: 0.4, px: 0, cursor: 'pointer' }}>
-                  <Typography variant="body2" component="span" sx={{ flex: 1, fontWeight: one.own ? 600 : 400 }}>{one.title}{one.own ? ' (this case)' : ''}</Typography>
-                  <Typography variant="body2" component="span" sx={{ fontWeight: 600 }}>{ACTIONS[one.action]}</Typography>
+            {opinions.data.schools.map((school) => (
+              <Box component="li" key={school.key} sx={{ borderTop: 1, borderColor: 'divider' }}>
+                <Box
+                  component="button"
+                  type="button"
+                  aria-expanded={open === school.key}
+                  onClick={() => setOpen(open === school.key ? null : school.key)}
+                  sx={{
+                    display: 'flex',
+                    width: '100%',
+                    gap: 1,
+                    border: 0,
+                    bgcolor: 'transparent',
+                    color: 'inherit',
+                    font: 'inherit',
+                    textAlign: 'left',
+                    py: 0.4,
+                    px: 0,
+                    cursor: 'pointer',
+                  }}
+                >
+                  <Typography variant="body2" component="span" sx={{ flex: 1, fontWeight: school.own ? 600 : 400 }}>
+                    {school.title}
+                    {school.own ? ' (this case)' : ''}
+                  </Typography>
+                  <Typography variant="body2" component="span" sx={{ fontWeight: 600 }}>
+                    {ACTIONS[school.action]}
+                  </Typography>
                 </Box>
-                {open === one.key && (
+                {open === school.key && (
                   <Box sx={{ pb: 0.75 }}>
-                    <Typography variant="body2">{one.headline}. {one.because}</Typography>
-                    <Typography variant="caption" color="textSecondary" sx={{ display: 'block' }}>{one.view} Its limits: {one.limits}.</Typography>
+                    <Typography variant="body2">
+                      {school.headline}. {school.because}
+                    </Typography>
+                    <Typography variant="caption" color="textSecondary" sx={{ display: 'block' }}>
+                      {school.view} Its limits: {school.limits}.
+                    </Typography>
                   </Box>
                 )}
               </Box>
             ))}
           </Box>
-          <Typography variant="h3" sx={{ mt: 1 }}>Where they differ</Typography>
-          <Typography variant="body2" color="textSecondary">{opinions.data.words}</Typography>
+          <Typography variant="h3" sx={{ mt: 1 }}>
+            Where they differ
+          </Typography>
+          <Typography variant="body2" color="textSecondary">
+            {opinions.data.words}
+          </Typography>
           {opinions.data.parts.map((part) => (
             <Box key={part.session} sx={{ mt: 0.5 }}>
-              <Typography variant="body2" sx={{ fontWeight: 600 }}>{day(part.on)}: {part.words}</Typography>
-              {part.said.map((one) => (
-                <Typography key={one.verdict} variant="body2" color="textSecondary">
-                  <Box component="span" sx={{ color: 'text.primary' }}>{one.verdict}</Box>{one.why === '' ? '' : ` (${one.why})`}: {one.schools.join(', ')}
+              <Typography variant="body2" sx={{ fontWeight: 600 }}>
+                {day(part.on)}: {part.words}
+              </Typography>
+              {part.said.map((opinion) => (
+                <Typography key={opinion.verdict} variant="body2" color="textSecondary">
+                  <Box component="span" sx={{ color: 'text.primary' }}>
+                    {opinion.verdict}
+                  </Box>
+                  {opinion.why === '' ? '' : ` (${opinion.why})`}: {opinion.schools.join(', ')}
                 </Typography>
               ))}
             </Box>

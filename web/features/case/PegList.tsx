@@ -11,11 +11,18 @@ export function PegList({ pegs }: { pegs: readonly Pick<Schemas['Peg'], 'type' |
   return (
     <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
       {pegs.map((peg, i) => (
-        <Box component="li" key={peg.type + String(i)} sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', py: 0.4 }}>
+        <Box
+          component="li"
+          key={peg.type + String(i)}
+          sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', py: 0.4 }}
+        >
           <svg width={16} height={20} role="img" aria-label={NAMES[peg.state]} style={{ flex: 'none' }}>
             <PegMark state={peg.state} x={8} y={10} r={5} />
           </svg>
-          <Typography variant="body2">{peg.words[0]?.toUpperCase()}{peg.words.slice(1)}</Typography>
+          <Typography variant="body2">
+            {peg.words[0]?.toUpperCase()}
+            {peg.words.slice(1)}
+          </Typography>
         </Box>
       ))}
     </Box>

@@ -11,12 +11,38 @@ export function PracticePanel({ practice }: { practice: NonNullable<Case['practi
     <Paper variant="outlined" component="section" aria-label="The way back" sx={{ p: 1.5 }}>
       <Typography variant="h2">The way back</Typography>
       <Box component="ol" reversed sx={{ listStyle: 'none', p: 0, m: 0 }}>
-        {practice.steps.map((step, i) => ({ ...step, i })).reverse().map(({ words, i }) => (
-          <Box component="li" key={i} aria-current={i === practice.at ? 'step' : undefined} sx={{ borderLeft: 4, borderColor: i < practice.at ? 'primary.main' : i === practice.at ? 'watch.main' : 'divider', pl: 1, py: 0.4 }}>
-            <Typography variant="body2" sx={{ fontWeight: i === practice.at ? 600 : 400, color: i > practice.at ? 'text.secondary' : undefined }}>{i + 1} · {words}</Typography>
-            {i === practice.at && <Typography variant="body2" color="textSecondary">{last ? '' : `${practice.settled} of ${practice.times} settled. `}{practice.why}</Typography>}
-          </Box>
-        ))}
+        {practice.steps
+          .map((step, i) => ({ ...step, i }))
+          .reverse()
+          .map(({ words, i }) => (
+            <Box
+              component="li"
+              key={i}
+              aria-current={i === practice.at ? 'step' : undefined}
+              sx={{
+                borderLeft: 4,
+                borderColor: i < practice.at ? 'primary.main' : i === practice.at ? 'watch.main' : 'divider',
+                pl: 1,
+                py: 0.4,
+              }}
+            >
+              <Typography
+                variant="body2"
+                sx={{
+                  fontWeight: i === practice.at ? 600 : 400,
+                  color: i > practice.at ? 'text.secondary' : undefined,
+                }}
+              >
+                {i + 1} · {words}
+              </Typography>
+              {i === practice.at && (
+                <Typography variant="body2" color="textSecondary">
+                  {last ? '' : `${practice.settled} of ${practice.times} settled. `}
+                  {practice.why}
+                </Typography>
+              )}
+            </Box>
+          ))}
       </Box>
     </Paper>
   );

@@ -27,14 +27,20 @@ export function RecordList({ found, note, done }: { found: Case; note: () => voi
   return (
     <Paper variant="outlined" component="section" aria-label="Record of decisions" sx={{ p: 1.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
-        <Typography variant="h2" sx={{ flex: 1 }}>Record of decisions</Typography>
+        <Typography variant="h2" sx={{ flex: 1 }}>
+          Record of decisions
+        </Typography>
         {may('decide') && <Button onClick={note}>Add a note …</Button>}
       </Box>
       {found.decisions.length === 0 && <Typography color="textSecondary">No decision yet.</Typography>}
       <Box component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-        {shown.map((one) => <Entry key={one.id} id={found.id} one={one} today={found.standing.today} done={done} />)}
+        {shown.map((item) => (
+          <Entry key={item.id} id={found.id} one={item} today={found.standing.today} done={done} />
+        ))}
       </Box>
-      {found.decisions.length > FIRST && <Button onClick={() => setAll(!all)}>{all ? 'Show fewer' : `Show all ${found.decisions.length}`}</Button>}
+      {found.decisions.length > FIRST && (
+        <Button onClick={() => setAll(!all)}>{all ? 'Show fewer' : `Show all ${found.decisions.length}`}</Button>
+      )}
     </Paper>
   );
 }
@@ -48,16 +54,57 @@ function Entry({ id, one, today, done }: { id: string; one: Decision; today: str
   const isNote = one.kind === 'note';
   return (
     <Box component="li" sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
-      <Typography variant="caption" color="textSecondary" title={moment(one.at)}>{ago(one.at, today)}, {one.by} · plan {one.plan_version}</Typography>
-      <Typography variant="body2" sx={{ fontWeight: 600, ...(one.taken_back || one.struck !== null ? { textDecoration: 'line-through' } : {}) }}>{isNote ? one.reason : one.words}</Typography>
-      {one.struck !== null && <Typography variant="body2" color="textSecondary">{one.struck}</Typography>}
-      {one.taken_back && <Typography variant="body2" color="textSecondary">Taken back since.</Typography>}
-      {(one.kind === 'accept' || one.kind === 'open') && one.because !== null && !one.taken_back && <Typography variant="body2" color="textSecondary">{one.because}</Typography>}
-      {!isNote && one.reason !== null && <Typography variant="body2">{one.kind === 'visit' ? 'Note' : 'Reason'}: {one.reason}</Typography>}
+      <Typography variant="caption" color="textSecondary" title={moment(one.at)}>
+        {ago(one.at, today)}, {one.by} · plan {one.plan_version}
+      </Typography>
+      <Typography
+        variant="body2"
+        sx={{ fontWeight: 600, ...(one.taken_back || one.struck !== null ? { textDecoration: 'line-through' } : {}) }}
+      >
+        {isNote ? one.reason : one.words}
+      </Typography>
+      {one.struck !== null && (
+        <Typography variant="body2" color="textSecondary">
+          {one.struck}
+        </Typography>
+      )}
+      {one.taken_back && (
+        <Typography variant="body2" color="textSecondary">
+          Taken back since.
+        </Typography>
+      )}
+      {(one.kind === 'accept' || one.kind === 'open') && one.because !== null && !one.taken_back && (
+        <Typography variant="body2" color="textSecondary">
+          {one.because}
+        </Typography>
+      )}
+      {!isNote && one.reason !== null && (
+        <Typography variant="body2">
+          {one.kind === 'visit' ? 'Note' : 'Reason'}: {one.reason}
+        </Typography>
+      )}
       <Box sx={{ display: 'flex', gap: 1 }}>
-        {evidence && <Button onClick={() => setOpen(!open)} aria-expanded={open} sx={{ px: 0, minWidth: 0 }}>{open ? 'Hide the evidence' : 'Evidence as it was'}</Button>}
-        {may('decide') && isNote && one.struck === null && <Button onClick={() => setStriking(true)} sx={{ px: 0, minWidth: 0 }}>Strike out …</Button>}
-        {may('decide') && one.can_undo && <Button loading={undo.isPending} onClick={() => undo.mutate({ id, decision: one.id }, { onSuccess: (answer) => done({ words: answer.words }) })} sx={{ px: 0, minWidth: 0 }}>Undo</Button>}
+        {evidence && (
+          <Button onClick={() => setOpen(!open)} aria-expanded={open} sx={{ px: 0, minWidth: 0 }}>
+            {open ? 'Hide the evidence' : 'Evidence as it was'}
+          </Button>
+        )}
+        {may('decide') && isNote && one.struck === null && (
+          <Button onClick={() => setStriking(true)} sx={{ px: 0, minWidth: 0 }}>
+            Strike out …
+          </Button>
+        )}
+        {may('decide') && one.can_undo && (
+          <Button
+            loading={undo.isPending}
+            onClick={() =>
+              undo.mutate({ id, decision: one.id }, { onSuccess: (answer) => done({ words: answer.words }) })
+            }
+            sx={{ px: 0, minWidth: 0 }}
+          >
+            Undo
+          </Button>
+        )}
       </Box>
       {striking && <StrikeNote id={id} note={one.id} close={() => setStriking(false)} />}
       {undo.error instanceof Refusal && <Alert severity="error">{undo.error.message}</Alert>}
@@ -77,10 +124,32 @@ function StrikeNote({ id, note, close }: { id: string; note: string; close: () =
   const [why, setWhy] = useState('');
   const correct = useCorrect(id, correction);
   return (
-    <Box component="form" noValidate onSubmit={(event) => { event.preventDefault(); correct.mutate({ what: 'note', entry: note, struck: true, why }, { onSuccess: close }); }} sx={{ display: 'flex', gap: 1, mt: 1, alignItems: 'flex-start' }}>
-      <TextField autoFocus fullWidth label="What was wrong, for the record" value={why} onChange={(event) => setWhy(event.target.value)} error={correct.isError} helperText={faultAt(correct.error, 'why') ?? (correct.error instanceof Refusal ? correct.error.message : undefined)} />
-      <Button type="submit" loading={correct.isPending} sx={{ height: 37, flexShrink: 0 }}>Strike out</Button>
-      <Button onClick={close} sx={{ height: 37 }}>Cancel</Button>
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        correct.mutate({ what: 'note', entry: note, struck: true, why }, { onSuccess: close });
+      }}
+      sx={{ display: 'flex', gap: 1, mt: 1, alignItems: 'flex-start' }}
+    >
+      <TextField
+        autoFocus
+        fullWidth
+        label="What was wrong, for the record"
+        value={why}
+        onChange={(event) => setWhy(event.target.value)}
+        error={correct.isError}
+        helperText={
+          faultAt(correct.error, 'why') ?? (correct.error instanceof Refusal ? correct.error.message : undefined)
+        }
+      />
+      <Button type="submit" loading={correct.isPending} sx={{ height: 37, flexShrink: 0 }}>
+        Strike out
+      </Button>
+      <Button onClick={close} sx={{ height: 37 }}>
+        Cancel
+      </Button>
     </Box>
   );
 }

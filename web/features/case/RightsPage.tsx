@@ -23,24 +23,38 @@ type Rights = Schemas['Rights'];
 export function RightsPage() {
   const { id = '' } = useParams();
   const key = queryKeys.rights(id);
-  const found = useQuery({ queryKey: key, queryFn: () => send(() => api.GET('/api/cases/{case}/rights', { params: { path: { case: id } } })) });
+  const found = useQuery({
+    queryKey: key,
+    queryFn: () => send(() => api.GET('/api/cases/{case}/rights', { params: { path: { case: id } } })),
+  });
   const queries = useQueryClient();
   const may = useMay();
-  const set = (answer: Rights) => { queries.setQueryData(key, answer); void queries.invalidateQueries({ queryKey: queryKeys.case(id) }); };
+  const set = (answer: Rights) => {
+    queries.setQueryData(key, answer);
+    void queries.invalidateQueries({ queryKey: queryKeys.case(id) });
+  };
   if (found.isPending) return <Loading what="what the athlete agreed to" />;
   if (found.isError) return <Failed problem={found.error} again={() => void found.refetch()} />;
   return (
     <Box component="main" sx={{ maxWidth: 720, mx: 'auto', p: 3, display: 'grid', gap: 2 }}>
       <Box>
         <Typography variant="h1">{found.data.athlete}: the athlete’s data</Typography>
-        <Link component={RouterLink} to={`/cases/${id}`} color="inherit">To the case</Link>
+        <Link component={RouterLink} to={`/cases/${id}`} color="inherit">
+          To the case
+        </Link>
       </Box>
       <Agreements id={id} rights={found.data} set={set} />
       {may('manage') && <SetAside id={id} rights={found.data} set={set} />}
       {may('manage') && (
         <Part title="Export all data">
-          <Typography>Every case, open and closed: case file, health record (FHIR), tables and signed papers, in one zip archive. It holds health data: keep it accordingly. The record shows that you exported it.</Typography>
-          <MadeFile label="Make the archive" ask={() => send(() => api.POST('/api/cases/{case}/archive', { params: { path: { case: id } } }))} />
+          <Typography>
+            Every case, open and closed: case file, health record (FHIR), tables and signed papers, in one zip archive.
+            It holds health data: keep it accordingly. The record shows that you exported it.
+          </Typography>
+          <MadeFile
+            label="Make the archive"
+            ask={() => send(() => api.POST('/api/cases/{case}/archive', { params: { path: { case: id } } }))}
+          />
         </Part>
       )}
       {may('manage') && <Erase id={id} rights={found.data} />}
@@ -66,42 +80,124 @@ function Agreements({ id, rights, set }: { id: string; rights: Rights; set: (ans
   const [on, setOn] = useState(() => new Date().toLocaleDateString('sv-SE'));
   const [how, setHow] = useState('');
   const save = useMutation({
-    mutationFn: () => send(() => api.POST('/api/cases/{case}/consents', { params: { path: { case: id } }, body: { purpose, given: given === 'true', on, how: how.trim() } })),
-    onSuccess: (answer) => { set(answer); setPurpose(''); setHow(''); },
+    mutationFn: () =>
+      send(() =>
+        api.POST('/api/cases/{case}/consents', {
+          params: { path: { case: id } },
+          body: { purpose, given: given === 'true', on, how: how.trim() },
+        }),
+      ),
+    onSuccess: (answer) => {
+      set(answer);
+      setPurpose('');
+      setHow('');
+    },
   });
   const fault = (field: string) => faultAt(save.error, field);
   const field = (name: string) => ({ error: fault(name) !== undefined, helperText: fault(name) });
   return (
     <Part title="What the athlete agreed to">
-      <Typography color="textSecondary">Treating, and keeping the record that the law asks for, need no agreement. Each of these does, and can be taken back at any time.</Typography>
+      <Typography color="textSecondary">
+        Treating, and keeping the record that the law asks for, need no agreement. Each of these does, and can be taken
+        back at any time.
+      </Typography>
       <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: '1fr auto', rowGap: 0.75, columnGap: 2, m: 0 }}>
-        {rights.purposes.map((one) => (
-          <Box key={one.key} sx={{ display: 'contents' }}>
-            <Typography component="dt">{one.title}</Typography>
-            <Typography component="dd" sx={{ m: 0, fontWeight: 600, color: one.given === true ? 'primary.main' : one.given === false ? 'over.main' : 'text.secondary' }}>{STATES[`${one.given}`]}</Typography>
+        {rights.purposes.map((option) => (
+          <Box key={option.key} sx={{ display: 'contents' }}>
+            <Typography component="dt">{option.title}</Typography>
+            <Typography
+              component="dd"
+              sx={{
+                m: 0,
+                fontWeight: 600,
+                color: option.given === true ? 'primary.main' : option.given === false ? 'over.main' : 'text.secondary',
+              }}
+            >
+              {STATES[`${option.given}`]}
+            </Typography>
           </Box>
         ))}
       </Box>
       {may('decide') && (
-        <Box component="form" noValidate onSubmit={(event: SyntheticEvent) => { event.preventDefault(); save.mutate(); }} sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 1.5, borderTop: 1, borderColor: 'divider', pt: 2 }}>
-          <TextField select label="What it is about" value={purpose} onChange={(event) => setPurpose(event.target.value)} {...field('purpose')} sx={{ gridColumn: '1 / -1' }}>
-            {rights.purposes.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
+        <Box
+          component="form"
+          noValidate
+          onSubmit={(event: SyntheticEvent) => {
+            event.preventDefault();
+            save.mutate();
+          }}
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' },
+            gap: 1.5,
+            borderTop: 1,
+            borderColor: 'divider',
+            pt: 2,
+          }}
+        >
+          <TextField
+            select
+            label="What it is about"
+            value={purpose}
+            onChange={(event) => setPurpose(event.target.value)}
+            {...field('purpose')}
+            sx={{ gridColumn: '1 / -1' }}
+          >
+            {rights.purposes.map((option) => (
+              <MenuItem key={option.key} value={option.key}>
+                {option.title}
+              </MenuItem>
+            ))}
           </TextField>
-          <TextField select label="The athlete" value={given} onChange={(event) => setGiven(event.target.value)} {...field('given')}>
+          <TextField
+            select
+            label="The athlete"
+            value={given}
+            onChange={(event) => setGiven(event.target.value)}
+            {...field('given')}
+          >
             <MenuItem value="true">agrees</MenuItem>
             <MenuItem value="false">takes it back, or does not agree</MenuItem>
           </TextField>
-          <TextField label="On" type="date" value={on} onChange={(event) => setOn(event.target.value)} slotProps={{ inputLabel: { shrink: true } }} {...field('on')} />
-          <TextField label="How" value={how} onChange={(event) => setHow(event.target.value)} error={fault('how') !== undefined} helperText={fault('how') ?? 'For instance in person, or by letter'} sx={{ gridColumn: '1 / -1' }} />
-          {save.isError && ['purpose', 'given', 'on', 'how'].every((name) => fault(name) === undefined) && <Failed problem={save.error} />}
-          <Box><Button type="submit" variant="outlined" loading={save.isPending}>Write it down</Button></Box>
+          <TextField
+            label="On"
+            type="date"
+            value={on}
+            onChange={(event) => setOn(event.target.value)}
+            slotProps={{ inputLabel: { shrink: true } }}
+            {...field('on')}
+          />
+          <TextField
+            label="How"
+            value={how}
+            onChange={(event) => setHow(event.target.value)}
+            error={fault('how') !== undefined}
+            helperText={fault('how') ?? 'For instance in person, or by letter'}
+            sx={{ gridColumn: '1 / -1' }}
+          />
+          {save.isError && ['purpose', 'given', 'on', 'how'].every((name) => fault(name) === undefined) && (
+            <Failed problem={save.error} />
+          )}
+          <Box>
+            <Button type="submit" variant="outlined" loading={save.isPending}>
+              Write it down
+            </Button>
+          </Box>
         </Box>
       )}
       {rights.consents.length > 0 && (
         <Box component="ol" aria-label="Written down so far" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-          {rights.consents.map((one, i) => (
-            <Typography component="li" variant="body2" key={`${one.on} ${i}`} sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}>
-              <b>{day(one.on)}: {one.given ? 'agreed' : 'taken back'}.</b> {one.purpose}, {one.how}; written down by {one.by}
+          {rights.consents.map((consent, i) => (
+            <Typography
+              component="li"
+              variant="body2"
+              key={`${consent.on} ${i}`}
+              sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}
+            >
+              <b>
+                {day(consent.on)}: {consent.given ? 'agreed' : 'taken back'}.
+              </b>{' '}
+              {consent.purpose}, {consent.how}; written down by {consent.by}
             </Typography>
           ))}
         </Box>
@@ -114,18 +210,51 @@ function SetAside({ id, rights, set }: { id: string; rights: Rights; set: (answe
   const [why, setWhy] = useState('');
   const is = rights.restricted !== null;
   const save = useMutation({
-    mutationFn: () => send(() => api.PUT('/api/cases/{case}/restriction', { params: { path: { case: id } }, body: { restricted: !is, why: why.trim() } })),
-    onSuccess: (answer) => { set(answer); setWhy(''); },
+    mutationFn: () =>
+      send(() =>
+        api.PUT('/api/cases/{case}/restriction', {
+          params: { path: { case: id } },
+          body: { restricted: !is, why: why.trim() },
+        }),
+      ),
+    onSuccess: (answer) => {
+      set(answer);
+      setWhy('');
+    },
   });
   const fault = faultAt(save.error, 'why');
   return (
     <Part title="Set the record aside">
-      {rights.restricted === null
-        ? <Typography>For an athlete who disputes the record or objects to it: only owners can then see it, and nothing is decided or entered at the desk until it is settled. The phone keeps working.</Typography>
-        : <Alert severity="warning">Set aside since {moment(rights.restricted.at)}: {rights.restricted.why}</Alert>}
-      <Box component="form" noValidate onSubmit={(event: SyntheticEvent) => { event.preventDefault(); save.mutate(); }} sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', flexWrap: 'wrap' }}>
-        <TextField label={is ? 'How it was settled' : 'What the athlete asks for, and why'} value={why} onChange={(event) => setWhy(event.target.value)} error={fault !== undefined} helperText={fault} sx={{ flex: 1, minWidth: 220 }} />
-        <Button type="submit" variant="outlined" loading={save.isPending} sx={{ height: 37 }}>{is ? 'Take it up again' : 'Set it aside'}</Button>
+      {rights.restricted === null ? (
+        <Typography>
+          For an athlete who disputes the record or objects to it: only owners can then see it, and nothing is decided
+          or entered at the desk until it is settled. The phone keeps working.
+        </Typography>
+      ) : (
+        <Alert severity="warning">
+          Set aside since {moment(rights.restricted.at)}: {rights.restricted.why}
+        </Alert>
+      )}
+      <Box
+        component="form"
+        noValidate
+        onSubmit={(event: SyntheticEvent) => {
+          event.preventDefault();
+          save.mutate();
+        }}
+        sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', flexWrap: 'wrap' }}
+      >
+        <TextField
+          label={is ? 'How it was settled' : 'What the athlete asks for, and why'}
+          value={why}
+          onChange={(event) => setWhy(event.target.value)}
+          error={fault !== undefined}
+          helperText={fault}
+          sx={{ flex: 1, minWidth: 220 }}
+        />
+        <Button type="submit" variant="outlined" loading={save.isPending} sx={{ height: 37 }}>
+          {is ? 'Take it up again' : 'Set it aside'}
+        </Button>
       </Box>
       {save.isError && fault === undefined && <Failed problem={save.error} />}
     </Part>
@@ -138,25 +267,73 @@ function Erase({ id, rights }: { id: string; rights: Rights }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const erase = useMutation({
-    mutationFn: () => send(() => api.POST('/api/cases/{case}/erasure', { params: { path: { case: id } }, body: { name: name.trim(), why: why.trim() } })),
-    onSuccess: () => { queries.removeQueries({ queryKey: queryKeys.case(id) }); void queries.invalidateQueries(); void navigate('/closed'); },
+    mutationFn: () =>
+      send(() =>
+        api.POST('/api/cases/{case}/erasure', {
+          params: { path: { case: id } },
+          body: { name: name.trim(), why: why.trim() },
+        }),
+      ),
+    onSuccess: () => {
+      queries.removeQueries({ queryKey: queryKeys.case(id) });
+      void queries.invalidateQueries();
+      void navigate('/closed');
+    },
   });
   const fault = (field: string) => faultAt(erase.error, field);
-  if (rights.is_unnamed) return <Part title="Erase"><Typography>The name was taken from this record. What is left goes when the time of keeping is over (Practice, “Keeping records”).</Typography></Part>;
+  if (rights.is_unnamed)
+    return (
+      <Part title="Erase">
+        <Typography>
+          The name was taken from this record. What is left goes when the time of keeping is over (Practice, “Keeping
+          records”).
+        </Typography>
+      </Part>
+    );
   return (
     <Part title="Erase">
       <Typography>
         {rights.is_kept
           ? `The record must be kept ${rights.kept_years === null ? 'until your practice says for how long (Practice, “Keeping records”)' : `for ${rights.kept_years} years after the last case was closed`}. Until then it stays without the name: messages, papers, the sign-in and the phone’s access go, and the name goes out of every note.`
-          : 'The time of keeping is over: everything goes, and nothing is left to look up.'}
-        {' '}This cannot be undone, and still applies after a backup is restored.
+          : 'The time of keeping is over: everything goes, and nothing is left to look up.'}{' '}
+        This cannot be undone, and still applies after a backup is restored.
       </Typography>
-      {rights.has_open_case ? <Alert severity="info">A case of this athlete is open. Close it first, so that nobody is treated without a record.</Alert> : (
-        <Box component="form" noValidate onSubmit={(event: SyntheticEvent) => { event.preventDefault(); erase.mutate(); }} sx={{ display: 'grid', gap: 1.5, justifyItems: 'start' }}>
-          <TextField fullWidth label="Type the athlete’s name" value={name} onChange={(event) => setName(event.target.value)} error={fault('name') !== undefined} helperText={fault('name')} />
-          <TextField fullWidth label="Who asked for it, and when" value={why} onChange={(event) => setWhy(event.target.value)} error={fault('why') !== undefined} helperText={fault('why')} />
-          {erase.isError && fault('name') === undefined && fault('why') === undefined && <Failed problem={erase.error} />}
-          <Button type="submit" variant="contained" color="error" loading={erase.isPending}>{rights.is_kept ? 'Remove the name for good' : 'Erase for good'}</Button>
+      {rights.has_open_case ? (
+        <Alert severity="info">
+          A case of this athlete is open. Close it first, so that nobody is treated without a record.
+        </Alert>
+      ) : (
+        <Box
+          component="form"
+          noValidate
+          onSubmit={(event: SyntheticEvent) => {
+            event.preventDefault();
+            erase.mutate();
+          }}
+          sx={{ display: 'grid', gap: 1.5, justifyItems: 'start' }}
+        >
+          <TextField
+            fullWidth
+            label="Type the athlete’s name"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            error={fault('name') !== undefined}
+            helperText={fault('name')}
+          />
+          <TextField
+            fullWidth
+            label="Who asked for it, and when"
+            value={why}
+            onChange={(event) => setWhy(event.target.value)}
+            error={fault('why') !== undefined}
+            helperText={fault('why')}
+          />
+          {erase.isError && fault('name') === undefined && fault('why') === undefined && (
+            <Failed problem={erase.error} />
+          )}
+          <Button type="submit" variant="contained" color="error" loading={erase.isPending}>
+            {rights.is_kept ? 'Remove the name for good' : 'Erase for good'}
+          </Button>
         </Box>
       )}
     </Part>

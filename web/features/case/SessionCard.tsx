@@ -16,27 +16,78 @@ const VERDICTS: Record<SessionTold['verdict'], [string, string]> = {
 };
 
 /** One session: sets done against the dose, pain, what answered it and when, the verdict in words. */
-export function SessionCard({ id, session, today }: { id: string; session: string | null; today: string }) {
-  const query = useSession(id, session);
-  if (session === null) return <Typography color="textSecondary">No session yet. The first will appear here with its next morning.</Typography>;
-  if (query.data === undefined) return <Typography color="textSecondary" sx={{ minHeight: 96 }}>{query.isError ? 'This session could not be loaded. Point at it again.' : 'Loading the session …'}</Typography>;
-  const one = query.data;
-  const [verdict, tone] = VERDICTS[one.verdict];
+export function SessionCard({ id, of, today }: { id: string; of: string | null; today: string }) {
+  const query = useSession(id, of);
+  if (of === null)
+    return (
+      <Typography color="textSecondary">No session yet. The first will appear here with its next morning.</Typography>
+    );
+  if (query.data === undefined)
+    return (
+      <Typography color="textSecondary" sx={{ minHeight: 96 }}>
+        {query.isError ? 'This session could not be loaded. Point at it again.' : 'Loading the session …'}
+      </Typography>
+    );
+  const session = query.data;
+  const [verdict, tone] = VERDICTS[session.verdict];
   return (
-    <Box aria-live="polite" sx={{ borderTop: 1, borderColor: 'divider', pt: 0.75, minHeight: 96, opacity: query.isPlaceholderData ? 0.55 : 1 }}>
+    <Box
+      aria-live="polite"
+      sx={{
+        borderTop: 1,
+        borderColor: 'divider',
+        pt: 0.75,
+        minHeight: 96,
+        opacity: query.isPlaceholderData ? 0.55 : 1,
+      }}
+    >
       <Typography variant="body2">
-        <b title={moment(one.started_at)}>{day(one.on)}</b>, {one.started_at.slice(11, 16)}–{one.ended_at.slice(11, 16)} · {one.stage}{one.minutes === null ? '' : ` · ${one.minutes} min${one.effort === null ? '' : `, effort ${one.effort} of 10`}`} · plan {one.plan_version} ·{' '}
-        <Box component="b" sx={{ color: tone }}>{verdict}</Box>
+        <b title={moment(session.started_at)}>{day(session.on)}</b>, {session.started_at.slice(11, 16)}–
+        {session.ended_at.slice(11, 16)} · {session.stage}
+        {session.minutes === null
+          ? ''
+          : ` · ${session.minutes} min${session.effort === null ? '' : `, effort ${session.effort} of 10`}`}{' '}
+        · plan {session.plan_version} ·{' '}
+        <Box component="b" sx={{ color: tone }}>
+          {verdict}
+        </Box>
       </Typography>
       <Typography variant="body2">
-        {one.verdict_words}
-        {one.answer !== null && <Box component="span" sx={{ color: 'text.secondary' }}> Answered {ago(one.answer.at, today)} at {one.answer.at.slice(11, 16)}{one.answer.stiffness_min === null ? '' : `, stiff for ${one.answer.stiffness_min} min`}.</Box>}
+        {session.verdict_words}
+        {session.answer !== null && (
+          <Box component="span" sx={{ color: 'text.secondary' }}>
+            {' '}
+            Answered {ago(session.answer.at, today)} at {session.answer.at.slice(11, 16)}
+            {session.answer.stiffness_min === null ? '' : `, stiff for ${session.answer.stiffness_min} min`}.
+          </Box>
+        )}
       </Typography>
-      {one.signs.length > 0 && <Typography variant="body2" sx={{ color: 'stop.main', fontWeight: 600 }}>Reported: {one.signs.join(', ')}</Typography>}
-      <Box component="table" sx={{ width: '100%', borderCollapse: 'collapse', fontSize: 13, mt: 0.25, '& th': { textAlign: 'left', fontWeight: 400, color: 'text.secondary' }, '& td, & th': { py: '1px', pr: 1.5, verticalAlign: 'top' } }}>
-        <thead><tr><th scope="col">Exercise</th><th scope="col">Asked</th><th scope="col">Done</th><th scope="col">Pain</th></tr></thead>
+      {session.signs.length > 0 && (
+        <Typography variant="body2" sx={{ color: 'stop.main', fontWeight: 600 }}>
+          Reported: {session.signs.join(', ')}
+        </Typography>
+      )}
+      <Box
+        component="table"
+        sx={{
+          width: '100%',
+          borderCollapse: 'collapse',
+          fontSize: 13,
+          mt: 0.25,
+          '& th': { textAlign: 'left', fontWeight: 400, color: 'text.secondary' },
+          '& td, & th': { py: '1px', pr: 1.5, verticalAlign: 'top' },
+        }}
+      >
+        <thead>
+          <tr>
+            <th scope="col">Exercise</th>
+            <th scope="col">Asked</th>
+            <th scope="col">Done</th>
+            <th scope="col">Pain</th>
+          </tr>
+        </thead>
         <tbody>
-          {one.entries.map((entry, i) => (
+          {session.entries.map((entry, i) => (
             <tr key={entry.title + String(i)}>
               <td>{entry.title}</td>
               <td>{entry.asked ?? '–'}</td>
@@ -49,7 +100,11 @@ export function SessionCard({ id, session, today }: { id: string; session: strin
           ))}
         </tbody>
       </Box>
-      {one.notes !== null && <Typography variant="body2" color="textSecondary">“{one.notes}”</Typography>}
+      {session.notes !== null && (
+        <Typography variant="body2" color="textSecondary">
+          “{session.notes}”
+        </Typography>
+      )}
     </Box>
   );
 }

@@ -12,18 +12,43 @@ export function StageMove({ found, stage }: { found: Case; stage: string }) {
   const { title, rhythm, doses, left } = move.data;
   return (
     <Box component="section" aria-label={`Doses of ${title}`}>
-      <Typography variant="h3">{title}: {rhythm}</Typography>
+      <Typography variant="h3">
+        {title}: {rhythm}
+      </Typography>
       {doses.length === 0 && <Typography color="textSecondary">Nothing but the act itself.</Typography>}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-        {doses.map((one) => (
-          <Box component="li" key={one.title + one.after} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
-            <Typography sx={{ fontWeight: 600 }}>{one.title}{one.before === null && <Typography component="span" color="textSecondary"> new</Typography>}</Typography>
-            <Typography>{one.before !== null && <>{one.before} <b aria-label="becomes">→</b> </>}{one.after}</Typography>
-            {one.to_find && <Typography variant="body2" sx={{ color: 'watch.main', fontWeight: 600 }}>Load to be found</Typography>}
+        {doses.map((dose) => (
+          <Box component="li" key={dose.title + dose.after} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
+            <Typography sx={{ fontWeight: 600 }}>
+              {dose.title}
+              {dose.before === null && (
+                <Typography component="span" color="textSecondary">
+                  {' '}
+                  new
+                </Typography>
+              )}
+            </Typography>
+            <Typography>
+              {dose.before !== null && (
+                <>
+                  {dose.before} <b aria-label="becomes">→</b>{' '}
+                </>
+              )}
+              {dose.after}
+            </Typography>
+            {dose.to_find && (
+              <Typography variant="body2" sx={{ color: 'watch.main', fontWeight: 600 }}>
+                Load to be found
+              </Typography>
+            )}
           </Box>
         ))}
       </Box>
-      {left.length > 0 && <Typography color="textSecondary" sx={{ borderTop: 1, borderColor: 'divider', pt: 0.75 }}>No more: {left.join(', ')}</Typography>}
+      {left.length > 0 && (
+        <Typography color="textSecondary" sx={{ borderTop: 1, borderColor: 'divider', pt: 0.75 }}>
+          No more: {left.join(', ')}
+        </Typography>
+      )}
     </Box>
   );
 }

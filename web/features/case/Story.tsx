@@ -15,7 +15,12 @@ import type { Case } from './useCase';
 
 type Span = 'fortnight' | 'six' | 'stage' | 'all';
 
-const SPANS: [Span, string][] = [['fortnight', '14 days'], ['six', '6 weeks'], ['stage', 'Stage'], ['all', 'All']];
+const SPANS: [Span, string][] = [
+  ['fortnight', '14 days'],
+  ['six', '6 weeks'],
+  ['stage', 'Stage'],
+  ['all', 'All'],
+];
 
 /** Before a session that the pointer passes over is asked for, in milliseconds. */
 const PASSING = 120;
@@ -28,22 +33,54 @@ export function Story({ found, lit }: { found: Case; lit: readonly { on: string;
   const [picked, setPicked] = useState<Measure | null>(null);
   const today = found.standing.today;
   const opened = found.hooks[0]?.on ?? found.opened_on;
-  const from = { fortnight: plusDays(today, -13), six: plusDays(today, -41), stage: found.stage_from, all: opened < found.opened_on ? opened : found.opened_on }[span];
-  const measures = (Object.keys(MEASURES) as Measure[]).filter((measure) => found.loads.some((load) => load[measure] > 0));
+  const from = {
+    fortnight: plusDays(today, -13),
+    six: plusDays(today, -41),
+    stage: found.stage_from,
+    all: opened < found.opened_on ? opened : found.opened_on,
+  }[span];
+  const measures = (Object.keys(MEASURES) as Measure[]).filter((measure) =>
+    found.loads.some((load) => load[measure] > 0),
+  );
   const measure = picked ?? mostUsed(found, measures, from);
   const shown = useSettled(pointed ?? chosen ?? found.hooks.at(-1)?.session ?? null, PASSING);
 
   return (
     <Paper variant="outlined" component="section" aria-label="Sessions" sx={{ p: 1.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 0.5, flexWrap: 'wrap' }}>
-        <Typography variant="h2" sx={{ flex: 1 }}>Sessions and mornings</Typography>
+        <Typography variant="h2" sx={{ flex: 1 }}>
+          Sessions and mornings
+        </Typography>
         {measures.length > 1 && (
-          <TextField select label="Load" value={measure} onChange={(event) => setPicked(event.target.value as Measure)} sx={{ width: 120 }}>
-            {measures.map((one) => <MenuItem key={one} value={one}>{MEASURES[one].title}{MEASURES[one].unit === '' ? '' : `, ${MEASURES[one].unit}`}</MenuItem>)}
+          <TextField
+            select
+            label="Load"
+            value={measure}
+            onChange={(event) => setPicked(event.target.value as Measure)}
+            sx={{ width: 120 }}
+          >
+            {measures.map((candidate) => (
+              <MenuItem key={candidate} value={candidate}>
+                {MEASURES[candidate].title}
+                {MEASURES[candidate].unit === '' ? '' : `, ${MEASURES[candidate].unit}`}
+              </MenuItem>
+            ))}
           </TextField>
         )}
-        <ToggleButtonGroup size="small" exclusive value={span} onChange={(_, value: Span | null) => { if (value !== null) setSpan(value); }} aria-label="Span">
-          {SPANS.map(([value, title]) => <ToggleButton key={value} value={value} sx={{ textTransform: 'none' }}>{title}</ToggleButton>)}
+        <ToggleButtonGroup
+          size="small"
+          exclusive
+          value={span}
+          onChange={(_, value: Span | null) => {
+            if (value !== null) setSpan(value);
+          }}
+          aria-label="Span"
+        >
+          {SPANS.map(([value, title]) => (
+            <ToggleButton key={value} value={value} sx={{ textTransform: 'none' }}>
+              {title}
+            </ToggleButton>
+          ))}
         </ToggleButtonGroup>
       </Box>
       <StoryChart
@@ -60,9 +97,10 @@ export function Story({ found, lit }: { found: Case; lit: readonly { on: string;
         point={setPointed}
         choose={setChosen}
       />
-      <SessionCard id={found.id} session={shown} today={today} />
+      <SessionCard id={found.id} of={shown} today={today} />
       <Typography variant="caption" color="textSecondary" sx={{ display: 'block', mt: 0.5 }}>
-        Stem: baseline to worst pain in the session, 0–10. Hook: to the next morning’s test. Dot: back at baseline. Ring: above it. Cross: stop. Dotted line: morning test.
+        Stem: baseline to worst pain in the session, 0–10. Hook: to the next morning’s test. Dot: back at baseline.
+        Ring: above it. Cross: stop. Dotted line: morning test.
       </Typography>
     </Paper>
   );

@@ -15,7 +15,15 @@ export interface Done {
 }
 
 /** Says what was done; `u` or its button takes it back, as long as the athlete has not acted on it, also after the page was loaded anew. */
-export function UndoBar({ done, set, latest }: { done: Done | null; set: (done: Done | null) => void; latest?: Done | undefined }) {
+export function UndoBar({
+  done,
+  set,
+  latest,
+}: {
+  done: Done | null;
+  set: (done: Done | null) => void;
+  latest?: Done | undefined;
+}) {
   const undo = useUndo();
   const may = useMay();
   const back = done?.undo;
@@ -23,7 +31,8 @@ export function UndoBar({ done, set, latest }: { done: Done | null; set: (done: 
     if (back === undefined || undo.isPending) return;
     undo.mutate(back, {
       onSuccess: (answer) => set({ words: answer.words }),
-      onError: (problem) => set({ words: problem instanceof Refusal ? problem.message : 'This could not be taken back. Try again.' }),
+      onError: (problem) =>
+        set({ words: problem instanceof Refusal ? problem.message : 'This could not be taken back. Try again.' }),
     });
   };
   useEffect(() => {
@@ -40,15 +49,23 @@ export function UndoBar({ done, set, latest }: { done: Done | null; set: (done: 
     <Snackbar
       open={done !== null}
       autoHideDuration={back === undefined ? 6000 : 60_000}
-      onClose={(_, reason) => { if (reason === 'timeout') set(null); }}
+      onClose={(_, reason) => {
+        if (reason === 'timeout') set(null);
+      }}
       message={done?.words}
       sx={{ '& .MuiSnackbarContent-root': { maxWidth: 720 } }}
-      action={(
+      action={
         <>
-          {may('decide') && back !== undefined && <Button color="inherit" loading={undo.isPending} onClick={take}>Undo (u)</Button>}
-          <Button color="inherit" onClick={() => set(null)}>Close</Button>
+          {may('decide') && back !== undefined && (
+            <Button color="inherit" loading={undo.isPending} onClick={take}>
+              Undo (u)
+            </Button>
+          )}
+          <Button color="inherit" onClick={() => set(null)}>
+            Close
+          </Button>
         </>
-      )}
+      }
     />
   );
 }

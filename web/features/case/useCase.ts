@@ -21,7 +21,10 @@ export function useCase(id: string) {
 export function useSession(id: string, session: string | null) {
   return useQuery({
     queryKey: queryKeys.caseSession(id, session),
-    queryFn: () => send(() => api.GET('/api/cases/{case}/sessions/{session}', { params: { path: { case: id, session: session ?? '' } } })),
+    queryFn: () =>
+      send(() =>
+        api.GET('/api/cases/{case}/sessions/{session}', { params: { path: { case: id, session: session ?? '' } } }),
+      ),
     enabled: session !== null,
     staleTime: LOOK_AGAIN,
     placeholderData: (before) => before,
@@ -51,7 +54,8 @@ export function useStageMove(id: string, revision: number, stage: string) {
 export function usePreview(id: string, revision: number, asked: Schemas['PreviewRequest']) {
   return useQuery({
     queryKey: queryKeys.decisionPreview(id, revision, asked),
-    queryFn: () => send(() => api.POST('/api/cases/{case}/decisions/preview', { params: { path: { case: id } }, body: asked })),
+    queryFn: () =>
+      send(() => api.POST('/api/cases/{case}/decisions/preview', { params: { path: { case: id } }, body: asked })),
     staleTime: Infinity,
     placeholderData: (before) => before,
   });
@@ -63,7 +67,12 @@ export function useUndo() {
   return useMutation({
     mutationFn: ({ id, decision }: { id: string; decision: string }) =>
       send(() => api.DELETE('/api/cases/{case}/decisions/{decision}', { params: { path: { case: id, decision } } })),
-    onSettled: () => Promise.all([queries.invalidateQueries({ queryKey: queryKeys.cases }), queries.invalidateQueries({ queryKey: queryKeys.rounds }), queries.invalidateQueries({ queryKey: queryKeys.plans })]),
+    onSettled: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: queryKeys.cases }),
+        queries.invalidateQueries({ queryKey: queryKeys.rounds }),
+        queries.invalidateQueries({ queryKey: queryKeys.plans }),
+      ]),
   });
 }
 
@@ -74,6 +83,9 @@ export function useDecide(id: string) {
     mutationFn: (body: Schemas['DecisionRequest']) =>
       send(() => api.POST('/api/cases/{case}/decisions', { params: { path: { case: id } }, body })),
     onSettled: () =>
-      Promise.all([queries.invalidateQueries({ queryKey: queryKeys.case(id) }), queries.invalidateQueries({ queryKey: queryKeys.rounds })]),
+      Promise.all([
+        queries.invalidateQueries({ queryKey: queryKeys.case(id) }),
+        queries.invalidateQueries({ queryKey: queryKeys.rounds }),
+      ]),
   });
 }

@@ -39,53 +39,122 @@ function EntriesView({ id, found }: { id: string; found: Entries }) {
   return (
     <Box component="main" sx={{ maxWidth: 1240, mx: 'auto', p: 2, display: 'grid', gap: 1.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, flexWrap: 'wrap' }}>
-        <Typography variant="h1" sx={{ flex: 1 }}>{found.athlete}: entries</Typography>
-        <Button component={RouterLink} to={`/cases/${id}`}>Back to the case</Button>
+        <Typography variant="h1" sx={{ flex: 1 }}>
+          {found.athlete}: entries
+        </Typography>
+        <Button component={RouterLink} to={`/cases/${id}`}>
+          Back to the case
+        </Button>
       </Box>
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: enters ? 'minmax(0, 1fr) minmax(0, 1fr)' : 'minmax(0, 1fr)' }, alignItems: 'start' }}>
-        {enters && <Paper variant="outlined" component="section" aria-label="Enter for the athlete" sx={{ p: 1.5, display: 'grid', gap: 1.5 }}>
-          <Box>
-            <Typography variant="h2">Enter for the athlete</Typography>
-            <Typography variant="body2" color="textSecondary">What came on paper or by telephone. It is marked with your name, and judged like any other entry.</Typography>
-          </Box>
-          <ToggleButtonGroup exclusive size="small" value={what} onChange={(_, next: 'morning' | 'session' | 'measure' | 'paper' | 'sheet' | null) => { if (next !== null) setWhat(next); }} aria-label="What to enter">
-            <ToggleButton value="morning">Mornings</ToggleButton>
-            <ToggleButton value="session">A session</ToggleButton>
-            <ToggleButton value="measure">Tests and scores</ToggleButton>
-            <ToggleButton value="paper">Two weeks on paper</ToggleButton>
-            <ToggleButton value="sheet">A spreadsheet</ToggleButton>
-          </ToggleButtonGroup>
-          {what === 'morning' && <MorningForm id={id} found={found} />}
-          {what === 'session' && <SessionForm id={id} found={found} />}
-          {what === 'measure' && <MeasureForm id={id} found={found} />}
-          {what === 'paper' && <PaperGrid id={id} found={found} />}
-          {what === 'sheet' && <SheetForm id={id} />}
-        </Paper>}
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 1.5,
+          gridTemplateColumns: {
+            xs: 'minmax(0, 1fr)',
+            md: enters ? 'minmax(0, 1fr) minmax(0, 1fr)' : 'minmax(0, 1fr)',
+          },
+          alignItems: 'start',
+        }}
+      >
+        {enters && (
+          <Paper
+            variant="outlined"
+            component="section"
+            aria-label="Enter for the athlete"
+            sx={{ p: 1.5, display: 'grid', gap: 1.5 }}
+          >
+            <Box>
+              <Typography variant="h2">Enter for the athlete</Typography>
+              <Typography variant="body2" color="textSecondary">
+                What came on paper or by telephone. It is marked with your name, and judged like any other entry.
+              </Typography>
+            </Box>
+            <ToggleButtonGroup
+              exclusive
+              size="small"
+              value={what}
+              onChange={(_, next: 'morning' | 'session' | 'measure' | 'paper' | 'sheet' | null) => {
+                if (next !== null) setWhat(next);
+              }}
+              aria-label="What to enter"
+            >
+              <ToggleButton value="morning">Mornings</ToggleButton>
+              <ToggleButton value="session">A session</ToggleButton>
+              <ToggleButton value="measure">Tests and scores</ToggleButton>
+              <ToggleButton value="paper">Two weeks on paper</ToggleButton>
+              <ToggleButton value="sheet">A spreadsheet</ToggleButton>
+            </ToggleButtonGroup>
+            {what === 'morning' && <MorningForm id={id} found={found} />}
+            {what === 'session' && <SessionForm id={id} found={found} />}
+            {what === 'measure' && <MeasureForm id={id} found={found} />}
+            {what === 'paper' && <PaperGrid id={id} found={found} />}
+            {what === 'sheet' && <SheetForm id={id} />}
+          </Paper>
+        )}
         <Paper variant="outlined" component="section" aria-label="What was entered" sx={{ p: 1.5 }}>
           <Typography variant="h2">What was entered</Typography>
-          {enters && <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>Put right what is wrong: the case is judged again, and what it said before stays in the record.</Typography>}
+          {enters && (
+            <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
+              Put right what is wrong: the case is judged again, and what it said before stays in the record.
+            </Typography>
+          )}
           {found.entries.length === 0 && <Typography color="textSecondary">Nothing yet.</Typography>}
           <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-            {shown.map((one) => (
-              <Box component="li" key={one.id} sx={{ borderTop: 1, borderColor: 'divider', py: 0.5, display: 'flex', gap: 1, alignItems: 'baseline' }}>
-                <Typography variant="body2" color="textSecondary" sx={{ width: 88, flexShrink: 0 }}>{day(one.on)}</Typography>
-                <Typography variant="body2" sx={{ flex: 1 }}>
-                  <b>{one.title}</b>{entryWords(one, found)}
-                  {one.entered_by !== null && <Box component="span" sx={{ color: 'text.secondary' }}> · entered by {one.entered_by}</Box>}
+            {shown.map((item) => (
+              <Box
+                component="li"
+                key={item.id}
+                sx={{ borderTop: 1, borderColor: 'divider', py: 0.5, display: 'flex', gap: 1, alignItems: 'baseline' }}
+              >
+                <Typography variant="body2" color="textSecondary" sx={{ width: 88, flexShrink: 0 }}>
+                  {day(item.on)}
                 </Typography>
-                {enters && <Button size="small" aria-label={`Put right: ${one.title} of ${day(one.on)}`} onClick={() => setWrong(one)} sx={{ py: 0 }}>Put right …</Button>}
+                <Typography variant="body2" sx={{ flex: 1 }}>
+                  <b>{item.title}</b>
+                  {entryWords(item, found)}
+                  {item.entered_by !== null && (
+                    <Box component="span" sx={{ color: 'text.secondary' }}>
+                      {' '}
+                      · entered by {item.entered_by}
+                    </Box>
+                  )}
+                </Typography>
+                {enters && (
+                  <Button
+                    size="small"
+                    aria-label={`Put right: ${item.title} of ${day(item.on)}`}
+                    onClick={() => setWrong(item)}
+                    sx={{ py: 0 }}
+                  >
+                    Put right …
+                  </Button>
+                )}
               </Box>
             ))}
           </Box>
-          {found.entries.length > FIRST && <Button onClick={() => setAll(!all)}>{all ? 'Show fewer' : `Show all ${found.entries.length} of the last four months`}</Button>}
+          {found.entries.length > FIRST && (
+            <Button onClick={() => setAll(!all)}>
+              {all ? 'Show fewer' : `Show all ${found.entries.length} of the last four months`}
+            </Button>
+          )}
           {found.corrections.length > 0 && (
             <>
-              <Typography variant="h3" sx={{ mt: 2 }}>Put right or struck out</Typography>
+              <Typography variant="h3" sx={{ mt: 2 }}>
+                Put right or struck out
+              </Typography>
               <Box component="ul" aria-label="Put right or struck out" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-                {found.corrections.map((one) => (
-                  <Box component="li" key={one.at + one.entry} sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}>
-                    <Typography variant="body2">{one.words}</Typography>
-                    <Typography variant="body2" color="textSecondary">{one.by}, {moment(one.at)}{one.why === null ? '' : `: ${one.why}`}</Typography>
+                {found.corrections.map((correction) => (
+                  <Box
+                    component="li"
+                    key={correction.at + correction.entry}
+                    sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}
+                  >
+                    <Typography variant="body2">{correction.words}</Typography>
+                    <Typography variant="body2" color="textSecondary">
+                      {correction.by}, {moment(correction.at)}
+                      {correction.why === null ? '' : `: ${correction.why}`}
+                    </Typography>
                   </Box>
                 ))}
               </Box>

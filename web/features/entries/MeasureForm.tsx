@@ -15,7 +15,14 @@ export function MeasureForm({ id, found }: { id: string; found: Entries }) {
   if (visit.data === undefined) return <Failed problem={visit.error} again={() => void visit.refetch()} />;
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
-      <TextField type="date" label="Measured on" value={on} onChange={(event) => setOn(event.target.value)} slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: found.today } }} sx={{ width: 180 }} />
+      <TextField
+        type="date"
+        label="Measured on"
+        value={on}
+        onChange={(event) => setOn(event.target.value)}
+        slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: found.today } }}
+        sx={{ width: 180 }}
+      />
       <Measuring id={id} visit={visit.data} on={on} />
     </Box>
   );

@@ -38,7 +38,10 @@ export function startOf(dose: Dose): Done {
 }
 
 /** What is typed as it is stored; null where something is no number, or a pain is missing of what was done. */
-export function entriesOf<E extends { prescription: string }>(exercises: readonly E[], of: (exercise: E) => Done): Schemas['SessionLog']['entries'] | null {
+export function entriesOf<E extends { prescription: string }>(
+  exercises: readonly E[],
+  of: (exercise: E) => Done,
+): Schemas['SessionLog']['entries'] | null {
   const entries: Schemas['SessionLog']['entries'] = [];
   for (const exercise of exercises) {
     const said = of(exercise);
@@ -51,11 +54,21 @@ export function entriesOf<E extends { prescription: string }>(exercises: readonl
     const sets = numberOf(said.sets);
     if (sets === null || !Number.isInteger(sets) || sets < 0) return null;
     if (sets === 0) {
-      entries.push({ prescription: exercise.prescription, sets: [], pain: numberOf(said.pain), skipped: 'left out, as the paper says' });
+      entries.push({
+        prescription: exercise.prescription,
+        sets: [],
+        pain: numberOf(said.pain),
+        skipped: 'left out, as the paper says',
+      });
       continue;
     }
     const set: Set = {};
-    for (const [key, text] of [['reps', said.reps], ['hold_s', said.hold], ['work_s', said.work], ['load_kg', said.load === '' ? null : said.load]] as const) {
+    for (const [key, text] of [
+      ['reps', said.reps],
+      ['hold_s', said.hold],
+      ['work_s', said.work],
+      ['load_kg', said.load === '' ? null : said.load],
+    ] as const) {
       if (text === null) continue;
       const value = numberOf(text);
       if (value === null) return null;

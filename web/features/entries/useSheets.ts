@@ -18,7 +18,10 @@ const of = (id: string) => ({ params: { path: { case: id } } });
 const asBody = (sheet: Sheet) => ({ ...sheet, columns: sheet.columns === null ? null : { ...sheet.columns } });
 
 export function useImports(id: string) {
-  return useQuery({ queryKey: queryKeys.sheets(id), queryFn: () => send(() => api.GET('/api/cases/{case}/sheets', of(id))) });
+  return useQuery({
+    queryKey: queryKeys.sheets(id),
+    queryFn: () => send(() => api.GET('/api/cases/{case}/sheets', of(id))),
+  });
 }
 
 /** What a sheet holds, before anything is stored. */
@@ -35,7 +38,8 @@ export function useSheet(id: string, sheet: Sheet) {
 export function useTakeIn(id: string) {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: ({ sheet, as }: { sheet: Sheet; as: string }) => send(() => api.POST('/api/cases/{case}/sheets', { ...of(id), body: { id: as, ...asBody(sheet) } })),
+    mutationFn: ({ sheet, as }: { sheet: Sheet; as: string }) =>
+      send(() => api.POST('/api/cases/{case}/sheets', { ...of(id), body: { id: as, ...asBody(sheet) } })),
     onSuccess: () => queries.invalidateQueries({ queryKey: queryKeys.case(id) }),
   });
 }
@@ -43,7 +47,8 @@ export function useTakeIn(id: string) {
 export function useTakeBack(id: string) {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (sheet: string) => send(() => api.DELETE('/api/cases/{case}/sheets/{import}', { params: { path: { case: id, import: sheet } } })),
+    mutationFn: (sheet: string) =>
+      send(() => api.DELETE('/api/cases/{case}/sheets/{import}', { params: { path: { case: id, import: sheet } } })),
     onSuccess: () => queries.invalidateQueries({ queryKey: queryKeys.case(id) }),
   });
 }

@@ -20,19 +20,25 @@ import type { Kind, Library } from './words';
 
 const KINDS: readonly string[] = ['exercise', 'ladder', 'programme', 'rule', 'measure'];
 
-const fetchItem = (kind: Kind, key: string) => send(() => api.GET('/api/library/items/{kind}/{key}', { params: { path: { kind, key } } }));
+const fetchItem = (kind: Kind, key: string) =>
+  send(() => api.GET('/api/library/items/{kind}/{key}', { params: { path: { kind, key } } }));
 type Item = Awaited<ReturnType<typeof fetchItem>>;
 
 /** An item of the library to be changed: every value of it at its place, saved as a new version. */
 export function EditItem() {
   const { kind = '', key = '' } = useParams();
   const library = useLibrary();
-  const item = useQuery({ queryKey: queryKeys.libraryItem(kind, key), queryFn: () => fetchItem(kind as Kind, key), enabled: KINDS.includes(kind) });
+  const item = useQuery({
+    queryKey: queryKeys.libraryItem(kind, key),
+    queryFn: () => fetchItem(kind as Kind, key),
+    enabled: KINDS.includes(kind),
+  });
   // Kept here: the editor begins anew with each version.
   const [saved, setSaved] = useState<string | null>(null);
   if (!KINDS.includes(kind)) return <Failed problem={null} />;
   if (item.isPending || library.isPending) return <Loading what="the item" />;
-  if (item.data === undefined || library.data === undefined) return <Failed problem={item.error ?? library.error} again={() => void item.refetch()} />;
+  if (item.data === undefined || library.data === undefined)
+    return <Failed problem={item.error ?? library.error} again={() => void item.refetch()} />;
   return (
     <>
       <Editor key={`${key}/${item.data.version ?? 0}`} item={item.data} library={library.data} setSaved={setSaved} />
@@ -45,13 +51,17 @@ function Editor({ item, library, setSaved }: { item: Item; library: Library; set
   const [content, setContent] = useState<unknown>(item.content);
   // Fields keep what is typed; they begin anew when the content is put in their place.
   const [turn, setTurn] = useState(0);
-  const begin = (next: unknown) => { setContent(next); setTurn(turn + 1); };
+  const begin = (next: unknown) => {
+    setContent(next);
+    setTurn(turn + 1);
+  };
   const queries = useQueryClient();
   const navigate = useNavigate();
   const path = { kind: item.kind, key: item.key };
   const copy = useCopy((kind, key) => void navigate(`/library/${kind}/${key}`));
   const save = useMutation({
-    mutationFn: (body: { version: number; content: Record<string, unknown> }) => send(() => api.PUT('/api/library/items/{kind}/{key}', { params: { path }, body })),
+    mutationFn: (body: { version: number; content: Record<string, unknown> }) =>
+      send(() => api.PUT('/api/library/items/{kind}/{key}', { params: { path }, body })),
     onSuccess: async (answer) => {
       setSaved(`Version ${answer.version} is saved. Cases keep the version that they were given.`);
       await queries.invalidateQueries({ queryKey: queryKeys.library });
@@ -73,7 +83,14 @@ function Editor({ item, library, setSaved }: { item: Item; library: Library; set
   if (withdraw.isSuccess) {
     return (
       <Box component="main" sx={{ p: 3 }}>
-        <Alert severity="success" action={<Button loading={save.isPending} onClick={() => put((item.version ?? 0) + 1, item.content)}>Undo</Button>}>
+        <Alert
+          severity="success"
+          action={
+            <Button loading={save.isPending} onClick={() => put((item.version ?? 0) + 1, item.content)}>
+              Undo
+            </Button>
+          }
+        >
           {item.title} is no longer offered. Cases that have it keep it.
         </Alert>
         {save.isError && <Failed problem={save.error} />}
@@ -81,45 +98,133 @@ function Editor({ item, library, setSaved }: { item: Item; library: Library; set
     );
   }
   return (
-    <Box component="main" sx={{ px: 2, pb: 10, display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 280px' }, gap: 1.5, alignItems: 'start' }}>
+    <Box
+      component="main"
+      sx={{
+        px: 2,
+        pb: 10,
+        display: 'grid',
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 280px' },
+        gap: 1.5,
+        alignItems: 'start',
+      }}
+    >
       <Box>
-        <Typography variant="h1" sx={{ py: 1.25 }}>{item.title} <Typography component="span" color="textSecondary">{own ? `our own, version ${item.version ?? 1}` : 'ships with Rung'}</Typography></Typography>
-        {elsewhere.map(([place, message]) => <Alert key={place} severity="error" sx={{ mb: 1 }}>{place === 'key' ? '' : `${heading(content, stepsOf(place), library)}: `}{message}</Alert>)}
-        {problem !== null && Object.keys(fields).length === 0 && <Failed problem={problem} />}
-        {item.kind === 'programme' && <ProgrammeForm editing={{ content, library, criteria: item.parts.criteria, levers: item.parts.levers, own, faults: fields, put: (path, next) => setContent((now: unknown) => replaced(now, path, next)), reshape: begin, turn }} />}
-        {item.kind !== 'programme' && groups.map((group) => (
-          <Paper key={group.path.join('.')} variant="outlined" component="section" aria-label={heading(content, group.path, library)} sx={{ p: 1.5, mb: 1 }}>
-            <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
-              <Typography variant="h3" sx={{ flex: 1 }}>{heading(content, group.path, library)}</Typography>
-              {own && typeof group.path.at(-1) === 'number' && (
-                <>
-                  <Button onClick={() => begin(repeated(content, group.path))} aria-label={`Repeat ${heading(content, group.path, library)}`}>Repeat</Button>
-                  <Button onClick={() => begin(removed(content, group.path))} aria-label={`Remove ${heading(content, group.path, library)}`}>Remove</Button>
-                </>
-              )}
-            </Box>
-            <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25 }}>
-              {group.leaves.map((leaf) => (
-                <Field key={`${leaf.path.join('.')}/${turn}`} leaf={leaf} library={library} disabled={!own} fault={fields[leaf.path.join('.')]} change={(next) => setContent(replaced(content, leaf.path, next))} />
-              ))}
-            </Box>
-          </Paper>
+        <Typography variant="h1" sx={{ py: 1.25 }}>
+          {item.title}{' '}
+          <Typography component="span" color="textSecondary">
+            {own ? `our own, version ${item.version ?? 1}` : 'ships with Rung'}
+          </Typography>
+        </Typography>
+        {elsewhere.map(([place, message]) => (
+          <Alert key={place} severity="error" sx={{ mb: 1 }}>
+            {place === 'key' ? '' : `${heading(content, stepsOf(place), library)}: `}
+            {message}
+          </Alert>
         ))}
+        {problem !== null && Object.keys(fields).length === 0 && <Failed problem={problem} />}
+        {item.kind === 'programme' && (
+          <ProgrammeForm
+            editing={{
+              content,
+              library,
+              criteria: item.parts.criteria,
+              levers: item.parts.levers,
+              own,
+              faults: fields,
+              put: (path, next) => setContent((now: unknown) => replaced(now, path, next)),
+              reshape: begin,
+              turn,
+            }}
+          />
+        )}
+        {item.kind !== 'programme' &&
+          groups.map((group) => (
+            <Paper
+              key={group.path.join('.')}
+              variant="outlined"
+              component="section"
+              aria-label={heading(content, group.path, library)}
+              sx={{ p: 1.5, mb: 1 }}
+            >
+              <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
+                <Typography variant="h3" sx={{ flex: 1 }}>
+                  {heading(content, group.path, library)}
+                </Typography>
+                {own && typeof group.path.at(-1) === 'number' && (
+                  <>
+                    <Button
+                      onClick={() => begin(repeated(content, group.path))}
+                      aria-label={`Repeat ${heading(content, group.path, library)}`}
+                    >
+                      Repeat
+                    </Button>
+                    <Button
+                      onClick={() => begin(removed(content, group.path))}
+                      aria-label={`Remove ${heading(content, group.path, library)}`}
+                    >
+                      Remove
+                    </Button>
+                  </>
+                )}
+              </Box>
+              <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25 }}>
+                {group.leaves.map((leaf) => (
+                  <Field
+                    key={`${leaf.path.join('.')}/${turn}`}
+                    leaf={leaf}
+                    library={library}
+                    disabled={!own}
+                    fault={fields[leaf.path.join('.')]}
+                    change={(next) => setContent(replaced(content, leaf.path, next))}
+                  />
+                ))}
+              </Box>
+            </Paper>
+          ))}
       </Box>
       <Box sx={{ position: { md: 'sticky' }, order: { xs: -1, md: 0 }, top: 12, pt: 1.5, display: 'grid', gap: 1 }}>
         {own ? (
           <>
-            <Button variant="contained" size="large" disabled={!changed} loading={save.isPending} onClick={() => put(item.version ?? 1, content)}>Save as version {(item.version ?? 0) + 1}</Button>
-            {changed && <Button onClick={() => { begin(item.content); save.reset(); }}>Undo what I typed</Button>}
-            <Button color="error" loading={withdraw.isPending} onClick={() => withdraw.mutate()}>Stop offering it</Button>
+            <Button
+              variant="contained"
+              size="large"
+              disabled={!changed}
+              loading={save.isPending}
+              onClick={() => put(item.version ?? 1, content)}
+            >
+              Save as version {(item.version ?? 0) + 1}
+            </Button>
+            {changed && (
+              <Button
+                onClick={() => {
+                  begin(item.content);
+                  save.reset();
+                }}
+              >
+                Undo what I typed
+              </Button>
+            )}
+            <Button color="error" loading={withdraw.isPending} onClick={() => withdraw.mutate()}>
+              Stop offering it
+            </Button>
           </>
-        ) : <Button variant="contained" size="large" loading={copy.isPending} onClick={() => copy.mutate(path)}>Copy into our library</Button>}
+        ) : (
+          <Button variant="contained" size="large" loading={copy.isPending} onClick={() => copy.mutate(path)}>
+            Copy into our library
+          </Button>
+        )}
         <Button onClick={() => void navigate(-1)}>Back</Button>
         {item.versions.length > 0 && <Typography variant="h3">Versions</Typography>}
-        {item.versions.map((one) => (
-          <Box key={one.version} sx={{ display: 'flex', alignItems: 'center' }}>
-            <Typography variant="body2" sx={{ flex: 1 }}>{one.version}, {moment(one.at)}, {one.by}{one.based_on === null || one.version > 1 ? '' : `, from ${one.based_on.replaceAll('_', ' ')}`}</Typography>
-            {one.version !== item.version && <Button onClick={() => begin(one.content)}>Take up</Button>}
+        {item.versions.map((version) => (
+          <Box key={version.version} sx={{ display: 'flex', alignItems: 'center' }}>
+            <Typography variant="body2" sx={{ flex: 1 }}>
+              {version.version}, {moment(version.at)}, {version.by}
+              {version.based_on === null || version.version > 1
+                ? ''
+                : `, from ${version.based_on.replaceAll('_', ' ')}`}
+            </Typography>
+            {version.version !== item.version && <Button onClick={() => begin(version.content)}>Take up</Button>}
           </Box>
         ))}
       </Box>
@@ -147,7 +252,15 @@ function grouped(all: readonly Leaf[]): Group[] {
 }
 
 const PARTS: Record<string, string> = {
-  stages: 'Stage', prescriptions: 'Exercise', gate: 'Gate', slots: 'Session', levers: 'Lever', blocks: 'Block', rungs: 'Rung', variants: 'Variant', usual: 'Usual',
+  stages: 'Stage',
+  prescriptions: 'Exercise',
+  gate: 'Gate',
+  slots: 'Session',
+  levers: 'Lever',
+  blocks: 'Block',
+  rungs: 'Rung',
+  variants: 'Variant',
+  usual: 'Usual',
 };
 
 /** The steps of a path as the server writes it. */
@@ -158,10 +271,17 @@ function heading(content: unknown, path: Path, library: Library): string {
   const parts: string[] = [];
   path.forEach((step, i) => {
     if (typeof step !== 'number') return;
-    const one = at(content, path.slice(0, i + 1));
-    const exercise = at(one, ['exercise']);
-    const name = at(one, ['title']) ?? library.exercises.find((known) => known.key === exercise)?.title ?? at(one, ['type']) ?? at(one, ['lever']) ?? '';
-    parts.push(`${PARTS[String(path[i - 1])] ?? String(path[i - 1])} ${step + 1} ${typeof name === 'string' ? name.replaceAll('_', ' ') : ''}`.trim());
+    const part = at(content, path.slice(0, i + 1));
+    const exercise = at(part, ['exercise']);
+    const name =
+      at(part, ['title']) ??
+      library.exercises.find((known) => known.key === exercise)?.title ??
+      at(part, ['type']) ??
+      at(part, ['lever']) ??
+      '';
+    parts.push(
+      `${PARTS[String(path[i - 1])] ?? String(path[i - 1])} ${step + 1} ${typeof name === 'string' ? name.replaceAll('_', ' ') : ''}`.trim(),
+    );
   });
   return parts.length === 0 ? 'In general' : parts.join(' › ');
 }

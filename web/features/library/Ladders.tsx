@@ -14,61 +14,153 @@ import { useCopy } from './useLibrary';
 import { CHANGES, type Library, MODES } from './words';
 
 /** The ladders of a structure, or what a search found, with one exercise in full beside them. */
-export function Ladders({ library, structure, hits, chosen, choose }: { library: Library; structure: string | null; hits: readonly string[] | null; chosen: string | null; choose: (key: string) => void }) {
+export function Ladders({
+  library,
+  structure,
+  hits,
+  chosen,
+  choose,
+}: {
+  library: Library;
+  structure: string | null;
+  hits: readonly string[] | null;
+  chosen: string | null;
+  choose: (key: string) => void;
+}) {
   const navigate = useNavigate();
   const copy = useCopy((kind, key) => void navigate(`/library/${kind}/${key}`));
-  const exercises = useMemo(() => new Map(library.exercises.map((one) => [one.key, one])), [library]);
-  const wanted = library.structures.find((one) => one.key === structure)?.ladders;
-  const ladders = library.ladders.filter((one) => wanted === undefined || wanted.includes(one.key));
-  const onLadder = new Set(library.ladders.flatMap((one) => one.rungs.map((rung) => rung.exercise)));
-  const beside = library.exercises.filter((one) => !onLadder.has(one.key) && (structure === null || one.structures[structure] !== undefined));
-  const fits = hits?.filter((key) => structure === null || exercises.get(key)?.structures[structure] !== undefined) ?? null;
-  const figures = useThumbnails(structure === null ? [] : ladders.flatMap((one) => one.rungs.map((rung) => rung.exercise)));
+  const exercises = useMemo(() => new Map(library.exercises.map((exercise) => [exercise.key, exercise])), [library]);
+  const wanted = library.structures.find((info) => info.key === structure)?.ladders;
+  const ladders = library.ladders.filter((ladder) => wanted === undefined || wanted.includes(ladder.key));
+  const onLadder = new Set(library.ladders.flatMap((ladder) => ladder.rungs.map((rung) => rung.exercise)));
+  const beside = library.exercises.filter(
+    (exercise) => !onLadder.has(exercise.key) && (structure === null || exercise.structures[structure] !== undefined),
+  );
+  const fits =
+    hits?.filter((key) => structure === null || exercises.get(key)?.structures[structure] !== undefined) ?? null;
+  const figures = useThumbnails(
+    structure === null ? [] : ladders.flatMap((ladder) => ladder.rungs.map((rung) => rung.exercise)),
+  );
   const shown = exercises.get(chosen ?? fits?.[0] ?? ladders[0]?.rungs[0]?.exercise ?? '');
 
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 380px', gap: 1.5, alignItems: 'start' }}>
-      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(330px, 1fr))', gap: 1.5, alignItems: 'start' }}>
-        {fits !== null && fits.length === 0 && <Empty title="No exercise matches all of that">Leave a word out, or look through the ladders.</Empty>}
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'repeat(auto-fill, minmax(330px, 1fr))',
+          gap: 1.5,
+          alignItems: 'start',
+        }}
+      >
+        {fits !== null && fits.length === 0 && (
+          <Empty title="No exercise matches all of that">Leave a word out, or look through the ladders.</Empty>
+        )}
         {fits !== null && fits.length > 0 && (
           <Paper variant="outlined" component="section" aria-label="Found" sx={{ p: 1.5, gridColumn: '1 / -1' }}>
-            <Typography variant="h2" sx={{ mb: 0.5 }}>Found, most direct and easiest first</Typography>
+            <Typography variant="h2" sx={{ mb: 0.5 }}>
+              Found, most direct and easiest first
+            </Typography>
             <Box component="ol" sx={{ m: 0, pl: 0, listStyle: 'none' }}>
-              {fits.map((key) => exercises.get(key)).filter((one) => one !== undefined).map((one) => (
-                <Box component="li" key={one.key} sx={{ borderTop: 1, borderColor: 'divider' }}>
-                  <Button onClick={() => choose(one.key)} aria-pressed={one.key === shown?.key} fullWidth sx={{ justifyContent: 'space-between', textAlign: 'left', gap: 2, color: 'text.primary' }}>
-                    <span>{one.title}</span>
-                    <Typography component="span" variant="body2" color="textSecondary">{MODES[one.mode]} · {one.usual} · {one.equipment.length === 0 ? 'no equipment' : one.equipment.join(', ')}</Typography>
-                  </Button>
-                </Box>
-              ))}
+              {fits
+                .map((key) => exercises.get(key))
+                .filter((item) => item !== undefined)
+                .map((item) => (
+                  <Box component="li" key={item.key} sx={{ borderTop: 1, borderColor: 'divider' }}>
+                    <Button
+                      onClick={() => choose(item.key)}
+                      aria-pressed={item.key === shown?.key}
+                      fullWidth
+                      sx={{ justifyContent: 'space-between', textAlign: 'left', gap: 2, color: 'text.primary' }}
+                    >
+                      <span>{item.title}</span>
+                      <Typography component="span" variant="body2" color="textSecondary">
+                        {MODES[item.mode]} · {item.usual} ·{' '}
+                        {item.equipment.length === 0 ? 'no equipment' : item.equipment.join(', ')}
+                      </Typography>
+                    </Button>
+                  </Box>
+                ))}
             </Box>
           </Paper>
         )}
-        {fits === null && ladders.map((ladder) => (
-          <Paper key={ladder.key} variant="outlined" component="section" aria-label={ladder.title} sx={{ p: 1.5, minWidth: 0 }}>
-            <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
-              <Typography variant="h2" sx={{ flex: 1 }}>{ladder.title}</Typography>
-              {ladder.version !== null && <Typography variant="caption" color="primary">our own, version {ladder.version}</Typography>}
-              <IfMay what="decide"><Button onClick={() => copy.mutate({ kind: 'ladder', key: ladder.key })} aria-label={`Copy the ladder ${ladder.title}`}>Copy</Button></IfMay>
-            </Box>
-            <ClimbLadder steps={stepsOf(ladder, exercises, structure, CHANGES)} chosen={shown?.key ?? null} figures={figures} choose={choose} />
-          </Paper>
-        ))}
+        {fits === null &&
+          ladders.map((ladder) => (
+            <Paper
+              key={ladder.key}
+              variant="outlined"
+              component="section"
+              aria-label={ladder.title}
+              sx={{ p: 1.5, minWidth: 0 }}
+            >
+              <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
+                <Typography variant="h2" sx={{ flex: 1 }}>
+                  {ladder.title}
+                </Typography>
+                {ladder.version !== null && (
+                  <Typography variant="caption" color="primary">
+                    our own, version {ladder.version}
+                  </Typography>
+                )}
+                <IfMay what="decide">
+                  <Button
+                    onClick={() => copy.mutate({ kind: 'ladder', key: ladder.key })}
+                    aria-label={`Copy the ladder ${ladder.title}`}
+                  >
+                    Copy
+                  </Button>
+                </IfMay>
+              </Box>
+              <ClimbLadder
+                steps={stepsOf(ladder, exercises, structure, CHANGES)}
+                chosen={shown?.key ?? null}
+                figures={figures}
+                choose={choose}
+              />
+            </Paper>
+          ))}
         {fits === null && beside.length > 0 && (
           <Paper variant="outlined" component="section" aria-label="On no ladder" sx={{ p: 1.5 }}>
-            <Typography variant="h2" sx={{ mb: 0.5 }}>Beside the ladders</Typography>
-            {beside.map((one) => <Button key={one.key} onClick={() => choose(one.key)} aria-pressed={one.key === shown?.key} sx={{ display: 'block', color: 'text.primary', textAlign: 'left' }}>{one.title}</Button>)}
+            <Typography variant="h2" sx={{ mb: 0.5 }}>
+              Beside the ladders
+            </Typography>
+            {beside.map((session) => (
+              <Button
+                key={session.key}
+                onClick={() => choose(session.key)}
+                aria-pressed={session.key === shown?.key}
+                sx={{ display: 'block', color: 'text.primary', textAlign: 'left' }}
+              >
+                {session.title}
+              </Button>
+            ))}
           </Paper>
         )}
       </Box>
       {shown !== undefined && (
-        <Paper variant="outlined" component="section" aria-label="Exercise" sx={{ p: 1.5, position: 'sticky', top: 12 }}>
+        <Paper
+          variant="outlined"
+          component="section"
+          aria-label="Exercise"
+          sx={{ p: 1.5, position: 'sticky', top: 12 }}
+        >
           <ExerciseSheet exercise={shown} library={library} />
           <Box sx={{ display: 'flex', gap: 1, mt: 1.5 }}>
-            <IfMay what="decide">{shown.version === null
-              ? <Button variant="outlined" loading={copy.isPending} onClick={() => copy.mutate({ kind: 'exercise', key: shown.key })}>Copy into our library</Button>
-              : <Button variant="outlined" onClick={() => void navigate(`/library/exercise/${shown.key}`)}>Edit, version {shown.version}</Button>}</IfMay>
+            <IfMay what="decide">
+              {shown.version === null ? (
+                <Button
+                  variant="outlined"
+                  loading={copy.isPending}
+                  onClick={() => copy.mutate({ kind: 'exercise', key: shown.key })}
+                >
+                  Copy into our library
+                </Button>
+              ) : (
+                <Button variant="outlined" onClick={() => void navigate(`/library/exercise/${shown.key}`)}>
+                  Edit, version {shown.version}
+                </Button>
+              )}
+            </IfMay>
           </Box>
         </Paper>
       )}

@@ -22,7 +22,13 @@ import { Rules } from './Rules';
 import { useLibrary } from './useLibrary';
 import { type Library, REGIONS } from './words';
 
-const VIEWS = { ladders: 'Ladders', programmes: 'Programmes', rules: 'Schools', measures: 'Measures', own: 'Our own' } as const;
+const VIEWS = {
+  ladders: 'Ladders',
+  programmes: 'Programmes',
+  rules: 'Schools',
+  measures: 'Measures',
+  own: 'Our own',
+} as const;
 type View = keyof typeof VIEWS;
 
 /** Structures → ladders → exercises, programmes → rules; what the practice made of them; two side by side. */
@@ -36,7 +42,8 @@ export function LibraryPage() {
 function LibraryView({ library }: { library: Library }) {
   const [search, setSearch] = useSearchParams();
   const field = useRef<HTMLInputElement>(null);
-  const view: View = (search.get('view') ?? 'ladders') in VIEWS ? (search.get('view') ?? 'ladders') as View : 'ladders';
+  const view: View =
+    (search.get('view') ?? 'ladders') in VIEWS ? ((search.get('view') ?? 'ladders') as View) : 'ladders';
   const structure = search.get('structure');
   const [query, setQuery] = useState('');
   const asked = useDeferredValue(query.trim());
@@ -46,13 +53,17 @@ function LibraryView({ library }: { library: Library }) {
     enabled: asked !== '',
     placeholderData: (before) => before,
   });
-  const set = (changes: Record<string, string | null>) => setSearch((now) => {
-    for (const [name, value] of Object.entries(changes)) {
-      if (value === null || value === '') now.delete(name);
-      else now.set(name, value);
-    }
-    return now;
-  }, { replace: true });
+  const set = (changes: Record<string, string | null>) =>
+    setSearch(
+      (now) => {
+        for (const [name, value] of Object.entries(changes)) {
+          if (value === null || value === '') now.delete(name);
+          else now.set(name, value);
+        }
+        return now;
+      },
+      { replace: true },
+    );
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (event.key === '/' && !isTyping(event)) {
@@ -63,46 +74,113 @@ function LibraryView({ library }: { library: Library }) {
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
   }, []);
-  const hits = asked === '' ? null : found.data ?? null;
-  const info = library.structures.find((one) => one.key === structure);
+  const hits = asked === '' ? null : (found.data ?? null);
+  const info = library.structures.find((other) => other.key === structure);
 
   return (
     <Box component="main" sx={{ px: 2, pb: 3 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, py: 1, flexWrap: 'wrap' }}>
         <Typography variant="h1">Library</Typography>
-        <Tabs value={view} onChange={(_, next: View) => set({ view: next })} aria-label="Parts of the library" sx={{ minHeight: 40, flex: 1 }}>
-          {(Object.entries(VIEWS) as [View, string][]).map(([key, title]) => <Tab key={key} value={key} label={title} sx={{ minHeight: 40 }} />)}
+        <Tabs
+          value={view}
+          onChange={(_, next: View) => set({ view: next })}
+          aria-label="Parts of the library"
+          sx={{ minHeight: 40, flex: 1 }}
+        >
+          {(Object.entries(VIEWS) as [View, string][]).map(([key, title]) => (
+            <Tab key={key} value={key} label={title} sx={{ minHeight: 40 }} />
+          ))}
         </Tabs>
-        <TextField inputRef={field} label="Search: Achilles, no equipment, hold" value={query} onChange={(event) => {
-          setQuery(event.target.value);
-          if (view === 'rules' || view === 'measures' || view === 'own') set({ view: 'ladders' });
-        }} sx={{ width: 320 }} />
+        <TextField
+          inputRef={field}
+          label="Search: Achilles, no equipment, hold"
+          value={query}
+          onChange={(event) => {
+            setQuery(event.target.value);
+            if (view === 'rules' || view === 'measures' || view === 'own') set({ view: 'ladders' });
+          }}
+          sx={{ width: 320 }}
+        />
         {query !== '' && <Button onClick={() => setQuery('')}>Clear</Button>}
       </Box>
       {found.isError && <Failed problem={found.error} />}
-      <Box sx={{ display: 'grid', gridTemplateColumns: view === 'ladders' || view === 'programmes' ? '190px minmax(0, 1fr)' : '1fr', gap: 1.5, alignItems: 'start' }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: view === 'ladders' || view === 'programmes' ? '190px minmax(0, 1fr)' : '1fr',
+          gap: 1.5,
+          alignItems: 'start',
+        }}
+      >
         {(view === 'ladders' || view === 'programmes') && (
           <Paper variant="outlined" component="nav" aria-label="Structures" sx={{ py: 1 }}>
-            <Choice chosen={structure === null} choose={() => set({ structure: null })}>All structures</Choice>
+            <Choice chosen={structure === null} choose={() => set({ structure: null })}>
+              All structures
+            </Choice>
             {Object.entries(REGIONS).map(([region, title]) => (
               <Box key={region} sx={{ mt: 0.5 }}>
-                <Typography variant="caption" color="textSecondary" sx={{ px: 1.5 }}>{title}</Typography>
-                {library.structures.filter((one) => one.region === region).map((one) => (
-                  <Choice key={one.key} chosen={structure === one.key} choose={() => set({ structure: one.key, exercise: null })}>{one.title}</Choice>
-                ))}
+                <Typography variant="caption" color="textSecondary" sx={{ px: 1.5 }}>
+                  {title}
+                </Typography>
+                {library.structures
+                  .filter((other) => other.region === region)
+                  .map((other) => (
+                    <Choice
+                      key={other.key}
+                      chosen={structure === other.key}
+                      choose={() => set({ structure: other.key, exercise: null })}
+                    >
+                      {other.title}
+                    </Choice>
+                  ))}
               </Box>
             ))}
           </Paper>
         )}
         <Box sx={{ minWidth: 0 }}>
           {info !== undefined && (
-            <Alert severity="info" icon={false} sx={{ mb: 1.5, bgcolor: 'background.paper', color: 'text.primary', border: 1, borderColor: 'divider', py: 0 }}>
-              <b>{info.title}.</b> {info.avoid.length > 0 && <>Avoid while irritable: {info.avoid.join('; ')}. </>}Test: {info.provocation_test.title}. Strength: {library.measures.find((one) => one.key === info.strength_test)?.title}. To relieve: {info.load_relief.join(' ')}
+            <Alert
+              severity="info"
+              icon={false}
+              sx={{
+                mb: 1.5,
+                bgcolor: 'background.paper',
+                color: 'text.primary',
+                border: 1,
+                borderColor: 'divider',
+                py: 0,
+              }}
+            >
+              <b>{info.title}.</b> {info.avoid.length > 0 && <>Avoid while irritable: {info.avoid.join('; ')}. </>}Test:{' '}
+              {info.provocation_test.title}. Strength:{' '}
+              {library.measures.find((measure) => measure.key === info.strength_test)?.title}. To relieve:{' '}
+              {info.load_relief.join(' ')}
             </Alert>
           )}
-          {hits !== null && <Typography sx={{ mb: 1 }} role="status">{hits.exercises.length === 1 ? '1 exercise' : `${hits.exercises.length} exercises`} and {hits.programmes.length === 1 ? '1 programme' : `${hits.programmes.length} programmes`} fit.</Typography>}
-          {view === 'ladders' && <Ladders library={library} structure={structure} hits={hits?.exercises ?? null} chosen={search.get('exercise')} choose={(key) => set({ exercise: key })} />}
-          {view === 'programmes' && <Programmes library={library} structure={structure} hits={hits?.programmes ?? null} chosen={search.get('programme')} choose={(key) => set({ programme: key })} />}
+          {hits !== null && (
+            <Typography sx={{ mb: 1 }} role="status">
+              {hits.exercises.length === 1 ? '1 exercise' : `${hits.exercises.length} exercises`} and{' '}
+              {hits.programmes.length === 1 ? '1 programme' : `${hits.programmes.length} programmes`} fit.
+            </Typography>
+          )}
+          {view === 'ladders' && (
+            <Ladders
+              library={library}
+              structure={structure}
+              hits={hits?.exercises ?? null}
+              chosen={search.get('exercise')}
+              choose={(key) => set({ exercise: key })}
+            />
+          )}
+          {view === 'programmes' && (
+            <Programmes
+              library={library}
+              structure={structure}
+              hits={hits?.programmes ?? null}
+              chosen={search.get('programme')}
+              choose={(key) => set({ programme: key })}
+            />
+          )}
           {view === 'rules' && <Rules library={library} />}
           {view === 'measures' && <Measures library={library} />}
           {view === 'own' && <OwnLibrary library={library} />}
@@ -114,7 +192,22 @@ function LibraryView({ library }: { library: Library }) {
 
 function Choice({ chosen, choose, children }: { chosen: boolean; choose: () => void; children: string }) {
   return (
-    <Button onClick={choose} aria-pressed={chosen} fullWidth sx={{ justifyContent: 'flex-start', textAlign: 'left', px: 1.5, py: 0.25, borderRadius: 0, fontWeight: chosen ? 600 : 400, color: chosen ? 'primary.main' : 'text.primary', bgcolor: chosen ? 'action.selected' : undefined, lineHeight: 1.35 }}>
+    <Button
+      onClick={choose}
+      aria-pressed={chosen}
+      fullWidth
+      sx={{
+        justifyContent: 'flex-start',
+        textAlign: 'left',
+        px: 1.5,
+        py: 0.25,
+        borderRadius: 0,
+        fontWeight: chosen ? 600 : 400,
+        color: chosen ? 'primary.main' : 'text.primary',
+        bgcolor: chosen ? 'action.selected' : undefined,
+        lineHeight: 1.35,
+      }}
+    >
       {children}
     </Button>
   );

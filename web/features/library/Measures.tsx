@@ -12,24 +12,60 @@ import { type Library, MEASURE_KINDS } from './words';
 export function Measures({ library }: { library: Library }) {
   const navigate = useNavigate();
   const copy = useCopy((kind, key) => void navigate(`/library/${kind}/${key}`));
-  const titleOf = (key: string) => library.structures.find((one) => one.key === key)?.title ?? key;
+  const titleOf = (key: string) => library.structures.find((structure) => structure.key === key)?.title ?? key;
   return (
-    <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'repeat(2, minmax(0, 1fr))' }, alignItems: 'start' }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gap: 1.5,
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'repeat(2, minmax(0, 1fr))' },
+        alignItems: 'start',
+      }}
+    >
       {Object.entries(MEASURE_KINDS).map(([kind, title]) => {
-        const found = library.measures.filter((one) => one.kind === kind);
+        const found = library.measures.filter((measure) => measure.kind === kind);
         return found.length === 0 ? null : (
           <Paper key={kind} variant="outlined" component="section" aria-label={`Measures: ${title}`} sx={{ p: 1.5 }}>
-            <Typography variant="h2">{title.slice(0, 1).toUpperCase()}{title.slice(1)}</Typography>
-            {found.map((one) => (
-              <Box key={one.key} sx={{ display: 'flex', gap: 1, borderTop: 1, borderColor: 'divider', py: 0.75, mt: 0.5 }}>
+            <Typography variant="h2">
+              {title.slice(0, 1).toUpperCase()}
+              {title.slice(1)}
+            </Typography>
+            {found.map((item) => (
+              <Box
+                key={item.key}
+                sx={{ display: 'flex', gap: 1, borderTop: 1, borderColor: 'divider', py: 0.75, mt: 0.5 }}
+              >
                 <Box sx={{ flex: 1 }}>
-                  <Typography><b>{one.title}</b>, {one.unit}{one.version !== null && ' · our own'}</Typography>
-                  <Typography variant="body2" color="textSecondary">{one.instruction}</Typography>
-                  <Typography variant="body2">{one.words}{one.structures.length > 0 && `. Proposed for: ${one.structures.map(titleOf).join(', ')}`}.</Typography>
+                  <Typography>
+                    <b>{item.title}</b>, {item.unit}
+                    {item.version !== null && ' · our own'}
+                  </Typography>
+                  <Typography variant="body2" color="textSecondary">
+                    {item.instruction}
+                  </Typography>
+                  <Typography variant="body2">
+                    {item.words}
+                    {item.structures.length > 0 && `. Proposed for: ${item.structures.map(titleOf).join(', ')}`}.
+                  </Typography>
                 </Box>
-                <IfMay what="decide">{one.version === null
-                  ? <Button aria-label={`Copy ${one.title}`} loading={copy.isPending && copy.variables.key === one.key} onClick={() => copy.mutate({ kind: 'measure', key: one.key })}>Copy</Button>
-                  : <Button aria-label={`Edit ${one.title}`} onClick={() => void navigate(`/library/measure/${one.key}`)}>Edit</Button>}</IfMay>
+                <IfMay what="decide">
+                  {item.version === null ? (
+                    <Button
+                      aria-label={`Copy ${item.title}`}
+                      loading={copy.isPending && copy.variables.key === item.key}
+                      onClick={() => copy.mutate({ kind: 'measure', key: item.key })}
+                    >
+                      Copy
+                    </Button>
+                  ) : (
+                    <Button
+                      aria-label={`Edit ${item.title}`}
+                      onClick={() => void navigate(`/library/measure/${item.key}`)}
+                    >
+                      Edit
+                    </Button>
+                  )}
+                </IfMay>
               </Box>
             ))}
           </Paper>

@@ -11,29 +11,72 @@ import { queryKeys } from '../../api/queryKeys';
 import { Empty } from '../../shell/States';
 import type { Kind, Library } from './words';
 
-const TITLES: Record<Kind, string> = { exercise: 'Exercises', ladder: 'Ladders', programme: 'Programmes', rule: 'Schools', measure: 'Measures' };
+const TITLES: Record<Kind, string> = {
+  exercise: 'Exercises',
+  ladder: 'Ladders',
+  programme: 'Programmes',
+  rule: 'Schools',
+  measure: 'Measures',
+};
 
 type Change = Schemas['LibraryChange'];
 
-const WHAT: Record<Change['what'], string> = { new: 'new', changed: 'becomes a new version', same: 'is the same already: nothing changes' };
+const WHAT: Record<Change['what'], string> = {
+  new: 'new',
+  changed: 'becomes a new version',
+  same: 'is the same already: nothing changes',
+};
 
 /** What a file would change, before it is imported. */
-function Changes({ found, taking, take, leave }: { found: { name: string; changes: Change[] }; taking: boolean; take: () => void; leave: () => void }) {
-  const count = found.changes.filter((one) => one.what !== 'same').length;
+function Changes({
+  found,
+  taking,
+  take,
+  leave,
+}: {
+  found: { name: string; changes: Change[] };
+  taking: boolean;
+  take: () => void;
+  leave: () => void;
+}) {
+  const count = found.changes.filter((change) => change.what !== 'same').length;
   return (
-    <Paper variant="outlined" component="section" aria-label={`What ${found.name} changes`} sx={{ p: 1.5, mb: 1, borderColor: 'primary.main', borderWidth: 2 }}>
+    <Paper
+      variant="outlined"
+      component="section"
+      aria-label={`What ${found.name} changes`}
+      sx={{ p: 1.5, mb: 1, borderColor: 'primary.main', borderWidth: 2 }}
+    >
       <Typography variant="h3">What {found.name} changes</Typography>
-      {found.changes.map((one) => <Typography key={`${one.kind}/${one.key}`} variant="body2" color={one.what === 'same' ? 'textSecondary' : undefined}><b>{one.title}</b> ({ONE[one.kind]}): {WHAT[one.what]}</Typography>)}
+      {found.changes.map((change) => (
+        <Typography
+          key={`${change.kind}/${change.key}`}
+          variant="body2"
+          color={change.what === 'same' ? 'textSecondary' : undefined}
+        >
+          <b>{change.title}</b> ({ONE[change.kind]}): {WHAT[change.what]}
+        </Typography>
+      ))}
       {count === 0 && <Typography sx={{ mt: 0.5 }}>Nothing would change.</Typography>}
       <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
-        {count > 0 && <Button variant="contained" loading={taking} onClick={take}>Import {count === 1 ? '1 item' : `${count} items`}</Button>}
+        {count > 0 && (
+          <Button variant="contained" loading={taking} onClick={take}>
+            Import {count === 1 ? '1 item' : `${count} items`}
+          </Button>
+        )}
         <Button onClick={leave}>{count > 0 ? 'Leave it' : 'Close'}</Button>
       </Box>
     </Paper>
   );
 }
 
-const ONE: Record<Kind, string> = { exercise: 'exercise', ladder: 'ladder', programme: 'programme', rule: 'school', measure: 'measure' };
+const ONE: Record<Kind, string> = {
+  exercise: 'exercise',
+  ladder: 'ladder',
+  programme: 'programme',
+  rule: 'school',
+  measure: 'measure',
+};
 
 /** What the practice made its own, to edit, to export as a file, and to import. */
 export function OwnLibrary({ library }: { library: Library }) {
@@ -55,50 +98,96 @@ export function OwnLibrary({ library }: { library: Library }) {
   });
   const take = useMutation({
     mutationFn: (body: Record<string, unknown>) => send(() => api.POST('/api/library/file', { body })),
-    onSuccess: () => { look.reset(); return queries.invalidateQueries({ queryKey: queryKeys.library }); },
+    onSuccess: () => {
+      look.reset();
+      return queries.invalidateQueries({ queryKey: queryKeys.library });
+    },
   });
   const problem = look.error ?? take.error;
   const own: [Kind, { key: string; title: string; version: number | null }[]][] = [
-    ['programme', library.programmes], ['exercise', library.exercises], ['ladder', library.ladders], ['rule', library.rules], ['measure', library.measures],
+    ['programme', library.programmes],
+    ['exercise', library.exercises],
+    ['ladder', library.ladders],
+    ['rule', library.rules],
+    ['measure', library.measures],
   ];
-  const parts = own.map(([kind, items]) => [kind, items.filter((one) => one.version !== null)] as const).filter(([, items]) => items.length > 0);
+  const parts = own
+    .map(([kind, items]) => [kind, items.filter((item) => item.version !== null)] as const)
+    .filter(([, items]) => items.length > 0);
   const faults = problem instanceof Refusal ? Object.entries(problem.fields) : [];
 
   return (
     <Paper variant="outlined" component="section" aria-label="Our own" sx={{ p: 1.5, maxWidth: 900 }}>
       <Box sx={{ display: 'flex', gap: 1, mb: 1, alignItems: 'center' }}>
-        <Typography variant="h2" sx={{ flex: 1 }}>Our own library</Typography>
-        <Button component="a" href="/api/library/file" download="library.json" variant="outlined">Export as a file</Button>
+        <Typography variant="h2" sx={{ flex: 1 }}>
+          Our own library
+        </Typography>
+        <Button component="a" href="/api/library/file" download="library.json" variant="outlined">
+          Export as a file
+        </Button>
         <Button component="label" variant="outlined" loading={look.isPending}>
           Import a file …
-          <input type="file" accept="application/json,.json" hidden aria-label="Library file" onChange={(event) => {
-            const file = event.target.files?.[0];
-            if (file !== undefined) look.mutate(file);
-            event.target.value = '';
-          }} />
+          <input
+            type="file"
+            accept="application/json,.json"
+            hidden
+            aria-label="Library file"
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              if (file !== undefined) look.mutate(file);
+              event.target.value = '';
+            }}
+          />
         </Button>
       </Box>
-      {look.data !== undefined && <Changes found={look.data} taking={take.isPending} take={() => take.mutate(look.data.body)} leave={() => look.reset()} />}
-      {take.isSuccess && <Alert severity="success" sx={{ mb: 1 }}>{take.data.items === 1 ? '1 item' : `${take.data.items} items`} imported. Cases keep the version that they were given.</Alert>}
+      {look.data !== undefined && (
+        <Changes
+          found={look.data}
+          taking={take.isPending}
+          take={() => take.mutate(look.data.body)}
+          leave={() => look.reset()}
+        />
+      )}
+      {take.isSuccess && (
+        <Alert severity="success" sx={{ mb: 1 }}>
+          {take.data.items === 1 ? '1 item' : `${take.data.items} items`} imported. Cases keep the version that they
+          were given.
+        </Alert>
+      )}
       {problem !== null && (
         <Alert severity="error" sx={{ mb: 1 }}>
           <b>Nothing was imported.</b>
-          {faults.length === 0 ? ` ${problem.message}` : (
+          {faults.length === 0 ? (
+            ` ${problem.message}`
+          ) : (
             <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
-              {faults.map(([path, message]) => <li key={path}><code>{path}</code>: {message}</li>)}
+              {faults.map(([path, message]) => (
+                <li key={path}>
+                  <code>{path}</code>: {message}
+                </li>
+              ))}
             </Box>
           )}
         </Alert>
       )}
-      {parts.length === 0 && <Empty title="Nothing of your own yet">Copy an exercise, a ladder, a programme, a school or a measure, and change it here. Cases keep the version that they were given.</Empty>}
+      {parts.length === 0 && (
+        <Empty title="Nothing of your own yet">
+          Copy an exercise, a ladder, a programme, a school or a measure, and change it here. Cases keep the version
+          that they were given.
+        </Empty>
+      )}
       {parts.map(([kind, items]) => (
         <Box key={kind} sx={{ mt: 1 }}>
           <Typography variant="h3">{TITLES[kind]}</Typography>
-          {items.map((one) => (
-            <Box key={one.key} sx={{ display: 'flex', alignItems: 'center', borderTop: 1, borderColor: 'divider' }}>
-              <Typography sx={{ flex: 1 }}>{one.title}</Typography>
-              <Typography variant="body2" color="textSecondary" sx={{ mr: 2 }}>version {one.version}</Typography>
-              <Button component={RouterLink} to={`/library/${kind}/${one.key}`} aria-label={`Edit ${one.title}`}>Edit</Button>
+          {items.map((item) => (
+            <Box key={item.key} sx={{ display: 'flex', alignItems: 'center', borderTop: 1, borderColor: 'divider' }}>
+              <Typography sx={{ flex: 1 }}>{item.title}</Typography>
+              <Typography variant="body2" color="textSecondary" sx={{ mr: 2 }}>
+                version {item.version}
+              </Typography>
+              <Button component={RouterLink} to={`/library/${kind}/${item.key}`} aria-label={`Edit ${item.title}`}>
+                Edit
+              </Button>
             </Box>
           ))}
         </Box>

@@ -10,13 +10,43 @@ interface Pick {
 }
 
 /** A list to choose one thing of the library from. */
-export function Picks({ label, picks, chosen, choose }: { label: string; picks: readonly Pick[]; chosen: string; choose: (key: string) => void }) {
+export function Picks({
+  label,
+  picks,
+  chosen,
+  choose,
+}: {
+  label: string;
+  picks: readonly Pick[];
+  chosen: string;
+  choose: (key: string) => void;
+}) {
   return (
     <Paper variant="outlined" component="nav" aria-label={label}>
-      {picks.map((one) => (
-        <Button key={one.key} onClick={() => choose(one.key)} aria-pressed={one.key === chosen} fullWidth sx={{ textAlign: 'left', px: 1.5, display: 'block', borderRadius: 0, color: 'text.primary', bgcolor: one.key === chosen ? 'action.selected' : undefined }}>
-          {one.title}
-          <Typography component="span" variant="caption" sx={{ display: 'block', color: one.key === chosen ? 'text.primary' : 'text.secondary' }}>{one.what}{one.version === null ? '' : ` · our own, version ${one.version}`}</Typography>
+      {picks.map((pick) => (
+        <Button
+          key={pick.key}
+          onClick={() => choose(pick.key)}
+          aria-pressed={pick.key === chosen}
+          fullWidth
+          sx={{
+            textAlign: 'left',
+            px: 1.5,
+            display: 'block',
+            borderRadius: 0,
+            color: 'text.primary',
+            bgcolor: pick.key === chosen ? 'action.selected' : undefined,
+          }}
+        >
+          {pick.title}
+          <Typography
+            component="span"
+            variant="caption"
+            sx={{ display: 'block', color: pick.key === chosen ? 'text.primary' : 'text.secondary' }}
+          >
+            {pick.what}
+            {pick.version === null ? '' : ` · our own, version ${pick.version}`}
+          </Typography>
         </Button>
       ))}
     </Paper>

@@ -18,64 +18,182 @@ import { useCopy } from './useLibrary';
 import type { Library } from './words';
 
 /** Whether a stage is for any of the goals; one that names none is for all. */
-const isFor = (stage: readonly string[] | null, goals: readonly string[]): boolean => stage === null || goals.some((goal) => stage.includes(goal));
+const isFor = (stage: readonly string[] | null, goals: readonly string[]): boolean =>
+  stage === null || goals.some((goal) => stage.includes(goal));
 
 /** The programmes of a structure: one stage by stage, or two side by side. */
-export function Programmes({ library, structure, hits, chosen, choose }: { library: Library; structure: string | null; hits: readonly string[] | null; chosen: string | null; choose: (key: string) => void }) {
+export function Programmes({
+  library,
+  structure,
+  hits,
+  chosen,
+  choose,
+}: {
+  library: Library;
+  structure: string | null;
+  hits: readonly string[] | null;
+  chosen: string | null;
+  choose: (key: string) => void;
+}) {
   const [beside, setBeside] = useState('');
   const navigate = useNavigate();
   const copy = useCopy((kind, key) => void navigate(`/library/${kind}/${key}`));
-  const list = library.programmes.filter((one) => (structure === null || one.structures.includes(structure)) && (hits === null || hits.includes(one.key)));
-  const usual = library.structures.find((one) => one.key === structure)?.usual_programme;
+  const list = library.programmes.filter(
+    (programme) =>
+      (structure === null || programme.structures.includes(structure)) &&
+      (hits === null || hits.includes(programme.key)),
+  );
+  const usual = library.structures.find((info) => info.key === structure)?.usual_programme;
   list.sort((a, b) => Number(b.key === usual) - Number(a.key === usual));
-  const shown = list.find((one) => one.key === chosen) ?? list[0];
-  if (shown === undefined) return <Empty title="No programme fits">Leave a word out, or choose another structure.</Empty>;
+  const shown = list.find((programme) => programme.key === chosen) ?? list[0];
+  if (shown === undefined)
+    return <Empty title="No programme fits">Leave a word out, or choose another structure.</Empty>;
   // Of a programme for many structures, the exercises of the one that is looked at.
-  const variant = shown.variants.find((one) => structure !== null && one.structures.includes(structure));
-  const others = library.programmes.filter((one) => one.key !== shown.key && one.structures.some((key) => shown.structures.includes(key)));
-  const other = others.some((one) => one.key === beside) ? beside : '';
+  const variant = shown.variants.find((candidate) => structure !== null && candidate.structures.includes(structure));
+  const others = library.programmes.filter(
+    (programme) => programme.key !== shown.key && programme.structures.some((key) => shown.structures.includes(key)),
+  );
+  const other = others.some((candidate) => candidate.key === beside) ? beside : '';
 
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '270px minmax(0, 1fr)', gap: 1.5, alignItems: 'start' }}>
-      <Picks label="Programmes" picks={list.map((one) => ({ ...one, what: `${one.key === usual ? 'usual · ' : ''}${one.school}` }))} chosen={shown.key} choose={choose} />
+      <Picks
+        label="Programmes"
+        picks={list.map((programme) => ({
+          ...programme,
+          what: `${programme.key === usual ? 'usual · ' : ''}${programme.school}`,
+        }))}
+        chosen={shown.key}
+        choose={choose}
+      />
       <Paper variant="outlined" component="section" aria-label={shown.title} sx={{ p: 1.5 }}>
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', mb: 0.5 }}>
-          <Typography variant="h2" sx={{ flex: 1 }}>{shown.title}</Typography>
-          <TextField select label="Compare with" value={other} onChange={(event) => setBeside(event.target.value)} sx={{ width: 240 }}>
+          <Typography variant="h2" sx={{ flex: 1 }}>
+            {shown.title}
+          </Typography>
+          <TextField
+            select
+            label="Compare with"
+            value={other}
+            onChange={(event) => setBeside(event.target.value)}
+            sx={{ width: 240 }}
+          >
             <MenuItem value="">no other</MenuItem>
-            {others.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
+            {others.map((candidate) => (
+              <MenuItem key={candidate.key} value={candidate.key}>
+                {candidate.title}
+              </MenuItem>
+            ))}
           </TextField>
-          <IfMay what="decide">{shown.version === null
-            ? <Button variant="outlined" loading={copy.isPending} onClick={() => copy.mutate({ kind: 'programme', key: shown.key })}>Copy into our library</Button>
-            : <Button variant="outlined" onClick={() => void navigate(`/library/programme/${shown.key}`)}>Edit</Button>}</IfMay>
+          <IfMay what="decide">
+            {shown.version === null ? (
+              <Button
+                variant="outlined"
+                loading={copy.isPending}
+                onClick={() => copy.mutate({ kind: 'programme', key: shown.key })}
+              >
+                Copy into our library
+              </Button>
+            ) : (
+              <Button variant="outlined" onClick={() => void navigate(`/library/programme/${shown.key}`)}>
+                Edit
+              </Button>
+            )}
+          </IfMay>
         </Box>
-        {shown.caution !== null && <Alert severity="warning" sx={{ mb: 1 }}>{shown.caution}</Alert>}
-        {other !== '' ? <Compare kind="programme" a={shown.key} b={other} /> : (
+        {shown.caution !== null && (
+          <Alert severity="warning" sx={{ mb: 1 }}>
+            {shown.caution}
+          </Alert>
+        )}
+        {other !== '' ? (
+          <Compare kind="programme" a={shown.key} b={other} />
+        ) : (
           <>
             <Typography>{shown.summary}</Typography>
             <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
-              School: {shown.school}. {shown.retest ? 'The test is repeated around each exercise. ' : ''}{shown.purpose === 'prevention' ? 'For prevention. ' : ''}{shown.time_scale}
+              School: {shown.school}. {shown.retest ? 'The test is repeated around each exercise. ' : ''}
+              {shown.purpose === 'prevention' ? 'For prevention. ' : ''}
+              {shown.time_scale}
             </Typography>
-            <CoursePicture key={shown.key} programme={shown.key} structure={structure !== null && shown.structures.includes(structure) ? structure : (shown.structures[0] ?? '')} />
+            <CoursePicture
+              key={shown.key}
+              programme={shown.key}
+              structure={
+                structure !== null && shown.structures.includes(structure) ? structure : (shown.structures[0] ?? '')
+              }
+            />
             {shown.stages.map((stage, i) => (
-              <Box key={stage.key} component="section" aria-label={stage.title} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'grid', gridTemplateColumns: '150px minmax(0, 1fr)', gap: 1.5 }}>
+              <Box
+                key={stage.key}
+                component="section"
+                aria-label={stage.title}
+                sx={{
+                  borderTop: 1,
+                  borderColor: 'divider',
+                  py: 1,
+                  display: 'grid',
+                  gridTemplateColumns: '150px minmax(0, 1fr)',
+                  gap: 1.5,
+                }}
+              >
                 <Box>
-                  <Typography sx={{ fontWeight: 600 }}>{i + 1} · {stage.title}</Typography>
-                  <Typography variant="body2" color="textSecondary">{stage.goals}</Typography>
+                  <Typography sx={{ fontWeight: 600 }}>
+                    {i + 1} · {stage.title}
+                  </Typography>
+                  <Typography variant="body2" color="textSecondary">
+                    {stage.goals}
+                  </Typography>
                 </Box>
                 <Box>
-                  <Typography variant="body2" sx={{ mb: 0.5, '&::first-letter': { textTransform: 'uppercase' } }}>{stage.rhythm}</Typography>
-                  {stage.prescriptions.map((one) => variant?.prescriptions.find((other) => other.key === one.key) ?? one).map((one) => (
-                    <Box key={one.key} sx={{ mb: 0.5 }}>
-                      <Typography variant="body2"><b>{one.title}</b> {one.words}{one.when === null ? '' : ` · ${one.when}`}{one.tempo_words === null ? '' : ` · ${one.tempo_words}`}</Typography>
-                      {one.growth !== null && <Typography variant="body2" color="textSecondary">Grows: {one.growth}</Typography>}
-                    </Box>
-                  ))}
-                  {stage.mode === 'sport' && library.practice.filter((way) => isFor(stage.goal_keys, way.goals)).map((way) => (
-                    <Typography key={way.goals.join()} variant="body2" sx={{ mb: 0.5 }}><b>Back to {way.goals.filter((goal) => isFor(stage.goal_keys, [goal])).map((goal) => GOALS[goal as keyof typeof GOALS]).join(', ')}:</b> {way.steps.map((step) => `${step.title} (${step.minutes} min, effort ${step.effort})`).join(' → ')}</Typography>
-                  ))}
-                  <Typography variant="body2" color="textSecondary" sx={{ mt: 0.5 }}>Gate: {stage.gate.join('; ')}</Typography>
-                  {stage.notes !== null && <Typography variant="body2" color="textSecondary">{stage.notes}</Typography>}
+                  <Typography variant="body2" sx={{ mb: 0.5, '&::first-letter': { textTransform: 'uppercase' } }}>
+                    {stage.rhythm}
+                  </Typography>
+                  {stage.prescriptions
+                    .map(
+                      (prescription) =>
+                        variant?.prescriptions.find((other) => other.key === prescription.key) ?? prescription,
+                    )
+                    .map((item) => (
+                      <Box key={item.key} sx={{ mb: 0.5 }}>
+                        <Typography variant="body2">
+                          <b>{item.title}</b> {item.words}
+                          {item.when === null ? '' : ` · ${item.when}`}
+                          {item.tempo_words === null ? '' : ` · ${item.tempo_words}`}
+                        </Typography>
+                        {item.growth !== null && (
+                          <Typography variant="body2" color="textSecondary">
+                            Grows: {item.growth}
+                          </Typography>
+                        )}
+                      </Box>
+                    ))}
+                  {stage.mode === 'sport' &&
+                    library.practice
+                      .filter((way) => isFor(stage.goal_keys, way.goals))
+                      .map((way) => (
+                        <Typography key={way.goals.join()} variant="body2" sx={{ mb: 0.5 }}>
+                          <b>
+                            Back to{' '}
+                            {way.goals
+                              .filter((goal) => isFor(stage.goal_keys, [goal]))
+                              .map((goal) => GOALS[goal as keyof typeof GOALS])
+                              .join(', ')}
+                            :
+                          </b>{' '}
+                          {way.steps
+                            .map((step) => `${step.title} (${step.minutes} min, effort ${step.effort})`)
+                            .join(' → ')}
+                        </Typography>
+                      ))}
+                  <Typography variant="body2" color="textSecondary" sx={{ mt: 0.5 }}>
+                    Gate: {stage.gate.join('; ')}
+                  </Typography>
+                  {stage.notes !== null && (
+                    <Typography variant="body2" color="textSecondary">
+                      {stage.notes}
+                    </Typography>
+                  )}
                 </Box>
               </Box>
             ))}

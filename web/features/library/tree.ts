@@ -18,31 +18,46 @@ const LISTS = new Set(['equipment', 'positions', 'changes', 'cycle', 'goals', 's
 export function leaves(value: unknown, path: Path = []): Leaf[] {
   const name = path.at(-1);
   if (Array.isArray(value)) {
-    if (typeof name === 'string' && LISTS.has(name)) return [{ path, value: value.filter((one): one is string => typeof one === 'string') }];
-    return value.flatMap((one: unknown, i) => leaves(one, [...path, i]));
+    if (typeof name === 'string' && LISTS.has(name))
+      return [{ path, value: value.filter((item): item is string => typeof item === 'string') }];
+    return value.flatMap((item: unknown, i) => leaves(item, [...path, i]));
   }
-  if (typeof value === 'object' && value !== null) return Object.entries(value).flatMap(([field, one]) => leaves(one, [...path, field]));
+  if (typeof value === 'object' && value !== null)
+    return Object.entries(value).flatMap(([field, one]) => leaves(one, [...path, field]));
   // A lever at the root is how long an arm is; inside a progression it says what kind of step is taken.
   if (typeof name === 'string' && FIXED.has(name) && !(name === 'lever' && path.length === 1)) return [];
-  return typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' || value === null ? [{ path, value }] : [];
+  return typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' || value === null
+    ? [{ path, value }]
+    : [];
 }
 
 export function at(value: unknown, path: Path): unknown {
-  return path.reduce<unknown>((one, step) => (typeof one === 'object' && one !== null ? (one as Record<string | number, unknown>)[step] : undefined), value);
+  return path.reduce<unknown>(
+    (item, step) =>
+      typeof item === 'object' && item !== null ? (item as Record<string | number, unknown>)[step] : undefined,
+    value,
+  );
 }
 
 /** The document with one value replaced. */
 export function replaced(value: unknown, path: Path, next: unknown): unknown {
   const [step, ...rest] = path;
   if (step === undefined) return next;
-  if (Array.isArray(value)) return value.map((one: unknown, i) => (i === step ? replaced(one, rest, next) : one));
-  if (typeof value === 'object' && value !== null) return { ...value, [step]: replaced((value as Record<string, unknown>)[step], rest, next) };
+  if (Array.isArray(value)) return value.map((item: unknown, i) => (i === step ? replaced(item, rest, next) : item));
+  if (typeof value === 'object' && value !== null)
+    return { ...value, [step]: replaced((value as Record<string, unknown>)[step], rest, next) };
   return value;
 }
 
 export function removed(value: unknown, path: Path): unknown {
   const list = at(value, path.slice(0, -1));
-  return Array.isArray(list) ? replaced(value, path.slice(0, -1), list.filter((_, i) => i !== path.at(-1))) : value;
+  return Array.isArray(list)
+    ? replaced(
+        value,
+        path.slice(0, -1),
+        list.filter((_, i) => i !== path.at(-1)),
+      )
+    : value;
 }
 
 /** The document with a thing of a list there a second time, under a key of its own where it has one. */
@@ -51,7 +66,11 @@ export function repeated(value: unknown, path: Path): unknown {
   const place = path.at(-1);
   if (!Array.isArray(list) || typeof place !== 'number') return value;
   const all: unknown[] = list;
-  return replaced(value, path.slice(0, -1), [...all.slice(0, place + 1), withFreshKey(value, all[place]), ...all.slice(place + 1)]);
+  return replaced(value, path.slice(0, -1), [
+    ...all.slice(0, place + 1),
+    withFreshKey(value, all[place]),
+    ...all.slice(place + 1),
+  ]);
 }
 
 /** The document with a thing of a list one place further up (-1) or down (1); at an end it stays. */
@@ -81,7 +100,11 @@ function withFreshKey(value: unknown, thing: unknown): unknown {
 
 /** What was typed, as the kind of value that was there: "2,5" is a number where a number stood. */
 export function typed(text: string, before: Leaf['value']): Leaf['value'] {
-  if (Array.isArray(before)) return text.split(',').map((one) => one.trim()).filter((one) => one !== '');
+  if (Array.isArray(before))
+    return text
+      .split(',')
+      .map((part) => part.trim())
+      .filter((item) => item !== '');
   if (typeof before === 'number') return numberOf(text) ?? text;
   return before === null && text === '' ? null : text;
 }

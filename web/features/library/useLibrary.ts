@@ -5,14 +5,19 @@ import { queryKeys } from '../../api/queryKeys';
 import type { Kind } from './words';
 
 export function useLibrary() {
-  return useQuery({ queryKey: queryKeys.library, queryFn: () => send(() => api.GET('/api/library')), staleTime: 300_000 });
+  return useQuery({
+    queryKey: queryKeys.library,
+    queryFn: () => send(() => api.GET('/api/library')),
+    staleTime: 300_000,
+  });
 }
 
 /** How a programme goes over weeks for one of its structures; asked for when somebody wants to see it. */
 export function useCourse(key: string, structure: string, wanted: boolean) {
   return useQuery({
     queryKey: queryKeys.course(key, structure),
-    queryFn: () => send(() => api.GET('/api/library/programmes/{key}/course', { params: { path: { key }, query: { structure } } })),
+    queryFn: () =>
+      send(() => api.GET('/api/library/programmes/{key}/course', { params: { path: { key }, query: { structure } } })),
     enabled: wanted,
     staleTime: 300_000,
   });

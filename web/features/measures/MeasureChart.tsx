@@ -15,38 +15,95 @@ export function MeasureChart({ measure, from, today }: { measure: Measure; from:
   const { taken, noise, gate } = measure;
   const first = taken[0];
   if (first === undefined) return null;
-  const values = [...taken.flatMap((one) => [one.affected, ...(one.unaffected === null ? [] : [one.unaffected])]), ...(noise === null ? [] : [noise.low, noise.high]), ...(gate?.to_reach === null || gate === null ? [] : [gate.to_reach])];
+  const values = [
+    ...taken.flatMap((reading) => [reading.affected, ...(reading.unaffected === null ? [] : [reading.unaffected])]),
+    ...(noise === null ? [] : [noise.low, noise.high]),
+    ...(gate?.to_reach === null || gate === null ? [] : [gate.to_reach]),
+  ];
   const [low, high] = [Math.min(...values), Math.max(...values)];
   const room = Math.max((high - low) * 0.1, Math.abs(high) * 0.02, 1e-6);
   const begin = first.on < from ? first.on : from;
   const days = Math.max(1, daysBetween(begin, today));
   const x = (on: string) => LEFT + INSET + ((WIDTH - LEFT - RIGHT - 2 * INSET) * daysBetween(begin, on)) / days;
   const y = (value: number) => TOP + ((HEIGHT - TOP - BOTTOM) * (high + room - value)) / (high - low + 2 * room);
-  const line = (side: 'affected' | 'unaffected') => taken.flatMap((one) => { const value = one[side]; return value === null ? [] : [`${x(one.on)},${y(value)}`]; }).join(' ');
+  const line = (side: 'affected' | 'unaffected') =>
+    taken
+      .flatMap((reading) => {
+        const value = reading[side];
+        return value === null ? [] : [`${x(reading.on)},${y(value)}`];
+      })
+      .join(' ');
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={`${measure.title}: ${measure.words}`} style={{ display: 'block', width: '100%', maxWidth: 420 }}>
-      {noise !== null && <rect x={LEFT} y={y(noise.high)} width={WIDTH - LEFT - RIGHT} height={y(noise.low) - y(noise.high)} fill={colour('unknown')} fillOpacity={0.12} />}
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={`${measure.title}: ${measure.words}`}
+      style={{ display: 'block', width: '100%', maxWidth: 420 }}
+    >
+      {noise !== null && (
+        <rect
+          x={LEFT}
+          y={y(noise.high)}
+          width={WIDTH - LEFT - RIGHT}
+          height={y(noise.low) - y(noise.high)}
+          fill={colour('unknown')}
+          fillOpacity={0.12}
+        />
+      )}
       <line x1={LEFT} x2={LEFT} y1={TOP} y2={HEIGHT - BOTTOM} stroke={faint} />
       <line x1={LEFT} x2={WIDTH - RIGHT} y1={HEIGHT - BOTTOM} y2={HEIGHT - BOTTOM} stroke={faint} />
-      {[low, high].filter((one, i, all) => i === 0 || one !== all[0]).map((value) => (
-        <text key={value} x={LEFT - 4} y={y(value) + 4} textAnchor="end" fontSize={11} fill="currentColor">{Math.round(value * 10) / 10}</text>
-      ))}
+      {[low, high]
+        .filter((item, i, all) => i === 0 || item !== all[0])
+        .map((value) => (
+          <text key={value} x={LEFT - 4} y={y(value) + 4} textAnchor="end" fontSize={11} fill="currentColor">
+            {Math.round(value * 10) / 10}
+          </text>
+        ))}
       {typeof gate?.to_reach === 'number' && (
         <>
-          <line x1={LEFT} x2={WIDTH - RIGHT} y1={y(gate.to_reach)} y2={y(gate.to_reach)} stroke={colour('primary')} strokeWidth={1.5} strokeDasharray="5 4" />
-          <text x={WIDTH - RIGHT} y={y(gate.to_reach) - 3} textAnchor="end" fontSize={11} fill={colour('primary')}>gate {gate.to_reach}</text>
+          <line
+            x1={LEFT}
+            x2={WIDTH - RIGHT}
+            y1={y(gate.to_reach)}
+            y2={y(gate.to_reach)}
+            stroke={colour('primary')}
+            strokeWidth={1.5}
+            strokeDasharray="5 4"
+          />
+          <text x={WIDTH - RIGHT} y={y(gate.to_reach) - 3} textAnchor="end" fontSize={11} fill={colour('primary')}>
+            gate {gate.to_reach}
+          </text>
         </>
       )}
-      <polyline points={line('unaffected')} fill="none" stroke={colour('unknown')} strokeWidth={1} strokeDasharray="2 3" />
+      <polyline
+        points={line('unaffected')}
+        fill="none"
+        stroke={colour('unknown')}
+        strokeWidth={1}
+        strokeDasharray="2 3"
+      />
       <polyline points={line('affected')} fill="none" stroke="currentColor" strokeWidth={1.5} />
-      {taken.map((one) => (
-        <g key={one.id}>
-          {one.unaffected !== null && <circle cx={x(one.on)} cy={y(one.unaffected)} r={3.5} fill="none" stroke={colour('unknown')} strokeWidth={1.5} />}
-          <rect x={x(one.on) - 3.5} y={y(one.affected) - 3.5} width={7} height={7} fill="currentColor" />
+      {taken.map((reading) => (
+        <g key={reading.id}>
+          {reading.unaffected !== null && (
+            <circle
+              cx={x(reading.on)}
+              cy={y(reading.unaffected)}
+              r={3.5}
+              fill="none"
+              stroke={colour('unknown')}
+              strokeWidth={1.5}
+            />
+          )}
+          <rect x={x(reading.on) - 3.5} y={y(reading.affected) - 3.5} width={7} height={7} fill="currentColor" />
         </g>
       ))}
-      <text x={LEFT} y={HEIGHT - 5} fontSize={11} fill="currentColor">{shortDay(begin)}</text>
-      <text x={WIDTH - RIGHT} y={HEIGHT - 5} textAnchor="end" fontSize={11} fill="currentColor">{shortDay(today)}</text>
+      <text x={LEFT} y={HEIGHT - 5} fontSize={11} fill="currentColor">
+        {shortDay(begin)}
+      </text>
+      <text x={WIDTH - RIGHT} y={HEIGHT - 5} textAnchor="end" fontSize={11} fill="currentColor">
+        {shortDay(today)}
+      </text>
     </svg>
   );
 }

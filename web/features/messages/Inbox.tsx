@@ -31,7 +31,7 @@ export function Inbox() {
   const wanted = query.get('case');
   // One that was answered leaves the waiting ones; it stays open until another is chosen.
   const [kept, setKept] = useState<Thread | null>(null);
-  const open = threads.find((one) => one.case === (kept?.case ?? wanted)) ?? kept ?? threads[0] ?? null;
+  const open = threads.find((thread) => thread.case === (kept?.case ?? wanted)) ?? kept ?? threads[0] ?? null;
   if (open !== null && open.case !== kept?.case) setKept(open);
   const choose = (thread: Thread) => {
     setKept(thread);
@@ -40,22 +40,75 @@ export function Inbox() {
   return (
     <Box component="main" sx={{ maxWidth: 1240, mx: 'auto', p: 2, display: 'grid', gap: 1.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, flexWrap: 'wrap' }}>
-        <Typography variant="h1" sx={{ flex: 1 }}>Messages{found.data !== undefined && found.data.waiting > 0 && ` · ${found.data.waiting} waiting`}</Typography>
-        <ToggleButtonGroup exclusive size="small" value={which} aria-label="Which messages" onChange={(_, next: 'waiting' | 'all' | null) => { if (next === null) return; setKept(null); setQuery(next === 'all' ? { which: next } : {}, { replace: true }); }}>
+        <Typography variant="h1" sx={{ flex: 1 }}>
+          Messages{found.data !== undefined && found.data.waiting > 0 && ` · ${found.data.waiting} waiting`}
+        </Typography>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={which}
+          aria-label="Which messages"
+          onChange={(_, next: 'waiting' | 'all' | null) => {
+            if (next === null) return;
+            setKept(null);
+            setQuery(next === 'all' ? { which: next } : {}, { replace: true });
+          }}
+        >
           <ToggleButton value="waiting">Waiting for an answer</ToggleButton>
           <ToggleButton value="all">All</ToggleButton>
         </ToggleButtonGroup>
-        <TextField label="Search" value={search} onChange={(event) => setSearch(event.target.value)} sx={{ width: 220 }} />
+        <TextField
+          label="Search"
+          value={search}
+          onChange={(event) => setSearch(event.target.value)}
+          sx={{ width: 220 }}
+        />
       </Box>
       {found.isPending && <Loading what="the messages" />}
       {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
-      {found.data !== undefined && open === null && <Empty title={settled !== '' ? 'Nobody matches' : which === 'waiting' ? 'Nobody is waiting for an answer' : 'Nothing was written yet'}>{which === 'waiting' && settled === '' && <Button onClick={() => setQuery({ which: 'all' })}>Show all messages</Button>}</Empty>}
+      {found.data !== undefined && open === null && (
+        <Empty
+          title={
+            settled !== ''
+              ? 'Nobody matches'
+              : which === 'waiting'
+                ? 'Nobody is waiting for an answer'
+                : 'Nothing was written yet'
+          }
+        >
+          {which === 'waiting' && settled === '' && (
+            <Button onClick={() => setQuery({ which: 'all' })}>Show all messages</Button>
+          )}
+        </Empty>
+      )}
       {open !== null && (
-        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: '320px minmax(0, 1fr)' }, alignItems: 'start' }}>
+        <Box
+          sx={{
+            display: 'grid',
+            gap: 1.5,
+            gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: '320px minmax(0, 1fr)' },
+            alignItems: 'start',
+          }}
+        >
           <Paper variant="outlined" component="nav" aria-label="Threads" sx={{ overflow: 'hidden' }}>
-            {threads.length === 0 && <Typography color="textSecondary" sx={{ p: 1.5 }}>Nobody is waiting for an answer.</Typography>}
-            {threads.map((one) => <ThreadLine key={one.case} one={one} open={one.case === open.case} choose={() => choose(one)} />)}
-            {found.data?.more === true && <Typography variant="body2" color="textSecondary" sx={{ p: 1.5 }}>There are more: search by name, act or structure.</Typography>}
+            {threads.length === 0 && (
+              <Typography color="textSecondary" sx={{ p: 1.5 }}>
+                Nobody is waiting for an answer.
+              </Typography>
+            )}
+            {threads.map((thread) => (
+              <ThreadLine
+                key={thread.case}
+                one={thread}
+                open={thread.case === open.case}
+                choose={() => choose(thread)}
+              />
+            ))}
+            {found.data?.more === true && (
+              <Typography variant="body2" color="textSecondary" sx={{ p: 1.5 }}>
+                There are more: search by name, act or structure.
+              </Typography>
+            )}
           </Paper>
           <OpenThread key={open.case} thread={open} />
         </Box>
@@ -66,13 +119,43 @@ export function Inbox() {
 
 function ThreadLine({ one, open, choose }: { one: Thread; open: boolean; choose: () => void }) {
   return (
-    <ButtonBase onClick={choose} aria-current={open ? 'true' : undefined} sx={{ display: 'block', width: '100%', textAlign: 'left', px: 1.5, py: 1, borderTop: 1, borderColor: 'divider', borderLeft: 4, borderLeftColor: open ? 'primary.main' : 'transparent', bgcolor: open ? 'action.selected' : undefined }}>
+    <ButtonBase
+      onClick={choose}
+      aria-current={open ? 'true' : undefined}
+      sx={{
+        display: 'block',
+        width: '100%',
+        textAlign: 'left',
+        px: 1.5,
+        py: 1,
+        borderTop: 1,
+        borderColor: 'divider',
+        borderLeft: 4,
+        borderLeftColor: open ? 'primary.main' : 'transparent',
+        bgcolor: open ? 'action.selected' : undefined,
+      }}
+    >
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
-        <Typography noWrap sx={{ flex: 1, fontWeight: one.asked_at === null ? 400 : 600 }}>{one.athlete}</Typography>
-        <Typography variant="caption" color="textSecondary" sx={{ whiteSpace: 'nowrap' }}>{since(one.asked_at ?? one.last.at)}</Typography>
+        <Typography noWrap sx={{ flex: 1, fontWeight: one.asked_at === null ? 400 : 600 }}>
+          {one.athlete}
+        </Typography>
+        <Typography variant="caption" color="textSecondary" sx={{ whiteSpace: 'nowrap' }}>
+          {since(one.asked_at ?? one.last.at)}
+        </Typography>
       </Box>
-      <Typography variant="body2" color="textSecondary" noWrap>{one.structure}{one.closed_on === null ? '' : ', closed'}</Typography>
-      <Typography variant="body2" noWrap>{one.last.kind === 'flare' && <Box component="b" sx={{ color: 'stop.main' }}>Flare{one.last.pain === null ? '' : `, pain ${one.last.pain} of 10`}: </Box>}{one.last.own ? '' : `${one.last.by}: `}{one.last.words}</Typography>
+      <Typography variant="body2" color="textSecondary" noWrap>
+        {one.structure}
+        {one.closed_on === null ? '' : ', closed'}
+      </Typography>
+      <Typography variant="body2" noWrap>
+        {one.last.kind === 'flare' && (
+          <Box component="b" sx={{ color: 'stop.main' }}>
+            Flare{one.last.pain === null ? '' : `, pain ${one.last.pain} of 10`}:{' '}
+          </Box>
+        )}
+        {one.last.own ? '' : `${one.last.by}: `}
+        {one.last.words}
+      </Typography>
     </ButtonBase>
   );
 }
@@ -83,14 +166,20 @@ function OpenThread({ thread }: { thread: Thread }) {
     <Paper variant="outlined" component="section" aria-label={`Messages with ${thread.athlete}`} sx={{ p: 1.5 }}>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
         <Typography variant="h2">{thread.athlete}</Typography>
-        <Typography color="textSecondary" sx={{ flex: 1 }}>{thread.structure}, {thread.side === 'both' ? 'both sides' : thread.side}</Typography>
-        <Button component={RouterLink} to={`/cases/${thread.case}`}>Open the case</Button>
+        <Typography color="textSecondary" sx={{ flex: 1 }}>
+          {thread.structure}, {thread.side === 'both' ? 'both sides' : thread.side}
+        </Typography>
+        <Button component={RouterLink} to={`/cases/${thread.case}`}>
+          Open the case
+        </Button>
       </Box>
       {found.isPending && <Loading what="what was written" />}
       {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
       {found.data !== undefined && (
         <>
-          <IfMay what="decide"><WriteForm id={thread.case} name={thread.athlete} waiting={unanswered(found.data.messages)} /></IfMay>
+          <IfMay what="decide">
+            <WriteForm id={thread.case} name={thread.athlete} waiting={unanswered(found.data.messages)} />
+          </IfMay>
           <Conversation messages={found.data.messages} today={found.data.today} />
         </>
       )}

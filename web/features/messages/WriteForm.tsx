@@ -14,16 +14,46 @@ export function WriteForm({ id, name, waiting }: { id: string; name: string; wai
   const [words, setWords] = useState('');
   const answer = useAnswer(id);
   const isAnswer = waiting.length > 0;
-  const fault = words.length > LONGEST ? `At most ${LONGEST} letters; these are ${words.length}` : faultAt(answer.error, 'words');
+  const fault =
+    words.length > LONGEST ? `At most ${LONGEST} letters; these are ${words.length}` : faultAt(answer.error, 'words');
   const submit = (text: string) => answer.mutate({ words: text, seen: waiting }, { onSuccess: () => setWords('') });
   return (
-    <Box component="form" noValidate onSubmit={(event) => { event.preventDefault(); submit(words); }} sx={{ display: 'grid', gap: 1, my: 1 }}>
-      <TextField label={isAnswer ? `Answer ${name}` : `Write to ${name}`} multiline minRows={2} value={words} onChange={(event) => setWords(event.target.value)} error={fault !== undefined} helperText={fault ?? 'It shows on the athlete’s phone.'} />
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit(words);
+      }}
+      sx={{ display: 'grid', gap: 1, my: 1 }}
+    >
+      <TextField
+        label={isAnswer ? `Answer ${name}` : `Write to ${name}`}
+        multiline
+        minRows={2}
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+        error={fault !== undefined}
+        helperText={fault ?? 'It shows on the athlete’s phone.'}
+      />
       <Box sx={{ display: 'flex', gap: 1 }}>
-        <Button type="submit" variant="contained" loading={answer.isPending} disabled={words.trim() === '' || words.length > LONGEST}>{isAnswer ? 'Answer' : 'Send'}</Button>
+        <Button
+          type="submit"
+          variant="contained"
+          loading={answer.isPending}
+          disabled={words.trim() === '' || words.length > LONGEST}
+        >
+          {isAnswer ? 'Answer' : 'Send'}
+        </Button>
         {isAnswer && <Button onClick={() => submit('')}>Seen, answered otherwise</Button>}
       </Box>
-      {answer.error !== null && fault === undefined && <Alert severity="error">{answer.error instanceof Refusal ? answer.error.message : 'This could not be sent. It is still here; try again.'}</Alert>}
+      {answer.error !== null && fault === undefined && (
+        <Alert severity="error">
+          {answer.error instanceof Refusal
+            ? answer.error.message
+            : 'This could not be sent. It is still here; try again.'}
+        </Alert>
+      )}
     </Box>
   );
 }

@@ -11,7 +11,8 @@ const LOOK_AGAIN = 15_000;
 export function useThreads(which: 'waiting' | 'all', search: string) {
   return useQuery({
     queryKey: queryKeys.inbox(which, search),
-    queryFn: () => send(() => api.GET('/api/messages', { params: { query: { which, ...(search === '' ? {} : { search }) } } })),
+    queryFn: () =>
+      send(() => api.GET('/api/messages', { params: { query: { which, ...(search === '' ? {} : { search }) } } })),
     placeholderData: (before) => before,
     refetchInterval: LOOK_AGAIN,
   });
@@ -29,7 +30,13 @@ export function useConversation(id: string) {
 export function useAnswer(id: string) {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (body: { words: string; seen: string[] }) => send(() => api.POST('/api/cases/{case}/messages', { params: { path: { case: id } }, body })),
-    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: queryKeys.rounds }), queries.invalidateQueries({ queryKey: queryKeys.case(id) }), queries.invalidateQueries({ queryKey: queryKeys.inboxes })]),
+    mutationFn: (body: { words: string; seen: string[] }) =>
+      send(() => api.POST('/api/cases/{case}/messages', { params: { path: { case: id } }, body })),
+    onSuccess: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: queryKeys.rounds }),
+        queries.invalidateQueries({ queryKey: queryKeys.case(id) }),
+        queries.invalidateQueries({ queryKey: queryKeys.inboxes }),
+      ]),
   });
 }

@@ -25,22 +25,52 @@ export function LeftOpenings({ except }: { except: string | null }) {
     onSuccess: again,
   });
   const restore = useMutation({
-    mutationFn: ({ id, step, form }: { id: string; step: number; form: Record<string, unknown> }) => send(() => api.PUT('/api/openings/{opening}', { params: { path: { opening: id } }, body: { step, form } })),
+    mutationFn: ({ id, step, form }: { id: string; step: number; form: Record<string, unknown> }) =>
+      send(() => api.PUT('/api/openings/{opening}', { params: { path: { opening: id } }, body: { step, form } })),
     onSuccess: async () => {
       discard.reset();
       await again();
     },
   });
-  const openings = (left.data?.openings ?? []).filter((one) => one.id !== except);
+  const openings = (left.data?.openings ?? []).filter((opening) => opening.id !== except);
   if (openings.length === 0 && !discard.isSuccess) return null;
   return (
     <Box component="section" aria-label="Left openings" sx={{ mb: 1.5 }}>
-      {discard.isSuccess && <Alert severity="info" action={<Button onClick={() => restore.mutate(discard.data)} loading={restore.isPending}>Undo</Button>} sx={{ mb: 1 }}>An opening was discarded.</Alert>}
-      {openings.map((one) => (
-        <Box key={one.id} sx={{ display: 'flex', gap: 2, alignItems: 'center', borderTop: 1, borderColor: 'divider', px: 1 }}>
-          <Typography sx={{ flex: 1 }}><b>{one.name}</b> left at step {one.step}, {STEPS[one.step - 1]?.title.toLowerCase()} <Typography component="span" color="textSecondary">{moment(one.updated_at)}, {one.by}</Typography></Typography>
-          <Button component={RouterLink} to={`/new/${one.id}`} variant="outlined" aria-label={`Take up ${one.name}`}>Take up</Button>
-          <Button onClick={() => discard.mutate(one.id)} aria-label={`Discard ${one.name}`}>Discard</Button>
+      {discard.isSuccess && (
+        <Alert
+          severity="info"
+          action={
+            <Button onClick={() => restore.mutate(discard.data)} loading={restore.isPending}>
+              Undo
+            </Button>
+          }
+          sx={{ mb: 1 }}
+        >
+          An opening was discarded.
+        </Alert>
+      )}
+      {openings.map((opening) => (
+        <Box
+          key={opening.id}
+          sx={{ display: 'flex', gap: 2, alignItems: 'center', borderTop: 1, borderColor: 'divider', px: 1 }}
+        >
+          <Typography sx={{ flex: 1 }}>
+            <b>{opening.name}</b> left at step {opening.step}, {STEPS[opening.step - 1]?.title.toLowerCase()}{' '}
+            <Typography component="span" color="textSecondary">
+              {moment(opening.updated_at)}, {opening.by}
+            </Typography>
+          </Typography>
+          <Button
+            component={RouterLink}
+            to={`/new/${opening.id}`}
+            variant="outlined"
+            aria-label={`Take up ${opening.name}`}
+          >
+            Take up
+          </Button>
+          <Button onClick={() => discard.mutate(opening.id)} aria-label={`Discard ${opening.name}`}>
+            Discard
+          </Button>
         </Box>
       ))}
     </Box>

@@ -24,10 +24,28 @@ export function Letter({ text }: { text: string }) {
   };
   return (
     <>
-      <TextField fullWidth multiline minRows={12} label="Letter" value={typed} onChange={(event) => { setTyped(event.target.value); setCopied(false); }} sx={{ mt: 1 }} />
+      <TextField
+        fullWidth
+        multiline
+        minRows={12}
+        label="Letter"
+        value={typed}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          setCopied(false);
+        }}
+        sx={{ mt: 1 }}
+      />
       <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
-        <Button variant="outlined" onClick={() => void navigator.clipboard.writeText(typed).then(() => setCopied(true))}>{copied ? 'Copied' : 'Copy'}</Button>
-        <Button variant="outlined" onClick={print}>Print</Button>
+        <Button
+          variant="outlined"
+          onClick={() => void navigator.clipboard.writeText(typed).then(() => setCopied(true))}
+        >
+          {copied ? 'Copied' : 'Copy'}
+        </Button>
+        <Button variant="outlined" onClick={print}>
+          Print
+        </Button>
       </Box>
     </>
   );

@@ -48,10 +48,19 @@ export function useDraft(id: string | null, form: Form, step: number) {
   useEffect(() => {
     leaving.current = { now, again };
   }, [now, again]);
-  useEffect(() => () => {
-    if (leaving.current.now !== tried.current) leaving.current.again();
-  }, []);
+  useEffect(
+    () => () => {
+      if (leaving.current.now !== tried.current) leaving.current.again();
+    },
+    [],
+  );
 
-  const state = keep.isError ? 'failed' as const : now !== kept ? 'keeping' as const : draft === null ? 'fresh' as const : 'kept' as const;
+  const state = keep.isError
+    ? ('failed' as const)
+    : now !== kept
+      ? ('keeping' as const)
+      : draft === null
+        ? ('fresh' as const)
+        : ('kept' as const);
   return { draft, state, problem: keep.error, again };
 }

@@ -17,7 +17,15 @@ import { Failed } from '../../shell/States';
 import type { Paper, usePaperActs } from './usePapers';
 
 /** Who agreed that a paper goes out, on which day and how. */
-export function ConsentDialog({ paper, acts, close }: { paper: Paper; acts: ReturnType<typeof usePaperActs>; close: () => void }) {
+export function ConsentDialog({
+  paper,
+  acts,
+  close,
+}: {
+  paper: Paper;
+  acts: ReturnType<typeof usePaperActs>;
+  close: () => void;
+}) {
   const [by, setBy] = useState(paper.consent?.by ?? paper.athlete);
   const [on, setOn] = useState(paper.consent?.on ?? paper.today);
   const [how, setHow] = useState<'spoken' | 'written'>(paper.consent?.how ?? 'spoken');
@@ -30,22 +38,54 @@ export function ConsentDialog({ paper, acts, close }: { paper: Paper; acts: Retu
   return (
     <Dialog open onClose={close} maxWidth="xs" fullWidth aria-labelledby="agreed">
       <Box component="form" noValidate onSubmit={submit}>
-      <DialogTitle id="agreed">The athlete agrees</DialogTitle>
-      <DialogContent sx={{ display: 'grid', gap: 2 }}>
-        <Typography>{paper.title}{paper.to === '' ? '' : `, to ${paper.to.split('\n')[0] ?? ''}`}. Under your local rules a guardian may have to agree instead.</Typography>
-        {agree.isError && faultAt(agree.error, 'by') === undefined && faultAt(agree.error, 'on') === undefined && <Failed problem={agree.error} />}
-        <TextField label="Who agreed" value={by} onChange={(event) => setBy(event.target.value)} error={faultAt(agree.error, 'by') !== undefined} helperText={faultAt(agree.error, 'by') ?? 'The athlete, or whoever speaks for them'} />
-        <TextField label="On" type="date" value={on} onChange={(event) => setOn(event.target.value)} slotProps={{ inputLabel: { shrink: true } }} error={faultAt(agree.error, 'on') !== undefined} helperText={faultAt(agree.error, 'on')} />
-        <RadioGroup row aria-label="How" value={how} onChange={(event) => setHow(event.target.value === 'written' ? 'written' : 'spoken')}>
-          <FormControlLabel value="spoken" control={<Radio />} label="Spoken" />
-          <FormControlLabel value="written" control={<Radio />} label="Written" />
-        </RadioGroup>
-        {paper.kind === 'coach' && <FormControlLabel control={<Checkbox checked={diagnosis} onChange={(event) => setDiagnosis(event.target.checked)} />} label="Also that it names the diagnosis" />}
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={close}>Cancel</Button>
-        <Button type="submit" variant="contained" loading={agree.isPending}>Record</Button>
-      </DialogActions>
+        <DialogTitle id="agreed">The athlete agrees</DialogTitle>
+        <DialogContent sx={{ display: 'grid', gap: 2 }}>
+          <Typography>
+            {paper.title}
+            {paper.to === '' ? '' : `, to ${paper.to.split('\n')[0] ?? ''}`}. Under your local rules a guardian may have
+            to agree instead.
+          </Typography>
+          {agree.isError && faultAt(agree.error, 'by') === undefined && faultAt(agree.error, 'on') === undefined && (
+            <Failed problem={agree.error} />
+          )}
+          <TextField
+            label="Who agreed"
+            value={by}
+            onChange={(event) => setBy(event.target.value)}
+            error={faultAt(agree.error, 'by') !== undefined}
+            helperText={faultAt(agree.error, 'by') ?? 'The athlete, or whoever speaks for them'}
+          />
+          <TextField
+            label="On"
+            type="date"
+            value={on}
+            onChange={(event) => setOn(event.target.value)}
+            slotProps={{ inputLabel: { shrink: true } }}
+            error={faultAt(agree.error, 'on') !== undefined}
+            helperText={faultAt(agree.error, 'on')}
+          />
+          <RadioGroup
+            row
+            aria-label="How"
+            value={how}
+            onChange={(event) => setHow(event.target.value === 'written' ? 'written' : 'spoken')}
+          >
+            <FormControlLabel value="spoken" control={<Radio />} label="Spoken" />
+            <FormControlLabel value="written" control={<Radio />} label="Written" />
+          </RadioGroup>
+          {paper.kind === 'coach' && (
+            <FormControlLabel
+              control={<Checkbox checked={diagnosis} onChange={(event) => setDiagnosis(event.target.checked)} />}
+              label="Also that it names the diagnosis"
+            />
+          )}
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={close}>Cancel</Button>
+          <Button type="submit" variant="contained" loading={agree.isPending}>
+            Record
+          </Button>
+        </DialogActions>
       </Box>
     </Dialog>
   );

@@ -12,9 +12,23 @@ import type { Member, Practice } from './People';
 import { RoleChoice } from './RoleChoice';
 
 /** Another role for somebody of the practice. */
-export function ChangeRole({ practice, member, close, done }: { practice: Practice; member: Member; close: () => void; done: (answer: Practice) => void }) {
+export function ChangeRole({
+  practice,
+  member,
+  close,
+  done,
+}: {
+  practice: Practice;
+  member: Member;
+  close: () => void;
+  done: (answer: Practice) => void;
+}) {
   const [role, setRole] = useState(member.role);
-  const change = useMutation({ mutationFn: () => send(() => api.PUT('/api/practice/people/{person}', { params: { path: { person: member.id } }, body: { role } })), onSuccess: done });
+  const change = useMutation({
+    mutationFn: () =>
+      send(() => api.PUT('/api/practice/people/{person}', { params: { path: { person: member.id } }, body: { role } })),
+    onSuccess: done,
+  });
   const fault = faultAt(change.error, 'role');
   return (
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="change-role">
@@ -25,7 +39,9 @@ export function ChangeRole({ practice, member, close, done }: { practice: Practi
       </DialogContent>
       <DialogActions>
         <Button onClick={close}>Cancel</Button>
-        <Button variant="contained" loading={change.isPending} onClick={() => change.mutate()}>Save</Button>
+        <Button variant="contained" loading={change.isPending} onClick={() => change.mutate()}>
+          Save
+        </Button>
       </DialogActions>
     </Dialog>
   );

@@ -16,17 +16,28 @@ import { Failed, Loading } from '../../shell/States';
 
 type Retention = Schemas['Retention'];
 
-
 /** For how long records are kept, and those that need not be kept any longer. */
 export function Keeping() {
-  const found = useQuery({ queryKey: queryKeys.retention, queryFn: () => send(() => api.GET('/api/practice/retention')) });
+  const found = useQuery({
+    queryKey: queryKeys.retention,
+    queryFn: () => send(() => api.GET('/api/practice/retention')),
+  });
   const queries = useQueryClient();
-  const set = (answer: Retention) => { queries.setQueryData(queryKeys.retention, answer); };
+  const set = (answer: Retention) => {
+    queries.setQueryData(queryKeys.retention, answer);
+  };
   if (found.isPending) return <Loading what="the records" />;
   if (found.isError) return <Failed problem={found.error} again={() => void found.refetch()} />;
   return (
-    <Paper variant="outlined" component="section" aria-label="Keeping records" sx={{ p: 2.5, display: 'grid', gap: 2, maxWidth: 720 }}>
-      <Typography variant="h1" component="h2">Keeping records</Typography>
+    <Paper
+      variant="outlined"
+      component="section"
+      aria-label="Keeping records"
+      sx={{ p: 2.5, display: 'grid', gap: 2, maxWidth: 720 }}
+    >
+      <Typography variant="h1" component="h2">
+        Keeping records
+      </Typography>
       <Years key={found.data.kept_years} years={found.data.kept_years} set={set} />
       {found.data.kept_years !== null && <Due due={found.data.due} set={set} />}
     </Paper>
@@ -35,14 +46,41 @@ export function Keeping() {
 
 function Years({ years, set }: { years: number | null; set: (answer: Retention) => void }) {
   const [typed, setTyped] = useState(years === null ? '' : String(years));
-  const save = useMutation({ mutationFn: () => send(() => api.PUT('/api/practice/retention', { body: { kept_years: typed.trim() === '' ? null : Number(typed) } })), onSuccess: set });
+  const save = useMutation({
+    mutationFn: () =>
+      send(() =>
+        api.PUT('/api/practice/retention', { body: { kept_years: typed.trim() === '' ? null : Number(typed) } }),
+      ),
+    onSuccess: set,
+  });
   const fault = faultAt(save.error, 'kept_years');
   return (
-    <Box component="form" noValidate onSubmit={(event: SyntheticEvent) => { event.preventDefault(); save.mutate(); }} sx={{ display: 'grid', gap: 1.5 }}>
-      <Typography>How long records of treatment must be kept is a matter of your law. Rung counts from the day on which the last case of an athlete was closed. As long as this is empty, every record is kept.</Typography>
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(event: SyntheticEvent) => {
+        event.preventDefault();
+        save.mutate();
+      }}
+      sx={{ display: 'grid', gap: 1.5 }}
+    >
+      <Typography>
+        How long records of treatment must be kept is a matter of your law. Rung counts from the day on which the last
+        case of an athlete was closed. As long as this is empty, every record is kept.
+      </Typography>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
-        <TextField label="Years" value={typed} onChange={(event) => setTyped(event.target.value)} error={fault !== undefined} helperText={fault} slotProps={{ htmlInput: { inputMode: 'numeric' } }} sx={{ width: 180 }} />
-        <Button type="submit" variant="outlined" loading={save.isPending} sx={{ height: 37 }}>Save</Button>
+        <TextField
+          label="Years"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          error={fault !== undefined}
+          helperText={fault}
+          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+          sx={{ width: 180 }}
+        />
+        <Button type="submit" variant="outlined" loading={save.isPending} sx={{ height: 37 }}>
+          Save
+        </Button>
       </Box>
       {save.isError && fault === undefined && <Failed problem={save.error} />}
     </Box>
@@ -52,17 +90,60 @@ function Years({ years, set }: { years: number | null; set: (answer: Retention) 
 function Due({ due, set }: { due: Retention['due']; set: (answer: Retention) => void }) {
   const [chosen, setChosen] = useState<string[]>([]);
   const [sure, setSure] = useState(false);
-  const erase = useMutation({ mutationFn: () => send(() => api.POST('/api/practice/retention', { body: { athletes: chosen } })), onSuccess: (answer) => { set(answer); setChosen([]); setSure(false); } });
-  if (due.length === 0) return <Typography>No record has passed that time{erase.data?.erased === undefined ? '' : ` any more; ${erase.data.erased} erased`}.</Typography>;
+  const erase = useMutation({
+    mutationFn: () => send(() => api.POST('/api/practice/retention', { body: { athletes: chosen } })),
+    onSuccess: (answer) => {
+      set(answer);
+      setChosen([]);
+      setSure(false);
+    },
+  });
+  if (due.length === 0)
+    return (
+      <Typography>
+        No record has passed that time{erase.data?.erased === undefined ? '' : ` any more; ${erase.data.erased} erased`}
+        .
+      </Typography>
+    );
   return (
     <Box sx={{ display: 'grid', gap: 1 }}>
       <Typography variant="h2">Need not be kept any longer</Typography>
-      {due.map((one) => (
-        <FormControlLabel key={one.id} control={<Checkbox checked={chosen.includes(one.id)} onChange={(_, checked) => { setSure(false); setChosen(checked ? [...chosen, one.id] : chosen.filter((other) => other !== one.id)); }} />} label={`${one.name}, last case closed on ${day(one.closed_on)} ${one.closed_on.slice(0, 4)}`} />
+      {due.map((athlete) => (
+        <FormControlLabel
+          key={athlete.id}
+          control={
+            <Checkbox
+              checked={chosen.includes(athlete.id)}
+              onChange={(_, checked) => {
+                setSure(false);
+                setChosen(checked ? [...chosen, athlete.id] : chosen.filter((other) => other !== athlete.id));
+              }}
+            />
+          }
+          label={`${athlete.name}, last case closed on ${day(athlete.closed_on)} ${athlete.closed_on.slice(0, 4)}`}
+        />
       ))}
-      {sure && <Alert severity="warning">Everything of {chosen.length === 1 ? 'this athlete' : `these ${chosen.length} athletes`} goes, and cannot be had back.</Alert>}
+      {sure && (
+        <Alert severity="warning">
+          Everything of {chosen.length === 1 ? 'this athlete' : `these ${chosen.length} athletes`} goes, and cannot be
+          had back.
+        </Alert>
+      )}
       {erase.isError && <Failed problem={erase.error} />}
-      <Box><Button variant={sure ? 'contained' : 'outlined'} color={sure ? 'error' : 'primary'} disabled={chosen.length === 0} loading={erase.isPending} onClick={() => { if (sure) erase.mutate(); else setSure(true); }}>{sure ? 'Erase them for good' : 'Erase …'}</Button></Box>
+      <Box>
+        <Button
+          variant={sure ? 'contained' : 'outlined'}
+          color={sure ? 'error' : 'primary'}
+          disabled={chosen.length === 0}
+          loading={erase.isPending}
+          onClick={() => {
+            if (sure) erase.mutate();
+            else setSure(true);
+          }}
+        >
+          {sure ? 'Erase them for good' : 'Erase …'}
+        </Button>
+      </Box>
     </Box>
   );
 }

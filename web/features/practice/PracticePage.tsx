@@ -16,7 +16,13 @@ import { OwnSettings } from './OwnSettings';
 import { People } from './People';
 import { Tokens } from './Tokens';
 
-const PAGES = [['', 'Practice'], ['/people', 'People'], ['/away', 'Who is away'], ['/record', 'Who saw what'], ['/keeping', 'Keeping records']] as const;
+const PAGES = [
+  ['', 'Practice'],
+  ['/people', 'People'],
+  ['/away', 'Who is away'],
+  ['/record', 'Who saw what'],
+  ['/keeping', 'Keeping records'],
+] as const;
 
 /** The practice: its settings, its people, who stands in for whom, and who saw and changed what. */
 export function PracticePage({ user }: { user: User }) {
@@ -26,7 +32,16 @@ export function PracticePage({ user }: { user: User }) {
   return (
     <Box component="main" sx={{ maxWidth: 1080, mx: 'auto', px: 3, pb: 3 }}>
       <Tabs value={pathname} aria-label="Parts of the practice" sx={{ mb: 2 }} variant="scrollable">
-        {shown.map(([path, title]) => <Tab key={path} component={RouterLink} to={`/practice${path}`} value={`/practice${path}`} label={title} sx={{ textTransform: 'none' }} />)}
+        {shown.map(([path, title]) => (
+          <Tab
+            key={path}
+            component={RouterLink}
+            to={`/practice${path}`}
+            value={`/practice${path}`}
+            label={title}
+            sx={{ textTransform: 'none' }}
+          />
+        ))}
       </Tabs>
       <Routes>
         <Route index element={<OwnPage manages={manages} />} />
@@ -34,7 +49,14 @@ export function PracticePage({ user }: { user: User }) {
         {manages && <Route path="people" element={<People />} />}
         {manages && <Route path="keeping" element={<Keeping />} />}
         {manages && <Route path="record" element={<AccessRecord />} />}
-        <Route path="*" element={<Empty title="This page does not exist"><RouterLink to="/practice">To the practice</RouterLink></Empty>} />
+        <Route
+          path="*"
+          element={
+            <Empty title="This page does not exist">
+              <RouterLink to="/practice">To the practice</RouterLink>
+            </Empty>
+          }
+        />
       </Routes>
     </Box>
   );

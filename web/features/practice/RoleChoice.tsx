@@ -12,14 +12,39 @@ import type { Practice } from './People';
 type Role = Schemas['Role'];
 
 /** What somebody is in the practice, each role with what it is for. */
-export function RoleChoice({ practice, role, choose, fault }: { practice: Practice; role: Role; choose: (role: Role) => void; fault: string | undefined }) {
+export function RoleChoice({
+  practice,
+  role,
+  choose,
+  fault,
+}: {
+  practice: Practice;
+  role: Role;
+  choose: (role: Role) => void;
+  fault: string | undefined;
+}) {
   return (
     <FormControl error={fault !== undefined}>
       <FormLabel id="role">In your practice</FormLabel>
       <RadioGroup aria-labelledby="role" value={role} onChange={(_, value) => choose(value as Role)}>
-        {practice.roles.filter((one) => one.key !== 'athlete').map((one) => (
-          <FormControlLabel key={one.key} value={one.key} control={<Radio />} label={<><b>{one.title}.</b> <Typography component="span" color="textSecondary">{one.words}</Typography></>} sx={{ alignItems: 'flex-start', '& .MuiRadio-root': { pt: 0.25 }, mb: 0.75 }} />
-        ))}
+        {practice.roles
+          .filter((other) => other.key !== 'athlete')
+          .map((other) => (
+            <FormControlLabel
+              key={other.key}
+              value={other.key}
+              control={<Radio />}
+              label={
+                <>
+                  <b>{other.title}.</b>{' '}
+                  <Typography component="span" color="textSecondary">
+                    {other.words}
+                  </Typography>
+                </>
+              }
+              sx={{ alignItems: 'flex-start', '& .MuiRadio-root': { pt: 0.25 }, mb: 0.75 }}
+            />
+          ))}
       </RadioGroup>
       {fault !== undefined && <FormHelperText>{fault}</FormHelperText>}
     </FormControl>

@@ -17,19 +17,38 @@ export function RolesTable({ practice }: { practice: Practice }) {
       <TableContainer>
         <Table size="small" sx={{ minWidth: 620 }}>
           <TableHead>
-            <TableRow><TableCell />{practice.roles.map((role) => <TableCell key={role.key} align="center" title={role.words}>{role.title}</TableCell>)}</TableRow>
+            <TableRow>
+              <TableCell />
+              {practice.roles.map((role) => (
+                <TableCell key={role.key} align="center" title={role.words}>
+                  {role.title}
+                </TableCell>
+              ))}
+            </TableRow>
           </TableHead>
           <TableBody>
             {practice.permissions.map((permission) => (
               <TableRow key={permission.key}>
-                <TableCell component="th" scope="row">{permission.words}</TableCell>
-                {practice.roles.map((role) => <TableCell key={role.key} align="center" sx={role.may.includes(permission.key) ? { fontWeight: 600 } : { color: 'text.secondary' }}>{role.may.includes(permission.key) ? 'yes' : 'no'}</TableCell>)}
+                <TableCell component="th" scope="row">
+                  {permission.words}
+                </TableCell>
+                {practice.roles.map((role) => (
+                  <TableCell
+                    key={role.key}
+                    align="center"
+                    sx={role.may.includes(permission.key) ? { fontWeight: 600 } : { color: 'text.secondary' }}
+                  >
+                    {role.may.includes(permission.key) ? 'yes' : 'no'}
+                  </TableCell>
+                ))}
               </TableRow>
             ))}
           </TableBody>
         </Table>
       </TableContainer>
-      <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>An assistant sees only the cases assigned to them (“Who sees this case …” on the case).</Typography>
+      <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+        An assistant sees only the cases assigned to them (“Who sees this case …” on the case).
+      </Typography>
     </Paper>
   );
 }

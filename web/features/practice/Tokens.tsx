@@ -12,7 +12,6 @@ import { queryKeys } from '../../api/queryKeys';
 import { day, moment } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 
-
 /** Tokens with which other systems read the practice; for its owner. */
 export function Tokens() {
   const found = useQuery({ queryKey: queryKeys.tokens, queryFn: () => send(() => api.GET('/api/practice/tokens')) });
@@ -21,43 +20,103 @@ export function Tokens() {
   const [days, setDays] = useState('90');
   const make = useMutation({
     mutationFn: () => send(() => api.POST('/api/practice/tokens', { body: { name: name.trim(), days: Number(days) } })),
-    onSuccess: (answer) => { queries.setQueryData(queryKeys.tokens, { tokens: answer.tokens }); setName(''); },
+    onSuccess: (answer) => {
+      queries.setQueryData(queryKeys.tokens, { tokens: answer.tokens });
+      setName('');
+    },
   });
   const withdraw = useMutation({
-    mutationFn: (token: string) => send(() => api.DELETE('/api/practice/tokens/{token}', { params: { path: { token } } })),
-    onSuccess: (answer) => { queries.setQueryData(queryKeys.tokens, answer); make.reset(); },
+    mutationFn: (token: string) =>
+      send(() => api.DELETE('/api/practice/tokens/{token}', { params: { path: { token } } })),
+    onSuccess: (answer) => {
+      queries.setQueryData(queryKeys.tokens, answer);
+      make.reset();
+    },
   });
-  const submit = (event: SyntheticEvent) => { event.preventDefault(); make.mutate(); };
+  const submit = (event: SyntheticEvent) => {
+    event.preventDefault();
+    make.mutate();
+  };
   return (
-    <Paper variant="outlined" component="section" aria-label="Tokens for other systems" sx={{ p: 2.5, display: 'grid', gap: 2 }}>
+    <Paper
+      variant="outlined"
+      component="section"
+      aria-label="Tokens for other systems"
+      sx={{ p: 2.5, display: 'grid', gap: 2 }}
+    >
       <Box>
         <Typography variant="h2">Tokens for other systems</Typography>
-        <Typography color="textSecondary">With a token, another program can read what you see at the desk and change nothing. The record shows what it reads under your name and the token’s.</Typography>
+        <Typography color="textSecondary">
+          With a token, another program can read what you see at the desk and change nothing. The record shows what it
+          reads under your name and the token’s.
+        </Typography>
       </Box>
       {found.isPending && <Loading what="the tokens" />}
       {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
       {withdraw.isError && <Failed problem={withdraw.error} />}
-      {(found.data?.tokens ?? []).map((one) => (
-        <Box key={one.id} sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: 1, borderColor: 'divider', pt: 1 }}>
+      {(found.data?.tokens ?? []).map((token) => (
+        <Box
+          key={token.id}
+          sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: 1, borderColor: 'divider', pt: 1 }}
+        >
           <Box sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>
-            <Typography sx={{ fontWeight: 600 }}>{one.name}</Typography>
-            <Typography variant="body2" color="textSecondary">{one.expired ? 'Ran out on' : 'Holds until'} {day(one.expires_at.slice(0, 10))} · {one.last_used_at === null ? 'never used' : `last used ${moment(one.last_used_at)}`}</Typography>
+            <Typography sx={{ fontWeight: 600 }}>{token.name}</Typography>
+            <Typography variant="body2" color="textSecondary">
+              {token.expired ? 'Ran out on' : 'Holds until'} {day(token.expires_at.slice(0, 10))} ·{' '}
+              {token.last_used_at === null ? 'never used' : `last used ${moment(token.last_used_at)}`}
+            </Typography>
           </Box>
-          <Button loading={withdraw.isPending && withdraw.variables === one.id} aria-label={`Withdraw ${one.name}`} onClick={() => withdraw.mutate(one.id)}>Withdraw</Button>
+          <Button
+            loading={withdraw.isPending && withdraw.variables === token.id}
+            aria-label={`Withdraw ${token.name}`}
+            onClick={() => withdraw.mutate(token.id)}
+          >
+            Withdraw
+          </Button>
         </Box>
       ))}
       {make.isSuccess && (
         <Alert severity="success">
           The token, shown only once. Keep it as you keep a password:
-          <Box component="code" aria-label="The token" sx={{ display: 'block', overflowWrap: 'anywhere', userSelect: 'all', mt: 0.5 }}>{make.data.token}</Box>
+          <Box
+            component="code"
+            aria-label="The token"
+            sx={{ display: 'block', overflowWrap: 'anywhere', userSelect: 'all', mt: 0.5 }}
+          >
+            {make.data.token}
+          </Box>
         </Alert>
       )}
-      <Box component="form" noValidate onSubmit={submit} sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', flexWrap: 'wrap' }}>
-        <TextField label="What it is for" value={name} onChange={(event) => setName(event.target.value)} error={faultAt(make.error, 'name') !== undefined} helperText={faultAt(make.error, 'name')} sx={{ flex: 1, minWidth: 200 }} />
-        <TextField label="Days" value={days} onChange={(event) => setDays(event.target.value)} error={faultAt(make.error, 'days') !== undefined} helperText={faultAt(make.error, 'days') ?? '1 to 366'} sx={{ width: 120 }} slotProps={{ htmlInput: { inputMode: 'numeric' } }} />
-        <Button type="submit" variant="outlined" loading={make.isPending}>Make a token</Button>
+      <Box
+        component="form"
+        noValidate
+        onSubmit={submit}
+        sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', flexWrap: 'wrap' }}
+      >
+        <TextField
+          label="What it is for"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          error={faultAt(make.error, 'name') !== undefined}
+          helperText={faultAt(make.error, 'name')}
+          sx={{ flex: 1, minWidth: 200 }}
+        />
+        <TextField
+          label="Days"
+          value={days}
+          onChange={(event) => setDays(event.target.value)}
+          error={faultAt(make.error, 'days') !== undefined}
+          helperText={faultAt(make.error, 'days') ?? '1 to 366'}
+          sx={{ width: 120 }}
+          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+        />
+        <Button type="submit" variant="outlined" loading={make.isPending}>
+          Make a token
+        </Button>
       </Box>
-      {make.isError && faultAt(make.error, 'name') === undefined && faultAt(make.error, 'days') === undefined && <Failed problem={make.error} />}
+      {make.isError && faultAt(make.error, 'name') === undefined && faultAt(make.error, 'days') === undefined && (
+        <Failed problem={make.error} />
+      )}
     </Paper>
   );
 }

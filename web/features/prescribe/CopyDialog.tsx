@@ -18,21 +18,44 @@ import { usePlan } from './usePlan';
 type Item = PlanInForce['stages'][number]['prescriptions'][number];
 
 /** Exercises of another case of the same structure, with the doses that stand there. */
-export function CopyDialog({ plan, close, copy }: { plan: PlanInForce; close: () => void; copy: (items: Item[]) => void }) {
+export function CopyDialog({
+  plan,
+  close,
+  copy,
+}: {
+  plan: PlanInForce;
+  close: () => void;
+  copy: (items: Item[]) => void;
+}) {
   const [other, setOther] = useState('');
   return (
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="copy">
       <DialogTitle id="copy">Copy from another case</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1.5, pt: '8px !important' }}>
-        {plan.others.length === 0 && <Typography>No other case of the {plan.structure_title.toLowerCase()} yet.</Typography>}
+        {plan.others.length === 0 && (
+          <Typography>No other case of the {plan.structure_title.toLowerCase()} yet.</Typography>
+        )}
         {plan.others.length > 0 && (
-          <TextField select label={`Cases of the ${plan.structure_title.toLowerCase()}`} value={other} onChange={(event) => setOther(event.target.value)}>
-            {plan.others.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
+          <TextField
+            select
+            label={`Cases of the ${plan.structure_title.toLowerCase()}`}
+            value={other}
+            onChange={(event) => setOther(event.target.value)}
+          >
+            {plan.others.map((source) => (
+              <MenuItem key={source.key} value={source.key}>
+                {source.title}
+              </MenuItem>
+            ))}
           </TextField>
         )}
         {other !== '' && <Exercises key={other} id={other} copy={copy} close={close} />}
       </DialogContent>
-      {other === '' && <DialogActions><Button onClick={close}>Not now</Button></DialogActions>}
+      {other === '' && (
+        <DialogActions>
+          <Button onClick={close}>Not now</Button>
+        </DialogActions>
+      )}
     </Dialog>
   );
 }
@@ -43,28 +66,46 @@ function Exercises({ id, copy, close }: { id: string; copy: (items: Item[]) => v
   const [left, setLeft] = useState<string[]>([]);
   if (found.isPending) return <Loading what="that plan" />;
   if (found.data === undefined) return <Failed problem={found.error} again={() => void found.refetch()} />;
-  const stages = found.data.stages.filter((one) => one.prescriptions.length > 0);
-  const shown = stages.find((one) => one.key === (stage ?? found.data.stage)) ?? stages[0];
+  const stages = found.data.stages.filter((candidate) => candidate.prescriptions.length > 0);
+  const shown = stages.find((candidate) => candidate.key === (stage ?? found.data.stage)) ?? stages[0];
   const items = shown?.prescriptions ?? [];
-  const chosen = items.filter((one) => !left.includes(one.prescription.key));
+  const chosen = items.filter((item) => !left.includes(item.prescription.key));
   return (
     <>
       <TextField select label="Stage" value={shown?.key ?? ''} onChange={(event) => setStage(event.target.value)}>
-        {stages.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}{one.key === found.data.stage ? ' (now)' : ''}</MenuItem>)}
+        {stages.map((candidate) => (
+          <MenuItem key={candidate.key} value={candidate.key}>
+            {candidate.title}
+            {candidate.key === found.data.stage ? ' (now)' : ''}
+          </MenuItem>
+        ))}
       </TextField>
       <Box>
-        {items.map((one) => (
-          <Box key={one.prescription.key}>
+        {items.map((item) => (
+          <Box key={item.prescription.key}>
             <FormControlLabel
-              control={<Checkbox checked={!left.includes(one.prescription.key)} onChange={() => setLeft((keys) => (keys.includes(one.prescription.key) ? keys.filter((key) => key !== one.prescription.key) : [...keys, one.prescription.key]))} />}
-              label={`${one.title}, ${one.words}`}
+              control={
+                <Checkbox
+                  checked={!left.includes(item.prescription.key)}
+                  onChange={() =>
+                    setLeft((keys) =>
+                      keys.includes(item.prescription.key)
+                        ? keys.filter((key) => key !== item.prescription.key)
+                        : [...keys, item.prescription.key],
+                    )
+                  }
+                />
+              }
+              label={`${item.title}, ${item.words}`}
             />
           </Box>
         ))}
       </Box>
       <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
         <Button onClick={close}>Not now</Button>
-        <Button variant="contained" disabled={chosen.length === 0} onClick={() => copy(chosen)}>Copy {chosen.length}</Button>
+        <Button variant="contained" disabled={chosen.length === 0} onClick={() => copy(chosen)}>
+          Copy {chosen.length}
+        </Button>
       </Box>
     </>
   );

@@ -57,10 +57,17 @@ function fits(path: string, dose: Prescription['dose']): boolean {
 /** An upper end begins above what is asked now. */
 const first = ([path, , value]: Field, dose: Prescription['dose']): unknown => {
   const lower = CORRIDORS[path] === undefined ? undefined : fieldOf(dose, CORRIDORS[path]);
-  return typeof lower === 'number' && typeof value === 'number' ? Math.max(value, lower + (path === 'reps_to' ? 4 : 15)) : value;
+  return typeof lower === 'number' && typeof value === 'number'
+    ? Math.max(value, lower + (path === 'reps_to' ? 4 : 15))
+    : value;
 };
 
-const PHASES: [string, string][] = [['lift_s', 'Lift, s'], ['top_s', 'At top, s'], ['lower_s', 'Lower, s'], ['bottom_s', 'At bottom, s']];
+const PHASES: [string, string][] = [
+  ['lift_s', 'Lift, s'],
+  ['top_s', 'At top, s'],
+  ['lower_s', 'Lower, s'],
+  ['bottom_s', 'At bottom, s'],
+];
 
 const TEMPO = { lift_s: 3, top_s: 0, lower_s: 3, bottom_s: 0, starts: 'lift' };
 const RANGE = { from_deg: 0, to_deg: 60 };
@@ -70,7 +77,14 @@ export function DoseEditor({ prescription, slots, faults, suggestions, change }:
   const { dose } = prescription;
   const set = (path: string, value: unknown) => change({ ...prescription, dose: withField(dose, path, value) });
   const number = (path: string, label: string, width?: number) => (
-    <NumberField key={path} label={label} value={fieldOf(dose, path)} fault={faults[`dose.${path}`]} {...(width === undefined ? {} : { width })} change={(value) => set(path, value)} />
+    <NumberField
+      key={path}
+      label={label}
+      value={fieldOf(dose, path)}
+      fault={faults[`dose.${path}`]}
+      {...(width === undefined ? {} : { width })}
+      change={(value) => set(path, value)}
+    />
   );
   const bands = bandsOf(prescription);
   const absent: Field[] = [
@@ -84,57 +98,134 @@ export function DoseEditor({ prescription, slots, faults, suggestions, change }:
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'flex-start' }}>
         {number('sets', 'Sets', 70)}
         {number('reps', 'Reps', 70)}
-        {OPTIONAL.filter(([path]) => fieldOf(dose, path) !== undefined).map(([path, label]) => number(path, label, 104))}
-        {dose.resistance !== undefined && (
-          bands === undefined
-            ? <TextField label="Band" value={dose.resistance} onChange={(event) => set('resistance', event.target.value === '' ? undefined : event.target.value)} sx={{ width: 150 }} />
-            : (
-              <TextField select label="Band" value={dose.resistance} onChange={(event) => set('resistance', event.target.value)} sx={{ width: 190 }}>
-                {(bands.includes(dose.resistance) ? bands : [dose.resistance, ...bands]).map((band) => <MenuItem key={band} value={band}>{band}</MenuItem>)}
-              </TextField>
-            )
+        {OPTIONAL.filter(([path]) => fieldOf(dose, path) !== undefined).map(([path, label]) =>
+          number(path, label, 104),
         )}
+        {dose.resistance !== undefined &&
+          (bands === undefined ? (
+            <TextField
+              label="Band"
+              value={dose.resistance}
+              onChange={(event) => set('resistance', event.target.value === '' ? undefined : event.target.value)}
+              sx={{ width: 150 }}
+            />
+          ) : (
+            <TextField
+              select
+              label="Band"
+              value={dose.resistance}
+              onChange={(event) => set('resistance', event.target.value)}
+              sx={{ width: 190 }}
+            >
+              {(bands.includes(dose.resistance) ? bands : [dose.resistance, ...bands]).map((band) => (
+                <MenuItem key={band} value={band}>
+                  {band}
+                </MenuItem>
+              ))}
+            </TextField>
+          ))}
         {number('rest_s', 'Rest, s', 80)}
       </Box>
       {(dose.tempo !== undefined || dose.range !== undefined) && (
         <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'flex-start' }}>
           {dose.tempo !== undefined && (
             <>
-              <TextField select label="Begins with" value={dose.tempo.starts} onChange={(event) => set('tempo.starts', event.target.value)} sx={{ width: 112 }}>
+              <TextField
+                select
+                label="Begins with"
+                value={dose.tempo.starts}
+                onChange={(event) => set('tempo.starts', event.target.value)}
+                sx={{ width: 112 }}
+              >
                 <MenuItem value="lift">lift</MenuItem>
                 <MenuItem value="lower">lower</MenuItem>
               </TextField>
               {PHASES.map(([phase, label]) => number(`tempo.${phase}`, label, 96))}
             </>
           )}
-          {dose.range !== undefined && <>{number('range.from_deg', 'Range from, °', 112)}{number('range.to_deg', 'to, °', 76)}</>}
+          {dose.range !== undefined && (
+            <>
+              {number('range.from_deg', 'Range from, °', 112)}
+              {number('range.to_deg', 'to, °', 76)}
+            </>
+          )}
         </Box>
       )}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'flex-start' }}>
-        <TextField select label="Limbs and side" value={prescription.limbs} onChange={(event) => change({ ...prescription, limbs: event.target.value as Prescription['limbs'] })} sx={{ width: 150 }}>
+        <TextField
+          select
+          label="Limbs and side"
+          value={prescription.limbs}
+          onChange={(event) => change({ ...prescription, limbs: event.target.value as Prescription['limbs'] })}
+          sx={{ width: 150 }}
+        >
           <MenuItem value="affected">the sore side</MenuItem>
           <MenuItem value="each">each side</MenuItem>
           <MenuItem value="together">both together</MenuItem>
         </TextField>
-        <TextField select label="Done in" value={prescription.slot ?? ''} onChange={(event) => change({ ...prescription, slot: event.target.value })} error={faults.slot !== undefined} helperText={faults.slot} sx={{ width: 170 }}>
-          {slots.map((slot) => <MenuItem key={slot.key} value={slot.key}>{slot.title}</MenuItem>)}
+        <TextField
+          select
+          label="Done in"
+          value={prescription.slot ?? ''}
+          onChange={(event) => change({ ...prescription, slot: event.target.value })}
+          error={faults.slot !== undefined}
+          helperText={faults.slot}
+          sx={{ width: 170 }}
+        >
+          {slots.map((slot) => (
+            <MenuItem key={slot.key} value={slot.key}>
+              {slot.title}
+            </MenuItem>
+          ))}
         </TextField>
-        <TextField label="Cue" value={prescription.cue ?? ''} onChange={(event) => change(withCue(prescription, event.target.value))} sx={{ width: 220 }} />
+        <TextField
+          label="Cue"
+          value={prescription.cue ?? ''}
+          onChange={(event) => change(withCue(prescription, event.target.value))}
+          sx={{ width: 220 }}
+        />
         {absent.length > 0 && (
-          <TextField select label="Add a field" value="" onChange={(event) => { const field = absent.find(([path]) => path === event.target.value); if (field !== undefined) set(field[0], first(field, dose)); }} sx={{ width: 140 }}>
-            {absent.map(([path, label]) => <MenuItem key={path} value={path}>{label}</MenuItem>)}
+          <TextField
+            select
+            label="Add a field"
+            value=""
+            onChange={(event) => {
+              const field = absent.find(([path]) => path === event.target.value);
+              if (field !== undefined) set(field[0], first(field, dose));
+            }}
+            sx={{ width: 140 }}
+          >
+            {absent.map(([path, label]) => (
+              <MenuItem key={path} value={path}>
+                {label}
+              </MenuItem>
+            ))}
           </TextField>
         )}
       </Box>
       <LadderPart prescription={prescription} fault={faults.ladder} change={change} />
       {suggestions.length > 0 && (
-        <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }} aria-label="Suggested from what was logged and tested">
-          {suggestions.map((one) => (
-            <Typography component="li" variant="body2" color="textSecondary" key={one.words}>
-              {one.words}
-              {one.field !== null && one.value !== null && fieldOf(dose, one.field) !== one.value && (
-                <Button onClick={() => { if (one.field !== null) set(one.field, one.value); }} sx={{ ml: 0.5, py: 0, minWidth: 0 }} aria-label={`Use: ${one.words}`}>use</Button>
-              )}
+        <Box
+          component="ul"
+          sx={{ listStyle: 'none', p: 0, m: 0 }}
+          aria-label="Suggested from what was logged and tested"
+        >
+          {suggestions.map((suggestion) => (
+            <Typography component="li" variant="body2" color="textSecondary" key={suggestion.words}>
+              {suggestion.words}
+              {suggestion.field !== null &&
+                suggestion.value !== null &&
+                fieldOf(dose, suggestion.field) !== suggestion.value && (
+                  <Button
+                    onClick={() => {
+                      if (suggestion.field !== null) set(suggestion.field, suggestion.value);
+                    }}
+                    sx={{ ml: 0.5, py: 0, minWidth: 0 }}
+                    aria-label={`Use: ${suggestion.words}`}
+                  >
+                    use
+                  </Button>
+                )}
             </Typography>
           ))}
         </Box>
@@ -142,4 +233,3 @@ export function DoseEditor({ prescription, slots, faults, suggestions, change }:
     </Box>
   );
 }
-

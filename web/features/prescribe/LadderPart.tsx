@@ -7,17 +7,33 @@ import { useLibrary } from '../library/useLibrary';
 import type { Prescription } from './draft';
 
 /** The rungs that this athlete may be led to, easier first; what is asked now is always among them. */
-export function LadderPart({ prescription, fault, change }: { prescription: Prescription; fault: string | undefined; change: (prescription: Prescription) => void }) {
+export function LadderPart({
+  prescription,
+  fault,
+  change,
+}: {
+  prescription: Prescription;
+  fault: string | undefined;
+  change: (prescription: Prescription) => void;
+}) {
   const library = useLibrary().data;
-  const ladder = library?.ladders.find((one) => one.rungs.some((rung) => rung.exercise === prescription.exercise));
+  const ladder = library?.ladders.find((other) => other.rungs.some((rung) => rung.exercise === prescription.exercise));
   if (library === undefined || ladder === undefined) return null;
   const rungs = ladder.rungs.map((rung) => rung.exercise);
   const allowed = prescription.ladder ?? [prescription.exercise];
-  const titleOf = (key: string) => library.exercises.find((one) => one.key === key)?.title ?? key;
-  const toggle = (key: string) => change({ ...prescription, ladder: rungs.filter((one) => one === prescription.exercise || (one === key ? !allowed.includes(one) : allowed.includes(one))) });
+  const titleOf = (key: string) => library.exercises.find((exercise) => exercise.key === key)?.title ?? key;
+  const toggle = (key: string) =>
+    change({
+      ...prescription,
+      ladder: rungs.filter(
+        (rung) => rung === prescription.exercise || (rung === key ? !allowed.includes(rung) : allowed.includes(rung)),
+      ),
+    });
   return (
     <Box role="group" aria-label="Rungs that it may lead to">
-      <Typography variant="body2" color="textSecondary" sx={{ mb: 0.5 }}>Rungs that it may lead to, easier first:</Typography>
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 0.5 }}>
+        Rungs that it may lead to, easier first:
+      </Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>
         {rungs.map((key) => (
           <Chip

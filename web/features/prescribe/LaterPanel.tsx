@@ -6,19 +6,52 @@ import Typography from '@mui/material/Typography';
 import type { Later } from './draft';
 
 /** Exercises that are in the plan and wait for their condition: they begin by themselves, or now. */
-export function LaterPanel({ later, begin, leaveOut }: { later: readonly Later[]; begin: (one: Later) => void; leaveOut: (one: Later) => void }) {
+export function LaterPanel({
+  later,
+  begin,
+  leaveOut,
+}: {
+  later: readonly Later[];
+  begin: (item: Later) => void;
+  leaveOut: (item: Later) => void;
+}) {
   return (
     <Paper variant="outlined" component="section" aria-label="Begins later" sx={{ p: 1.5 }}>
       <Typography variant="h2">Begins later</Typography>
-      <Typography variant="body2" color="textSecondary">What has begun stays begun. Nothing begins while something was too much.</Typography>
-      {later.map((one) => (
-        <Box key={one.prescription.key} sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', borderTop: 1, borderColor: 'divider', py: 0.5, mt: 0.5 }}>
+      <Typography variant="body2" color="textSecondary">
+        What has begun stays begun. Nothing begins while something was too much.
+      </Typography>
+      {later.map((session) => (
+        <Box
+          key={session.prescription.key}
+          sx={{
+            display: 'flex',
+            gap: 1,
+            alignItems: 'center',
+            flexWrap: 'wrap',
+            borderTop: 1,
+            borderColor: 'divider',
+            py: 0.5,
+            mt: 0.5,
+          }}
+        >
           <Box sx={{ flex: '1 1 260px' }}>
-            <Typography sx={{ fontWeight: 600 }}>{one.title} <Typography component="span" color="textSecondary">{one.words}</Typography></Typography>
-            <Typography variant="body2" sx={{ '&::first-letter': { textTransform: 'uppercase' } }}>{one.when}</Typography>
+            <Typography sx={{ fontWeight: 600 }}>
+              {session.title}{' '}
+              <Typography component="span" color="textSecondary">
+                {session.words}
+              </Typography>
+            </Typography>
+            <Typography variant="body2" sx={{ '&::first-letter': { textTransform: 'uppercase' } }}>
+              {session.when}
+            </Typography>
           </Box>
-          <Button onClick={() => begin(one)} aria-label={`Begin ${one.title} now`}>Begin now</Button>
-          <Button onClick={() => leaveOut(one)} aria-label={`Leave out ${one.title}`}>Leave out</Button>
+          <Button onClick={() => begin(session)} aria-label={`Begin ${session.title} now`}>
+            Begin now
+          </Button>
+          <Button onClick={() => leaveOut(session)} aria-label={`Leave out ${session.title}`}>
+            Leave out
+          </Button>
         </Box>
       ))}
     </Paper>

@@ -16,41 +16,95 @@ const MOST = 40;
 const ORDER = { target: 0, shared: 1, slight: 2 } as const;
 
 /** The library beside the plan: what loads this structure first, to be added with one press. */
-export function LibraryDrawer({ structure, title, close, add }: { structure: string; title: string; close: () => void; add: (exercise: Exercise) => void }) {
+export function LibraryDrawer({
+  structure,
+  title,
+  close,
+  add,
+}: {
+  structure: string;
+  title: string;
+  close: () => void;
+  add: (exercise: Exercise) => void;
+}) {
   const library = useLibrary();
   const [words, setWords] = useState('');
   const [all, setAll] = useState(false);
-  const directness = (one: Exercise) => one.structures[structure];
+  const directness = (exercise: Exercise) => exercise.structures[structure];
   const found = (library.data?.exercises ?? [])
-    .filter((one) => all || directness(one) !== undefined)
-    .filter((one) => words.toLowerCase().split(/\s+/).every((word) => `${one.title} ${MODES[one.mode]} ${one.equipment.join(' ')}`.toLowerCase().includes(word)))
+    .filter((exercise) => all || directness(exercise) !== undefined)
+    .filter((exercise) =>
+      words
+        .toLowerCase()
+        .split(/\s+/)
+        .every((word) =>
+          `${exercise.title} ${MODES[exercise.mode]} ${exercise.equipment.join(' ')}`.toLowerCase().includes(word),
+        ),
+    )
     .sort((a, b) => ORDER[directness(a) ?? 'slight'] - ORDER[directness(b) ?? 'slight']);
   return (
-    <Drawer anchor="right" open onClose={close} slotProps={{ paper: { sx: { width: { xs: '100%', sm: 420 }, p: 2 }, role: 'dialog', 'aria-label': 'Library' } }}>
+    <Drawer
+      anchor="right"
+      open
+      onClose={close}
+      slotProps={{ paper: { sx: { width: { xs: '100%', sm: 420 }, p: 2 }, role: 'dialog', 'aria-label': 'Library' } }}
+    >
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
-        <Typography variant="h2" sx={{ flex: 1 }}>Add from the library</Typography>
+        <Typography variant="h2" sx={{ flex: 1 }}>
+          Add from the library
+        </Typography>
         <Button onClick={close}>Close</Button>
       </Box>
-      <TextField label="Search" value={words} onChange={(event) => setWords(event.target.value)} autoFocus sx={{ mt: 1.5 }} />
-      <FormControlLabel control={<Checkbox checked={all} onChange={(event) => setAll(event.target.checked)} />} label={`Also what does not load the ${title.toLowerCase()}`} />
+      <TextField
+        label="Search"
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+        autoFocus
+        sx={{ mt: 1.5 }}
+      />
+      <FormControlLabel
+        control={<Checkbox checked={all} onChange={(event) => setAll(event.target.checked)} />}
+        label={`Also what does not load the ${title.toLowerCase()}`}
+      />
       {library.isPending && <Loading what="the library" />}
       {library.isError && <Failed problem={library.error} again={() => void library.refetch()} />}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, overflow: 'auto' }}>
-        {found.slice(0, MOST).map((one) => (
-          <Box component="li" key={one.key} sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: 1, borderColor: 'divider', py: 0.75 }}>
+        {found.slice(0, MOST).map((exercise) => (
+          <Box
+            component="li"
+            key={exercise.key}
+            sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: 1, borderColor: 'divider', py: 0.75 }}
+          >
             <Box sx={{ flex: 1 }}>
-              <Typography sx={{ fontWeight: 600 }}>{one.title}</Typography>
-              <Typography variant="body2">{one.words}{one.tempo_words === null ? '' : ` · ${one.tempo_words}`}</Typography>
+              <Typography sx={{ fontWeight: 600 }}>{exercise.title}</Typography>
+              <Typography variant="body2">
+                {exercise.words}
+                {exercise.tempo_words === null ? '' : ` · ${exercise.tempo_words}`}
+              </Typography>
               <Typography variant="body2" color="textSecondary">
-                {MODES[one.mode]}{directness(one) === undefined ? ', does not load it' : `, loads it ${DIRECTNESS[directness(one) ?? 'slight']}`}{one.equipment.length === 0 ? '' : ` · needs ${one.equipment.join(', ')}`}
+                {MODES[exercise.mode]}
+                {directness(exercise) === undefined
+                  ? ', does not load it'
+                  : `, loads it ${DIRECTNESS[directness(exercise) ?? 'slight']}`}
+                {exercise.equipment.length === 0 ? '' : ` · needs ${exercise.equipment.join(', ')}`}
               </Typography>
             </Box>
-            <Button variant="outlined" onClick={() => add(one)} aria-label={`Add ${one.title}`}>Add</Button>
+            <Button variant="outlined" onClick={() => add(exercise)} aria-label={`Add ${exercise.title}`}>
+              Add
+            </Button>
           </Box>
         ))}
       </Box>
-      {library.data !== undefined && found.length === 0 && <Typography color="textSecondary" sx={{ mt: 1 }}>Nothing fits. Try fewer words, or tick the box above.</Typography>}
-      {found.length > MOST && <Typography color="textSecondary" sx={{ mt: 1 }}>{found.length - MOST} more: narrow it by words.</Typography>}
+      {library.data !== undefined && found.length === 0 && (
+        <Typography color="textSecondary" sx={{ mt: 1 }}>
+          Nothing fits. Try fewer words, or tick the box above.
+        </Typography>
+      )}
+      {found.length > MOST && (
+        <Typography color="textSecondary" sx={{ mt: 1 }}>
+          {found.length - MOST} more: narrow it by words.
+        </Typography>
+      )}
     </Drawer>
   );
 }

@@ -12,9 +12,10 @@ interface Props {
   change: (value: unknown) => void;
 }
 
-const asTyped = (value: unknown): string => (typeof value === 'number' || typeof value === 'string' ? String(value) : '');
+const asTyped = (value: unknown): string =>
+  typeof value === 'number' || typeof value === 'string' ? String(value) : '';
 
-const meant = (text: string): unknown => (text.trim() === '' ? undefined : numberOf(text) ?? text);
+const meant = (text: string): unknown => (text.trim() === '' ? undefined : (numberOf(text) ?? text));
 
 /** A number that is typed; what is typed stays as it is, decimal comma or point. */
 export function NumberField({ label, value, fault, width = 92, change }: Props) {

@@ -24,10 +24,26 @@ interface Props {
 export function SavePanel({ plan, draft, written, fresh, faults, problem, saving, change, save }: Props) {
   const nothing = fresh && written === '';
   return (
-    <Paper variant="outlined" component="section" aria-label="Put in force" sx={{ p: 1.5, display: 'grid', gap: 1.25, borderColor: 'primary.main', borderWidth: 2 }}>
+    <Paper
+      variant="outlined"
+      component="section"
+      aria-label="Put in force"
+      sx={{ p: 1.5, display: 'grid', gap: 1.25, borderColor: 'primary.main', borderWidth: 2 }}
+    >
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
-        <TextField type="date" label="From" value={draft.from} onChange={(event) => change({ from: event.target.value })} error={faults.from !== undefined} helperText={faults.from} slotProps={{ inputLabel: { shrink: true }, htmlInput: { min: plan.today } }} sx={{ width: 150 }} />
-        <Typography variant="body2" color="textSecondary" sx={{ flex: 1 }}>Version {plan.version} is in force until then.</Typography>
+        <TextField
+          type="date"
+          label="From"
+          value={draft.from}
+          onChange={(event) => change({ from: event.target.value })}
+          error={faults.from !== undefined}
+          helperText={faults.from}
+          slotProps={{ inputLabel: { shrink: true }, htmlInput: { min: plan.today } }}
+          sx={{ width: 150 }}
+        />
+        <Typography variant="body2" color="textSecondary" sx={{ flex: 1 }}>
+          Version {plan.version} is in force until then.
+        </Typography>
       </Box>
       <TextField
         label="What changes (the athlete reads it)"
@@ -40,11 +56,28 @@ export function SavePanel({ plan, draft, written, fresh, faults, problem, saving
         helperText={faults.note ?? (draft.note === null ? 'Written for you; edit it if you like.' : undefined)}
         slotProps={{ inputLabel: { shrink: true } }}
       />
-      {draft.note !== null && <Button onClick={() => change({ note: null })} sx={{ justifySelf: 'start', mt: -1 }}>Back to the automatic text</Button>}
-      <TextField label="Why (for the record, and the athlete)" multiline value={draft.why} onChange={(event) => change({ why: event.target.value })} error={faults.why !== undefined} helperText={faults.why} />
+      {draft.note !== null && (
+        <Button onClick={() => change({ note: null })} sx={{ justifySelf: 'start', mt: -1 }}>
+          Back to the automatic text
+        </Button>
+      )}
+      <TextField
+        label="Why (for the record, and the athlete)"
+        multiline
+        value={draft.why}
+        onChange={(event) => change({ why: event.target.value })}
+        error={faults.why !== undefined}
+        helperText={faults.why}
+      />
       {problem !== null && <Alert severity="error">{problem}</Alert>}
-      {nothing && <Typography variant="body2" color="textSecondary">Nothing is changed yet.</Typography>}
-      <Button variant="contained" onClick={save} loading={saving} disabled={nothing}>Save as version {(plan.waiting?.version ?? plan.version) + 1}</Button>
+      {nothing && (
+        <Typography variant="body2" color="textSecondary">
+          Nothing is changed yet.
+        </Typography>
+      )}
+      <Button variant="contained" onClick={save} loading={saving} disabled={nothing}>
+        Save as version {(plan.waiting?.version ?? plan.version) + 1}
+      </Button>
     </Paper>
   );
 }

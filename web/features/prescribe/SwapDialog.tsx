@@ -13,10 +13,20 @@ import { CHANGES } from '../library/words';
 import type { Row } from './draft';
 
 /** The rungs of an exercise's ladder, hardest on top, with what each adds to the one below. */
-export function SwapDialog({ row, close, choose }: { row: Row; close: () => void; choose: (exercise: Schemas['LibraryExercise']) => void }) {
+export function SwapDialog({
+  row,
+  close,
+  choose,
+}: {
+  row: Row;
+  close: () => void;
+  choose: (exercise: Schemas['LibraryExercise']) => void;
+}) {
   const library = useLibrary();
-  const exercises = new Map((library.data?.exercises ?? []).map((one) => [one.key, one]));
-  const ladder = library.data?.ladders.find((one) => one.rungs.some((rung) => rung.exercise === row.prescription.exercise));
+  const exercises = new Map((library.data?.exercises ?? []).map((exercise) => [exercise.key, exercise]));
+  const ladder = library.data?.ladders.find((other) =>
+    other.rungs.some((rung) => rung.exercise === row.prescription.exercise),
+  );
   const here = ladder?.rungs.findIndex((rung) => rung.exercise === row.prescription.exercise) ?? -1;
   return (
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="swap">
@@ -24,30 +34,63 @@ export function SwapDialog({ row, close, choose }: { row: Row; close: () => void
       <DialogContent dividers>
         {library.isPending && <Loading what="the ladder" />}
         {library.isError && <Failed problem={library.error} again={() => void library.refetch()} />}
-        {library.data !== undefined && ladder === undefined && <Typography>This exercise is on no ladder. Add another from the library and leave this one out.</Typography>}
+        {library.data !== undefined && ladder === undefined && (
+          <Typography>This exercise is on no ladder. Add another from the library and leave this one out.</Typography>
+        )}
         {ladder !== undefined && (
-          <Box component="ol" reversed aria-label={`${ladder.title}, hardest first`} sx={{ listStyle: 'none', p: 0, m: 0 }}>
+          <Box
+            component="ol"
+            reversed
+            aria-label={`${ladder.title}, hardest first`}
+            sx={{ listStyle: 'none', p: 0, m: 0 }}
+          >
             {[...ladder.rungs].reverse().map((rung, k) => {
               const i = ladder.rungs.length - 1 - k;
               const exercise = exercises.get(rung.exercise);
               if (exercise === undefined) return null;
               return (
-                <Box component="li" key={rung.exercise} sx={{ display: 'flex', alignItems: 'center', gap: 1, py: 0.75, borderTop: 1, borderColor: 'divider', ...(i === here ? { bgcolor: 'action.selected' } : {}) }}>
+                <Box
+                  component="li"
+                  key={rung.exercise}
+                  sx={{
+                    display: 'flex',
+                    alignItems: 'center',
+                    gap: 1,
+                    py: 0.75,
+                    borderTop: 1,
+                    borderColor: 'divider',
+                    ...(i === here ? { bgcolor: 'action.selected' } : {}),
+                  }}
+                >
                   <Box sx={{ flex: 1, pl: 1 }}>
                     <Typography sx={{ fontWeight: 600 }}>{exercise.title}</Typography>
-                    <Typography variant="body2">{[exercise.words, exercise.tempo_words].filter(Boolean).join(' · ')}</Typography>
+                    <Typography variant="body2">
+                      {[exercise.words, exercise.tempo_words].filter(Boolean).join(' · ')}
+                    </Typography>
                     <Typography variant="body2" color="textSecondary">
-                      {i === 0 ? 'The easiest rung.' : `Over the rung below: ${rung.words ?? rung.changes.map((change) => CHANGES[change]).join(', ')}.`}
+                      {i === 0
+                        ? 'The easiest rung.'
+                        : `Over the rung below: ${rung.words ?? rung.changes.map((change) => CHANGES[change]).join(', ')}.`}
                     </Typography>
                   </Box>
-                  {i === here ? <Typography variant="body2" sx={{ pr: 1 }}>now</Typography> : <Button variant="outlined" onClick={() => choose(exercise)} aria-label={`Take ${exercise.title}`}>{i > here ? 'harder' : 'easier'}</Button>}
+                  {i === here ? (
+                    <Typography variant="body2" sx={{ pr: 1 }}>
+                      now
+                    </Typography>
+                  ) : (
+                    <Button variant="outlined" onClick={() => choose(exercise)} aria-label={`Take ${exercise.title}`}>
+                      {i > here ? 'harder' : 'easier'}
+                    </Button>
+                  )}
                 </Box>
               );
             })}
           </Box>
         )}
       </DialogContent>
-      <DialogActions><Button onClick={close}>Keep {row.title}</Button></DialogActions>
+      <DialogActions>
+        <Button onClick={close}>Keep {row.title}</Button>
+      </DialogActions>
     </Dialog>
   );
 }

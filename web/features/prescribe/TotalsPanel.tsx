@@ -18,44 +18,90 @@ const WEEK: [keyof Load, string, string][] = [
 ];
 
 /** The sums of each session and of the week against what was logged last week, all from the server. */
-export function TotalsPanel({ preview, fresh, problem }: { preview: Preview | undefined; fresh: boolean; problem: string | null }) {
+export function TotalsPanel({
+  preview,
+  fresh,
+  problem,
+}: {
+  preview: Preview | undefined;
+  fresh: boolean;
+  problem: string | null;
+}) {
   return (
     <Paper variant="outlined" component="section" aria-label="Sums" aria-busy={!fresh} sx={{ p: 1.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'baseline' }}>
-        <Typography variant="h2" sx={{ flex: 1 }}>Sums</Typography>
+        <Typography variant="h2" sx={{ flex: 1 }}>
+          Sums
+        </Typography>
         <Typography variant="caption" role="status" sx={{ color: problem === null ? 'text.secondary' : 'error.main' }}>
           {problem !== null ? 'not worked out: correct the marked field' : fresh ? 'up to date' : 'being worked out …'}
         </Typography>
       </Box>
       {preview !== undefined && (
         <Box sx={{ opacity: fresh ? 1 : 0.4 }}>
-          {preview.sessions.filter((one) => one.exercises > 0).map((one) => (
-            <Box key={one.slot} sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}>
-              <Typography variant="body2" sx={{ fontWeight: 600 }}>{one.title}: {minutes(one.duration_s)}</Typography>
-              <Typography variant="body2">
-                {[
-                  one.time_under_tension_s === 0 ? null : `${one.time_under_tension_s} s under tension`,
-                  one.volume_load_kg === 0 ? null : `${one.volume_load_kg} kg lifted`,
-                  one.contacts === 0 ? null : `${one.contacts} landings`,
-                ].filter((part) => part !== null).join(' · ') || 'no load that is counted'}
-              </Typography>
-              <Typography variant="body2" color="textSecondary">{one.days.length === 0 ? 'No day in the next two weeks.' : `Next: ${one.days.slice(0, 4).map(day).join(', ')}${one.days.length > 4 ? ' …' : ''}`}</Typography>
-            </Box>
-          ))}
-          <Box component="table" sx={{ width: '100%', borderCollapse: 'collapse', fontSize: 13, mt: 0.5, borderTop: 1, borderColor: 'divider', '& td, & th': { textAlign: 'right', py: '2px', fontWeight: 400 }, '& th:first-of-type': { textAlign: 'left' } }}>
-            <thead><tr><Box component="th" scope="col" sx={{ color: 'text.secondary' }}>A week</Box><th scope="col">asked</th><th scope="col">logged, last 7 days</th><th scope="col">change</th></tr></thead>
+          {preview.sessions
+            .filter((session) => session.exercises > 0)
+            .map((session) => (
+              <Box key={session.slot} sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}>
+                <Typography variant="body2" sx={{ fontWeight: 600 }}>
+                  {session.title}: {minutes(session.duration_s)}
+                </Typography>
+                <Typography variant="body2">
+                  {[
+                    session.time_under_tension_s === 0 ? null : `${session.time_under_tension_s} s under tension`,
+                    session.volume_load_kg === 0 ? null : `${session.volume_load_kg} kg lifted`,
+                    session.contacts === 0 ? null : `${session.contacts} landings`,
+                  ]
+                    .filter((part) => part !== null)
+                    .join(' · ') || 'no load that is counted'}
+                </Typography>
+                <Typography variant="body2" color="textSecondary">
+                  {session.days.length === 0
+                    ? 'No day in the next two weeks.'
+                    : `Next: ${session.days.slice(0, 4).map(day).join(', ')}${session.days.length > 4 ? ' …' : ''}`}
+                </Typography>
+              </Box>
+            ))}
+          <Box
+            component="table"
+            sx={{
+              width: '100%',
+              borderCollapse: 'collapse',
+              fontSize: 13,
+              mt: 0.5,
+              borderTop: 1,
+              borderColor: 'divider',
+              '& td, & th': { textAlign: 'right', py: '2px', fontWeight: 400 },
+              '& th:first-of-type': { textAlign: 'left' },
+            }}
+          >
+            <thead>
+              <tr>
+                <Box component="th" scope="col" sx={{ color: 'text.secondary' }}>
+                  A week
+                </Box>
+                <th scope="col">asked</th>
+                <th scope="col">logged, last 7 days</th>
+                <th scope="col">change</th>
+              </tr>
+            </thead>
             <tbody>
-              {WEEK.filter(([field]) => preview.week.asked[field] > 0 || preview.week.logged[field] > 0).map(([field, title, unit]) => {
-                const change = preview.week.change_percent[field];
-                return (
-                  <tr key={field}>
-                    <Box component="th" scope="row" sx={{ color: 'text.secondary' }}>{title}{unit === '' ? '' : `, ${unit}`}</Box>
-                    <td>{preview.week.asked[field]}</td>
-                    <td>{preview.week.logged[field]}</td>
-                    <td>{change === null || change === undefined ? '–' : `${change > 0 ? '+' : ''}${change} %`}</td>
-                  </tr>
-                );
-              })}
+              {WEEK.filter(([field]) => preview.week.asked[field] > 0 || preview.week.logged[field] > 0).map(
+                ([field, title, unit]) => {
+                  const change = preview.week.change_percent[field];
+                  return (
+                    <tr key={field}>
+                      <Box component="th" scope="row" sx={{ color: 'text.secondary' }}>
+                        {title}
+                        {unit === '' ? '' : `, ${unit}`}
+                      </Box>
+                      <td>{preview.week.asked[field]}</td>
+                      <td>{preview.week.logged[field]}</td>
+                      <td>{change === null || change === undefined ? '–' : `${change > 0 ? '+' : ''}${change} %`}</td>
+                    </tr>
+                  );
+                },
+              )}
             </tbody>
           </Box>
         </Box>
@@ -70,10 +116,22 @@ export function LintList({ preview, fresh }: { preview: Preview | undefined; fre
     <Paper variant="outlined" component="section" aria-label="To look at" sx={{ p: 1.5 }}>
       <Typography variant="h2">To look at</Typography>
       <Box sx={{ opacity: fresh ? 1 : 0.4 }}>
-        {preview?.lint.length === 0 && <Typography variant="body2" color="textSecondary">Nothing stands out.</Typography>}
+        {preview?.lint.length === 0 && (
+          <Typography variant="body2" color="textSecondary">
+            Nothing stands out.
+          </Typography>
+        )}
         {preview?.lint.map((note) => (
-          <Typography key={note.key + (note.prescription ?? '') + note.words} variant="body2" sx={{ mt: 0.5 }} title={note.why}>
-            <Typography component="span" variant="body2" sx={{ color: 'watch.main', fontWeight: 600 }}>{note.title}.</Typography> {note.words}
+          <Typography
+            key={note.key + (note.prescription ?? '') + note.words}
+            variant="body2"
+            sx={{ mt: 0.5 }}
+            title={note.why}
+          >
+            <Typography component="span" variant="body2" sx={{ color: 'watch.main', fontWeight: 600 }}>
+              {note.title}.
+            </Typography>{' '}
+            {note.words}
           </Typography>
         ))}
       </Box>

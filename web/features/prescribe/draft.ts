@@ -43,10 +43,15 @@ const rowId = (): string => crypto.randomUUID();
 
 /** A stage of the plan as it can be edited. */
 export function begin(plan: PlanInForce, key: string = plan.stage): Draft {
-  const stage = plan.stages.find((one) => one.key === key) ?? plan.stages[0];
+  const stage = plan.stages.find((candidate) => candidate.key === key) ?? plan.stages[0];
   return {
     stage: stage?.key ?? key,
-    rows: (stage?.prescriptions ?? []).map((one) => ({ id: rowId(), title: one.title, rests_until: one.rests_until, prescription: one.prescription })),
+    rows: (stage?.prescriptions ?? []).map((prescription) => ({
+      id: rowId(),
+      title: prescription.title,
+      rests_until: prescription.rests_until,
+      prescription: prescription.prescription,
+    })),
     rhythm: stage?.rhythm ?? {},
     slots: stage?.slots ?? [],
     begins_later: stage?.begins_later ?? [],
@@ -62,17 +67,17 @@ export function begin(plan: PlanInForce, key: string = plan.stage): Draft {
 export const begunNow = (draft: Draft, later: Later): Draft => ({
   ...draft,
   rows: [...draft.rows, { id: rowId(), title: later.title, rests_until: null, prescription: later.prescription }],
-  begins_later: draft.begins_later.filter((one) => one !== later),
+  begins_later: draft.begins_later.filter((waiting) => waiting !== later),
 });
 
 /** The same with what the proposal would change put in. */
 export function withProposal(draft: Draft, plan: PlanInForce): Draft {
-  const proposed = new Map(plan.proposed.map((one) => [one.prescription.key, one]));
+  const proposed = new Map(plan.proposed.map((proposal) => [proposal.prescription.key, proposal]));
   return {
     ...draft,
     rows: draft.rows.map((row) => {
-      const one = proposed.get(row.prescription.key);
-      return one === undefined ? row : { ...row, title: one.title, prescription: one.prescription };
+      const proposal = proposed.get(row.prescription.key);
+      return proposal === undefined ? row : { ...row, title: proposal.title, prescription: proposal.prescription };
     }),
   };
 }
@@ -83,11 +88,23 @@ export function added(exercise: Schemas['LibraryExercise'], slot: string): Row {
     id: rowId(),
     title: exercise.title,
     rests_until: null,
-    prescription: { key: exercise.key, exercise: exercise.key, mode: exercise.mode, limbs: exercise.sides, slot, dose: exercise.dose },
+    prescription: {
+      key: exercise.key,
+      exercise: exercise.key,
+      mode: exercise.mode,
+      limbs: exercise.sides,
+      slot,
+      dose: exercise.dose,
+    },
   };
 }
 
-export const copied = (one: { title: string; prescription: Prescription }, slot: string): Row => ({ id: rowId(), title: one.title, rests_until: null, prescription: { ...one.prescription, slot } });
+export const copied = (item: { title: string; prescription: Prescription }, slot: string): Row => ({
+  id: rowId(),
+  title: item.title,
+  rests_until: null,
+  prescription: { ...item.prescription, slot },
+});
 
 /** Another rung in the same place: dose, sides and mode are the other exercise's own; slot, pain limits and progression stay. */
 export function swapped(row: Row, exercise: Schemas['LibraryExercise']): Row {
@@ -95,7 +112,11 @@ export function swapped(row: Row, exercise: Schemas['LibraryExercise']): Row {
   // What was asked before a raise is no longer the step back, and a ladder that does not hold it is not its ladder.
   delete kept.before;
   if (kept.ladder?.includes(exercise.key) !== true) delete kept.ladder;
-  return { ...row, title: exercise.title, prescription: { ...kept, exercise: exercise.key, mode: exercise.mode, limbs: exercise.sides, dose: exercise.dose } };
+  return {
+    ...row,
+    title: exercise.title,
+    prescription: { ...kept, exercise: exercise.key, mode: exercise.mode, limbs: exercise.sides, dose: exercise.dose },
+  };
 }
 
 /** The prescription with a cue, or without one where it is empty. */
@@ -117,22 +138,29 @@ export function asRequest(draft: Draft): Schemas['PlanRequest'] {
     }),
     rhythm: draft.rhythm,
     slots: draft.slots.map(({ key, times, beside, practice }) => ({ key, times, beside, practice })),
-    begins_later: draft.begins_later.map((one) => one.prescription.key),
+    begins_later: draft.begins_later.map((later) => later.prescription.key),
     available: draft.available,
     from: draft.from === '' ? null : draft.from,
     ends_rest: draft.ends_rest,
   };
 }
 
-const Bands = z.object({ levers: z.array(z.looseObject({ lever: z.string(), steps: z.optional(z.array(z.string())) })) });
+const Bands = z.object({
+  levers: z.array(z.looseObject({ lever: z.string(), steps: z.optional(z.array(z.string())) })),
+});
 
 /** The practice's ordered set of bands, where the prescription grows by it. */
 export const bandsOf = (prescription: Prescription): string[] | undefined =>
-  Bands.safeParse(prescription.progression).data?.levers.find((one) => one.lever === 'resistance')?.steps;
+  Bands.safeParse(prescription.progression).data?.levers.find((lever) => lever.lever === 'resistance')?.steps;
 
 /** A field of a dose by its path ("tempo.lift_s"). */
 export function fieldOf(dose: Dose, path: string): unknown {
-  return path.split('.').reduce<unknown>((part, step) => (typeof part === 'object' && part !== null ? (part as Record<string, unknown>)[step] : undefined), dose);
+  return path
+    .split('.')
+    .reduce<unknown>(
+      (part, step) => (typeof part === 'object' && part !== null ? (part as Record<string, unknown>)[step] : undefined),
+      dose,
+    );
 }
 
 /** The dose with a field set, or taken out where the value is undefined. */
@@ -152,4 +180,8 @@ export function withField(dose: Dose, path: string, value: unknown): Dose {
 
 /** Whether every number of a dose is one, so that it can be drawn. */
 export const isDrawable = (dose: Dose): boolean =>
-  Object.values({ ...dose, ...dose.tempo, free: 0, tempo: 0, range: 0, resistance: 0, starts: 0 }).every((value) => typeof value === 'number' && Number.isFinite(value) && value >= 0) && dose.sets <= 20 && dose.reps <= 200;
+  Object.values({ ...dose, ...dose.tempo, free: 0, tempo: 0, range: 0, resistance: 0, starts: 0 }).every(
+    (value) => typeof value === 'number' && Number.isFinite(value) && value >= 0,
+  ) &&
+  dose.sets <= 20 &&
+  dose.reps <= 200;

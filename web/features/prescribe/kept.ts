@@ -16,15 +16,24 @@ export function keptDraft(plan: PlanInForce): Draft | null {
 }
 
 /** What the screen could not do without is looked at; the server reads all of it. */
-const SHAPE = z.custom<Draft>((draft) => z.looseObject({
-  stage: z.string(),
-  rows: z.array(z.looseObject({ id: z.string(), prescription: z.looseObject({ key: z.string(), dose: z.looseObject({}) }) })),
-  rhythm: z.looseObject({}),
-  slots: z.array(z.looseObject({ key: z.string(), times: z.array(z.string()), practice: z.array(z.looseObject({})) })),
-  begins_later: z.array(z.looseObject({ prescription: z.looseObject({ key: z.string() }) })),
-  available: z.array(z.string()),
-  from: z.string(),
-}).safeParse(draft).success);
+const SHAPE = z.custom<Draft>(
+  (draft) =>
+    z
+      .looseObject({
+        stage: z.string(),
+        rows: z.array(
+          z.looseObject({ id: z.string(), prescription: z.looseObject({ key: z.string(), dose: z.looseObject({}) }) }),
+        ),
+        rhythm: z.looseObject({}),
+        slots: z.array(
+          z.looseObject({ key: z.string(), times: z.array(z.string()), practice: z.array(z.looseObject({})) }),
+        ),
+        begins_later: z.array(z.looseObject({ prescription: z.looseObject({ key: z.string() }) })),
+        available: z.array(z.string()),
+        from: z.string(),
+      })
+      .safeParse(draft).success,
+);
 
 export function keepDraft(plan: PlanInForce, draft: Draft): void {
   try {

@@ -27,7 +27,14 @@ export function usePreview(id: string, draft: Draft) {
   const asked = useSettled(now, PAUSE);
   const query = useQuery({
     queryKey: queryKeys.planPreview(id, asked),
-    queryFn: ({ signal }) => send(() => api.POST('/api/cases/{case}/plan/preview', { params: { path: { case: id } }, body: JSON.parse(asked) as typeof request, signal })),
+    queryFn: ({ signal }) =>
+      send(() =>
+        api.POST('/api/cases/{case}/plan/preview', {
+          params: { path: { case: id } },
+          body: JSON.parse(asked) as typeof request,
+          signal,
+        }),
+      ),
     placeholderData: (before) => before,
     staleTime: 60_000,
     retry: false,
@@ -39,10 +46,16 @@ export function useSavePlan(id: string) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: ({ draft, revision, note }: { draft: Draft; revision: number; note: string }) =>
-      send(() => api.POST('/api/cases/{case}/plan', { params: { path: { case: id } }, body: { ...asRequest(draft), revision, note, why: draft.why } })),
-    onSuccess: () => Promise.all([
-      queries.invalidateQueries({ queryKey: queryKeys.case(id) }),
-      queries.invalidateQueries({ queryKey: queryKeys.rounds }),
-    ]),
+      send(() =>
+        api.POST('/api/cases/{case}/plan', {
+          params: { path: { case: id } },
+          body: { ...asRequest(draft), revision, note, why: draft.why },
+        }),
+      ),
+    onSuccess: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: queryKeys.case(id) }),
+        queries.invalidateQueries({ queryKey: queryKeys.rounds }),
+      ]),
   });
 }

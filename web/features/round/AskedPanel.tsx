@@ -12,23 +12,51 @@ const LONGEST = 90;
 
 const short = (words: string): string => (words.length > LONGEST ? `${words.slice(0, LONGEST)}…` : words);
 
-const rank = (one: Schemas['Asked']): number => (one.stops ? 2 : one.kind === 'flare' ? 1 : 0);
+const rank = (line: Schemas['Asked']): number => (line.stops ? 2 : line.kind === 'flare' ? 1 : 0);
 
 /** What athletes wrote and nobody has answered: flares at the stop level first, then other flares first, then what has waited longest. */
 export function AskedPanel({ asked }: { asked: readonly Schemas['Asked'][] }) {
   if (asked.length === 0) return null;
   const lines = [...asked].sort((a, b) => rank(b) - rank(a));
   return (
-    <Paper variant="outlined" component="section" aria-label="Athletes wrote" sx={{ px: 1, py: 0.5, mb: 0.5, borderColor: 'watch.main' }}>
+    <Paper
+      variant="outlined"
+      component="section"
+      aria-label="Athletes wrote"
+      sx={{ px: 1, py: 0.5, mb: 0.5, borderColor: 'watch.main' }}
+    >
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
-        <Typography variant="h3" component="h2" sx={{ color: 'watch.main', flex: 1 }}>Athletes wrote · {asked.length}</Typography>
-        <Button size="small" component={RouterLink} to="/messages" sx={{ py: 0 }}>Answer in the inbox</Button>
+        <Typography variant="h3" component="h2" sx={{ color: 'watch.main', flex: 1 }}>
+          Athletes wrote · {asked.length}
+        </Typography>
+        <Button size="small" component={RouterLink} to="/messages" sx={{ py: 0 }}>
+          Answer in the inbox
+        </Button>
       </Box>
-      {lines.map((one) => (
-        <Box key={one.case + one.at} sx={{ display: 'flex', gap: 1, alignItems: 'baseline', minWidth: 0 }}>
-          <Link component={RouterLink} to={`/cases/${one.case}`} color="inherit" sx={{ fontWeight: 600, whiteSpace: 'nowrap' }}>{one.athlete}</Link>
-          <Typography variant="body2" noWrap title={one.words} sx={{ flex: 1 }}>{one.kind === 'flare' ? <Box component="b" sx={one.stops ? { color: 'stop.main' } : {}}>{one.stops ? 'Flare at the stop level' : 'Flare'}{one.pain === null ? '' : `, pain ${one.pain} of 10`}: </Box> : ''}{short(one.words)}</Typography>
-          <Typography variant="body2" color="textSecondary" sx={{ whiteSpace: 'nowrap' }}>{since(one.at)}</Typography>
+      {lines.map((line) => (
+        <Box key={line.case + line.at} sx={{ display: 'flex', gap: 1, alignItems: 'baseline', minWidth: 0 }}>
+          <Link
+            component={RouterLink}
+            to={`/cases/${line.case}`}
+            color="inherit"
+            sx={{ fontWeight: 600, whiteSpace: 'nowrap' }}
+          >
+            {line.athlete}
+          </Link>
+          <Typography variant="body2" noWrap title={line.words} sx={{ flex: 1 }}>
+            {line.kind === 'flare' ? (
+              <Box component="b" sx={line.stops ? { color: 'stop.main' } : {}}>
+                {line.stops ? 'Flare at the stop level' : 'Flare'}
+                {line.pain === null ? '' : `, pain ${line.pain} of 10`}:{' '}
+              </Box>
+            ) : (
+              ''
+            )}
+            {short(line.words)}
+          </Typography>
+          <Typography variant="body2" color="textSecondary" sx={{ whiteSpace: 'nowrap' }}>
+            {since(line.at)}
+          </Typography>
         </Box>
       ))}
     </Paper>

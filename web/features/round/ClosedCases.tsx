@@ -23,32 +23,60 @@ export function ClosedCases() {
   const settled = useSettled(search);
   const found = useQuery({
     queryKey: queryKeys.closedCases(settled),
-    queryFn: () => send(() => api.GET('/api/closed-cases', { params: { query: settled.trim() === '' ? {} : { search: settled.trim() } } })),
+    queryFn: () =>
+      send(() =>
+        api.GET('/api/closed-cases', { params: { query: settled.trim() === '' ? {} : { search: settled.trim() } } }),
+      ),
     placeholderData: (before) => before,
   });
   return (
     <Box component="main" sx={{ maxWidth: 960, mx: 'auto', p: 2, display: 'grid', gap: 1.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2 }}>
-        <Typography variant="h1" sx={{ flex: 1 }}>Closed cases</Typography>
-        <TextField label="Search" value={search} onChange={(event) => setSearch(event.target.value)} sx={{ width: 260 }} />
+        <Typography variant="h1" sx={{ flex: 1 }}>
+          Closed cases
+        </Typography>
+        <TextField
+          label="Search"
+          value={search}
+          onChange={(event) => setSearch(event.target.value)}
+          sx={{ width: 260 }}
+        />
       </Box>
       {found.isPending && <Loading what="the closed cases" />}
       {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
-      {found.data?.cases.length === 0 && <Empty title={settled === '' ? 'No case is closed yet' : 'No closed case matches'} />}
-      {found.data?.cases.map((one) => (
-        <Paper key={one.id} variant="outlined" component="article" aria-label={one.athlete.name} sx={{ px: 1.5, py: 1, display: 'grid', gridTemplateColumns: '220px minmax(0, 1fr)', gap: 2 }}>
+      {found.data?.cases.length === 0 && (
+        <Empty title={settled === '' ? 'No case is closed yet' : 'No closed case matches'} />
+      )}
+      {found.data?.cases.map((careCase) => (
+        <Paper
+          key={careCase.id}
+          variant="outlined"
+          component="article"
+          aria-label={careCase.athlete.name}
+          sx={{ px: 1.5, py: 1, display: 'grid', gridTemplateColumns: '220px minmax(0, 1fr)', gap: 2 }}
+        >
           <Box>
-            <Link component={RouterLink} to={`/cases/${one.id}`} color="inherit" sx={{ fontWeight: 600 }}>{one.athlete.name}</Link>
-            <Typography variant="body2" color="textSecondary">{one.structure}, {one.side === 'both' ? 'both sides' : one.side}</Typography>
+            <Link component={RouterLink} to={`/cases/${careCase.id}`} color="inherit" sx={{ fontWeight: 600 }}>
+              {careCase.athlete.name}
+            </Link>
+            <Typography variant="body2" color="textSecondary">
+              {careCase.structure}, {careCase.side === 'both' ? 'both sides' : careCase.side}
+            </Typography>
           </Box>
           <Box>
-            <Typography>{one.words ?? 'Closed'}{one.by === null ? '' : `, by ${one.by}`}, {day(one.closed_on)} {one.closed_on.slice(0, 4)}</Typography>
-            {one.reason !== null && <Typography variant="body2">{one.reason}</Typography>}
+            <Typography>
+              {careCase.words ?? 'Closed'}
+              {careCase.by === null ? '' : `, by ${careCase.by}`}, {day(careCase.closed_on)}{' '}
+              {careCase.closed_on.slice(0, 4)}
+            </Typography>
+            {careCase.reason !== null && <Typography variant="body2">{careCase.reason}</Typography>}
           </Box>
         </Paper>
       ))}
       <Referrals />
-      {found.data?.more === true && <Typography color="textSecondary">There are more: search by name, act or structure.</Typography>}
+      {found.data?.more === true && (
+        <Typography color="textSecondary">There are more: search by name, act or structure.</Typography>
+      )}
     </Box>
   );
 }
@@ -59,11 +87,20 @@ function Referrals() {
   if (referrals.data === undefined || referrals.data.referrals.length === 0) return null;
   return (
     <Box component="section" aria-label="Referred instead of opened">
-      <Typography variant="h2" sx={{ mt: 1, mb: 0.5 }}>Referred instead of opened</Typography>
-      {referrals.data.referrals.map((one) => (
-        <Accordion key={one.id} variant="outlined" disableGutters>
-          <AccordionSummary expandIcon={<span aria-hidden="true">▾</span>}><Typography><b>{one.name}</b> to {one.to}{one.at === null ? '' : `, ${day(one.at)} ${one.at.slice(0, 4)}`}, by {one.by}</Typography></AccordionSummary>
-          <AccordionDetails><Letter text={one.letter} /></AccordionDetails>
+      <Typography variant="h2" sx={{ mt: 1, mb: 0.5 }}>
+        Referred instead of opened
+      </Typography>
+      {referrals.data.referrals.map((referral) => (
+        <Accordion key={referral.id} variant="outlined" disableGutters>
+          <AccordionSummary expandIcon={<span aria-hidden="true">▾</span>}>
+            <Typography>
+              <b>{referral.name}</b> to {referral.to}
+              {referral.at === null ? '' : `, ${day(referral.at)} ${referral.at.slice(0, 4)}`}, by {referral.by}
+            </Typography>
+          </AccordionSummary>
+          <AccordionDetails>
+            <Letter text={referral.letter} />
+          </AccordionDetails>
         </Accordion>
       ))}
     </Box>

@@ -12,7 +12,15 @@ const leave = (event: KeyboardEvent<HTMLElement>) => {
 };
 
 /** What the Round is narrowed to: by words, practitioner, structure, stage, an event this week. */
-export function Filters({ narrowing, set, search }: { narrowing: Narrowing; set: (change: Partial<Narrowing>) => void; search: Ref<HTMLInputElement> }) {
+export function Filters({
+  narrowing,
+  set,
+  search,
+}: {
+  narrowing: Narrowing;
+  set: (change: Partial<Narrowing>) => void;
+  search: Ref<HTMLInputElement>;
+}) {
   const filters = useRoundFilters();
   const choices: ['practitioner' | 'structure' | 'stage', string, string, { key: string; title: string }[]][] = [
     ['practitioner', 'Practitioner', 'everyone', filters.data?.practitioners ?? []],
@@ -20,15 +28,43 @@ export function Filters({ narrowing, set, search }: { narrowing: Narrowing; set:
     ['stage', 'Stage', 'every stage', (filters.data?.stages ?? []).map((title) => ({ key: title, title }))],
   ];
   return (
-    <Box role="search" aria-label="Narrow the Round" sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
-      <TextField inputRef={search} label="Search" value={narrowing.search} onChange={(event) => set({ search: event.target.value })} onKeyDown={leave} sx={{ width: 170 }} />
+    <Box
+      role="search"
+      aria-label="Narrow the Round"
+      sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}
+    >
+      <TextField
+        inputRef={search}
+        label="Search"
+        value={narrowing.search}
+        onChange={(event) => set({ search: event.target.value })}
+        onKeyDown={leave}
+        sx={{ width: 170 }}
+      />
       {choices.map(([field, label, all, options]) => (
-        <TextField key={field} select label={label} value={options.some(({ key }) => key === narrowing[field]) ? narrowing[field] : ''} onChange={(event) => set({ [field]: event.target.value })} sx={{ width: 142 }}>
+        <TextField
+          key={field}
+          select
+          label={label}
+          value={options.some(({ key }) => key === narrowing[field]) ? narrowing[field] : ''}
+          onChange={(event) => set({ [field]: event.target.value })}
+          sx={{ width: 142 }}
+        >
           <MenuItem value="">{all}</MenuItem>
-          {options.map(({ key, title }) => <MenuItem key={key} value={key}>{title}</MenuItem>)}
+          {options.map(({ key, title }) => (
+            <MenuItem key={key} value={key}>
+              {title}
+            </MenuItem>
+          ))}
         </TextField>
       ))}
-      <ToggleButton value="week" size="small" selected={narrowing.event === 'week'} onChange={() => set({ event: narrowing.event === 'week' ? '' : 'week' })} sx={{ height: 40, textTransform: 'none', color: 'text.primary' }}>
+      <ToggleButton
+        value="week"
+        size="small"
+        selected={narrowing.event === 'week'}
+        onChange={() => set({ event: narrowing.event === 'week' ? '' : 'week' })}
+        sx={{ height: 40, textTransform: 'none', color: 'text.primary' }}
+      >
         Event this week
       </ToggleButton>
     </Box>

@@ -21,12 +21,35 @@ export function NudgeDialog({ id, close, done }: { id: string; close: () => void
       <DialogTitle id="nudge">{found.data === undefined ? 'Nudge' : `Nudge ${found.data.athlete.name}`}</DialogTitle>
       {found.isPending && <Loading what="the case" />}
       {found.isError && found.data === undefined && <Failed problem={found.error} again={() => void found.refetch()} />}
-      {found.data !== undefined && <Words id={id} usual={found.data.nudge_words} why={found.data.standing.group_reasons} name={found.data.athlete.name} close={close} done={done} />}
+      {found.data !== undefined && (
+        <Words
+          id={id}
+          usual={found.data.nudge_words}
+          why={found.data.standing.group_reasons}
+          name={found.data.athlete.name}
+          close={close}
+          done={done}
+        />
+      )}
     </Dialog>
   );
 }
 
-function Words({ id, usual, why, name, close, done }: { id: string; usual: string; why: readonly string[]; name: string; close: () => void; done: (words: string) => void }) {
+function Words({
+  id,
+  usual,
+  why,
+  name,
+  close,
+  done,
+}: {
+  id: string;
+  usual: string;
+  why: readonly string[];
+  name: string;
+  close: () => void;
+  done: (words: string) => void;
+}) {
   const [words, setWords] = useState(usual);
   const nudge = useNudge(id);
   const fault = faultAt(nudge.error, 'words');
@@ -34,13 +57,36 @@ function Words({ id, usual, why, name, close, done }: { id: string; usual: strin
     <>
       <DialogContent sx={{ display: 'grid', gap: 1.5, pt: '8px !important' }}>
         {why.length > 0 && <Typography color="textSecondary">{why.join(', ')}.</Typography>}
-        <TextField label="Message" multiline minRows={4} value={words} onChange={(event) => setWords(event.target.value)} error={fault !== undefined} helperText={fault} />
-        <Typography variant="body2" color="textSecondary">It goes to the outbox and to the athlete’s own page. Sending by mail or text message is simulated here.</Typography>
+        <TextField
+          label="Message"
+          multiline
+          minRows={4}
+          value={words}
+          onChange={(event) => setWords(event.target.value)}
+          error={fault !== undefined}
+          helperText={fault}
+        />
+        <Typography variant="body2" color="textSecondary">
+          It goes to the outbox and to the athlete’s own page. Sending by mail or text message is simulated here.
+        </Typography>
         {nudge.error instanceof Refusal && fault === undefined && <Alert severity="error">{nudge.error.message}</Alert>}
       </DialogContent>
       <DialogActions>
         <Button onClick={close}>Not now</Button>
-        <Button variant="contained" loading={nudge.isPending} onClick={() => nudge.mutate(words, { onSuccess: () => { done(`${name} was nudged`); close(); } })}>Send</Button>
+        <Button
+          variant="contained"
+          loading={nudge.isPending}
+          onClick={() =>
+            nudge.mutate(words, {
+              onSuccess: () => {
+                done(`${name} was nudged`);
+                close();
+              },
+            })
+          }
+        >
+          Send
+        </Button>
       </DialogActions>
     </>
   );

@@ -17,7 +17,10 @@ import { Failed, Loading } from '../../shell/States';
 
 /** Cases of colleagues that the person does not see. One can be opened with a reason, which the owner reads. */
 export function OtherCases({ search, close }: { search: string; close: () => void }) {
-  const found = useQuery({ queryKey: queryKeys.otherCases(search), queryFn: () => send(() => api.GET('/api/other-cases', { params: { query: { search } } })) });
+  const found = useQuery({
+    queryKey: queryKeys.otherCases(search),
+    queryFn: () => send(() => api.GET('/api/other-cases', { params: { query: { search } } })),
+  });
   const [chosen, setChosen] = useState<string | null>(null);
   return (
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="other-cases">
@@ -26,17 +29,28 @@ export function OtherCases({ search, close }: { search: string; close: () => voi
         {found.isPending && <Loading what="the cases" />}
         {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
         {found.data?.cases.length === 0 && <Typography>No open case of the practice has that name either.</Typography>}
-        {found.data?.cases.map((one) => (
-          <Box key={one.id} sx={{ borderTop: 1, borderColor: 'divider', pt: 1 }}>
+        {found.data?.cases.map((careCase) => (
+          <Box key={careCase.id} sx={{ borderTop: 1, borderColor: 'divider', pt: 1 }}>
             <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-              <Typography sx={{ flex: 1 }}><b>{one.athlete}</b>, {one.structure}, with {one.practitioner}</Typography>
-              {chosen !== one.id && <Button onClick={() => setChosen(one.id)} aria-label={`Open the case of ${one.athlete} with a reason`}>Open with a reason …</Button>}
+              <Typography sx={{ flex: 1 }}>
+                <b>{careCase.athlete}</b>, {careCase.structure}, with {careCase.practitioner}
+              </Typography>
+              {chosen !== careCase.id && (
+                <Button
+                  onClick={() => setChosen(careCase.id)}
+                  aria-label={`Open the case of ${careCase.athlete} with a reason`}
+                >
+                  Open with a reason …
+                </Button>
+              )}
             </Box>
-            {chosen === one.id && <OpenIt id={one.id} practitioner={one.practitioner} />}
+            {chosen === careCase.id && <OpenIt id={careCase.id} practitioner={careCase.practitioner} />}
           </Box>
         ))}
       </DialogContent>
-      <DialogActions><Button onClick={close}>Close</Button></DialogActions>
+      <DialogActions>
+        <Button onClick={close}>Close</Button>
+      </DialogActions>
     </Dialog>
   );
 }
@@ -44,14 +58,42 @@ export function OtherCases({ search, close }: { search: string; close: () => voi
 function OpenIt({ id, practitioner }: { id: string; practitioner: string }) {
   const [reason, setReason] = useState('');
   const navigate = useNavigate();
-  const open = useMutation({ mutationFn: () => send(() => api.POST('/api/other-cases/{other}/opening', { params: { path: { other: id } }, body: { reason } })), onSuccess: () => navigate(`/cases/${id}`) });
+  const open = useMutation({
+    mutationFn: () =>
+      send(() => api.POST('/api/other-cases/{other}/opening', { params: { path: { other: id } }, body: { reason } })),
+    onSuccess: () => navigate(`/cases/${id}`),
+  });
   const fault = faultAt(open.error, 'reason');
   return (
-    <Box component="form" noValidate onSubmit={(event: SyntheticEvent) => { event.preventDefault(); open.mutate(); }} sx={{ display: 'grid', gap: 1, mt: 1 }}>
-      <Alert severity="warning">For when there is no time to ask {practitioner}. It is open to you until tomorrow night; the owner of the practice reads your reason, and the athlete sees that you looked.</Alert>
-      <TextField label="Why you cannot wait" value={reason} onChange={(event) => setReason(event.target.value)} autoFocus multiline minRows={2} error={fault !== undefined} helperText={fault} />
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(event: SyntheticEvent) => {
+        event.preventDefault();
+        open.mutate();
+      }}
+      sx={{ display: 'grid', gap: 1, mt: 1 }}
+    >
+      <Alert severity="warning">
+        For when there is no time to ask {practitioner}. It is open to you until tomorrow night; the owner of the
+        practice reads your reason, and the athlete sees that you looked.
+      </Alert>
+      <TextField
+        label="Why you cannot wait"
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+        autoFocus
+        multiline
+        minRows={2}
+        error={fault !== undefined}
+        helperText={fault}
+      />
       {open.isError && fault === undefined && <Failed problem={open.error} />}
-      <Box><Button type="submit" variant="contained" loading={open.isPending}>Open it</Button></Box>
+      <Box>
+        <Button type="submit" variant="contained" loading={open.isPending}>
+          Open it
+        </Button>
+      </Box>
     </Box>
   );
 }

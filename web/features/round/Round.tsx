@@ -38,7 +38,10 @@ export function Round() {
 
   const lines = useMemo(() => round.data?.pages.flatMap((page) => page.cases) ?? [], [round.data]);
   const first = round.data?.pages[0];
-  const at = Math.max(0, lines.findIndex((line) => line.id === here));
+  const at = Math.max(
+    0,
+    lines.findIndex((line) => line.id === here),
+  );
   const now: RoundCase | undefined = lines[at];
   // A line that is decided leaves its place; the cursor stays there, on the next one.
   const after = lines[at + 1]?.id ?? lines[at - 1]?.id ?? null;
@@ -56,7 +59,8 @@ export function Round() {
       if (now === undefined) return;
       if (may('decide') && event.key === 'a' && now.standing.acceptable) setAccepting(now.id);
       if (may('decide') && event.key === 'n' && now.standing.group === 'silent') setNudging(now.id);
-      if (may('decide') && event.key === 'c' && now.closed_on === null) void navigate(`/cases/${now.id}/prescribe?proposal=1`);
+      if (may('decide') && event.key === 'c' && now.closed_on === null)
+        void navigate(`/cases/${now.id}/prescribe?proposal=1`);
       if (event.key === 'o') void navigate(`/cases/${now.id}`);
     };
     window.addEventListener('keydown', press);
@@ -69,8 +73,12 @@ export function Round() {
   if (total === 0 && !narrowed) {
     return (
       <Empty title="No open case yet">
-        <Typography sx={{ mb: 2 }}>Add an athlete and open the first case; it will stand here under the decision it needs.</Typography>
-        <Button component={RouterLink} to="/new" variant="contained">New case</Button>
+        <Typography sx={{ mb: 2 }}>
+          Add an athlete and open the first case; it will stand here under the decision it needs.
+        </Typography>
+        <Button component={RouterLink} to="/new" variant="contained">
+          New case
+        </Button>
       </Empty>
     );
   }
@@ -83,7 +91,8 @@ export function Round() {
         <Typography variant="h1" sx={{ flex: 1, whiteSpace: 'nowrap' }}>
           Round
           <Typography component="span" color="textSecondary" sx={{ ml: 1.5 }}>
-            {waiting} of {more}{total} {total === 1 ? 'case needs' : 'cases need'} you
+            {waiting} of {more}
+            {total} {total === 1 ? 'case needs' : 'cases need'} you
           </Typography>
         </Typography>
         <Filters narrowing={narrowing} set={(change) => setNarrowing({ ...narrowing, ...change })} search={search} />
@@ -93,7 +102,9 @@ export function Round() {
       {lines.length === 0 && (
         <Empty title="No case matches">
           <Button onClick={() => setNarrowing(EVERYTHING)}>Show all</Button>
-          {may('decide') && narrowing.search.trim().length > 2 && <Button onClick={() => setElsewhere(true)}>Look among cases of colleagues …</Button>}
+          {may('decide') && narrowing.search.trim().length > 2 && (
+            <Button onClick={() => setElsewhere(true)}>Look among cases of colleagues …</Button>
+          )}
         </Empty>
       )}
       {GROUPS.map(({ key, title, tone, means }) => {
@@ -101,26 +112,47 @@ export function Round() {
         return members.length === 0 ? null : (
           <Box component="section" key={key} aria-label={title} sx={{ mt: 0.5 }}>
             <Typography variant="h3" component="h2" title={means} sx={{ color: tone, px: 1, lineHeight: 1.45 }}>
-              {title} · {Math.max(first.groups[key] ?? 0, members.length)}{first.all_counted || key !== lastOf(first.groups) ? '' : '+'}
+              {title} · {Math.max(first.groups[key] ?? 0, members.length)}
+              {first.all_counted || key !== lastOf(first.groups) ? '' : '+'}
             </Typography>
             {members.map((line) => (
-              <RoundLine key={line.id} line={line} here={line.id === now?.id} accept={() => setAccepting(line.id)} nudge={() => setNudging(line.id)} />
+              <RoundLine
+                key={line.id}
+                line={line}
+                here={line.id === now?.id}
+                accept={() => setAccepting(line.id)}
+                nudge={() => setNudging(line.id)}
+              />
             ))}
           </Box>
         );
       })}
       {round.hasNextPage && (
         <Box sx={{ textAlign: 'center', mt: 1 }}>
-          <Button variant="outlined" loading={round.isFetchingNextPage} onClick={() => void round.fetchNextPage()}>Show more cases</Button>
+          <Button variant="outlined" loading={round.isFetchingNextPage} onClick={() => void round.fetchNextPage()}>
+            Show more cases
+          </Button>
         </Box>
       )}
       {elsewhere && <OtherCases search={narrowing.search.trim()} close={() => setElsewhere(false)} />}
-      {accepting !== null && <AcceptDialog id={accepting} close={() => setAccepting(null)} decided={(what) => { setHere(after); setDone(what); }} />}
-      {nudging !== null && <NudgeDialog id={nudging} close={() => setNudging(null)} done={(words) => setDone({ words })} />}
+      {accepting !== null && (
+        <AcceptDialog
+          id={accepting}
+          close={() => setAccepting(null)}
+          decided={(what) => {
+            setHere(after);
+            setDone(what);
+          }}
+        />
+      )}
+      {nudging !== null && (
+        <NudgeDialog id={nudging} close={() => setNudging(null)} done={(words) => setDone({ words })} />
+      )}
       <UndoBar done={done} set={setDone} />
     </Box>
   );
 }
 
 /** The group that a bounded count breaks off in. */
-const lastOf = (groups: Readonly<Record<string, number>>): string | undefined => GROUPS.filter(({ key }) => (groups[key] ?? 0) > 0).at(-1)?.key;
+const lastOf = (groups: Readonly<Record<string, number>>): string | undefined =>
+  GROUPS.filter(({ key }) => (groups[key] ?? 0) > 0).at(-1)?.key;

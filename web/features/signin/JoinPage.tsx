@@ -29,18 +29,45 @@ export default function JoinPage() {
     onSuccess: () => window.location.assign('/'),
   });
   if (who.isPending) return <Loading what="the invitation" />;
-  if (who.isError) return <SmallPage title="Invitation"><Failed problem={who.error} /></SmallPage>;
+  if (who.isError)
+    return (
+      <SmallPage title="Invitation">
+        <Failed problem={who.error} />
+      </SmallPage>
+    );
   const fault = faultAt(join.error, 'password');
   return (
     <SmallPage title={who.data.practice}>
       <Typography>
         Welcome, {who.data.name}. You are invited as {who.data.role}, and sign in with <b>{who.data.email}</b>.
       </Typography>
-      <Stack component="form" noValidate onSubmit={(event: React.SyntheticEvent) => { event.preventDefault(); join.mutate(); }} sx={{ gap: 2 }}>
-        <Typography color="textSecondary">{who.data.has_sign_in ? 'You have a sign-in already: type its password. You can change between your practices afterwards.' : 'Set a password of at least 10 letters. Nobody at the practice sees it.'}</Typography>
-        <TextInput label={who.data.has_sign_in ? 'Your password' : 'New password'} type="password" autoComplete={who.data.has_sign_in ? 'current-password' : 'new-password'} autoFocus value={password} change={setPassword} fault={fault} />
+      <Stack
+        component="form"
+        noValidate
+        onSubmit={(event: React.SyntheticEvent) => {
+          event.preventDefault();
+          join.mutate();
+        }}
+        sx={{ gap: 2 }}
+      >
+        <Typography color="textSecondary">
+          {who.data.has_sign_in
+            ? 'You have a sign-in already: type its password. You can change between your practices afterwards.'
+            : 'Set a password of at least 10 letters. Nobody at the practice sees it.'}
+        </Typography>
+        <TextInput
+          label={who.data.has_sign_in ? 'Your password' : 'New password'}
+          type="password"
+          autoComplete={who.data.has_sign_in ? 'current-password' : 'new-password'}
+          autoFocus
+          value={password}
+          change={setPassword}
+          fault={fault}
+        />
         {join.isError && fault === undefined && <Alert severity="error">{join.error.message}</Alert>}
-        <Button type="submit" variant="contained" size="large" loading={join.isPending}>Come in</Button>
+        <Button type="submit" variant="contained" size="large" loading={join.isPending}>
+          Come in
+        </Button>
       </Stack>
     </SmallPage>
   );

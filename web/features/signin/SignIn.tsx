@@ -18,10 +18,20 @@ export function SignIn({ words, stay = false }: { words: string; stay?: boolean 
           {words}
         </Typography>
         <SignInForm stay={stay} />
-        {!stay && <Typography variant="body2" sx={{ mt: 2 }}><Link href="/password" color="inherit">Forgotten your password?</Link></Typography>}
+        {!stay && (
+          <Typography variant="body2" sx={{ mt: 2 }}>
+            <Link href="/password" color="inherit">
+              Forgotten your password?
+            </Link>
+          </Typography>
+        )}
         {stay && (
           <Typography variant="body2" color="textSecondary" sx={{ mt: 2 }}>
-            First time here, or the PIN is lost? Your practitioner makes an invitation: open its link, or <Link href="/athlete/join" color="inherit">type its code</Link>. Your plan and everything you entered are still there.
+            First time here, or the PIN is lost? Your practitioner makes an invitation: open its link, or{' '}
+            <Link href="/athlete/join" color="inherit">
+              type its code
+            </Link>
+            . Your plan and everything you entered are still there.
           </Typography>
         )}
       </Paper>

@@ -19,7 +19,10 @@ function Asking() {
   const [isLeft, setLeft] = useState(false);
   useEffect(() => {
     const show = () => setOpen(true);
-    const wanted = () => { setLeft(false); setOpen(true); };
+    const wanted = () => {
+      setLeft(false);
+      setOpen(true);
+    };
     window.addEventListener(SIGNED_OUT, show);
     window.addEventListener(SIGN_IN_WANTED, wanted);
     return () => {
@@ -34,8 +37,24 @@ function Asking() {
     const root = document.getElementById('root');
     if (root === null) return undefined;
     root.style.visibility = isAsking && !phone ? 'hidden' : '';
-    return () => { root.style.visibility = ''; };
+    return () => {
+      root.style.visibility = '';
+    };
   }, [isAsking, phone]);
   if (!isAsking) return null;
-  return <Suspense><SignInDialog then={() => setOpen(false)} {...(phone ? { leave: () => { setLeft(true); setOpen(false); } } : {})} /></Suspense>;
+  return (
+    <Suspense>
+      <SignInDialog
+        then={() => setOpen(false)}
+        {...(phone
+          ? {
+              leave: () => {
+                setLeft(true);
+                setOpen(false);
+              },
+            }
+          : {})}
+      />
+    </Suspense>
+  );
 }

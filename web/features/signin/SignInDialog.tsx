@@ -14,7 +14,11 @@ export default function SignInDialog({ then, leave }: { then: () => void; leave?
       <DialogContent>
         <Typography sx={{ mb: 2 }}>Sign in again. What you entered is kept: send it once more afterwards.</Typography>
         <SignInForm then={then} stay={leave !== undefined} />
-        {leave !== undefined && <Button fullWidth onClick={leave} sx={{ mt: 1, minHeight: 48 }}>Not now: go on, and send later</Button>}
+        {leave !== undefined && (
+          <Button fullWidth onClick={leave} sx={{ mt: 1, minHeight: 48 }}>
+            Not now: go on, and send later
+          </Button>
+        )}
       </DialogContent>
     </Dialog>
   );

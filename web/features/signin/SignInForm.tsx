@@ -19,19 +19,48 @@ export function SignInForm({ then, stay = false }: { then?: () => void; stay?: b
 
   const submit = (event: SyntheticEvent) => {
     event.preventDefault();
-    signIn.mutate({ email, password, stay }, { onSuccess: (answer) => { if (answer.owes_code === true) setOwesCode(true); else then?.(); } });
+    signIn.mutate(
+      { email, password, stay },
+      {
+        onSuccess: (answer) => {
+          if (answer.owes_code === true) setOwesCode(true);
+          else then?.();
+        },
+      },
+    );
   };
-  if (owesCode) return <CodeForm {...(then === undefined ? {} : { then })} back={() => { signIn.reset(); setPassword(''); setOwesCode(false); }} />;
+  if (owesCode)
+    return (
+      <CodeForm
+        {...(then === undefined ? {} : { then })}
+        back={() => {
+          signIn.reset();
+          setPassword('');
+          setOwesCode(false);
+        }}
+      />
+    );
 
   return (
     <Stack component="form" onSubmit={submit} noValidate sx={{ gap: 2 }}>
-      <TextInput label="E-mail address or sign-in name" inputMode="email" autoComplete="username" value={email} change={setEmail} fault={faultAt(problem, 'email')} autoFocus />
-      <TextInput label={stay ? 'PIN or password' : 'Password'} type="password" autoComplete="current-password" value={password} change={setPassword} fault={faultAt(problem, 'password')} />
-      {problem instanceof Refusal && atField === undefined && (
-        <Alert severity="error">
-          {problem.message}
-        </Alert>
-      )}
+      <TextInput
+        label="E-mail address or sign-in name"
+        inputMode="email"
+        autoComplete="username"
+        value={email}
+        change={setEmail}
+        fault={faultAt(problem, 'email')}
+        autoFocus
+      />
+      <TextInput
+        label={stay ? 'PIN or password' : 'Password'}
+        type="password"
+        autoComplete="current-password"
+        value={password}
+        change={setPassword}
+        fault={faultAt(problem, 'password')}
+      />
+      {problem instanceof Refusal && atField === undefined && <Alert severity="error">{problem.message}</Alert>}
       <Button type="submit" variant="contained" size="large" loading={signIn.isPending}>
         Sign in
       </Button>
@@ -45,11 +74,31 @@ function CodeForm({ then, back }: { then?: () => void; back: () => void }) {
   const signIn = useSignIn();
   const fault = faultAt(signIn.error, 'code');
   return (
-    <Stack component="form" onSubmit={(event: SyntheticEvent) => { event.preventDefault(); signIn.mutate({ code }, { onSuccess: () => then?.() }); }} noValidate sx={{ gap: 2 }}>
-      <Typography>Your password was right. Now the six digits that your app shows, or one of your recovery codes.</Typography>
-      <TextInput label="Code" inputMode="text" autoComplete="one-time-code" autoFocus value={code} change={setCode} fault={fault} />
+    <Stack
+      component="form"
+      onSubmit={(event: SyntheticEvent) => {
+        event.preventDefault();
+        signIn.mutate({ code }, { onSuccess: () => then?.() });
+      }}
+      noValidate
+      sx={{ gap: 2 }}
+    >
+      <Typography>
+        Your password was right. Now the six digits that your app shows, or one of your recovery codes.
+      </Typography>
+      <TextInput
+        label="Code"
+        inputMode="text"
+        autoComplete="one-time-code"
+        autoFocus
+        value={code}
+        change={setCode}
+        fault={fault}
+      />
       {signIn.error instanceof Refusal && fault === undefined && <Alert severity="error">{signIn.error.message}</Alert>}
-      <Button type="submit" variant="contained" size="large" loading={signIn.isPending}>Go on</Button>
+      <Button type="submit" variant="contained" size="large" loading={signIn.isPending}>
+        Go on
+      </Button>
       <Button onClick={back}>Begin again</Button>
     </Stack>
   );

@@ -17,18 +17,49 @@ export function Measuring({ id, visit, on }: { id: string; visit: Visit; on: str
   const onTo = (at: number) => list.current?.querySelectorAll<HTMLInputElement>('[data-first] input')[at]?.focus();
   // What was measured before the stop may be written down still.
   const isStopped = visit.stopped && on === visit.today;
-  const known = new Set(visit.measures.map((one) => one.key));
-  const measures = [...visit.measures, ...added.filter((one) => !known.has(one.key))].filter((one) => !(isStopped && one.loads));
-  const others = visit.others.filter((one) => !measures.some((measure) => measure.key === one.key));
+  const known = new Set(visit.measures.map((measure) => measure.key));
+  const measures = [...visit.measures, ...added.filter((item) => !known.has(item.key))].filter(
+    (measure) => !(isStopped && measure.loads),
+  );
+  const others = visit.others.filter((other) => !measures.some((measure) => measure.key === other.key));
   return (
     <Box ref={list} sx={{ display: 'grid', gap: 1.5 }}>
-      <Typography variant="body2" color="textSecondary">Enter goes on, and keeps a measure after its last box. What you do not measure, leave empty.</Typography>
-      {isStopped && <Alert severity="error">A stop is open. Only what does not load the tissue is measured before you have reviewed it.</Alert>}
-      {measures.map((one, i) => <TakeMeasure key={one.key} id={id} measure={one} side={visit.side} today={visit.today} on={on} kept={() => onTo(i + 1)} />)}
-      <TextField select label="Measure something else" value="" onChange={(event) => add.mutate(event.target.value, { onSuccess: (measure) => setAdded([...added, measure]) })}>
-        {others.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
+      <Typography variant="body2" color="textSecondary">
+        Enter goes on, and keeps a measure after its last box. What you do not measure, leave empty.
+      </Typography>
+      {isStopped && (
+        <Alert severity="error">
+          A stop is open. Only what does not load the tissue is measured before you have reviewed it.
+        </Alert>
+      )}
+      {measures.map((measure, i) => (
+        <TakeMeasure
+          key={measure.key}
+          id={id}
+          measure={measure}
+          side={visit.side}
+          today={visit.today}
+          on={on}
+          kept={() => onTo(i + 1)}
+        />
+      ))}
+      <TextField
+        select
+        label="Measure something else"
+        value=""
+        onChange={(event) => add.mutate(event.target.value, { onSuccess: (measure) => setAdded([...added, measure]) })}
+      >
+        {others.map((other) => (
+          <MenuItem key={other.key} value={other.key}>
+            {other.title}
+          </MenuItem>
+        ))}
       </TextField>
-      {add.isError && <Typography color="error" variant="body2">This could not be loaded. Try again.</Typography>}
+      {add.isError && (
+        <Typography color="error" variant="body2">
+          This could not be loaded. Try again.
+        </Typography>
+      )}
     </Box>
   );
 }

@@ -27,17 +27,32 @@ export function useVisit(id: string) {
 export function useDraftOf(id: string): [Draft, (part: Partial<Draft> | null) => void] {
   const queries = useQueryClient();
   const key = queryKeys.visitDraft(id);
-  const draft = useQuery<Draft>({ queryKey: key, queryFn: begin, initialData: begin, staleTime: Infinity, gcTime: Infinity }).data;
-  return [draft, (part) => queries.setQueryData<Draft>(key, (now) => (part === null ? begin() : { ...(now ?? begin()), ...part }))];
+  const draft = useQuery<Draft>({
+    queryKey: key,
+    queryFn: begin,
+    initialData: begin,
+    staleTime: Infinity,
+    gcTime: Infinity,
+  }).data;
+  return [
+    draft,
+    (part) => queries.setQueryData<Draft>(key, (now) => (part === null ? begin() : { ...(now ?? begin()), ...part })),
+  ];
 }
 
 function useStoring<T, A>(id: string, mutationFn: (what: T) => Promise<A>) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn,
-    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: queryKeys.case(id) }), queries.invalidateQueries({ queryKey: queryKeys.rounds })]),
+    onSuccess: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: queryKeys.case(id) }),
+        queries.invalidateQueries({ queryKey: queryKeys.rounds }),
+      ]),
   });
 }
 
-export const useEndVisit = (id: string) => useStoring(id, (body: Schemas['VisitRequest']) =>
-  send(() => api.POST('/api/cases/{case}/visits', { params: { path: { case: id } }, body })));
+export const useEndVisit = (id: string) =>
+  useStoring(id, (body: Schemas['VisitRequest']) =>
+    send(() => api.POST('/api/cases/{case}/visits', { params: { path: { case: id } }, body })),
+  );

@@ -33,28 +33,75 @@ export function PracticeWeek() {
   const [inCalendar, setInCalendar] = useState(false);
   const practitioner = search.get('practitioner') ?? '';
   const week = Number(search.get('week') ?? '0') || 0;
-  const filters = useQuery({ queryKey: queryKeys.roundFilters, queryFn: () => send(() => api.GET('/api/round/filters')) });
+  const filters = useQuery({
+    queryKey: queryKeys.roundFilters,
+    queryFn: () => send(() => api.GET('/api/round/filters')),
+  });
   const found = useQuery({
     queryKey: queryKeys.practiceWeek(practitioner, week),
-    queryFn: () => send(() => api.GET('/api/week', { params: { query: { week, ...(practitioner === '' ? {} : { practitioner }) } } })),
+    queryFn: () =>
+      send(() =>
+        api.GET('/api/week', { params: { query: { week, ...(practitioner === '' ? {} : { practitioner }) } } }),
+      ),
     placeholderData: (before) => before,
   });
-  const go = (next: { week?: number; practitioner?: string }) => setSearch(Object.fromEntries(Object.entries({ week: String(next.week ?? week), practitioner: next.practitioner ?? practitioner }).filter(([, value]) => value !== '' && value !== '0')));
+  const go = (next: { week?: number; practitioner?: string }) =>
+    setSearch(
+      Object.fromEntries(
+        Object.entries({ week: String(next.week ?? week), practitioner: next.practitioner ?? practitioner }).filter(
+          ([, value]) => value !== '' && value !== '0',
+        ),
+      ),
+    );
   return (
-    <Box component="main" sx={{ maxWidth: 1880, mx: 'auto', p: 2, display: 'grid', gap: 1.5, '@media print': { p: 0 }, '@page': { size: 'landscape', margin: '10mm' } }}>
+    <Box
+      component="main"
+      sx={{
+        maxWidth: 1880,
+        mx: 'auto',
+        p: 2,
+        display: 'grid',
+        gap: 1.5,
+        '@media print': { p: 0 },
+        '@page': { size: 'landscape', margin: '10mm' },
+      }}
+    >
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap' }}>
-        <Typography variant="h1" sx={{ flex: '1 1 260px' }}>{found.data === undefined ? 'Week' : `Week: ${day(found.data.from)} – ${day(found.data.until)}`}</Typography>
+        <Typography variant="h1" sx={{ flex: '1 1 260px' }}>
+          {found.data === undefined ? 'Week' : `Week: ${day(found.data.from)} – ${day(found.data.until)}`}
+        </Typography>
         <Box sx={{ display: 'flex', gap: 0.5, ...ON_PAPER }}>
-          <Button variant="outlined" aria-label="The week before" onClick={() => go({ week: week - 1 })}>‹</Button>
-          <Button variant="outlined" disabled={week === 0} onClick={() => go({ week: 0 })}>This week</Button>
-          <Button variant="outlined" aria-label="The week after" onClick={() => go({ week: week + 1 })}>›</Button>
+          <Button variant="outlined" aria-label="The week before" onClick={() => go({ week: week - 1 })}>
+            ‹
+          </Button>
+          <Button variant="outlined" disabled={week === 0} onClick={() => go({ week: 0 })}>
+            This week
+          </Button>
+          <Button variant="outlined" aria-label="The week after" onClick={() => go({ week: week + 1 })}>
+            ›
+          </Button>
         </Box>
-        <TextField select label="Practitioner" value={practitioner} onChange={(event) => go({ practitioner: event.target.value })} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }} sx={{ width: 200 }}>
+        <TextField
+          select
+          label="Practitioner"
+          value={practitioner}
+          onChange={(event) => go({ practitioner: event.target.value })}
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+          sx={{ width: 200 }}
+        >
           <MenuItem value="">the whole practice</MenuItem>
-          {filters.data?.practitioners.map((one) => <MenuItem key={one.key} value={one.key}>{one.title}</MenuItem>)}
+          {filters.data?.practitioners.map((other) => (
+            <MenuItem key={other.key} value={other.key}>
+              {other.title}
+            </MenuItem>
+          ))}
         </TextField>
-        <Button onClick={() => setInCalendar(true)} sx={ON_PAPER}>In my calendar …</Button>
-        <Button variant="outlined" onClick={() => window.print()} sx={ON_PAPER}>Print</Button>
+        <Button onClick={() => setInCalendar(true)} sx={ON_PAPER}>
+          In my calendar …
+        </Button>
+        <Button variant="outlined" onClick={() => window.print()} sx={ON_PAPER}>
+          Print
+        </Button>
       </Box>
       {found.isPending && <Loading what="the week" />}
       {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
@@ -66,59 +113,153 @@ export function PracticeWeek() {
 
 function Cases({ week }: { week: Week }) {
   const [chosen, setChosen] = useState<string | null>(null);
-  const count = week.counts.find((one) => one.key === chosen);
-  const shown = count === undefined ? week.cases : week.cases.filter((one) => count.cases.includes(one.id));
+  const count = week.counts.find((other) => other.key === chosen);
+  const shown = count === undefined ? week.cases : week.cases.filter((careCase) => count.cases.includes(careCase.id));
   return (
     <>
       <Box role="group" aria-label="What is due" sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        {week.counts.map((one) => (
-          <ToggleButton key={one.key} value={one.key} selected={chosen === one.key} disabled={one.cases.length === 0} onChange={() => setChosen(chosen === one.key ? null : one.key)} sx={{ textTransform: 'none', py: 0.5, px: 1.25, gap: 1, minHeight: 44 }}>
-            <Box component="span" sx={{ fontSize: 20, fontWeight: 600 }}>{one.cases.length}</Box>{one.title}
+        {week.counts.map((other) => (
+          <ToggleButton
+            key={other.key}
+            value={other.key}
+            selected={chosen === other.key}
+            disabled={other.cases.length === 0}
+            onChange={() => setChosen(chosen === other.key ? null : other.key)}
+            sx={{ textTransform: 'none', py: 0.5, px: 1.25, gap: 1, minHeight: 44 }}
+          >
+            <Box component="span" sx={{ fontSize: 20, fontWeight: 600 }}>
+              {other.cases.length}
+            </Box>
+            {other.title}
           </ToggleButton>
         ))}
       </Box>
-      {week.more && <Alert severity="info">Only the most urgent cases are shown. Choose a practitioner to see all of theirs.</Alert>}
+      {week.more && (
+        <Alert severity="info">Only the most urgent cases are shown. Choose a practitioner to see all of theirs.</Alert>
+      )}
       <Paper variant="outlined" sx={{ overflowX: 'auto', '@media print': { border: 0, overflow: 'visible' } }}>
-        <Box component="table" aria-label="Cases by day" sx={{ width: '100%', minWidth: 860, borderCollapse: 'collapse', tableLayout: 'fixed', '& th, & td': { textAlign: 'left', verticalAlign: 'top', p: 0.75, borderBottom: 1, borderColor: 'divider' }, '& thead th': { fontWeight: 400, color: 'text.secondary', fontSize: '0.875rem' }, '& tr': { breakInside: 'avoid' } }}>
+        <Box
+          component="table"
+          aria-label="Cases by day"
+          sx={{
+            width: '100%',
+            minWidth: 860,
+            borderCollapse: 'collapse',
+            tableLayout: 'fixed',
+            '& th, & td': { textAlign: 'left', verticalAlign: 'top', p: 0.75, borderBottom: 1, borderColor: 'divider' },
+            '& thead th': { fontWeight: 400, color: 'text.secondary', fontSize: '0.875rem' },
+            '& tr': { breakInside: 'avoid' },
+          }}
+        >
           <thead>
             <tr>
-              <Box component="th" scope="col" sx={{ width: 180 }}>{shown.length} {shown.length === 1 ? 'case' : 'cases'}</Box>
-              <Box component="th" scope="col" sx={{ width: 150 }}>Due</Box>
-              {week.cases[0]?.days.map((one) => <Box key={one.on} component="th" scope="col" sx={{ color: one.on === week.today ? 'text.primary' : undefined }}>{one.on === week.today ? <b>{day(one.on)}, today</b> : day(one.on)}</Box>)}
+              <Box component="th" scope="col" sx={{ width: 180 }}>
+                {shown.length} {shown.length === 1 ? 'case' : 'cases'}
+              </Box>
+              <Box component="th" scope="col" sx={{ width: 150 }}>
+                Due
+              </Box>
+              {week.cases[0]?.days.map((date) => (
+                <Box
+                  key={date.on}
+                  component="th"
+                  scope="col"
+                  sx={{ color: date.on === week.today ? 'text.primary' : undefined }}
+                >
+                  {date.on === week.today ? <b>{day(date.on)}, today</b> : day(date.on)}
+                </Box>
+              ))}
             </tr>
           </thead>
-          <tbody>{shown.map((one) => <Case key={one.id} line={one} week={week} />)}</tbody>
+          <tbody>
+            {shown.map((item) => (
+              <Case key={item.id} line={item} week={week} />
+            ))}
+          </tbody>
         </Box>
-        {week.cases.length === 0 && <Typography sx={{ p: 2 }}>No case is open. The first one begins at New case.</Typography>}
+        {week.cases.length === 0 && (
+          <Typography sx={{ p: 2 }}>No case is open. The first one begins at New case.</Typography>
+        )}
       </Paper>
     </>
   );
 }
 
-const STATES = { done: { mark: '✓', words: 'done' }, missed: { mark: '○', words: 'not done' }, planned: { mark: '', words: 'planned' } } as const;
+const STATES = {
+  done: { mark: '✓', words: 'done' },
+  missed: { mark: '○', words: 'not done' },
+  planned: { mark: '', words: 'planned' },
+} as const;
 
 function Case({ line, week }: { line: Line; week: Week }) {
   const late = line.review_on !== null && line.review_on < week.today;
   return (
     <tr>
       <th scope="row">
-        <Link component={RouterLink} to={`/cases/${line.id}/weeks`} color="inherit" underline="hover" sx={{ fontWeight: 600 }}>{line.athlete}</Link>
-        <Typography variant="body2" color="textSecondary" sx={{ fontWeight: 400, lineHeight: 1.25 }}>{line.structure}, {side[line.side]} · {line.stage}</Typography>
+        <Link
+          component={RouterLink}
+          to={`/cases/${line.id}/weeks`}
+          color="inherit"
+          underline="hover"
+          sx={{ fontWeight: 600 }}
+        >
+          {line.athlete}
+        </Link>
+        <Typography variant="body2" color="textSecondary" sx={{ fontWeight: 400, lineHeight: 1.25 }}>
+          {line.structure}, {side[line.side]} · {line.stage}
+        </Typography>
       </th>
       <Box component="td" sx={{ fontSize: '0.875rem', lineHeight: 1.3 }}>
         {line.stopped && <Box sx={{ color: 'stop.main', fontWeight: 600 }}>✕ Stopped: review</Box>}
-        {line.review_on !== null && <Box sx={{ color: late ? 'over.main' : 'text.primary', fontWeight: 600 }}>{late ? '▲ Review was due' : 'Review'} {day(line.review_on)}</Box>}
-        {line.tests_due.map((words) => <Box key={words} sx={{ color: 'watch.main' }}>{words}</Box>)}
-        {line.planned_until !== null && <Box sx={{ color: 'watch.main' }}>Planned to {day(line.planned_until)} only</Box>}
+        {line.review_on !== null && (
+          <Box sx={{ color: late ? 'over.main' : 'text.primary', fontWeight: 600 }}>
+            {late ? '▲ Review was due' : 'Review'} {day(line.review_on)}
+          </Box>
+        )}
+        {line.tests_due.map((words) => (
+          <Box key={words} sx={{ color: 'watch.main' }}>
+            {words}
+          </Box>
+        ))}
+        {line.planned_until !== null && (
+          <Box sx={{ color: 'watch.main' }}>Planned to {day(line.planned_until)} only</Box>
+        )}
         {line.unplanned && <Box sx={{ color: 'watch.main' }}>Nothing is planned</Box>}
       </Box>
-      {line.days.map((one) => (
-        <Box key={one.on} component="td" sx={{ bgcolor: one.blocked ? 'action.disabledBackground' : undefined, boxShadow: one.on === week.today ? 'inset 2px 0 0 var(--mui-palette-primary-main), inset -2px 0 0 var(--mui-palette-primary-main)' : undefined, fontSize: '0.8125rem', lineHeight: 1.25 }}>
-          {one.event && <b>Show</b>}
-          {one.blocked && <Box component="span" sx={{ color: 'text.secondary' }}>No training</Box>}
-          {one.sessions.map((session, i) => (
-            <Box key={session.title + String(i)} sx={{ color: session.state === 'planned' ? 'text.primary' : 'text.secondary', overflowWrap: 'anywhere' }}>
-              {session.state === 'planned' ? <ModeShape mode={session.mode} /> : <span role="img" aria-label={STATES[session.state].words}>{STATES[session.state].mark}</span>} {session.at !== null && <>{session.at} </>}{session.title}
+      {line.days.map((date) => (
+        <Box
+          key={date.on}
+          component="td"
+          sx={{
+            bgcolor: date.blocked ? 'action.disabledBackground' : undefined,
+            boxShadow:
+              date.on === week.today
+                ? 'inset 2px 0 0 var(--mui-palette-primary-main), inset -2px 0 0 var(--mui-palette-primary-main)'
+                : undefined,
+            fontSize: '0.8125rem',
+            lineHeight: 1.25,
+          }}
+        >
+          {date.event && <b>Show</b>}
+          {date.blocked && (
+            <Box component="span" sx={{ color: 'text.secondary' }}>
+              No training
+            </Box>
+          )}
+          {date.sessions.map((session, i) => (
+            <Box
+              key={session.title + String(i)}
+              sx={{ color: session.state === 'planned' ? 'text.primary' : 'text.secondary', overflowWrap: 'anywhere' }}
+            >
+              {session.state === 'planned' ? (
+                <ModeShape mode={session.mode} />
+              ) : (
+                <span role="img" aria-label={STATES[session.state].words}>
+                  {STATES[session.state].mark}
+                </span>
+              )}{' '}
+              {session.at !== null && <>{session.at} </>}
+              {session.title}
             </Box>
           ))}
         </Box>
@@ -134,10 +275,21 @@ function InCalendar({ close }: { close: () => void }) {
     <Dialog open onClose={close} maxWidth="sm" fullWidth aria-labelledby="in-calendar">
       <DialogTitle id="in-calendar">In my calendar</DialogTitle>
       <DialogContent>
-        <Typography>The reviews that are due and the shows of the athletes whom you treat. Athletes appear by their initials, without anything about how they are. Anyone who has the address can read it.</Typography>
-        {make.data === undefined && <Button onClick={() => make.mutate()} loading={make.isPending} variant="outlined" sx={{ mt: 1 }}>Make an address</Button>}
+        <Typography>
+          The reviews that are due and the shows of the athletes whom you treat. Athletes appear by their initials,
+          without anything about how they are. Anyone who has the address can read it.
+        </Typography>
+        {make.data === undefined && (
+          <Button onClick={() => make.mutate()} loading={make.isPending} variant="outlined" sx={{ mt: 1 }}>
+            Make an address
+          </Button>
+        )}
         {make.data !== undefined && <CalendarAddress path={make.data.address} />}
-        {make.isError && <Alert severity="error" sx={{ mt: 1 }}>{make.error.message}</Alert>}
+        {make.isError && (
+          <Alert severity="error" sx={{ mt: 1 }}>
+            {make.error.message}
+          </Alert>
+        )}
       </DialogContent>
     </Dialog>
   );

@@ -20,27 +20,73 @@ const PACES: Record<Schemas['Pace'], { mark: string; colour: string }> = {
 /** Backwards from a day that is to be kept: when each stage has to begin, and when it does as things stand. */
 export function ReadyBy({ id, weeks }: { id: string; weeks: Weeks }) {
   const shows = weeks.events.filter((on) => on > weeks.today);
-  const [by, setBy] = useState(weeks.goal_on !== null && weeks.goal_on > weeks.today ? weeks.goal_on : shows[shows.length - 1] ?? '');
+  const [by, setBy] = useState(
+    weeks.goal_on !== null && weeks.goal_on > weeks.today ? weeks.goal_on : (shows[shows.length - 1] ?? ''),
+  );
   const [asked, setAsked] = useState<string | null>(null);
   const found = useQuery({
     queryKey: queryKeys.countdown(id, asked),
-    queryFn: () => send(() => api.GET('/api/cases/{case}/countdown', { params: { path: { case: id }, query: { by: asked ?? '' } } })),
+    queryFn: () =>
+      send(() =>
+        api.GET('/api/cases/{case}/countdown', { params: { path: { case: id }, query: { by: asked ?? '' } } }),
+      ),
     enabled: asked !== null,
     retry: false,
   });
-  const fault = found.error instanceof Refusal ? Object.values(found.error.fields)[0] ?? found.error.message : found.error === null ? null : 'This could not be worked out. Try again.';
+  const fault =
+    found.error instanceof Refusal
+      ? (Object.values(found.error.fields)[0] ?? found.error.message)
+      : found.error === null
+        ? null
+        : 'This could not be worked out. Try again.';
   return (
     <Paper variant="outlined" component="section" aria-label="Ready by" sx={{ p: 1.5, display: 'grid', gap: 1 }}>
       <Typography variant="h2">Ready by</Typography>
-      <Box component="form" noValidate onSubmit={(event) => { event.preventDefault(); setAsked(by); }} sx={{ display: 'flex', gap: 1, alignItems: 'start' }}>
-        <TextField type="date" label="Day" value={by} onChange={(event) => { setBy(event.target.value); setAsked(null); }} error={fault !== null} helperText={fault} slotProps={{ inputLabel: { shrink: true } }} sx={{ flex: 1 }} />
-        <Button type="submit" variant="outlined" loading={found.isFetching} disabled={by === ''} sx={{ minHeight: 40 }}>Reckon</Button>
+      <Box
+        component="form"
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          setAsked(by);
+        }}
+        sx={{ display: 'flex', gap: 1, alignItems: 'start' }}
+      >
+        <TextField
+          type="date"
+          label="Day"
+          value={by}
+          onChange={(event) => {
+            setBy(event.target.value);
+            setAsked(null);
+          }}
+          error={fault !== null}
+          helperText={fault}
+          slotProps={{ inputLabel: { shrink: true } }}
+          sx={{ flex: 1 }}
+        />
+        <Button type="submit" variant="outlined" loading={found.isFetching} disabled={by === ''} sx={{ minHeight: 40 }}>
+          Reckon
+        </Button>
       </Box>
       {found.data !== undefined && (
         <Box role="status" sx={{ display: 'grid', gap: 0.75 }}>
-          {found.data.stages.map((one) => <Typography key={one.key} variant="body2"><Box component="span" sx={{ color: PACES[one.pace].colour }}>{PACES[one.pace].mark}</Box> {one.words}</Typography>)}
-          <Typography sx={{ fontWeight: 600, color: found.data.pace === null ? undefined : PACES[found.data.pace].colour }}>{found.data.pace !== null && `${PACES[found.data.pace].mark} `}{found.data.ready}</Typography>
-          <Alert severity="info" sx={{ py: 0 }}>{found.data.note}</Alert>
+          {found.data.stages.map((stage) => (
+            <Typography key={stage.key} variant="body2">
+              <Box component="span" sx={{ color: PACES[stage.pace].colour }}>
+                {PACES[stage.pace].mark}
+              </Box>{' '}
+              {stage.words}
+            </Typography>
+          ))}
+          <Typography
+            sx={{ fontWeight: 600, color: found.data.pace === null ? undefined : PACES[found.data.pace].colour }}
+          >
+            {found.data.pace !== null && `${PACES[found.data.pace].mark} `}
+            {found.data.ready}
+          </Typography>
+          <Alert severity="info" sx={{ py: 0 }}>
+            {found.data.note}
+          </Alert>
         </Box>
       )}
     </Paper>

@@ -14,7 +14,19 @@ import { DaysDialog } from './DaysDialog';
 import { type Mark, marked, marksOf, sameMarks, withOnceMore, withoutSport, withSport } from './grid';
 import { ReadyBy } from './ReadyBy';
 import { SportDialog } from './SportDialog';
-import { AHEAD, type Ahead, type Marks, type Moves, useLighter, useMarkedWeeks, useReplan, usePut, useWeeks, useWhatBreaks, type Weeks } from './useWeeks';
+import {
+  AHEAD,
+  type Ahead,
+  type Marks,
+  type Moves,
+  useLighter,
+  useMarkedWeeks,
+  useReplan,
+  usePut,
+  useWeeks,
+  useWhatBreaks,
+  type Weeks,
+} from './useWeeks';
 import { WeekGrid } from './WeekGrid';
 import { WhatBreaks } from './WhatBreaks';
 
@@ -28,7 +40,17 @@ export function WeeksPage() {
   return <WeeksView key={id} id={id} weeks={found.data} ahead={ahead} setAhead={setAhead} />;
 }
 
-function WeeksView({ id, weeks: loaded, ahead, setAhead }: { id: string; weeks: Weeks; ahead: Ahead; setAhead: (weeks: Ahead) => void }) {
+function WeeksView({
+  id,
+  weeks: loaded,
+  ahead,
+  setAhead,
+}: {
+  id: string;
+  weeks: Weeks;
+  ahead: Ahead;
+  setAhead: (weeks: Ahead) => void;
+}) {
   const [moves, setMoves] = useState<Moves>({});
   const weeks: Weeks = { ...loaded, sessions: withOnceMore(loaded.sessions, moves) };
   const [marks, setMarks] = useState<Marks | null>(null);
@@ -43,7 +65,12 @@ function WeeksView({ id, weeks: loaded, ahead, setAhead }: { id: string; weeks: 
   const put = usePut(id);
   const decides = useMay()('decide');
   const isMoving = Object.keys(moves).length > 0;
-  const shown: Weeks = marks !== null ? withMarks.data?.weeks ?? weeks : isMoving ? { ...weeks, sums: breaks.data?.sums ?? weeks.sums } : weeks;
+  const shown: Weeks =
+    marks !== null
+      ? (withMarks.data?.weeks ?? weeks)
+      : isMoving
+        ? { ...weeks, sums: breaks.data?.sums ?? weeks.sums }
+        : weeks;
   const move = (next: Moves) => {
     put.reset();
     lighter.reset();
@@ -65,31 +92,135 @@ function WeeksView({ id, weeks: loaded, ahead, setAhead }: { id: string; weeks: 
     <Box component="main" sx={{ px: 2, pb: 4, maxWidth: 1880, mx: 'auto' }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, py: 1, flexWrap: 'wrap' }}>
         <Typography variant="h1">{weeks.athlete}: weeks</Typography>
-        <Typography color="textSecondary" sx={{ flex: '1 1 240px' }}>{weeks.structure}, {weeks.side === 'both' ? 'both sides' : weeks.side} · {weeks.stage}</Typography>
-        <ToggleButtonGroup exclusive size="small" aria-label="Weeks ahead" value={ahead} onChange={(_event, value: Ahead | null) => { if (value !== null) setAhead(value); }}>
-          {AHEAD.map((count) => <ToggleButton key={count} value={count} sx={{ minHeight: 36 }}>{count} weeks</ToggleButton>)}
+        <Typography color="textSecondary" sx={{ flex: '1 1 240px' }}>
+          {weeks.structure}, {weeks.side === 'both' ? 'both sides' : weeks.side} · {weeks.stage}
+        </Typography>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label="Weeks ahead"
+          value={ahead}
+          onChange={(_event, value: Ahead | null) => {
+            if (value !== null) setAhead(value);
+          }}
+        >
+          {AHEAD.map((count) => (
+            <ToggleButton key={count} value={count} sx={{ minHeight: 36 }}>
+              {count} weeks
+            </ToggleButton>
+          ))}
         </ToggleButtonGroup>
-        {canPlan && <Button variant="outlined" disabled={isMoving} onClick={() => setPasting(true)}>Shows, days off …</Button>}
-        <Button component={RouterLink} to={`/cases/${id}`}>Back to the case</Button>
+        {canPlan && (
+          <Button variant="outlined" disabled={isMoving} onClick={() => setPasting(true)}>
+            Shows, days off …
+          </Button>
+        )}
+        <Button component={RouterLink} to={`/cases/${id}`}>
+          Back to the case
+        </Button>
       </Box>
-      {weeks.closed_on !== null && <Alert severity="info" sx={{ mb: 1.5 }}>This case is closed. Nothing is planned.</Alert>}
-      {weeks.stopped && <Alert severity="error" sx={{ mb: 1.5 }}>A stop is open. The phone asks for no session, and nothing is moved, before you have reviewed it.</Alert>}
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 284px' }, alignItems: 'start' }}>
+      {weeks.closed_on !== null && (
+        <Alert severity="info" sx={{ mb: 1.5 }}>
+          This case is closed. Nothing is planned.
+        </Alert>
+      )}
+      {weeks.stopped && (
+        <Alert severity="error" sx={{ mb: 1.5 }}>
+          A stop is open. The phone asks for no session, and nothing is moved, before you have reviewed it.
+        </Alert>
+      )}
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 1.5,
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 284px' },
+          alignItems: 'start',
+        }}
+      >
         <Paper variant="outlined" sx={{ p: 1, overflowX: 'auto' }}>
-          <WeekGrid weeks={shown} moves={moves} notPlaced={notPlaced} chosen={chosen} choose={setChosen} canMove={marks === null && decides} canMark={canPlan && !isMoving}
-            move={move} mark={mark} addSport={setPractising} dropSport={(on) => change((now) => withoutSport(now, on))} lighter={(week, less_percent) => lighter.mutate({ week, less_percent }, { onSuccess: (found) => { if (found.moves.length > 0) move(Object.fromEntries(found.moves.map((one) => [one.session, one.on]))); } })} />
+          <WeekGrid
+            weeks={shown}
+            moves={moves}
+            notPlaced={notPlaced}
+            chosen={chosen}
+            choose={setChosen}
+            canMove={marks === null && decides}
+            canMark={canPlan && !isMoving}
+            move={move}
+            mark={mark}
+            addSport={setPractising}
+            dropSport={(on) => change((now) => withoutSport(now, on))}
+            lighter={(week, less_percent) =>
+              lighter.mutate(
+                { week, less_percent },
+                {
+                  onSuccess: (found) => {
+                    if (found.moves.length > 0)
+                      move(Object.fromEntries(found.moves.map((other) => [other.session, other.on])));
+                  },
+                },
+              )
+            }
+          />
         </Paper>
         <Box sx={{ display: 'grid', gap: 1.5, position: { md: 'sticky' }, top: 12 }}>
-        <WhatBreaks id={id} weeks={weeks} shown={shown} moves={moves} marks={marks} notPlaced={notPlaced} chosen={chosen} breaks={breaks} withMarks={withMarks} put={put} isPlanning={replan.isPending} asked={lighter.error ?? replan.error} isLightest={lighter.data?.moves.length === 0}
-          move={move}
-          replan={() => replan.mutate(undefined, { onSuccess: (found) => { move(Object.fromEntries(found.moves.map((one) => [one.session, one.on]))); setNotPlaced(found.left_out); } })}
-          back={() => { move({}); setMarks(null); setChosen(null); }}
-          done={() => { setMoves({}); setMarks(null); setChosen(null); }} />
-        {canPlan && !weeks.stopped && <ReadyBy id={id} weeks={weeks} />}
+          <WhatBreaks
+            id={id}
+            weeks={weeks}
+            shown={shown}
+            moves={moves}
+            marks={marks}
+            notPlaced={notPlaced}
+            chosen={chosen}
+            breaks={breaks}
+            withMarks={withMarks}
+            put={put}
+            isPlanning={replan.isPending}
+            asked={lighter.error ?? replan.error}
+            isLightest={lighter.data?.moves.length === 0}
+            move={move}
+            replan={() =>
+              replan.mutate(undefined, {
+                onSuccess: (found) => {
+                  move(Object.fromEntries(found.moves.map((other) => [other.session, other.on])));
+                  setNotPlaced(found.left_out);
+                },
+              })
+            }
+            back={() => {
+              move({});
+              setMarks(null);
+              setChosen(null);
+            }}
+            done={() => {
+              setMoves({});
+              setMarks(null);
+              setChosen(null);
+            }}
+          />
+          {canPlan && !weeks.stopped && <ReadyBy id={id} weeks={weeks} />}
         </Box>
       </Box>
-      {practising !== null && <SportDialog on={practising} close={() => setPractising(null)} add={(sport) => { change((now) => withSport(now, sport)); setPractising(null); }} />}
-      {pasting && <DaysDialog id={id} close={() => setPasting(false)} mark={(days, as) => { mark(days, as); setPasting(false); }} />}
+      {practising !== null && (
+        <SportDialog
+          on={practising}
+          close={() => setPractising(null)}
+          add={(sport) => {
+            change((now) => withSport(now, sport));
+            setPractising(null);
+          }}
+        />
+      )}
+      {pasting && (
+        <DaysDialog
+          id={id}
+          close={() => setPasting(false)}
+          mark={(days, as) => {
+            mark(days, as);
+            setPasting(false);
+          }}
+        />
+      )}
     </Box>
   );
 }

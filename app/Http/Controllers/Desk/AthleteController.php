@@ -23,33 +23,70 @@ final class AthleteController extends Controller
     public function __invoke(Request $request): JsonResponse
     {
         $name = addcslashes($request->string('name')->limit(80, '')->value(), '%_\\');
-        $athletes = Athlete::query()->where('name', 'ilike', "%$name%")
+        $athletes = Athlete::query()
+            ->where('name', 'ilike', "%$name%")
             // Where people see their own cases alone, they find the athletes of those.
-            ->when(!$this->practice->seesAll(), static fn(Builder $query): Builder => $query->whereHas('cases'))->with('cases')->orderBy('name')->limit(self::MOST)->get();
+            ->when(!$this->practice->seesAll(), static fn(Builder $query): Builder => $query->whereHas('cases'))
+            ->with('cases')
+            ->orderBy('name')
+            ->limit(self::MOST)
+            ->get();
         // Every athlete who was shown, by their cases: a search is a look too.
-        AccessLog::readMany(self::person($request), 'looked for an athlete', array_merge([], ...array_map(static fn(Athlete $athlete): array => array_values($athlete->cases->map(static fn(CareCase $case): string => $case->id)->all()), $athletes->all())));
+        AccessLog::readMany(
+            self::person($request),
+            'looked for an athlete',
+            array_merge(
+                [],
+                ...array_map(
+                    static fn(Athlete $athlete): array => array_values(
+                        $athlete->cases->map(static fn(CareCase $case): string => $case->id)->all(),
+                    ),
+                    $athletes->all(),
+                ),
+            ),
+        );
 
-        return new JsonResponse(['athletes' => array_values($athletes->map(static fn(Athlete $athlete): array => [
-            'id' => $athlete->id,
-            'name' => $athlete->name,
-            'act' => $athlete->act,
-            'body_mass_kg' => $athlete->body_mass_kg,
-            'born_on' => $athlete->born_on,
-            'known' => self::known($athlete->cases->sortByDesc('opened_on')->first()),
-            'cases' => array_values($athlete->cases->map(static fn(CareCase $case): array => [
-                'id' => $case->id,
-                'structure' => $case->structure,
-                'title' => $case->structure_title,
-                'side' => $case->side,
-                'opened_on' => $case->opened_on,
-                'closed_on' => $case->closed_on,
-            ])->all()),
-        ])->all())]);
+        return new JsonResponse([
+            'athletes' => array_values(
+                $athletes
+                    ->map(
+                        static fn(Athlete $athlete): array => [
+                            'id' => $athlete->id,
+                            'name' => $athlete->name,
+                            'act' => $athlete->act,
+                            'body_mass_kg' => $athlete->body_mass_kg,
+                            'born_on' => $athlete->born_on,
+                            'known' => self::known($athlete->cases->sortByDesc('opened_on')->first()),
+                            'cases' => array_values(
+                                $athlete->cases
+                                    ->map(
+                                        static fn(CareCase $case): array => [
+                                            'id' => $case->id,
+                                            'structure' => $case->structure,
+                                            'title' => $case->structure_title,
+                                            'side' => $case->side,
+                                            'opened_on' => $case->opened_on,
+                                            'closed_on' => $case->closed_on,
+                                        ],
+                                    )
+                                    ->all(),
+                            ),
+                        ],
+                    )
+                    ->all(),
+            ),
+        ]);
     }
 
     /** @return array{equipment: list<string>|null, session_minutes: int|null, available: list<string>}|null what the latest case knows, to begin another with */
     private static function known(?CareCase $case): ?array
     {
-        return $case === null ? null : ['equipment' => $case->equipment, 'session_minutes' => $case->session_minutes, 'available' => $case->available];
+        return $case === null
+            ? null
+            : [
+                'equipment' => $case->equipment,
+                'session_minutes' => $case->session_minutes,
+                'available' => $case->available,
+            ];
     }
 }

@@ -38,29 +38,50 @@ final class CaseController extends Controller
     {
         [$opening, $catalogue, $today] = $this->opening($request);
 
-        return new JsonResponse(ReadsCore::refusing(
-            static fn(): array => StartPage::of($opening, ProposeStart::of($opening, $catalogue, $today), $today),
-        ));
+        return new JsonResponse(
+            ReadsCore::refusing(
+                static fn(): array => StartPage::of($opening, ProposeStart::of($opening, $catalogue, $today), $today),
+            ),
+        );
     }
 
     public function store(Request $request, OpenCase $open): JsonResponse
     {
         [$opening, $catalogue, $today] = $this->opening($request);
-        $opened = ReadsCore::refusing(static fn(): OpenedCase => $open->handle(self::person($request), $opening, $catalogue, $today));
+        $opened = ReadsCore::refusing(
+            static fn(): OpenedCase => $open->handle(self::person($request), $opening, $catalogue, $today),
+        );
 
-        return new JsonResponse(['id' => $opened->case->id, 'athlete' => $opened->case->athlete->name, 'sign_in' => $opened->signIn['name'] ?? null, 'password' => $opened->signIn['password'] ?? null], $opened->new ? 201 : 200);
+        return new JsonResponse(
+            [
+                'id' => $opened->case->id,
+                'athlete' => $opened->case->athlete->name,
+                'sign_in' => $opened->signIn['name'] ?? null,
+                'password' => $opened->signIn['password'] ?? null,
+            ],
+            $opened->new ? 201 : 200,
+        );
     }
 
     public function show(Request $request, CareCase $case, RefreshStanding $standing, CasePage $page): JsonResponse
     {
         AccessLog::read(self::person($request), $case, 'looked at a case');
 
-        return self::unlessKnown($request, PageVersion::of($case, self::person($request)), static fn(): array => $page->of($case, $standing->evaluate($case)));
+        return self::unlessKnown(
+            $request,
+            PageVersion::of($case, self::person($request)),
+            static fn(): array => $page->of($case, $standing->evaluate($case)),
+        );
     }
 
     /** What was done in one session against what was asked, and how it was answered. */
-    public function session(Request $request, CareCase $case, string $session, RefreshStanding $standing, SessionPage $page): JsonResponse
-    {
+    public function session(
+        Request $request,
+        CareCase $case,
+        string $session,
+        RefreshStanding $standing,
+        SessionPage $page,
+    ): JsonResponse {
         $found = $case->trainingSessions()->findOrFail($session);
         AccessLog::read(self::person($request), $case, 'looked at a session');
 
@@ -68,8 +89,12 @@ final class CaseController extends Controller
     }
 
     /** What each school would say of this log. */
-    public function opinions(Request $request, CareCase $case, RefreshStanding $standing, OpinionsPage $page): JsonResponse
-    {
+    public function opinions(
+        Request $request,
+        CareCase $case,
+        RefreshStanding $standing,
+        OpinionsPage $page,
+    ): JsonResponse {
         AccessLog::read(self::person($request), $case, 'asked for second opinions');
 
         return new JsonResponse($page->of($case, $standing->evaluate($case)));
@@ -90,6 +115,13 @@ final class CaseController extends Controller
         $catalogue = $this->shelf->of($practice->id);
         $today = Clock::today($practice->timezone);
 
-        return [ReadsCore::from($request, static fn(ObjectNode $node): OpeningRequest => OpeningRequest::read($node, $catalogue, $today)), $catalogue, $today];
+        return [
+            ReadsCore::from(
+                $request,
+                static fn(ObjectNode $node): OpeningRequest => OpeningRequest::read($node, $catalogue, $today),
+            ),
+            $catalogue,
+            $today,
+        ];
     }
 }

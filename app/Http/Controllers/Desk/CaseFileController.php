@@ -32,7 +32,8 @@ final class CaseFileController extends Controller
         AccessLog::exported(self::person($request), 'exported the case file', [$case->id], $case->athlete_id);
         $name = Str::slug("{$case->athlete->name} $case->structure_title") . '.json';
 
-        return (new JsonResponse(CaseHistory::whole($case)->toArray()))->setEncodingOptions(JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)
+        return (new JsonResponse(CaseHistory::whole($case)->toArray()))
+            ->setEncodingOptions(JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)
             ->header('Content-Disposition', "attachment; filename=\"$name\"");
     }
 
@@ -42,7 +43,10 @@ final class CaseFileController extends Controller
         AccessLog::exported(self::person($request), 'exported the health record', [$case->id], $case->athlete_id);
         $name = Str::slug("{$case->athlete->name} $case->structure_title health record") . '.json';
 
-        return (new JsonResponse(HealthRecord::of($case, $this->shelf)))->setEncodingOptions(JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)
+        return (new JsonResponse(HealthRecord::of($case, $this->shelf)))
+            ->setEncodingOptions(
+                JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION,
+            )
             ->header('Content-Type', 'application/fhir+json')
             ->header('Content-Disposition', "attachment; filename=\"$name\"");
     }
@@ -50,7 +54,6 @@ final class CaseFileController extends Controller
     /** All that is kept of the athlete of a case, of every case, in one archive. */
     public function archive(Request $request, CareCase $case, AskForArchive $ask): JsonResponse
     {
-
         return new JsonResponse(MadeFilePage::of($ask->handle(self::person($request), $case->athlete, true)), 202);
     }
 
@@ -60,7 +63,15 @@ final class CaseFileController extends Controller
         $person = self::person($request);
         $body = $request->getContent();
 
-        return new JsonResponse(ReadsCore::refusing(fn(): array => CaseFilePage::of(self::read($body), $this->shelf->of($person->practice_id), $person->practice->timezone)));
+        return new JsonResponse(
+            ReadsCore::refusing(
+                fn(): array => CaseFilePage::of(
+                    self::read($body),
+                    $this->shelf->of($person->practice_id),
+                    $person->practice->timezone,
+                ),
+            ),
+        );
     }
 
     public function store(Request $request, ImportCase $import): JsonResponse
@@ -68,7 +79,14 @@ final class CaseFileController extends Controller
         $person = self::person($request);
         $body = $request->getContent();
         $athlete = $request->query('athlete');
-        $case = ReadsCore::refusing(fn(): CareCase => $import->handle($person, self::read($body), is_string($athlete) && $athlete !== '' ? $athlete : null, $this->shelf->of($person->practice_id)));
+        $case = ReadsCore::refusing(
+            fn(): CareCase => $import->handle(
+                $person,
+                self::read($body),
+                is_string($athlete) && $athlete !== '' ? $athlete : null,
+                $this->shelf->of($person->practice_id),
+            ),
+        );
 
         return new JsonResponse(['id' => $case->id, 'athlete' => $case->athlete->name], 201);
     }

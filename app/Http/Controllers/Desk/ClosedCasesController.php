@@ -21,16 +21,39 @@ final class ClosedCasesController extends Controller
     {
         $query = CareCase::query()->whereNotNull('closed_on')->with('athlete');
         CaseSearch::narrow($query->getQuery(), 'cases', $request->string('search')->limit(80, '')->value());
-        $cases = array_values($query->orderByDesc('closed_on')->orderBy('id')->limit(self::MOST + 1)->get()->all());
+        $cases = array_values(
+            $query
+                ->orderByDesc('closed_on')
+                ->orderBy('id')
+                ->limit(self::MOST + 1)
+                ->get()
+                ->all(),
+        );
         $shown = array_slice($cases, 0, self::MOST);
         $ids = array_map(static fn(CareCase $case): string => $case->id, $shown);
         AccessLog::readMany(self::person($request), 'looked at the closed cases', $ids);
         $closing = Decision::closing($ids);
 
-        return new JsonResponse(['more' => count($cases) > self::MOST, 'cases' => array_map(static fn(CareCase $case): array => [
-            'id' => $case->id, 'athlete' => ['id' => $case->athlete_id, 'name' => $case->athlete->name, 'act' => $case->athlete->act],
-            'structure' => $case->structure_title, 'side' => $case->side, 'opened_on' => $case->opened_on, 'closed_on' => $case->closed_on,
-            'by' => ($closing[$case->id] ?? null)?->by(), 'words' => ($closing[$case->id] ?? null)?->words, 'reason' => ($closing[$case->id] ?? null)?->reason,
-        ], $shown)]);
+        return new JsonResponse([
+            'more' => count($cases) > self::MOST,
+            'cases' => array_map(
+                static fn(CareCase $case): array => [
+                    'id' => $case->id,
+                    'athlete' => [
+                        'id' => $case->athlete_id,
+                        'name' => $case->athlete->name,
+                        'act' => $case->athlete->act,
+                    ],
+                    'structure' => $case->structure_title,
+                    'side' => $case->side,
+                    'opened_on' => $case->opened_on,
+                    'closed_on' => $case->closed_on,
+                    'by' => ($closing[$case->id] ?? null)?->by(),
+                    'words' => ($closing[$case->id] ?? null)?->words,
+                    'reason' => ($closing[$case->id] ?? null)?->reason,
+                ],
+                $shown,
+            ),
+        ]);
     }
 }

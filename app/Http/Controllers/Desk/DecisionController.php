@@ -30,23 +30,33 @@ final class DecisionController extends Controller
     {
         $asked = ReadsCore::from($request, DecisionRequest::read(...));
 
-        return self::answered(ReadsCore::refusing(static fn(): Decision => $decide->handle($case, self::person($request), $asked)));
+        return self::answered(
+            ReadsCore::refusing(static fn(): Decision => $decide->handle($case, self::person($request), $asked)),
+        );
     }
 
     /** What a decision would do. Nothing is stored. */
-    public function preview(Request $request, CareCase $case, RefreshStanding $standing, DecisionPreview $preview): JsonResponse
-    {
+    public function preview(
+        Request $request,
+        CareCase $case,
+        RefreshStanding $standing,
+        DecisionPreview $preview,
+    ): JsonResponse {
         $asked = ReadsCore::from($request, PreviewRequest::read(...));
         AccessLog::read(self::person($request), $case, 'previewed a decision');
 
-        return new JsonResponse(ReadsCore::refusing(static fn(): array => $preview->of($case, $standing->evaluate($case), $asked)));
+        return new JsonResponse(
+            ReadsCore::refusing(static fn(): array => $preview->of($case, $standing->evaluate($case), $asked)),
+        );
     }
 
     public function undo(Request $request, CareCase $case, string $decision, UndoDecision $undo): JsonResponse
     {
         $found = $case->decisions()->findOrFail($decision);
 
-        return self::answered(ReadsCore::refusing(static fn(): Decision => $undo->handle($found, self::person($request))));
+        return self::answered(
+            ReadsCore::refusing(static fn(): Decision => $undo->handle($found, self::person($request))),
+        );
     }
 
     public function nudge(Request $request, CareCase $case, NudgeAthlete $nudge): JsonResponse
@@ -59,14 +69,27 @@ final class DecisionController extends Controller
 
     public function answer(Request $request, CareCase $case, AnswerAthlete $answer): JsonResponse
     {
-        [$words, $seen] = ReadsCore::from($request, static fn(ObjectNode $node): array => [$node->text('words'), $node->textsOrNull('seen')]);
-        ReadsCore::refusing(static fn() => $answer->handle($case, self::person($request), $words, $seen === null ? null : array_values(array_filter($seen, Str::isUuid(...)))));
+        [$words, $seen] = ReadsCore::from(
+            $request,
+            static fn(ObjectNode $node): array => [$node->text('words'), $node->textsOrNull('seen')],
+        );
+        ReadsCore::refusing(
+            static fn() => $answer->handle(
+                $case,
+                self::person($request),
+                $words,
+                $seen === null ? null : array_values(array_filter($seen, Str::isUuid(...))),
+            ),
+        );
 
         return new JsonResponse(['stored' => true], 201);
     }
 
     private static function answered(Decision $decision): JsonResponse
     {
-        return new JsonResponse(['id' => $decision->id, 'words' => $decision->words, 'undo' => $decision->undo !== null], 201);
+        return new JsonResponse(
+            ['id' => $decision->id, 'words' => $decision->words, 'undo' => $decision->undo !== null],
+            201,
+        );
     }
 }

@@ -47,17 +47,29 @@ final class EntryController extends Controller
             Gate::authorize('decide', $case);
         }
 
-        return self::stored(ReadsCore::refusing(static fn(): bool => $put->handle($case, self::person($request), self::uuid($id, Correction::class), $change)));
+        return self::stored(
+            ReadsCore::refusing(
+                static fn(): bool => $put->handle(
+                    $case,
+                    self::person($request),
+                    self::uuid($id, Correction::class),
+                    $change,
+                ),
+            ),
+        );
     }
 
     public function session(Request $request, CareCase $case, string $session, LogSession $log): JsonResponse
     {
-        [$done, $version] = ReadsCore::from($request, static fn(ObjectNode $node): array => [
-            Session::read($node),
-            $node->whole('plan_version', 1),
-        ], ['id' => self::uuid($session, TrainingSession::class), 'stage' => '']);
+        [$done, $version] = ReadsCore::from(
+            $request,
+            static fn(ObjectNode $node): array => [Session::read($node), $node->whole('plan_version', 1)],
+            ['id' => self::uuid($session, TrainingSession::class), 'stage' => ''],
+        );
 
-        return self::stored(ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $done, $version)));
+        return self::stored(
+            ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $done, $version)),
+        );
     }
 
     /** What a device wrote down of an exercise; nothing is stored before the session is. */
@@ -77,7 +89,9 @@ final class EntryController extends Controller
     {
         $checkIn = ReadsCore::from($request, CheckIn::read(...), ['id' => self::uuid($id, CheckInRow::class)]);
 
-        return self::stored(ReadsCore::refusing(static fn(): bool => $log->forAthlete($case, self::person($request), $checkIn)));
+        return self::stored(
+            ReadsCore::refusing(static fn(): bool => $log->forAthlete($case, self::person($request), $checkIn)),
+        );
     }
 
     private static function stored(bool $new): JsonResponse

@@ -27,19 +27,38 @@ final class FigureController extends Controller
         $practice = self::person($request)->practice_id;
         $catalogue = $this->catalogue->of($practice);
         $range = $request->range();
-        $version = implode('|', [$this->figures->version(), $practice, $exercise, $catalogue->versions["exercise/$exercise"] ?? 0, $range?->from_deg, $range?->to_deg]);
+        $version = implode('|', [
+            $this->figures->version(),
+            $practice,
+            $exercise,
+            $catalogue->versions["exercise/$exercise"] ?? 0,
+            $range?->from_deg,
+            $range?->to_deg,
+        ]);
 
-        return self::unlessKnown($request, hash('xxh128', $version), fn(): array => $this->figures->drawn($exercise, $catalogue, $range) ?? throw new NotFoundHttpException('No figure of that exercise.'));
+        return self::unlessKnown(
+            $request,
+            hash('xxh128', $version),
+            fn(): array => $this->figures->drawn($exercise, $catalogue, $range) ??
+                throw new NotFoundHttpException('No figure of that exercise.'),
+        );
     }
 
     /** Several at once, each at the end that shows it best: the small pictures of a ladder. Unknown ones are left out. */
     public function stills(Request $request): JsonResponse
     {
-        $request->validate(['of' => ['required', 'string', 'max:' . self::LONGEST]], ['of' => 'Name the exercises, with commas between them, in at most ' . self::LONGEST . ' letters.']);
+        $request->validate(
+            ['of' => ['required', 'string', 'max:' . self::LONGEST]],
+            ['of' => 'Name the exercises, with commas between them, in at most ' . self::LONGEST . ' letters.'],
+        );
         $keys = array_slice(array_values(array_unique(explode(',', $request->string('of')->value()))), 0, self::MOST);
         $practice = self::person($request)->practice_id;
         $catalogue = $this->catalogue->of($practice);
-        $version = implode('|', [$this->figures->version(), $practice, ...array_map(static fn(string $key): string => $key . ($catalogue->versions["exercise/$key"] ?? 0), $keys)]);
+        $version = implode('|', [
+            $this->figures->version(),
+            $practice,
+            ...array_map(static fn(string $key): string => $key . ($catalogue->versions["exercise/$key"] ?? 0), $keys),
+        ]);
 
         return self::unlessKnown($request, hash('xxh128', $version), function () use ($keys, $catalogue): array {
             $stills = [];

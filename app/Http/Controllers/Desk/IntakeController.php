@@ -31,8 +31,17 @@ final class IntakeController extends Controller
     public function update(Request $request, CareCase $case, ChangeIntake $change, CatalogueShelf $shelf): JsonResponse
     {
         $today = Clock::today($case->practice->timezone);
-        $asked = ReadsCore::from($request, static fn(ObjectNode $node): IntakeRequest => IntakeRequest::read($node, $shelf->of($case->practice_id), $today));
-        $decision = ReadsCore::refusing(static fn(): Decision => $change->handle($case, self::person($request), $asked));
+        $asked = ReadsCore::from(
+            $request,
+            static fn(ObjectNode $node): IntakeRequest => IntakeRequest::read(
+                $node,
+                $shelf->of($case->practice_id),
+                $today,
+            ),
+        );
+        $decision = ReadsCore::refusing(
+            static fn(): Decision => $change->handle($case, self::person($request), $asked),
+        );
 
         return new JsonResponse(['words' => $decision->words]);
     }

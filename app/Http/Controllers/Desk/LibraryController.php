@@ -45,8 +45,14 @@ final class LibraryController extends Controller
         $query = $request->string('q')->limit(200, '')->value();
 
         return new JsonResponse([
-            'exercises' => array_map(static fn(Exercise $exercise): string => $exercise->key, $search->exercises($query)),
-            'programmes' => array_map(static fn(Programme $programme): string => $programme->key, $search->programmes($query)),
+            'exercises' => array_map(
+                static fn(Exercise $exercise): string => $exercise->key,
+                $search->exercises($query),
+            ),
+            'programmes' => array_map(
+                static fn(Programme $programme): string => $programme->key,
+                $search->programmes($query),
+            ),
         ]);
     }
 
@@ -54,16 +60,22 @@ final class LibraryController extends Controller
     {
         $catalogue = $this->catalogue($request);
         $kind = $request->enum('kind', LibraryKind::class);
-        [$a, $b] = ReadsCore::refusing(static fn(): array => array_map(
-            static fn(string $side) => ($kind === null ? null : ChangeLibrary::find($catalogue, $kind, $request->string($side)->value()))
-                ?? throw InvalidInput::at("/$side", 'must name something of the library'),
-            ['a', 'b'],
-        ));
+        [$a, $b] = ReadsCore::refusing(
+            static fn(): array => array_map(
+                static fn(string $side) => ($kind === null
+                    ? null
+                    : ChangeLibrary::find($catalogue, $kind, $request->string($side)->value())) ??
+                    throw InvalidInput::at("/$side", 'must name something of the library'),
+                ['a', 'b'],
+            ),
+        );
         $comparison = new Comparison($catalogue);
         $points = match (true) {
             $a instanceof Programme && $b instanceof Programme => $comparison->programmes($a, $b),
             $a instanceof School && $b instanceof School => $comparison->rules($a, $b),
-            default => ReadsCore::refusing(static fn() => throw InvalidInput::at('/kind', 'must be programme or rule: those can be compared')),
+            default => ReadsCore::refusing(
+                static fn() => throw InvalidInput::at('/kind', 'must be programme or rule: those can be compared'),
+            ),
         };
 
         return new JsonResponse(['a' => $a->title, 'b' => $b->title, 'points' => $points]);
@@ -75,9 +87,11 @@ final class LibraryController extends Controller
         $catalogue = $this->catalogue($request);
         $programme = $catalogue->programmes[$key] ?? abort(404);
         $asked = $request->enum('structure', Structure::class);
-        $structure = ReadsCore::refusing(static fn(): Structure => $asked !== null && in_array($asked, $programme->structures, true)
-            ? $asked
-            : throw InvalidInput::at('/structure', 'must be one that the programme is for'));
+        $structure = ReadsCore::refusing(
+            static fn(): Structure => $asked !== null && in_array($asked, $programme->structures, true)
+                ? $asked
+                : throw InvalidInput::at('/structure', 'must be one that the programme is for'),
+        );
 
         return new JsonResponse((new CourseWords($catalogue))->of($programme, $structure));
     }
@@ -85,7 +99,12 @@ final class LibraryController extends Controller
     public function item(Request $request, LibraryKind $kind, string $key): JsonResponse
     {
         $found = ChangeLibrary::find($this->catalogue($request), $kind, $key) ?? abort(404);
-        $versions = LibraryItem::query()->where('kind', $kind)->where('key', $key)->with('author')->orderByDesc('version')->get();
+        $versions = LibraryItem::query()
+            ->where('kind', $kind)
+            ->where('key', $key)
+            ->with('author')
+            ->orderByDesc('version')
+            ->get();
 
         return new JsonResponse([
             'kind' => $kind->value,
@@ -94,34 +113,57 @@ final class LibraryController extends Controller
             'version' => $versions->first()?->version,
             'content' => $found->toArray(),
             'parts' => self::parts($found),
-            'versions' => array_values($versions->map(static fn(LibraryItem $item): array => [
-                'version' => $item->version,
-                'at' => $item->created_at->toIso8601String(),
-                'by' => $item->author->name,
-                'based_on' => $item->based_on,
-                'content' => json_decode($item->content, false, 32, JSON_THROW_ON_ERROR),
-            ])->all()),
+            'versions' => array_values(
+                $versions
+                    ->map(
+                        static fn(LibraryItem $item): array => [
+                            'version' => $item->version,
+                            'at' => $item->created_at->toIso8601String(),
+                            'by' => $item->author->name,
+                            'based_on' => $item->based_on,
+                            'content' => json_decode($item->content, false, 32, JSON_THROW_ON_ERROR),
+                        ],
+                    )
+                    ->all(),
+            ),
         ]);
     }
 
     /** @return array{criteria: list<array<string, mixed>>, levers: list<array<string, mixed>>} what a programme can be made of; of other items nothing */
     private static function parts(object $item): array
     {
-        if (!$item instanceof Programme) {
+        if (!($item instanceof Programme)) {
             return ['criteria' => [], 'levers' => []];
         }
         $first = $item->plan->prescriptions()[0]->key ?? '';
         $measure = $item->severityMeasure ?? 'severity_score';
 
         return [
-            'criteria' => array_map(static fn(CriterionType $criterionType): array => ['key' => $criterionType->value, 'title' => PartWords::criterion($criterionType), 'content' => PartWords::newCriterion($criterionType, $first, $measure)], CriterionType::cases()),
-            'levers' => array_map(static fn(LeverKind $leverKind): array => ['key' => $leverKind->value, 'title' => PartWords::lever($leverKind), 'content' => PartWords::newLever($leverKind)], LeverKind::cases()),
+            'criteria' => array_map(
+                static fn(CriterionType $criterionType): array => [
+                    'key' => $criterionType->value,
+                    'title' => PartWords::criterion($criterionType),
+                    'content' => PartWords::newCriterion($criterionType, $first, $measure),
+                ],
+                CriterionType::cases(),
+            ),
+            'levers' => array_map(
+                static fn(LeverKind $leverKind): array => [
+                    'key' => $leverKind->value,
+                    'title' => PartWords::lever($leverKind),
+                    'content' => PartWords::newLever($leverKind),
+                ],
+                LeverKind::cases(),
+            ),
         ];
     }
 
     public function copy(Request $request): JsonResponse
     {
-        [$kind, $key] = ReadsCore::from($request, static fn(ObjectNode $node): array => [$node->choice('kind', LibraryKind::class), $node->key('key')]);
+        [$kind, $key] = ReadsCore::from(
+            $request,
+            static fn(ObjectNode $node): array => [$node->choice('kind', LibraryKind::class), $node->key('key')],
+        );
         $item = ReadsCore::refusing(fn(): LibraryItem => $this->change->copy(self::person($request), $kind, $key));
 
         return new JsonResponse(['kind' => $item->kind->value, 'key' => $item->key, 'version' => $item->version], 201);
@@ -130,9 +172,14 @@ final class LibraryController extends Controller
     public function save(Request $request, LibraryKind $kind, string $key): JsonResponse
     {
         $fields = json_decode($request->getContent(), false, 32);
-        $content = is_object($fields) && is_object($fields->content ?? null) ? json_encode($fields->content, JSON_THROW_ON_ERROR) : '{}';
+        $content =
+            is_object($fields) && is_object($fields->content ?? null)
+                ? json_encode($fields->content, JSON_THROW_ON_ERROR)
+                : '{}';
         $version = is_object($fields) && is_int($fields->version ?? null) ? $fields->version : 0;
-        $item = ReadsCore::refusing(fn(): LibraryItem => $this->change->save(self::person($request), $kind, $key, $content, $version));
+        $item = ReadsCore::refusing(
+            fn(): LibraryItem => $this->change->save(self::person($request), $kind, $key, $content, $version),
+        );
 
         return new JsonResponse(['kind' => $item->kind->value, 'key' => $item->key, 'version' => $item->version]);
     }
@@ -148,14 +195,22 @@ final class LibraryController extends Controller
     {
         $items = $this->shelf->items(self::person($request)->practice_id);
         $json = CatalogueShelf::document($items);
-        $pretty = json_encode(json_decode($json), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+        $pretty = json_encode(
+            json_decode($json),
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+        );
 
-        return new Response($pretty, 200, ['Content-Type' => 'application/json', 'Content-Disposition' => 'attachment; filename="library.json"']);
+        return new Response($pretty, 200, [
+            'Content-Type' => 'application/json',
+            'Content-Disposition' => 'attachment; filename="library.json"',
+        ]);
     }
 
     public function import(Request $request): JsonResponse
     {
-        $count = ReadsCore::refusing(fn(): int => $this->change->import(self::person($request), $request->getContent()));
+        $count = ReadsCore::refusing(
+            fn(): int => $this->change->import(self::person($request), $request->getContent()),
+        );
 
         return new JsonResponse(['items' => $count], 201);
     }
@@ -163,9 +218,16 @@ final class LibraryController extends Controller
     /** What taking in a file would change, before it is done. */
     public function importing(Request $request): JsonResponse
     {
-        $changes = ReadsCore::refusing(fn(): array => $this->change->changes(self::person($request), $request->getContent()));
+        $changes = ReadsCore::refusing(
+            fn(): array => $this->change->changes(self::person($request), $request->getContent()),
+        );
 
-        return new JsonResponse(['changes' => array_map(static fn(LibraryChange $libraryChange): array => $libraryChange->toArray(), $changes)]);
+        return new JsonResponse([
+            'changes' => array_map(
+                static fn(LibraryChange $libraryChange): array => $libraryChange->toArray(),
+                $changes,
+            ),
+        ]);
     }
 
     private function catalogue(Request $request): Catalogue

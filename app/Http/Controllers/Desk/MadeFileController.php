@@ -27,22 +27,34 @@ final class MadeFileController extends Controller
     {
         $found = self::file($request, $file);
         if ($found->state !== FileState::Ready || !Storage::exists($found->path())) {
-            throw new ConflictHttpException($found->state->isOver() ? 'This file is not kept any more. Ask for it anew.' : 'This file is still being made. Try again in a few seconds.');
+            throw new ConflictHttpException(
+                $found->state->isOver()
+                    ? 'This file is not kept any more. Ask for it anew.'
+                    : 'This file is still being made. Try again in a few seconds.',
+            );
         }
 
-        return Storage::download($found->path(), $found->name, ['Content-Type' => $found->kind->type(), 'Cache-Control' => 'no-store, private']);
+        return Storage::download($found->path(), $found->name, [
+            'Content-Type' => $found->kind->type(),
+            'Cache-Control' => 'no-store, private',
+        ]);
     }
 
     public function cancel(Request $request, string $file): JsonResponse
     {
         $found = self::file($request, $file);
-        MadeFile::query()->whereKey($found->id)->whereIn('state', [FileState::Waiting, FileState::Making])->update(['state' => FileState::Cancelled, 'finished_at' => CarbonImmutable::now()]);
+        MadeFile::query()
+            ->whereKey($found->id)
+            ->whereIn('state', [FileState::Waiting, FileState::Making])
+            ->update(['state' => FileState::Cancelled, 'finished_at' => CarbonImmutable::now()]);
 
         return new JsonResponse(MadeFilePage::of($found->refresh()));
     }
 
     private static function file(Request $request, string $id): MadeFile
     {
-        return MadeFile::query()->where('user_id', self::person($request)->id)->findOrFail(self::uuid($id, MadeFile::class));
+        return MadeFile::query()
+            ->where('user_id', self::person($request)->id)
+            ->findOrFail(self::uuid($id, MadeFile::class));
     }
 }

@@ -40,8 +40,13 @@ final class MeasureController extends Controller
         return new JsonResponse($page->of($case, $standing->evaluate($case)));
     }
 
-    public function show(Request $request, CareCase $case, string $measure, RefreshStanding $standing, MeasuresPage $page): JsonResponse
-    {
+    public function show(
+        Request $request,
+        CareCase $case,
+        string $measure,
+        RefreshStanding $standing,
+        MeasuresPage $page,
+    ): JsonResponse {
         AccessLog::read(self::person($request), $case, 'looked at the measures');
 
         return new JsonResponse($page->one($case, $standing->evaluate($case), $measure) ?? abort(404));
@@ -52,15 +57,37 @@ final class MeasureController extends Controller
         AccessLog::read(self::person($request), $case, 'looked at the measures');
         $measurement = ReadsCore::from($request, fn(ObjectNode $node): Measurement => $this->read($case, $node));
 
-        return new JsonResponse(ReadsCore::refusing(static fn(): array => $preview->of($case, RecordMeasurement::lookedUp($case, $measurement))));
+        return new JsonResponse(
+            ReadsCore::refusing(
+                static fn(): array => $preview->of($case, RecordMeasurement::lookedUp($case, $measurement)),
+            ),
+        );
     }
 
-    public function store(Request $request, CareCase $case, string $id, RecordMeasurement $record, MeasurePreview $preview): JsonResponse
-    {
-        [$measurement, $confirmed] = ReadsCore::from($request, fn(ObjectNode $node): array => [$this->read($case, $node), $node->flagOrNull('confirmed') ?? false]);
+    public function store(
+        Request $request,
+        CareCase $case,
+        string $id,
+        RecordMeasurement $record,
+        MeasurePreview $preview,
+    ): JsonResponse {
+        [$measurement, $confirmed] = ReadsCore::from(
+            $request,
+            fn(ObjectNode $node): array => [$this->read($case, $node), $node->flagOrNull('confirmed') ?? false],
+        );
         $model = $measurement->measure->eachSide ? StrengthTest::class : Outcome::class;
-        $follows = ReadsCore::refusing(static fn(): array => $preview->follows($case, RecordMeasurement::lookedUp($case, $measurement)));
-        $new = ReadsCore::refusing(static fn(): bool => $record->handle($case, self::person($request), self::uuid($id, $model), $measurement, $confirmed));
+        $follows = ReadsCore::refusing(
+            static fn(): array => $preview->follows($case, RecordMeasurement::lookedUp($case, $measurement)),
+        );
+        $new = ReadsCore::refusing(
+            static fn(): bool => $record->handle(
+                $case,
+                self::person($request),
+                self::uuid($id, $model),
+                $measurement,
+                $confirmed,
+            ),
+        );
 
         return new JsonResponse(['id' => $id, 'follows' => $follows], $new ? 201 : 200);
     }
@@ -72,10 +99,20 @@ final class MeasureController extends Controller
 
             return [$node->key('measure'), $node->key('side'), $ask, $ask?->answer($node) ?? []];
         });
-        if (!$ask instanceof CurveAsk) {
+        if (!($ask instanceof CurveAsk)) {
             abort(422);
         }
-        [$curve, $new] = ReadsCore::refusing(static fn(): array => $keep->handle($case, self::person($request), self::uuid($id, Curve::class), $measure, $side, $ask, $figures));
+        [$curve, $new] = ReadsCore::refusing(
+            static fn(): array => $keep->handle(
+                $case,
+                self::person($request),
+                self::uuid($id, Curve::class),
+                $measure,
+                $side,
+                $ask,
+                $figures,
+            ),
+        );
 
         return new JsonResponse(CurvePage::figures($curve), $new ? 201 : 200);
     }
@@ -92,7 +129,11 @@ final class MeasureController extends Controller
     {
         AccessLog::exported(self::person($request), 'saved the measures as a file', [$case->id], $case->athlete_id);
         $keys = array_column($page->measures($case, $standing->evaluate($case)), 'key');
-        $measures = array_values(array_filter(array_map(fn(mixed $key): ?Measure => is_string($key) ? $this->find->of($case, $key) : null, $keys)));
+        $measures = array_values(
+            array_filter(
+                array_map(fn(mixed $key): ?Measure => is_string($key) ? $this->find->of($case, $key) : null, $keys),
+            ),
+        );
 
         return new Response(MeasureFile::write($case, $measures), 200, [
             'Content-Type' => 'text/csv; charset=utf-8',

@@ -19,7 +19,10 @@ final class MessageController extends Controller
 
     public function index(Request $request): JsonResponse
     {
-        $page = new MessagesPage($request->string('search')->limit(80, '')->value(), $request->query('which') === 'waiting');
+        $page = new MessagesPage(
+            $request->string('search')->limit(80, '')->value(),
+            $request->query('which') === 'waiting',
+        );
         AccessLog::readMany(self::person($request), 'looked at the messages', $page->shown());
 
         return new JsonResponse($page->toArray());
@@ -29,6 +32,9 @@ final class MessageController extends Controller
     {
         AccessLog::read(self::person($request), $case, 'read what was written');
 
-        return new JsonResponse(['today' => Clock::today($case->practice->timezone)->toIso(), 'messages' => MessagesPage::conversation($case, self::MOST)]);
+        return new JsonResponse([
+            'today' => Clock::today($case->practice->timezone)->toIso(),
+            'messages' => MessagesPage::conversation($case, self::MOST),
+        ]);
     }
 }

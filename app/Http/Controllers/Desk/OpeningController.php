@@ -28,23 +28,40 @@ final class OpeningController extends Controller
 
     public function index(): JsonResponse
     {
-        $openings = Opening::query()->whereNull('case_id')->whereNull('discarded_at')->whereNull('referred_at')->with('practitioner')->orderByDesc('updated_at')->limit(50)->get();
+        $openings = Opening::query()
+            ->whereNull('case_id')
+            ->whereNull('discarded_at')
+            ->whereNull('referred_at')
+            ->with('practitioner')
+            ->orderByDesc('updated_at')
+            ->limit(50)
+            ->get();
 
-        return new JsonResponse(['openings' => array_values($openings->map(static fn(Opening $opening): array => [
-            'id' => $opening->id,
-            'name' => $opening->name,
-            'step' => $opening->step,
-            'by' => $opening->practitioner->name,
-            'updated_at' => $opening->updated_at->toIso8601String(),
-        ])->all())]);
+        return new JsonResponse([
+            'openings' => array_values(
+                $openings
+                    ->map(
+                        static fn(Opening $opening): array => [
+                            'id' => $opening->id,
+                            'name' => $opening->name,
+                            'step' => $opening->step,
+                            'by' => $opening->practitioner->name,
+                            'updated_at' => $opening->updated_at->toIso8601String(),
+                        ],
+                    )
+                    ->all(),
+            ),
+        ]);
     }
 
     public function store(Request $request): JsonResponse
     {
-        $opening = Opening::query()->create(self::typed($request) + [
-            'practice_id' => self::person($request)->practice_id,
-            'practitioner_id' => self::person($request)->id,
-        ]);
+        $opening = Opening::query()->create(
+            self::typed($request) + [
+                'practice_id' => self::person($request)->practice_id,
+                'practitioner_id' => self::person($request)->id,
+            ],
+        );
 
         return new JsonResponse(['id' => $opening->id], 201);
     }
@@ -81,7 +98,9 @@ final class OpeningController extends Controller
 
             return $texts;
         });
-        $referral = ReadsCore::refusing(fn(): array => $refer->handle($opening, $by, $to, $why, $this->shelf->of($by->practice_id)));
+        $referral = ReadsCore::refusing(
+            fn(): array => $refer->handle($opening, $by, $to, $why, $this->shelf->of($by->practice_id)),
+        );
         AccessLog::note($by, AccessKind::Change, 'referred instead of opening a case');
 
         return new JsonResponse($referral, 201);
@@ -91,11 +110,29 @@ final class OpeningController extends Controller
     public function referrals(Request $request): JsonResponse
     {
         AccessLog::note(self::person($request), AccessKind::Read, 'looked at referrals');
-        $referred = Opening::query()->whereNotNull('referred_at')->with('practitioner')->orderByDesc('referred_at')->limit(50)->get();
+        $referred = Opening::query()
+            ->whereNotNull('referred_at')
+            ->with('practitioner')
+            ->orderByDesc('referred_at')
+            ->limit(50)
+            ->get();
 
-        return new JsonResponse(['referrals' => array_values($referred->map(static fn(Opening $opening): array => [
-            'id' => $opening->id, 'name' => $opening->name, 'at' => $opening->referred_at?->toIso8601String(), 'by' => $opening->practitioner->name, 'to' => $opening->referral['to'] ?? '', 'letter' => $opening->referral['letter'] ?? '',
-        ])->all())]);
+        return new JsonResponse([
+            'referrals' => array_values(
+                $referred
+                    ->map(
+                        static fn(Opening $opening): array => [
+                            'id' => $opening->id,
+                            'name' => $opening->name,
+                            'at' => $opening->referred_at?->toIso8601String(),
+                            'by' => $opening->practitioner->name,
+                            'to' => $opening->referral['to'] ?? '',
+                            'letter' => $opening->referral['letter'] ?? '',
+                        ],
+                    )
+                    ->all(),
+            ),
+        ]);
     }
 
     /** Taken off the list; saving it again brings it back. */
@@ -109,10 +146,18 @@ final class OpeningController extends Controller
     /** @return array{name: string, step: int, form: object} */
     private static function typed(Request $request): array
     {
-        $fields = strlen($request->getContent()) <= self::LARGEST_BYTES ? json_decode($request->getContent(), false, 16) : null;
+        $fields =
+            strlen($request->getContent()) <= self::LARGEST_BYTES
+                ? json_decode($request->getContent(), false, 16)
+                : null;
         $form = is_object($fields) ? $fields->form ?? null : null;
         if (!is_object($fields) || !is_object($form)) {
-            ReadsCore::refusing(static fn() => throw InvalidInput::at('/form', 'must be the fields of the form, 64 KiB at most; shorten the longest text'));
+            ReadsCore::refusing(
+                static fn() => throw InvalidInput::at(
+                    '/form',
+                    'must be the fields of the form, 64 KiB at most; shorten the longest text',
+                ),
+            );
         }
         $step = $fields->step ?? 1;
         $name = $form->name ?? '';

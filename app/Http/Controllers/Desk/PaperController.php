@@ -41,7 +41,10 @@ final class PaperController extends Controller
 
     public function store(Request $request, CareCase $case, DraftPaper $draft): JsonResponse
     {
-        $request->validate(['kind' => ['required', Rule::enum(PaperKind::class)]], ['kind' => 'Choose one of the papers.']);
+        $request->validate(
+            ['kind' => ['required', Rule::enum(PaperKind::class)]],
+            ['kind' => 'Choose one of the papers.'],
+        );
         $paper = $draft->handle($case, self::person($request), PaperKind::from($request->string('kind')->value()));
 
         return new JsonResponse($this->page->of($case, $paper), 201);
@@ -52,12 +55,24 @@ final class PaperController extends Controller
         $found = self::paper($case, $paper);
         AccessLog::read(self::person($request), $case, 'read a paper: ' . lcfirst($found->kind->title()));
 
-        return new JsonResponse($this->page->of($case, $found, $request->filled('version') ? $request->integer('version') : null));
+        return new JsonResponse(
+            $this->page->of($case, $found, $request->filled('version') ? $request->integer('version') : null),
+        );
     }
 
     public function update(WritePaperRequest $request, CareCase $case, string $paper): JsonResponse
     {
-        $saved = ReadsCore::refusing(fn(): Paper => $this->write->save($case, self::paper($case, $paper), self::person($request), $request->basedOn(), $request->to(), $request->texts(), $request->leftOut()));
+        $saved = ReadsCore::refusing(
+            fn(): Paper => $this->write->save(
+                $case,
+                self::paper($case, $paper),
+                self::person($request),
+                $request->basedOn(),
+                $request->to(),
+                $request->texts(),
+                $request->leftOut(),
+            ),
+        );
 
         return new JsonResponse($this->page->of($case, $saved));
     }
@@ -67,27 +82,46 @@ final class PaperController extends Controller
     {
         $found = self::paper($case, $paper);
 
-        return new JsonResponse(['html' => ReadsCore::refusing(static fn(): string => PaperView::html($found, $found->current()->paper()->written($request->to(), $request->texts(), $request->leftOut())))]);
+        return new JsonResponse([
+            'html' => ReadsCore::refusing(
+                static fn(): string => PaperView::html(
+                    $found,
+                    $found->current()->paper()->written($request->to(), $request->texts(), $request->leftOut()),
+                ),
+            ),
+        ]);
     }
 
     public function sign(Request $request, CareCase $case, string $paper): JsonResponse
     {
         $request->validate(['version' => ['required', 'integer', 'min:1']]);
-        $signed = ReadsCore::refusing(fn(): Paper => $this->write->sign($case, self::paper($case, $paper), self::person($request), $request->integer('version')));
+        $signed = ReadsCore::refusing(
+            fn(): Paper => $this->write->sign(
+                $case,
+                self::paper($case, $paper),
+                self::person($request),
+                $request->integer('version'),
+            ),
+        );
 
         return new JsonResponse($this->page->of($case, $signed));
     }
 
     public function agree(ConsentRequest $request, CareCase $case, string $paper): JsonResponse
     {
-
-        return new JsonResponse($this->page->of($case, $this->write->agree($case, self::paper($case, $paper), self::person($request), $request->consent())));
+        return new JsonResponse(
+            $this->page->of(
+                $case,
+                $this->write->agree($case, self::paper($case, $paper), self::person($request), $request->consent()),
+            ),
+        );
     }
 
     public function withdraw(Request $request, CareCase $case, string $paper): JsonResponse
     {
-
-        return new JsonResponse($this->page->of($case, $this->write->withdraw($case, self::paper($case, $paper), self::person($request))));
+        return new JsonResponse(
+            $this->page->of($case, $this->write->withdraw($case, self::paper($case, $paper), self::person($request))),
+        );
     }
 
     public function discard(Request $request, CareCase $case, string $paper): JsonResponse
@@ -99,15 +133,28 @@ final class PaperController extends Controller
 
     public function file(Request $request, CareCase $case, string $paper, AskForFile $ask): JsonResponse
     {
-        $request->validate(['size' => ['required', Rule::enum(PageSize::class)]], ['size' => 'Choose the size of the paper: A4 or letter.']);
+        $request->validate(
+            ['size' => ['required', Rule::enum(PageSize::class)]],
+            ['size' => 'Choose the size of the paper: A4 or letter.'],
+        );
         $found = self::paper($case, $paper);
         $obstacle = $found->obstacle($this->write->diagnosisNamed($case, $found));
         if ($obstacle !== null) {
             throw ValidationException::withMessages(['paper' => $obstacle]);
         }
-        AccessLog::exported(self::person($request), 'exported a paper: ' . lcfirst($found->kind->title()), [$case->id], $case->athlete_id);
-        $name = Str::slug("{$found->kind->title()} {$case->athlete->name} {$found->current()->paper()->on->toIso()}") . '.pdf';
-        $file = $ask->handle(self::person($request), $case, FileKind::Paper, $name, PaperFile::STEPS, ['paper' => $found->id, 'size' => $request->string('size')->value()]);
+        AccessLog::exported(
+            self::person($request),
+            'exported a paper: ' . lcfirst($found->kind->title()),
+            [$case->id],
+            $case->athlete_id,
+        );
+        $name =
+            Str::slug("{$found->kind->title()} {$case->athlete->name} {$found->current()->paper()->on->toIso()}") .
+            '.pdf';
+        $file = $ask->handle(self::person($request), $case, FileKind::Paper, $name, PaperFile::STEPS, [
+            'paper' => $found->id,
+            'size' => $request->string('size')->value(),
+        ]);
 
         return new JsonResponse(MadeFilePage::of($file->refresh()), 202);
     }

@@ -45,11 +45,27 @@ final class PeopleController extends Controller
     public function invite(Request $request, InviteStaff $invite): JsonResponse
     {
         $request->validate(
-            ['name' => ['required', 'string', 'max:80'], 'email' => ['required', 'string', 'max:254', 'email'], 'role' => ['required', self::roles()]],
-            ['name.*' => 'The name is needed, of 80 letters at most.', 'email.*' => 'This is no e-mail address. The invitation is sent there, and it is what they sign in with.', 'role.*' => 'Choose what they are in your practice.'],
+            [
+                'name' => ['required', 'string', 'max:80'],
+                'email' => ['required', 'string', 'max:254', 'email'],
+                'role' => ['required', self::roles()],
+            ],
+            [
+                'name.*' => 'The name is needed, of 80 letters at most.',
+                'email.*' =>
+                    'This is no e-mail address. The invitation is sent there, and it is what they sign in with.',
+                'role.*' => 'Choose what they are in your practice.',
+            ],
         );
         $role = Role::from($request->string('role')->value());
-        [, $link] = $invite->handle(new StaffEntry(trim($request->string('name')->value()), Email::folded($request->string('email')->value()), $role), self::person($request));
+        [, $link] = $invite->handle(
+            new StaffEntry(
+                trim($request->string('name')->value()),
+                Email::folded($request->string('email')->value()),
+                $role,
+            ),
+            self::person($request),
+        );
 
         return new JsonResponse(['link' => $link] + self::people($request), 201);
     }
@@ -58,15 +74,25 @@ final class PeopleController extends Controller
     public function inviteAgain(Request $request, InviteStaff $invite, string $person): JsonResponse
     {
         $user = self::colleague($person);
-        abort_if($user->signed_in_at !== null, 409, "$user->name has been here already. Whoever forgot the password asks for a new one where they sign in.");
+        abort_if(
+            $user->signed_in_at !== null,
+            409,
+            "$user->name has been here already. Whoever forgot the password asks for a new one where they sign in.",
+        );
         AccessLog::note(self::person($request), AccessKind::People, "invited $user->name again");
 
-        return new JsonResponse(['link' => $invite->again($user, self::person($request))] + self::people($request), 201);
+        return new JsonResponse(
+            ['link' => $invite->again($user, self::person($request))] + self::people($request),
+            201,
+        );
     }
 
     public function change(Request $request, string $person): JsonResponse
     {
-        $request->validate(['role' => ['required', self::roles()]], ['role.*' => 'Choose what they are in your practice.']);
+        $request->validate(
+            ['role' => ['required', self::roles()]],
+            ['role.*' => 'Choose what they are in your practice.'],
+        );
         $role = Role::from($request->string('role')->value());
         DB::transaction(static function () use ($request, $person, $role): void {
             $user = self::locked($request, $person);
@@ -77,13 +103,18 @@ final class PeopleController extends Controller
             self::keepAnOwner($user, 'role');
             $cases = CareCase::query()->where('practitioner_id', $user->id)->whereNull('closed_on')->count();
             if (!$role->treats() && $cases > 0) {
-                throw ValidationException::withMessages(['role' => "$user->name treats $cases open cases. Hand them over first (“Leaves”, or one by one on the case)."]);
+                throw ValidationException::withMessages([
+                    'role' => "$user->name treats $cases open cases. Hand them over first (“Leaves”, or one by one on the case).",
+                ]);
             }
             $user->forceFill(['role' => $role])->save();
             if (!$role->may(Permission::Manage)) {
                 ApiToken::query()->where('tokenable_id', $user->id)->delete();
             }
-            AccessLog::note(self::person($request), AccessKind::People, "made $user->name " . lcfirst($role->title()), ['was' => $was->value, 'is' => $role->value]);
+            AccessLog::note(self::person($request), AccessKind::People, "made $user->name " . lcfirst($role->title()), [
+                'was' => $was->value,
+                'is' => $role->value,
+            ]);
         });
 
         return new JsonResponse(self::people($request));
@@ -114,21 +145,36 @@ final class PeopleController extends Controller
     /** Somebody leaves: their open cases go to a colleague in one go, and they come in no more. */
     public function leave(Request $request, HandOver $hand, string $person): JsonResponse
     {
-        $request->validate(['to' => ['nullable', 'uuid'], 'note' => ['required', 'string', 'max:300']], ['to.*' => 'Choose who takes the cases over.', 'note.*' => 'Say why, for the record of each case: 300 letters at most.']);
+        $request->validate(
+            ['to' => ['nullable', 'uuid'], 'note' => ['required', 'string', 'max:300']],
+            [
+                'to.*' => 'Choose who takes the cases over.',
+                'note.*' => 'Say why, for the record of each case: 300 letters at most.',
+            ],
+        );
         DB::transaction(static function () use ($request, $hand, $person): void {
             $user = self::locked($request, $person);
             self::keepAnOwner($user, 'person');
             $cases = CareCase::query()->where('practitioner_id', $user->id)->whereNull('closed_on')->count();
             if ($cases > 0) {
-                $to = User::query()->whereIn('role', [Role::Owner, Role::Practitioner])->whereNull('suspended_at')->whereNull('left_at')->where('id', '<>', $user->id)->find($request->string('to')->value() ?: null);
-                if (!$to instanceof User) {
-                    throw ValidationException::withMessages(['to' => "$user->name treats $cases open cases. Choose who takes them over: an owner or practitioner of your practice."]);
+                $to = User::query()
+                    ->whereIn('role', [Role::Owner, Role::Practitioner])
+                    ->whereNull('suspended_at')
+                    ->whereNull('left_at')
+                    ->where('id', '<>', $user->id)
+                    ->find($request->string('to')->value() ?: null);
+                if (!($to instanceof User)) {
+                    throw ValidationException::withMessages([
+                        'to' => "$user->name treats $cases open cases. Choose who takes them over: an owner or practitioner of your practice.",
+                    ]);
                 }
                 $hand->all($user, $to, $request->string('note')->value(), self::person($request));
             }
             $user->forceFill(['left_at' => CarbonImmutable::now()->utc()])->save();
             self::shutOut($user);
-            AccessLog::note(self::person($request), AccessKind::People, "$user->name left the practice", ['note' => $request->string('note')->value()]);
+            AccessLog::note(self::person($request), AccessKind::People, "$user->name left the practice", [
+                'note' => $request->string('note')->value(),
+            ]);
         });
 
         return new JsonResponse(self::people($request));
@@ -138,7 +184,11 @@ final class PeopleController extends Controller
     public function removeSecondFactor(Request $request, SecondFactor $second, string $person): JsonResponse
     {
         $user = self::colleague($person);
-        abort_unless($user->account->isOfOnePractice(), 409, "$user->name works in other practices too: only they themselves can take the second factor off.");
+        abort_unless(
+            $user->account->isOfOnePractice(),
+            409,
+            "$user->name works in other practices too: only they themselves can take the second factor off.",
+        );
         $second->remove($user->account);
         CloseAccess::of($user, false);
         AccessLog::note(self::person($request), AccessKind::People, "took the second factor of $user->name off");
@@ -150,15 +200,35 @@ final class PeopleController extends Controller
     /** Whose cases staff see, and whether they need a second factor. */
     public function rules(Request $request): JsonResponse
     {
-        $request->validate(['cases_open_to' => ['required', Rule::in(['practice', 'own'])], 'second_factor_needed' => ['required', 'boolean']], ['cases_open_to.*' => 'Choose whose cases people see.', 'second_factor_needed.*' => 'Say whether a second factor is needed.']);
+        $request->validate(
+            [
+                'cases_open_to' => ['required', Rule::in(['practice', 'own'])],
+                'second_factor_needed' => ['required', 'boolean'],
+            ],
+            [
+                'cases_open_to.*' => 'Choose whose cases people see.',
+                'second_factor_needed.*' => 'Say whether a second factor is needed.',
+            ],
+        );
         $person = self::person($request);
         $practice = $person->practice;
         if ($request->boolean('second_factor_needed') && !$person->account->hasSecondFactor()) {
-            throw ValidationException::withMessages(['second_factor_needed' => 'Set up your own second factor first, on the page “Your account”: otherwise this would shut you out.']);
+            throw ValidationException::withMessages([
+                'second_factor_needed' =>
+                    'Set up your own second factor first, on the page “Your account”: otherwise this would shut you out.',
+            ]);
         }
         $was = $practice->only(['cases_open_to', 'second_factor_needed']);
-        $practice->forceFill(['cases_open_to' => $request->string('cases_open_to')->value(), 'second_factor_needed' => $request->boolean('second_factor_needed')])->save();
-        AccessLog::note($person, AccessKind::People, 'changed who sees which cases and how people sign in', ['was' => $was, 'is' => $practice->only(['cases_open_to', 'second_factor_needed'])]);
+        $practice
+            ->forceFill([
+                'cases_open_to' => $request->string('cases_open_to')->value(),
+                'second_factor_needed' => $request->boolean('second_factor_needed'),
+            ])
+            ->save();
+        AccessLog::note($person, AccessKind::People, 'changed who sees which cases and how people sign in', [
+            'was' => $was,
+            'is' => $practice->only(['cases_open_to', 'second_factor_needed']),
+        ]);
 
         return new JsonResponse(self::people($request));
     }
@@ -166,14 +236,21 @@ final class PeopleController extends Controller
     /** The owner has taken note that somebody opened a case of others. */
     public function saw(Request $request, string $share): JsonResponse
     {
-        CaseShare::query()->where('kind', ShareKind::Opened)->findOrFail(self::uuid($share, CaseShare::class))->forceFill(['owner_saw_at' => CarbonImmutable::now()->utc()])->save();
+        CaseShare::query()
+            ->where('kind', ShareKind::Opened)
+            ->findOrFail(self::uuid($share, CaseShare::class))
+            ->forceFill(['owner_saw_at' => CarbonImmutable::now()->utc()])
+            ->save();
 
         return new JsonResponse(self::people($request));
     }
 
     private static function colleague(string $id): User
     {
-        return User::query()->whereIn('role', Role::STAFF)->whereNull('left_at')->findOrFail(self::uuid($id, User::class));
+        return User::query()
+            ->whereIn('role', Role::STAFF)
+            ->whereNull('left_at')
+            ->findOrFail(self::uuid($id, User::class));
     }
 
     /** Owners that change at the same moment wait for each other, so that one is always left. */
@@ -187,8 +264,18 @@ final class PeopleController extends Controller
     /** @throws ValidationException */
     private static function keepAnOwner(User $user, string $field): void
     {
-        if ($user->role === Role::Owner && User::query()->where('role', Role::Owner)->whereNull('suspended_at')->whereNull('left_at')->where('id', '<>', $user->id)->doesntExist()) {
-            throw ValidationException::withMessages([$field => "$user->name is the only owner. Make somebody else an owner first."]);
+        if (
+            $user->role === Role::Owner &&
+            User::query()
+                ->where('role', Role::Owner)
+                ->whereNull('suspended_at')
+                ->whereNull('left_at')
+                ->where('id', '<>', $user->id)
+                ->doesntExist()
+        ) {
+            throw ValidationException::withMessages([
+                $field => "$user->name is the only owner. Make somebody else an owner first.",
+            ]);
         }
     }
 
@@ -209,41 +296,90 @@ final class PeopleController extends Controller
     {
         $practice = Practice::query()->findOrFail(self::person($request)->practice_id);
         $zone = $practice->timezone;
-        $people = User::query()->whereIn('role', Role::STAFF)->with('account')->withCount(['openCases'])->orderBy('name')->get();
-        $assigned = CaseShare::query()->whereNull('ended_at')->where(static fn(Builder $until) => $until->whereNull('until')->orWhere('until', '>=', Clock::today($zone)->toIso()))
-            ->selectRaw('user_id, count(distinct case_id) as n')->groupBy('user_id')->pluck('n', 'user_id');
-        $invited = Invitation::query()->whereIn('user_id', $people->modelKeys())->whereNull('used_at')->whereNull('withdrawn_at')->pluck('expires_at', 'user_id');
+        $people = User::query()
+            ->whereIn('role', Role::STAFF)
+            ->with('account')
+            ->withCount(['openCases'])
+            ->orderBy('name')
+            ->get();
+        $assigned = CaseShare::query()
+            ->whereNull('ended_at')
+            ->where(
+                static fn(Builder $until) => $until
+                    ->whereNull('until')
+                    ->orWhere('until', '>=', Clock::today($zone)->toIso()),
+            )
+            ->selectRaw('user_id, count(distinct case_id) as n')
+            ->groupBy('user_id')
+            ->pluck('n', 'user_id');
+        $invited = Invitation::query()
+            ->whereIn('user_id', $people->modelKeys())
+            ->whereNull('used_at')
+            ->whereNull('withdrawn_at')
+            ->pluck('expires_at', 'user_id');
 
         return [
-            'people' => array_values($people->map(static fn(User $user): array => [
-                'id' => $user->id,
-                'name' => $user->name,
-                'email' => $user->email,
-                'role' => $user->role->value,
-                'state' => match (true) {
-                    $user->left_at !== null => 'left',
-                    $user->suspended_at !== null => 'suspended',
-                    $user->signed_in_at === null && $invited->has($user->id) => 'invited',
-                    default => 'active',
-                },
-                'second_factor' => $user->account->hasSecondFactor(),
-                'signed_in_at' => $user->signed_in_at?->setTimezone($zone)->toIso8601String(),
-                'cases' => $user->open_cases_count,
-                'assigned' => $user->role === Role::Assistant ? $assigned[$user->id] ?? 0 : null,
-                'is_you' => $user->id === self::person($request)->id,
-            ])->all()),
-            'roles' => array_map(static fn(Role $role): array => ['key' => $role->value, 'title' => $role->title(), 'words' => $role->words(), 'may' => array_column($role->permissions(), 'value')], Role::cases()),
-            'permissions' => array_map(static fn(Permission $permission): array => ['key' => $permission->value, 'words' => $permission->words()], Permission::cases()),
+            'people' => array_values(
+                $people
+                    ->map(
+                        static fn(User $user): array => [
+                            'id' => $user->id,
+                            'name' => $user->name,
+                            'email' => $user->email,
+                            'role' => $user->role->value,
+                            'state' => match (true) {
+                                $user->left_at !== null => 'left',
+                                $user->suspended_at !== null => 'suspended',
+                                $user->signed_in_at === null && $invited->has($user->id) => 'invited',
+                                default => 'active',
+                            },
+                            'second_factor' => $user->account->hasSecondFactor(),
+                            'signed_in_at' => $user->signed_in_at?->setTimezone($zone)->toIso8601String(),
+                            'cases' => $user->open_cases_count,
+                            'assigned' => $user->role === Role::Assistant ? $assigned[$user->id] ?? 0 : null,
+                            'is_you' => $user->id === self::person($request)->id,
+                        ],
+                    )
+                    ->all(),
+            ),
+            'roles' => array_map(
+                static fn(Role $role): array => [
+                    'key' => $role->value,
+                    'title' => $role->title(),
+                    'words' => $role->words(),
+                    'may' => array_column($role->permissions(), 'value'),
+                ],
+                Role::cases(),
+            ),
+            'permissions' => array_map(
+                static fn(Permission $permission): array => [
+                    'key' => $permission->value,
+                    'words' => $permission->words(),
+                ],
+                Permission::cases(),
+            ),
             'cases_open_to' => $practice->cases_open_to,
             'second_factor_needed' => $practice->second_factor_needed,
-            'opened' => array_values(CaseShare::query()->where('kind', ShareKind::Opened)->whereNull('owner_saw_at')->with(['user', 'case.athlete'])->orderByDesc('at')->limit(20)->get()->map(static fn(CaseShare $caseShare): array => [
-                'id' => $caseShare->id,
-                'person' => $caseShare->user->name,
-                'athlete' => $caseShare->case->athlete->name,
-                'case' => $caseShare->case_id,
-                'reason' => $caseShare->reason ?? '',
-                'at' => $caseShare->at->setTimezone($zone)->toIso8601String(),
-            ])->all()),
+            'opened' => array_values(
+                CaseShare::query()
+                    ->where('kind', ShareKind::Opened)
+                    ->whereNull('owner_saw_at')
+                    ->with(['user', 'case.athlete'])
+                    ->orderByDesc('at')
+                    ->limit(20)
+                    ->get()
+                    ->map(
+                        static fn(CaseShare $caseShare): array => [
+                            'id' => $caseShare->id,
+                            'person' => $caseShare->user->name,
+                            'athlete' => $caseShare->case->athlete->name,
+                            'case' => $caseShare->case_id,
+                            'reason' => $caseShare->reason ?? '',
+                            'at' => $caseShare->at->setTimezone($zone)->toIso8601String(),
+                        ],
+                    )
+                    ->all(),
+            ),
         ];
     }
 }

@@ -30,7 +30,11 @@ final class PlanController extends Controller
     {
         $answer = $page->of($case);
         AccessLog::read(self::person($request), $case, 'looked at a plan');
-        AccessLog::readMany(self::person($request), 'looked for a plan to copy', array_column($answer['others'], 'key'));
+        AccessLog::readMany(
+            self::person($request),
+            'looked for a plan to copy',
+            array_column($answer['others'], 'key'),
+        );
 
         return new JsonResponse($answer);
     }
@@ -51,7 +55,10 @@ final class PlanController extends Controller
     public function preview(Request $request, CareCase $case, PreviewPlan $preview): JsonResponse
     {
         $plan = $case->plan();
-        $asked = ReadsCore::from($request, fn(ObjectNode $node): PlanRequest => PlanRequest::read($node, $case, $plan, $this->shelf, false));
+        $asked = ReadsCore::from(
+            $request,
+            fn(ObjectNode $node): PlanRequest => PlanRequest::read($node, $case, $plan, $this->shelf, false),
+        );
 
         AccessLog::read(self::person($request), $case, 'previewed a plan');
 
@@ -61,7 +68,10 @@ final class PlanController extends Controller
     public function store(Request $request, CareCase $case, SavePlan $save): JsonResponse
     {
         $plan = $case->plan();
-        $asked = ReadsCore::from($request, fn(ObjectNode $node): PlanRequest => PlanRequest::read($node, $case, $plan, $this->shelf, true));
+        $asked = ReadsCore::from(
+            $request,
+            fn(ObjectNode $node): PlanRequest => PlanRequest::read($node, $case, $plan, $this->shelf, true),
+        );
         $decision = ReadsCore::refusing(static fn(): Decision => $save->handle($case, self::person($request), $asked));
 
         return new JsonResponse(['id' => $decision->id, 'words' => $decision->words, 'undo' => true], 201);

@@ -27,27 +27,40 @@ final class PracticeController extends Controller
     public function update(Request $request): JsonResponse
     {
         /** @var array<string, mixed> $settings */
-        $settings = $request->validate([
-            'telephone' => ['present', 'nullable', 'string', 'max:40', 'regex:/^\+?[0-9][0-9 ()\/.-]{3,}$/'],
-            'hours' => ['present', 'nullable', 'string', 'max:200'],
-            'address' => ['sometimes', 'nullable', 'string', 'max:300'],
-            'name' => ['sometimes', 'required', 'string', 'max:120'],
-            'timezone' => ['sometimes', 'required', 'timezone:all'],
-            'nudge_words' => ['sometimes', 'nullable', 'string', 'max:600'],
-            'equipment' => ['sometimes', 'nullable', 'array', 'max:60'],
-            'equipment.*' => ['string', Rule::in($this->shelf->of(self::person($request)->practice_id)->equipment())],
-        ], [
-            'telephone.regex' => 'The telephone number must be digits, such as +351 210 000 000.',
-            'name.*' => 'The practice needs a name, of 120 letters at most.',
-            'timezone.*' => 'Choose the time zone that the practice works in.',
-            'nudge_words.*' => 'At most 600 letters. {name} stands for the first name.',
-            'equipment.*' => 'Choose what is at hand of what the library knows.',
-        ]);
+        $settings = $request->validate(
+            [
+                'telephone' => ['present', 'nullable', 'string', 'max:40', 'regex:/^\+?[0-9][0-9 ()\/.-]{3,}$/'],
+                'hours' => ['present', 'nullable', 'string', 'max:200'],
+                'address' => ['sometimes', 'nullable', 'string', 'max:300'],
+                'name' => ['sometimes', 'required', 'string', 'max:120'],
+                'timezone' => ['sometimes', 'required', 'timezone:all'],
+                'nudge_words' => ['sometimes', 'nullable', 'string', 'max:600'],
+                'equipment' => ['sometimes', 'nullable', 'array', 'max:60'],
+                'equipment.*' => [
+                    'string',
+                    Rule::in($this->shelf->of(self::person($request)->practice_id)->equipment()),
+                ],
+            ],
+            [
+                'telephone.regex' => 'The telephone number must be digits, such as +351 210 000 000.',
+                'name.*' => 'The practice needs a name, of 120 letters at most.',
+                'timezone.*' => 'Choose the time zone that the practice works in.',
+                'nudge_words.*' => 'At most 600 letters. {name} stands for the first name.',
+                'equipment.*' => 'Choose what is at hand of what the library knows.',
+            ],
+        );
         $practice = self::person($request)->practice;
-        $was = array_filter($practice->only(array_keys($settings)), static fn(mixed $value, string $field): bool => $value !== $settings[$field], ARRAY_FILTER_USE_BOTH);
+        $was = array_filter(
+            $practice->only(array_keys($settings)),
+            static fn(mixed $value, string $field): bool => $value !== $settings[$field],
+            ARRAY_FILTER_USE_BOTH,
+        );
         if ($was !== []) {
             $practice->update($settings);
-            AccessLog::note(self::person($request), AccessKind::Settings, 'changed the settings of the practice', ['was' => $was, 'is' => array_intersect_key($settings, $was)]);
+            AccessLog::note(self::person($request), AccessKind::Settings, 'changed the settings of the practice', [
+                'was' => $was,
+                'is' => array_intersect_key($settings, $was),
+            ]);
         }
 
         return new JsonResponse($this->card($practice));

@@ -31,12 +31,31 @@ final class RecordController extends Controller
         $page = ReadsCore::refusing(static fn(): array => $record->page());
         AccessLog::note($person, AccessKind::Read, 'looked at the record of who saw what');
 
-        return new JsonResponse($page + [
-            'kinds' => array_map(static fn(AccessKind $accessKind): array => ['key' => $accessKind->value, 'title' => $accessKind->title()], AccessKind::cases()),
-            'people' => self::named(User::query()->whereIn('role', Role::STAFF)->orderBy('name')->get(['id', 'name'])->all()),
-            'athletes' => self::named(Athlete::query()->orderBy('name')->get(['id', 'name'])->all()),
-            'newest_link' => $chain->newest($person->practice_id),
-        ]);
+        return new JsonResponse(
+            $page + [
+                'kinds' => array_map(
+                    static fn(AccessKind $accessKind): array => [
+                        'key' => $accessKind->value,
+                        'title' => $accessKind->title(),
+                    ],
+                    AccessKind::cases(),
+                ),
+                'people' => self::named(
+                    User::query()
+                        ->whereIn('role', Role::STAFF)
+                        ->orderBy('name')
+                        ->get(['id', 'name'])
+                        ->all(),
+                ),
+                'athletes' => self::named(
+                    Athlete::query()
+                        ->orderBy('name')
+                        ->get(['id', 'name'])
+                        ->all(),
+                ),
+                'newest_link' => $chain->newest($person->practice_id),
+            ],
+        );
     }
 
     public function export(Request $request): StreamedResponse
@@ -46,13 +65,26 @@ final class RecordController extends Controller
         ReadsCore::refusing(static fn() => $record->narrowed());
         AccessLog::exported($person, 'exported the record of who saw what', []);
 
-        return Csv::download('who-saw-what', ['at', 'person', 'role', 'kind', 'what', 'athletes', 'details'], $person->practice_id, static function () use ($record): iterable {
-            foreach ($record->narrowed()->limit(self::MOST)->lazy(500)->chunk(500) as $chunk) {
-                foreach ($record->lines(array_values($chunk->all())) as $line) {
-                    yield [$line['at'], $line['person'], $line['role'], $line['kind'], $line['what'], implode('; ', $line['athletes']), $line['details'] ?? ''];
+        return Csv::download(
+            'who-saw-what',
+            ['at', 'person', 'role', 'kind', 'what', 'athletes', 'details'],
+            $person->practice_id,
+            static function () use ($record): iterable {
+                foreach ($record->narrowed()->limit(self::MOST)->lazy(500)->chunk(500) as $chunk) {
+                    foreach ($record->lines(array_values($chunk->all())) as $line) {
+                        yield [
+                            $line['at'],
+                            $line['person'],
+                            $line['role'],
+                            $line['kind'],
+                            $line['what'],
+                            implode('; ', $line['athletes']),
+                            $line['details'] ?? '',
+                        ];
+                    }
                 }
-            }
-        });
+            },
+        );
     }
 
     /**
@@ -62,6 +94,9 @@ final class RecordController extends Controller
      */
     private static function named(array $rows): array
     {
-        return array_map(static fn(User|Athlete $row): array => ['key' => $row->id, 'title' => $row->name], array_values($rows));
+        return array_map(
+            static fn(User|Athlete $row): array => ['key' => $row->id, 'title' => $row->name],
+            array_values($rows),
+        );
     }
 }

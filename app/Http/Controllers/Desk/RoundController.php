@@ -32,13 +32,25 @@ final class RoundController extends Controller
     public function filters(): JsonResponse
     {
         $open = static fn(): Builder => CareCase::query()->whereNull('closed_on');
-        $people = User::query()->whereIn('id', $open()->distinct()->pluck('practitioner_id')->all())->orderBy('name')->get(['id', 'name']);
+        $people = User::query()
+            ->whereIn('id', $open()->distinct()->pluck('practitioner_id')->all())
+            ->orderBy('name')
+            ->get(['id', 'name']);
 
         return new JsonResponse([
-            'practitioners' => $people->map(static fn(User $user): array => ['key' => $user->id, 'title' => $user->name])->values()->all(),
+            'practitioners' => $people
+                ->map(static fn(User $user): array => ['key' => $user->id, 'title' => $user->name])
+                ->values()
+                ->all(),
             'structures' => array_map(
                 static fn(CareCase $case): array => ['key' => $case->structure, 'title' => $case->structure_title],
-                array_values($open()->distinct()->orderBy('structure_title')->get(['structure', 'structure_title'])->all()),
+                array_values(
+                    $open()
+                        ->distinct()
+                        ->orderBy('structure_title')
+                        ->get(['structure', 'structure_title'])
+                        ->all(),
+                ),
             ),
             'stages' => $open()->distinct()->orderBy('stage_title')->pluck('stage_title')->values()->all(),
         ]);

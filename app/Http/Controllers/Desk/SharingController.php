@@ -44,15 +44,28 @@ final class SharingController extends Controller
     /** A colleague sees this case too; for an assistant that is what assigns it. */
     public function share(Request $request, CareCase $case): JsonResponse
     {
-        $request->validate(['user' => ['required', 'uuid'], 'until' => ['nullable', 'date_format:Y-m-d']], ['user.*' => 'Choose with whom.', 'until.*' => 'Choose the last day.']);
+        $request->validate(
+            ['user' => ['required', 'uuid'], 'until' => ['nullable', 'date_format:Y-m-d']],
+            ['user.*' => 'Choose with whom.', 'until.*' => 'Choose the last day.'],
+        );
         $with = self::active()->find($request->string('user')->value());
         if ($with === null || $with->id === $case->practitioner_id) {
             throw ValidationException::withMessages(['user' => 'Choose a colleague whose case it is not.']);
         }
         $until = self::ahead($request, 'until', Clock::today($case->practice->timezone));
         DB::transaction(static function () use ($request, $case, $with, $until): void {
-            self::open($case)->where('user_id', $with->id)->update(['ended_at' => CarbonImmutable::now()->utc()]);
-            CaseShare::query()->create(['practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $with->id, 'kind' => ShareKind::Shared, 'by' => self::person($request)->id, 'at' => CarbonImmutable::now()->utc(), 'until' => $until?->toIso()]);
+            self::open($case)
+                ->where('user_id', $with->id)
+                ->update(['ended_at' => CarbonImmutable::now()->utc()]);
+            CaseShare::query()->create([
+                'practice_id' => $case->practice_id,
+                'case_id' => $case->id,
+                'user_id' => $with->id,
+                'kind' => ShareKind::Shared,
+                'by' => self::person($request)->id,
+                'at' => CarbonImmutable::now()->utc(),
+                'until' => $until?->toIso(),
+            ]);
             AccessLog::changed(self::person($request), $case, "shared the case with $with->name");
         });
 
@@ -70,9 +83,21 @@ final class SharingController extends Controller
 
     public function handOver(Request $request, CareCase $case, HandOver $hand): JsonResponse
     {
-        $request->validate(['to' => ['required', 'uuid'], 'note' => ['required', 'string', 'max:300']], ['to.*' => 'Choose who takes the case over.', 'note.*' => 'Say why, for the record of the case: 300 letters at most.']);
-        abort_if($case->closed_on !== null, 409, 'This case is closed: it stays with whoever closed it. Open it again first.');
-        $to = self::active()->whereIn('role', [Role::Owner, Role::Practitioner])->find($request->string('to')->value());
+        $request->validate(
+            ['to' => ['required', 'uuid'], 'note' => ['required', 'string', 'max:300']],
+            [
+                'to.*' => 'Choose who takes the case over.',
+                'note.*' => 'Say why, for the record of the case: 300 letters at most.',
+            ],
+        );
+        abort_if(
+            $case->closed_on !== null,
+            409,
+            'This case is closed: it stays with whoever closed it. Open it again first.',
+        );
+        $to = self::active()
+            ->whereIn('role', [Role::Owner, Role::Practitioner])
+            ->find($request->string('to')->value());
         if ($to === null || $to->id === $case->practitioner_id) {
             throw ValidationException::withMessages(['to' => 'Choose a practitioner whose case it is not.']);
         }
@@ -90,15 +115,33 @@ final class SharingController extends Controller
     public function cover(Request $request): JsonResponse
     {
         $request->validate(
-            ['of' => ['required', 'uuid'], 'user' => ['required', 'uuid', 'different:of'], 'from' => ['required', 'date_format:Y-m-d'], 'until' => ['required', 'date_format:Y-m-d']],
-            ['of.*' => 'Choose who is away.', 'user.*' => 'Choose who stands in.', 'from.*' => 'Choose the first day.', 'until.*' => 'Choose the last day.'],
+            [
+                'of' => ['required', 'uuid'],
+                'user' => ['required', 'uuid', 'different:of'],
+                'from' => ['required', 'date_format:Y-m-d'],
+                'until' => ['required', 'date_format:Y-m-d'],
+            ],
+            [
+                'of.*' => 'Choose who is away.',
+                'user.*' => 'Choose who stands in.',
+                'from.*' => 'Choose the first day.',
+                'until.*' => 'Choose the last day.',
+            ],
         );
         $person = self::person($request);
         $today = Clock::today($person->practice->timezone);
-        $people = self::active()->whereIn('id', [$request->string('of')->value(), $request->string('user')->value()])->get()->keyBy('id');
-        [$of, $by] = [$people[$request->string('of')->value()] ?? null, $people[$request->string('user')->value()] ?? null];
+        $people = self::active()
+            ->whereIn('id', [$request->string('of')->value(), $request->string('user')->value()])
+            ->get()
+            ->keyBy('id');
+        [$of, $by] = [
+            $people[$request->string('of')->value()] ?? null,
+            $people[$request->string('user')->value()] ?? null,
+        ];
         if ($of === null || !$of->role->treats() || ($of->id !== $person->id && !$person->may(Permission::Manage))) {
-            throw ValidationException::withMessages(['of' => 'Choose yourself; the owner of the practice arranges it for others.']);
+            throw ValidationException::withMessages([
+                'of' => 'Choose yourself; the owner of the practice arranges it for others.',
+            ]);
         }
         if ($by === null || !$by->role->treats()) {
             throw ValidationException::withMessages(['user' => 'Choose an owner or practitioner of your practice.']);
@@ -108,8 +151,20 @@ final class SharingController extends Controller
             throw ValidationException::withMessages(['until' => 'The last day must not lie before the first.']);
         }
         DB::transaction(static function () use ($person, $of, $by, $from, $until): void {
-            Cover::query()->create(['practice_id' => $person->practice_id, 'of' => $of->id, 'user_id' => $by->id, 'from' => $from->toIso(), 'until' => $until->toIso(), 'by' => $person->id, 'at' => CarbonImmutable::now()->utc()]);
-            AccessLog::note($person, AccessKind::People, "$by->name stands in for $of->name from {$from->toIso()} to {$until->toIso()}");
+            Cover::query()->create([
+                'practice_id' => $person->practice_id,
+                'of' => $of->id,
+                'user_id' => $by->id,
+                'from' => $from->toIso(),
+                'until' => $until->toIso(),
+                'by' => $person->id,
+                'at' => CarbonImmutable::now()->utc(),
+            ]);
+            AccessLog::note(
+                $person,
+                AccessKind::People,
+                "$by->name stands in for $of->name from {$from->toIso()} to {$until->toIso()}",
+            );
         });
 
         return new JsonResponse(self::away($person), 201);
@@ -118,10 +173,17 @@ final class SharingController extends Controller
     public function endCover(Request $request, string $cover): JsonResponse
     {
         $person = self::person($request);
-        $found = Cover::query()->with(['away', 'user'])->whereNull('ended_at')->findOrFail(self::uuid($cover, Cover::class));
+        $found = Cover::query()
+            ->with(['away', 'user'])
+            ->whereNull('ended_at')
+            ->findOrFail(self::uuid($cover, Cover::class));
         abort_unless($found->of === $person->id || $person->may(Permission::Manage), 403);
         $found->forceFill(['ended_at' => CarbonImmutable::now()->utc()])->save();
-        AccessLog::note($person, AccessKind::People, "{$found->user->name} stands in for {$found->away->name} no longer");
+        AccessLog::note(
+            $person,
+            AccessKind::People,
+            "{$found->user->name} stands in for {$found->away->name} no longer",
+        );
 
         return new JsonResponse(self::away($person));
     }
@@ -136,28 +198,64 @@ final class SharingController extends Controller
         }
         $seen = CareCase::query()->whereNull('closed_on')->pluck('id')->all();
         $found = $this->practice->onEveryCase(static function () use ($typed, $seen): array {
-            $query = CareCase::query()->with(['athlete', 'practitioner'])->whereNull('closed_on')->whereNotIn('id', $seen);
+            $query = CareCase::query()
+                ->with(['athlete', 'practitioner'])
+                ->whereNull('closed_on')
+                ->whereNotIn('id', $seen);
             CaseSearch::narrow($query->getQuery(), 'cases', $typed);
 
             return array_values($query->orderBy('opened_on')->limit(self::SHOWN)->get()->all());
         });
-        AccessLog::readMany($person, 'looked for a case of others', array_map(static fn(CareCase $case): string => $case->id, $found));
+        AccessLog::readMany(
+            $person,
+            'looked for a case of others',
+            array_map(static fn(CareCase $case): string => $case->id, $found),
+        );
 
-        return new JsonResponse(['cases' => array_map(static fn(CareCase $case): array => ['id' => $case->id, 'athlete' => $case->athlete->name, 'structure' => $case->structure_title, 'practitioner' => $case->practitioner->name], $found)]);
+        return new JsonResponse([
+            'cases' => array_map(
+                static fn(CareCase $case): array => [
+                    'id' => $case->id,
+                    'athlete' => $case->athlete->name,
+                    'structure' => $case->structure_title,
+                    'practitioner' => $case->practitioner->name,
+                ],
+                $found,
+            ),
+        ]);
     }
 
     /** Opens a colleague's case for a day, with a reason; the owner can see that. */
     public function openOther(Request $request, string $other): JsonResponse
     {
         $person = self::person($request);
-        $request->validate(['reason' => ['required', 'string', 'min:10', 'max:300']], ['reason.*' => 'Say why you cannot wait for its practitioner, in 10 to 300 letters. The owner reads it.']);
-        $case = $this->practice->onEveryCase(static fn(): CareCase => CareCase::query()->whereNull('closed_on')->findOrFail(self::uuid($other, CareCase::class)));
+        $request->validate(
+            ['reason' => ['required', 'string', 'min:10', 'max:300']],
+            ['reason.*' => 'Say why you cannot wait for its practitioner, in 10 to 300 letters. The owner reads it.'],
+        );
+        $case = $this->practice->onEveryCase(
+            static fn(): CareCase => CareCase::query()
+                ->whereNull('closed_on')
+                ->findOrFail(self::uuid($other, CareCase::class)),
+        );
         DB::transaction(static function () use ($request, $person, $case): void {
             CaseShare::query()->create([
-                'practice_id' => $case->practice_id, 'case_id' => $case->id, 'user_id' => $person->id, 'kind' => ShareKind::Opened, 'reason' => trim($request->string('reason')->value()),
-                'by' => $person->id, 'at' => CarbonImmutable::now()->utc(), 'until' => Clock::today($person->practice->timezone)->plus(1)->toIso(),
+                'practice_id' => $case->practice_id,
+                'case_id' => $case->id,
+                'user_id' => $person->id,
+                'kind' => ShareKind::Opened,
+                'reason' => trim($request->string('reason')->value()),
+                'by' => $person->id,
+                'at' => CarbonImmutable::now()->utc(),
+                'until' => Clock::today($person->practice->timezone)->plus(1)->toIso(),
             ]);
-            AccessLog::note($person, AccessKind::People, 'opened a case of others: ' . trim($request->string('reason')->value()), null, $case->athlete_id);
+            AccessLog::note(
+                $person,
+                AccessKind::People,
+                'opened a case of others: ' . trim($request->string('reason')->value()),
+                null,
+                $case->athlete_id,
+            );
         });
 
         return new JsonResponse(['stored' => true], 201);
@@ -194,12 +292,30 @@ final class SharingController extends Controller
     private static function shares(CareCase $case): array
     {
         $today = Clock::today($case->practice->timezone)->toIso();
-        $shares = self::open($case)->where(static fn(Builder $query) => $query->whereNull('until')->orWhere('until', '>=', $today))->with(['user', 'giver'])->orderBy('at')->get();
+        $shares = self::open($case)
+            ->where(static fn(Builder $query) => $query->whereNull('until')->orWhere('until', '>=', $today))
+            ->with(['user', 'giver'])
+            ->orderBy('at')
+            ->get();
 
         return [
             'practitioner' => ['id' => $case->practitioner_id, 'name' => $case->practitioner->name],
             'open_to_all' => $case->practice->cases_open_to === 'practice',
-            'shares' => array_values($shares->map(static fn(CaseShare $caseShare): array => ['id' => $caseShare->id, 'name' => $caseShare->user->name, 'role' => $caseShare->user->role->title(), 'kind' => $caseShare->kind->value, 'reason' => $caseShare->reason, 'by' => $caseShare->giver->name, 'until' => $caseShare->until])->all()),
+            'shares' => array_values(
+                $shares
+                    ->map(
+                        static fn(CaseShare $caseShare): array => [
+                            'id' => $caseShare->id,
+                            'name' => $caseShare->user->name,
+                            'role' => $caseShare->user->role->title(),
+                            'kind' => $caseShare->kind->value,
+                            'reason' => $caseShare->reason,
+                            'by' => $caseShare->giver->name,
+                            'until' => $caseShare->until,
+                        ],
+                    )
+                    ->all(),
+            ),
             'colleagues' => self::colleagues(),
         ];
     }
@@ -208,12 +324,28 @@ final class SharingController extends Controller
     private static function away(User $person): array
     {
         $today = Clock::today($person->practice->timezone)->toIso();
-        $covers = Cover::query()->whereNull('ended_at')->where('until', '>=', $today)->with(['away', 'user'])->orderBy('from')->get();
+        $covers = Cover::query()
+            ->whereNull('ended_at')
+            ->where('until', '>=', $today)
+            ->with(['away', 'user'])
+            ->orderBy('from')
+            ->get();
 
         return [
-            'covers' => array_values($covers->map(static fn(Cover $cover): array => [
-                'id' => $cover->id, 'of' => $cover->away->name, 'by' => $cover->user->name, 'from' => $cover->from, 'until' => $cover->until, 'may_end' => $cover->of === $person->id || $person->may(Permission::Manage),
-            ])->all()),
+            'covers' => array_values(
+                $covers
+                    ->map(
+                        static fn(Cover $cover): array => [
+                            'id' => $cover->id,
+                            'of' => $cover->away->name,
+                            'by' => $cover->user->name,
+                            'from' => $cover->from,
+                            'until' => $cover->until,
+                            'may_end' => $cover->of === $person->id || $person->may(Permission::Manage),
+                        ],
+                    )
+                    ->all(),
+            ),
             'colleagues' => self::colleagues(),
         ];
     }
@@ -221,6 +353,19 @@ final class SharingController extends Controller
     /** @return list<array{id: string, name: string, role: string, treats: bool}> */
     private static function colleagues(): array
     {
-        return array_values(self::active()->orderBy('name')->get()->map(static fn(User $user): array => ['id' => $user->id, 'name' => $user->name, 'role' => $user->role->title(), 'treats' => $user->role->treats()])->all());
+        return array_values(
+            self::active()
+                ->orderBy('name')
+                ->get()
+                ->map(
+                    static fn(User $user): array => [
+                        'id' => $user->id,
+                        'name' => $user->name,
+                        'role' => $user->role->title(),
+                        'treats' => $user->role->treats(),
+                    ],
+                )
+                ->all(),
+        );
     }
 }

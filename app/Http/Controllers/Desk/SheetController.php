@@ -29,12 +29,13 @@ final class SheetController extends Controller
 
     public function read(SheetRequest $request, CareCase $case, ReadSheet $read): JsonResponse
     {
+        return new JsonResponse(
+            ReadsCore::refusing(static function () use ($request, $case, $read): array {
+                $match = $request->match();
 
-        return new JsonResponse(ReadsCore::refusing(static function () use ($request, $case, $read): array {
-            $match = $request->match();
-
-            return SheetPage::of($match, $match->missing() === [] ? $read->of($case, $match) : []);
-        }));
+                return SheetPage::of($match, $match->missing() === [] ? $read->of($case, $match) : []);
+            }),
+        );
     }
 
     public function store(SheetRequest $request, CareCase $case, ImportSheet $import): JsonResponse
@@ -42,14 +43,23 @@ final class SheetController extends Controller
         if ($request->id() === '') {
             throw ValidationException::withMessages(['id' => 'An id is needed, so that sending twice takes in once.']);
         }
-        $taken = ReadsCore::refusing(fn(): ?Import => $import->handle($case, self::person($request), $request->id(), $request->match()));
+        $taken = ReadsCore::refusing(
+            fn(): ?Import => $import->handle($case, self::person($request), $request->id(), $request->match()),
+        );
 
-        return new JsonResponse(['stored' => $taken->entries ?? 0, 'imports' => SheetPage::imports($case)], $taken === null ? 200 : 201);
+        return new JsonResponse(
+            ['stored' => $taken->entries ?? 0, 'imports' => SheetPage::imports($case)],
+            $taken === null ? 200 : 201,
+        );
     }
 
     public function takeBack(Request $request, CareCase $case, string $import, ImportSheet $sheets): JsonResponse
     {
-        $sheets->takeBack($case, self::person($request), Import::query()->where('case_id', $case->id)->findOrFail(self::uuid($import, Import::class)));
+        $sheets->takeBack(
+            $case,
+            self::person($request),
+            Import::query()->where('case_id', $case->id)->findOrFail(self::uuid($import, Import::class)),
+        );
 
         return new JsonResponse(['imports' => SheetPage::imports($case)]);
     }

@@ -21,7 +21,12 @@ final class TableController extends Controller
 
     public function one(Request $request, CareCase $case, CaseTable $table): StreamedResponse
     {
-        AccessLog::exported(self::person($request), "exported the table of $table->value", [$case->id], $case->athlete_id);
+        AccessLog::exported(
+            self::person($request),
+            "exported the table of $table->value",
+            [$case->id],
+            $case->athlete_id,
+        );
 
         return $this->stream($table, $case->practice_id, static fn(): iterable => [$case]);
     }
@@ -30,12 +35,26 @@ final class TableController extends Controller
     {
         $person = self::person($request);
         $practitioner = $request->string('practitioner')->limit(36, '')->value();
-        $cases = static fn(): Builder => CareCase::query()->where('practice_id', $person->practice_id)->whereNull('closed_on')
-            ->when($practitioner !== '', static fn(Builder $query): Builder => $query->whereRaw('practitioner_id::text = ?', [$practitioner]))->orderBy('opened_on')->orderBy('id');
+        $cases = static fn(): Builder => CareCase::query()
+            ->where('practice_id', $person->practice_id)
+            ->whereNull('closed_on')
+            ->when(
+                $practitioner !== '',
+                static fn(Builder $query): Builder => $query->whereRaw('practitioner_id::text = ?', [$practitioner]),
+            )
+            ->orderBy('opened_on')
+            ->orderBy('id');
         $ids = array_values(array_filter($cases()->pluck('id')->all(), is_string(...)));
         AccessLog::exported($person, "exported the table of $table->value", $ids);
 
-        return $this->stream($table, $person->practice_id, static fn(): iterable => $cases()->whereKey($ids)->with(['athlete', 'practice'])->lazy(50));
+        return $this->stream(
+            $table,
+            $person->practice_id,
+            static fn(): iterable => $cases()
+                ->whereKey($ids)
+                ->with(['athlete', 'practice'])
+                ->lazy(50),
+        );
     }
 
     /** @param callable(): iterable<CareCase> $cases */

@@ -30,15 +30,23 @@ final class VisitController extends Controller
 
     public function store(Request $request, CareCase $case, EndVisit $end): JsonResponse
     {
-        $visit = ReadsCore::from($request, static fn(ObjectNode $node): VisitRequest => VisitRequest::read($node, CarbonImmutable::now()));
-        [$decision, $new] = ReadsCore::refusing(static fn(): array => $end->handle($case, self::person($request), $visit));
+        $visit = ReadsCore::from(
+            $request,
+            static fn(ObjectNode $node): VisitRequest => VisitRequest::read($node, CarbonImmutable::now()),
+        );
+        [$decision, $new] = ReadsCore::refusing(
+            static fn(): array => $end->handle($case, self::person($request), $visit),
+        );
 
         return new JsonResponse(['id' => $decision->id, 'words' => $decision->words], $new ? 201 : 200);
     }
 
     public function score(Request $request, CareCase $case, RecordScore $record): JsonResponse
     {
-        [$score, $on] = ReadsCore::from($request, static fn(ObjectNode $node): array => [$node->number('score', -ObjectNode::LARGEST), $node->day('on')]);
+        [$score, $on] = ReadsCore::from(
+            $request,
+            static fn(ObjectNode $node): array => [$node->number('score', -ObjectNode::LARGEST), $node->day('on')],
+        );
         ReadsCore::refusing(static fn() => $record->handle($case, self::person($request), $score, $on));
 
         return new JsonResponse(['stored' => true], 201);

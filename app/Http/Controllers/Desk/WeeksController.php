@@ -50,17 +50,19 @@ final class WeeksController extends Controller
         $asked = ReadsCore::from($request, DaysRequest::read(...));
         $ahead = self::ahead($request);
 
-        return new JsonResponse(ReadsCore::refusing(static function () use ($case, $asked, $standing, $ahead): array {
-            // The calendar is filled as it would be, looked at, and put back.
-            DB::beginTransaction();
-            try {
-                $words = MarkDays::put($case, $asked);
+        return new JsonResponse(
+            ReadsCore::refusing(static function () use ($case, $asked, $standing, $ahead): array {
+                // The calendar is filled as it would be, looked at, and put back.
+                DB::beginTransaction();
+                try {
+                    $words = MarkDays::put($case, $asked);
 
-                return ['words' => $words, 'weeks' => WeeksPage::of($case, $standing->evaluate($case), $ahead)];
-            } finally {
-                DB::rollBack();
-            }
-        }));
+                    return ['words' => $words, 'weeks' => WeeksPage::of($case, $standing->evaluate($case), $ahead)];
+                } finally {
+                    DB::rollBack();
+                }
+            }),
+        );
     }
 
     public function markDays(Request $request, CareCase $case, MarkDays $mark): JsonResponse
@@ -76,34 +78,58 @@ final class WeeksController extends Controller
     {
         $zone = $case->practice->timezone;
 
-        return new JsonResponse(ReadsCore::refusing(static fn(): array => CalendarText::read($request->string('text')->value(), Clock::today($zone), $zone)));
+        return new JsonResponse(
+            ReadsCore::refusing(
+                static fn(): array => CalendarText::read($request->string('text')->value(), Clock::today($zone), $zone),
+            ),
+        );
     }
 
     /** The sessions that are left out for a lighter week; nothing is in force by it. */
     public function lighter(LighterWeekRequest $request, CareCase $case): JsonResponse
     {
         $weeks = CaseWeeks::of($case);
-        $booked = array_map(static fn(Booked $session): Booked => new Booked($session->id, $session->on, $session->slot, !$weeks->isOpen($session->id)), $weeks->booked);
-        $out = LighterWeek::of($booked, Day::fromIso($request->string('week')->value()), $request->integer('less_percent'));
+        $booked = array_map(
+            static fn(Booked $session): Booked => new Booked(
+                $session->id,
+                $session->on,
+                $session->slot,
+                !$weeks->isOpen($session->id),
+            ),
+            $weeks->booked,
+        );
+        $out = LighterWeek::of(
+            $booked,
+            Day::fromIso($request->string('week')->value()),
+            $request->integer('less_percent'),
+        );
 
-        return new JsonResponse(['moves' => array_map(static fn(Booked $session): array => ['session' => $session->id, 'on' => null], $out)]);
+        return new JsonResponse([
+            'moves' => array_map(static fn(Booked $session): array => ['session' => $session->id, 'on' => null], $out),
+        ]);
     }
 
     /** When the stages have to begin so that the athlete is ready by a day. */
-    public function countdown(Request $request, CareCase $case, RefreshStanding $standing, CountdownPage $page): JsonResponse
-    {
+    public function countdown(
+        Request $request,
+        CareCase $case,
+        RefreshStanding $standing,
+        CountdownPage $page,
+    ): JsonResponse {
         AccessLog::read(self::person($request), $case, 'looked at the weeks');
         $asked = $request->string('by')->value();
 
-        return new JsonResponse(ReadsCore::refusing(static function () use ($case, $standing, $page, $asked): array {
-            try {
-                $by = Day::fromIso($asked);
-            } catch (InvalidArgumentException) {
-                throw InvalidInput::at('/by', 'must be a day, as 2026-12-12');
-            }
+        return new JsonResponse(
+            ReadsCore::refusing(static function () use ($case, $standing, $page, $asked): array {
+                try {
+                    $by = Day::fromIso($asked);
+                } catch (InvalidArgumentException) {
+                    throw InvalidInput::at('/by', 'must be a day, as 2026-12-12');
+                }
 
-            return $page->of($case, $standing->evaluate($case), $by);
-        }));
+                return $page->of($case, $standing->evaluate($case), $by);
+            }),
+        );
     }
 
     /** @return positive-int */
@@ -119,11 +145,21 @@ final class WeeksController extends Controller
         $asked = ReadsCore::from($request, MoveRequest::read(...));
         $ahead = self::ahead($request);
 
-        return new JsonResponse(ReadsCore::refusing(static function () use ($case, $asked, $standing, $ahead): array {
-            $weeks = CaseWeeks::of($case);
+        return new JsonResponse(
+            ReadsCore::refusing(static function () use ($case, $asked, $standing, $ahead): array {
+                $weeks = CaseWeeks::of($case);
 
-            return WeeksPage::change($case, $standing->evaluate($case), $weeks, $weeks->moved(MoveSessions::checked($weeks, $asked->moves, $asked->again))->withAgain($asked->again), $ahead);
-        }));
+                return WeeksPage::change(
+                    $case,
+                    $standing->evaluate($case),
+                    $weeks,
+                    $weeks
+                        ->moved(MoveSessions::checked($weeks, $asked->moves, $asked->again))
+                        ->withAgain($asked->again),
+                    $ahead,
+                );
+            }),
+        );
     }
 
     /** The fewest moves that mend what is broken; nothing is in force by it. */
@@ -133,7 +169,10 @@ final class WeeksController extends Controller
         $replan = Replanner::of($weeks->booked, $weeks->rules, $weeks->slots, $weeks->today);
 
         return new JsonResponse([
-            'moves' => array_map(static fn(Booked $booked): array => ['session' => $booked->id, 'on' => $booked->on->toIso()], $replan->moves),
+            'moves' => array_map(
+                static fn(Booked $booked): array => ['session' => $booked->id, 'on' => $booked->on->toIso()],
+                $replan->moves,
+            ),
             'left_out' => array_map(static fn(Booked $booked): string => $booked->id, $replan->leftOut),
         ]);
     }

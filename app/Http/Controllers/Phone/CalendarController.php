@@ -21,20 +21,33 @@ final class CalendarController
 {
     public function __invoke(string $token, CurrentPractice $practice): Response
     {
-        $user = $practice->across(static fn(): ?User => User::query()->where('calendar_hash', Invitation::hash($token))->first());
+        $user = $practice->across(
+            static fn(): ?User => User::query()->where('calendar_hash', Invitation::hash($token))->first(),
+        );
 
-        return $user === null ? abort(404) : $practice->during($user->practice_id, static fn(): Response => self::of($user));
+        return $user === null
+            ? abort(404)
+            : $practice->during($user->practice_id, static fn(): Response => self::of($user));
     }
 
     private static function of(User $user): Response
     {
         if ($user->athlete_id === null) {
             [$file, $shown] = WorkCalendar::of($user);
-            AccessLog::readMany($user, 'read the calendar', array_map(static fn(CareCase $case): string => $case->id, $shown));
+            AccessLog::readMany(
+                $user,
+                'read the calendar',
+                array_map(static fn(CareCase $case): string => $case->id, $shown),
+            );
 
             return self::file($file);
         }
-        $cases = CareCase::query()->where('athlete_id', $user->athlete_id)->whereNull('closed_on')->orderBy('opened_on')->get()->all();
+        $cases = CareCase::query()
+            ->where('athlete_id', $user->athlete_id)
+            ->whereNull('closed_on')
+            ->orderBy('opened_on')
+            ->get()
+            ->all();
         foreach ($cases as $case) {
             AccessLog::read($user, $case, 'read the calendar');
         }
@@ -44,6 +57,9 @@ final class CalendarController
 
     private static function file(string $calendar): Response
     {
-        return new Response($calendar, 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'no-store, private']);
+        return new Response($calendar, 200, [
+            'Content-Type' => 'text/calendar; charset=utf-8',
+            'Cache-Control' => 'no-store, private',
+        ]);
     }
 }

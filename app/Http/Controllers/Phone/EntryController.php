@@ -31,7 +31,14 @@ final class EntryController extends Controller
     {
         $case = $this->namedCase($request);
         $asked = ReadsCore::from($request, CorrectionRequest::read(...));
-        $new = ReadsCore::refusing(static fn(): bool => $correct->handle($case, self::person($request), self::uuid($id, Correction::class), $asked));
+        $new = ReadsCore::refusing(
+            static fn(): bool => $correct->handle(
+                $case,
+                self::person($request),
+                self::uuid($id, Correction::class),
+                $asked,
+            ),
+        );
 
         return self::stored($new);
     }
@@ -39,7 +46,9 @@ final class EntryController extends Controller
     public function missed(Request $request, string $id, ExplainMissed $explain): JsonResponse
     {
         $case = $this->namedCase($request);
-        $planned = PlannedSession::query()->where('case_id', $case->id)->findOrFail(self::uuid($id, PlannedSession::class));
+        $planned = PlannedSession::query()
+            ->where('case_id', $case->id)
+            ->findOrFail(self::uuid($id, PlannedSession::class));
         $why = ReadsCore::from($request, static fn(ObjectNode $node): string => $node->text('why'));
         ReadsCore::refusing(static fn() => $explain->handle($case, self::person($request), $planned, $why));
 
@@ -53,14 +62,34 @@ final class EntryController extends Controller
         AccessLog::read(self::person($request), $case, 'looked for another day');
         $planned = self::uuid($id, PlannedSession::class);
 
-        return new JsonResponse(['choices' => $case->isStopped() ? [] : ReadsCore::refusing(static fn(): array => OtherDays::of(CaseWeeks::of($case), $planned)->toArray())]);
+        return new JsonResponse([
+            'choices' => $case->isStopped()
+                ? []
+                : ReadsCore::refusing(static fn(): array => OtherDays::of(CaseWeeks::of($case), $planned)->toArray()),
+        ]);
     }
 
     public function move(Request $request, string $id, MoveOwnSession $move): JsonResponse
     {
         $case = $this->namedCase($request);
-        [$planned, $on, $why] = ReadsCore::from($request, static fn(ObjectNode $node): array => [$node->key('planned'), $node->day('on'), trim($node->textOrNull('why') ?? '')]);
-        $moved = ReadsCore::refusing(static fn(): bool => $move->handle($case, self::person($request), self::uuid($id, Message::class), $planned, $on, $why));
+        [$planned, $on, $why] = ReadsCore::from(
+            $request,
+            static fn(ObjectNode $node): array => [
+                $node->key('planned'),
+                $node->day('on'),
+                trim($node->textOrNull('why') ?? ''),
+            ],
+        );
+        $moved = ReadsCore::refusing(
+            static fn(): bool => $move->handle(
+                $case,
+                self::person($request),
+                self::uuid($id, Message::class),
+                $planned,
+                $on,
+                $why,
+            ),
+        );
 
         return new JsonResponse(['moved' => $moved]);
     }
@@ -68,10 +97,24 @@ final class EntryController extends Controller
     public function message(Request $request, string $id, WriteToPractitioner $write): JsonResponse
     {
         $case = $this->namedCase($request);
-        [$kind, $words, $pain] = ReadsCore::from($request, static fn(ObjectNode $node): array => [
-            $node->choice('kind', MessageKind::class), $node->text('words'), $node->wholeOrNull('pain', 0, 10),
-        ]);
-        $new = ReadsCore::refusing(static fn(): bool => $write->handle($case, self::person($request), self::uuid($id, Message::class), $kind, $words, $pain));
+        [$kind, $words, $pain] = ReadsCore::from(
+            $request,
+            static fn(ObjectNode $node): array => [
+                $node->choice('kind', MessageKind::class),
+                $node->text('words'),
+                $node->wholeOrNull('pain', 0, 10),
+            ],
+        );
+        $new = ReadsCore::refusing(
+            static fn(): bool => $write->handle(
+                $case,
+                self::person($request),
+                self::uuid($id, Message::class),
+                $kind,
+                $words,
+                $pain,
+            ),
+        );
 
         return self::stored($new);
     }

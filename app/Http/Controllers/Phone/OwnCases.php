@@ -15,7 +15,10 @@ trait OwnCases
     /** @return Builder<CareCase> */
     private function ownCases(Request $request): Builder
     {
-        return CareCase::query()->where('athlete_id', self::person($request)->athlete_id)->orderBy('opened_on')->orderBy('id');
+        return CareCase::query()
+            ->where('athlete_id', self::person($request)->athlete_id)
+            ->orderBy('opened_on')
+            ->orderBy('id');
     }
 
     /**
@@ -25,9 +28,10 @@ trait OwnCases
     private function namedCase(Request $request): CareCase
     {
         $id = $request->query('case');
-        $case = $id === null
-            ? $this->ownCases($request)->whereNull('closed_on')->first()
-            : $this->ownCases($request)->whereKey(self::uuid(is_string($id) ? $id : '', CareCase::class))->first();
+        $case =
+            $id === null
+                ? $this->ownCases($request)->whereNull('closed_on')->first()
+                : $this->ownCases($request)->whereKey(self::uuid(is_string($id) ? $id : '', CareCase::class))->first();
 
         return $case ?? throw (new ModelNotFoundException())->setModel(CareCase::class);
     }

@@ -24,14 +24,28 @@ final class PushController extends Controller
         if ($there !== null && $there->user_id !== $user->id) {
             throw new ConflictHttpException('This phone reminds somebody else. Sign out there first.');
         }
-        $kept = PushPhone::query()->updateOrCreate(['id' => $id], $request->times() + ['practice_id' => $user->practice_id, 'user_id' => $user->id, 'since' => $there->since ?? CarbonImmutable::now()->utc()]);
+        $kept = PushPhone::query()->updateOrCreate(
+            ['id' => $id],
+            $request->times() + [
+                'practice_id' => $user->practice_id,
+                'user_id' => $user->id,
+                'since' => $there->since ?? CarbonImmutable::now()->utc(),
+            ],
+        );
 
-        return new JsonResponse(['morning_at' => $kept->morning_at, 'session_at' => $kept->session_at, 'messages' => $kept->messages]);
+        return new JsonResponse([
+            'morning_at' => $kept->morning_at,
+            'session_at' => $kept->session_at,
+            'messages' => $kept->messages,
+        ]);
     }
 
     public function destroy(Request $request, string $phone): JsonResponse
     {
-        PushPhone::query()->where('user_id', self::person($request)->id)->whereKey(self::uuid($phone, PushPhone::class))->delete();
+        PushPhone::query()
+            ->where('user_id', self::person($request)->id)
+            ->whereKey(self::uuid($phone, PushPhone::class))
+            ->delete();
 
         return new JsonResponse(['stored' => true]);
     }
@@ -39,10 +53,32 @@ final class PushController extends Controller
     /** What waits for a phone; each is handed over once. One of somebody else, or that asked for nothing, has nothing. */
     public function pushes(Request $request, string $phone): JsonResponse
     {
-        $own = PushPhone::query()->where('user_id', self::person($request)->id)->find(self::uuid($phone, PushPhone::class));
-        $waiting = $own === null ? [] : $own->pushes()->whereNull('taken_at')->where('at', '>', CarbonImmutable::now()->utc()->subDay())->orderBy('at')->get()->all();
-        Push::query()->whereIn('id', array_column($waiting, 'id'))->update(['taken_at' => CarbonImmutable::now()->utc()]);
+        $own = PushPhone::query()
+            ->where('user_id', self::person($request)->id)
+            ->find(self::uuid($phone, PushPhone::class));
+        $waiting =
+            $own === null
+                ? []
+                : $own
+                    ->pushes()
+                    ->whereNull('taken_at')
+                    ->where('at', '>', CarbonImmutable::now()->utc()->subDay())
+                    ->orderBy('at')
+                    ->get()
+                    ->all();
+        Push::query()
+            ->whereIn('id', array_column($waiting, 'id'))
+            ->update(['taken_at' => CarbonImmutable::now()->utc()]);
 
-        return new JsonResponse(['pushes' => array_map(static fn(Push $push): array => ['id' => $push->id, 'kind' => $push->kind->value, 'words' => $push->words], $waiting)]);
+        return new JsonResponse([
+            'pushes' => array_map(
+                static fn(Push $push): array => [
+                    'id' => $push->id,
+                    'kind' => $push->kind->value,
+                    'words' => $push->words,
+                ],
+                $waiting,
+            ),
+        ]);
     }
 }

@@ -42,16 +42,21 @@ final class TodayController extends Controller
             AccessLog::read($person, $case, 'looked at today');
         }
 
-        return self::unlessKnown($request, PageVersion::ofAthlete($person), static fn(): array => $page->of($person, array_values($cases)));
+        return self::unlessKnown(
+            $request,
+            PageVersion::ofAthlete($person),
+            static fn(): array => $page->of($person, array_values($cases)),
+        );
     }
 
     public function session(Request $request, string $id, LogSession $log): JsonResponse
     {
         $case = $this->namedCase($request);
-        [$session, $version] = ReadsCore::from($request, static fn(ObjectNode $node): array => [
-            Session::read($node),
-            $node->whole('plan_version', 1),
-        ], ['id' => self::uuid($id, TrainingSession::class), 'stage' => '']);
+        [$session, $version] = ReadsCore::from(
+            $request,
+            static fn(ObjectNode $node): array => [Session::read($node), $node->whole('plan_version', 1)],
+            ['id' => self::uuid($id, TrainingSession::class), 'stage' => ''],
+        );
         $clock = PhoneClock::of($request);
         $right = $session->at($clock->right($session->started_at), $clock->right($session->ended_at));
         $new = ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $right, $version));
@@ -62,8 +67,13 @@ final class TodayController extends Controller
     public function settled(Request $request, string $id, LogSettling $log): JsonResponse
     {
         $case = $this->namedCase($request);
-        $session = TrainingSession::query()->where('case_id', $case->id)->findOrFail(self::uuid($id, TrainingSession::class));
-        $minutes = ReadsCore::from($request, static fn(ObjectNode $node): int|float => $node->number('settled_min', 0, 4320));
+        $session = TrainingSession::query()
+            ->where('case_id', $case->id)
+            ->findOrFail(self::uuid($id, TrainingSession::class));
+        $minutes = ReadsCore::from(
+            $request,
+            static fn(ObjectNode $node): int|float => $node->number('settled_min', 0, 4320),
+        );
         $log->handle($session, self::person($request), $minutes);
 
         return new JsonResponse(['stored' => true]);
@@ -72,10 +82,11 @@ final class TodayController extends Controller
     public function checkIn(Request $request, string $id, LogCheckIn $log): JsonResponse
     {
         $case = $this->namedCase($request);
-        [$checkIn, $made] = ReadsCore::from($request, static fn(ObjectNode $node): array => [
-            CheckIn::read($node),
-            $node->momentOrNull('made_at'),
-        ], ['id' => self::uuid($id, TrainingSession::class)]);
+        [$checkIn, $made] = ReadsCore::from(
+            $request,
+            static fn(ObjectNode $node): array => [CheckIn::read($node), $node->momentOrNull('made_at')],
+            ['id' => self::uuid($id, TrainingSession::class)],
+        );
         $clock = PhoneClock::of($request);
         $right = $checkIn->movedTo($clock->right($checkIn->at));
         // One that does not say when it was entered was entered now, where the athlete is.
@@ -94,7 +105,10 @@ final class TodayController extends Controller
             AccessLog::exported($person, 'took away all data', [$case->id], $case->athlete_id);
         }
 
-        return (new JsonResponse(OwnData::of(Athlete::query()->findOrFail($person->athlete_id), $cases)))->header('Content-Disposition', 'attachment; filename="rung-own-data.json"');
+        return (new JsonResponse(OwnData::of(Athlete::query()->findOrFail($person->athlete_id), $cases)))->header(
+            'Content-Disposition',
+            'attachment; filename="rung-own-data.json"',
+        );
     }
 
     /** Who of the practice looked at the athlete's record or changed it, the newest first. */
@@ -102,9 +116,23 @@ final class TodayController extends Controller
     {
         $person = self::person($request);
         $record = new AccessRecord($person->practice->timezone, ['athlete' => $person->athlete_id]);
-        $entries = $record->narrowed()->whereHas('user', static fn($user) => $user->where('role', '<>', Role::Athlete))->limit(self::READERS)->get();
+        $entries = $record
+            ->narrowed()
+            ->whereHas('user', static fn($user) => $user->where('role', '<>', Role::Athlete))
+            ->limit(self::READERS)
+            ->get();
 
-        return new JsonResponse(['lines' => array_map(static fn(array $line): array => ['at' => $line['at'], 'person' => $line['person'], 'role' => $line['role'], 'what' => str_replace('looked at the Round', 'looked through the list of athletes', $line['what'])], $record->lines(array_values($entries->all())))]);
+        return new JsonResponse([
+            'lines' => array_map(
+                static fn(array $line): array => [
+                    'at' => $line['at'],
+                    'person' => $line['person'],
+                    'role' => $line['role'],
+                    'what' => str_replace('looked at the Round', 'looked through the list of athletes', $line['what']),
+                ],
+                $record->lines(array_values($entries->all())),
+            ),
+        ]);
     }
 
     /** The same and all else in one archive, made in the background. */

@@ -17,11 +17,18 @@ final class WorkerController
         $files = array_map(static fn(string $file): string => "/build/$file", $this->files());
         $script = (string) file_get_contents(resource_path('worker.js'));
         $filled = strtr($script, [
-            '__FILES__' => json_encode([...$files, '/icon.svg', '/athlete.webmanifest'], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES),
+            '__FILES__' => json_encode(
+                [...$files, '/icon.svg', '/athlete.webmanifest'],
+                JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES,
+            ),
             '__VERSION__' => hash('xxh64', implode('|', $files) . $script),
         ]);
 
-        return new Response($filled, 200, ['Content-Type' => 'text/javascript', 'Cache-Control' => 'no-cache', 'Service-Worker-Allowed' => '/athlete']);
+        return new Response($filled, 200, [
+            'Content-Type' => 'text/javascript',
+            'Cache-Control' => 'no-cache',
+            'Service-Worker-Allowed' => '/athlete',
+        ]);
     }
 
     /** @return list<string> every file that the athlete's side may load, those that are loaded later among them */
@@ -41,7 +48,12 @@ final class WorkerController
             foreach (['imports', 'dynamicImports'] as $kind) {
                 $wanted = [...$wanted, ...array_diff(self::texts($chunk[$kind] ?? []), $wanted)];
             }
-            array_push($files, ...self::texts([$chunk['file'] ?? null]), ...self::texts($chunk['css'] ?? []), ...self::texts($chunk['assets'] ?? []));
+            array_push(
+                $files,
+                ...self::texts([$chunk['file'] ?? null]),
+                ...self::texts($chunk['css'] ?? []),
+                ...self::texts($chunk['assets'] ?? []),
+            );
         }
 
         return array_values(array_unique($files));
