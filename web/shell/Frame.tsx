@@ -4,11 +4,11 @@ import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 
 import { Mark } from '../charts/Mark';
-import { isTyping, KEYS } from './keys';
+import { KEYS, useKey } from './keys';
 import { Failed } from './States';
 import { type User, useSignOut } from './useSignedIn';
 
@@ -16,13 +16,7 @@ import { type User, useSignOut } from './useSignedIn';
 export function Frame({ user, children }: { user: User; children: ReactNode }) {
   const [keys, setKeys] = useState(false);
   const signOut = useSignOut();
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if (event.key === '?' && !isTyping(event)) setKeys(true);
-    };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
-  }, []);
+  useKey('?', () => setKeys(true));
 
   return (
     <>

@@ -5,12 +5,12 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link as RouterLink, useLocation, useNavigate, useParams } from 'react-router';
 
 import { UprightLadder } from '../../charts/Ladder';
 import { ago, day } from '../../shell/dates';
-import { isTyping } from '../../shell/keys';
+import { useKey } from '../../shell/keys';
 import { Failed, Loading } from '../../shell/States';
 import type { Schemas } from '../../api/client';
 import { TablesDialog } from '../../shell/TablesDialog';
@@ -61,18 +61,12 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
   const ask = (asked: Asked) => setOpen({ dialog: 'reason', asked });
   const prescribe = `/cases/${found.id}/prescribe`;
 
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if (isTyping(event) || closed || !decides) return;
-      if (event.key === 'a' && standing.acceptable) setOpen({ dialog: 'accept' });
-      if (event.key === 'f') setOpen({ dialog: 'flare' });
-      if (event.key === 'c') void navigate(`${prescribe}?proposal=1`);
-      if (event.key === 'p') void navigate(prescribe);
-      if (event.key === 'v') void navigate(`/cases/${found.id}/visit`);
-    };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
-  }, [closed, decides, standing.acceptable, prescribe, navigate, found.id]);
+  const treats = decides && !closed;
+  useKey('a', () => setOpen({ dialog: 'accept' }), treats && standing.acceptable);
+  useKey('f', () => setOpen({ dialog: 'flare' }), treats);
+  useKey('c', () => void navigate(`${prescribe}?proposal=1`), treats);
+  useKey('p', () => void navigate(prescribe), treats);
+  useKey('v', () => void navigate(`/cases/${found.id}/visit`), treats);
 
   return (
     <Box component="main" sx={{ px: 2, pb: 3 }}>

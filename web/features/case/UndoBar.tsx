@@ -1,9 +1,8 @@
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
-import { useEffect } from 'react';
 
 import { Refusal } from '../../api/client';
-import { isTyping } from '../../shell/keys';
+import { useKey } from '../../shell/keys';
 import { useMay } from '../../shell/useSignedIn';
 import { useUndo } from './useCase';
 
@@ -35,16 +34,15 @@ export function UndoBar({
         set({ words: problem instanceof Refusal ? problem.message : 'This could not be taken back. Try again.' }),
     });
   };
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if (event.key !== 'u' || isTyping(event) || !may('decide')) return;
+  useKey(
+    'u',
+    () => {
       // After the page was left, the first press says what would be taken back.
       if (done === null && latest !== undefined) set(latest);
       else take();
-    };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
-  });
+    },
+    may('decide'),
+  );
   return (
     <Snackbar
       open={done !== null}

@@ -7,12 +7,12 @@ import Tabs from '@mui/material/Tabs';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useDeferredValue, useEffect, useRef, useState } from 'react';
+import { useDeferredValue, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 
 import { api, send } from '../../api/client';
 import { queryKeys } from '../../api/queryKeys';
-import { isTyping } from '../../shell/keys';
+import { useKey } from '../../shell/keys';
 import { Failed, Loading } from '../../shell/States';
 import { Ladders } from './Ladders';
 import { Measures } from './Measures';
@@ -64,16 +64,7 @@ function LibraryView({ library }: { library: Library }) {
       },
       { replace: true },
     );
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if (event.key === '/' && !isTyping(event)) {
-        event.preventDefault();
-        field.current?.focus();
-      }
-    };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
-  }, []);
+  useKey('/', () => field.current?.focus());
   const hits = asked === '' ? null : (found.data ?? null);
   const info = library.structures.find((other) => other.key === structure);
 

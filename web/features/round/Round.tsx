@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Link as RouterLink, useNavigate, useSearchParams } from 'react-router';
 
-import { isTyping } from '../../shell/keys';
+import { useKey } from '../../shell/keys';
 import { Empty, Failed, Loading } from '../../shell/States';
 import { useSettled } from '../../shell/useSettled';
 import { useMay } from '../../shell/useSignedIn';
@@ -47,25 +47,14 @@ export function Round() {
   const after = lines[at + 1]?.id ?? lines[at - 1]?.id ?? null;
   const narrowed = Object.values(narrowing).some((value) => value !== '');
 
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if (isTyping(event)) return;
-      if (event.key === '/') {
-        event.preventDefault();
-        search.current?.focus();
-      }
-      if (event.key === 'j') setHere(lines[Math.min(at + 1, lines.length - 1)]?.id ?? null);
-      if (event.key === 'k') setHere(lines[Math.max(at - 1, 0)]?.id ?? null);
-      if (now === undefined) return;
-      if (may('decide') && event.key === 'a' && now.standing.acceptable) setAccepting(now.id);
-      if (may('decide') && event.key === 'n' && now.standing.group === 'silent') setNudging(now.id);
-      if (may('decide') && event.key === 'c' && now.closed_on === null)
-        void navigate(`/cases/${now.id}/prescribe?proposal=1`);
-      if (event.key === 'o') void navigate(`/cases/${now.id}`);
-    };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
-  }, [lines, at, now, navigate, may]);
+  const decides = may('decide') && now !== undefined;
+  useKey('/', () => search.current?.focus());
+  useKey('j', () => setHere(lines[Math.min(at + 1, lines.length - 1)]?.id ?? null));
+  useKey('k', () => setHere(lines[Math.max(at - 1, 0)]?.id ?? null));
+  useKey('a', () => setAccepting(now?.id ?? null), decides && now.standing.acceptable);
+  useKey('n', () => setNudging(now?.id ?? null), decides && now.standing.group === 'silent');
+  useKey('c', () => void navigate(`/cases/${now?.id ?? ''}/prescribe?proposal=1`), decides && now.closed_on === null);
+  useKey('o', () => void navigate(`/cases/${now?.id ?? ''}`), now !== undefined);
 
   if (round.isPending) return <Loading what="the Round" />;
   if (first === undefined) return <Failed problem={round.error} again={() => void round.refetch()} />;
