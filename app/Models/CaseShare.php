@@ -6,7 +6,9 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToPractice;
 use Carbon\CarbonImmutable;
+use Database\Factories\CaseShareFactory;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -30,6 +32,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class CaseShare extends Model
 {
+    /** @use HasFactory<CaseShareFactory> */
+    use HasFactory;
+
     use BelongsToPractice;
     use HasUuids;
 

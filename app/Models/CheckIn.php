@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Database\Factories\CheckInFactory;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
 
 /**
  * @property CarbonImmutable $at
@@ -22,6 +24,9 @@ use Carbon\CarbonImmutable;
  */
 final class CheckIn extends CaseRecord
 {
+    /** @use HasFactory<CheckInFactory> */
+    use HasFactory;
+
     protected $table = 'check_ins';
 
     /** @return array<string, string> */

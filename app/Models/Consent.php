@@ -6,7 +6,9 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToPractice;
 use Carbon\CarbonImmutable;
+use Database\Factories\ConsentFactory;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -26,6 +28,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Consent extends Model
 {
+    /** @use HasFactory<ConsentFactory> */
+    use HasFactory;
+
     use BelongsToPractice;
     use HasUuids;
 

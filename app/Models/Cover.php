@@ -6,7 +6,9 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToPractice;
 use Carbon\CarbonImmutable;
+use Database\Factories\CoverFactory;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -27,6 +29,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Cover extends Model
 {
+    /** @use HasFactory<CoverFactory> */
+    use HasFactory;
+
     use BelongsToPractice;
     use HasUuids;
 

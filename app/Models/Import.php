@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Database\Factories\ImportFactory;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Rung\Core\Table\SheetKind;
 
@@ -20,6 +22,9 @@ use Rung\Core\Table\SheetKind;
  */
 final class Import extends CaseRecord
 {
+    /** @use HasFactory<ImportFactory> */
+    use HasFactory;
+
     protected $table = 'imports';
 
     /** @return BelongsTo<User, $this> */

@@ -6,7 +6,9 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToPractice;
 use Carbon\CarbonImmutable;
+use Database\Factories\OpeningFactory;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -28,6 +30,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Opening extends Model
 {
+    /** @use HasFactory<OpeningFactory> */
+    use HasFactory;
+
     use BelongsToPractice;
     use HasUuids;
 

@@ -6,6 +6,8 @@ namespace App\Models;
 
 use App\Support\Clock;
 use Carbon\CarbonImmutable;
+use Database\Factories\TrainingSessionFactory;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Record\Record;
 use Rung\Core\Record\Session;
@@ -31,6 +33,9 @@ use Rung\Core\Record\Session;
  */
 final class TrainingSession extends CaseRecord
 {
+    /** @use HasFactory<TrainingSessionFactory> */
+    use HasFactory;
+
     protected $table = 'training_sessions';
 
     /** @return array<string, mixed> what a session of the core is in this table, its place in a case left out */

@@ -280,13 +280,7 @@ final class FuzzTest extends TestCase
 
     private function address(string $path, CareCase $case): string
     {
-        $opening = Opening::query()->create([
-            'practice_id' => $case->practice_id,
-            'practitioner_id' => $case->practitioner_id,
-            'name' => 'x',
-            'step' => 1,
-            'form' => (object) [],
-        ]);
+        $opening = Opening::factory()->by($this->practitioner())->create();
 
         $paper = str_contains($path, '{paper}')
             ? self::text(

@@ -64,36 +64,11 @@ final class LongCaseTest extends TestCase
     public function testAnOldStopAndTheFirstScoresStillCount(): void
     {
         $case = $this->caseOf('Ines Calloway');
-        $own = [
-            'practice_id' => $case->practice_id,
-            'case_id' => $case->id,
-            'plan_version' => 1,
-            'stage' => $case->stageEntries()->firstOrFail()->stage,
-            'kind' => 'loading',
-            'created_at' => '2024-01-01T08:00:00Z',
-        ];
-        $session = static fn(string $day, array $signs, int $pain): string => TrainingSession::query()->create(
-            $own + [
-                'id' => (string) Str::uuid7(),
-                'started_at' => "{$day}T08:00:00Z",
-                'ended_at' => "{$day}T08:30:00Z",
-                'signs' => $signs,
-                'entries' => [['pain' => $pain, 'sets' => []]],
-            ],
-        )->id;
-        $sign = $session('2024-01-03', ['locking'], 1);
-        $pain = $session('2024-01-04', [], 8);
-        $plain = $session('2024-01-05', [], 2);
-        $first = CheckIn::query()->create([
-            'id' => (string) Str::uuid7(),
-            'practice_id' => $case->practice_id,
-            'case_id' => $case->id,
-            'at' => '2024-01-02T07:00:00Z',
-            'local_on' => '2024-01-02',
-            'provocation' => 4,
-            'signs' => [],
-            'created_at' => '2024-01-02T07:00:00Z',
-        ])->id;
+        $session = TrainingSession::factory()->inCase($case);
+        $sign = $session->on('2024-01-03')->withPain(1)->withSign('locking')->create()->id;
+        $pain = $session->on('2024-01-04')->withPain(8)->create()->id;
+        $plain = $session->on('2024-01-05')->withPain(2)->create()->id;
+        $first = CheckIn::factory()->inCase($case)->on('2024-01-02')->scored(4)->create()->id;
         $file = CaseHistory::of($case);
         $ids = array_column($file->sessions, 'id');
         self::assertContains($sign, $ids);

@@ -13,7 +13,6 @@ use App\Models\Cover;
 use App\Models\Import;
 use App\Models\Opening;
 use App\Models\Role;
-use App\Models\ShareKind;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
@@ -311,7 +310,6 @@ final class PermissionsTest extends TestCase
     private function somethingNamed(string $name, CareCase $case): string
     {
         $own = $this->practitioner();
-        $ids = ['practice_id' => $case->practice_id, 'case_id' => $case->id];
         $curve = (string) Str::uuid7();
 
         return match ($name) {
@@ -319,13 +317,7 @@ final class PermissionsTest extends TestCase
             'exercise' => 'squat',
             'session' => $case->trainingSessions()->firstOrFail()->id,
             'planned' => $case->plannedSessions()->firstOrFail()->id,
-            'opening' => Opening::query()->create([
-                'practice_id' => $case->practice_id,
-                'practitioner_id' => $case->practitioner_id,
-                'name' => 'Somebody',
-                'step' => 1,
-                'form' => (object) [],
-            ])->id,
+            'opening' => Opening::factory()->by($own)->create()->id,
             'decision' => self::text(
                 $this->ask($own, 'POST', "/api/cases/$case->id/decisions", [
                     'kind' => 'review',
@@ -350,27 +342,15 @@ final class PermissionsTest extends TestCase
             'paper' => self::text(
                 $this->ask($own, 'POST', "/api/cases/$case->id/papers", ['kind' => 'sheet'])->json('id'),
             ),
-            'import' => Import::query()->create(
-                $ids + ['user_id' => $own->id, 'kind' => 'mornings', 'entries' => 0, 'at' => CarbonImmutable::now()],
-            )->id,
+            'import' => Import::factory()->inCase($case)->by($own)->create()->id,
             'person' => $this->staff(Role::Reader)->id,
-            'cover' => Cover::query()->create([
-                'practice_id' => $case->practice_id,
-                'of' => $this->staff(Role::Practitioner)->id,
-                'user_id' => $own->id,
-                'from' => '2026-04-14',
-                'until' => '2026-04-20',
-                'by' => $own->id,
-                'at' => CarbonImmutable::now(),
-            ])->id,
-            'share', 'opened' => CaseShare::query()->create(
-                $ids + [
-                    'user_id' => $this->staff(Role::Reader)->id,
-                    'kind' => $name === 'share' ? ShareKind::Shared : ShareKind::Opened,
-                    'by' => $own->id,
-                    'at' => CarbonImmutable::now(),
-                ],
-            )->id,
+            'cover' => Cover::factory()->away($this->staff(Role::Practitioner), $own)->create()->id,
+            'share' => CaseShare::factory()->inCase($case)->between($own, $this->staff(Role::Reader))->create()->id,
+            'opened' => CaseShare::factory()
+                ->inCase($case)
+                ->between($own, $this->staff(Role::Reader))
+                ->opened()
+                ->create()->id,
             'token' => ApiToken::issue($own, 'x', CarbonImmutable::now()->addDay())[0]->id,
             default => (string) Str::uuid7(),
         };
@@ -444,13 +424,9 @@ final class PermissionsTest extends TestCase
         $planned = $foreign->plannedSessions()->firstOrFail();
         $own = $this->practitioner();
         $other = $this->practitioner('Another Practice');
-        $typed = Opening::query()->create([
-            'practice_id' => $other->practice_id,
-            'practitioner_id' => $other->id,
-            'name' => 'Theirs',
-            'step' => 2,
-            'form' => (object) [],
-        ]);
+        $typed = Opening::factory()
+            ->by($other)
+            ->create(['name' => 'Theirs']);
         $this->ask($other, 'POST', '/api/library/items', ['kind' => 'rule', 'key' => 'low'])
             ->assertStatus(201)
             ->assertJsonPath('key', 'our_low');

@@ -119,16 +119,11 @@ final class PushTest extends TestCase
         $this->openDay();
         $juno = $this->athlete('Juno Tamsin');
         $phone = $this->phoneOf($juno);
-        Consent::query()->create([
-            'practice_id' => $juno->practice_id,
-            'athlete_id' => $juno->athlete_id,
-            'purpose' => ConsentPurpose::Messages,
-            'given' => false,
-            'on' => '2026-04-14',
-            'how' => 'spoken',
-            'user_id' => $this->practitioner()->id,
-            'at' => CarbonImmutable::now(),
-        ]);
+        Consent::factory()
+            ->of($juno, ConsentPurpose::Messages)
+            ->takenBack()
+            ->writtenDownBy($this->practitioner())
+            ->create();
         $this->at('08:05');
         self::assertSame([], $this->waiting($juno, $phone));
     }
