@@ -10,6 +10,7 @@ use App\Models\TrainingSession;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
@@ -240,35 +241,61 @@ final class PhoneTest extends TestCase
 
     public function testTheWorkerNamesWhatThePhoneKeeps(): void
     {
-        $public = sys_get_temp_dir() . '/rung-public-' . getmypid();
-        mkdir("$public/build", recursive: true);
-        file_put_contents(
+        $first = $this->workerOf('athlete-1.js');
+        $urls = array_column($first, 'url');
+        foreach (['athlete-1.js', 'shell.js', 'shell.css', 'letters.woff2', 'later.js'] as $file) {
+            self::assertContains("/build/assets/$file", $urls);
+        }
+        self::assertContains('/athlete.webmanifest', $urls);
+        self::assertNotContains('/build/assets/desk.js', $urls);
+        self::assertSame(array_unique($urls), $urls);
+
+        // A phone asks anew for what changed, and for nothing else.
+        $second = $this->workerOf('athlete-2.js');
+        $changed = array_udiff($second, $first, static fn(array $one, array $other): int => $one <=> $other);
+        self::assertSame(['/athlete', '/build/assets/athlete-2.js'], array_column($changed, 'url'));
+    }
+
+    /** @return list<array{url: string, revision: ?string}> what the worker of a build keeps */
+    private function workerOf(string $entry): array
+    {
+        // A folder for each build: a manifest that was read is remembered by its path.
+        $public = sys_get_temp_dir() . '/rung-public-' . Str::random(12);
+        File::copyDirectory(base_path('public'), $public);
+        File::cleanDirectory("$public/build");
+        File::put("$public/build/worker.js", 'keep(self.__WB_MANIFEST);');
+        File::put(
             "$public/build/manifest.json",
             (string) json_encode([
                 'web/athlete.tsx' => [
-                    'file' => 'assets/athlete.js',
+                    'file' => "assets/$entry",
+                    'src' => 'web/athlete.tsx',
+                    'isEntry' => true,
                     'imports' => ['_shell.js'],
                     'dynamicImports' => ['web/later.tsx'],
                     'css' => ['assets/shell.css'],
                 ],
-                '_shell.js' => ['file' => 'assets/shell.js', 'assets' => ['assets/letters.woff2']],
+                '_shell.js' => ['file' => 'assets/shell.js', 'src' => '_shell.js', 'assets' => ['assets/letters.woff2']],
                 'web/later.tsx' => ['file' => 'assets/later.js', 'imports' => ['_shell.js']],
                 'web/desk.tsx' => ['file' => 'assets/desk.js'],
             ]),
         );
+        $before = public_path();
         $this->app?->usePublicPath($public);
-        $script = (string) $this->get('/athlete/worker.js')
-            ->assertOk()
-            ->assertHeader('Service-Worker-Allowed', '/athlete')
-            ->getContent();
-        foreach (['athlete.js', 'shell.js', 'shell.css', 'letters.woff2', 'later.js'] as $file) {
-            self::assertStringContainsString("\"/build/assets/$file\"", $script);
+        try {
+            $script = (string) $this->get('/athlete/worker.js')
+                ->assertOk()
+                ->assertHeader('Service-Worker-Allowed', '/athlete')
+                ->getContent();
+        } finally {
+            $this->app?->usePublicPath($before);
+            File::deleteDirectory($public);
         }
-        self::assertStringNotContainsString('desk.js', $script);
-        self::assertStringNotContainsString('__', $script);
-        unlink("$public/build/manifest.json");
-        rmdir("$public/build");
-        rmdir($public);
+        self::assertSame(1, preg_match('/^keep\((\[.*])\);$/s', $script, $found));
+        /** @var list<array{url: string, revision: ?string}> $kept */
+        $kept = json_decode($found[1] ?? '', true, flags: JSON_THROW_ON_ERROR);
+
+        return $kept;
     }
 
     /** @param TestResponse<\Symfony\Component\HttpFoundation\Response> $answer */

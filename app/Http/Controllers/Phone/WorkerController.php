@@ -12,23 +12,39 @@ final class WorkerController
 {
     private const ENTRY = 'web/athlete.tsx';
 
+    /** Files of the athlete's side that no build makes. */
+    private const BESIDE = ['icon.svg', 'icon-192.png', 'athlete.webmanifest'];
+
+    /** Where the built worker names what it keeps: the place that its library looks for. */
+    private const PLACE = 'self.__WB_MANIFEST';
+
     public function __invoke(): Response
     {
-        $files = array_map(static fn(string $file): string => "/build/$file", $this->files());
-        $script = (string) file_get_contents(resource_path('worker.js'));
-        $filled = strtr($script, [
-            '__FILES__' => json_encode(
-                [...$files, '/icon.svg', '/athlete.webmanifest'],
-                JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES,
-            ),
-            '__VERSION__' => hash('xxh64', implode('|', $files) . $script),
-        ]);
+        $worker = (string) file_get_contents(public_path('build/worker.js'));
+        $kept = json_encode($this->kept(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES);
 
-        return new Response($filled, 200, [
+        return new Response(str_replace(self::PLACE, $kept, $worker), 200, [
             'Content-Type' => 'text/javascript',
             'Cache-Control' => 'no-cache',
             'Service-Worker-Allowed' => '/athlete',
         ]);
+    }
+
+    /** @return list<array{url: string, revision: ?string}> a file whose name changes with it needs no revision */
+    private function kept(): array
+    {
+        $files = $this->files();
+        $page = ['url' => '/athlete', 'revision' => hash('xxh64', view('athlete')->render())];
+        $parts = array_map(static fn(string $file): array => ['url' => "/build/$file", 'revision' => null], $files);
+        $beside = array_map(
+            static fn(string $file): array => [
+                'url' => "/$file",
+                'revision' => (string) hash_file('xxh64', public_path($file)),
+            ],
+            self::BESIDE,
+        );
+
+        return [$page, ...$parts, ...$beside];
     }
 
     /** @return list<string> every file that the athlete's side may load, those that are loaded later among them */
