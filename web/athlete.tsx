@@ -16,6 +16,7 @@ import { usePhone, useSending } from './phone/usePhone';
 import { ScreenBoundary } from './shell/ScreenBoundary';
 import { start } from './shell/Shell';
 import { Empty, Failed, Loading } from './shell/States';
+import { phoneTheme } from './shell/theme';
 import { useSignedIn } from './shell/useSignedIn';
 
 const LadderScreen = lazy(() => import('./features/athlete/LadderScreen'));
@@ -229,7 +230,7 @@ function Tabs({ page }: { page: PhoneData }) {
 
 // In a gym a request that hangs is no reception: the phone goes on with what it holds instead of asking three times.
 setPatience(4000);
-start(<Phone />, '/athlete', 0);
+start(<Phone />, phoneTheme, '/athlete', 0);
 
 if ('serviceWorker' in navigator) {
   void navigator.serviceWorker.register('/athlete/worker.js', { scope: '/athlete' }).catch(() => undefined);

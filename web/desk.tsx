@@ -27,6 +27,7 @@ import { Frame } from './shell/Frame';
 import { ScreenBoundary } from './shell/ScreenBoundary';
 import { start } from './shell/Shell';
 import { Empty, Failed, Loading } from './shell/States';
+import { theme } from './shell/theme';
 import { isNewInstallation, useIsSigningOut, useSignedIn } from './shell/useSignedIn';
 
 const AccountPage = lazy(() => import('./features/account/AccountPage'));
@@ -131,4 +132,4 @@ function Desk() {
   );
 }
 
-start(<Desk />);
+start(<Desk />, theme);

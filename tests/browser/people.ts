@@ -127,10 +127,10 @@ export async function expectAccessible(page: Page): Promise<void> {
   );
 }
 
-/** Opens what is still open today, if it is not the first thing. */
-export async function openStep(phone: Page, title: RegExp, region: string): Promise<void> {
+/** Opens what is still open today, if it is not the first thing; of several cases the one that is named. */
+export async function openStep(phone: Page, title: RegExp, region: string, named = ''): Promise<void> {
   await expect(phone.getByRole('heading', { level: 1 }).first()).toBeVisible();
-  const card = phone.getByRole('region', { name: region });
+  const card = phone.getByRole('region', { name: region }).filter({ hasText: named });
   const step = phone.getByRole('region', { name: 'Then' }).getByRole('button', { name: title });
   await expect(card.or(step).first()).toBeVisible();
   // Which of several comes first depends on the time of day.

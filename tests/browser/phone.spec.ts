@@ -258,7 +258,7 @@ test('a knee and an elbow stand on one Today, each with its morning, sessions, l
   await expect(phone.getByRole('region', { name: 'The next days' })).toContainText(knee);
   await expect(phone.getByRole('region', { name: 'The next days' })).toContainText(elbow);
   // The elbow's morning is answered; the other case is not asked again by it, nor answered.
-  await openStep(phone, new RegExp(`${elbow}: This morning`), 'This morning');
+  await openStep(phone, new RegExp(`${elbow}: This morning`), 'This morning', elbow);
   const morning = phone.getByRole('region', { name: 'This morning' });
   await expect(morning).toContainText(elbow);
   await morning.getByRole('radio', { name: '1', exact: true }).click();

@@ -94,7 +94,7 @@ export function LiveCurve({
   const inBand = band !== null && force >= band.low && force <= band.high;
   return (
     <Box>
-      <Typography sx={{ fontSize: '1.75rem', fontWeight: 600, lineHeight: 1.1, textAlign: 'right' }}>
+      <Typography variant="subtitle1" sx={{ fontSize: '1.75rem', lineHeight: 1.1, textAlign: 'right' }}>
         {force} {unit}
         {band !== null && running && (
           <Box component="span" sx={{ fontSize: '1rem', ml: 1 }}>

@@ -41,7 +41,7 @@ export function Frame({ user, children }: { user: User; children: ReactNode }) {
           sx={{ display: 'flex', alignItems: 'center', gap: 1, color: 'inherit', textDecoration: 'none' }}
         >
           <Mark size={24} />
-          <Typography component="span" sx={{ fontWeight: 600, fontSize: 18 }}>
+          <Typography component="span" variant="subtitle1" sx={{ fontSize: 18 }}>
             Rung
           </Typography>
         </Box>
@@ -124,7 +124,7 @@ export function Frame({ user, children }: { user: User; children: ReactNode }) {
           <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 3, rowGap: 1, m: 0 }}>
             {KEYS.map(([key, what]) => (
               <Box key={key} sx={{ display: 'contents' }}>
-                <Typography component="dt" sx={{ fontWeight: 600 }}>
+                <Typography component="dt" variant="subtitle1">
                   {key}
                 </Typography>
                 <Typography component="dd" sx={{ m: 0 }}>

@@ -1,5 +1,5 @@
 import CssBaseline from '@mui/material/CssBaseline';
-import { ThemeProvider } from '@mui/material/styles';
+import { ThemeProvider, type Theme } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
@@ -8,7 +8,6 @@ import { BrowserRouter } from 'react-router';
 import { Refusal } from '../api/client';
 import { SignInAgain } from '../features/signin/SignInAgain';
 import { PasswordAgain } from './PasswordAgain';
-import { theme } from './theme';
 
 const queriesTriedAgain = (times: number): QueryClient =>
   new QueryClient({
@@ -24,7 +23,7 @@ const queriesTriedAgain = (times: number): QueryClient =>
   });
 
 /** Puts an application on the page: theme, server state, addresses, and signing in again. */
-export function start(application: ReactNode, basename = '/', retries = 2): void {
+export function start(application: ReactNode, theme: Theme, basename = '/', retries = 2): void {
   const queries = queriesTriedAgain(retries);
   const root = document.getElementById('root');
   if (root === null) throw new Error('the page has no root');

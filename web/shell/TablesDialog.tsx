@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
@@ -27,7 +28,7 @@ export function TablesDialog({ of, path, close }: { of: string; path: (table: st
           For a spreadsheet (CSV, UTF-8). They hold health data: keep them accordingly. The record shows that you
           exported them.
         </Typography>
-        <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+        <List disablePadding>
           {TABLES.map(([table, title, what]) => (
             <Box component="li" key={table} sx={{ py: 0.75, borderTop: 1, borderColor: 'divider' }}>
               <Link href={path(table)} download sx={{ fontWeight: 600 }}>
@@ -38,7 +39,7 @@ export function TablesDialog({ of, path, close }: { of: string; path: (table: st
               </Typography>
             </Box>
           ))}
-        </Box>
+        </List>
       </DialogContent>
       <DialogActions>
         <Button onClick={close}>Close</Button>

@@ -1,6 +1,6 @@
 import '@fontsource-variable/atkinson-hyperlegible-next';
 
-import { createTheme } from '@mui/material/styles';
+import { createTheme, type ThemeOptions } from '@mui/material/styles';
 
 import { DARK, DAYLIGHT, tonesOf } from '../figure/tones';
 
@@ -25,7 +25,33 @@ declare module '@mui/material/styles' {
   }
 }
 
-export const theme = createTheme({
+declare module '@mui/material/Typography' {
+  interface TypographyPropsColorOverrides {
+    watch: true;
+    over: true;
+    stop: true;
+    unknown: true;
+  }
+}
+declare module '@mui/material/Paper' {
+  interface PaperPropsVariantOverrides {
+    /** A part of a page with a thin edge. */
+    panel: true;
+  }
+}
+declare module '@mui/material/Button' {
+  interface ButtonPropsSizeOverrides {
+    /** The one thing to press on a screen of the phone, with chalky hands. */
+    main: true;
+  }
+}
+
+const panel = (padding: number) => ({
+  props: { variant: 'panel' as const },
+  style: { border: '1px solid var(--mui-palette-divider)', padding },
+});
+
+const look: ThemeOptions = {
   cssVariables: { colorSchemeSelector: 'media' },
   colorSchemes: {
     light: {
@@ -70,6 +96,8 @@ export const theme = createTheme({
     h1: { fontSize: '1.45rem', fontWeight: 600, lineHeight: 1.25 },
     h2: { fontSize: '1.05rem', fontWeight: 600, lineHeight: 1.3 },
     h3: { fontSize: '0.9rem', fontWeight: 600, lineHeight: 1.3 },
+    subtitle1: { fontWeight: 600, lineHeight: 1.5 },
+    subtitle2: { fontWeight: 600, lineHeight: 1.43 },
     button: { textTransform: 'none', fontWeight: 600 },
   },
   components: {
@@ -86,7 +114,8 @@ export const theme = createTheme({
     MuiButtonBase: { styleOverrides: { root: { fontFamily: 'inherit' } } },
     MuiToggleButton: { styleOverrides: { root: { color: 'var(--mui-palette-text-primary)' } } },
     MuiTextField: { defaultProps: { size: 'small' } },
-    MuiPaper: { defaultProps: { elevation: 0 } },
+    MuiTypography: { defaultProps: { variantMapping: { subtitle1: 'p', subtitle2: 'p' } } },
+    MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { variants: [panel(12)] } } },
     MuiAlert: {
       defaultProps: { icon: false },
       styleOverrides: {
@@ -102,6 +131,42 @@ export const theme = createTheme({
         },
       },
     },
+  },
+};
+
+/** The desk: close together, for a mouse and a large screen. */
+export const theme = createTheme(look);
+
+/** The athlete's phone: the same look, everything to press large enough for chalky hands. */
+export const phoneTheme = createTheme(look, {
+  components: {
+    MuiButton: {
+      defaultProps: { size: 'medium' },
+      styleOverrides: {
+        root: {
+          minHeight: 48,
+          fontSize: '1rem',
+          variants: [
+            { props: { size: 'small' }, style: { minHeight: 44 } },
+            { props: { size: 'large' }, style: { minHeight: 56, fontSize: '1.125rem' } },
+            { props: { size: 'main' }, style: { minHeight: 64, fontSize: '1.25rem' } },
+          ],
+        },
+      },
+    },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: {
+          minHeight: 48,
+          fontSize: '1rem',
+          // Side by side; below each other only where large letters leave no room.
+          variants: [{ props: { fullWidth: true }, style: { width: 'auto', flex: '1 1 0' } }],
+        },
+      },
+    },
+    MuiToggleButtonGroup: { styleOverrides: { root: { flexWrap: 'wrap' } } },
+    MuiFormControlLabel: { styleOverrides: { root: { minHeight: 48 } } },
+    MuiPaper: { styleOverrides: { root: { variants: [panel(16)] } } },
   },
 });
 

@@ -129,7 +129,7 @@ function SignIns({ account, set }: { account: Account; set: (account: Account) =
           sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: 1, borderColor: 'divider', pt: 1 }}
         >
           <Box sx={{ flex: 1 }}>
-            <Typography sx={{ fontWeight: 600 }}>
+            <Typography variant="subtitle1">
               {signIn.device}
               {signIn.current && ', this one'}
             </Typography>

@@ -25,7 +25,7 @@ export function AskedPractice({ practice }: { practice: Schemas['AskedPractice']
       <Typography color="textSecondary">
         Step {practice.step} of {practice.of} on the way back
       </Typography>
-      <Typography sx={{ fontWeight: 600 }}>{practice.title}</Typography>
+      <Typography variant="subtitle1">{practice.title}</Typography>
       <Typography>
         {practice.minutes} minutes, at an effort of {practice.effort} of 10 at most
       </Typography>

@@ -10,14 +10,16 @@ import { day } from '../../shell/dates';
 export function ClosedCase({ one }: { one: PhoneData['closed'][number] }) {
   const { units } = useSettings();
   return (
-    <Paper variant="outlined" component="section" aria-label={`${caseName(one)}, closed`} sx={{ p: 2 }}>
+    <Paper variant="panel" component="section" aria-label={`${caseName(one)}, closed`}>
       <Typography variant="h2">{caseName(one)}</Typography>
       <Typography>
         {one.how ?? 'Closed'}, {day(one.closed_on)}
         {one.closed_by === null ? '' : `, by ${one.closed_by}`}.
       </Typography>
       {one.why !== null && <Typography>{one.why}</Typography>}
-      <Typography sx={{ fontWeight: 600, mt: 0.5 }}>{one.come_back}</Typography>
+      <Typography variant="subtitle1" sx={{ mt: 0.5 }}>
+        {one.come_back}
+      </Typography>
       <Typography sx={{ mt: 1 }}>
         {one.sessions} sessions since {day(one.opened_on)}.
       </Typography>

@@ -26,7 +26,7 @@ export function EasierCard({
   const [sets, setSets] = useState<number | null>(null);
   const { figure, mirrored } = usePlanFigure(easier.figure);
   return (
-    <Paper variant="outlined" component="section" aria-label={easier.title} sx={{ p: 2, display: 'grid', gap: 1.25 }}>
+    <Paper variant="panel" component="section" aria-label={easier.title} sx={{ display: 'grid', gap: 1.25 }}>
       <Typography variant="h2" tabIndex={-1} data-focus>
         {easier.title}, instead
       </Typography>
@@ -51,7 +51,8 @@ export function EasierCard({
               if (i === 0) done(0, 0);
               else setSets(i);
             }}
-            sx={{ flex: 1, minHeight: 56, fontSize: '1.125rem' }}
+            size="large"
+            sx={{ flex: 1 }}
           >
             {i === 0 ? 'None' : i}
           </Button>

@@ -94,7 +94,7 @@ function Card({
   children?: ReactNode;
 }) {
   return (
-    <Paper variant="outlined" component="article" aria-label={title} sx={{ p: 2, display: 'grid', gap: 1 }}>
+    <Paper variant="panel" component="article" aria-label={title} sx={{ display: 'grid', gap: 1 }}>
       <Typography variant="h2" component="h3">
         {title}
       </Typography>
@@ -200,12 +200,7 @@ function Actions({
   const [sure, setSure] = useState(false);
   return (
     <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-      <Button
-        variant="outlined"
-        onClick={() => setOpen(!open)}
-        aria-expanded={open}
-        sx={{ minHeight: 48, fontSize: '1rem' }}
-      >
+      <Button variant="outlined" onClick={() => setOpen(!open)} aria-expanded={open}>
         Put it right
       </Button>
       <Button
@@ -214,7 +209,6 @@ function Actions({
           if (sure) withdraw();
           else setSure(true);
         }}
-        sx={{ minHeight: 48, fontSize: '1rem' }}
       >
         {sure ? 'Yes, it did not happen: withdraw it' : 'Withdraw it'}
       </Button>
@@ -239,12 +233,7 @@ function Undone({ plan, one, waits }: { plan: TodayData; one: TodayData['undone'
     setLost(typeof became === 'object' ? became.lost : null);
   };
   return (
-    <Paper
-      variant="outlined"
-      component="article"
-      aria-label={`${title}, not done`}
-      sx={{ p: 2, display: 'grid', gap: 1 }}
-    >
+    <Paper variant="panel" component="article" aria-label={`${title}, not done`} sx={{ display: 'grid', gap: 1 }}>
       <Typography variant="h2" component="h3">
         {title}
       </Typography>
@@ -261,23 +250,14 @@ function Undone({ plan, one, waits }: { plan: TodayData; one: TodayData['undone'
             sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}
           >
             {WHYS.map((why) => (
-              <Button
-                key={why}
-                variant="outlined"
-                onClick={() => void explain(why)}
-                sx={{ minHeight: 48, fontSize: '1rem' }}
-              >
+              <Button key={why} variant="outlined" onClick={() => void explain(why)}>
                 {why}
               </Button>
             ))}
           </Box>
         </>
       )}
-      {one.why !== null && !waits && (
-        <Button onClick={() => void explain('')} sx={{ minHeight: 44 }}>
-          Take that back
-        </Button>
-      )}
+      {one.why !== null && !waits && <Button onClick={() => void explain('')}>Take that back</Button>}
       <NotKept why={lost} />
     </Paper>
   );
@@ -295,30 +275,20 @@ function Extra({ plan, wanted }: { plan: TodayData; wanted: boolean }) {
   return (
     <Paper
       ref={wanted ? intoView : null}
-      variant="outlined"
+      variant="panel"
       component="section"
       aria-label="Beside the plan"
-      sx={{ p: 2, display: 'grid', gap: 1 }}
+      sx={{ display: 'grid', gap: 1 }}
     >
       <Typography variant="h2" component="h3">
         Beside the plan
       </Typography>
       <Typography color="textSecondary">All load counts, planned or not.</Typography>
-      <Button
-        component={RouterLink}
-        to={`/session?practice=${plan.case}`}
-        variant="outlined"
-        sx={{ minHeight: 56, fontSize: '1rem' }}
-      >
+      <Button component={RouterLink} to={`/session?practice=${plan.case}`} variant="outlined" size="large">
         I practised or competed
       </Button>
       {kinds.map((kind) => (
-        <Button
-          key={kind.planned}
-          component={RouterLink}
-          to={`/session?again=${kind.planned}`}
-          sx={{ minHeight: 48, fontSize: '1rem' }}
-        >
+        <Button key={kind.planned} component={RouterLink} to={`/session?again=${kind.planned}`}>
           {kind.title} once more
         </Button>
       ))}

@@ -175,7 +175,7 @@ function card(
               : ''
           }
         >
-          <Button variant="contained" onClick={() => set(goneOn(run))} sx={{ minHeight: 64, fontSize: '1.25rem' }}>
+          <Button variant="contained" onClick={() => set(goneOn(run))} size="main">
             Go on
           </Button>
         </Ask>
@@ -217,11 +217,7 @@ const wanted = (exercise: Exercise): string =>
   exercise.wanted_pain === null ? '' : ` Here ${exercise.wanted_pain} to ${exercise.max_pain} is wanted.`;
 
 function Back({ run, set }: { run: Run; set: (run: Run) => void }) {
-  return (
-    <Button onClick={() => set(oneBack(run))} sx={{ minHeight: 48 }}>
-      Wrong: take the last set back
-    </Button>
-  );
+  return <Button onClick={() => set(oneBack(run))}>Wrong: take the last set back</Button>;
 }
 
 /** How many more could have been done: from three on, the next session takes a larger step. Asked, not insisted on. */
@@ -246,7 +242,7 @@ function Reserve({ value, choose }: { value: number | null; choose: (reserve: nu
         }}
       >
         {names.map((name, reserve) => (
-          <ToggleButton key={name} value={reserve} sx={{ minHeight: 52, fontSize: '1.125rem' }}>
+          <ToggleButton key={name} value={reserve}>
             {name}
           </ToggleButton>
         ))}
@@ -278,7 +274,7 @@ function TestBetween({
         </Alert>
       )}
       {worse && (
-        <Button variant="contained" onClick={drop} sx={{ minHeight: 56, fontSize: '1.125rem' }}>
+        <Button variant="contained" onClick={drop} size="large">
           No more sets of it
         </Button>
       )}
@@ -288,7 +284,7 @@ function TestBetween({
 
 function Ask({ title, words, children }: { title: string; words: string; children: ReactNode }) {
   return (
-    <Paper variant="outlined" component="section" aria-label={title} sx={{ p: 2, display: 'grid', gap: 1.25 }}>
+    <Paper variant="panel" component="section" aria-label={title} sx={{ display: 'grid', gap: 1.25 }}>
       <Typography variant="h2" tabIndex={-1} data-focus>
         {title}
       </Typography>
@@ -301,28 +297,16 @@ function Ask({ title, words, children }: { title: string; words: string; childre
 /** Why the session ends before its end; that it hurts asks for how much. */
 export function EndHere({ why, stay }: { why: (reason: string) => void; stay: () => void }) {
   return (
-    <Paper
-      variant="outlined"
-      component="section"
-      aria-label="End the session here"
-      sx={{ p: 2, display: 'grid', gap: 1 }}
-    >
+    <Paper variant="panel" component="section" aria-label="End the session here" sx={{ display: 'grid', gap: 1 }}>
       <Typography variant="h2" tabIndex={-1} ref={focused}>
         Why end here?
       </Typography>
       {[HURTS, 'no time', 'too tired', 'another reason'].map((reason) => (
-        <Button
-          key={reason}
-          variant="outlined"
-          onClick={() => why(reason)}
-          sx={{ minHeight: 56, fontSize: '1.0625rem' }}
-        >
+        <Button key={reason} variant="outlined" onClick={() => why(reason)} size="large">
           {reason}
         </Button>
       ))}
-      <Button onClick={stay} sx={{ minHeight: 48 }}>
-        Go on with the session
-      </Button>
+      <Button onClick={stay}>Go on with the session</Button>
     </Paper>
   );
 }

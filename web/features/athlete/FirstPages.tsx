@@ -34,7 +34,7 @@ export function FirstPages({ page, done }: { page: PhoneData; done: () => void }
         <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2, rowGap: 0.5 }}>
           {ANCHORS.map(([score, words]) => (
             <Box key={score} sx={{ display: 'contents' }}>
-              <Typography component="dt" sx={{ fontWeight: 600 }}>
+              <Typography component="dt" variant="subtitle1">
                 {score}
               </Typography>
               <Typography component="dd" sx={{ m: 0 }}>
@@ -81,7 +81,7 @@ export function FirstPages({ page, done }: { page: PhoneData; done: () => void }
   const isLast = at === pages.length - 1;
   return (
     <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5 }}>
-      <Paper variant="outlined" component="section" aria-label={title} sx={{ p: 2, display: 'grid', gap: 1.5 }}>
+      <Paper variant="panel" component="section" aria-label={title} sx={{ display: 'grid', gap: 1.5 }}>
         <Typography color="textSecondary">
           {at + 1} of {pages.length}
         </Typography>
@@ -93,23 +93,13 @@ export function FirstPages({ page, done }: { page: PhoneData; done: () => void }
             if (isLast) done();
             else setAt(at + 1);
           }}
-          sx={{ minHeight: 64, fontSize: '1.25rem' }}
+          size="main"
         >
           {isLast ? 'To my plan' : 'Next'}
         </Button>
         <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
-          {at > 0 ? (
-            <Button onClick={() => setAt(at - 1)} sx={{ minHeight: 48 }}>
-              Back
-            </Button>
-          ) : (
-            <span />
-          )}
-          {!isLast && (
-            <Button onClick={done} sx={{ minHeight: 48 }}>
-              Skip: it stays under “When it hurts”
-            </Button>
-          )}
+          {at > 0 ? <Button onClick={() => setAt(at - 1)}>Back</Button> : <span />}
+          {!isLast && <Button onClick={done}>Skip: it stays under “When it hurts”</Button>}
         </Box>
       </Paper>
     </Box>

@@ -54,16 +54,11 @@ export function GoOn({ run, over }: { run: Run; over?: () => void }) {
       </Typography>
       <Box sx={{ display: 'grid', gap: 0.5 }}>
         {idle && isBegun(run) && run.due.kind !== 'sport' && (
-          <Button variant="contained" onClick={() => void send()} sx={{ minHeight: 64, fontSize: '1.25rem' }}>
+          <Button variant="contained" onClick={() => void send()} size="main">
             Send what was done
           </Button>
         )}
-        <Button
-          component={RouterLink}
-          to="/session"
-          variant={idle ? 'outlined' : 'contained'}
-          sx={{ minHeight: 64, fontSize: '1.25rem' }}
-        >
+        <Button component={RouterLink} to="/session" variant={idle ? 'outlined' : 'contained'} size="main">
           Go on
         </Button>
         <Button
@@ -74,7 +69,6 @@ export function GoOn({ run, over }: { run: Run; over?: () => void }) {
               over?.();
             } else setSure(true);
           }}
-          sx={{ minHeight: 48 }}
         >
           {sure ? 'Discard all of it: nothing is sent' : 'Discard this session'}
         </Button>

@@ -18,7 +18,7 @@ export function HeldForce({ band, first }: { band: NonNullable<Exercise['band']>
           <HoldGauge band={band} close={() => setOpen(false)} />
         </Suspense>
       ) : (
-        <Button variant="outlined" fullWidth onClick={() => setOpen(true)} sx={{ minHeight: 48, mt: 0.5 }}>
+        <Button variant="outlined" fullWidth onClick={() => setOpen(true)} sx={{ mt: 0.5 }}>
           Hold by the gauge: {band.value} {band.unit}
         </Button>
       )}

@@ -26,10 +26,9 @@ export default function HelpScreen({ page }: { page: PhoneData }) {
       {page.cases.map((plan) => (
         <Paper
           key={plan.case}
-          variant="outlined"
+          variant="panel"
           component="section"
           aria-label={named ? `What is allowed: ${caseName(plan)}` : 'What is allowed'}
-          sx={{ p: 2 }}
         >
           {named && <Typography variant="h2">{caseName(plan)}</Typography>}
           {plan.stopped ? (
@@ -59,7 +58,7 @@ export default function HelpScreen({ page }: { page: PhoneData }) {
         aria-label="Stop signs"
         sx={{ p: 2, borderWidth: 2, borderColor: 'stop.main' }}
       >
-        <Typography variant="h2" sx={{ color: 'stop.main' }}>
+        <Typography variant="h2" color="stop">
           Stop and be seen
         </Typography>
         <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
@@ -82,7 +81,7 @@ export default function HelpScreen({ page }: { page: PhoneData }) {
         component={RouterLink}
         to="/"
         onClick={() => changeSettings({ introduced: false })}
-        sx={{ minHeight: 52, fontSize: '1rem' }}
+        size="large"
       >
         The first pages once more
       </Button>

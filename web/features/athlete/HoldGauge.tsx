@@ -49,7 +49,7 @@ export default function HoldGauge({ band, close }: { band: NonNullable<Exercise[
       {problem !== null && <Alert severity="error">{problem}</Alert>}
       <Box sx={{ display: 'flex', gap: 1, mt: 0.5 }}>
         {!running && ports !== null && (
-          <Button variant="outlined" onClick={() => void start(new SerialGauge(ports))} sx={{ minHeight: 48, flex: 1 }}>
+          <Button variant="outlined" onClick={() => void start(new SerialGauge(ports))} sx={{ flex: 1 }}>
             Gauge on a cable
           </Button>
         )}
@@ -57,12 +57,12 @@ export default function HoldGauge({ band, close }: { band: NonNullable<Exercise[
           <Button
             variant="outlined"
             onClick={() => void start(new SimulatedGauge({ peak: band.value, after: 1, lasts: LONG_S }))}
-            sx={{ minHeight: 48, flex: 1 }}
+            sx={{ flex: 1 }}
           >
             Simulated gauge
           </Button>
         )}
-        <Button onClick={close} sx={{ minHeight: 48, flex: 1 }}>
+        <Button onClick={close} sx={{ flex: 1 }}>
           Put it away
         </Button>
       </Box>

@@ -36,7 +36,7 @@ export default function JoinScreen() {
         </Typography>
         <Button
           variant="contained"
-          sx={{ minHeight: 56, fontSize: '1.125rem' }}
+          size="large"
           onClick={() => {
             void queries.invalidateQueries().then(() => navigate('/', { replace: true }));
           }}
@@ -87,12 +87,7 @@ export default function JoinScreen() {
           {join.isError && fault === undefined && (link !== '' || faultAt(join.error, 'token') === undefined) && (
             <Alert severity="error">{join.error.message}</Alert>
           )}
-          <Button
-            type="submit"
-            variant="contained"
-            loading={join.isPending}
-            sx={{ minHeight: 56, fontSize: '1.125rem' }}
-          >
+          <Button type="submit" variant="contained" loading={join.isPending} size="large">
             Set it and go on
           </Button>
         </Box>

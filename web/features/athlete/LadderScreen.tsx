@@ -39,7 +39,7 @@ export default function LadderScreen({ page }: { page: PhoneData }) {
           }}
         >
           {page.cases.map((careCase) => (
-            <ToggleButton key={careCase.case} value={careCase.case} sx={{ textTransform: 'none', minHeight: 48 }}>
+            <ToggleButton key={careCase.case} value={careCase.case}>
               {caseName(careCase)}
             </ToggleButton>
           ))}
@@ -48,7 +48,7 @@ export default function LadderScreen({ page }: { page: PhoneData }) {
       {plan !== undefined && <CaseLadder plan={plan} />}
       {page.cases.length > 0 && <Calendar />}
       {page.cases.length > 0 && (
-        <Button component={RouterLink} to="/sheet" variant="outlined" sx={{ minHeight: 52 }}>
+        <Button component={RouterLink} to="/sheet" variant="outlined" size="large">
           Exercise sheet to print
         </Button>
       )}
@@ -67,7 +67,7 @@ function CaseLadder({ plan }: { plan: TodayData }) {
   const recent = plan.hooks.slice(-1)[0];
   return (
     <>
-      <Paper variant="outlined" component="section" aria-label="Where I am" sx={{ p: 2 }}>
+      <Paper variant="panel" component="section" aria-label="Where I am">
         <UprightLadder rungs={plan.ladder} width={300} />
         {here !== undefined && (
           <Typography>
@@ -79,7 +79,9 @@ function CaseLadder({ plan }: { plan: TodayData }) {
         )}
         {plan.missing.length > 0 && (
           <>
-            <Typography sx={{ mt: 1, fontWeight: 600 }}>Still missing</Typography>
+            <Typography variant="subtitle1" sx={{ mt: 1 }}>
+              Still missing
+            </Typography>
             <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
               {plan.missing.map((words) => (
                 <li key={words}>{inUnits(words, units)}</li>
@@ -88,7 +90,7 @@ function CaseLadder({ plan }: { plan: TodayData }) {
           </>
         )}
       </Paper>
-      <Paper variant="outlined" component="section" aria-label="What you have gained" sx={{ p: 2 }}>
+      <Paper variant="panel" component="section" aria-label="What you have gained">
         <Typography variant="h2">What you have gained</Typography>
         {plan.gained.length === 0 && (
           <Typography color="textSecondary">
@@ -102,11 +104,11 @@ function CaseLadder({ plan }: { plan: TodayData }) {
         ))}
       </Paper>
       {plan.then_and_now.length > 0 && (
-        <Paper variant="outlined" component="section" aria-label="Then and now" sx={{ p: 2 }}>
+        <Paper variant="panel" component="section" aria-label="Then and now">
           <Typography variant="h2">Then and now</Typography>
           {plan.then_and_now.map((pair) => (
             <Box key={pair.title} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
-              <Typography sx={{ fontWeight: 600 }}>{pair.title}</Typography>
+              <Typography variant="subtitle1">{pair.title}</Typography>
               <Typography color="textSecondary">
                 {day(pair.then.on)}: {inUnits(pair.then.words, units)}
                 {pair.then.pain === null ? '' : `, pain ${pair.then.pain}`}
@@ -119,7 +121,7 @@ function CaseLadder({ plan }: { plan: TodayData }) {
           ))}
         </Paper>
       )}
-      <Paper variant="outlined" component="section" aria-label="Six weeks" sx={{ p: 2 }}>
+      <Paper variant="panel" component="section" aria-label="Six weeks">
         <Typography variant="h2">Six weeks</Typography>
         <Box tabIndex={0} role="group" aria-label="Sessions of six weeks" sx={{ overflowX: 'auto', direction: 'rtl' }}>
           <Box sx={{ direction: 'ltr', width: 'max-content' }}>
@@ -135,16 +137,16 @@ function CaseLadder({ plan }: { plan: TodayData }) {
           </Typography>
         )}
       </Paper>
-      <Paper variant="outlined" component="section" aria-label="How long it takes" sx={{ p: 2 }}>
+      <Paper variant="panel" component="section" aria-label="How long it takes">
         <Typography variant="h2">How long it takes</Typography>
-        <Typography sx={{ fontWeight: 600 }}>{plan.week}</Typography>
+        <Typography variant="subtitle1">{plan.week}</Typography>
         <Typography>
           {plan.time_scale} Pain may stay while you get stronger: that is progress too. What a scan shows does not steer
           the plan; what you can do does.
         </Typography>
       </Paper>
       {plan.messages.length > 0 && (
-        <Paper variant="outlined" component="section" aria-label="Messages" sx={{ p: 2 }}>
+        <Paper variant="panel" component="section" aria-label="Messages">
           <Typography variant="h2">Messages</Typography>
           {plan.messages.map((message) => (
             <Typography key={message.id} sx={{ mt: 0.5 }} title={moment(message.at)}>
@@ -163,14 +165,14 @@ function CaseLadder({ plan }: { plan: TodayData }) {
 function Calendar() {
   const make = useMutation({ mutationFn: () => send(() => api.POST('/api/today/calendar')) });
   return (
-    <Paper variant="outlined" component="section" aria-label="Calendar" sx={{ p: 2 }}>
+    <Paper variant="panel" component="section" aria-label="Calendar">
       <Typography variant="h2">In your calendar</Typography>
       <Typography variant="body2" color="textSecondary">
         Sessions and the morning answer with a reminder. It shows days and kinds of session, nothing about how you are.
         Anyone who has the address can read it.
       </Typography>
       {make.data === undefined && (
-        <Button onClick={() => make.mutate()} loading={make.isPending} variant="outlined" sx={{ mt: 1, minHeight: 48 }}>
+        <Button onClick={() => make.mutate()} loading={make.isPending} variant="outlined" sx={{ mt: 1 }}>
           Make an address
         </Button>
       )}

@@ -58,12 +58,7 @@ export function LoadField({
           inputMode="decimal"
           sx={{ width: 170 }}
         />
-        <Button
-          variant="contained"
-          disabled={load === null || fault !== undefined}
-          onClick={use}
-          sx={{ minHeight: 56 }}
-        >
+        <Button variant="contained" disabled={load === null || fault !== undefined} onClick={use} size="large">
           Use it
         </Button>
       </Box>
@@ -74,10 +69,10 @@ export function LoadField({
             ? 'That is far from what is usual.'
             : `You usually use ${loadWords(usual.usual, units)}.`}
           <Box sx={{ display: 'flex', gap: 1, mt: 0.5 }}>
-            <Button variant="outlined" color="inherit" onClick={() => choose(asked)} sx={{ minHeight: 48 }}>
+            <Button variant="outlined" color="inherit" onClick={() => choose(asked)}>
               Yes, {loadWords(asked, units)}
             </Button>
-            <Button color="inherit" onClick={() => setAsked(null)} sx={{ minHeight: 48 }}>
+            <Button color="inherit" onClick={() => setAsked(null)}>
               Change it
             </Button>
           </Box>

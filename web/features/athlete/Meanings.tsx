@@ -28,7 +28,7 @@ const MEANINGS: [string, string][] = [
 /** An explanation behind every term. */
 export function Meanings() {
   return (
-    <Paper variant="outlined" component="section" aria-label="What the words mean" sx={{ p: 2 }}>
+    <Paper variant="panel" component="section" aria-label="What the words mean">
       <Typography variant="h2" sx={{ mb: 0.5 }}>
         What the words mean
       </Typography>

@@ -81,7 +81,7 @@ export function MorningCard({
           ? `Yesterday morning, ${day(on)}: as you remember it`
           : `This morning${plan.morning.usual === null ? '' : `, usually at ${plan.morning.usual}`}`}
       </Typography>
-      {named && <Typography sx={{ fontWeight: 600 }}>{caseName(plan)}</Typography>}
+      {named && <Typography variant="subtitle1">{caseName(plan)}</Typography>}
       <Typography variant="h2">{plan.morning.title}</Typography>
       <Typography variant="body2" sx={{ mb: 1 }}>
         {plan.morning.instruction}
@@ -114,7 +114,7 @@ export function MorningCard({
         }}
       >
         {STIFF.map((minutes) => (
-          <ToggleButton key={minutes} value={minutes} sx={{ fontSize: '1.0625rem', minHeight: 48 }}>
+          <ToggleButton key={minutes} value={minutes}>
             {minutes === 60 ? '60+' : minutes}
           </ToggleButton>
         ))}
@@ -129,7 +129,7 @@ export function MorningCard({
         }
         label={NIGHT_ACHE[1]}
       />
-      <Button onClick={() => setMore(!more)} aria-expanded={more} sx={{ minHeight: 44, color: 'stop.main' }}>
+      <Button onClick={() => setMore(!more)} aria-expanded={more} sx={{ color: 'stop.main' }}>
         Something else is wrong
       </Button>
       {more && <SignList signs={signs} set={setSigns} />}
@@ -142,7 +142,8 @@ export function MorningCard({
       <Button
         variant="contained"
         fullWidth
-        sx={{ mt: 1, minHeight: 56, fontSize: '1.125rem' }}
+        size="large"
+        sx={{ mt: 1 }}
         disabled={score === null && signs.length === 0}
         onClick={() => void answer()}
       >

@@ -89,14 +89,14 @@ export default function OtherDay({
                 variant={choice.on === chosen ? 'contained' : 'outlined'}
                 aria-pressed={choice.on === chosen}
                 onClick={() => setChosen(choice.on)}
-                sx={{ minHeight: 52, fontSize: '1rem' }}
+                size="large"
               >
                 {day(choice.on)}
               </Button>
             ))}
           </Box>
           {!all && others.length > 0 && (
-            <Button onClick={() => setAll(true)} sx={{ minHeight: 48 }}>
+            <Button onClick={() => setAll(true)}>
               {fits.length === 0 ? 'Ask for another day anyway' : 'None of them: ask for another'}
             </Button>
           )}
@@ -108,9 +108,8 @@ export default function OtherDay({
                 color="inherit"
                 aria-pressed={choice.on === chosen}
                 onClick={() => setChosen(choice.on)}
+                size="large"
                 sx={{
-                  minHeight: 52,
-                  fontSize: '1rem',
                   display: 'block',
                   textAlign: 'left',
                   borderWidth: choice.on === chosen ? 3 : 1,
@@ -133,7 +132,7 @@ export default function OtherDay({
                 loading={move.isPending}
                 disabled={fault !== undefined}
                 onClick={() => move.mutate(option.on)}
-                sx={{ minHeight: 56, fontSize: '1.125rem' }}
+                size="large"
               >
                 {option.free ? `Move it to ${day(option.on)}` : `Ask for ${day(option.on)}`}
               </Button>
@@ -141,9 +140,7 @@ export default function OtherDay({
           )}
         </>
       )}
-      <Button onClick={close} sx={{ minHeight: 48 }}>
-        Leave it where it is
-      </Button>
+      <Button onClick={close}>Leave it where it is</Button>
     </Box>
   );
 }

@@ -66,7 +66,7 @@ export function OverCard({
             sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr' }}
           >
             {HURT.map(([at, name]) => (
-              <ToggleButton key={at} value={at} sx={{ minHeight: 48, fontSize: '1rem', textTransform: 'none' }}>
+              <ToggleButton key={at} value={at}>
                 {name}
               </ToggleButton>
             ))}
@@ -75,13 +75,16 @@ export function OverCard({
       )}
       {left > 0 ? (
         <>
-          <Typography sx={{ fontWeight: 600, mt: 0.5 }}>What may help now</Typography>
+          <Typography variant="subtitle1" sx={{ mt: 0.5 }}>
+            What may help now
+          </Typography>
           {exercise.relief.map((other) => (
             <Button
               key={other.kind}
               variant={other.kind === 'leave_out' ? 'contained' : 'outlined'}
               onClick={() => help(other)}
-              sx={{ minHeight: 56, fontSize: '1.0625rem', justifyContent: 'flex-start', textAlign: 'left' }}
+              size="large"
+              sx={{ justifyContent: 'flex-start', textAlign: 'left' }}
             >
               {other.words}
             </Button>
@@ -90,7 +93,7 @@ export function OverCard({
       ) : (
         <>
           <Typography>No more of {exercise.title.toLowerCase()} today.</Typography>
-          <Button variant="contained" onClick={on} sx={{ minHeight: 64, fontSize: '1.25rem' }}>
+          <Button variant="contained" onClick={on} size="main">
             Go on
           </Button>
         </>

@@ -208,11 +208,8 @@ function Paced({
         >
           <Typography
             component="p"
-            sx={{
-              fontSize: held !== null && figure !== null ? '1.125rem' : '1.875rem',
-              fontWeight: 600,
-              lineHeight: 1.1,
-            }}
+            variant="subtitle1"
+            sx={{ fontSize: held !== null && figure !== null ? '1.125rem' : '1.875rem', lineHeight: 1.1 }}
           >
             <span ref={word}>{begun ? 'Paused' : 'Ready'}</span>
           </Typography>
@@ -403,7 +400,9 @@ function OwnPace({
   return (
     <Box component="section" aria-label={title} sx={{ textAlign: 'center' }}>
       {figure !== null && <MovingFigure figure={figure} title={title} size={FIGURE} mirrored={mirrored} />}
-      <Typography sx={{ fontSize: '2.75rem', fontWeight: 600 }}>{reps}</Typography>
+      <Typography variant="subtitle1" sx={{ fontSize: '2.75rem' }}>
+        {reps}
+      </Typography>
       <Typography color="textSecondary">at your own pace, each one clean</Typography>
       <Button variant="contained" fullWidth onClick={() => done({ reps, held_s: null })} sx={{ ...BIG, mt: 1.5 }}>
         Done: {reps}

@@ -52,7 +52,7 @@ export function PracticeFlow({ run, set }: { run: Run; set: (run: Run) => void }
           : undefined;
   const usual = run.usual_minutes.usual;
   return (
-    <Paper variant="outlined" component="section" aria-label="Practice" sx={{ p: 2, display: 'grid', gap: 1.5 }}>
+    <Paper variant="panel" component="section" aria-label="Practice" sx={{ display: 'grid', gap: 1.5 }}>
       {run.due.practice !== null && <AskedPractice practice={run.due.practice} />}
       <TextInput
         label="Minutes of practice"
@@ -69,7 +69,7 @@ export function PracticeFlow({ run, set }: { run: Run; set: (run: Run) => void }
               variant="outlined"
               color="inherit"
               onClick={() => change({ sure: practice.minutes })}
-              sx={{ minHeight: 48, mt: 0.5 }}
+              sx={{ mt: 0.5 }}
             >
               Yes, {minutes} minutes
             </Button>

@@ -38,12 +38,7 @@ export function Reminders() {
   };
   const wrong = save.error ?? end.error;
   return (
-    <Paper
-      variant="outlined"
-      component="section"
-      aria-label="Reminders on this phone"
-      sx={{ p: 2, display: 'grid', gap: 1 }}
-    >
+    <Paper variant="panel" component="section" aria-label="Reminders on this phone" sx={{ display: 'grid', gap: 1 }}>
       <Typography variant="h2">Reminders on this phone</Typography>
       {!canNotify() && (
         <Typography color="textSecondary">
@@ -56,12 +51,7 @@ export function Reminders() {
             At times that you choose, and only while something is still open. A locked screen shows nothing about your
             treatment. You can turn reminders off here at any time.
           </Typography>
-          <Button
-            variant="outlined"
-            loading={save.isPending}
-            onClick={() => change({})}
-            sx={{ minHeight: 48, fontSize: '1rem' }}
-          >
+          <Button variant="outlined" loading={save.isPending} onClick={() => change({})}>
             Remind me on this phone
           </Button>
         </>
@@ -81,18 +71,12 @@ export function Reminders() {
             change={(session_at) => change({ session_at })}
           />
           <FormControlLabel
-            sx={{ minHeight: 48 }}
             control={
               <Checkbox checked={times.messages} onChange={(event) => change({ messages: event.target.checked })} />
             }
             label="A message of the practice"
           />
-          <Button
-            variant="outlined"
-            loading={end.isPending}
-            onClick={() => end.mutate()}
-            sx={{ minHeight: 48, fontSize: '1rem' }}
-          >
+          <Button variant="outlined" loading={end.isPending} onClick={() => end.mutate()}>
             No more reminders on this phone
           </Button>
         </>
@@ -123,7 +107,6 @@ function Time({
   return (
     <Box sx={{ display: 'grid', gap: 0.5 }}>
       <FormControlLabel
-        sx={{ minHeight: 48 }}
         control={
           <Checkbox
             checked={minutes !== null}

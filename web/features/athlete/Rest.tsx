@@ -42,14 +42,15 @@ export function Rest({
   }, [until, loud]);
   return (
     <Box component="section" aria-label="Rest" sx={{ textAlign: 'center' }}>
-      <Typography component="p" sx={{ fontSize: '1.625rem', fontWeight: 600 }}>
+      <Typography component="p" variant="subtitle1" sx={{ fontSize: '1.625rem' }}>
         Rest
       </Typography>
       <Typography
         component="p"
         role="timer"
         aria-label={`${Math.ceil(left)} seconds of rest left`}
-        sx={{ fontSize: '4rem', lineHeight: 1.1, fontWeight: 600 }}
+        variant="subtitle1"
+        sx={{ fontSize: '4rem', lineHeight: 1.1 }}
       >
         {Math.ceil(left)}
       </Typography>
@@ -61,7 +62,7 @@ export function Rest({
       <Typography color="textSecondary" sx={{ mb: 1.5 }}>
         Next: {next}
       </Typography>
-      <Button variant="outlined" fullWidth onClick={over} sx={{ minHeight: 64, fontSize: '1.25rem' }}>
+      <Button variant="outlined" fullWidth onClick={over} size="main">
         Go on now
       </Button>
     </Box>

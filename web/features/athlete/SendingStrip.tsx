@@ -74,7 +74,7 @@ export function SendingStrip({ person, offline, fresh }: { person: string; offli
       {open &&
         waiting.map((item) => (
           <Box key={item.what + item.id} sx={{ px: 2, py: 0.75, borderTop: 1, borderColor: 'divider' }}>
-            <Typography sx={{ fontWeight: 600 }}>
+            <Typography variant="subtitle1">
               {item.title}, entered {item.made_at.slice(8, 10)}.{item.made_at.slice(5, 7)}. {item.made_at.slice(11, 16)}
             </Typography>
             {item.refused === undefined ? (

@@ -28,7 +28,7 @@ import { Stop, WhomToCall } from './StopCard';
 import { titleOf } from './titles';
 
 const back = (
-  <Button component={RouterLink} to="/" variant="contained" sx={{ minHeight: 56 }}>
+  <Button component={RouterLink} to="/" variant="contained" size="large">
     Back to today
   </Button>
 );
@@ -150,7 +150,7 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
           <Typography sx={{ mb: 2 }}>
             So that nothing is overwritten, a session is entered in one place at a time.
           </Typography>
-          <Button variant="contained" onClick={take} sx={{ minHeight: 56 }}>
+          <Button variant="contained" onClick={take} size="large">
             Go on here instead
           </Button>
         </Empty>
@@ -179,7 +179,7 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
             {Math.min(run.at + 1, run.due.exercises.length)} of {run.due.exercises.length}
           </Typography>
         )}
-        <Button component={RouterLink} to="/" sx={{ minHeight: 44, px: 0.5 }}>
+        <Button component={RouterLink} to="/" sx={{ px: 0.5 }}>
           Leave
         </Button>
       </Box>
@@ -220,11 +220,8 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
           onClick={() => void finish()}
           loading={isSending}
           disabled={!stopped && sport && !practiceIsTold(run)}
-          sx={{
-            minHeight: 64,
-            fontSize: '1.25rem',
-            ...(stopped ? { bgcolor: 'stop.main', color: 'background.paper' } : {}),
-          }}
+          size="main"
+          sx={{ ...(stopped ? { bgcolor: 'stop.main', color: 'background.paper' } : {}) }}
         >
           {stopped ? 'Stop and send' : 'Finish and send'}
         </Button>
@@ -236,7 +233,6 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
             if (kept !== run) set(kept);
             setAsking('end');
           }}
-          sx={{ minHeight: 48, fontSize: '1rem' }}
         >
           End the session here
         </Button>
@@ -244,7 +240,7 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
       <Button
         onClick={() => setAsking(asking === 'signs' ? null : 'signs')}
         aria-expanded={asking === 'signs'}
-        sx={{ minHeight: 48, fontSize: '1rem', color: 'stop.main' }}
+        sx={{ color: 'stop.main' }}
       >
         Something is wrong
       </Button>
@@ -274,7 +270,7 @@ function Summary({ run, again }: { run: Run; again: ((at: number) => void) | nul
               <b>{exercise.title}</b>: {doneWords(progress, exercise, run.ending)}
             </Typography>
             {again !== null && (progress.pain !== null || progress.worst_mid_set !== null) && (
-              <Button onClick={() => again(i)} aria-label={`Change pain: ${exercise.title}`} sx={{ minHeight: 44 }}>
+              <Button onClick={() => again(i)} aria-label={`Change pain: ${exercise.title}`}>
                 Change pain
               </Button>
             )}

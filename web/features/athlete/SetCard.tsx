@@ -76,9 +76,7 @@ export function SetCard({
       <Frame exercise={exercise} title={title} load={load} units={settings.units}>
         <Rest until={restUntil} seconds={exercise.dose.rest_s} loud={settings.sound} next={title} over={restOver} />
         {inRest}
-        <Button onClick={back} sx={{ minHeight: 48 }}>
-          Wrong: take the last {turn > 0 ? 'side' : 'set'} back
-        </Button>
+        <Button onClick={back}>Wrong: take the last {turn > 0 ? 'side' : 'set'} back</Button>
       </Frame>
     );
   }
@@ -116,9 +114,7 @@ export function SetCard({
         mirrored={shown.mirrored}
       />
       {takesTurns && turn === 0 && other !== undefined && begun !== now && (
-        <Button onClick={() => change({ first: other.side })} sx={{ minHeight: 48 }}>
-          Begin with the {other.side}
-        </Button>
+        <Button onClick={() => change({ first: other.side })}>Begin with the {other.side}</Button>
       )}
       {isNothing && takesTurns && (
         <Button
@@ -126,46 +122,25 @@ export function SetCard({
             setNothing(false);
             limbDone(null);
           }}
-          sx={{ minHeight: 48 }}
         >
           Leave the {side} out of this set
         </Button>
       )}
       {done === 0 && turn === 0 && <How exercise={exercise} />}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 1 }}>
-        <Button
-          onClick={() => toggle('hurts')}
-          aria-expanded={open === 'hurts'}
-          sx={{ minHeight: 48, fontSize: '1rem', color: 'over.main' }}
-        >
+        <Button onClick={() => toggle('hurts')} aria-expanded={open === 'hurts'} sx={{ color: 'over.main' }}>
           It hurts
         </Button>
         {load !== null && (
-          <Button
-            onClick={() => toggle('load')}
-            aria-expanded={open === 'load'}
-            sx={{ minHeight: 48, fontSize: '1rem' }}
-          >
+          <Button onClick={() => toggle('load')} aria-expanded={open === 'load'}>
             Another load
           </Button>
         )}
-        <Button
-          onClick={() => toggle('leave')}
-          aria-expanded={open === 'leave'}
-          sx={{ minHeight: 48, fontSize: '1rem' }}
-        >
+        <Button onClick={() => toggle('leave')} aria-expanded={open === 'leave'}>
           {done === 0 && turn === 0 ? 'Leave it out' : 'No more sets'}
         </Button>
-        {(done > 0 || turn > 0) && (
-          <Button onClick={back} sx={{ minHeight: 48, fontSize: '1rem' }}>
-            Take the last {turn > 0 ? 'side' : 'set'} back
-          </Button>
-        )}
-        <Button
-          onClick={() => changeSettings({ sound: !settings.sound })}
-          aria-pressed={settings.sound}
-          sx={{ minHeight: 48, fontSize: '1rem' }}
-        >
+        {(done > 0 || turn > 0) && <Button onClick={back}>Take the last {turn > 0 ? 'side' : 'set'} back</Button>}
+        <Button onClick={() => changeSettings({ sound: !settings.sound })} aria-pressed={settings.sound}>
           Sound {settings.sound ? 'on' : 'off'}
         </Button>
       </Box>
@@ -198,7 +173,7 @@ export function SetCard({
         <Box role="group" aria-label="Why" sx={{ display: 'grid', gap: 0.75 }}>
           <Typography>Why?</Typography>
           {REASONS.map((why) => (
-            <Button key={why} variant="outlined" onClick={() => leave(why)} sx={{ minHeight: 52, fontSize: '1rem' }}>
+            <Button key={why} variant="outlined" onClick={() => leave(why)} size="large">
               {why}
             </Button>
           ))}
@@ -222,12 +197,12 @@ function Frame({
   children: ReactNode;
 }) {
   return (
-    <Paper variant="outlined" component="section" aria-label={exercise.title} sx={{ p: 2 }}>
+    <Paper variant="panel" component="section" aria-label={exercise.title}>
       <Typography variant="h2">{exercise.title}</Typography>
       <Typography sx={{ fontSize: '1.0625rem' }}>
         {inUnits(exercise.words, units)}, {exercise.limbs}
       </Typography>
-      <Typography tabIndex={-1} data-focus sx={{ fontSize: '1.1875rem', fontWeight: 600, mt: 0.5 }}>
+      <Typography tabIndex={-1} data-focus variant="subtitle1" sx={{ fontSize: '1.1875rem', mt: 0.5 }}>
         {title}
         {load === null || load === 0 ? '' : ` · ${loadWords(load, units)}`}
       </Typography>

@@ -58,7 +58,7 @@ function OnThisPhone({ person }: { person: string }) {
   });
   const loses = waiting.length > 0 || run !== null;
   return (
-    <Paper variant="outlined" component="section" aria-label="On this phone" sx={{ p: 2, display: 'grid', gap: 1 }}>
+    <Paper variant="panel" component="section" aria-label="On this phone" sx={{ display: 'grid', gap: 1 }}>
       <Typography variant="h2">On this phone</Typography>
       <ToggleButtonGroup
         exclusive
@@ -69,12 +69,8 @@ function OnThisPhone({ person }: { person: string }) {
         }}
         aria-label="Units of load"
       >
-        <ToggleButton value="kg" sx={{ textTransform: 'none', minHeight: 48 }}>
-          kilograms
-        </ToggleButton>
-        <ToggleButton value="lb" sx={{ textTransform: 'none', minHeight: 48 }}>
-          pounds
-        </ToggleButton>
+        <ToggleButton value="kg">kilograms</ToggleButton>
+        <ToggleButton value="lb">pounds</ToggleButton>
       </ToggleButtonGroup>
       <ToggleButtonGroup
         exclusive
@@ -85,22 +81,16 @@ function OnThisPhone({ person }: { person: string }) {
         }}
         aria-label="Sound of the pacer"
       >
-        <ToggleButton value sx={{ textTransform: 'none', minHeight: 48 }}>
-          with sound
-        </ToggleButton>
-        <ToggleButton value={false} sx={{ textTransform: 'none', minHeight: 48 }}>
-          silent
-        </ToggleButton>
+        <ToggleButton value>with sound</ToggleButton>
+        <ToggleButton value={false}>silent</ToggleButton>
       </ToggleButtonGroup>
       <FormControlLabel
-        sx={{ minHeight: 48 }}
         control={
           <Checkbox checked={settings.spoken} onChange={(event) => changeSettings({ spoken: event.target.checked })} />
         }
         label="The pacer speaks: lift, hold, lower, and counts"
       />
       <FormControlLabel
-        sx={{ minHeight: 48 }}
         control={
           <Checkbox checked={settings.shake} onChange={(event) => changeSettings({ shake: event.target.checked })} />
         }
@@ -128,7 +118,6 @@ function OnThisPhone({ person }: { person: string }) {
                 }),
               );
         }}
-        sx={{ minHeight: 48, fontSize: '1rem' }}
       >
         {sure ? 'Sign out anyway' : 'Sign out'}
       </Button>
@@ -139,16 +128,10 @@ function OnThisPhone({ person }: { person: string }) {
           if (loses && !sure) setSure(true);
           else everywhere.mutate();
         }}
-        sx={{ minHeight: 48, fontSize: '1rem' }}
       >
         Lost a phone: sign out everywhere
       </Button>
-      <Button
-        variant="outlined"
-        loading={save.isPending}
-        onClick={() => save.mutate()}
-        sx={{ minHeight: 48, fontSize: '1rem' }}
-      >
+      <Button variant="outlined" loading={save.isPending} onClick={() => save.mutate()}>
         Save my data as a file
       </Button>
       <MadeFile large label="Save everything as an archive" ask={() => send(() => api.POST('/api/today/archive'))} />
@@ -171,15 +154,10 @@ function Readers() {
   });
   const lines = found.data?.lines ?? [];
   return (
-    <Paper
-      variant="outlined"
-      component="section"
-      aria-label="Who looked at my record"
-      sx={{ p: 2, display: 'grid', gap: 1 }}
-    >
+    <Paper variant="panel" component="section" aria-label="Who looked at my record" sx={{ display: 'grid', gap: 1 }}>
       <Typography variant="h2">Who looked at my record</Typography>
       {!open && (
-        <Button variant="outlined" onClick={() => setOpen(true)} sx={{ minHeight: 48, fontSize: '1rem' }}>
+        <Button variant="outlined" onClick={() => setOpen(true)}>
           Show who looked
         </Button>
       )}
@@ -192,7 +170,7 @@ function Readers() {
       {found.data !== undefined && lines.length === 0 && <Typography>Nobody has looked yet.</Typography>}
       {(all ? lines : lines.slice(0, READERS_FIRST)).map((line, i) => (
         <Box key={`${line.at} ${i}`} sx={{ borderTop: 1, borderColor: 'divider', pt: 0.75 }}>
-          <Typography sx={{ fontWeight: 600 }}>
+          <Typography variant="subtitle1">
             {line.person}, {line.role.toLowerCase()}
           </Typography>
           <Typography color="textSecondary">
@@ -200,11 +178,7 @@ function Readers() {
           </Typography>
         </Box>
       ))}
-      {lines.length > READERS_FIRST && !all && (
-        <Button onClick={() => setAll(true)} sx={{ minHeight: 48 }}>
-          Show all {lines.length}
-        </Button>
-      )}
+      {lines.length > READERS_FIRST && !all && <Button onClick={() => setAll(true)}>Show all {lines.length}</Button>}
     </Paper>
   );
 }

@@ -76,18 +76,13 @@ export function SettlingCard({
         {named ? `${caseName(plan)}: after` : 'After'} the session that ended {moment(settling.ended_at)}. It should be
         within {within(plan.limits.settle_within_min)}.
       </Typography>
-      <Button
-        variant="contained"
-        fullWidth
-        onClick={() => void save(elapsed())}
-        sx={{ minHeight: 56, fontSize: '1.125rem', mb: 1 }}
-      >
+      <Button variant="contained" fullWidth onClick={() => void save(elapsed())} size="large" sx={{ mb: 1 }}>
         Yes, just now
       </Button>
       <Typography sx={{ mb: 0.5 }}>Or it took</Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}>
         {TIMES.filter(([minutes]) => minutes <= since + 5).map(([minutes, words]) => (
-          <Button key={minutes} variant="outlined" onClick={() => void save(minutes)} sx={{ minHeight: 48 }}>
+          <Button key={minutes} variant="outlined" onClick={() => void save(minutes)}>
             {words}
           </Button>
         ))}

@@ -32,10 +32,10 @@ export default function SheetScreen({ page }: { page: PhoneData }) {
       }}
     >
       <Box sx={{ display: 'flex', gap: 1, mb: 1, ...ON_PAPER }}>
-        <Button variant="contained" onClick={() => window.print()} sx={{ minHeight: 48 }}>
+        <Button variant="contained" onClick={() => window.print()}>
           Print
         </Button>
-        <Button component={RouterLink} to="/ladder" sx={{ minHeight: 48 }}>
+        <Button component={RouterLink} to="/ladder">
           Back
         </Button>
       </Box>
@@ -72,7 +72,11 @@ function CaseSheet({ plan, units }: { plan: TodayData; units: Settings['units'] 
       <Typography>
         <b>{caseName(plan)}.</b> As of {day(plan.today)}, plan {plan.plan_version}. The phone shows what is newest.
       </Typography>
-      {plan.stopped && <Typography sx={{ mt: 1, fontWeight: 600 }}>No loading until you have been seen.</Typography>}
+      {plan.stopped && (
+        <Typography variant="subtitle1" sx={{ mt: 1 }}>
+          No loading until you have been seen.
+        </Typography>
+      )}
       {!plan.stopped && (
         <Typography>
           Pain up to {plan.limits.during_max} of 10 is allowed in an exercise, if it is back to how it was within{' '}
@@ -162,7 +166,9 @@ function Row({ one, units }: { one: Exercise; units: Settings['units'] }) {
             <Ends figure={figure} title={one.title} size={180} mirrored={mirrored} look={{ isSmall: true }} />
           )}
           <Box>
-            <Typography sx={{ fontWeight: 600, fontSize: 'inherit' }}>{one.title}</Typography>
+            <Typography variant="subtitle1" sx={{ fontSize: 'inherit' }}>
+              {one.title}
+            </Typography>
             <Typography sx={{ fontSize: 'inherit' }}>
               {inUnits(one.words, units)}, {sides === '' ? one.limbs : sides}
             </Typography>

@@ -23,7 +23,6 @@ export function SignList({
       {STOP_SIGNS.map(([sign, words]) => (
         <FormControlLabel
           key={sign}
-          sx={{ minHeight: 48 }}
           control={
             <Checkbox
               checked={signs.includes(sign)}

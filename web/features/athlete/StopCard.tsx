@@ -17,7 +17,7 @@ import { STOP_WORDS } from './signs';
 export function WhomToCall({ practice }: { practice: PhoneData['practice'] }) {
   return (
     <Box>
-      <Typography sx={{ fontWeight: 600 }}>{practice.name}</Typography>
+      <Typography variant="subtitle1">{practice.name}</Typography>
       {practice.telephone === null ? (
         <Typography>The number is on your invitation, or ask where you are treated.</Typography>
       ) : (
@@ -94,7 +94,8 @@ export function StopCard({
         onClick={() => setOpen(!open)}
         aria-expanded={open}
         variant="outlined"
-        sx={{ minHeight: 52, fontSize: '1rem', color: 'stop.main' }}
+        size="large"
+        sx={{ color: 'stop.main' }}
       >
         Tell what is new
       </Button>
@@ -104,7 +105,8 @@ export function StopCard({
           variant="contained"
           disabled={signs.length === 0}
           onClick={() => void save()}
-          sx={{ minHeight: 56, bgcolor: 'stop.main', color: 'background.paper' }}
+          size="large"
+          sx={{ bgcolor: 'stop.main', color: 'background.paper' }}
         >
           Send
         </Button>

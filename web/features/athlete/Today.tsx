@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -141,7 +142,7 @@ export function Today({ page }: { page: PhoneData }) {
               key={step.key}
               fullWidth
               onClick={() => setOpened(step.key)}
-              sx={{ justifyContent: 'space-between', minHeight: 48, fontSize: '1rem', px: 0, textAlign: 'left' }}
+              sx={{ justifyContent: 'space-between', px: 0, textAlign: 'left' }}
             >
               {step.title}
               <span aria-hidden="true">›</span>
@@ -154,16 +155,11 @@ export function Today({ page }: { page: PhoneData }) {
       ))}
       {page.cases.length > 0 && (
         <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(min(9.5rem, 100%), 1fr))', gap: 1 }}>
-          <Button component={RouterLink} to="/entered" variant="outlined" sx={{ minHeight: 52, fontSize: '1rem' }}>
+          <Button component={RouterLink} to="/entered" variant="outlined">
             What I entered
           </Button>
           {going.length > 0 && (
-            <Button
-              component={RouterLink}
-              to="/entered#extra"
-              variant="outlined"
-              sx={{ minHeight: 52, fontSize: '1rem' }}
-            >
+            <Button component={RouterLink} to="/entered#extra" variant="outlined">
               Log something else
             </Button>
           )}
@@ -247,7 +243,7 @@ function SessionCard({
       {why !== '' && <Typography sx={{ mb: 1 }}>{why}</Typography>}
       {session.exercises.map((exercise) => (
         <Box key={exercise.prescription} sx={{ py: 0.75, borderTop: 1, borderColor: 'divider' }}>
-          <Typography sx={{ fontWeight: 600 }}>{exercise.title}</Typography>
+          <Typography variant="subtitle1">{exercise.title}</Typography>
           <Typography>
             {inUnits(exercise.words, units)}, {exercise.limbs}
           </Typography>
@@ -270,7 +266,8 @@ function SessionCard({
         to={`/session?planned=${session.planned}`}
         variant="contained"
         fullWidth
-        sx={{ mt: 1, minHeight: 64, fontSize: '1.25rem' }}
+        size="main"
+        sx={{ mt: 1 }}
       >
         Start
       </Button>
@@ -320,7 +317,7 @@ function Week({ page, today, isStopped }: { page: PhoneData; today: string; isSt
     .filter((on) => on >= today)
     .sort();
   return (
-    <Paper variant="outlined" component="section" aria-label="The next days" sx={{ p: 2 }}>
+    <Paper variant="panel" component="section" aria-label="The next days">
       <Typography variant="h2" sx={{ mb: 0.5 }}>
         The next days
       </Typography>
@@ -334,7 +331,7 @@ function Week({ page, today, isStopped }: { page: PhoneData; today: string; isSt
           The plan on this phone has run out. A new one comes with the next reception.
         </Typography>
       )}
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+      <List disablePadding>
         {days.map((on) => (
           <Box component="li" key={on} sx={{ py: 0.6, borderTop: 1, borderColor: 'divider' }}>
             {page.cases.map((plan) => {
@@ -367,7 +364,7 @@ function Week({ page, today, isStopped }: { page: PhoneData; today: string; isSt
                         size="small"
                         aria-expanded={moving === sessions[0]?.planned}
                         onClick={() => setMoving(sessions[0]?.planned ?? null)}
-                        sx={{ minHeight: 44, py: 0, flex: 'none', alignSelf: 'flex-start', mt: -1 }}
+                        sx={{ py: 0, flex: 'none', alignSelf: 'flex-start', mt: -1 }}
                       >
                         Another day
                         <span style={visuallyHidden}>
@@ -403,7 +400,7 @@ function Week({ page, today, isStopped }: { page: PhoneData; today: string; isSt
             })}
           </Box>
         ))}
-      </Box>
+      </List>
       {page.cases.some((plan) => !isStopped(plan) && plan.sessions.some((session) => !session.done)) && (
         <Button
           aria-pressed={choosing}
@@ -412,7 +409,7 @@ function Week({ page, today, isStopped }: { page: PhoneData; today: string; isSt
             setMoving(null);
             setNotice(null);
           }}
-          sx={{ minHeight: 48, fontSize: '1rem', mt: 0.5 }}
+          sx={{ mt: 0.5 }}
         >
           {choosing ? 'Leave the days as they are' : 'I cannot on one of these days'}
         </Button>

@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
@@ -48,10 +49,10 @@ export function WriteCard({ plan, named }: { plan: TodayData; named: boolean }) 
   };
   return (
     <Paper
-      variant="outlined"
+      variant="panel"
       component="section"
       aria-label={named ? `Write: ${caseName(plan)}` : 'Write to your practitioner'}
-      sx={{ p: 2, display: 'grid', gap: 1.25 }}
+      sx={{ display: 'grid', gap: 1.25 }}
     >
       <Typography variant="h2">Write to your practitioner{named ? `: ${caseName(plan)}` : ''}</Typography>
       <Typography color="textSecondary">Not for emergencies: with a stop sign, call.</Typography>
@@ -64,12 +65,8 @@ export function WriteCard({ plan, named }: { plan: TodayData; named: boolean }) 
           if (next !== null) setKind(next);
         }}
       >
-        <ToggleButton value="question" sx={{ textTransform: 'none', minHeight: 48 }}>
-          Ask or write
-        </ToggleButton>
-        <ToggleButton value="flare" sx={{ textTransform: 'none', minHeight: 48 }}>
-          It flares
-        </ToggleButton>
+        <ToggleButton value="question">Ask or write</ToggleButton>
+        <ToggleButton value="flare">It flares</ToggleButton>
       </ToggleButtonGroup>
       {kind === 'flare' && (
         <>
@@ -81,7 +78,7 @@ export function WriteCard({ plan, named }: { plan: TodayData; named: boolean }) 
             zones={{ max: plan.limits.next_day_max, wanted: null, stop: plan.limits.stop_at }}
           />
           {pain !== null && pain >= plan.limits.stop_at && (
-            <Typography sx={{ color: 'stop.main', fontWeight: 600 }}>
+            <Typography variant="subtitle1" color="stop">
               Stop loading. Call your practitioner; if it is severe, go to emergency care.
             </Typography>
           )}
@@ -95,15 +92,10 @@ export function WriteCard({ plan, named }: { plan: TodayData; named: boolean }) 
         lines={3}
       />
       <NotKept why={lost} />
-      <Button
-        variant="contained"
-        disabled={!isComplete}
-        onClick={() => void submit()}
-        sx={{ minHeight: 56, fontSize: '1.125rem' }}
-      >
+      <Button variant="contained" disabled={!isComplete} onClick={() => void submit()} size="large">
         Send
       </Button>
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+      <List disablePadding>
         {waiting.map((item) => (
           <Line
             key={item.id}
@@ -124,7 +116,7 @@ export function WriteCard({ plan, named }: { plan: TodayData; named: boolean }) 
             state={message.own ? (message.seen ? 'seen' : 'sent') : null}
           />
         ))}
-      </Box>
+      </List>
     </Paper>
   );
 }

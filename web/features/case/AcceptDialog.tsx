@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -83,7 +84,7 @@ function Proposal({ found, close, decided }: { found: Case; close: () => void; d
           </Alert>
         )}
         {many && (
-          <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+          <List disablePadding>
             {found.proposals.map((proposal) => (
               <Box component="li" key={proposal.prescription} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
                 <FormControlLabel
@@ -94,14 +95,14 @@ function Proposal({ found, close, decided }: { found: Case; close: () => void; d
                       disabled={proposal.change === 'hold_at_cap' || proposal.change === 'unchanged'}
                     />
                   }
-                  label={<Typography sx={{ fontWeight: 600 }}>{proposal.title}</Typography>}
+                  label={<Typography variant="subtitle1">{proposal.title}</Typography>}
                 />
                 <Typography sx={{ ml: 4, mt: -0.5 }}>
                   {proposal.before} <b aria-label="becomes">→</b> {proposal.after}
                 </Typography>
               </Box>
             ))}
-          </Box>
+          </List>
         )}
         {chosen.length > 1 && standing.action === 'progress' && (
           <Alert severity="warning" sx={{ mt: 1 }}>

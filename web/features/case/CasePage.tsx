@@ -193,7 +193,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
         }}
       >
         <Box sx={{ display: 'grid', gap: 1.5 }}>
-          <Paper variant="outlined" sx={{ p: 1.5 }}>
+          <Paper variant="panel">
             <Typography variant="h2" sx={{ mb: 0.5 }}>
               Ladder
             </Typography>
@@ -202,7 +202,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
               In {standing.stage.title} since {day(found.stage_from)}
             </Typography>
             {found.waiting !== null && (
-              <Typography variant="body2" sx={{ mt: 1, color: 'watch.main' }}>
+              <Typography variant="body2" color="watch" sx={{ mt: 1 }}>
                 From {day(found.waiting.from)}: {found.waiting.note}
               </Typography>
             )}

@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 
@@ -17,7 +18,7 @@ export function DecisionPreview({ found, asked }: { found: Case; asked: Schemas[
       {judged !== null && (
         <>
           <Typography>Proposed now: {judged.now}</Typography>
-          <Typography sx={{ fontWeight: 600 }}>Proposed then: {judged.headline}</Typography>
+          <Typography variant="subtitle1">Proposed then: {judged.headline}</Typography>
           <Typography variant="body2">{judged.because}</Typography>
           <Typography variant="body2" color="textSecondary">
             {judged.differs === 0
@@ -27,13 +28,13 @@ export function DecisionPreview({ found, asked }: { found: Case; asked: Schemas[
           </Typography>
         </>
       )}
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+      <List disablePadding>
         {doses.map((dose) => (
           <Box component="li" key={dose.title + dose.after} sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}>
-            <Typography variant="body2" sx={{ fontWeight: 600 }}>
+            <Typography variant="subtitle2">
               {dose.title}
               {dose.rests !== null && (
-                <Typography component="span" variant="body2" sx={{ color: 'watch.main' }}>
+                <Typography component="span" variant="body2" color="watch">
                   {' '}
                   {dose.rests}
                 </Typography>
@@ -50,7 +51,7 @@ export function DecisionPreview({ found, asked }: { found: Case; asked: Schemas[
             </Typography>
           </Box>
         ))}
-      </Box>
+      </List>
     </Box>
   );
 }

@@ -27,7 +27,7 @@ export function DoseTable({ found }: { found: Case }) {
     ...found.prescriptions.map((prescription) => traceSeconds(prescription.dose, prescription.mode)),
   );
   return (
-    <Paper variant="outlined" component="section" aria-label="In force" sx={{ p: 1.5 }}>
+    <Paper variant="panel" component="section" aria-label="In force">
       <Typography variant="h2" sx={{ mb: 0.5 }}>
         In force
       </Typography>
@@ -53,7 +53,7 @@ export function DoseTable({ found }: { found: Case }) {
           }}
         >
           <Box>
-            <Typography sx={{ fontWeight: 600 }}>
+            <Typography variant="subtitle1">
               {prescription.title}{' '}
               <Typography component="span" color="textSecondary">
                 {LIMBS[prescription.limbs]}
@@ -66,7 +66,7 @@ export function DoseTable({ found }: { found: Case }) {
             </Typography>
             {prescription.held !== null && <Typography variant="body2">{prescription.held}</Typography>}
             {prescription.load?.source === 'to_find' && (
-              <Typography variant="body2" sx={{ color: 'watch.main', fontWeight: 600 }}>
+              <Typography variant="subtitle2" color="watch">
                 Load to be found: nothing was lifted yet
               </Typography>
             )}
@@ -76,13 +76,9 @@ export function DoseTable({ found }: { found: Case }) {
                 {prescription.load.on === null ? '' : ` on ${day(prescription.load.on)}`}
               </Typography>
             )}
-            {prescription.next !== null && (
-              <Typography variant="body2" sx={{ fontWeight: 600 }}>
-                {prescription.next}
-              </Typography>
-            )}
+            {prescription.next !== null && <Typography variant="subtitle2">{prescription.next}</Typography>}
             {prescription.rests_until !== null && (
-              <Typography variant="body2" sx={{ color: 'watch.main', fontWeight: 600 }}>
+              <Typography variant="subtitle2" color="watch">
                 Rests until {day(prescription.rests_until)}
               </Typography>
             )}
@@ -149,7 +145,7 @@ export function DoseTable({ found }: { found: Case }) {
                 </Typography>
               )}
               {found.waiting?.from === on && (
-                <Typography variant="caption" sx={{ color: 'watch.main', display: 'block', lineHeight: 1.2 }}>
+                <Typography variant="caption" color="watch" sx={{ display: 'block', lineHeight: 1.2 }}>
                   new doses
                 </Typography>
               )}

@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
@@ -23,14 +24,14 @@ export function GatePanel({
   const { gate, standing } = found;
   const waitsForSignOff = gate.criteria.some((criterion) => criterion.type === 'sign_off' && criterion.state !== 'met');
   return (
-    <Paper variant="outlined" component="section" aria-label="Gate" sx={{ p: 1.5 }}>
+    <Paper variant="panel" component="section" aria-label="Gate">
       <Typography variant="h2">Gate out of {standing.stage.title}</Typography>
       {gate.criteria.length === 0 && (
         <Typography variant="body2" color="textSecondary">
           This stage has no gate; you decide when it ends.
         </Typography>
       )}
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+      <List disablePadding>
         {gate.criteria.map((criterion, i) => (
           <Box component="li" key={criterion.type + String(i)}>
             <Box
@@ -77,7 +78,7 @@ export function GatePanel({
             </Box>
           </Box>
         ))}
-      </Box>
+      </List>
       {gate.criteria.length > 0 && !gate.open && (
         <Typography variant="body2" sx={{ mt: 0.5 }}>
           {gate.earliest === null ? (

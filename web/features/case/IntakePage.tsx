@@ -164,14 +164,14 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
         </Alert>
       ))}
       <Paper
-        variant="outlined"
+        variant="panel"
         component="form"
         noValidate
         onSubmit={(event) => {
           event.preventDefault();
           save.mutate();
         }}
-        sx={{ p: 1.5, display: 'flex', flexWrap: 'wrap', gap: 1.5 }}
+        sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5 }}
       >
         {field('history', 'History, what was tried', '100%', { multiline: true, minRows: 2 })}
         {field('began_on', 'Pain began on', 170, date)}
@@ -296,7 +296,7 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
           </Alert>
         )}
       </Paper>
-      <Paper variant="outlined" component="section" aria-label="What it said before" sx={{ p: 1.5 }}>
+      <Paper variant="panel" component="section" aria-label="What it said before">
         <Typography variant="h2">What it said before</Typography>
         {seen.changes.length === 0 && (
           <Typography color="textSecondary">Nothing was changed since the case was opened.</Typography>

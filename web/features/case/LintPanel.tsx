@@ -7,11 +7,11 @@ import type { Case } from './useCase';
 export function LintPanel({ found }: { found: Case }) {
   if (found.lint.length === 0) return null;
   return (
-    <Paper variant="outlined" component="section" aria-label="To look at" sx={{ p: 1.5 }}>
+    <Paper variant="panel" component="section" aria-label="To look at">
       <Typography variant="h2">To look at</Typography>
       {found.lint.map((note) => (
         <Typography key={note.key + (note.prescription ?? '')} variant="body2" sx={{ mt: 0.5 }} title={note.why}>
-          <Typography component="span" variant="body2" sx={{ color: 'watch.main', fontWeight: 600 }}>
+          <Typography component="span" variant="subtitle2" color="watch">
             {note.title}.
           </Typography>{' '}
           {note.words}

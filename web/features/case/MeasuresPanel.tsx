@@ -12,7 +12,7 @@ export function MeasuresPanel({ found }: { found: Case }) {
   const test = found.strength_test;
   const latest = found.tests.filter((taken) => taken.test === test.key).at(-1);
   return (
-    <Paper variant="outlined" component="section" aria-label="Measures" sx={{ p: 1.5 }}>
+    <Paper variant="panel" component="section" aria-label="Measures">
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
         <Typography variant="h2" sx={{ flex: 1 }}>
           Measures
@@ -25,7 +25,7 @@ export function MeasuresPanel({ found }: { found: Case }) {
         </Button>
       </Box>
       {found.standing.tests_due.map((due) => (
-        <Typography key={due} sx={{ color: 'watch.main' }}>
+        <Typography key={due} color="watch">
           ▲ Due: {due}.
         </Typography>
       ))}

@@ -18,10 +18,10 @@ export function MessagesPanel({ found }: { found: Case }) {
   const today = found.standing.today;
   return (
     <Paper
-      variant="outlined"
+      variant="panel"
       component="section"
       aria-label="Messages"
-      sx={{ p: 1.5, ...(found.asked_at === null ? {} : { borderColor: 'watch.main', borderWidth: 2 }) }}
+      sx={{ ...(found.asked_at === null ? {} : { borderColor: 'watch.main', borderWidth: 2 }) }}
     >
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
         <Typography variant="h2" sx={{ flex: 1 }}>

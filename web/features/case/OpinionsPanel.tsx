@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
@@ -15,7 +16,7 @@ export function OpinionsPanel({ found }: { found: Case }) {
   const [open, setOpen] = useState<string | null>(null);
   const opinions = useOpinions(found.id, found.revision, wanted);
   return (
-    <Paper variant="outlined" component="section" aria-label="Second opinions" sx={{ p: 1.5 }}>
+    <Paper variant="panel" component="section" aria-label="Second opinions">
       <Typography variant="h2">Second opinions</Typography>
       {!wanted && (
         <>
@@ -35,7 +36,7 @@ export function OpinionsPanel({ found }: { found: Case }) {
       {opinions.isError && <Failed problem={opinions.error} again={() => void opinions.refetch()} />}
       {opinions.data !== undefined && (
         <>
-          <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+          <List disablePadding>
             {opinions.data.schools.map((school) => (
               <Box component="li" key={school.key} sx={{ borderTop: 1, borderColor: 'divider' }}>
                 <Box
@@ -61,7 +62,7 @@ export function OpinionsPanel({ found }: { found: Case }) {
                     {school.title}
                     {school.own ? ' (this case)' : ''}
                   </Typography>
-                  <Typography variant="body2" component="span" sx={{ fontWeight: 600 }}>
+                  <Typography variant="subtitle2" component="span">
                     {ACTIONS[school.action]}
                   </Typography>
                 </Box>
@@ -77,7 +78,7 @@ export function OpinionsPanel({ found }: { found: Case }) {
                 )}
               </Box>
             ))}
-          </Box>
+          </List>
           <Typography variant="h3" sx={{ mt: 1 }}>
             Where they differ
           </Typography>
@@ -86,7 +87,7 @@ export function OpinionsPanel({ found }: { found: Case }) {
           </Typography>
           {opinions.data.parts.map((part) => (
             <Box key={part.session} sx={{ mt: 0.5 }}>
-              <Typography variant="body2" sx={{ fontWeight: 600 }}>
+              <Typography variant="subtitle2">
                 {day(part.on)}: {part.words}
               </Typography>
               {part.said.map((opinion) => (

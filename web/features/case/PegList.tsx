@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 
@@ -9,7 +10,7 @@ export const NAMES = { met: 'met', not_yet: 'not yet', no_data: 'no data' } as c
 /** The criteria of the gate, each with its peg, its value and what is needed. */
 export function PegList({ pegs }: { pegs: readonly Pick<Schemas['Peg'], 'type' | 'state' | 'words'>[] }) {
   return (
-    <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+    <List disablePadding>
       {pegs.map((peg, i) => (
         <Box
           component="li"
@@ -25,6 +26,6 @@ export function PegList({ pegs }: { pegs: readonly Pick<Schemas['Peg'], 'type' |
           </Typography>
         </Box>
       ))}
-    </Box>
+    </List>
   );
 }

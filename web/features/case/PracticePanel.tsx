@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
@@ -8,9 +9,9 @@ import type { Case } from './useCase';
 export function PracticePanel({ practice }: { practice: NonNullable<Case['practice']> }) {
   const last = practice.at === practice.steps.length - 1;
   return (
-    <Paper variant="outlined" component="section" aria-label="The way back" sx={{ p: 1.5 }}>
+    <Paper variant="panel" component="section" aria-label="The way back">
       <Typography variant="h2">The way back</Typography>
-      <Box component="ol" reversed sx={{ listStyle: 'none', p: 0, m: 0 }}>
+      <List component="ol" reversed disablePadding>
         {practice.steps
           .map((step, i) => ({ ...step, i }))
           .reverse()
@@ -43,7 +44,7 @@ export function PracticePanel({ practice }: { practice: NonNullable<Case['practi
               )}
             </Box>
           ))}
-      </Box>
+      </List>
     </Paper>
   );
 }

@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
@@ -38,7 +39,7 @@ export function ProposalCard({
       </Typography>
       <Typography variant="body2">{standing.because}</Typography>
       {standing.group_reasons.map((reason) => (
-        <Typography key={reason} variant="body2" sx={{ color: 'watch.main' }}>
+        <Typography key={reason} variant="body2" color="watch">
           {reason[0]?.toUpperCase()}
           {reason.slice(1)}.
         </Typography>
@@ -70,7 +71,7 @@ export function ProposalCard({
         </Box>
       )}
       {found.proposals.length > 0 && (
-        <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1 }} aria-label="What it would change">
+        <List disablePadding sx={{ mt: 1 }} aria-label="What it would change">
           {found.proposals.map((proposal) => (
             <Box
               component="li"
@@ -84,7 +85,7 @@ export function ProposalCard({
               {!proposal.preferred && found.proposals.length > 1 ? ' (not now: one change at a time)' : ''}
             </Box>
           ))}
-        </Box>
+        </List>
       )}
       <Typography variant="h3" sx={{ mt: 1 }}>
         What it rests on

@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -25,7 +26,7 @@ export function RecordList({ found, note, done }: { found: Case; note: () => voi
   const may = useMay();
   const shown = all ? found.decisions : found.decisions.slice(0, FIRST);
   return (
-    <Paper variant="outlined" component="section" aria-label="Record of decisions" sx={{ p: 1.5 }}>
+    <Paper variant="panel" component="section" aria-label="Record of decisions">
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
         <Typography variant="h2" sx={{ flex: 1 }}>
           Record of decisions
@@ -33,11 +34,11 @@ export function RecordList({ found, note, done }: { found: Case; note: () => voi
         {may('decide') && <Button onClick={note}>Add a note …</Button>}
       </Box>
       {found.decisions.length === 0 && <Typography color="textSecondary">No decision yet.</Typography>}
-      <Box component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+      <List component="ol" disablePadding>
         {shown.map((item) => (
           <Entry key={item.id} id={found.id} one={item} today={found.standing.today} done={done} />
         ))}
-      </Box>
+      </List>
       {found.decisions.length > FIRST && (
         <Button onClick={() => setAll(!all)}>{all ? 'Show fewer' : `Show all ${found.decisions.length}`}</Button>
       )}
@@ -58,8 +59,8 @@ function Entry({ id, one, today, done }: { id: string; one: Decision; today: str
         {ago(one.at, today)}, {one.by} · plan {one.plan_version}
       </Typography>
       <Typography
-        variant="body2"
-        sx={{ fontWeight: 600, ...(one.taken_back || one.struck !== null ? { textDecoration: 'line-through' } : {}) }}
+        variant="subtitle2"
+        sx={{ ...(one.taken_back || one.struck !== null ? { textDecoration: 'line-through' } : {}) }}
       >
         {isNote ? one.reason : one.words}
       </Typography>

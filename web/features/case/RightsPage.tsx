@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -107,9 +108,9 @@ function Agreements({ id, rights, set }: { id: string; rights: Rights; set: (ans
             <Typography component="dt">{option.title}</Typography>
             <Typography
               component="dd"
+              variant="subtitle1"
               sx={{
                 m: 0,
-                fontWeight: 600,
                 color: option.given === true ? 'primary.main' : option.given === false ? 'over.main' : 'text.secondary',
               }}
             >
@@ -186,7 +187,7 @@ function Agreements({ id, rights, set }: { id: string; rights: Rights; set: (ans
         </Box>
       )}
       {rights.consents.length > 0 && (
-        <Box component="ol" aria-label="Written down so far" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+        <List component="ol" aria-label="Written down so far" disablePadding>
           {rights.consents.map((consent, i) => (
             <Typography
               component="li"
@@ -200,7 +201,7 @@ function Agreements({ id, rights, set }: { id: string; rights: Rights; set: (ans
               {consent.purpose}, {consent.how}; written down by {consent.by}
             </Typography>
           ))}
-        </Box>
+        </List>
       )}
     </Part>
   );

@@ -63,7 +63,7 @@ export function SessionCard({ id, of, today }: { id: string; of: string | null; 
         )}
       </Typography>
       {session.signs.length > 0 && (
-        <Typography variant="body2" sx={{ color: 'stop.main', fontWeight: 600 }}>
+        <Typography variant="subtitle2" color="stop">
           Reported: {session.signs.join(', ')}
         </Typography>
       )}

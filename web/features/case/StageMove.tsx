@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 
@@ -16,10 +17,10 @@ export function StageMove({ found, stage }: { found: Case; stage: string }) {
         {title}: {rhythm}
       </Typography>
       {doses.length === 0 && <Typography color="textSecondary">Nothing but the act itself.</Typography>}
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+      <List disablePadding>
         {doses.map((dose) => (
           <Box component="li" key={dose.title + dose.after} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
-            <Typography sx={{ fontWeight: 600 }}>
+            <Typography variant="subtitle1">
               {dose.title}
               {dose.before === null && (
                 <Typography component="span" color="textSecondary">
@@ -37,13 +38,13 @@ export function StageMove({ found, stage }: { found: Case; stage: string }) {
               {dose.after}
             </Typography>
             {dose.to_find && (
-              <Typography variant="body2" sx={{ color: 'watch.main', fontWeight: 600 }}>
+              <Typography variant="subtitle2" color="watch">
                 Load to be found
               </Typography>
             )}
           </Box>
         ))}
-      </Box>
+      </List>
       {left.length > 0 && (
         <Typography color="textSecondary" sx={{ borderTop: 1, borderColor: 'divider', pt: 0.75 }}>
           No more: {left.join(', ')}

@@ -46,7 +46,7 @@ export function Story({ found, lit }: { found: Case; lit: readonly { on: string;
   const shown = useSettled(pointed ?? chosen ?? found.hooks.at(-1)?.session ?? null, PASSING);
 
   return (
-    <Paper variant="outlined" component="section" aria-label="Sessions" sx={{ p: 1.5 }}>
+    <Paper variant="panel" component="section" aria-label="Sessions">
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 0.5, flexWrap: 'wrap' }}>
         <Typography variant="h2" sx={{ flex: 1 }}>
           Sessions and mornings
@@ -77,7 +77,7 @@ export function Story({ found, lit }: { found: Case; lit: readonly { on: string;
           aria-label="Span"
         >
           {SPANS.map(([value, title]) => (
-            <ToggleButton key={value} value={value} sx={{ textTransform: 'none' }}>
+            <ToggleButton key={value} value={value}>
               {title}
             </ToggleButton>
           ))}

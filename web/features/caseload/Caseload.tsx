@@ -135,7 +135,7 @@ function Load({ load }: { load: Load }) {
         </Paper>
       </Box>
       <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0 }}>
-        <Paper variant="outlined" component="section" aria-label="The last twelve weeks" sx={{ p: 1.5 }}>
+        <Paper variant="panel" component="section" aria-label="The last twelve weeks">
           <Typography variant="h2">The last twelve weeks</Typography>
           <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(190px, 1fr))', gap: 2, mt: 1 }}>
             <WeekBars title="Sessions done" weeks={load.weeks} of={(week) => week.sessions} />
@@ -144,7 +144,7 @@ function Load({ load }: { load: Load }) {
             <WeekBars title="Doses eased" weeks={load.weeks} of={(week) => week.eased} />
           </Box>
         </Paper>
-        <Paper variant="outlined" component="section" aria-label="Cases" sx={{ p: 1.5 }}>
+        <Paper variant="panel" component="section" aria-label="Cases">
           <Typography variant="h2">
             {chosen === null ? 'All open cases' : chosen.title}{' '}
             <Typography component="span" color="textSecondary">
@@ -178,13 +178,8 @@ function Count({ n, title, pressed, press }: { n: number; title: string; pressed
     >
       <Typography
         component="span"
-        sx={{
-          width: 36,
-          textAlign: 'right',
-          fontWeight: 600,
-          fontSize: 18,
-          color: n === 0 ? 'text.secondary' : 'primary.main',
-        }}
+        variant="subtitle1"
+        sx={{ width: 36, textAlign: 'right', fontSize: 18, color: n === 0 ? 'text.secondary' : 'primary.main' }}
       >
         {n}
       </Typography>

@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
@@ -59,10 +60,10 @@ function EntriesView({ id, found }: { id: string; found: Entries }) {
       >
         {enters && (
           <Paper
-            variant="outlined"
+            variant="panel"
             component="section"
             aria-label="Enter for the athlete"
-            sx={{ p: 1.5, display: 'grid', gap: 1.5 }}
+            sx={{ display: 'grid', gap: 1.5 }}
           >
             <Box>
               <Typography variant="h2">Enter for the athlete</Typography>
@@ -92,7 +93,7 @@ function EntriesView({ id, found }: { id: string; found: Entries }) {
             {what === 'sheet' && <SheetForm id={id} />}
           </Paper>
         )}
-        <Paper variant="outlined" component="section" aria-label="What was entered" sx={{ p: 1.5 }}>
+        <Paper variant="panel" component="section" aria-label="What was entered">
           <Typography variant="h2">What was entered</Typography>
           {enters && (
             <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
@@ -100,7 +101,7 @@ function EntriesView({ id, found }: { id: string; found: Entries }) {
             </Typography>
           )}
           {found.entries.length === 0 && <Typography color="textSecondary">Nothing yet.</Typography>}
-          <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+          <List disablePadding>
             {shown.map((item) => (
               <Box
                 component="li"
@@ -132,7 +133,7 @@ function EntriesView({ id, found }: { id: string; found: Entries }) {
                 )}
               </Box>
             ))}
-          </Box>
+          </List>
           {found.entries.length > FIRST && (
             <Button onClick={() => setAll(!all)}>
               {all ? 'Show fewer' : `Show all ${found.entries.length} of the last four months`}
@@ -143,7 +144,7 @@ function EntriesView({ id, found }: { id: string; found: Entries }) {
               <Typography variant="h3" sx={{ mt: 2 }}>
                 Put right or struck out
               </Typography>
-              <Box component="ul" aria-label="Put right or struck out" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+              <List aria-label="Put right or struck out" disablePadding>
                 {found.corrections.map((correction) => (
                   <Box
                     component="li"
@@ -157,7 +158,7 @@ function EntriesView({ id, found }: { id: string; found: Entries }) {
                     </Typography>
                   </Box>
                 ))}
-              </Box>
+              </List>
             </>
           )}
         </Paper>

@@ -133,7 +133,7 @@ export function MorningForm({ id, found }: { id: string; found: Entries }) {
       )}
       {asked && <SignList signs={signs} set={setSigns} />}
       {there !== undefined && (score !== '' || signs.length === 0) && (
-        <Typography variant="body2" sx={{ color: 'watch.main' }}>
+        <Typography variant="body2" color="watch">
           {day(on)} was answered with {there.provocation} of 10. What you enter takes its place.
         </Typography>
       )}

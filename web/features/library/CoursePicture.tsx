@@ -51,7 +51,7 @@ function Weeks({ athlete, weeks }: { athlete: Athlete; weeks: number }) {
   const end = athlete.ended_week === null ? `Not ended in ${weeks} weeks` : `Ends in week ${athlete.ended_week}`;
   return (
     <Box sx={{ mb: 1.5, overflowX: 'auto' }}>
-      <Typography sx={{ fontWeight: 600 }}>
+      <Typography variant="subtitle1">
         {athlete.words}. {end}.
       </Typography>
       <svg

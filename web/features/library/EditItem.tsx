@@ -142,10 +142,10 @@ function Editor({ item, library, setSaved }: { item: Item; library: Library; set
           groups.map((group) => (
             <Paper
               key={group.path.join('.')}
-              variant="outlined"
+              variant="panel"
               component="section"
               aria-label={heading(content, group.path, library)}
-              sx={{ p: 1.5, mb: 1 }}
+              sx={{ mb: 1 }}
             >
               <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
                 <Typography variant="h3" sx={{ flex: 1 }}>

@@ -57,7 +57,7 @@ export function Ladders({
           <Empty title="No exercise matches all of that">Leave a word out, or look through the ladders.</Empty>
         )}
         {fits !== null && fits.length > 0 && (
-          <Paper variant="outlined" component="section" aria-label="Found" sx={{ p: 1.5, gridColumn: '1 / -1' }}>
+          <Paper variant="panel" component="section" aria-label="Found" sx={{ gridColumn: '1 / -1' }}>
             <Typography variant="h2" sx={{ mb: 0.5 }}>
               Found, most direct and easiest first
             </Typography>
@@ -86,13 +86,7 @@ export function Ladders({
         )}
         {fits === null &&
           ladders.map((ladder) => (
-            <Paper
-              key={ladder.key}
-              variant="outlined"
-              component="section"
-              aria-label={ladder.title}
-              sx={{ p: 1.5, minWidth: 0 }}
-            >
+            <Paper key={ladder.key} variant="panel" component="section" aria-label={ladder.title} sx={{ minWidth: 0 }}>
               <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
                 <Typography variant="h2" sx={{ flex: 1 }}>
                   {ladder.title}
@@ -120,7 +114,7 @@ export function Ladders({
             </Paper>
           ))}
         {fits === null && beside.length > 0 && (
-          <Paper variant="outlined" component="section" aria-label="On no ladder" sx={{ p: 1.5 }}>
+          <Paper variant="panel" component="section" aria-label="On no ladder">
             <Typography variant="h2" sx={{ mb: 0.5 }}>
               Beside the ladders
             </Typography>
@@ -138,12 +132,7 @@ export function Ladders({
         )}
       </Box>
       {shown !== undefined && (
-        <Paper
-          variant="outlined"
-          component="section"
-          aria-label="Exercise"
-          sx={{ p: 1.5, position: 'sticky', top: 12 }}
-        >
+        <Paper variant="panel" component="section" aria-label="Exercise" sx={{ position: 'sticky', top: 12 }}>
           <ExerciseSheet exercise={shown} library={library} />
           <Box sx={{ display: 'flex', gap: 1, mt: 1.5 }}>
             <IfMay what="decide">

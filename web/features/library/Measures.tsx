@@ -25,7 +25,7 @@ export function Measures({ library }: { library: Library }) {
       {Object.entries(MEASURE_KINDS).map(([kind, title]) => {
         const found = library.measures.filter((measure) => measure.kind === kind);
         return found.length === 0 ? null : (
-          <Paper key={kind} variant="outlined" component="section" aria-label={`Measures: ${title}`} sx={{ p: 1.5 }}>
+          <Paper key={kind} variant="panel" component="section" aria-label={`Measures: ${title}`}>
             <Typography variant="h2">
               {title.slice(0, 1).toUpperCase()}
               {title.slice(1)}

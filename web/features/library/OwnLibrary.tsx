@@ -117,7 +117,7 @@ export function OwnLibrary({ library }: { library: Library }) {
   const faults = problem instanceof Refusal ? Object.entries(problem.fields) : [];
 
   return (
-    <Paper variant="outlined" component="section" aria-label="Our own" sx={{ p: 1.5, maxWidth: 900 }}>
+    <Paper variant="panel" component="section" aria-label="Our own" sx={{ maxWidth: 900 }}>
       <Box sx={{ display: 'flex', gap: 1, mb: 1, alignItems: 'center' }}>
         <Typography variant="h2" sx={{ flex: 1 }}>
           Our own library

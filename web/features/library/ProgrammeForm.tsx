@@ -55,7 +55,7 @@ export function ProgrammeForm({ editing }: { editing: Editing }) {
   const stages = list(editing.content, ['stages']);
   return (
     <EditingContext value={editing}>
-      <Paper variant="outlined" component="section" aria-label="In general" sx={{ p: 1.5, mb: 1.5 }}>
+      <Paper variant="panel" component="section" aria-label="In general" sx={{ mb: 1.5 }}>
         <Typography variant="h2" sx={{ mb: 1 }}>
           In general
         </Typography>
@@ -80,7 +80,7 @@ export function ProgrammeForm({ editing }: { editing: Editing }) {
         />
       )}
       {list(editing.content, ['variants']).length > 0 && (
-        <Paper variant="outlined" component="section" aria-label="Variants" sx={{ p: 1.5, mt: 1.5 }}>
+        <Paper variant="panel" component="section" aria-label="Variants" sx={{ mt: 1.5 }}>
           <Typography variant="h2" sx={{ mb: 1 }}>
             For one structure alone
           </Typography>
@@ -231,7 +231,7 @@ function StageCard({ path, last }: { path: Path; last: boolean }) {
     (part) => faults[[...path, part].join('.')] ?? [],
   );
   return (
-    <Paper variant="outlined" component="section" aria-label={name} sx={{ p: 1.5, mb: 1.5 }}>
+    <Paper variant="panel" component="section" aria-label={name} sx={{ mb: 1.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
         <Typography variant="h2" sx={{ flex: 1 }}>
           {name}
@@ -458,7 +458,9 @@ function ExerciseCard({
   return (
     <Box role="group" aria-label={title} sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 1.25, mb: 1 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
-        <Typography sx={{ fontWeight: 600, flex: 1 }}>{title}</Typography>
+        <Typography variant="subtitle1" sx={{ flex: 1 }}>
+          {title}
+        </Typography>
         <Order path={path} name={title} last={last} />
       </Box>
       <Fields
@@ -476,7 +478,7 @@ function ExerciseCard({
           }
         />
       )}
-      <Typography variant="body2" sx={{ fontWeight: 600, mt: 1 }}>
+      <Typography variant="subtitle2" sx={{ mt: 1 }}>
         {blocks.length > 0 ? 'Grows by weeks' : 'Grows, the first that has room first'}
       </Typography>
       {grows.map((grow, i) => {

@@ -66,7 +66,7 @@ export function Programmes({
         chosen={shown.key}
         choose={choose}
       />
-      <Paper variant="outlined" component="section" aria-label={shown.title} sx={{ p: 1.5 }}>
+      <Paper variant="panel" component="section" aria-label={shown.title}>
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', mb: 0.5 }}>
           <Typography variant="h2" sx={{ flex: 1 }}>
             {shown.title}
@@ -138,7 +138,7 @@ export function Programmes({
                 }}
               >
                 <Box>
-                  <Typography sx={{ fontWeight: 600 }}>
+                  <Typography variant="subtitle1">
                     {i + 1} · {stage.title}
                   </Typography>
                   <Typography variant="body2" color="textSecondary">

@@ -33,7 +33,7 @@ export function Rules({ library }: { library: Library }) {
         chosen={shown.key}
         choose={setA}
       />
-      <Paper variant="outlined" component="section" aria-label={shown.title} sx={{ p: 1.5 }}>
+      <Paper variant="panel" component="section" aria-label={shown.title}>
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mb: 1, flexWrap: 'wrap' }}>
           <Typography variant="h2" sx={{ flex: 1 }}>
             {shown.title}
@@ -79,7 +79,7 @@ export function Rules({ library }: { library: Library }) {
           No study fixes these limits. They are defaults: copy a rule to set your own.
         </Typography>
       </Paper>
-      <Paper variant="outlined" component="section" aria-label="Lint" sx={{ p: 1.5 }}>
+      <Paper variant="panel" component="section" aria-label="Lint">
         <Typography variant="h2" sx={{ mb: 0.5 }}>
           What Rung points out
         </Typography>

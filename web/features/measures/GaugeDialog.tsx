@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -219,7 +220,7 @@ export default function GaugeDialog({
                   {preview[sideField].words}
                 </Typography>
               )}
-              <Box component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+              <List component="ol" disablePadding>
                 {ofSide(sideField).map((curve, i) => (
                   <Box
                     component="li"
@@ -254,7 +255,7 @@ export default function GaugeDialog({
                     </Button>
                   </Box>
                 ))}
-              </Box>
+              </List>
             </Box>
           ))}
         </Box>

@@ -106,7 +106,7 @@ function MeasuresView({ id, sheet }: { id: string; sheet: Sheet }) {
             look={setCurve}
           />
         ))}
-        <Paper variant="outlined" component="section" aria-label="Not measured yet" sx={{ p: 1.5 }}>
+        <Paper variant="panel" component="section" aria-label="Not measured yet">
           <Typography variant="h2">Not measured yet</Typography>
           <Typography variant="body2" color="textSecondary">
             Proposed for this structure in this stage.
@@ -206,10 +206,10 @@ function Card({
   const isForce = measure.kind === 'force';
   return (
     <Paper
-      variant="outlined"
+      variant="panel"
       component="section"
       aria-label={measure.title}
-      sx={{ p: 1.5, borderColor: measure.due === null ? undefined : 'watch.main' }}
+      sx={{ borderColor: measure.due === null ? undefined : 'watch.main' }}
     >
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
         <Typography variant="h2" sx={{ flex: 1 }}>
@@ -222,7 +222,7 @@ function Card({
         </IfMay>
       </Box>
       {measure.due !== null && (
-        <Typography variant="body2" sx={{ color: 'watch.main' }}>
+        <Typography variant="body2" color="watch">
           ▲ Due: {measure.due}.
         </Typography>
       )}

@@ -118,7 +118,7 @@ export function TakeMeasure({
         )}
       </Box>
       {measure.due !== null && (
-        <Typography variant="body2" sx={{ color: 'watch.main' }}>
+        <Typography variant="body2" color="watch">
           Due: {measure.due}.
         </Typography>
       )}
@@ -289,7 +289,10 @@ function SideRow({
   return (
     <Box>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', flexWrap: 'wrap' }}>
-        <Typography sx={{ width: measure.tries > 1 ? '100%' : 96, pt: measure.tries > 1 ? 0 : 0.75, fontWeight: 600 }}>
+        <Typography
+          variant="subtitle1"
+          sx={{ width: measure.tries > 1 ? '100%' : 96, pt: measure.tries > 1 ? 0 : 0.75 }}
+        >
           {title}
         </Typography>
         {tries.map((attempt, i) => {

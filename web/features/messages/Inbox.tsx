@@ -163,7 +163,7 @@ function ThreadLine({ one, open, choose }: { one: Thread; open: boolean; choose:
 function OpenThread({ thread }: { thread: Thread }) {
   const found = useConversation(thread.case);
   return (
-    <Paper variant="outlined" component="section" aria-label={`Messages with ${thread.athlete}`} sx={{ p: 1.5 }}>
+    <Paper variant="panel" component="section" aria-label={`Messages with ${thread.athlete}`}>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
         <Typography variant="h2">{thread.athlete}</Typography>
         <Typography color="textSecondary" sx={{ flex: 1 }}>

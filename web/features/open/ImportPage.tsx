@@ -155,7 +155,7 @@ function Found({
         {found.from !== null && found.until !== null && `, from ${day(found.from)} to ${day(found.until)}`}.
       </Typography>
       <Box>
-        <Typography sx={{ fontWeight: 600 }}>{found.headline}</Typography>
+        <Typography variant="subtitle1">{found.headline}</Typography>
         <Typography variant="body2" color="textSecondary">
           {found.because}
         </Typography>

@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -163,7 +164,7 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
             alignItems: 'start',
           }}
         >
-          <Box component="ol" aria-label="Steps" sx={{ listStyle: 'none', p: 0, m: 0, display: 'grid', gap: 0.25 }}>
+          <List component="ol" aria-label="Steps" disablePadding sx={{ display: 'grid', gap: 0.25 }}>
             {STEPS.map(({ title }, i) => (
               <li key={title}>
                 <Button
@@ -192,10 +193,10 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
                 </Button>
               </li>
             ))}
-          </Box>
+          </List>
           <Paper
             key={step}
-            variant="outlined"
+            variant="panel"
             component="form"
             noValidate
             aria-label={STEPS[step - 1]?.title ?? ''}
@@ -210,7 +211,6 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
             onKeyDown={(event) => {
               if (event.key === 'Enter' && event.ctrlKey) event.currentTarget.requestSubmit();
             }}
-            sx={{ p: 1.5 }}
           >
             <Typography variant="h2" sx={{ mb: 1.25 }}>
               {step} · {STEPS[step - 1]?.title}
@@ -328,7 +328,7 @@ function Opened({
       {password !== null && (
         <>
           <Typography sx={{ mb: 1 }}>Hand this password over. It is shown only now:</Typography>
-          <Typography component="p" sx={{ fontSize: 24, fontWeight: 600, mb: 2 }}>
+          <Typography component="p" variant="subtitle1" sx={{ fontSize: 24, mb: 2 }}>
             {password}
           </Typography>
           <Typography sx={{ mb: 3 }}>

@@ -58,11 +58,7 @@ export function ProposalStep() {
               {suggestion.begins === null ? '' : ` · begins at ${suggestion.begins}`}
             </Typography>
             {suggestion.caution !== null && (
-              <Typography
-                component="span"
-                variant="caption"
-                sx={{ display: 'block', color: 'watch.main', lineHeight: 1.3 }}
-              >
+              <Typography component="span" variant="caption" color="watch" sx={{ display: 'block', lineHeight: 1.3 }}>
                 {suggestion.caution}
               </Typography>
             )}

@@ -85,7 +85,7 @@ function Refer({ name, draft, close }: { name: string; draft: string | null; clo
           faultAt(refer.error, 'to') === undefined &&
           faultAt(refer.error, 'why') === undefined && <Alert severity="error">{refer.error.message}</Alert>}
         {draft === null && (
-          <Typography variant="body2" sx={{ color: 'watch.main' }}>
+          <Typography variant="body2" color="watch">
             What you typed is being kept; in a moment the letter can be drawn.
           </Typography>
         )}

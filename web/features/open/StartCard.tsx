@@ -49,7 +49,11 @@ export function StartCard() {
           {!start.blocked && start.words === null && (
             <Typography>No stage of this programme applies to the goal. Choose another.</Typography>
           )}
-          {start.words !== null && <Typography sx={{ fontWeight: 600, my: 0.5 }}>{start.words}</Typography>}
+          {start.words !== null && (
+            <Typography variant="subtitle1" sx={{ my: 0.5 }}>
+              {start.words}
+            </Typography>
+          )}
           {start.words !== null && <Typography variant="body2">{start.programme_words}</Typography>}
           {start.season_words !== null && (
             <Typography variant="body2" sx={{ mt: 0.5 }}>
@@ -57,7 +61,7 @@ export function StartCard() {
             </Typography>
           )}
           {start.notes.includes('start_carefully') && (
-            <Typography variant="body2" sx={{ color: 'watch.main' }}>
+            <Typography variant="body2" color="watch">
               A risk counts at the easiest rung: start carefully.
             </Typography>
           )}
@@ -67,7 +71,7 @@ export function StartCard() {
             </Typography>
           ))}
           {start.lint.length > 0 && (
-            <Typography variant="body2" sx={{ color: 'watch.main', mt: 0.5 }}>
+            <Typography variant="body2" color="watch" sx={{ mt: 0.5 }}>
               {start.lint.length === 1 ? '1 thing' : `${start.lint.length} things`} to look at:{' '}
               {start.lint.map((note) => note.title.toLowerCase()).join('; ')}.
             </Typography>

@@ -129,7 +129,7 @@ function PaperView({ id, paper, choose }: { id: string; paper: Paper; choose: (v
 function State({ paper, agree, withdraw }: { paper: Paper; agree: () => void; withdraw: () => void }) {
   return (
     <PaperBox variant="outlined" sx={{ p: 1.5, display: 'grid', gap: 0.5 }}>
-      <Typography sx={{ color: paper.signed_at === null ? 'watch.main' : 'primary.main', fontWeight: 600 }}>
+      <Typography variant="subtitle1" sx={{ color: paper.signed_at === null ? 'watch.main' : 'primary.main' }}>
         {paper.signed_at === null
           ? `Draft, version ${paper.version}`
           : `Signed by ${paper.signed_by ?? ''} on ${day(paper.signed_at.slice(0, 10))}, version ${paper.version}`}

@@ -51,7 +51,7 @@ export function PapersPage() {
                 sx={{ display: 'flex', gap: 2, alignItems: 'center', py: 1, borderTop: 1, borderColor: 'divider' }}
               >
                 <Box sx={{ flex: 1, minWidth: 0 }}>
-                  <Typography sx={{ fontWeight: 600 }}>{kind.title}</Typography>
+                  <Typography variant="subtitle1">{kind.title}</Typography>
                   <Typography variant="body2" color="textSecondary">
                     {kind.about}
                   </Typography>

@@ -111,7 +111,7 @@ export function People() {
               {here.map((item) => (
                 <TableRow key={item.id} sx={item.state === 'active' ? {} : { '& td': { color: 'text.secondary' } }}>
                   <TableCell>
-                    <Typography sx={{ fontWeight: 600 }}>
+                    <Typography variant="subtitle1">
                       {item.name}
                       {item.is_you && ' (you)'}
                     </Typography>
@@ -122,7 +122,7 @@ export function People() {
                   <TableCell>
                     {roleTitle(found.data, item)}
                     {STATES[item.state] !== '' && (
-                      <Typography variant="body2" sx={{ color: 'watch.main' }}>
+                      <Typography variant="body2" color="watch">
                         {STATES[item.state]}
                       </Typography>
                     )}

@@ -60,7 +60,7 @@ export function Tokens() {
           sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: 1, borderColor: 'divider', pt: 1 }}
         >
           <Box sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>
-            <Typography sx={{ fontWeight: 600 }}>{token.name}</Typography>
+            <Typography variant="subtitle1">{token.name}</Typography>
             <Typography variant="body2" color="textSecondary">
               {token.expired ? 'Ran out on' : 'Holds until'} {day(token.expires_at.slice(0, 10))} ·{' '}
               {token.last_used_at === null ? 'never used' : `last used ${moment(token.last_used_at)}`}

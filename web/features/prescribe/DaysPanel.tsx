@@ -46,7 +46,7 @@ export function DaysPanel({
   );
   const title = (key: string) => slots.find((slot) => slot.key === key)?.title ?? key;
   return (
-    <Paper variant="outlined" component="section" aria-label="Days" sx={{ p: 1.5, display: 'grid', gap: 1.25 }}>
+    <Paper variant="panel" component="section" aria-label="Days" sx={{ display: 'grid', gap: 1.25 }}>
       <Typography variant="h2">
         Days
         {words === undefined ? (

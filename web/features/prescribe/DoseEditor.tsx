@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -205,11 +206,7 @@ export function DoseEditor({ prescription, slots, faults, suggestions, change }:
       </Box>
       <LadderPart prescription={prescription} fault={faults.ladder} change={change} />
       {suggestions.length > 0 && (
-        <Box
-          component="ul"
-          sx={{ listStyle: 'none', p: 0, m: 0 }}
-          aria-label="Suggested from what was logged and tested"
-        >
+        <List disablePadding aria-label="Suggested from what was logged and tested">
           {suggestions.map((suggestion) => (
             <Typography component="li" variant="body2" color="textSecondary" key={suggestion.words}>
               {suggestion.words}
@@ -228,7 +225,7 @@ export function DoseEditor({ prescription, slots, faults, suggestions, change }:
                 )}
             </Typography>
           ))}
-        </Box>
+        </List>
       )}
     </Box>
   );

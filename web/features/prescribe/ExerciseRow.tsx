@@ -71,7 +71,7 @@ export function ExerciseRow({
       >
         <Box sx={{ minWidth: 0 }}>
           <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.25 }}>
-            <Typography component="h3" sx={{ fontWeight: 600, flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>
+            <Typography component="h3" variant="subtitle1" sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>
               {row.title}{' '}
               <Typography component="span" variant="body2" color="textSecondary">
                 {LIMBS[prescription.limbs]}
@@ -85,10 +85,7 @@ export function ExerciseRow({
             </IconButton>
           </Box>
           {row.rests_until !== null && (
-            <Typography
-              variant="body2"
-              sx={{ color: 'watch.main', ...(wakes ? { textDecoration: 'line-through' } : {}) }}
-            >
+            <Typography variant="body2" color="watch" sx={{ ...(wakes ? { textDecoration: 'line-through' } : {}) }}>
               Rests until {day(row.rests_until)}
             </Typography>
           )}
@@ -136,7 +133,7 @@ export function ExerciseRow({
         </Box>
       </Box>
       {changed !== null && (
-        <Typography variant="body2" sx={{ color: 'watch.main', opacity: fresh ? 1 : 0.45 }}>
+        <Typography variant="body2" color="watch" sx={{ opacity: fresh ? 1 : 0.45 }}>
           Changed: {changed}
         </Typography>
       )}

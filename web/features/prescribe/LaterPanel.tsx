@@ -16,7 +16,7 @@ export function LaterPanel({
   leaveOut: (item: Later) => void;
 }) {
   return (
-    <Paper variant="outlined" component="section" aria-label="Begins later" sx={{ p: 1.5 }}>
+    <Paper variant="panel" component="section" aria-label="Begins later">
       <Typography variant="h2">Begins later</Typography>
       <Typography variant="body2" color="textSecondary">
         What has begun stays begun. Nothing begins while something was too much.
@@ -36,7 +36,7 @@ export function LaterPanel({
           }}
         >
           <Box sx={{ flex: '1 1 260px' }}>
-            <Typography sx={{ fontWeight: 600 }}>
+            <Typography variant="subtitle1">
               {session.title}{' '}
               <Typography component="span" color="textSecondary">
                 {session.words}

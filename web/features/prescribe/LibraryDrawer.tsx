@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -68,7 +69,7 @@ export function LibraryDrawer({
       />
       {library.isPending && <Loading what="the library" />}
       {library.isError && <Failed problem={library.error} again={() => void library.refetch()} />}
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, overflow: 'auto' }}>
+      <List disablePadding sx={{ overflow: 'auto' }}>
         {found.slice(0, MOST).map((exercise) => (
           <Box
             component="li"
@@ -76,7 +77,7 @@ export function LibraryDrawer({
             sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: 1, borderColor: 'divider', py: 0.75 }}
           >
             <Box sx={{ flex: 1 }}>
-              <Typography sx={{ fontWeight: 600 }}>{exercise.title}</Typography>
+              <Typography variant="subtitle1">{exercise.title}</Typography>
               <Typography variant="body2">
                 {exercise.words}
                 {exercise.tempo_words === null ? '' : ` · ${exercise.tempo_words}`}
@@ -94,7 +95,7 @@ export function LibraryDrawer({
             </Button>
           </Box>
         ))}
-      </Box>
+      </List>
       {library.data !== undefined && found.length === 0 && (
         <Typography color="textSecondary" sx={{ mt: 1 }}>
           Nothing fits. Try fewer words, or tick the box above.

@@ -35,12 +35,7 @@ export function SlotsPanel({
     });
   };
   return (
-    <Paper
-      variant="outlined"
-      component="section"
-      aria-label="Kinds of session"
-      sx={{ p: 1.5, display: 'grid', gap: 1 }}
-    >
+    <Paper variant="panel" component="section" aria-label="Kinds of session" sx={{ display: 'grid', gap: 1 }}>
       <Typography variant="h2">Kinds of session</Typography>
       {draft.slots.map((slot, i) => {
         const fault = (field: string) => faults[`slots.${i}.${field}`];
@@ -59,7 +54,9 @@ export function SlotsPanel({
               pt: i === 0 ? 0 : 1,
             }}
           >
-            <Typography sx={{ width: 150, pt: 1, fontWeight: 600 }}>{slot.title}</Typography>
+            <Typography variant="subtitle1" sx={{ width: 150, pt: 1 }}>
+              {slot.title}
+            </Typography>
             {Array.from({ length: slot.times_per_day }, (_, at) => (
               <TextField
                 key={at}

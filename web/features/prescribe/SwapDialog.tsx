@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
@@ -38,12 +39,7 @@ export function SwapDialog({
           <Typography>This exercise is on no ladder. Add another from the library and leave this one out.</Typography>
         )}
         {ladder !== undefined && (
-          <Box
-            component="ol"
-            reversed
-            aria-label={`${ladder.title}, hardest first`}
-            sx={{ listStyle: 'none', p: 0, m: 0 }}
-          >
+          <List component="ol" reversed aria-label={`${ladder.title}, hardest first`} disablePadding>
             {[...ladder.rungs].reverse().map((rung, k) => {
               const i = ladder.rungs.length - 1 - k;
               const exercise = exercises.get(rung.exercise);
@@ -63,7 +59,7 @@ export function SwapDialog({
                   }}
                 >
                   <Box sx={{ flex: 1, pl: 1 }}>
-                    <Typography sx={{ fontWeight: 600 }}>{exercise.title}</Typography>
+                    <Typography variant="subtitle1">{exercise.title}</Typography>
                     <Typography variant="body2">
                       {[exercise.words, exercise.tempo_words].filter(Boolean).join(' · ')}
                     </Typography>
@@ -85,7 +81,7 @@ export function SwapDialog({
                 </Box>
               );
             })}
-          </Box>
+          </List>
         )}
       </DialogContent>
       <DialogActions>

@@ -28,7 +28,7 @@ export function TotalsPanel({
   problem: string | null;
 }) {
   return (
-    <Paper variant="outlined" component="section" aria-label="Sums" aria-busy={!fresh} sx={{ p: 1.5 }}>
+    <Paper variant="panel" component="section" aria-label="Sums" aria-busy={!fresh}>
       <Box sx={{ display: 'flex', alignItems: 'baseline' }}>
         <Typography variant="h2" sx={{ flex: 1 }}>
           Sums
@@ -43,7 +43,7 @@ export function TotalsPanel({
             .filter((session) => session.exercises > 0)
             .map((session) => (
               <Box key={session.slot} sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}>
-                <Typography variant="body2" sx={{ fontWeight: 600 }}>
+                <Typography variant="subtitle2">
                   {session.title}: {minutes(session.duration_s)}
                 </Typography>
                 <Typography variant="body2">
@@ -113,7 +113,7 @@ export function TotalsPanel({
 /** What a careful colleague would point out; nothing is forbidden by it. */
 export function LintList({ preview, fresh }: { preview: Preview | undefined; fresh: boolean }) {
   return (
-    <Paper variant="outlined" component="section" aria-label="To look at" sx={{ p: 1.5 }}>
+    <Paper variant="panel" component="section" aria-label="To look at">
       <Typography variant="h2">To look at</Typography>
       <Box sx={{ opacity: fresh ? 1 : 0.4 }}>
         {preview?.lint.length === 0 && (
@@ -128,7 +128,7 @@ export function LintList({ preview, fresh }: { preview: Preview | undefined; fre
             sx={{ mt: 0.5 }}
             title={note.why}
           >
-            <Typography component="span" variant="body2" sx={{ color: 'watch.main', fontWeight: 600 }}>
+            <Typography component="span" variant="subtitle2" color="watch">
               {note.title}.
             </Typography>{' '}
             {note.words}

@@ -31,12 +31,7 @@ export function WayBackPanel({
     change(steps.map((step, k) => (k === i ? { ...step, ...part } : step)));
   const fault = (i: number, field: string) => faults[`${at}.practice.${i}.${field}`];
   return (
-    <Paper
-      variant="outlined"
-      component="section"
-      aria-label={`${title}: the way back`}
-      sx={{ p: 1.5, display: 'grid', gap: 1 }}
-    >
+    <Paper variant="panel" component="section" aria-label={`${title}: the way back`} sx={{ display: 'grid', gap: 1 }}>
       <Box>
         <Typography variant="h2">{title}: the way back</Typography>
         <Typography variant="body2" color="textSecondary">

@@ -26,7 +26,7 @@ export function AskedPanel({ asked }: { asked: readonly Schemas['Asked'][] }) {
       sx={{ px: 1, py: 0.5, mb: 0.5, borderColor: 'watch.main' }}
     >
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
-        <Typography variant="h3" component="h2" sx={{ color: 'watch.main', flex: 1 }}>
+        <Typography variant="h3" component="h2" color="watch" sx={{ flex: 1 }}>
           Athletes wrote · {asked.length}
         </Typography>
         <Button size="small" component={RouterLink} to="/messages" sx={{ py: 0 }}>

@@ -63,7 +63,7 @@ export function Filters({
         size="small"
         selected={narrowing.event === 'week'}
         onChange={() => set({ event: narrowing.event === 'week' ? '' : 'week' })}
-        sx={{ height: 40, textTransform: 'none', color: 'text.primary' }}
+        sx={{ height: 40, color: 'text.primary' }}
       >
         Event this week
       </ToggleButton>

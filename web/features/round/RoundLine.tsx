@@ -103,8 +103,8 @@ export function RoundLine({
       </Box>
       <Box sx={{ minWidth: 0, gridColumn: { xs: '1 / -1', md: 'auto' }, order: { xs: 3, md: 0 } }}>
         <Typography
+          variant="subtitle1"
           sx={{
-            fontWeight: 600,
             fontSize: 15,
             lineHeight: 1.2,
             display: '-webkit-box',

@@ -1,3 +1,4 @@
+import List from '@mui/material/List';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -42,12 +43,7 @@ export function Trying({
       </Alert>
     );
   return (
-    <Paper
-      variant="outlined"
-      component="section"
-      aria-label="Try in the room"
-      sx={{ p: 1.5, display: 'grid', gap: 1.5 }}
-    >
+    <Paper variant="panel" component="section" aria-label="Try in the room" sx={{ display: 'grid', gap: 1.5 }}>
       <Box>
         <Typography variant="h2">Try in the room</Typography>
         <Typography variant="body2" color="textSecondary">
@@ -80,7 +76,7 @@ export function Trying({
         />
       )}
       {trials.length > 0 && (
-        <Box component="ol" aria-label="Tried" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+        <List component="ol" aria-label="Tried" disablePadding>
           {trials.map((trial, i) => (
             <Box
               component="li"
@@ -110,7 +106,7 @@ export function Trying({
               </Button>
             </Box>
           ))}
-        </Box>
+        </List>
       )}
     </Paper>
   );
@@ -235,7 +231,7 @@ function OneTry({ rung, visit, keep }: { rung: Rung; visit: Visit; keep: (trial:
             sx={{ '& input': { fontSize: '1.5rem', py: 1 }, flex: 1 }}
           />
         </Box>
-        <Typography sx={{ fontWeight: 600 }}>Worst pain in it</Typography>
+        <Typography variant="subtitle1">Worst pain in it</Typography>
         <PainRow
           label="Worst pain in it"
           value={pain}
@@ -244,7 +240,9 @@ function OneTry({ rung, visit, keep }: { rung: Rung; visit: Visit; keep: (trial:
         />
         {!holds && (
           <Box>
-            <Typography sx={{ fontWeight: 600, mb: 0.5 }}>How many more could have been done, if asked</Typography>
+            <Typography variant="subtitle1" sx={{ mb: 0.5 }}>
+              How many more could have been done, if asked
+            </Typography>
             <ToggleButtonGroup
               exclusive
               value={reserve}

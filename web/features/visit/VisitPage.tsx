@@ -69,18 +69,13 @@ function VisitView({ id, visit }: { id: string; visit: Visit }) {
           alignItems: 'start',
         }}
       >
-        <Paper variant="outlined" component="section" aria-label="Measure" sx={{ p: 1.5 }}>
+        <Paper variant="panel" component="section" aria-label="Measure">
           <Typography variant="h2">Measure</Typography>
           <Measuring id={id} visit={visit} on={visit.today} />
         </Paper>
         <Box sx={{ display: 'grid', gap: 1.5 }}>
           <Trying visit={visit} trials={draft.trials} setTrials={(trials) => setDraft({ trials })} />
-          <Paper
-            variant="outlined"
-            component="section"
-            aria-label="End the visit"
-            sx={{ p: 1.5, display: 'grid', gap: 1 }}
-          >
+          <Paper variant="panel" component="section" aria-label="End the visit" sx={{ display: 'grid', gap: 1 }}>
             <Typography variant="h2">End the visit</Typography>
             <TextField
               label="Note (may be left empty)"

@@ -125,7 +125,7 @@ function Cases({ week }: { week: Week }) {
             selected={chosen === other.key}
             disabled={other.cases.length === 0}
             onChange={() => setChosen(chosen === other.key ? null : other.key)}
-            sx={{ textTransform: 'none', py: 0.5, px: 1.25, gap: 1, minHeight: 44 }}
+            sx={{ py: 0.5, px: 1.25, gap: 1, minHeight: 44 }}
           >
             <Box component="span" sx={{ fontSize: 20, fontWeight: 600 }}>
               {other.cases.length}

@@ -40,7 +40,7 @@ export function ReadyBy({ id, weeks }: { id: string; weeks: Weeks }) {
         ? null
         : 'This could not be worked out. Try again.';
   return (
-    <Paper variant="outlined" component="section" aria-label="Ready by" sx={{ p: 1.5, display: 'grid', gap: 1 }}>
+    <Paper variant="panel" component="section" aria-label="Ready by" sx={{ display: 'grid', gap: 1 }}>
       <Typography variant="h2">Ready by</Typography>
       <Box
         component="form"
@@ -79,7 +79,8 @@ export function ReadyBy({ id, weeks }: { id: string; weeks: Weeks }) {
             </Typography>
           ))}
           <Typography
-            sx={{ fontWeight: 600, color: found.data.pace === null ? undefined : PACES[found.data.pace].colour }}
+            variant="subtitle1"
+            sx={{ color: found.data.pace === null ? undefined : PACES[found.data.pace].colour }}
           >
             {found.data.pace !== null && `${PACES[found.data.pace].mark} `}
             {found.data.ready}

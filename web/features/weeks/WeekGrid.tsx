@@ -406,7 +406,8 @@ function Cell({
         .map((session, i) => (
           <Typography
             key={session.words + String(i)}
-            sx={{ fontSize: '0.8125rem', lineHeight: 1.2, color: 'text.secondary', px: 0.5 }}
+            color="textSecondary"
+            sx={{ fontSize: '0.8125rem', lineHeight: 1.2, px: 0.5 }}
           >
             ◆ {session.words}
           </Typography>

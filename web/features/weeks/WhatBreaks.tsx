@@ -84,7 +84,7 @@ export function WhatBreaks({
   const session = weeks.sessions.find((planned) => planned.id === chosen && planned.open);
   const unplaced = weeks.sessions.filter((planned) => notPlaced.includes(planned.id));
   return (
-    <Paper variant="outlined" component="section" aria-label="What breaks" sx={{ p: 1.5, display: 'grid', gap: 1 }}>
+    <Paper variant="panel" component="section" aria-label="What breaks" sx={{ display: 'grid', gap: 1 }}>
       <Typography variant="h2">{isTrying ? 'If you put it there' : 'As it stands'}</Typography>
       <Box role="status" aria-live="polite" sx={{ display: 'grid', gap: 0.5 }}>
         {broken.length === 0 &&
@@ -99,7 +99,7 @@ export function WhatBreaks({
             <Typography>{looking ? 'Looking …' : '✓ Every rule is kept.'}</Typography>
           ))}
         {broken.map((words) => (
-          <Typography key={words} sx={{ color: 'over.main' }}>
+          <Typography key={words} color="over">
             ▲ {words}
           </Typography>
         ))}
@@ -110,7 +110,7 @@ export function WhatBreaks({
             </Typography>
           ))}
         {over.map((words) => (
-          <Typography key={words} variant="body2" sx={{ color: 'watch.main' }}>
+          <Typography key={words} variant="body2" color="watch">
             ◇ {words}
           </Typography>
         ))}
