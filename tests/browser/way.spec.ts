@@ -252,7 +252,7 @@ test('the Round is worked by keyboard', async ({ page }) => {
     .first();
   const first = (await line.getAttribute('aria-label')) ?? '';
   const second = labels[labels.indexOf(first) + 1] ?? '';
-  for (const _ of labels) await page.keyboard.press('k');
+  for (let i = 0; i < labels.length; i++) await page.keyboard.press('k');
   await expect(page.getByRole('article').first()).toHaveAttribute('aria-current', 'true');
   while ((await line.getAttribute('aria-current')) !== 'true') await page.keyboard.press('j');
   await page.keyboard.press('a');

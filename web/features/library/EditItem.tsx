@@ -49,12 +49,6 @@ export function EditItem() {
 
 function Editor({ item, library, setSaved }: { item: Item; library: Library; setSaved: (words: string) => void }) {
   const [content, setContent] = useState<unknown>(item.content);
-  // Fields keep what is typed; they begin anew when the content is put in their place.
-  const [turn, setTurn] = useState(0);
-  const begin = (next: unknown) => {
-    setContent(next);
-    setTurn(turn + 1);
-  };
   const queries = useQueryClient();
   const navigate = useNavigate();
   const path = { kind: item.kind, key: item.key };
@@ -133,8 +127,7 @@ function Editor({ item, library, setSaved }: { item: Item; library: Library; set
               own,
               faults: fields,
               put: (path, next) => setContent((now: unknown) => replaced(now, path, next)),
-              reshape: begin,
-              turn,
+              reshape: setContent,
             }}
           />
         )}
@@ -154,13 +147,13 @@ function Editor({ item, library, setSaved }: { item: Item; library: Library; set
                 {own && typeof group.path.at(-1) === 'number' && (
                   <>
                     <Button
-                      onClick={() => begin(repeated(content, group.path))}
+                      onClick={() => setContent(repeated(content, group.path))}
                       aria-label={`Repeat ${heading(content, group.path, library)}`}
                     >
                       Repeat
                     </Button>
                     <Button
-                      onClick={() => begin(removed(content, group.path))}
+                      onClick={() => setContent(removed(content, group.path))}
                       aria-label={`Remove ${heading(content, group.path, library)}`}
                     >
                       Remove
@@ -171,12 +164,12 @@ function Editor({ item, library, setSaved }: { item: Item; library: Library; set
               <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25 }}>
                 {group.leaves.map((leaf) => (
                   <Field
-                    key={`${leaf.path.join('.')}/${turn}`}
+                    key={leaf.path.join('.')}
                     leaf={leaf}
                     library={library}
                     disabled={!own}
                     fault={fields[leaf.path.join('.')]}
-                    change={(next) => setContent(replaced(content, leaf.path, next))}
+                    change={(next) => setContent((now: unknown) => replaced(now, leaf.path, next))}
                   />
                 ))}
               </Box>
@@ -198,7 +191,7 @@ function Editor({ item, library, setSaved }: { item: Item; library: Library; set
             {changed && (
               <Button
                 onClick={() => {
-                  begin(item.content);
+                  setContent(item.content);
                   save.reset();
                 }}
               >
@@ -224,7 +217,7 @@ function Editor({ item, library, setSaved }: { item: Item; library: Library; set
                 ? ''
                 : `, from ${version.based_on.replaceAll('_', ' ')}`}
             </Typography>
-            {version.version !== item.version && <Button onClick={() => begin(version.content)}>Take up</Button>}
+            {version.version !== item.version && <Button onClick={() => setContent(version.content)}>Take up</Button>}
           </Box>
         ))}
       </Box>

@@ -4,158 +4,13 @@ import FormHelperText from '@mui/material/FormHelperText';
 import MenuItem from '@mui/material/MenuItem';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 
 import { GOALS } from '../open/form';
+import { CHOICES, LABELS, LONG } from './fieldWords';
 import { type Leaf, typed } from './tree';
-import { type Library, MEASURE_KINDS } from './words';
+import type { Library } from './words';
 
-const LABELS: Record<string, string> = {
-  hold_s: 'Hold, s',
-  work_s: 'Work, s',
-  rest_s: 'Rest, s',
-  load_kg: 'Load, kg',
-  reps: 'Repetitions',
-  rm: 'Repetition maximum',
-  percent_mvc: 'Percent of maximum',
-  effort: 'Effort, 0–10',
-  body_fraction: 'Part of the body lifted',
-  contacts_per_rep: 'Landings a repetition',
-  from_deg: 'Range from, °',
-  to_deg: 'Range to, °',
-  lift_s: 'Lift, s',
-  top_s: 'Hold at the top, s',
-  lower_s: 'Lower, s',
-  bottom_s: 'Pause at the bottom, s',
-  increment_kg: 'Step of weight, kg',
-  times_per_day: 'Times a day',
-  during_max: 'Pain in the exercise, at most',
-  settle_within_min: 'Back to how it was within, min',
-  next_day_max: 'Next morning, at most',
-  rise_watch_from: 'A small reaction from a rise of',
-  rise_over_from: 'Too much from a rise of',
-  stiffness_rise_max_min: 'Stiffness may grow by, min (empty: not judged)',
-  stop_at: 'Loading stops at',
-  progress_after: 'Grows after settled answers',
-  week_growth_max_percent: 'Growth a week, at most, %',
-  min_gap_days: 'Days apart, at least',
-  per_week: 'Times a week',
-  every_days: 'Every so many days',
-  to: 'Up to',
-  tries: 'Tries of each side',
-  sides: 'Sides',
-  unit: 'Unit',
-  kind: 'Kind',
-  lowest: 'Lowest possible',
-  highest: 'Highest possible',
-  joint_angle: 'Angle, in words',
-  usual_from: 'Usually from, %',
-  usual_to: 'Usually to, %',
-  from_stage: 'Proposed from the stage of',
-  instruction: 'Instruction',
-  value: 'Smallest change',
-  percent: 'Smallest change, %',
-  stand_in: 'Without the equipment',
-  rule: 'School',
-  exercise: 'Exercise',
-  demand: 'Demand, 1–10',
-  changes: 'What is harder',
-  range: 'Range, in words',
-  words: 'In words',
-  set_up: 'Set-up',
-  feel: 'What to feel',
-  faults: 'Usual faults',
-  time_scale: 'Time until it shows',
-  lowering_only: 'Built on lowering alone',
-  retest: 'Test again around each exercise',
-  for_and_against: 'For and against',
-  when_over: 'Told to the athlete over the limit',
-  beats_per_min: 'Beats a minute',
-  min: 'At least',
-  max: 'At most',
-  days: 'Over days',
-  min_sessions: 'Sessions, at least',
-  min_readings: 'Readings, at least',
-  step: 'By, each time',
-  reps_to: 'Repetitions up to',
-  hold_to_s: 'Hold up to, s',
-  work_to_s: 'Work up to, s',
-  grow_by: 'Grows by',
-  grow_after: 'Grows after, answers',
-  slot: 'Session',
-  height_cm: 'Height, cm',
-  rir: 'In reserve',
-  resistance: 'Band',
-  goals: 'For those who must get back to',
-  limbs: 'Who works',
-  starts: 'Begins with',
-  purpose: 'For',
-  min_load_kg: 'With at least, kg',
-  min_per_week: 'Times a week, at least',
-  usual_weeks: 'Usual weeks',
-  review_after_weeks: 'Look again after, weeks',
-  test: 'Test',
-  steps: 'Bands, easier first',
-  phase: 'Part of the tempo',
-  better: 'Better is',
-  min_percent: 'Percent, at least',
-  within_days: 'Tested within days',
-  severity_measure: 'Severity score of the gates',
-};
-
-const KINDS: readonly (readonly [string, string])[] = Object.entries(MEASURE_KINDS);
-
-const CHOICES: Record<string, readonly (readonly [string, string])[]> = {
-  limbs: [
-    ['affected', 'the sore side'],
-    ['each', 'each side in turn'],
-    ['together', 'both together'],
-  ],
-  lever: [
-    ['none', 'none'],
-    ['short', 'short'],
-    ['middle', 'middle'],
-    ['long', 'long'],
-  ],
-  purpose: [
-    ['rehab', 'something that hurts'],
-    ['prevention', 'prevention'],
-  ],
-  starts: [
-    ['lift', 'the lift'],
-    ['lower', 'the lowering'],
-  ],
-  better: [
-    ['higher', 'higher'],
-    ['lower', 'lower'],
-  ],
-  sides: [
-    ['each', 'each side'],
-    ['one', 'both together'],
-  ],
-  kind: KINDS,
-  unit: ['N', 'kg', 'repetitions', 's', '°', 'cm', 'min', 'points'].map((item) => [item, item] as const),
-  from_stage: [
-    ['isotonic', 'slow strength'],
-    ['plyometric', 'springs'],
-    ['sport', 'sport'],
-  ],
-};
-
-const LONG = new Set([
-  'instruction',
-  'summary',
-  'caution',
-  'time_scale',
-  'set_up',
-  'movement',
-  'feel',
-  'faults',
-  'view',
-  'for_and_against',
-  'when_over',
-  'notes',
-]);
 const ENDS = ['from', 'to'];
 
 /** Of a list of names what there is to choose from; null where anything may be typed. */
@@ -195,32 +50,113 @@ function Many({
   );
 }
 
-/** One value of an item: a choice where names are meant, else a field that keeps what was typed. */
-export function Field({
-  leaf,
-  library,
+type Choice = readonly [key: string, title: string];
+
+/** One of many, found by typing part of its name; null where nothing may be chosen and nothing is. */
+function OneOf({
+  label,
+  value,
+  known,
+  isOptional,
   disabled,
   fault,
-  change,
-  choices,
   width,
+  change,
 }: {
+  label: string;
+  value: string;
+  known: readonly Choice[];
+  isOptional: boolean;
+  disabled: boolean;
+  fault: string | undefined;
+  width: number;
+  change: (next: string | null) => void;
+}) {
+  const chosen = known.find(([key]) => key === value) ?? (value === '' ? null : ([value, value] as const));
+  return (
+    <Autocomplete
+      options={known}
+      value={chosen}
+      disabled={disabled}
+      getOptionLabel={([, title]) => title}
+      getOptionKey={([key]) => key}
+      isOptionEqualToValue={([one], [other]) => one === other}
+      onChange={(_, next) => {
+        if (next !== null || isOptional) change(next === null ? null : next[0]);
+      }}
+      renderInput={(props) => <TextField {...props} label={label} error={fault !== undefined} helperText={fault} />}
+      sx={{ width }}
+    />
+  );
+}
+
+/** The exercises of a library to choose from, listed once for all fields of a form. */
+const listed = new WeakMap<Library, readonly Choice[]>();
+function exercisesOf(library: Library): readonly Choice[] {
+  const known = listed.get(library) ?? library.exercises.map(({ key, title }) => [key, title] as const);
+  listed.set(library, known);
+  return known;
+}
+
+const shown = (value: Leaf['value']): string => (Array.isArray(value) ? value.join(', ') : String(value ?? ''));
+
+/** A field that keeps what was typed, until another value is put in its place from outside. */
+function Typed({ leaf, name, label, disabled, fault, change, width }: FieldProps & { name: string; label: string }) {
+  const fresh = { value: shown(leaf.value), first: leaf.value, text: shown(leaf.value) };
+  const [typing, setTyping] = useState(fresh);
+  if (typing.value !== fresh.value) setTyping(fresh);
+  // What stood here first says what is meant: a number stays one while it is being typed.
+  const { first } = typing;
+  const isNumber = typeof first === 'number';
+  const mayBeEmpty = name === 'stiffness_rise_max_min';
+  return (
+    <TextField
+      label={Array.isArray(leaf.value) ? `${label}, with commas between` : label}
+      value={typing.text}
+      disabled={disabled}
+      error={fault !== undefined}
+      helperText={fault}
+      multiline={LONG.has(name)}
+      inputMode={isNumber ? 'decimal' : 'text'}
+      onChange={(event) => {
+        const text = event.target.value;
+        const next =
+          text === '' && mayBeEmpty ? null : typed(text, isNumber || (first === null && mayBeEmpty) ? 0 : first);
+        setTyping({ first, text, value: shown(next) });
+        change(next);
+      }}
+      sx={{ width: LONG.has(name) ? '100%' : (width ?? (isNumber ? 190 : 320)) }}
+    />
+  );
+}
+
+interface FieldProps {
   leaf: Leaf;
   library: Library;
   disabled: boolean;
   fault: string | undefined;
+  /** Puts a value in this place, whatever else of the item was changed meanwhile. */
   change: (next: Leaf['value']) => void;
-  choices?: readonly (readonly [string, string])[] | undefined;
+  choices?: readonly Choice[] | undefined;
   width?: number | undefined;
-}) {
+}
+
+/** Whether a field looks the same and leads to the same place: a large programme has hundreds of them. */
+const isSameField = (before: FieldProps, now: FieldProps): boolean =>
+  before.library === now.library &&
+  before.disabled === now.disabled &&
+  before.fault === now.fault &&
+  before.width === now.width &&
+  JSON.stringify([before.leaf, before.choices]) === JSON.stringify([now.leaf, now.choices]);
+
+/** One value of an item: a choice where names are meant, else a field that keeps what was typed. */
+export const Field = memo(FieldOf, isSameField);
+
+function FieldOf(props: FieldProps) {
+  const { leaf, library, disabled, fault, change, choices, width } = props;
   const last = leaf.path.at(-1);
   const parent = leaf.path.at(-2);
   const name = typeof last === 'number' ? String(parent) : (last ?? '');
-  // What stood here first says what is meant: a number stays one while it is being typed.
-  const [first] = useState(leaf.value);
-  const [text, setText] = useState(() =>
-    Array.isArray(leaf.value) ? leaf.value.join(', ') : String(leaf.value ?? ''),
-  );
   const inVariant = leaf.path.includes('variants') && parent === 'exercises';
   const prefix =
     parent === 'back' ? 'Set back: ' : parent === 'pain' ? `Pain, ${name === 'min' ? 'at least' : 'at most'}` : '';
@@ -261,22 +197,30 @@ export function Field({
         />
       );
   }
+  if (choices === undefined && namesExercise)
+    return (
+      <OneOf
+        label={label}
+        value={typeof leaf.value === 'string' ? leaf.value : ''}
+        known={exercisesOf(library)}
+        isOptional={name === 'stand_in'}
+        disabled={disabled}
+        fault={fault}
+        width={width ?? 290}
+        change={change}
+      />
+    );
   const options: readonly (readonly [string, string])[] =
     choices ??
-    (namesExercise
-      ? [
-          ...(name === 'stand_in' ? [['', 'nothing'] as const] : []),
-          ...library.exercises.map((exercise) => [exercise.key, exercise.title] as const),
-        ]
-      : parent === 'ratio' && name === 'to'
-        ? library.measures.map((measure) => [measure.key, measure.title] as const)
-        : name === 'rule'
-          ? library.rules.map((rule) => [rule.key, rule.title] as const)
-          : parent === 'structures'
-            ? ['target', 'shared', 'slight'].map((item) => [item, item] as const)
-            : typeof leaf.value === 'string'
-              ? (CHOICES[name] ?? [])
-              : []);
+    (parent === 'ratio' && name === 'to'
+      ? library.measures.map((measure) => [measure.key, measure.title] as const)
+      : name === 'rule'
+        ? library.rules.map((rule) => [rule.key, rule.title] as const)
+        : parent === 'structures'
+          ? ['target', 'shared', 'slight'].map((item) => [item, item] as const)
+          : typeof leaf.value === 'string'
+            ? (CHOICES[name] ?? [])
+            : []);
   if (options.length > 0) {
     const value = typeof leaf.value === 'string' ? leaf.value : '';
     return (
@@ -292,7 +236,7 @@ export function Field({
         error={fault !== undefined}
         helperText={fault}
         onChange={(event) => change(event.target.value === '' ? null : event.target.value)}
-        sx={{ width: width ?? (namesExercise ? 290 : 220) }}
+        sx={{ width: width ?? 220 }}
       >
         {value !== '' && !options.some(([key]) => key === value) && <MenuItem value={value}>{value}</MenuItem>}
         {options.map(([key, title]) => (
@@ -303,24 +247,5 @@ export function Field({
       </TextField>
     );
   }
-  const number = typeof first === 'number';
-  return (
-    <TextField
-      label={Array.isArray(leaf.value) ? `${label}, with commas between` : label}
-      value={text}
-      disabled={disabled}
-      error={fault !== undefined}
-      helperText={fault}
-      multiline={LONG.has(name)}
-      inputMode={number ? 'decimal' : 'text'}
-      onChange={(event) => {
-        setText(event.target.value);
-        const before = number || (first === null && name === 'stiffness_rise_max_min') ? 0 : first;
-        change(
-          event.target.value === '' && name === 'stiffness_rise_max_min' ? null : typed(event.target.value, before),
-        );
-      }}
-      sx={{ width: LONG.has(name) ? '100%' : (width ?? (number ? 190 : 320)) }}
-    />
-  );
+  return <Typed {...props} name={name} label={label} />;
 }
