@@ -275,7 +275,11 @@ final class PhoneTest extends TestCase
                     'dynamicImports' => ['web/later.tsx'],
                     'css' => ['assets/shell.css'],
                 ],
-                '_shell.js' => ['file' => 'assets/shell.js', 'src' => '_shell.js', 'assets' => ['assets/letters.woff2']],
+                '_shell.js' => [
+                    'file' => 'assets/shell.js',
+                    'src' => '_shell.js',
+                    'assets' => ['assets/letters.woff2'],
+                ],
                 'web/later.tsx' => ['file' => 'assets/later.js', 'imports' => ['_shell.js']],
                 'web/desk.tsx' => ['file' => 'assets/desk.js'],
             ]),
