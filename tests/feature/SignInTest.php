@@ -42,7 +42,7 @@ final class SignInTest extends TestCase
         self::assertSame(
             [0, 0, 0, 0, 0, 30],
             array_map(static fn(): int => SignInTries::count('somebody', 5), range(1, 6)),
-            'an hour without a try begins anew',
+            'an hour without a try starts over',
         );
         self::assertSame(0, SignInTries::count('somebody else', 5));
     }
@@ -175,6 +175,26 @@ final class SignInTest extends TestCase
             ->assertOk()
             ->assertCookie('rung_session');
         self::assertSame($before + 1, DB::table('sessions')->count());
+    }
+
+    public function testASessionInWhichNothingChangedIsWrittenOnceAMinute(): void
+    {
+        $cookie = $this->signInFrom('10.4.0.1', self::OLA, self::PASSWORD)->getCookie('rung_session');
+        $id = (string) $cookie?->getValue();
+        $lastUsed = static fn(): mixed => DB::table('sessions')->where('id', $id)->value('last_activity');
+        $look = function () use ($id): void {
+            Auth::forgetGuards();
+            $this->withCredentials()->withCookie('rung_session', $id)->ask(null, 'GET', '/api/round')->assertOk();
+        };
+        // The first look is written down with the session, so that the next is not written again.
+        $look();
+        $first = $lastUsed();
+        $this->travelSeconds(40);
+        $look();
+        self::assertSame($first, $lastUsed());
+        $this->travelSeconds(40);
+        $look();
+        self::assertSame(CarbonImmutable::now()->getTimestamp(), $lastUsed());
     }
 
     public function testAnotherSiteCannotSignSomebodyIn(): void

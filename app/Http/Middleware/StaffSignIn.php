@@ -17,7 +17,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Staff sign in anew after some hours, however much they do, and with a second factor where the practice asks for one. */
+/** Staff sign in again after some hours, however much they do, and with a second factor where the practice asks for one. */
 final class StaffSignIn
 {
     /** When it was seen last that no second factor is missing. */
