@@ -5,41 +5,22 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Actions\NudgeAthlete;
-use App\Actions\UndoDecision;
 use App\Models\CareCase;
-use App\Models\Correction;
-use App\Models\Decision;
-use App\Models\PlannedSession;
 use App\Models\StrengthTest;
 use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use App\Support\Standing;
-use Carbon\CarbonImmutable;
 use Rung\Core\Acceptance\Acceptance;
-use Rung\Core\Acceptance\NextLoad;
 use Rung\Core\Attention\WeekLoad;
-use Rung\Core\Calendar\Placed;
-use Rung\Core\Calendar\PracticeStep;
 use Rung\Core\Catalogue\Catalogue;
-use Rung\Core\Catalogue\Programme;
 use Rung\Core\Catalogue\School;
-use Rung\Core\Dose\DoseArithmetic;
-use Rung\Core\Dose\Limbs;
-use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
-use Rung\Core\Evaluation\Irritation;
-use Rung\Core\Evaluation\PracticeLadder;
-use Rung\Core\Evaluation\TrainingSummary;
 use Rung\Core\Gate\CriterionOutlook;
 use Rung\Core\Gate\GateOutlook;
-use Rung\Core\Lint\Linter;
 use Rung\Core\Lint\LintNote;
-use Rung\Core\Lint\LintSubject;
 use Rung\Core\Number;
-use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Plan\Waiting;
-use Rung\Core\Record\Side;
 use Rung\Core\Record\Structure;
 use Rung\Core\Screening\Growth;
 use Rung\Core\Stage\EvidenceDay;
@@ -50,13 +31,10 @@ use Rung\Core\Words\EvaluationWords;
 use Rung\Core\Words\Ground;
 use Rung\Core\Words\Grounds;
 use Rung\Core\Words\PlanWords;
-use Rung\Core\Words\TodayWords;
 
 /** All that the Case page shows. */
 final class CasePage
 {
-    private const NEXT_DAYS = 7;
-
     private const MESSAGES = 20;
 
     public function __construct(private readonly CatalogueShelf $shelf) {}
@@ -95,7 +73,7 @@ final class CasePage
                     ? []
                     : array_map(
                         static fn(LintNote $note): array => $note->toArray(),
-                        $this->lint($case, $catalogue, $stage, $evaluation, $programme),
+                        InForcePart::lint($case, $catalogue, $stage, $evaluation, $programme),
                     ),
             'review_on' => $case->review_on,
             'school' => self::school($case, $catalogue),
@@ -125,7 +103,7 @@ final class CasePage
             'adherence' => $evaluated['adherence'],
             'week' => $evaluated['week'],
             'prescriptions' =>
-                $stage === null ? [] : self::prescriptions($stage, $plan, $case, $catalogue, $evaluation),
+                $stage === null ? [] : InForcePart::prescriptions($stage, $plan, $case, $catalogue, $evaluation),
             'begins_later' => array_map(
                 static fn(Waiting $waiting): array => [
                     'title' => $catalogue->titleOf($waiting->prescription->exercise),
@@ -134,7 +112,7 @@ final class CasePage
                 ],
                 $stage->waiting ?? [],
             ),
-            'practice' => $stage === null ? null : self::practice($stage, $evaluation),
+            'practice' => $stage === null ? null : InForcePart::practice($stage, $evaluation),
             'stages' => array_map(
                 static fn(PlanStage $planStage): array => [
                     'key' => $planStage->stage->key,
@@ -146,7 +124,7 @@ final class CasePage
             'coming' =>
                 $stage === null || Standing::isStopped($evaluation) || $case->hasSevereFlare()
                     ? []
-                    : $this->coming($case, $stage, $evaluation),
+                    : InForcePart::coming($case, $stage, $evaluation),
             'strength_test' => array_intersect_key(
                 $catalogue->measure($catalogue->structure(Structure::from($case->structure))->strengthTest)->toArray(),
                 ['key' => 1, 'title' => 1, 'unit' => 1, 'instruction' => 1],
@@ -179,110 +157,13 @@ final class CasePage
                         'from' => $plan->maintenance->from->toIso(),
                         'until' => $plan->maintenance->until->toIso(),
                     ],
-            'missed' => self::missed($case),
-            'corrected' => self::corrected($case),
+            'missed' => RecordPart::missed($case),
+            'corrected' => RecordPart::corrected($case),
             'waiting' => self::waiting($case),
             'messages' => MessagesPage::conversation($case, self::MESSAGES),
             'nudge_words' => NudgeAthlete::words($case),
-            'decisions' => self::decisions($case),
+            'decisions' => RecordPart::decisions($case),
         ];
-    }
-
-    /** @return list<array{on: string, title: string, why: string}> newest first */
-    private static function missed(CareCase $case): array
-    {
-        $plan = $case->plan();
-
-        return array_values(
-            $case
-                ->plannedSessions()
-                ->whereNotNull('missed_why')
-                ->reorder('on', 'desc')
-                ->limit(self::MESSAGES)
-                ->get()
-                ->map(
-                    static fn(PlannedSession $planned): array => [
-                        'on' => $planned->on,
-                        'title' => $plan->stage($planned->stage)?->slot($planned->slot)?->name() ?? 'Session',
-                        'why' => (string) $planned->missed_why,
-                    ],
-                )
-                ->all(),
-        );
-    }
-
-    /** @return list<array<string, mixed>> what was put right lately, newest first, with what it said before */
-    private static function corrected(CareCase $case): array
-    {
-        return array_values(
-            Correction::query()
-                ->where('case_id', $case->id)
-                ->where('what', '!=', 'note')
-                ->with('user')
-                ->orderByDesc('at')
-                ->orderByDesc('id')
-                ->limit(self::MESSAGES)
-                ->get()
-                ->map(
-                    static fn(Correction $correction): array => CorrectionWords::of(
-                        $correction,
-                        $case->practice->timezone,
-                    ),
-                )
-                ->all(),
-        );
-    }
-
-    /** @return list<array<string, mixed>> newest first, with the evidence as it was */
-    private static function decisions(CareCase $case): array
-    {
-        $rows = $case->decisions()->with('user')->get();
-        $taken = $rows->pluck('undoes')->filter()->all();
-        $latest = $rows->first(
-            static fn(Decision $decision): bool => $decision->undo !== null && !in_array($decision->id, $taken, true),
-        );
-        $struck = Correction::query()
-            ->where('case_id', $case->id)
-            ->where('what', 'note')
-            ->with('user')
-            ->get()
-            ->keyBy('entry');
-        $open = $latest !== null && UndoDecision::obstacle($case, $latest) === null ? $latest->id : null;
-
-        return array_values(
-            $rows
-                ->map(
-                    static fn(Decision $decision): array => [
-                        'id' => $decision->id,
-                        'at' => $decision->at->setTimezone($case->practice->timezone)->toIso8601String(),
-                        'by' => $decision->by(),
-                        'kind' => $decision->kind,
-                        'words' => $decision->words,
-                        'reason' => $decision->reason,
-                        'because' => is_string($decision->evidence['because'] ?? null)
-                            ? $decision->evidence['because']
-                            : null,
-                        'pegs' => self::kept($decision, 'pegs'),
-                        'grounds' => self::kept($decision, 'grounds'),
-                        'plan_version' => $decision->plan_version,
-                        'taken_back' => in_array($decision->id, $taken, true),
-                        'can_undo' => $decision->id === $open,
-                        'struck' =>
-                            ($found = $struck->get($decision->id)) === null
-                                ? null
-                                : "Struck out by {$found->user->name}: $found->why",
-                    ],
-                )
-                ->all(),
-        );
-    }
-
-    /** @return list<mixed> */
-    private static function kept(Decision $decision, string $what): array
-    {
-        $list = $decision->evidence[$what] ?? [];
-
-        return is_array($list) ? array_values($list) : [];
     }
 
     /** @return array<string, mixed> the gate along time */
@@ -346,58 +227,6 @@ final class CasePage
             : ['version' => $waiting->version, 'from' => $waiting->valid_from, 'note' => $waiting->note];
     }
 
-    /** @return list<array<string, mixed>> */
-    private static function prescriptions(
-        PlanStage $stage,
-        Plan $plan,
-        CareCase $case,
-        Catalogue $catalogue,
-        Evaluation $evaluation,
-    ): array {
-        $today = $evaluation->log->today;
-        $asked = $evaluation->askedByPrescription();
-        $limbs = static fn(Prescription $prescription): Limbs => $case->side === Side::Both->value
-            ? $prescription->limbs->onBothSides()
-            : $prescription->limbs;
-
-        return array_map(
-            static fn(Prescription $prescription): array => [
-                'key' => $prescription->key,
-                'title' => $catalogue->titleOf($prescription->exercise),
-                'mode' => $prescription->mode->value,
-                'limbs' => $limbs($prescription)->value,
-                'slot' => $prescription->slot,
-                'rests_until' => $plan->restsUntil($prescription->key, $today)?->toIso(),
-                'turns' => $limbs($prescription)->turns(),
-                'words' => DoseWords::of($prescription, $evaluation->isMeasured()),
-                'load' => self::load($prescription, $evaluation, $catalogue),
-                'held' => HeldForce::words($prescription, $evaluation, $catalogue),
-                'next' => isset($asked[$prescription->key])
-                    ? EvaluationWords::asked($asked[$prescription->key], $evaluation->isMeasured())
-                    : null,
-                'tempo_words' => DoseWords::tempo($prescription),
-                'dose' => $prescription->dose->toArray(),
-                'figures' => DoseArithmetic::of(
-                    $prescription->mode,
-                    $limbs($prescription),
-                    $prescription->dose,
-                    $case->athlete->body_mass_kg,
-                )->toArray(),
-            ],
-            $stage->stage->prescriptions,
-        );
-    }
-
-    /** @return array<string, mixed>|null where the weight comes from that the dose leaves open */
-    private static function load(Prescription $prescription, Evaluation $evaluation, Catalogue $catalogue): ?array
-    {
-        $load = NextLoad::of($prescription, $evaluation, $catalogue);
-
-        return $load === null
-            ? null
-            : ['source' => $load->source->value, 'kg' => $load->kg, 'on' => $load->on?->toIso()];
-    }
-
     /** @return array<string, mixed> what was found when the case was opened */
     private function intake(CareCase $case): array
     {
@@ -447,114 +276,6 @@ final class CasePage
                         'side' => $careCase->side,
                         'opened_on' => $careCase->opened_on,
                         'closed_on' => $careCase->closed_on,
-                    ],
-                )
-                ->all(),
-        );
-    }
-
-    /** @return list<LintNote> */
-    private function lint(
-        CareCase $case,
-        Catalogue $catalogue,
-        PlanStage $stage,
-        Evaluation $evaluation,
-        ?Programme $programme,
-    ): array {
-        $today = $evaluation->log->today;
-
-        return Linter::of(
-            new LintSubject(
-                catalogue: $catalogue,
-                structure: $catalogue->structure(Structure::from($case->structure)),
-                rule: $evaluation->log->file->response_rule,
-                stage: $stage,
-                irritable: Irritation::isIrritable($evaluation),
-                loweringOnly: $programme->lowering_only ?? false,
-                before: $this->before($case, $stage),
-                calendar: array_values(
-                    $case
-                        ->plannedSessions()
-                        ->where('on', '>=', $today->toIso())
-                        ->get()
-                        ->map(
-                            static fn(PlannedSession $planned): Placed => new Placed(
-                                Day::fromIso($planned->on),
-                                $planned->slot,
-                                $planned->number,
-                            ),
-                        )
-                        ->all(),
-                ),
-                events: $case->eventDays(),
-                sessionMinutes: $case->session_minutes,
-                bodyMassKg: $case->athlete->body_mass_kg,
-                daysSinceOpened: $today->daysSince(Day::fromIso($case->opened_on)),
-                summary: TrainingSummary::of($evaluation),
-            ),
-        );
-    }
-
-    /** @return array<string, mixed>|null where the athlete stands on the way back to sport; null where the stage has none */
-    private static function practice(PlanStage $stage, Evaluation $evaluation): ?array
-    {
-        $ladder = PracticeLadder::inStage($stage, $evaluation);
-
-        return $ladder === null
-            ? null
-            : [
-                'steps' => array_map(
-                    static fn(PracticeStep $step): array => [
-                        'words' => PlanWords::practice($step),
-                        'full' => $step->full,
-                    ],
-                    $ladder->steps,
-                ),
-                'at' => $ladder->at,
-                'settled' => $ladder->settled,
-                'times' => PracticeLadder::TIMES,
-                'why' => TodayWords::practice($ladder),
-            ];
-    }
-
-    /** @return list<Prescription> the doses before the last change of the plan, where it was a change of dose within the week */
-    private function before(CareCase $case, PlanStage $stage): array
-    {
-        $versions = $case
-            ->planVersions()
-            ->where('created_at', '>', CarbonImmutable::now()->subDays(self::NEXT_DAYS))
-            ->get();
-        $first = $versions->first();
-        $before =
-            $first === null || $first->version === 1
-                ? null
-                : $case
-                    ->planVersions()
-                    ->where('version', $first->version - 1)
-                    ->first();
-
-        return $before === null
-            ? []
-            : Plan::fromJson($before->content)->stage($stage->stage->key)->stage->prescriptions ?? [];
-    }
-
-    /** @return list<array{on: string, slot: string, mode: string, at: string|null}> */
-    private function coming(CareCase $case, PlanStage $stage, Evaluation $evaluation): array
-    {
-        $today = $evaluation->log->today;
-        $planned = $case
-            ->plannedSessions()
-            ->whereBetween('on', [$today->toIso(), $today->plus(self::NEXT_DAYS - 1)->toIso()])
-            ->get();
-
-        return array_values(
-            $planned
-                ->map(
-                    static fn(PlannedSession $session): array => [
-                        'on' => $session->on,
-                        'slot' => $stage->slot($session->slot)?->name() ?? $session->slot,
-                        'mode' => ($stage->slot($session->slot)->mode ?? $evaluation->log->stage->mode)->value,
-                        'at' => $stage->slot($session->slot)?->timeOf($session->number)?->toText(),
                     ],
                 )
                 ->all(),

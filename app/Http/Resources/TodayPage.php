@@ -9,32 +9,18 @@ use App\Models\CheckIn;
 use App\Models\Message;
 use App\Models\PlannedSession;
 use App\Models\PlanVersion;
-use App\Models\TrainingSession;
 use App\Support\CatalogueShelf;
 use App\Support\DrawnFigures;
-use App\Support\EntryLock;
 use App\Support\FigureShelf;
 use App\Support\Standing;
 use App\Support\UsualMorning;
 use Carbon\CarbonImmutable;
-use Rung\Core\Acceptance\NextLoad;
-use Rung\Core\Acceptance\Relief;
 use Rung\Core\Acceptance\UsualLoad;
 use Rung\Core\Calendar\Booked;
-use Rung\Core\Calendar\PracticeStep;
-use Rung\Core\Calendar\Slot;
-use Rung\Core\Catalogue\Catalogue;
-use Rung\Core\Dose\DoseArithmetic;
-use Rung\Core\Dose\Limbs;
-use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\PracticeLadder;
 use Rung\Core\Plan\Plan;
-use Rung\Core\Plan\PlanStage;
-use Rung\Core\Record\Session;
-use Rung\Core\Record\Side;
 use Rung\Core\Time\Day;
-use Rung\Core\Words\DoseWords;
 use Rung\Core\Words\TodayWords;
 
 /** What the athlete's phone shows of one open case, for today and the week ahead. */
@@ -48,13 +34,7 @@ final class TodayPage
     /** Days for which a change of plan is shown as news. */
     private const NEWS_DAYS = 7;
 
-    /** Hours after a session within which the athlete can say when things were back to normal. */
-    private const SETTLING_HOURS = 48;
-
     private const MESSAGES = 10;
-
-    /** Days back for which it can be said why a session was missed. */
-    private const UNDONE_DAYS = 2;
 
     /** Days back whose mornings the phone knows to be answered. */
     private const ANSWERED_DAYS = 4;
@@ -116,22 +96,27 @@ final class TodayPage
                 ),
             ),
         );
+        $due =
+            $stage === null
+                ? null
+                : new DueSession(
+                    $stage,
+                    $plan,
+                    $catalogue,
+                    $case,
+                    $evaluation,
+                    $programme->retest ?? false,
+                    $figures,
+                    $practices,
+                );
         // Under a stop nothing is asked for, today or on the days ahead.
         $sessions =
-            $stage === null || $isStopped
+            $due === null || $isStopped
                 ? []
                 : array_map(
-                    fn(PlannedSession $session): array => self::session(
-                        $session,
-                        $stage,
-                        $plan,
-                        $catalogue,
-                        $case,
-                        $evaluation,
-                        $programme->retest ?? false,
-                        $figures,
-                        $practices,
-                    ) + ['done' => in_array($session->id, $done, true)],
+                    static fn(PlannedSession $session): array => $due->of($session) + [
+                        'done' => in_array($session->id, $done, true),
+                    ],
                     $planned,
                 );
 
@@ -148,9 +133,9 @@ final class TodayPage
             'sessions' => $sessions,
             'figures' => (object) $figures->all(),
             'retest' => $programme->retest ?? false,
-            'settling' => $this->settling($case),
-            'entered' => $this->entered($case, $plan, $catalogue, $today),
-            'undone' => $isStopped ? [] : self::undone($case, $plan, $today),
+            'settling' => PhoneEntries::settling($case),
+            'entered' => PhoneEntries::entered($case, $plan, $catalogue, $today),
+            'undone' => $isStopped ? [] : PhoneEntries::undone($case, $plan, $today),
             'days' => array_map(
                 fn(int $i): array => [
                     'on' => $today->plus($i)->toIso(),
@@ -258,312 +243,6 @@ final class TodayPage
                 $scored,
             ),
         ];
-    }
-
-    /**
-     * @param array<string, PracticeStep> $practices by planned session
-     *
-     * @return array<string, mixed>
-     */
-    private static function session(
-        PlannedSession $planned,
-        PlanStage $stage,
-        Plan $plan,
-        Catalogue $catalogue,
-        CareCase $case,
-        Evaluation $evaluation,
-        bool $retests,
-        DrawnFigures $figures,
-        array $practices,
-    ): array {
-        $due = array_values(
-            array_filter(
-                $stage->stage->prescriptions,
-                static fn(Prescription $prescription): bool => $prescription->slot === $planned->slot &&
-                    !$plan->rests($prescription->key, Day::fromIso($planned->on)),
-            ),
-        );
-        $asked = $stage->stage->key === $evaluation->log->stage->key ? $evaluation->askedByPrescription() : [];
-        // Where both sides are affected, both take their turn.
-        $limbs = static fn(Prescription $prescription): Limbs => $case->side === Side::Both->value
-            ? $prescription->limbs->onBothSides()
-            : $prescription->limbs;
-        $sums = array_map(
-            static fn(Prescription $prescription) => DoseArithmetic::of(
-                $prescription->mode,
-                $limbs($prescription),
-                isset($asked[$prescription->key])
-                    ? $asked[$prescription->key]->asPrescription()->dose
-                    : $prescription->dose,
-                $case->athlete->body_mass_kg,
-            ),
-            $due,
-        );
-
-        return [
-            'planned' => $planned->id,
-            'on' => $planned->on,
-            'stage' => $stage->stage->key,
-            'title' => $stage->slot($planned->slot)?->name() ?? $planned->slot,
-            'at' => $stage->slot($planned->slot)?->timeOf($planned->number)?->toText(),
-            'practice' => self::practice($stage->slot($planned->slot), $practices[$planned->id] ?? null, $evaluation),
-            'part' => self::part($planned, $stage, $case, $evaluation->log->today),
-            'kind' => $due === [] ? 'sport' : 'loading',
-            'duration_s' => DoseArithmetic::session($sums)['duration_s'],
-            'exercises' => array_map(static function (Prescription $prescription) use (
-                $catalogue,
-                $case,
-                $asked,
-                $evaluation,
-                $retests,
-                $limbs,
-                $figures,
-            ): array {
-                $next = $asked[$prescription->key] ?? null;
-                // What the next session asks within what is prescribed.
-                $prescription = $next === null ? $prescription : $next->asPrescription();
-                $exercise = $catalogue->exercises[$prescription->exercise] ?? null;
-                $load = NextLoad::of($prescription, $evaluation, $catalogue);
-
-                return [
-                    'prescription' => $prescription->key,
-                    'exercise' => $prescription->exercise,
-                    'title' => $exercise->title ?? $prescription->exercise,
-                    'figure' => $figures->keyOf($prescription->exercise, $prescription->dose->range),
-                    'set_up' => $exercise?->set_up,
-                    'movement' => $exercise?->movement,
-                    'feel' => $exercise?->feel,
-                    'faults' => $exercise?->faults,
-                    'cue' => $prescription->cue,
-                    'says' => (object) ($exercise?->says?->toArray() ?? []),
-                    'mode' => $prescription->mode->value,
-                    'limbs' => DoseWords::limbs($limbs($prescription)),
-                    'sides' => TodayWords::sides($prescription->limbs, Side::from($case->side)),
-                    'words' => DoseWords::of($prescription, $evaluation->isMeasured()),
-                    'load' =>
-                        $load === null
-                            ? null
-                            : [
-                                'source' => $load->source->value,
-                                'kg' => $load->kg,
-                                'words' => DoseWords::load($load, $prescription),
-                            ],
-                    'band' => HeldForce::of($prescription, $evaluation, $catalogue),
-                    'tempo_words' => DoseWords::tempo($prescription),
-                    'max_pain' => $prescription->maxPain(
-                        is_int($case->response_rule['during_max'] ?? null) ? $case->response_rule['during_max'] : 10,
-                    ),
-                    'wanted_pain' => $prescription->minPain(),
-                    // Where pain leads the dose, or the test is repeated between sets, each set is judged by itself.
-                    'pain_by_set' => $retests || $prescription->minPain() !== null,
-                    'relief' => array_map(
-                        static fn(Relief $relief): array => [
-                            'kind' => $relief->kind->value,
-                            'words' => TodayWords::relief($relief),
-                            'exercise' =>
-                                $relief->exercise === null
-                                    ? null
-                                    : [
-                                        'exercise' => $relief->exercise->key,
-                                        'title' => $relief->exercise->title,
-                                        'mode' => $relief->exercise->mode->value,
-                                        'figure' => $figures->keyOf($relief->exercise->key),
-                                        'set_up' => $relief->exercise->set_up,
-                                        'movement' => $relief->exercise->movement,
-                                    ],
-                        ],
-                        Relief::of($prescription, $catalogue),
-                    ),
-                    'usual_load' => UsualLoad::of($prescription, $load, $case->athlete->body_mass_kg)?->toArray(),
-                    'why' => $next === null ? null : TodayWords::asked($next),
-                    'dose' => $prescription->dose->toArray(),
-                ];
-            }, $due),
-        ];
-    }
-
-    /** @return array<string, mixed>|null what a practice on the way back to sport asks for, and why */
-    private static function practice(?Slot $slot, ?PracticeStep $step, Evaluation $evaluation): ?array
-    {
-        $ladder = $slot === null ? null : PracticeLadder::of($slot, $evaluation);
-        if ($step === null || $ladder === null) {
-            return null;
-        }
-        $at = (int) array_search($step, $ladder->steps, true);
-
-        return [
-            'title' => $step->title,
-            'minutes' => $step->minutes,
-            'effort' => $step->effort,
-            'full' => $step->full,
-            'step' => $at + 1,
-            'of' => count($ladder->steps),
-            'why' => $at === $ladder->at ? TodayWords::practice($ladder) : 'If the practices before it settle.',
-        ];
-    }
-
-    /** @return array{number: int, of: int, least_hours: int, from: string|null}|null which of several of its kind on a day it is */
-    private static function part(PlannedSession $planned, PlanStage $stage, CareCase $case, Day $today): ?array
-    {
-        $of = $stage->slot($planned->slot)->times_per_day ?? 1;
-        if ($of < 2) {
-            return null;
-        }
-        $least = TodayWords::leastHours($of);
-        $last =
-            $planned->on !== $today->toIso()
-                ? null
-                : $case
-                    ->trainingSessions()
-                    ->whereIn(
-                        'planned_id',
-                        PlannedSession::query()
-                            ->select('id')
-                            ->where('case_id', $case->id)
-                            ->where('on', $planned->on)
-                            ->where('slot', $planned->slot),
-                    )
-                    ->reorder('ended_at', 'desc')
-                    ->first();
-
-        return [
-            'number' => $planned->number,
-            'of' => $of,
-            'least_hours' => $least,
-            'from' => $last?->ended_at->addHours($least)->setTimezone($case->practice->timezone)->format('H:i'),
-        ];
-    }
-
-    /** @return array<string, mixed> what was entered today and yesterday, to be looked at and put right */
-    private function entered(CareCase $case, Plan $plan, Catalogue $catalogue, Day $today): array
-    {
-        $zone = $case->practice->timezone;
-        $from = CarbonImmutable::parse($today->plus(-1)->toIso(), $zone);
-        $exercises = array_column([...$plan->prescriptions(), ...$plan->leftOut], 'exercise', 'key');
-        $titles = PlannedSession::query()
-            ->where('case_id', $case->id)
-            ->whereIn(
-                'id',
-                $case->trainingSessions()->where('started_at', '>=', $from)->pluck('planned_id')->filter()->all(),
-            )
-            ->get()
-            ->keyBy('id');
-
-        return [
-            'mornings' => array_values(
-                $case
-                    ->checkIns()
-                    ->where('at', '>=', $from)
-                    ->whereNotNull('provocation')
-                    ->get()
-                    ->map(
-                        static fn(CheckIn $checkIn): array => [
-                            'id' => $checkIn->id,
-                            'on' => $checkIn->local_on ?? $checkIn->at->setTimezone($zone)->format('Y-m-d'),
-                            'at' => $checkIn->at->setTimezone($zone)->toIso8601String(),
-                            'provocation' => $checkIn->provocation,
-                            'stiffness_min' => $checkIn->stiffness_min,
-                            'locked' => EntryLock::of($case, $checkIn),
-                        ],
-                    )
-                    ->all(),
-            ),
-            'sessions' => array_values(
-                $case
-                    ->trainingSessions()
-                    ->where('started_at', '>=', $from)
-                    ->get()
-                    ->map(static function (TrainingSession $session) use (
-                        $case,
-                        $zone,
-                        $titles,
-                        $plan,
-                        $catalogue,
-                        $exercises,
-                    ): array {
-                        $planned = $titles->get($session->planned_id ?? '');
-
-                        return [
-                            'id' => $session->id,
-                            'on' => $session->started_at->setTimezone($zone)->format('Y-m-d'),
-                            'at' => $session->started_at->setTimezone($zone)->toIso8601String(),
-                            'title' =>
-                                ($planned === null
-                                    ? null
-                                    : $plan->stage($planned->stage)?->slot($planned->slot)?->name()) ??
-                                ($session->kind === 'sport' ? 'Practice' : 'Session'),
-                            'kind' => $session->kind,
-                            'minutes' => $session->minutes,
-                            'effort' => $session->effort,
-                            'settled_min' => $session->settled_min,
-                            'entries' => array_map(
-                                static fn(array $entry): array => [
-                                    'prescription' => $entry['prescription'] ?? null,
-                                    'title' => isset($entry['prescription'])
-                                        ? $catalogue->titleOf(
-                                            $exercises[$entry['prescription']] ?? $entry['prescription'],
-                                        )
-                                        : 'Practice',
-                                    'pain' => $entry['pain'] ?? null,
-                                    'sets' => count($entry['sets'] ?? []),
-                                ],
-                                $session->entries,
-                            ),
-                            'locked' => EntryLock::of($case, $session),
-                        ];
-                    })
-                    ->all(),
-            ),
-        ];
-    }
-
-    /** @return list<array<string, mixed>> planned sessions of the last days and today that were not done, so that it can be said why */
-    private static function undone(CareCase $case, Plan $plan, Day $today): array
-    {
-        $done = $case->trainingSessions()->whereNotNull('planned_id')->pluck('planned_id')->all();
-
-        return array_values(
-            $case
-                ->plannedSessions()
-                ->whereBetween('on', [$today->plus(-self::UNDONE_DAYS)->toIso(), $today->toIso()])
-                ->whereNotIn('id', $done)
-                ->get()
-                ->map(
-                    static fn(PlannedSession $planned): array => [
-                        'planned' => $planned->id,
-                        'on' => $planned->on,
-                        'title' => $plan->stage($planned->stage)?->slot($planned->slot)?->name() ?? 'Session',
-                        'why' => $planned->missed_why,
-                    ],
-                )
-                ->all(),
-        );
-    }
-
-    /** @return list<array{session: string, ended_at: string}> sessions that have no time of settling yet, oldest first */
-    private function settling(CareCase $case): array
-    {
-        return array_values(
-            $case
-                ->trainingSessions()
-                ->whereNull('settled_min')
-                ->where('ended_at', '>', CarbonImmutable::now()->utc()->subHours(self::SETTLING_HOURS))
-                ->get()
-                // After a session without pain there is nothing to settle.
-                ->filter(
-                    static fn(TrainingSession $session): bool => max([
-                        0,
-                        ...array_map('intval', array_column($session->entries, 'pain')),
-                    ]) > 0,
-                )
-                ->map(
-                    static fn(TrainingSession $session): array => [
-                        'session' => $session->id,
-                        'ended_at' => $session->ended_at->setTimezone($case->practice->timezone)->toIso8601String(),
-                    ],
-                )
-                ->all(),
-        );
     }
 
     /** @return array{ladder: list<array<string, mixed>>, gained: list<string>} what stays to be seen once a case is closed */
