@@ -11,7 +11,7 @@ use stdClass;
 /**
  * Tries at signing in, counted before they are checked, so that many at once pass no limit. After the free tries each
  * one more has to wait, twice as long as the last, a quarter of an hour at most: nobody is shut out for a day because
- * somebody else knows their address. An hour without a try begins anew.
+ * somebody else knows their address. An hour without a try starts over.
  */
 final class SignInTries
 {

@@ -15,7 +15,7 @@ use stdClass;
 /** The sign-ins of an account that are open, on whatever device and in whatever practice. */
 final class SignIns
 {
-    /** Hours after which staff sign in anew, however much they do. */
+    /** Hours after which staff sign in again, however much they do. */
     public const STAFF_HOURS = 12;
 
     public const SINCE = 'signed_in_at';

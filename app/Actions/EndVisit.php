@@ -82,7 +82,7 @@ final class EndVisit
     {
         $found = Decision::query()->find($id);
         if ($found !== null && ($found->case_id !== $case->id || $found->kind !== 'visit')) {
-            throw InvalidInput::at('/id', 'is taken; begin the visit anew');
+            throw InvalidInput::at('/id', 'is taken; begin the visit again');
         }
 
         return $found;

@@ -15,7 +15,7 @@ use Rung\Core\Input\InvalidInput;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\WeekWords;
 
-/** Marks shows, days without training and practice beside the plan; the calendar is filled anew around them. It can be taken back. */
+/** Marks shows, days without training and practice beside the plan; the calendar is filled again around them. It can be taken back. */
 final class MarkDays
 {
     public function __construct(

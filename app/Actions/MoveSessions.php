@@ -224,7 +224,7 @@ final class MoveSessions
     }
 
     /**
-     * Sessions go back to where they stood; the plan is filled up anew around them.
+     * Sessions go back to where they stood; the plan is filled up again around them.
      *
      * @param list<array{session: string, on: string, moved_from: string|null}> $before
      */

@@ -107,7 +107,7 @@ final class OpenCase
             $found === null &&
             app(CurrentPractice::class)->across(static fn(): bool => CareCase::query()->whereKey($id)->exists())
         ) {
-            throw InvalidInput::at('/id', 'is taken; begin the opening anew');
+            throw InvalidInput::at('/id', 'is taken; begin the opening again');
         }
 
         return $found;

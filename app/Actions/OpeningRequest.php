@@ -187,7 +187,7 @@ final readonly class OpeningRequest
     {
         $id = $node->textOrNull('id');
         if ($id !== null && !Str::isUuid($id)) {
-            $node->fault('id', 'must be a UUID, made anew for each opening');
+            $node->fault('id', 'must be a UUID, a new one for each opening');
 
             return null;
         }

@@ -19,7 +19,7 @@ use Rung\Core\Strength\TestSense;
 
 /**
  * A practitioner puts an entry right or strikes it out, with a reason. What it said before stays in the record, and the
- * case is evaluated anew. A note is never rewritten: it can only be struck out, and stays to be read.
+ * case is evaluated again. A note is never rewritten: it can only be struck out, and stays to be read.
  */
 final class PutEntryRight
 {
@@ -77,7 +77,7 @@ final class PutEntryRight
             if (!$change->struck) {
                 throw InvalidInput::at(
                     '/struck',
-                    'must be chosen: a note is not rewritten, it is struck out and written anew',
+                    'must be chosen: a note is not rewritten, it is struck out and rewritten',
                 );
             }
             $isStruck = Correction::query()->where('case_id', $case->id)->where('entry', $change->entry)->exists();

@@ -81,7 +81,7 @@ final class UndoDecision
             ->where('created_at', '>=', $decision->at)
             ->exists();
 
-        return $acted ? 'has been acted on by the athlete: decide anew' : null;
+        return $acted ? 'has been acted on by the athlete: decide again' : null;
     }
 
     private function takeBack(CareCase $case, User $by, Decision $decision, UndoData $undo): void

@@ -28,7 +28,7 @@ final readonly class VisitRequest
     {
         $id = $node->text('id');
         if (!Str::isUuid($id)) {
-            $node->fault('id', 'must be a UUID, made anew for each visit');
+            $node->fault('id', 'must be a UUID, a new one for each visit');
         }
         $began = CarbonImmutable::createFromTimestamp(intdiv($node->moment('began')->micros, 1_000_000));
         if ($began->greaterThan($now->addMinute()) || $began->lessThan($now->subHours(self::LONGEST_H))) {

@@ -24,7 +24,7 @@ final class PracticeConnector extends PostgresConnector
         try {
             $this->practice->announceTo($pdo);
         } catch (PDOException) {
-            // Taken up from an earlier request and dead since: the database was started anew.
+            // Taken up from an earlier request and dead since: the database was started again.
             unset($config['options'][PDO::ATTR_PERSISTENT]);
             $pdo = parent::connect($config);
             $this->practice->announceTo($pdo);

@@ -9,7 +9,7 @@ use Illuminate\Support\Facades\Schema;
 use stdClass;
 
 /**
- * What the application's role may do with each table, and the wall between practices. Raised anew after every migration,
+ * What the application's role may do with each table, and the wall between practices. Raised again after every migration,
  * so that a new table never stands without.
  */
 final class Walls

@@ -21,7 +21,7 @@ final class MakeFile implements ShouldQueue
 {
     use Queueable;
 
-    /** A worker that was killed leaves it half done: it is begun anew, and given up after the third time. */
+    /** A worker that was killed leaves it half done: it is started over, and given up after the third time. */
     public int $tries = 3;
 
     /** Seconds; config/queue.php waits longer before it takes a job for lost. */

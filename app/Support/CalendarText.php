@@ -101,7 +101,7 @@ final class CalendarText
         if ($calendar === null) {
             throw InvalidInput::at(
                 '/text',
-                'looks like a calendar file, and cannot be read as one; save it anew as iCalendar (.ics), or type the days, one on a line',
+                'looks like a calendar file, and cannot be read as one; save it again as iCalendar (.ics), or type the days, one on a line',
             );
         }
         $found = [];

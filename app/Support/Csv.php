@@ -27,7 +27,7 @@ final class Csv
      */
     public static function download(string $name, array $columns, string $practice, callable $rows): StreamedResponse
     {
-        // It is sent after the request was left, so it enters the practice anew.
+        // It is sent after the request was left, so it enters the practice again.
         return new StreamedResponse(
             static fn() => app(CurrentPractice::class)->during($practice, static function () use (
                 $columns,

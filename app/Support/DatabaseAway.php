@@ -7,7 +7,7 @@ namespace App\Support;
 use PDOException;
 use Throwable;
 
-/** Whether a failure means that PostgreSQL cannot be reached for the moment: started anew, shutting down, out of connections. */
+/** Whether a failure means that PostgreSQL cannot be reached for the moment: started again, shutting down, out of connections. */
 final class DatabaseAway
 {
     /** Seconds after which to try again. */

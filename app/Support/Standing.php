@@ -114,7 +114,7 @@ final class Standing
         ]);
     }
 
-    /** @return list<string> what the gate of the present stage needs measured anew */
+    /** @return list<string> what the gate of the present stage needs measured again */
     private static function testsDue(Evaluation $evaluation, Catalogue $catalogue): array
     {
         $file = $evaluation->log->file;

@@ -19,7 +19,7 @@ final readonly class MeasureGate
         public int|float|null $toReach,
         /** Days since it was measured last; null where it never was. */
         public ?int $daysAgo,
-        /** Whether the gate needs it anew. */
+        /** Whether the gate needs it again. */
         public bool $isDue,
     ) {}
 

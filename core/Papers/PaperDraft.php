@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Rung\Core\Papers;
 
 /**
- * Drafts a paper from the record (docs/rules.md, "Papers"). Every text of it is meant to be read and written anew before
+ * Drafts a paper from the record (docs/rules.md, "Papers"). Every text of it is meant to be read and rewritten before
  * it is signed.
  */
 final class PaperDraft

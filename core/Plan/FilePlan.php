@@ -14,7 +14,7 @@ use Rung\Core\Stage\Stage;
 
 /**
  * A plan of the stages of a case file. A file has doses and gates, and no calendar: that is taken from a programme whose
- * stage holds the same kinds of session, else reckoned from the days on which the stage was trained (docs/rules.md,
+ * stage holds the same kinds of session, else worked out from the days on which the stage was trained (docs/rules.md,
  * "A case file comes in").
  */
 final readonly class FilePlan
@@ -22,19 +22,19 @@ final readonly class FilePlan
     /** Where a file names no kind of session. */
     private const SLOT = 'session';
 
-    /** Days at the end of a stage that its rhythm is reckoned from. */
+    /** Days at the end of a stage that its rhythm is worked out from. */
     private const LOOK_BACK_DAYS = 28;
 
     /** Sessions a week where none was done. */
     private const USUAL_TIMES = 3;
 
-    /** @param list<string> $reckoned keys of stages whose calendar is reckoned, and is to be looked at */
-    private function __construct(public Plan $plan, public array $reckoned) {}
+    /** @param list<string> $derived keys of stages whose calendar is worked out, and is to be looked at */
+    private function __construct(public Plan $plan, public array $derived) {}
 
     /** @param list<PlanStage> $known of a programme */
     public static function of(CaseFile $file, array $known): self
     {
-        $stages = $leftOut = $reckoned = [];
+        $stages = $leftOut = $derived = [];
         foreach ($file->stages as $stage) {
             if ($stage->key === Plan::LEFT_OUT) {
                 $leftOut = $stage->prescriptions;
@@ -46,10 +46,10 @@ final readonly class FilePlan
             }
             $like = self::like($stage, $known);
             if ($like === null) {
-                $reckoned[] = $stage->key;
+                $derived[] = $stage->key;
             }
             $stages[] =
-                $like === null ? self::reckoned($stage, $file) : self::waitingOn($like->withStage($stage), $leftOut);
+                $like === null ? self::derived($stage, $file) : self::waitingOn($like->withStage($stage), $leftOut);
         }
         $waiting = array_merge(
             ...array_map(
@@ -67,7 +67,7 @@ final readonly class FilePlan
             ),
         );
 
-        return new self(new Plan($stages, leftOut: $leftOut), $reckoned);
+        return new self(new Plan($stages, leftOut: $leftOut), $derived);
     }
 
     /**
@@ -131,7 +131,7 @@ final readonly class FilePlan
         return null;
     }
 
-    private static function reckoned(Stage $stage, CaseFile $file): PlanStage
+    private static function derived(Stage $stage, CaseFile $file): PlanStage
     {
         $prescriptions = array_map(
             static fn(Prescription $prescription): Prescription => $prescription->slot === null

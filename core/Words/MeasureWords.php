@@ -56,7 +56,7 @@ final class MeasureWords
             ')';
     }
 
-    /** Why the gate needs a measure anew; null where it does not. */
+    /** Why the gate needs a measure again; null where it does not. */
     public static function due(MeasureGate $gate): ?string
     {
         $within = $gate->criterion->countsForDays();

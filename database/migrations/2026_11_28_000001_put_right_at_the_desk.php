@@ -15,7 +15,7 @@ return new class extends Migration {
             Schema::table($table, static fn(Blueprint $table) => $table->boolean('superseded')->default(false));
         }
         Schema::table('corrections', static fn(Blueprint $table) => $table->string('why', 2000)->nullable());
-        // What is kept of each case says now whether it is unsettled: it is worked out anew.
+        // What is kept of each case says now whether it is unsettled: it is worked out again.
         DB::table('cases')->update(['evaluated_at' => null]);
         foreach (['training_sessions', 'check_ins'] as $table) {
             Schema::table($table, static function (Blueprint $table): void {

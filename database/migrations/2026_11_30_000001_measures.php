@@ -42,7 +42,7 @@ return new class extends Migration {
                 ->references(['practice_id', 'id'])
                 ->on('users');
         });
-        // What is kept of each case says now which tests are due: it is worked out anew.
+        // What is kept of each case says now which tests are due: it is worked out again.
         DB::table('cases')->update(['evaluated_at' => null]);
         DB::unprepared(
             'create trigger curves_stay before update or delete on curves for each row execute function refuse_change()',

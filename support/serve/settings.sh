@@ -1,4 +1,4 @@
-# The settings of the servers, written anew at each start into a folder that root alone can write.
+# The settings of the servers, rewritten at each start into a folder that root alone can write.
 
 write_settings() {
     local user_line="" worker_user="" listen_owner=""

@@ -29,7 +29,7 @@ test('a progress is accepted, taken back with one key, and accepted for good', a
   await expect(page.getByRole('region', { name: 'Ready to progress' }).getByRole('article', { name })).toBeVisible();
   await accept();
 
-  // Loaded anew, the case still knows what was decided last: the first press says it, the second takes it back.
+  // Loaded again, the case still knows what was decided last: the first press says it, the second takes it back.
   await page.getByRole('link', { name: `Open ${name}` }).click();
   await page.reload();
   await expect(record(page).nth(0)).toContainText('Progress:');

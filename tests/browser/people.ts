@@ -183,16 +183,16 @@ export async function throughAll(phone: Page, pain: string): Promise<void> {
 export const strip = (phone: Page) => phone.getByRole('status').first();
 
 /** Headers of a request as if nothing were known yet, so that the whole answer comes. */
-export const anew = (route: Route) =>
+export const again = (route: Route) =>
   Object.fromEntries(Object.entries(route.request().headers()).filter(([name]) => name !== 'if-none-match'));
 
 /**
- * Loads the phone's page anew with a plan that differs from the practice's. What the phone holds is forgotten before, so that
+ * Loads the phone's page again with a plan that differs from the practice's. What the phone holds is forgotten before, so that
  * nothing can be begun from the plan as it was.
  */
 export async function withPlan(phone: Page, change: (plan: PhoneData) => void): Promise<void> {
   await phone.route('**/api/today', async (route) => {
-    const answer = await route.fetch({ headers: anew(route) });
+    const answer = await route.fetch({ headers: again(route) });
     const plan = (await answer.json()) as PhoneData;
     change(plan);
     await route.fulfill({ response: answer, json: plan });

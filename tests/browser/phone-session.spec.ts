@@ -229,7 +229,7 @@ test('the pacer: mark and sound stay on the audio clock over five minutes, late 
   await phone.getByRole('button', { name: 'Start', exact: true }).click();
   await phone.evaluate(() => {
     const all = window as unknown as { beats: { due: number }[]; marks: number[] };
-    // Each time the mark is drawn anew: where it stands, against the clock that sounds are asked for by.
+    // Each time the mark is drawn again: where it stands, against the clock that sounds are asked for by.
     const set = Object.getOwnPropertyDescriptor(Element.prototype, 'setAttribute')?.value as (
       this: Element,
       name: string,

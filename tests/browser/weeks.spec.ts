@@ -170,11 +170,11 @@ test('a week is made lighter, a season is pasted, and the sums and the calendar 
   // Backwards from a day.
   const ready = page.getByRole('region', { name: 'Ready by' });
   await ready.getByLabel('Day').fill(new Date(Date.now() + 300 * 86_400_000).toISOString().slice(0, 10));
-  await ready.getByRole('button', { name: 'Reckon' }).click();
+  await ready.getByRole('button', { name: 'Work it out' }).click();
   await expect(ready.getByText(/ must begin by .* As things stand it begins /).first()).toBeVisible();
   await expect(ready.getByText(/^✓ Ready between /)).toBeVisible();
   await ready.getByLabel('Day').fill('2020-01-01');
-  await ready.getByRole('button', { name: 'Reckon' }).click();
+  await ready.getByRole('button', { name: 'Work it out' }).click();
   await expect(ready.getByText(/from tomorrow to 400 days ahead/)).toBeVisible();
 
   const phone = await athlete(browser, 'juno.tamsin');
@@ -228,7 +228,7 @@ test('an athlete puts a session on another day, and asks for one that breaks a r
   );
 });
 
-test('under a stop the weeks wait for the review, and nothing is reckoned or moved', async ({ page }) => {
+test('under a stop the weeks wait for the review, and nothing is worked out or moved', async ({ page }) => {
   await practitioner(page);
   await page.getByRole('link', { name: 'Open Fenn Harrow' }).click();
   await page.getByRole('link', { name: 'Weeks: move sessions' }).click();

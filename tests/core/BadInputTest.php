@@ -327,7 +327,7 @@ final class BadInputTest extends TestCase
      * @param list<string> $paths
      */
     #[DataProvider('faults')]
-    public function testAFaultIsToldAtItsPath(callable $spoil, array $paths): void
+    public function testAFaultIsShownAtItsPath(callable $spoil, array $paths): void
     {
         $case = json_decode((string) file_get_contents(__DIR__ . '/examples/evaluate-002.case.json'));
         assert($case instanceof stdClass);

@@ -220,7 +220,7 @@ final class BeginningTest extends TestCase
         self::assertSame([ClashKind::DayFull], $kinds('slow 02', 'hold 02'), 'two that take turns are one too many');
         self::assertSame([ClashKind::TooSoon], $kinds('beside 02', 'beside 03'));
         self::assertContains(ClashKind::WeekFull, $kinds('beside 02', 'beside 04', 'beside 06', 'beside 08'));
-        // A blocked day is mended without touching what stands well on a shared day.
+        // A blocked day is corrected without touching what stands well on a shared day.
         $blocked = PlanWeeks::rules($stage, Weekday::cases(), [Day::fromIso('2026-03-04')], []);
         $plan = Replanner::of(
             self::booked(['slow 02', 'beside 02', 'hold 03', 'beside 04', 'hold 05']),

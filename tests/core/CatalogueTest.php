@@ -292,7 +292,7 @@ final class CatalogueTest extends TestCase
         self::assertNull($words('groin_build_and_keep', 'g_keep'));
     }
 
-    public function testAnEmptyStructureMapAndTwoFaultsAreBothTold(): void
+    public function testAnEmptyStructureMapAndTwoFaultsAreBothShown(): void
     {
         $hold = Support::catalogue()->exercise('wall_sit_high')->toArray();
         $json = (string) json_encode([

@@ -83,7 +83,7 @@ final class CorridorTest extends TestCase
             13,
             '9 kept',
         ];
-        yield 'a change of dose begins anew' => [$borne($case(), 8, 10)->change(10, 'progress'), 10, '8 start'];
+        yield 'a change of dose starts over' => [$borne($case(), 8, 10)->change(10, 'progress'), 10, '8 start'];
         yield 'another exercise that hurt is no failure of this one' => [
             $case()
                 ->session(8, null, [

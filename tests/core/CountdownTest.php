@@ -23,7 +23,7 @@ final class CountdownTest extends TestCase
 
     public function testStagesAreReckonedBackwardsFromTheDayAndForwardsFromToday(): void
     {
-        $found = self::reckon('2026-06-07');
+        $found = self::countdown('2026-06-07');
         // Backwards: springs take 28 days, slow strength 42 before them.
         self::assertSame(
             [
@@ -72,15 +72,15 @@ final class CountdownTest extends TestCase
     }
 
     #[DataProvider('days')]
-    public function testWhetherThereIsTimeIsTold(string $by, Pace $pace, string $words): void
+    public function testWhetherThereIsTimeIsShown(string $by, Pace $pace, string $words): void
     {
-        $found = self::reckon($by);
+        $found = self::countdown($by);
         self::assertSame([$pace, $words], [$found->pace(), CountdownWords::ready($found)]);
     }
 
     public function testAGateThatIsShutForLongerHoldsUpAllThatFollows(): void
     {
-        $found = self::reckon('2026-07-30', Day::fromIso('2026-03-22'));
+        $found = self::countdown('2026-07-30', Day::fromIso('2026-03-22'));
         self::assertSame(
             ['2026-03-22', '2026-05-03'],
             [$found->stages[0]->soonest->toIso(), $found->stages[1]->soonest->toIso()],
@@ -89,7 +89,7 @@ final class CountdownTest extends TestCase
         // One that is open already lets nothing begin in the past.
         self::assertSame(
             '2026-03-15',
-            self::reckon('2026-07-30', Day::fromIso('2026-03-10'))->stages[0]->soonest->toIso(),
+            self::countdown('2026-07-30', Day::fromIso('2026-03-10'))->stages[0]->soonest->toIso(),
         );
     }
 
@@ -135,7 +135,7 @@ final class CountdownTest extends TestCase
             $steady = ['a' => $random->getInt(7, 60), 'b' => $random->getInt(7, 60), 'c' => $random->getInt(7, 60)];
             $slow = array_map(static fn(int $days): int => $days + $random->getInt(0, 40), $steady);
             $more = $random->getInt(1, 100);
-            $reckon = static fn(string $by): Countdown => Countdown::of(
+            $countdownTo = static fn(string $by): Countdown => Countdown::of(
                 ['a', 'b', 'c'],
                 Day::fromIso('2026-03-01'),
                 Day::fromIso('2026-03-20'),
@@ -144,8 +144,8 @@ final class CountdownTest extends TestCase
                 $slow,
                 Day::fromIso($by),
             );
-            $countdown = $reckon('2026-09-01');
-            $other = $reckon(Day::fromIso('2026-09-01')->plus($more)->toIso());
+            $countdown = $countdownTo('2026-09-01');
+            $other = $countdownTo(Day::fromIso('2026-09-01')->plus($more)->toIso());
             foreach ($countdown->stages as $at => $stage) {
                 self::assertSame($more, $other->stages[$at]->mustBegin->daysSince($stage->mustBegin));
                 self::assertSame($stage->soonest->number, $other->stages[$at]->soonest->number);
@@ -157,7 +157,7 @@ final class CountdownTest extends TestCase
         }
     }
 
-    private static function reckon(string $by, ?Day $gate = null): Countdown
+    private static function countdown(string $by, ?Day $gate = null): Countdown
     {
         return Countdown::of(
             ['holds', 'slow', 'springs'],

@@ -150,7 +150,7 @@ final class FiguresTest extends TestCase
             self::assertSame(
                 $drawn,
                 $figure,
-                "$key is drawn otherwise now; write tests/web/figures.json anew by: php tests/web/figures.php",
+                "$key is drawn otherwise now; write tests/web/figures.json again by: php tests/web/figures.php",
             );
         }
     }

@@ -25,7 +25,7 @@ final class FilePlanTest extends TestCase
                 ->file(),
             [$known],
         );
-        self::assertSame([], $plan->reckoned);
+        self::assertSame([], $plan->derived);
         self::assertSame(
             [['every_days' => 2], ['Strength']],
             [$plan->plan->stages[0]->rhythm->toArray(), array_column($plan->plan->stages[0]->slots, 'title')],
@@ -50,7 +50,7 @@ final class FilePlanTest extends TestCase
                 ->file(),
             [$known],
         );
-        self::assertSame(['slow'], $plan->reckoned);
+        self::assertSame(['slow'], $plan->derived);
         self::assertSame(
             ['cycle' => ['strength', 'hold_days']],
             $plan->plan->stages[0]->rhythm->toArray(),

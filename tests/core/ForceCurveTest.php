@@ -51,7 +51,7 @@ final class ForceCurveTest extends TestCase
         self::assertEqualsWithDelta(300, CurveFigures::of($late)->peak, 0.01);
     }
 
-    public function testWhatAGaugeDriftsIsToldWhereTheRecordingEndsAtRest(): void
+    public function testWhatAGaugeDriftsIsShownWhereTheRecordingEndsAtRest(): void
     {
         $curve = self::trapeze(300, 0);
         $drifting = new ForceCurve(

@@ -101,7 +101,7 @@ final class LintTest extends TestCase
         return array_map(static fn(LintNote $note): string => $note->key->value, Linter::of($subject));
     }
 
-    public function testGrowthIsToldAgainstWhatWasDoneToo(): void
+    public function testGrowthIsShownAgainstWhatWasDoneToo(): void
     {
         $done = static fn(array $set): TrainingSummary => TrainingSummary::of(
             CaseBuilder::case()
@@ -360,7 +360,7 @@ final class LintTest extends TestCase
         self::assertSame($expected, self::lint($stage, $structure, $school, $more));
     }
 
-    public function testTheRealPercentageIsTold(): void
+    public function testTheRealPercentageIsShown(): void
     {
         $catalogue = Support::catalogue();
         $before = self::stage([['leg_extension_hold', ['hold_s' => 30]]])->stage->prescriptions;
@@ -380,7 +380,7 @@ final class LintTest extends TestCase
         );
     }
 
-    public function testLoweringAloneIsToldAfterSixWeeks(): void
+    public function testLoweringAloneIsShownAfterSixWeeks(): void
     {
         $lowering = self::stage([['decline_eccentric', []]], 'eccentric', ['every_days' => 3]);
         $since = static fn(string $from): CaseBuilder => CaseBuilder::case()->with([

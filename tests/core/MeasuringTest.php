@@ -41,7 +41,7 @@ final class MeasuringTest extends TestCase
     }
 
     #[DataProvider('changes')]
-    public function testAChangeIsToldFromTheNoise(string $key, int|float $second, Meaning $meaning): void
+    public function testAChangeIsShownFromTheNoise(string $key, int|float $second, Meaning $meaning): void
     {
         $course = self::course($key, [['2026-01-05', 300, 400], ['2026-02-02', $second, 400]]);
         self::assertSame($meaning, $course->latest()?->meaning);
@@ -90,7 +90,7 @@ final class MeasuringTest extends TestCase
         }
     }
 
-    public function testFromNothingNoPercentIsTold(): void
+    public function testFromNothingNoPercentIsShown(): void
     {
         $course = self::course('heel_raise_count', [['2026-01-05', 0, 20], ['2026-02-02', 8, 20]]);
         self::assertNull($course->latest()?->changePercent);

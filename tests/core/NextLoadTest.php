@@ -48,7 +48,7 @@ final class NextLoadTest extends TestCase
         self::assertNull(self::next([], null, ['exercise' => 'squat_jump']));
     }
 
-    public function testAShareOfAMaximumIsToldOnlyWhereOneWasMeasured(): void
+    public function testAShareOfAMaximumIsShownOnlyWhereOneWasMeasured(): void
     {
         $hold = Support::catalogue()
             ->programme('knee_four_stage')

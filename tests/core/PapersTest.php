@@ -59,7 +59,7 @@ final class PapersTest extends TestCase
         }
     }
 
-    public function testTheReferrerIsToldTheCourseInNumbersOfTheRecord(): void
+    public function testTheReferrerIsShownTheCourseInNumbersOfTheRecord(): void
     {
         $facts = self::facts(
             self::caseWith()->at(20),
@@ -109,7 +109,7 @@ final class PapersTest extends TestCase
         self::assertSame('All loading is stopped until it has been looked at.', self::textOf($referral, 'now'));
     }
 
-    public function testTheCoachIsToldTheWeekAndNoDiagnosis(): void
+    public function testTheCoachIsShownTheWeekAndNoDiagnosis(): void
     {
         $facts = self::facts(
             self::caseWith()->at(20),

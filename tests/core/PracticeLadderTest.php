@@ -40,7 +40,7 @@ final class PracticeLadderTest extends TestCase
         yield 'two that settled' => [[[8, ...$alone], [10, ...$alone]], 1, 0, Because::Grown];
         yield 'three' => [[[8, ...$alone], [10, ...$alone], [12, ...$others]], 1, 1, Because::Kept];
         yield 'a little shorter is done' => [[[8, 18, 3, 1, 'partial', 1], [10, ...$alone]], 1, 0, Because::Grown];
-        yield 'much shorter is not, and the run begins anew' => [
+        yield 'much shorter is not, and the run starts over' => [
             [[8, ...$alone], [10, 17, 3, 1, 'partial', 1]],
             0,
             0,

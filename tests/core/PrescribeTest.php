@@ -375,7 +375,7 @@ final class PrescribeTest extends TestCase
         }
     }
 
-    public function testWhereAnExerciseMayLeadIsSetAndTold(): void
+    public function testWhereAnExerciseMayLeadIsSetAndShown(): void
     {
         [$plan, $evaluation] = self::played();
         self::assertSame('leg_press_one', $plan->stage('slow')?->stage->prescriptions[0]->exercise);

@@ -164,7 +164,7 @@ final class ReadingTest extends TestCase
      * @param list<array{string, string}> $faults
      */
     #[DataProvider('unsound')]
-    public function testWhatIsNotIsToldAtItsPlace(callable $read, string $json, array $faults): void
+    public function testWhatIsNotIsShownAtItsPlace(callable $read, string $json, array $faults): void
     {
         try {
             Json::read($json, $read);

@@ -312,7 +312,7 @@ final class RulesTest extends TestCase
         self::assertSame(Evaluator::evaluate($file, Moment::fromIso(Support::NOW))->action->kind->value, $own);
     }
 
-    public function testEveryProposalIsToldWithItsReasonAndNumbers(): void
+    public function testEveryProposalIsShownWithItsReasonAndNumbers(): void
     {
         for ($seed = 1; $seed <= 60; $seed++) {
             $evaluation = Evaluator::evaluate(RandomCase::of($seed), Moment::fromIso(Support::NOW));

@@ -89,7 +89,7 @@ final class SetLogTest extends TestCase
     }
 
     #[DataProvider('wrong')]
-    public function testWhatIsWrongIsToldAtItsPlace(string $text, string $path, string $words): void
+    public function testWhatIsWrongIsShownAtItsPlace(string $text, string $path, string $words): void
     {
         try {
             SetLog::read($text);

@@ -581,7 +581,7 @@ final class StartTest extends TestCase
         self::assertGreaterThan(100, $changed);
     }
 
-    public function testATryAtTheStopLevelIsToldOfWhateverElseWasTried(): void
+    public function testATryAtTheStopLevelIsShownOfWhateverElseWasTried(): void
     {
         $trials = static fn(int ...$pains): Trials => new Trials(
             array_map(

@@ -82,7 +82,7 @@ final class WeeksTest extends TestCase
      * @param list<string> $broken
      */
     #[DataProvider('weeks')]
-    public function testEveryRuleThatIsNotKeptIsTold(WeekRules $rules, array $sessions, array $broken): void
+    public function testEveryRuleThatIsNotKeptIsShown(WeekRules $rules, array $sessions, array $broken): void
     {
         $found = array_map(
             static fn(Clash $clash): string => trim(
@@ -192,7 +192,7 @@ final class WeeksTest extends TestCase
         self::assertGreaterThan(100, $free);
     }
 
-    public function testMarkedDaysAreToldByWhatIsNew(): void
+    public function testMarkedDaysAreShownByWhatIsNew(): void
     {
         $days = static fn(int ...$on): array => array_map(
             static fn(int $session): Day => Day::fromIso(self::MONDAY)->plus($session),
@@ -215,7 +215,7 @@ final class WeeksTest extends TestCase
         );
     }
 
-    public function testSportIsToldOnceForAllItsDays(): void
+    public function testSportIsShownOnceForAllItsDays(): void
     {
         $on = static fn(int $day, string $what = 'Rehearsal', int $minutes = 90): ExpectedSport => new ExpectedSport(
             Day::fromIso(self::MONDAY)->plus($day),
@@ -244,7 +244,7 @@ final class WeeksTest extends TestCase
         self::assertTrue($plan->proved);
     }
 
-    public function testWhatFindsNoDayIsLeftOutAndTold(): void
+    public function testWhatFindsNoDayIsLeftOutAndShown(): void
     {
         $plan = self::plan(
             array_map(static fn(int $day): array => [['spring', 'hold', 'slow'][$day % 3], $day], range(0, 20)),
@@ -274,7 +274,7 @@ final class WeeksTest extends TestCase
         self::assertSame(['2' => 3, '3' => 4, '4' => 5], self::moved($plan));
     }
 
-    public function testWhatIsDoneOrHeldStaysAndIsToldWhereItCannotBeKept(): void
+    public function testWhatIsDoneOrHeldStaysAndIsShownWhereItCannotBeKept(): void
     {
         $rules = new WeekRules(blocked: self::days(1, 4));
         $plan = Replanner::of(

@@ -51,7 +51,7 @@ final class WordsTest extends TestCase
         self::assertSame($words, DoseWords::of(self::prescription($dose)));
     }
 
-    public function testWhatDiffersIsToldWithItsOldAndItsNewValue(): void
+    public function testWhatDiffersIsShownWithItsOldAndItsNewValue(): void
     {
         $before = self::prescription(['sets' => 3, 'reps' => 8, 'load_kg' => 40]);
         $after = self::prescription(['sets' => 4, 'reps' => 8, 'reps_to' => 12, 'load_kg' => 42.5]);

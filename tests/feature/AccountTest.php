@@ -296,7 +296,7 @@ final class AccountTest extends TestCase
             ->assertCookieMissing(Auth::getRecallerName());
     }
 
-    public function testANewDeviceIsToldByMail(): void
+    public function testANewDeviceIsAnnouncedByMail(): void
     {
         $this->nobody();
         $this->signIn()->assertOk();

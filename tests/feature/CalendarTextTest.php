@@ -40,7 +40,7 @@ final class CalendarTextTest extends PlainTestCase
         self::assertSame([$days, []], [self::days($read['days']), $read['faults']]);
     }
 
-    public function testALineThatNamesNoDayIsToldWithItsNumber(): void
+    public function testALineThatNamesNoDayIsShownWithItsNumber(): void
     {
         $read = CalendarText::read(
             "12 Dec\n\nnext week\n31 Feb\n99 Dec\n2026-13-01\n12",
@@ -116,7 +116,7 @@ final class CalendarTextTest extends PlainTestCase
     public function testABrokenCalendarFileIsRefusedWithWhatHelps(string $text): void
     {
         $this->expectException(InvalidInput::class);
-        $this->expectExceptionMessageMatches('/save it anew as iCalendar/');
+        $this->expectExceptionMessageMatches('/save it again as iCalendar/');
         CalendarText::read($text, Day::fromIso('2026-11-27'), 'Europe/Lisbon');
     }
 

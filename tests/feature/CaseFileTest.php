@@ -38,7 +38,7 @@ final class CaseFileTest extends TestCase
                 'nobody is taken for somebody else by their name',
             );
             self::assertSame($case->athlete->name, $copy->athlete->name);
-            // What is asked for from today on is filled in anew by the calendar; what was done is as it was.
+            // What is asked for from today on is filled in again by the calendar; what was done is as it was.
             foreach (['2026-04-14T12:00:00+01:00', '2026-04-28T12:00:00+01:00'] as $at) {
                 self::assertSame(
                     $this->evaluated($case, $at),
@@ -129,7 +129,7 @@ final class CaseFileTest extends TestCase
         self::assertCount(1, (array) $preview->json('notes'));
     }
 
-    public function testAFileOfOtherStagesGetsACalendarThatIsToldOf(): void
+    public function testAFileOfOtherStagesGetsACalendarThatIsNamed(): void
     {
         $file = $this->file($this->caseOf('Juno Tamsin'));
         $text = str_replace(

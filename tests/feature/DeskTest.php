@@ -100,7 +100,7 @@ final class DeskTest extends TestCase
             ->assertStatus(422)
             ->assertJsonValidationErrors(['decision' => 'taken back already']);
 
-        // Decided anew, then something else on top, then the athlete trains.
+        // Decided again, then something else on top, then the athlete trains.
         $again = $this->decide($case, ['kind' => 'accept'])->assertStatus(201);
         $review = $this->decide($case, ['kind' => 'review', 'review_on' => '2026-05-01'])->assertStatus(201);
         $undo($again->json('id'))
@@ -250,7 +250,7 @@ final class DeskTest extends TestCase
         self::assertSame([$before, $calendar], [$this->seen($case), $days()]);
     }
 
-    public function testWhatRestsIsToldAndCanBeAskedForAgainByHand(): void
+    public function testWhatRestsIsShownAndCanBeAskedForAgainByHand(): void
     {
         $case = $this->caseOf('Edda Moorgate');
         $own = $this->practitioner();
@@ -365,7 +365,7 @@ final class DeskTest extends TestCase
         );
     }
 
-    public function testAShareOfAMeasuredMaximumIsToldTheSameOnEveryScreen(): void
+    public function testAShareOfAMeasuredMaximumIsShownTheSameOnEveryScreen(): void
     {
         $case = $this->caseOf('Piet Olander');
         $own = $this->practitioner();
@@ -385,7 +385,7 @@ final class DeskTest extends TestCase
         }
     }
 
-    public function testASessionIsToldAgainstTheVersionThatItWasDoneFrom(): void
+    public function testASessionIsShownAgainstTheVersionThatItWasDoneFrom(): void
     {
         $case = $this->caseOf('Tobias Fenwick');
         $own = $this->practitioner();

@@ -201,7 +201,7 @@ final class MeasureSheetTest extends TestCase
             ->assertJsonValidationErrors(['unaffected' => 'both sides are measured']);
     }
 
-    public function testWhatIsDueIsToldOnTheRoundAndTheCase(): void
+    public function testWhatIsDueIsShownOnTheRoundAndTheCase(): void
     {
         $case = $this->caseOf('Juno Tamsin');
         $own = $this->practitioner();
@@ -222,7 +222,7 @@ final class MeasureSheetTest extends TestCase
         };
         self::assertSame([], $due());
         $case->tests()->delete();
-        // Any write works out anew how the case stands.
+        // Any write works out again how the case stands.
         $this->keep(
             $case,
             [
@@ -332,7 +332,7 @@ final class MeasureSheetTest extends TestCase
         self::assertSame($plan, $case->planVersions()->count(), 'nothing changes by itself');
     }
 
-    public function testAHoldAtAShareOfTheMaximumIsToldInNewtonsOnThePhone(): void
+    public function testAHoldAtAShareOfTheMaximumIsShownInNewtonsOnThePhone(): void
     {
         $case = $this->caseOf('Juno Tamsin');
         $bands = function (): array {

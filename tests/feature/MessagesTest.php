@@ -49,7 +49,7 @@ final class MessagesTest extends TestCase
             $this->ask($own, 'GET', '/api/messages?search=tamsin')->json('threads.*.athlete'),
         );
 
-        // A second thing asked does not make it wait anew; the thread shows it last.
+        // A second thing asked does not make it wait again; the thread shows it last.
         $this->writes($ines, 'And the cold bath?');
         $this->ask($own, 'GET', '/api/messages')
             ->assertJsonPath('threads.0.athlete', 'Ines Calloway')

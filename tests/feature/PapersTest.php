@@ -368,7 +368,7 @@ final class PapersTest extends TestCase
             ->update(['content' => '{}']);
     }
 
-    public function testWhatCannotBeMadeIsToldAndAskedForAnew(): void
+    public function testWhatCannotBeMadeIsShownAndAskedForAnew(): void
     {
         Storage::fake();
         $this->app?->bind(

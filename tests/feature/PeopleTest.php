@@ -87,7 +87,7 @@ final class PeopleTest extends TestCase
 
     /** @param array<string, string> $body */
     #[DataProvider('wrongInvitations')]
-    public function testAWrongInvitationIsToldAtItsField(array $body, string $field, string $says): void
+    public function testAWrongInvitationIsShownAtItsField(array $body, string $field, string $says): void
     {
         $this->ask($this->practitioner(), 'POST', '/api/practice/people', $body)
             ->assertStatus(422)

@@ -293,7 +293,7 @@ final class PhoneCasesTest extends TestCase
         );
     }
 
-    public function testTheWholeCaseIsToldThenAndNow(): void
+    public function testTheWholeCaseIsShownThenAndNow(): void
     {
         $case = $this->caseOf('Ines Calloway');
         $page = (array) $this->ask($this->athlete('Ines Calloway'), 'GET', '/api/today')->json('cases.0.then_and_now');

@@ -250,7 +250,7 @@ final class PhoneTest extends TestCase
         self::assertNotContains('/build/assets/desk.js', $urls);
         self::assertSame(array_unique($urls), $urls);
 
-        // A phone asks anew for what changed, and for nothing else.
+        // A phone asks again for what changed, and for nothing else.
         $second = $this->workerOf('athlete-2.js');
         $changed = array_udiff($second, $first, static fn(array $one, array $other): int => $one <=> $other);
         self::assertSame(['/athlete', '/build/assets/athlete-2.js'], array_column($changed, 'url'));

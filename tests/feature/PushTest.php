@@ -69,7 +69,7 @@ final class PushTest extends TestCase
         }
     }
 
-    public function testWhatIsOpenIsToldAtItsTimeAndOnce(): void
+    public function testWhatIsOpenIsShownAtItsTimeAndOnce(): void
     {
         $this->openDay();
         $juno = $this->athlete('Juno Tamsin');
@@ -85,7 +85,7 @@ final class PushTest extends TestCase
         self::assertSame(['session'], $this->waiting($juno, $phone));
     }
 
-    public function testWhatIsDoneIsNotToldOf(): void
+    public function testWhatIsDoneIsNotShown(): void
     {
         $this->openDay();
         $juno = $this->athlete('Juno Tamsin');
@@ -128,7 +128,7 @@ final class PushTest extends TestCase
         self::assertSame([], $this->waiting($juno, $phone));
     }
 
-    public function testAMessageOfThePracticeIsToldWithoutItsWords(): void
+    public function testAMessageOfThePracticeIsShownWithoutItsWords(): void
     {
         $juno = $this->athlete('Juno Tamsin');
         $phone = $this->phoneOf($juno);
@@ -170,7 +170,7 @@ final class PushTest extends TestCase
         self::assertSame(0, Push::query()->where('phone_id', $phone)->count(), 'its reminders go with the phone');
     }
 
-    public function testALostPhoneIsToldNothingMore(): void
+    public function testALostPhoneIsShownNothingMore(): void
     {
         $juno = $this->athlete('Juno Tamsin');
         $phone = $this->phoneOf($juno);

@@ -73,7 +73,7 @@ final class SheetTest extends TestCase
             ['2026-04-01', 3, 15.0, $this->practitioner()->id],
             [$came->local_on, $came->provocation, $came->stiffness_min, $came->entered_by],
         );
-        self::assertNotSame($case->revision, $case->refresh()->revision, 'the case is judged anew');
+        self::assertNotSame($case->revision, $case->refresh()->revision, 'the case is judged again');
 
         $this->ask($this->practitioner(), 'DELETE', "/api/cases/$case->id/sheets/$id")->assertOk();
         self::assertSame($before, $this->counted($case));
@@ -94,7 +94,7 @@ final class SheetTest extends TestCase
         }
     }
 
-    public function testASheetWithAFaultIsToldRowByRowAndTakenInNotAtAll(): void
+    public function testASheetWithAFaultIsShownRowByRowAndTakenInNotAtAll(): void
     {
         $case = $this->caseOf('Juno Tamsin');
         $before = $this->counted($case);

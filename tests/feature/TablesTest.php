@@ -92,7 +92,7 @@ final class TablesTest extends TestCase
         self::assertLessThan(8 * 1024 * 1024, memory_get_peak_usage() - $held);
     }
 
-    public function testASessionIsToldAsItWasLogged(): void
+    public function testASessionIsShownAsItWasLogged(): void
     {
         $case = $this->caseOf('Juno Tamsin');
         $session = $case->trainingSessions()->reorder('started_at', 'desc')->first();

@@ -197,7 +197,7 @@ final class VisitTest extends TestCase
         self::assertSame(0, $case->decisions()->where('kind', 'visit')->count());
     }
 
-    public function testWhatTheGateNeedsAnewIsTold(): void
+    public function testWhatTheGateNeedsAnewIsShown(): void
     {
         $case = $this->caseOf('Juno Tamsin');
         $case->tests()->delete();

@@ -17,7 +17,7 @@ final class WeeksTest extends TestCase
 {
     use AtTheDesk;
 
-    public function testASessionIsMovedToldAndTakenBack(): void
+    public function testASessionIsMovedShownAndTakenBack(): void
     {
         $case = $this->caseOf('Juno Tamsin');
         $own = $this->practitioner();
@@ -53,7 +53,7 @@ final class WeeksTest extends TestCase
             'the phone has it on its new day',
         );
 
-        // The plan is filled up anew every night and at every decision: what was moved stays.
+        // The plan is filled up again every night and at every decision: what was moved stays.
         PlanSessions::ahead($case->refresh());
         self::assertSame($to, PlannedSession::query()->findOrFail($session->id)->on);
         self::assertSame(count($before), count($this->calendar($case)), 'and nothing comes in its place');
@@ -212,7 +212,7 @@ final class WeeksTest extends TestCase
             $case->messages()->firstOrFail()->words,
             'the athlete gets a message',
         );
-        // The calendar is filled anew each day: what was put in stays, and nothing else is gone.
+        // The calendar is filled again each day: what was put in stays, and nothing else is gone.
         PlanSessions::ahead($case->refresh());
         self::assertSame($before + 1, $count());
         $added = PlannedSession::query()->where('case_id', $case->id)->where('added', true)->firstOrFail();
@@ -240,7 +240,7 @@ final class WeeksTest extends TestCase
         self::assertSame(0, $case->plannedSessions()->where('added', true)->count());
     }
 
-    public function testShowsAndDaysOffAreLookedAtMarkedToldAndTakenBack(): void
+    public function testShowsAndDaysOffAreLookedAtMarkedShownAndTakenBack(): void
     {
         $case = $this->caseOf('Juno Tamsin');
         $own = $this->practitioner();
@@ -499,7 +499,7 @@ final class WeeksTest extends TestCase
             ->assertJsonValidationErrors(['by' => 'the programme is finished']);
     }
 
-    public function testWhatWasDoneIsToldByHowItWasAnswered(): void
+    public function testWhatWasDoneIsShownByHowItWasAnswered(): void
     {
         $sessions = collect((array) $this->weeks($this->caseOf('Juno Tamsin'))->json('sessions'));
         $done = $sessions->where('state', 'done');
@@ -674,7 +674,7 @@ final class WeeksTest extends TestCase
         self::assertSame(0, $case->decisions()->where('kind', 'move')->count());
     }
 
-    public function testWhatIsBrokenIsToldAndTheFewestMovesMendIt(): void
+    public function testWhatIsBrokenIsShownAndTheFewestMovesMendIt(): void
     {
         $case = $this->caseOf('Juno Tamsin');
         self::assertSame([], $this->weeks($case)->json('clashes'));

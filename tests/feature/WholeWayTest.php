@@ -55,7 +55,7 @@ final class WholeWayTest extends TestCase
         self::assertSame([$id, 'pending'], [$last['session'], $last['verdict']]);
     }
 
-    public function testBadAnswersAreToldAtTheFieldAndNothingIsStored(): void
+    public function testBadAnswersAreShownAtTheFieldAndNothingIsStored(): void
     {
         $juno = $this->athlete('Juno Tamsin');
         $today = $this->ask($juno, 'GET', '/api/today');
@@ -280,7 +280,7 @@ final class WholeWayTest extends TestCase
         ];
     }
 
-    public function testAPageThatAsksAgainIsToldOnlyWhatIsNew(): void
+    public function testAPageThatAsksAgainIsShownOnlyWhatIsNew(): void
     {
         $case = $this->caseOf('Juno Tamsin');
         $own = $this->practitioner();

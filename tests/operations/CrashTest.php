@@ -40,7 +40,7 @@ final class CrashTest extends TestCase
         self::assertContains($name, $found);
     }
 
-    /** What was half made when the worker was killed is made anew by the one that takes its place. */
+    /** What was half made when the worker was killed is made again by the one that takes its place. */
     public function testAFileIsMadeThoughTheWorkerWasKilledOnTheWay(): void
     {
         $ola = self::practitioner();

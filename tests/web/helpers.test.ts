@@ -170,7 +170,7 @@ describe('the pacer along time', () => {
     expect(pacer.position()).toBe(line.length);
   });
 
-  test('broken off in the count-in it is counted in anew', () => {
+  test('broken off in the count-in it is counted in again', () => {
     let now = 10;
     const line = timelineOf(squat, 'isotonic');
     if (line === null) throw new Error('not paced');

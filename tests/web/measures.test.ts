@@ -78,7 +78,7 @@ describe('tries as they are typed', () => {
     expect(faultOf(knee, first)).toBeUndefined();
   });
 
-  it('keeps a struck try, and asks anew about odd values once something changes', () => {
+  it('keeps a struck try, and asks again about odd values once something changes', () => {
     const now = typed({ ...put(begin(knee), { affected: ['300', '900'] }), confirmed: true }, 'affected', 1, {
       struck: true,
     });

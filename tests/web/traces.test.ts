@@ -28,7 +28,7 @@ describe('the line of a session', () => {
     expect(short).toBeCloseTo(long / 2, 0);
   });
 
-  test('stays inside its box, goes forward in time, and begins anew with each set', () => {
+  test('stays inside its box, goes forward in time, and starts over with each set', () => {
     const work = [hold, slow, hops];
     const drawn = points(workPath(work, workSeconds(work), 100, 8));
     expect(drawn.every(([x, y]) => x >= 0 && x <= 100 && y >= 1 && y <= 8)).toBe(true);

@@ -110,9 +110,9 @@ final class CaseFilePage
             $notes[] = "Its days are those of {$file->timezone->name()}; here they are counted in $zone, so that an answer late at night may move to another day.";
         }
         foreach ($plan->plan->stages as $stage) {
-            if (in_array($stage->stage->key, $plan->reckoned, true)) {
+            if (in_array($stage->stage->key, $plan->derived, true)) {
                 $notes[] =
-                    "{$stage->stage->title}: the file has no calendar. Reckoned from what was trained: " .
+                    "{$stage->stage->title}: the file has no calendar. Worked out from what was trained: " .
                     PlanWords::rhythm($stage) .
                     '. Look at it when you prescribe.';
             }

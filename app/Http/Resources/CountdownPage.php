@@ -36,7 +36,7 @@ final class CountdownPage
     /**
      * @return array<string, mixed>
      *
-     * @throws InvalidInput where nothing can be reckoned
+     * @throws InvalidInput where nothing can be worked out
      */
     public function of(CareCase $case, Evaluation $evaluation, Day $by): array
     {
@@ -54,10 +54,10 @@ final class CountdownPage
         $keys = array_map(static fn(PlanStage $stage): string => $stage->stage->key, $stages);
         $at = array_search($evaluation->log->stage->key, $keys, true);
         if ($programme === null || $at === false) {
-            throw InvalidInput::at('/by', 'cannot be reckoned with: this programme is no longer in the library');
+            throw InvalidInput::at('/by', 'cannot be worked out: this programme is no longer in the library');
         }
         if ($plan->maintenance !== null || $case->closed_on !== null) {
-            throw InvalidInput::at('/by', 'needs no reckoning: the programme is finished');
+            throw InvalidInput::at('/by', 'is not needed: the programme is finished');
         }
         [$steady, $slow] = array_map(
             static fn(array $days): array => self::withPractice($days, $stages, $evaluation, $case->weekdays($plan)),

@@ -110,7 +110,7 @@ final class WeeksPage
 
         return [
             'breaks' => array_values(array_filter($is, static fn(array $row): bool => !isset($known[$row['key']]))),
-            'mends' => array_values(array_diff_key($known, $now)),
+            'fixes' => array_values(array_diff_key($known, $now)),
             'stays' => array_values(array_intersect_key($now, $known)),
             'sums' => self::sums($after, $evaluation, $case, self::later($case, $after, $last, false), $last, false),
         ];

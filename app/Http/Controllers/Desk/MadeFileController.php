@@ -29,7 +29,7 @@ final class MadeFileController extends Controller
         if ($found->state !== FileState::Ready || !Storage::exists($found->path())) {
             throw new ConflictHttpException(
                 $found->state->isOver()
-                    ? 'This file is not kept any more. Ask for it anew.'
+                    ? 'This file is not kept any more. Ask for it again.'
                     : 'This file is still being made. Try again in a few seconds.',
             );
         }

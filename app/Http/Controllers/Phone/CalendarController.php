@@ -15,7 +15,7 @@ use Illuminate\Http\Response;
 
 /**
  * The calendar file that somebody's calendar application reads by itself. It cannot sign in, so the address is the
- * permission: long, kept as a hash, made anew by whom it belongs to; the file holds days, never findings.
+ * permission: long, kept as a hash, replaced by whom it belongs to; the file holds days, never findings.
  */
 final class CalendarController
 {
