@@ -15,6 +15,6 @@ return [
     'trusted_proxies' => env('TRUSTED_PROXIES', ''),
     // With it a monitor reads /metrics.
     'metrics_key' => env('METRICS_KEY'),
-    // The sign-in of the demo practice; made anew on each machine by ./rung start.
+    // The sign-in of the demo practice; made again on each machine by ./rung start.
     'demo_password' => env('DEMO_PASSWORD'),
 ];

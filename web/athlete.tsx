@@ -55,7 +55,7 @@ function Phone() {
   const who = signedIn.data?.id ?? null;
   // Whoever signed in here last; should it be somebody else by now, the page changes with the answer.
   if (who !== null || before !== null) return <Pages key={who ?? before?.person} who={who} />;
-  if (signedIn.isError) return <Failed problem={signedIn.error} again={() => void signedIn.refetch()} />;
+  if (signedIn.isError) return <Failed problem={signedIn.error} onRetry={() => void signedIn.refetch()} />;
   return <Loading what="Rung" />;
 }
 
@@ -69,7 +69,7 @@ function Pages({ who }: { who: string | null }) {
     return phone.isPending ? (
       <Loading what="your plan" />
     ) : (
-      <Failed problem={phone.error} again={() => void phone.refetch()} />
+      <Failed problem={phone.error} onRetry={() => void phone.refetch()} />
     );
   return (
     <Box sx={{ minHeight: '100dvh', display: 'flex', flexDirection: 'column' }}>
@@ -142,7 +142,7 @@ function Pages({ who }: { who: string | null }) {
                     ) : introduced || page.cases.some((careCase) => careCase.stopped) ? (
                       <Today page={page} />
                     ) : (
-                      <FirstPages page={page} done={() => changeSettings({ introduced: true })} />
+                      <FirstPages page={page} onDone={() => changeSettings({ introduced: true })} />
                     )}
                   </>
                 }

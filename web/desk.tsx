@@ -41,7 +41,7 @@ function Desk() {
   const leaving = useIsSigningOut();
   const place = useLocation();
   if (signedIn.isPending) return <Loading what="Rung" />;
-  if (signedIn.isError) return <Failed problem={signedIn.error} again={() => void signedIn.refetch()} />;
+  if (signedIn.isError) return <Failed problem={signedIn.error} onRetry={() => void signedIn.refetch()} />;
   // By a link in a letter, whoever is signed in here.
   if (place.pathname === '/join')
     return (

@@ -24,12 +24,12 @@ export function ClimbLadder({
   steps,
   chosen,
   figures,
-  choose,
+  onChoose,
 }: {
   steps: readonly Step[];
   chosen: string | null;
   figures: Readonly<Record<string, FigureData>>;
-  choose: (key: string) => void;
+  onChoose: (key: string) => void;
 }) {
   const height = steps.length * STEP + 12;
   const y = (i: number) => height - 6 - (i + 0.5) * STEP;
@@ -85,7 +85,7 @@ export function ClimbLadder({
             <button
               type="button"
               aria-pressed={step.key === chosen}
-              onClick={() => choose(step.key)}
+              onClick={() => onChoose(step.key)}
               style={{
                 background: 'none',
                 border: 0,

@@ -29,8 +29,8 @@ interface Story {
   lit: readonly { on: string; fits: boolean }[];
   pointed: string | null;
   chosen: string | null;
-  point: (session: string | null) => void;
-  choose: (session: string | null) => void;
+  onPoint: (session: string | null) => void;
+  onChoose: (session: string | null) => void;
 }
 
 const LEFT = 34;
@@ -84,8 +84,8 @@ export function StoryChart(story: Story) {
     if (move === 0 || shown.length === 0) return;
     event.preventDefault();
     const next = at < 0 ? shown.length - 1 : Math.min(shown.length - 1, Math.max(0, at + move));
-    story.point(null);
-    story.choose(shown[next]?.session ?? null);
+    story.onPoint(null);
+    story.onChoose(shown[next]?.session ?? null);
   };
 
   return (
@@ -107,10 +107,10 @@ export function StoryChart(story: Story) {
         height={HEIGHT}
         aria-hidden="true"
         style={{ display: 'block', cursor: 'pointer', touchAction: 'pan-y' }}
-        onPointerMove={(event) => story.point(nearest(event))}
-        onPointerLeave={() => story.point(null)}
+        onPointerMove={(event) => story.onPoint(nearest(event))}
+        onPointerLeave={() => story.onPoint(null)}
         onClick={() => {
-          if (story.pointed !== null) story.choose(story.chosen === story.pointed ? null : story.pointed);
+          if (story.pointed !== null) story.onChoose(story.chosen === story.pointed ? null : story.pointed);
         }}
       >
         {lit

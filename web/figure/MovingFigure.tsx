@@ -50,7 +50,7 @@ export function MovingFigure({ figure, title, size, mirrored = false }: Props) {
       shown.current += last === null ? 0 : (now - last) / 1000;
       last = now;
       const place = shownAt(figure, shown.current);
-      // Where it stands still, nothing is drawn anew.
+      // Where it stands still, nothing is drawn again.
       if (place.level === drawn) return;
       drawn = place.level;
       pen.current?.draw(place);

@@ -63,7 +63,7 @@ export class Pacer {
 
   start(): void {
     if (this.startedAt !== null) return;
-    // Broken off in the count-in, it is counted in anew; later, it goes on where it was after a count of its own.
+    // Broken off in the count-in, it is counted in again; later, it goes on where it was after a count of its own.
     if (this.pausedAt <= COUNT_IN_S) this.pausedAt = 0;
     const from = this.pausedAt;
     const begin = this.clock.now() + LEAD_S + (from === 0 ? 0 : COUNT_IN_S);

@@ -9,7 +9,7 @@ export type PhoneData = Schemas['Phone'];
 /** One open case of it. */
 export type TodayData = Schemas['Today'];
 
-/** Raised whenever the page changes its shape: an older one is asked for anew. */
+/** Raised whenever the page changes its shape: an older one is asked for again. */
 const PHONE: Kind<PhoneData> = {
   version: 4,
   shape: z.custom<PhoneData>(

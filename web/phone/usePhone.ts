@@ -48,7 +48,7 @@ export function usePhone(who: string | null) {
   return { ...query, offline };
 }
 
-/** Sends what waits of a person whenever there may be reception again, and looks at the plan anew when something was taken. */
+/** Sends what waits of a person whenever there may be reception again, and looks at the plan again when something was taken. */
 export function useSending(person: string | null): void {
   const queries = useQueryClient();
   useEffect(() => {

@@ -116,7 +116,7 @@ export function Frame({ user, children }: { user: User; children: ReactNode }) {
           Sign out
         </Button>
       </Box>
-      {signOut.isError && <Failed problem={signOut.error} again={() => signOut.mutate()} />}
+      {signOut.isError && <Failed problem={signOut.error} onRetry={() => signOut.mutate()} />}
       {children}
       <Dialog open={keys} onClose={() => setKeys(false)} aria-labelledby="keys">
         <DialogTitle id="keys">Keys</DialogTitle>

@@ -63,7 +63,7 @@ function Progress({ id }: { id: string }) {
       window.location.assign(`/api/files/${id}/content`);
     }
   }, [file?.state, id]);
-  if (query.isError) return <Failed problem={query.error} again={() => void query.refetch()} />;
+  if (query.isError) return <Failed problem={query.error} onRetry={() => void query.refetch()} />;
   if (file === undefined) return null;
   if (file.state === 'failed') return <Alert severity="error">{file.problem}</Alert>;
   if (file.state === 'cancelled') return <Alert severity="info">Cancelled.</Alert>;

@@ -20,7 +20,7 @@ export function PasswordAgain() {
   return (
     <Suspense>
       <PasswordDialog
-        then={(given) => {
+        onDone={(given) => {
           setAnswer(null);
           answer(given);
         }}

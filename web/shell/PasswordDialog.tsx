@@ -12,15 +12,15 @@ import { api, faultAt, send } from '../api/client';
 import { TextInput } from './TextInput';
 
 /** The password again. */
-export default function PasswordDialog({ then }: { then: (given: boolean) => void }) {
+export default function PasswordDialog({ onDone }: { onDone: (given: boolean) => void }) {
   const [password, setPassword] = useState('');
   const confirm = useMutation({
     mutationFn: () => send(() => api.POST('/api/account/confirmation', { body: { password } })),
-    onSuccess: () => then(true),
+    onSuccess: () => onDone(true),
   });
   const fault = faultAt(confirm.error, 'password');
   return (
-    <Dialog open onClose={() => then(false)} fullWidth maxWidth="xs" aria-labelledby="password-again">
+    <Dialog open onClose={() => onDone(false)} fullWidth maxWidth="xs" aria-labelledby="password-again">
       <form
         noValidate
         onSubmit={(event: SyntheticEvent) => {
@@ -37,14 +37,14 @@ export default function PasswordDialog({ then }: { then: (given: boolean) => voi
             autoComplete="current-password"
             autoFocus
             value={password}
-            change={setPassword}
+            onChange={setPassword}
             fault={fault}
             sx={{ mt: 1 }}
           />
           {confirm.isError && fault === undefined && <Alert severity="error">{confirm.error.message}</Alert>}
         </DialogContent>
         <DialogActions>
-          <Button onClick={() => then(false)}>Cancel</Button>
+          <Button onClick={() => onDone(false)}>Cancel</Button>
           <Button type="submit" variant="contained" loading={confirm.isPending}>
             Go on
           </Button>

@@ -18,9 +18,9 @@ export function Loading({ what }: { what: string }) {
 }
 
 /** Where something could not be had. */
-export function Failed({ problem, again }: { problem: unknown; again?: () => void }) {
+export function Failed({ problem, onRetry }: { problem: unknown; onRetry?: () => void }) {
   return (
-    <Alert severity="error" sx={{ m: 2 }} action={again && <Button onClick={again}>Try again</Button>}>
+    <Alert severity="error" sx={{ m: 2 }} action={onRetry && <Button onClick={onRetry}>Try again</Button>}>
       {problem instanceof Refusal
         ? problem.message
         : 'Something went wrong here. Reload the page; what was sent is kept.'}

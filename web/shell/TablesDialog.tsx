@@ -19,9 +19,17 @@ const TABLES = [
 ] as const;
 
 /** What was logged, as tables for a spreadsheet. */
-export function TablesDialog({ of, path, close }: { of: string; path: (table: string) => string; close: () => void }) {
+export function TablesDialog({
+  of,
+  path,
+  onClose,
+}: {
+  of: string;
+  path: (table: string) => string;
+  onClose: () => void;
+}) {
   return (
-    <Dialog open onClose={close} maxWidth="xs" fullWidth aria-labelledby="tables">
+    <Dialog open onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="tables">
       <DialogTitle id="tables">Tables of {of}</DialogTitle>
       <DialogContent>
         <Typography sx={{ mb: 1 }}>
@@ -42,7 +50,7 @@ export function TablesDialog({ of, path, close }: { of: string; path: (table: st
         </List>
       </DialogContent>
       <DialogActions>
-        <Button onClick={close}>Close</Button>
+        <Button onClick={onClose}>Close</Button>
       </DialogActions>
     </Dialog>
   );

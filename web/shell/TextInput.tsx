@@ -8,7 +8,7 @@ import { useId } from 'react';
 interface Text extends Pick<OutlinedInputProps, 'type' | 'autoComplete' | 'autoFocus' | 'inputMode'> {
   label: string;
   value: string;
-  change: (value: string) => void;
+  onChange: (value: string) => void;
   fault?: string | undefined;
   /** Lines that it shows; one if left out. */
   lines?: number;
@@ -16,7 +16,7 @@ interface Text extends Pick<OutlinedInputProps, 'type' | 'autoComplete' | 'autoF
 }
 
 /** A line of text to type, with its fault below it; made of the parts that the phone needs, which loads no menus for it. */
-export function TextInput({ label, value, change, fault, lines, sx, inputMode, ...rest }: Text) {
+export function TextInput({ label, value, onChange, fault, lines, sx, inputMode, ...rest }: Text) {
   const id = useId();
   return (
     <FormControl variant="outlined" size="small" error={fault !== undefined} sx={sx ?? null}>
@@ -25,7 +25,7 @@ export function TextInput({ label, value, change, fault, lines, sx, inputMode, .
         id={id}
         label={label}
         value={value}
-        onChange={(event) => change(event.target.value)}
+        onChange={(event) => onChange(event.target.value)}
         aria-describedby={fault === undefined ? undefined : `${id}-fault`}
         slotProps={{ input: { inputMode } }}
         {...(lines === undefined ? {} : { multiline: true, minRows: lines })}

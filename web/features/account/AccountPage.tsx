@@ -21,7 +21,7 @@ export default function AccountPage() {
   const found = useQuery({ queryKey: queryKeys.account, queryFn: () => send(() => api.GET('/api/account')) });
   const queries = useQueryClient();
   if (found.isPending) return <Loading what="your account" />;
-  if (found.isError) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (found.isError) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   const set = (account: Account) => {
     queries.setQueryData(queryKeys.account, account);
   };
@@ -33,11 +33,11 @@ export default function AccountPage() {
       </Box>
       <SecondFactor
         account={found.data}
-        set={set}
-        again={() => void queries.invalidateQueries({ queryKey: queryKeys.account })}
+        onChange={set}
+        onRetry={() => void queries.invalidateQueries({ queryKey: queryKeys.account })}
       />
-      <Password account={found.data} set={set} />
-      <SignIns account={found.data} set={set} />
+      <Password account={found.data} onChange={set} />
+      <SignIns account={found.data} onChange={set} />
       {found.data.places.length > 1 && <Places account={found.data} />}
     </Box>
   );
@@ -52,13 +52,13 @@ export function Part({ title, children }: { title: string; children: ReactNode }
   );
 }
 
-function Password({ account, set }: { account: Account; set: (account: Account) => void }) {
+function Password({ account, onChange }: { account: Account; onChange: (account: Account) => void }) {
   const [current, setCurrent] = useState('');
   const [password, setPassword] = useState('');
   const change = useMutation({
     mutationFn: () => send(() => api.PUT('/api/account/password', { body: { current, password } })),
     onSuccess: (answer) => {
-      set(answer);
+      onChange(answer);
       setCurrent('');
       setPassword('');
     },
@@ -86,7 +86,7 @@ function Password({ account, set }: { account: Account; set: (account: Account) 
           type="password"
           autoComplete="current-password"
           value={current}
-          change={setCurrent}
+          onChange={setCurrent}
           fault={fault('current')}
           sx={{ width: '100%' }}
         />
@@ -95,7 +95,7 @@ function Password({ account, set }: { account: Account; set: (account: Account) 
           type="password"
           autoComplete="new-password"
           value={password}
-          change={setPassword}
+          onChange={setPassword}
           fault={fault('password')}
           sx={{ width: '100%' }}
         />
@@ -115,11 +115,11 @@ function Password({ account, set }: { account: Account; set: (account: Account) 
   );
 }
 
-function SignIns({ account, set }: { account: Account; set: (account: Account) => void }) {
+function SignIns({ account, onChange }: { account: Account; onChange: (account: Account) => void }) {
   const end = useMutation({
     mutationFn: (signIn: string) =>
       send(() => api.DELETE('/api/account/sign-ins/{signIn}', { params: { path: { signIn } } })),
-    onSuccess: set,
+    onSuccess: onChange,
   });
   return (
     <Part title="Where you are signed in">

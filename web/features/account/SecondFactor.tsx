@@ -18,12 +18,12 @@ const FEW = 3;
 /** A code from an app beside the password: set up by a picture that the phone reads, with codes to write down for when the phone is lost. */
 export function SecondFactor({
   account,
-  set,
-  again,
+  onChange,
+  onRetry,
 }: {
   account: Schemas['Account'];
-  set: (account: Schemas['Account']) => void;
-  again: () => void;
+  onChange: (account: Schemas['Account']) => void;
+  onRetry: () => void;
 }) {
   const { since, recovery_left: left, needed } = account.second_factor;
   const queries = useQueryClient();
@@ -33,12 +33,12 @@ export function SecondFactor({
     mutationFn: () => send(() => api.POST('/api/account/recovery-codes')),
     onSuccess: (answer) => {
       setCodes(answer.recovery_codes);
-      again();
+      onRetry();
     },
   });
   const remove = useMutation({
     mutationFn: () => send(() => api.DELETE('/api/account/second-factor')),
-    onSuccess: set,
+    onSuccess: onChange,
   });
   const problem = begin.error ?? renew.error ?? remove.error;
   if (codes !== null) {
@@ -46,9 +46,9 @@ export function SecondFactor({
     return (
       <RecoveryCodes
         codes={codes}
-        done={() => {
+        onDone={() => {
           setCodes(null);
-          again();
+          onRetry();
           void queries.invalidateQueries({ queryKey: queryKeys.session });
         }}
       />
@@ -73,7 +73,7 @@ export function SecondFactor({
         <FirstCode
           address={begin.data.address}
           secret={begin.data.secret}
-          done={(made) => {
+          onDone={(made) => {
             begin.reset();
             setCodes(made);
           }}
@@ -107,11 +107,19 @@ export function SecondFactor({
   );
 }
 
-function FirstCode({ address, secret, done }: { address: string; secret: string; done: (codes: string[]) => void }) {
+function FirstCode({
+  address,
+  secret,
+  onDone,
+}: {
+  address: string;
+  secret: string;
+  onDone: (codes: string[]) => void;
+}) {
   const [code, setCode] = useState('');
   const confirm = useMutation({
     mutationFn: () => send(() => api.PUT('/api/account/second-factor', { body: { code } })),
-    onSuccess: (answer) => done(answer.recovery_codes),
+    onSuccess: (answer) => onDone(answer.recovery_codes),
   });
   const fault = faultAt(confirm.error, 'code');
   return (
@@ -136,7 +144,7 @@ function FirstCode({ address, secret, done }: { address: string; secret: string;
           inputMode="numeric"
           autoComplete="one-time-code"
           value={code}
-          change={setCode}
+          onChange={setCode}
           fault={fault}
         />
         {confirm.isError && fault === undefined && <Failed problem={confirm.error} />}
@@ -148,7 +156,7 @@ function FirstCode({ address, secret, done }: { address: string; secret: string;
   );
 }
 
-function RecoveryCodes({ codes, done }: { codes: string[]; done: () => void }) {
+function RecoveryCodes({ codes, onDone }: { codes: string[]; onDone: () => void }) {
   return (
     <Part title="Write these down">
       <Typography>
@@ -175,7 +183,7 @@ function RecoveryCodes({ codes, done }: { codes: string[]; done: () => void }) {
         ))}
       </Box>
       <Box sx={{ display: 'flex', gap: 1 }}>
-        <Button variant="contained" onClick={done}>
+        <Button variant="contained" onClick={onDone}>
           I have them
         </Button>
         <Button variant="outlined" onClick={() => window.print()}>

@@ -15,13 +15,13 @@ export function EasierCard({
   left,
   words,
   zones,
-  done,
+  onDone,
 }: {
   easier: Easier;
   left: number;
   words: string;
   zones: Zones;
-  done: (sets: number, pain: number) => void;
+  onDone: (sets: number, pain: number) => void;
 }) {
   const [sets, setSets] = useState<number | null>(null);
   const { figure, mirrored } = usePlanFigure(easier.figure);
@@ -48,7 +48,7 @@ export function EasierCard({
             key={i}
             variant={sets === i ? 'contained' : 'outlined'}
             onClick={() => {
-              if (i === 0) done(0, 0);
+              if (i === 0) onDone(0, 0);
               else setSets(i);
             }}
             size="large"
@@ -61,7 +61,12 @@ export function EasierCard({
       {sets !== null && (
         <>
           <Typography>Worst pain in it, 0–10</Typography>
-          <PainRow label={`Pain in ${easier.title}`} value={null} zones={zones} choose={(pain) => done(sets, pain)} />
+          <PainRow
+            label={`Pain in ${easier.title}`}
+            value={null}
+            zones={zones}
+            onChoose={(pain) => onDone(sets, pain)}
+          />
         </>
       )}
     </Paper>

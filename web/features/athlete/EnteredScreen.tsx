@@ -134,13 +134,13 @@ function MorningEntry({ plan, one, corrected: corrected }: { plan: TodayData; on
       locked={corrected ? 'is being put right' : one.locked}
     >
       {one.locked === null && !corrected && (
-        <Actions open={open} setOpen={setOpen} withdraw={() => void send({ withdrawn: true })} />
+        <Actions open={open} setOpen={setOpen} onWithdraw={() => void send({ withdrawn: true })} />
       )}
       {open && !corrected && (
         <PainRow
           label={`The test, ${title}`}
           value={one.provocation}
-          choose={(provocation) => {
+          onChoose={(provocation) => {
             setOpen(false);
             void send({ provocation });
           }}
@@ -166,7 +166,7 @@ function SessionEntry({ plan, one, corrected: corrected }: { plan: TodayData; on
   return (
     <Card title={title} words={`${words}.`} locked={corrected ? 'is being put right' : one.locked}>
       {one.locked === null && !corrected && (
-        <Actions open={open} setOpen={setOpen} withdraw={() => void send({ withdrawn: true })} />
+        <Actions open={open} setOpen={setOpen} onWithdraw={() => void send({ withdrawn: true })} />
       )}
       {open &&
         !corrected &&
@@ -176,7 +176,7 @@ function SessionEntry({ plan, one, corrected: corrected }: { plan: TodayData; on
             <PainRow
               label={`Pain in ${entry.title}, put right`}
               value={entry.pain}
-              choose={(pain) => {
+              onChoose={(pain) => {
                 setOpen(false);
                 void send({ pains: [{ prescription: entry.prescription, pain }] });
               }}
@@ -191,11 +191,11 @@ function SessionEntry({ plan, one, corrected: corrected }: { plan: TodayData; on
 function Actions({
   open,
   setOpen,
-  withdraw,
+  onWithdraw,
 }: {
   open: boolean;
   setOpen: (open: boolean) => void;
-  withdraw: () => void;
+  onWithdraw: () => void;
 }) {
   const [sure, setSure] = useState(false);
   return (
@@ -206,7 +206,7 @@ function Actions({
       <Button
         color="inherit"
         onClick={() => {
-          if (sure) withdraw();
+          if (sure) onWithdraw();
           else setSure(true);
         }}
       >

@@ -38,18 +38,18 @@ export function ExerciseFlow({
   run,
   exercise,
   soFar,
-  set,
+  onChange,
 }: {
   run: Run;
   exercise: Exercise;
   soFar: SoFar;
-  set: (run: Run) => void;
+  onChange: (run: Run) => void;
 }) {
   const progress = run.progress[run.at];
   const step = stepOf(run, exercise);
-  const onNext = useRef(set);
+  const onNext = useRef(onChange);
   useEffect(() => {
-    onNext.current = set;
+    onNext.current = onChange;
   });
   const nothingLeft = step === 'next' && (progress?.after ?? null) === null;
   // With nothing left to ask or to tell, it goes on by itself.
@@ -58,7 +58,7 @@ export function ExerciseFlow({
   }, [nothingLeft, run]);
   const focus = useFocus(`${run.at} ${step} ${progress?.sets.length ?? 0} ${Object.keys(progress?.turn ?? {}).length}`);
   if (progress === undefined || nothingLeft) return null;
-  return <Box ref={focus}>{card(step, run, exercise, progress, soFar, set)}</Box>;
+  return <Box ref={focus}>{card(step, run, exercise, progress, soFar, onChange)}</Box>;
 }
 
 /** The keyboard and what reads the screen follow to each new question. */
@@ -90,7 +90,7 @@ function card(
     });
   const zones = { max: exercise.max_pain, wanted: exercise.wanted_pain, stop: run.stop_at };
   const isCounted = exercise.mode !== 'isometric' && exercise.dose.work_s === undefined && progress.sets.length > 0;
-  const reserve = isCounted && <Reserve value={progress.reserve} choose={(value) => change({ reserve: value })} />;
+  const reserve = isCounted && <Reserve value={progress.reserve} onChoose={(value) => change({ reserve: value })} />;
   const choosePain = (pain: number) => set(painEntered(run, exercise, pain));
   const left =
     progress.skipped !== null || run.ending !== null ? 0 : setsAsked(exercise, progress) - progress.sets.length;
@@ -101,7 +101,7 @@ function card(
           title="First the test, once"
           words="Score it now. It is asked again after each exercise, so that you see which one helps."
         >
-          <PainRow label="Test before" value={null} choose={(before) => change({ before }, { last_test: before })} />
+          <PainRow label="Test before" value={null} onChoose={(before) => change({ before }, { last_test: before })} />
         </Ask>
       );
     case 'set_pain':
@@ -111,8 +111,8 @@ function card(
           words={`Worst pain in this set, 0–10.${wanted(exercise)}`}
         >
           {isOver(exercise, progress) && reserve}
-          <PainRow label={`Pain in set ${progress.sets.length}`} value={null} zones={zones} choose={choosePain} />
-          <Back run={run} set={set} />
+          <PainRow label={`Pain in set ${progress.sets.length}`} value={null} zones={zones} onChoose={choosePain} />
+          <Back run={run} onChange={set} />
         </Ask>
       );
     case 'pain':
@@ -126,8 +126,8 @@ function card(
           }
         >
           {reserve}
-          <PainRow label={`Pain in ${exercise.title}`} value={null} zones={zones} choose={choosePain} />
-          {progress.sets.length > 0 && progress.skipped === null && <Back run={run} set={set} />}
+          <PainRow label={`Pain in ${exercise.title}`} value={null} zones={zones} onChoose={choosePain} />
+          {progress.sets.length > 0 && progress.skipped === null && <Back run={run} onChange={set} />}
         </Ask>
       );
     case 'over':
@@ -139,8 +139,8 @@ function card(
           hurtAt={progress.hurt_at}
           left={left}
           onHurtAt={(hurt_at) => change({ hurt_at })}
-          help={(relief) => set(helped(run, exercise, relief))}
-          on={() => set(overSeen(run))}
+          onHelp={(relief) => set(helped(run, exercise, relief))}
+          onContinue={() => set(overSeen(run))}
         />
       );
     case 'easier':
@@ -151,7 +151,7 @@ function card(
           left={Math.max(1, exercise.dose.sets - progress.sets.length)}
           words={exercise.words}
           zones={zones}
-          done={(sets, pain) => set(easierDone(run, sets, pain))}
+          onDone={(sets, pain) => set(easierDone(run, sets, pain))}
         />
       );
     case 'test_after':
@@ -160,7 +160,7 @@ function card(
           <PainRow
             label="Test after"
             value={null}
-            choose={(after) => change({ before: run.last_test ?? progress.before, after })}
+            onChoose={(after) => change({ before: run.last_test ?? progress.before, after })}
           />
         </Ask>
       );
@@ -197,17 +197,17 @@ function card(
               <TestBetween
                 before={run.last_test ?? progress.before}
                 value={progress.between}
-                choose={(between) => change({ between })}
-                drop={() => set(leftOut(run, 'the test got worse'))}
+                onChoose={(between) => change({ between })}
+                onDrop={() => set(leftOut(run, 'the test got worse'))}
               />
             )
           }
-          limbDone={(done) => set(limbDone(run, exercise, done))}
-          change={change}
-          restOver={() => change({}, { rest_until: null })}
-          leave={(why) => set(leftOut(brokenOff(run, soFar.current?.() ?? null), why))}
-          hurts={(pain) => set(hurtsNow(run, exercise, pain, soFar.current?.() ?? null))}
-          back={() => set(oneBack(run))}
+          onLimbDone={(done) => set(limbDone(run, exercise, done))}
+          onChange={change}
+          onRestOver={() => change({}, { rest_until: null })}
+          onLeave={(why) => set(leftOut(brokenOff(run, soFar.current?.() ?? null), why))}
+          onHurts={(pain) => set(hurtsNow(run, exercise, pain, soFar.current?.() ?? null))}
+          onBack={() => set(oneBack(run))}
         />
       );
   }
@@ -216,12 +216,12 @@ function card(
 const wanted = (exercise: Exercise): string =>
   exercise.wanted_pain === null ? '' : ` Here ${exercise.wanted_pain} to ${exercise.max_pain} is wanted.`;
 
-function Back({ run, set }: { run: Run; set: (run: Run) => void }) {
-  return <Button onClick={() => set(oneBack(run))}>Wrong: take the last set back</Button>;
+function Back({ run, onChange }: { run: Run; onChange: (run: Run) => void }) {
+  return <Button onClick={() => onChange(oneBack(run))}>Wrong: take the last set back</Button>;
 }
 
 /** How many more could have been done: from three on, the next session takes a larger step. Asked, not insisted on. */
-function Reserve({ value, choose }: { value: number | null; choose: (reserve: number) => void }) {
+function Reserve({ value, onChoose }: { value: number | null; onChoose: (reserve: number) => void }) {
   const words = 'How many more could you have done?';
   const names = ['0', '1', '2', '3', '4+'];
   return (
@@ -238,7 +238,7 @@ function Reserve({ value, choose }: { value: number | null; choose: (reserve: nu
         value={value}
         aria-label={words}
         onChange={(_, reserve: number | null) => {
-          if (reserve !== null) choose(reserve);
+          if (reserve !== null) onChoose(reserve);
         }}
       >
         {names.map((name, reserve) => (
@@ -255,26 +255,26 @@ function Reserve({ value, choose }: { value: number | null; choose: (reserve: nu
 function TestBetween({
   before,
   value,
-  choose,
-  drop,
+  onChoose,
+  onDrop,
 }: {
   before: number | null;
   value: number | null;
-  choose: (score: number) => void;
-  drop: () => void;
+  onChoose: (score: number) => void;
+  onDrop: () => void;
 }) {
   const worse = value !== null && before !== null && value > before;
   return (
     <Box component="section" aria-label="The test in this rest" sx={{ display: 'grid', gap: 1, mt: 1.5 }}>
       <Typography>The test now, once</Typography>
-      <PainRow label="Test in this rest" value={value} choose={choose} />
+      <PainRow label="Test in this rest" value={value} onChoose={onChoose} />
       {worse && (
         <Alert severity="warning">
           It made the test worse, from {before} to {value}. Better not to do any more of it today.
         </Alert>
       )}
       {worse && (
-        <Button variant="contained" onClick={drop} size="large">
+        <Button variant="contained" onClick={onDrop} size="large">
           No more sets of it
         </Button>
       )}
@@ -295,18 +295,18 @@ function Ask({ title, words, children }: { title: string; words: string; childre
 }
 
 /** Why the session ends before its end; that it hurts asks for how much. */
-export function EndHere({ why, stay }: { why: (reason: string) => void; stay: () => void }) {
+export function EndHere({ onWhy, onStay }: { onWhy: (reason: string) => void; onStay: () => void }) {
   return (
     <Paper variant="panel" component="section" aria-label="End the session here" sx={{ display: 'grid', gap: 1 }}>
       <Typography variant="h2" tabIndex={-1} ref={focused}>
         Why end here?
       </Typography>
       {[HURTS, 'no time', 'too tired', 'another reason'].map((reason) => (
-        <Button key={reason} variant="outlined" onClick={() => why(reason)} size="large">
+        <Button key={reason} variant="outlined" onClick={() => onWhy(reason)} size="large">
           {reason}
         </Button>
       ))}
-      <Button onClick={stay}>Go on with the session</Button>
+      <Button onClick={onStay}>Go on with the session</Button>
     </Paper>
   );
 }

@@ -19,7 +19,7 @@ const ANCHORS: [string, string][] = [
 ];
 
 /** Three short pages: the morning answer, what is allowed and what stops, and the pacer. */
-export function FirstPages({ page, done }: { page: PhoneData; done: () => void }) {
+export function FirstPages({ page, onDone }: { page: PhoneData; onDone: () => void }) {
   const [at, setAt] = useState(0);
   const plan = page.cases[0];
   if (plan === undefined) return null;
@@ -90,7 +90,7 @@ export function FirstPages({ page, done }: { page: PhoneData; done: () => void }
         <Button
           variant="contained"
           onClick={() => {
-            if (isLast) done();
+            if (isLast) onDone();
             else setAt(at + 1);
           }}
           size="main"
@@ -99,7 +99,7 @@ export function FirstPages({ page, done }: { page: PhoneData; done: () => void }
         </Button>
         <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
           {at > 0 ? <Button onClick={() => setAt(at - 1)}>Back</Button> : <span />}
-          {!isLast && <Button onClick={done}>Skip: it stays under “When it hurts”</Button>}
+          {!isLast && <Button onClick={onDone}>Skip: it stays under “When it hurts”</Button>}
         </Box>
       </Paper>
     </Box>

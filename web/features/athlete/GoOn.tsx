@@ -13,7 +13,7 @@ import { asLog, forgetRun, isBegun, isIdle, type Run } from './run';
 import { ended } from './steps';
 
 /** A session under way; one that was left lying can be sent as far as it went. */
-export function GoOn({ run, over }: { run: Run; over?: () => void }) {
+export function GoOn({ run, onOver }: { run: Run; onOver?: () => void }) {
   const [sure, setSure] = useState(false);
   const [lost, setLost] = useState<string | null>(null);
   const sets = run.progress.reduce((sum, exercise) => sum + exercise.sets.length, 0);
@@ -34,7 +34,7 @@ export function GoOn({ run, over }: { run: Run; over?: () => void }) {
       return;
     }
     forgetRun();
-    over?.();
+    onOver?.();
   };
   return (
     <Paper
@@ -66,7 +66,7 @@ export function GoOn({ run, over }: { run: Run; over?: () => void }) {
           onClick={() => {
             if (sure) {
               forgetRun();
-              over?.();
+              onOver?.();
             } else setSure(true);
           }}
         >

@@ -15,7 +15,7 @@ export function HeldForce({ band, first }: { band: NonNullable<Exercise['band']>
       {(first || open) && <Typography sx={{ fontSize: '1rem' }}>{band.words}</Typography>}
       {open ? (
         <Suspense fallback={null}>
-          <HoldGauge band={band} close={() => setOpen(false)} />
+          <HoldGauge band={band} onClose={() => setOpen(false)} />
         </Suspense>
       ) : (
         <Button variant="outlined" fullWidth onClick={() => setOpen(true)} sx={{ mt: 0.5 }}>

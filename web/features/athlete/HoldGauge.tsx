@@ -14,7 +14,7 @@ const SHOWN_S = 12;
 const LONG_S = 900;
 
 /** The force as it is held, with the band to stay in. Nothing of it is stored: what counts of a hold is its time. */
-export default function HoldGauge({ band, close }: { band: NonNullable<Exercise['band']>; close: () => void }) {
+export default function HoldGauge({ band, onClose }: { band: NonNullable<Exercise['band']>; onClose: () => void }) {
   const frames = useRef<Frame[]>([]);
   const gauge = useRef<Gauge | null>(null);
   const [running, setRunning] = useState(false);
@@ -62,7 +62,7 @@ export default function HoldGauge({ band, close }: { band: NonNullable<Exercise[
             Simulated gauge
           </Button>
         )}
-        <Button onClick={close} sx={{ flex: 1 }}>
+        <Button onClick={onClose} sx={{ flex: 1 }}>
           Put it away
         </Button>
       </Box>

@@ -71,7 +71,7 @@ export default function JoinScreen() {
               autoComplete="one-time-code"
               autoFocus
               value={code}
-              change={setCode}
+              onChange={setCode}
               fault={faultAt(join.error, 'token')}
             />
           )}
@@ -81,7 +81,7 @@ export default function JoinScreen() {
             autoComplete="new-password"
             autoFocus={link !== ''}
             value={password}
-            change={setPassword}
+            onChange={setPassword}
             fault={fault}
           />
           {join.isError && fault === undefined && (link !== '' || faultAt(join.error, 'token') === undefined) && (

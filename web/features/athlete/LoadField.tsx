@@ -17,12 +17,12 @@ export function LoadField({
   kg,
   usual,
   units,
-  choose,
+  onChoose,
 }: {
   kg: number | null;
   usual: Schemas['Usual'] | null;
   units: Settings['units'];
-  choose: (kg: number) => void;
+  onChoose: (kg: number) => void;
 }) {
   const shown = kg === null ? '' : String(fromKg(kg, units));
   const [text, setText] = useState(shown);
@@ -42,7 +42,7 @@ export function LoadField({
   const use = () => {
     if (load === null || fault !== undefined) return;
     if (isFar(load, usual)) setAsked(load);
-    else choose(load);
+    else onChoose(load);
   };
   return (
     <Box sx={{ mt: 1 }}>
@@ -50,7 +50,7 @@ export function LoadField({
         <TextInput
           label={`Load used, ${units}`}
           value={text}
-          change={(typing) => {
+          onChange={(typing) => {
             setText(typing);
             setAsked(null);
           }}
@@ -69,7 +69,7 @@ export function LoadField({
             ? 'That is far from what is usual.'
             : `You usually use ${loadWords(usual.usual, units)}.`}
           <Box sx={{ display: 'flex', gap: 1, mt: 0.5 }}>
-            <Button variant="outlined" color="inherit" onClick={() => choose(asked)}>
+            <Button variant="outlined" color="inherit" onClick={() => onChoose(asked)}>
               Yes, {loadWords(asked, units)}
             </Button>
             <Button color="inherit" onClick={() => setAsked(null)}>

@@ -92,7 +92,7 @@ export function MorningCard({
           You have trained already: score it as it was before, if you can. It is marked as answered after the session.
         </Alert>
       )}
-      <PainRow label="Pain on the test" value={score} choose={setScore} />
+      <PainRow label="Pain on the test" value={score} onChoose={setScore} />
       <Typography id={`stiff-${on}`} sx={{ mt: 1.25, mb: 0.5 }}>
         Stiff, minutes
       </Typography>
@@ -132,7 +132,7 @@ export function MorningCard({
       <Button onClick={() => setMore(!more)} aria-expanded={more} sx={{ color: 'stop.main' }}>
         Something else is wrong
       </Button>
-      {more && <SignList signs={signs} set={setSigns} />}
+      {more && <SignList signs={signs} onChange={setSigns} />}
       {stop && (
         <Alert severity="error" sx={{ mt: 1, bgcolor: 'stop.main', color: 'background.paper' }}>
           <b>Stop.</b> {STOP_WORDS}

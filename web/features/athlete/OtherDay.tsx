@@ -18,13 +18,13 @@ const LONGEST = 200;
 export default function OtherDay({
   plan,
   session,
-  close,
-  done,
+  onClose,
+  onDone,
 }: {
   plan: TodayData;
   session: Due;
-  close: () => void;
-  done: (words: string) => void;
+  onClose: () => void;
+  onDone: (words: string) => void;
 }) {
   const queries = useQueryClient();
   const [id] = useState(() => crypto.randomUUID());
@@ -52,7 +52,7 @@ export default function OtherDay({
       ),
     // The session is in another row by then, so the message about it is shown above the days.
     onSuccess: ({ moved }, on) => {
-      done(
+      onDone(
         `${session.title}: ${moved ? `moved to ${day(on)}.` : `asked for ${day(on)}. It stays where it is until your practitioner answers.`}`,
       );
       return queries.invalidateQueries({ queryKey: queryKeys.today });
@@ -125,7 +125,7 @@ export default function OtherDay({
             ))}
           {option !== undefined && (
             <>
-              <TextInput label="Why (may be left empty)" value={why} change={setWhy} fault={fault} />
+              <TextInput label="Why (may be left empty)" value={why} onChange={setWhy} fault={fault} />
               {move.error !== null && <Alert severity="error">{messageOf(move.error)}</Alert>}
               <Button
                 variant="contained"
@@ -140,7 +140,7 @@ export default function OtherDay({
           )}
         </>
       )}
-      <Button onClick={close}>Leave it where it is</Button>
+      <Button onClick={onClose}>Leave it where it is</Button>
     </Box>
   );
 }

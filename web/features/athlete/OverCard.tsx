@@ -25,8 +25,8 @@ export function OverCard({
   hurtAt,
   left,
   onHurtAt: onHurtAt,
-  help,
-  on,
+  onHelp,
+  onContinue,
 }: {
   exercise: Exercise;
   pain: number;
@@ -34,8 +34,8 @@ export function OverCard({
   hurtAt: HurtAt | null;
   left: number;
   onHurtAt: (at: HurtAt) => void;
-  help: (relief: Relief) => void;
-  on: () => void;
+  onHelp: (relief: Relief) => void;
+  onContinue: () => void;
 }) {
   // A hold has no beginning and end to tell apart.
   const moves = exercise.mode !== 'isometric';
@@ -82,7 +82,7 @@ export function OverCard({
             <Button
               key={other.kind}
               variant={other.kind === 'leave_out' ? 'contained' : 'outlined'}
-              onClick={() => help(other)}
+              onClick={() => onHelp(other)}
               size="large"
               sx={{ justifyContent: 'flex-start', textAlign: 'left' }}
             >
@@ -93,7 +93,7 @@ export function OverCard({
       ) : (
         <>
           <Typography>No more of {exercise.title.toLowerCase()} today.</Typography>
-          <Button variant="contained" onClick={on} size="main">
+          <Button variant="contained" onClick={onContinue} size="main">
             Go on
           </Button>
         </>

@@ -55,8 +55,8 @@ interface Props {
   loud: boolean;
   title: string;
   soFar: SoFar;
-  begun: () => void;
-  done: (done: Done | null) => void;
+  onBegin: () => void;
+  onDone: (done: Done | null) => void;
   /** How the exercise is drawn; null where nothing is known of that. */
   figure?: FigureData | null;
   /** Whether the left side works. */
@@ -64,10 +64,10 @@ interface Props {
 }
 
 /** One set of one limb, paced by the audio clock: the figure and a mark along the trace, a ring for a hold, and tones. */
-export function PacedSet({ exercise, loud, title, soFar, begun, done, figure = null, mirrored = false }: Props) {
+export function PacedSet({ exercise, loud, title, soFar, onBegin, onDone, figure = null, mirrored = false }: Props) {
   const line = useMemo(() => timelineOf(exercise.dose, exercise.mode), [exercise]);
   return line === null ? (
-    <OwnPace exercise={exercise} title={title} done={done} figure={figure} mirrored={mirrored} />
+    <OwnPace exercise={exercise} title={title} onDone={onDone} figure={figure} mirrored={mirrored} />
   ) : (
     <Paced
       line={line}
@@ -75,8 +75,8 @@ export function PacedSet({ exercise, loud, title, soFar, begun, done, figure = n
       loud={loud}
       title={title}
       soFar={soFar}
-      onBegin={begun}
-      done={done}
+      onBegin={onBegin}
+      onDone={onDone}
       figure={figure}
       mirrored={mirrored}
     />
@@ -90,7 +90,7 @@ function Paced({
   title,
   soFar,
   onBegin,
-  done,
+  onDone,
   figure,
   mirrored,
 }: {
@@ -100,7 +100,7 @@ function Paced({
   title: string;
   soFar: SoFar;
   onBegin: () => void;
-  done: (done: Done | null) => void;
+  onDone: (done: Done | null) => void;
   figure: FigureData | null;
   mirrored: boolean;
 }) {
@@ -170,10 +170,10 @@ function Paced({
   };
   const finish = () => {
     pacer.pause();
-    done(doneNow());
+    onDone(doneNow());
   };
   const pacer = usePacer(line, loud, draw, () =>
-    done({ reps: held === null ? asked : exercise.dose.reps, held_s: null }),
+    onDone({ reps: held === null ? asked : exercise.dose.reps, held_s: null }),
   );
   useImperativeHandle(soFar, () => doneNow);
   useAwake(pacer.running);
@@ -385,13 +385,13 @@ function Ring({
 function OwnPace({
   exercise,
   title,
-  done,
+  onDone,
   figure,
   mirrored,
 }: {
   exercise: Exercise;
   title: string;
-  done: (done: Done | null) => void;
+  onDone: (done: Done | null) => void;
   figure: FigureData | null;
   mirrored: boolean;
 }) {
@@ -404,14 +404,14 @@ function OwnPace({
         {reps}
       </Typography>
       <Typography color="textSecondary">at your own pace, each one clean</Typography>
-      <Button variant="contained" fullWidth onClick={() => done({ reps, held_s: null })} sx={{ ...BIG, mt: 1.5 }}>
+      <Button variant="contained" fullWidth onClick={() => onDone({ reps, held_s: null })} sx={{ ...BIG, mt: 1.5 }}>
         Done: {reps}
       </Button>
       <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
         {[1, 2, 3]
           .filter((less) => reps - less > 0)
           .map((less) => (
-            <Button key={less} variant="outlined" onClick={() => done({ reps: reps - less, held_s: null })} sx={SIDE}>
+            <Button key={less} variant="outlined" onClick={() => onDone({ reps: reps - less, held_s: null })} sx={SIDE}>
               {reps - less}
             </Button>
           ))}

@@ -27,14 +27,14 @@ const span = (from: number, to: number): string => (from === to ? String(from) :
 export function PainRow({
   label,
   value,
-  choose,
+  onChoose,
   fault,
   zones,
   words = PAIN,
 }: {
   label: string;
   value: number | null;
-  choose: (value: number) => void;
+  onChoose: (value: number) => void;
   fault?: string | undefined;
   zones?: Zones;
   words?: Readonly<Record<number, string>>;
@@ -61,7 +61,7 @@ export function PainRow({
               aria-describedby={zones === undefined ? undefined : `${id}-${zone}`}
               tabIndex={(value ?? 0) === i ? 0 : -1}
               onKeyDown={(event) => move(event, i)}
-              onClick={() => choose(i)}
+              onClick={() => onChoose(i)}
               sx={{
                 position: 'relative',
                 minHeight: '3.25rem',

@@ -38,9 +38,9 @@ export const practiceIsTold = (run: Run): boolean => {
 };
 
 /** Practice of the act itself: how long, how hard, how it felt. */
-export function PracticeFlow({ run, set }: { run: Run; set: (run: Run) => void }) {
+export function PracticeFlow({ run, onChange }: { run: Run; onChange: (run: Run) => void }) {
   const { practice } = run;
-  const change = (part: Partial<Run['practice']>) => set({ ...run, practice: { ...practice, ...part } });
+  const change = (part: Partial<Run['practice']>) => onChange({ ...run, practice: { ...practice, ...part } });
   const minutes = minutesOf(practice.minutes);
   const fault =
     practice.minutes === ''
@@ -57,7 +57,7 @@ export function PracticeFlow({ run, set }: { run: Run; set: (run: Run) => void }
       <TextInput
         label="Minutes of practice"
         value={practice.minutes}
-        change={(minutesTyped) => change({ minutes: minutesTyped })}
+        onChange={(minutesTyped) => change({ minutes: minutesTyped })}
         fault={fault}
         inputMode="decimal"
       />
@@ -80,7 +80,7 @@ export function PracticeFlow({ run, set }: { run: Run; set: (run: Run) => void }
       <PainRow
         label="Effort"
         value={practice.effort}
-        choose={(effort) => change({ effort })}
+        onChoose={(effort) => change({ effort })}
         words={{ 0: 'rest', 5: 'hard', 10: 'all I have' }}
       />
       <Typography>Worst pain during, 0–10</Typography>
@@ -88,7 +88,7 @@ export function PracticeFlow({ run, set }: { run: Run; set: (run: Run) => void }
         label="Pain in practice"
         value={practice.pain}
         zones={{ max: run.during_max, wanted: null, stop: run.stop_at }}
-        choose={(pain) => change({ pain })}
+        onChoose={(pain) => change({ pain })}
       />
       {practice.pain !== null && practice.pain > run.during_max && practice.pain < run.stop_at && (
         <Alert severity="warning">

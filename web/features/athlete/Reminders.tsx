@@ -62,13 +62,13 @@ export function Reminders() {
             label="The morning answer, if it is open"
             minutes={times.morning_at}
             usual={USUAL_TIMES.morning_at}
-            change={(morning_at) => change({ morning_at })}
+            onChange={(morning_at) => change({ morning_at })}
           />
           <Time
             label="The session, if it is not done"
             minutes={times.session_at}
             usual={USUAL_TIMES.session_at}
-            change={(session_at) => change({ session_at })}
+            onChange={(session_at) => change({ session_at })}
           />
           <FormControlLabel
             control={
@@ -95,12 +95,12 @@ function Time({
   label,
   minutes,
   usual,
-  change,
+  onChange,
 }: {
   label: string;
   minutes: number | null;
   usual: number | null;
-  change: (minutes: number | null) => void;
+  onChange: (minutes: number | null) => void;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
   const isWrong = typed !== null && minutesOf(typed) === null;
@@ -112,7 +112,7 @@ function Time({
             checked={minutes !== null}
             onChange={(event) => {
               setTyped(null);
-              change(event.target.checked ? usual : null);
+              onChange(event.target.checked ? usual : null);
             }}
           />
         }
@@ -129,7 +129,7 @@ function Time({
           onChange={(event) => setTyped(event.target.value)}
           onBlur={() => {
             const chosen = typed === null ? null : minutesOf(typed);
-            if (chosen !== null && chosen !== minutes) change(chosen);
+            if (chosen !== null && chosen !== minutes) onChange(chosen);
             if (chosen !== null) setTyped(null);
           }}
           sx={{ ml: 4, maxWidth: 240 }}

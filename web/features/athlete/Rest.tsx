@@ -12,19 +12,19 @@ export function Rest({
   seconds,
   loud,
   next,
-  over,
+  onOver,
 }: {
   until: number;
   seconds: number;
   loud: boolean;
   next: string;
-  over: () => void;
+  onOver: () => void;
 }) {
   const [left, setLeft] = useState(() => Math.max(0, (until - Date.now()) / 1000));
   const sounded = useRef(false);
-  const ended = useRef(over);
+  const ended = useRef(onOver);
   useEffect(() => {
-    ended.current = over;
+    ended.current = onOver;
   });
   useAwake(true);
   useEffect(() => {
@@ -62,7 +62,7 @@ export function Rest({
       <Typography color="textSecondary" sx={{ mb: 1.5 }}>
         Next: {next}
       </Typography>
-      <Button variant="outlined" fullWidth onClick={over} size="main">
+      <Button variant="outlined" fullWidth onClick={onOver} size="main">
         Go on now
       </Button>
     </Box>

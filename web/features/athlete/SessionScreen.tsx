@@ -83,19 +83,19 @@ export default function SessionScreen({ page }: { page: PhoneData }) {
   if (run === before && planned !== null && run.due.planned !== planned && isIdle(run)) {
     return (
       <Box component="main" sx={{ maxWidth: 480, mx: 'auto', p: 1.5, display: 'grid', gap: 1.5 }}>
-        <GoOn run={run} over={() => setRun(begun(page, search, waiting))} />
+        <GoOn run={run} onOver={() => setRun(begun(page, search, waiting))} />
         {back}
       </Box>
     );
   }
   return (
     <PlanFiguresProvider value={caseOf(page, run.case) ?? { figures: {}, side: '' }}>
-      <Going key={run.id} run={run} set={setRun} page={page} />
+      <Going key={run.id} run={run} onChange={setRun} page={page} />
     </PlanFiguresProvider>
   );
 }
 
-function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => void; page: PhoneData }) {
+function Going({ run, onChange: show, page }: { run: Run; onChange: (run: Run | null) => void; page: PhoneData }) {
   const waiting = useOutbox(page.person);
   const [asking, setAsking] = useState<'signs' | 'end' | null>(null);
   const [lost, setLost] = useState<string | null>(null);
@@ -197,21 +197,21 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
           <WhomToCall practice={page.practice} />
         </Stop>
       )}
-      {!stopped && sport && <PracticeFlow run={run} set={set} />}
+      {!stopped && sport && <PracticeFlow run={run} onChange={set} />}
       {!stopped && !sport && !over && asking === 'end' && (
         <EndHere
-          why={(reason) => {
+          onWhy={(reason) => {
             setAsking(null);
             set(ended(run, reason));
           }}
-          stay={() => setAsking(null)}
+          onStay={() => setAsking(null)}
         />
       )}
       {!stopped && !sport && !over && asking !== 'end' && exercise !== undefined && (
-        <ExerciseFlow run={run} exercise={exercise} soFar={soFar} set={set} />
+        <ExerciseFlow run={run} exercise={exercise} soFar={soFar} onChange={set} />
       )}
       {!sport && (over || stopped) && (
-        <Summary run={run} again={run.signs.length > 0 ? null : (at) => set(painAgain(run, at))} />
+        <Summary run={run} onRetry={run.signs.length > 0 ? null : (at) => set(painAgain(run, at))} />
       )}
       <NotKept why={lost} />
       {(stopped || over || sport) && (
@@ -245,14 +245,14 @@ function Going({ run, set: show, page }: { run: Run; set: (run: Run | null) => v
         Something is wrong
       </Button>
       {asking === 'signs' && (
-        <SignList signs={run.signs} set={(signs) => set({ ...asFarAsNow(), signs, rest_until: null })} />
+        <SignList signs={run.signs} onChange={(signs) => set({ ...asFarAsNow(), signs, rest_until: null })} />
       )}
     </Box>
   );
 }
 
 /** What was done and at what pain; each pain can be changed before it is sent. */
-function Summary({ run, again }: { run: Run; again: ((at: number) => void) | null }) {
+function Summary({ run, onRetry }: { run: Run; onRetry: ((at: number) => void) | null }) {
   return (
     <Box component="section" aria-label="Done">
       <Typography variant="h2" tabIndex={-1} ref={focused} sx={{ mb: 0.5 }}>
@@ -269,8 +269,8 @@ function Summary({ run, again }: { run: Run; again: ((at: number) => void) | nul
             <Typography sx={{ flex: 1 }}>
               <b>{exercise.title}</b>: {doneWords(progress, exercise, run.ending)}
             </Typography>
-            {again !== null && (progress.pain !== null || progress.worst_mid_set !== null) && (
-              <Button onClick={() => again(i)} aria-label={`Change pain: ${exercise.title}`}>
+            {onRetry !== null && (progress.pain !== null || progress.worst_mid_set !== null) && (
+              <Button onClick={() => onRetry(i)} aria-label={`Change pain: ${exercise.title}`}>
                 Change pain
               </Button>
             )}

@@ -26,12 +26,12 @@ interface Doing {
   inRest: ReactNode;
   /** What of the set under way is done. */
   soFar: SoFar;
-  limbDone: (done: Done | null) => void;
-  change: (part: Partial<Progress>) => void;
-  restOver: () => void;
-  leave: (why: string) => void;
-  hurts: (pain: number) => void;
-  back: () => void;
+  onLimbDone: (done: Done | null) => void;
+  onChange: (part: Partial<Progress>) => void;
+  onRestOver: () => void;
+  onLeave: (why: string) => void;
+  onHurts: (pain: number) => void;
+  onBack: () => void;
 }
 
 /** One set of one limb: what it is, the pacer or the rest, and ways to change the load, to stop and to say that it hurts. */
@@ -42,12 +42,12 @@ export function SetCard({
   restUntil,
   inRest,
   soFar,
-  limbDone,
-  change,
-  restOver,
-  leave,
-  hurts,
-  back,
+  onLimbDone,
+  onChange,
+  onRestOver,
+  onLeave,
+  onHurts,
+  onBack,
 }: Doing) {
   const settings = useSettings();
   const [open, setOpen] = useState<'load' | 'leave' | 'hurts' | null>(null);
@@ -69,14 +69,14 @@ export function SetCard({
   const finish = (what: Done | null) => {
     setNothing(what === null);
     setBegun(null);
-    if (what !== null) limbDone(what);
+    if (what !== null) onLimbDone(what);
   };
   if (restUntil !== null) {
     return (
       <Frame exercise={exercise} title={title} load={load} units={settings.units}>
-        <Rest until={restUntil} seconds={exercise.dose.rest_s} loud={settings.sound} next={title} over={restOver} />
+        <Rest until={restUntil} seconds={exercise.dose.rest_s} loud={settings.sound} next={title} onOver={onRestOver} />
         {inRest}
-        <Button onClick={back}>Wrong: take the last {turn > 0 ? 'side' : 'set'} back</Button>
+        <Button onClick={onBack}>Wrong: take the last {turn > 0 ? 'side' : 'set'} back</Button>
       </Frame>
     );
   }
@@ -92,7 +92,7 @@ export function SetCard({
           kg={null}
           usual={exercise.usual_load}
           units={settings.units}
-          choose={(kg) => change({ load_kg: kg })}
+          onChoose={(kg) => onChange({ load_kg: kg })}
         />
       )}
       {exercise.band != null && <HeldForce band={exercise.band} first={done === 0 && turn === 0} />}
@@ -108,19 +108,19 @@ export function SetCard({
         loud={settings.sound}
         title={title}
         soFar={soFar}
-        begun={() => setBegun(now)}
-        done={finish}
+        onBegin={() => setBegun(now)}
+        onDone={finish}
         figure={shown.figure}
         mirrored={shown.mirrored}
       />
       {takesTurns && turn === 0 && other !== undefined && begun !== now && (
-        <Button onClick={() => change({ first: other.side })}>Begin with the {other.side}</Button>
+        <Button onClick={() => onChange({ first: other.side })}>Begin with the {other.side}</Button>
       )}
       {isNothing && takesTurns && (
         <Button
           onClick={() => {
             setNothing(false);
-            limbDone(null);
+            onLimbDone(null);
           }}
         >
           Leave the {side} out of this set
@@ -139,7 +139,7 @@ export function SetCard({
         <Button onClick={() => toggle('leave')} aria-expanded={open === 'leave'}>
           {done === 0 && turn === 0 ? 'Leave it out' : 'No more sets'}
         </Button>
-        {(done > 0 || turn > 0) && <Button onClick={back}>Take the last {turn > 0 ? 'side' : 'set'} back</Button>}
+        {(done > 0 || turn > 0) && <Button onClick={onBack}>Take the last {turn > 0 ? 'side' : 'set'} back</Button>}
         <Button onClick={() => changeSettings({ sound: !settings.sound })} aria-pressed={settings.sound}>
           Sound {settings.sound ? 'on' : 'off'}
         </Button>
@@ -149,8 +149,8 @@ export function SetCard({
           kg={load}
           usual={exercise.usual_load}
           units={settings.units}
-          choose={(kg) => {
-            change({ load_kg: kg });
+          onChoose={(kg) => {
+            onChange({ load_kg: kg });
             setOpen(null);
           }}
         />
@@ -162,9 +162,9 @@ export function SetCard({
             label="Pain now"
             value={null}
             zones={zones}
-            choose={(pain) => {
+            onChoose={(pain) => {
               setOpen(null);
-              hurts(pain);
+              onHurts(pain);
             }}
           />
         </Box>
@@ -173,7 +173,7 @@ export function SetCard({
         <Box role="group" aria-label="Why" sx={{ display: 'grid', gap: 0.75 }}>
           <Typography>Why?</Typography>
           {REASONS.map((why) => (
-            <Button key={why} variant="outlined" onClick={() => leave(why)} size="large">
+            <Button key={why} variant="outlined" onClick={() => onLeave(why)} size="large">
               {why}
             </Button>
           ))}

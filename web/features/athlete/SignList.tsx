@@ -8,10 +8,10 @@ import { STOP_SIGNS } from './signs';
 /** What means stop and be seen, to be ticked. */
 export function SignList({
   signs,
-  set,
+  onChange,
 }: {
   signs: readonly Schemas['Sign'][];
-  set: (signs: Schemas['Sign'][]) => void;
+  onChange: (signs: Schemas['Sign'][]) => void;
 }) {
   return (
     <Paper
@@ -26,7 +26,9 @@ export function SignList({
           control={
             <Checkbox
               checked={signs.includes(sign)}
-              onChange={() => set(signs.includes(sign) ? signs.filter((known) => known !== sign) : [...signs, sign])}
+              onChange={() =>
+                onChange(signs.includes(sign) ? signs.filter((known) => known !== sign) : [...signs, sign])
+              }
             />
           }
           label={words}

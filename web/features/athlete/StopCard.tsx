@@ -99,7 +99,7 @@ export function StopCard({
       >
         Tell what is new
       </Button>
-      {open && <SignList signs={signs} set={setSigns} />}
+      {open && <SignList signs={signs} onChange={setSigns} />}
       {open && (
         <Button
           variant="contained"

@@ -381,8 +381,8 @@ function Week({ page, today, isStopped }: { page: PhoneData; today: string; isSt
                         <OtherDay
                           plan={plan}
                           session={session}
-                          close={() => setMoving(null)}
-                          done={(words) => {
+                          onClose={() => setMoving(null)}
+                          onDone={(words) => {
                             setNotice(words);
                             setMoving(null);
                             setChoosing(false);

@@ -74,7 +74,7 @@ export function WriteCard({ plan, named }: { plan: TodayData; named: boolean }) 
           <PainRow
             label="Pain now"
             value={pain}
-            choose={setPain}
+            onChoose={setPain}
             zones={{ max: plan.limits.next_day_max, wanted: null, stop: plan.limits.stop_at }}
           />
           {pain !== null && pain >= plan.limits.stop_at && (
@@ -87,7 +87,7 @@ export function WriteCard({ plan, named }: { plan: TodayData; named: boolean }) 
       <TextInput
         label={kind === 'flare' ? 'Since when, and after what' : 'Your question or note'}
         value={words}
-        change={setWords}
+        onChange={setWords}
         fault={fault}
         lines={3}
       />

@@ -26,23 +26,41 @@ import { type Case, useCase, useDecide } from './useCase';
 import { ACTIONS } from './words';
 
 /** Shows what accepting would change, and puts it in force only when asked to. */
-export function AcceptDialog({ id, close, decided }: { id: string; close: () => void; decided: (done: Done) => void }) {
+export function AcceptDialog({
+  id,
+  onClose,
+  onDecided,
+}: {
+  id: string;
+  onClose: () => void;
+  onDecided: (done: Done) => void;
+}) {
   const found = useCase(id);
   return (
-    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="accept">
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="accept">
       <DialogTitle id="accept">
         {found.data === undefined ? 'Proposal' : `${found.data.athlete.name}: ${ACTIONS[found.data.standing.action]}`}
       </DialogTitle>
       {found.isPending && <Loading what="the proposal" />}
-      {found.isError && found.data === undefined && <Failed problem={found.error} again={() => void found.refetch()} />}
+      {found.isError && found.data === undefined && (
+        <Failed problem={found.error} onRetry={() => void found.refetch()} />
+      )}
       {found.data !== undefined && (
-        <Proposal key={found.data.revision} found={found.data} close={close} decided={decided} />
+        <Proposal key={found.data.revision} found={found.data} onClose={onClose} onDecided={onDecided} />
       )}
     </Dialog>
   );
 }
 
-function Proposal({ found, close, decided }: { found: Case; close: () => void; decided: (done: Done) => void }) {
+function Proposal({
+  found,
+  onClose,
+  onDecided,
+}: {
+  found: Case;
+  onClose: () => void;
+  onDecided: (done: Done) => void;
+}) {
   const decide = useDecide(found.id);
   const [kept, setKept] = useState<number | null>(null);
   const [chosen, setChosen] = useState(() =>
@@ -52,7 +70,7 @@ function Proposal({ found, close, decided }: { found: Case; close: () => void; d
   const many = found.proposals.length > 0;
   const toggle = (key: string) =>
     setChosen((keys) => (keys.includes(key) ? keys.filter((name) => name !== key) : [...keys, key]));
-  // The answer is waited for by itself: with the new revision this part of the dialog begins anew, and would never hear of it.
+  // The answer is waited for by itself: with the new revision this part of the dialog starts over, and would never hear of it.
   const accept = () => {
     decide
       .mutateAsync({
@@ -63,11 +81,11 @@ function Proposal({ found, close, decided }: { found: Case; close: () => void; d
       })
       .then(
         (answer) => {
-          decided({
+          onDecided({
             words: `${found.athlete.name}: ${answer.words}`,
             undo: answer.undo ? { id: found.id, decision: answer.id } : undefined,
           });
-          close();
+          onClose();
         },
         () => undefined,
       );
@@ -138,7 +156,7 @@ function Proposal({ found, close, decided }: { found: Case; close: () => void; d
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={close}>Not now</Button>
+        <Button onClick={onClose}>Not now</Button>
         <Button
           variant="contained"
           onClick={accept}

@@ -39,7 +39,7 @@ export function CasePage() {
   const id = useParams().id ?? '';
   const found = useCase(id);
   if (found.isPending) return <Loading what="the case" />;
-  if (found.data === undefined) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (found.data === undefined) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   return <CaseView key={id} found={found.data} problem={found.error} />;
 }
 
@@ -103,7 +103,7 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
             <Button component={RouterLink} to={`/cases/${found.id}/papers`} variant="outlined">
               Papers
             </Button>
-            <More found={found} ask={ask} open={(dialog) => setOpen({ dialog })} />
+            <More found={found} onAsk={ask} onOpen={(dialog) => setOpen({ dialog })} />
           </Box>
         )}
       </Box>
@@ -219,7 +219,11 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
             )}
           </Paper>
           {found.practice !== null && <PracticePanel practice={found.practice} />}
-          <GatePanel found={found} light={setLit} {...(decides ? { signOff: () => ask({ kind: 'sign_off' }) } : {})} />
+          <GatePanel
+            found={found}
+            onHighlight={setLit}
+            {...(decides ? { onSignOff: () => ask({ kind: 'sign_off' }) } : {})}
+          />
         </Box>
         <Box
           sx={{
@@ -233,39 +237,39 @@ function CaseView({ found, problem }: { found: Case; problem: unknown }) {
           <Story found={found} lit={lit} />
           <DoseTable found={found} />
           <MeasuresPanel found={found} />
-          <RecordList found={found} note={() => ask({ kind: 'note' })} done={setDone} />
+          <RecordList found={found} onNote={() => ask({ kind: 'note' })} onDone={setDone} />
         </Box>
         <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0, order: { xs: -1, sm: 1, md: 0 } }}>
           {found.asked_at !== null && <MessagesPanel found={found} />}
           <ProposalCard
             found={found}
-            accept={() => setOpen({ dialog: 'accept' })}
-            keep={() => ask({ kind: 'keep' })}
-            clear={(stop) => ask({ kind: 'clear_stop', clears: stop.id, words: stop.words })}
+            onAccept={() => setOpen({ dialog: 'accept' })}
+            onKeep={() => ask({ kind: 'keep' })}
+            onClear={(stop) => ask({ kind: 'clear_stop', clears: stop.id, words: stop.words })}
           />
           <LintPanel found={found} />
           <OpinionsPanel found={found} />
           {found.asked_at === null && <MessagesPanel found={found} />}
         </Box>
       </Box>
-      {open?.dialog === 'accept' && <AcceptDialog id={found.id} close={() => setOpen(null)} decided={setDone} />}
-      {open?.dialog === 'flare' && <FlareDialog found={found} close={() => setOpen(null)} decided={setDone} />}
+      {open?.dialog === 'accept' && <AcceptDialog id={found.id} onClose={() => setOpen(null)} onDecided={setDone} />}
+      {open?.dialog === 'flare' && <FlareDialog found={found} onClose={() => setOpen(null)} onDecided={setDone} />}
       {open?.dialog === 'nudge' && (
-        <NudgeDialog id={found.id} close={() => setOpen(null)} done={(words) => setDone({ words })} />
+        <NudgeDialog id={found.id} onClose={() => setOpen(null)} onDone={(words) => setDone({ words })} />
       )}
       {open?.dialog === 'tables' && (
         <TablesDialog
           of={found.athlete.name}
           path={(table) => `/api/cases/${found.id}/tables/${table}.csv`}
-          close={() => setOpen(null)}
+          onClose={() => setOpen(null)}
         />
       )}
-      {open?.dialog === 'sharing' && <SharingDialog found={found} close={() => setOpen(null)} />}
-      {open?.dialog === 'invite' && <InviteDialog found={found} close={() => setOpen(null)} />}
+      {open?.dialog === 'sharing' && <SharingDialog found={found} onClose={() => setOpen(null)} />}
+      {open?.dialog === 'invite' && <InviteDialog found={found} onClose={() => setOpen(null)} />}
       {open?.dialog === 'reason' && (
-        <ReasonDialog found={found} asked={open.asked} close={() => setOpen(null)} decided={setDone} />
+        <ReasonDialog found={found} asked={open.asked} onClose={() => setOpen(null)} onDecided={setDone} />
       )}
-      <UndoBar done={done} set={setDone} latest={undoable(found)} />
+      <UndoBar done={done} onChange={setDone} latest={undoable(found)} />
     </Box>
   );
 }
@@ -280,23 +284,23 @@ function undoable(found: Case): Done | undefined {
 
 function More({
   found,
-  ask,
-  open,
+  onAsk,
+  onOpen,
 }: {
   found: Case;
-  ask: (asked: Asked) => void;
-  open: (dialog: 'nudge' | 'invite' | 'tables' | 'sharing') => void;
+  onAsk: (asked: Asked) => void;
+  onOpen: (dialog: 'nudge' | 'invite' | 'tables' | 'sharing') => void;
 }) {
   const may = useMay();
   const [at, setAt] = useState<HTMLElement | null>(null);
   const navigate = useNavigate();
   const all: [Schemas['Permission'], string, () => void][] = [
-    ['decide', 'Advance or go back by hand …', () => ask({ kind: 'stage' })],
-    ['decide', 'Change the school …', () => ask({ kind: 'rule' })],
-    ['decide', found.review_on === null ? 'Plan a review …' : 'Move the review …', () => ask({ kind: 'review' })],
+    ['decide', 'Advance or go back by hand …', () => onAsk({ kind: 'stage' })],
+    ['decide', 'Change the school …', () => onAsk({ kind: 'rule' })],
+    ['decide', found.review_on === null ? 'Plan a review …' : 'Move the review …', () => onAsk({ kind: 'review' })],
     ['see', 'Intake …', () => void navigate(`/cases/${found.id}/intake`)],
     ['see', 'Entries: put right, enter for the athlete …', () => void navigate(`/cases/${found.id}/entries`)],
-    ['take-out', 'Tables for a spreadsheet …', () => open('tables')],
+    ['take-out', 'Tables for a spreadsheet …', () => onOpen('tables')],
     ['take-out', 'Export the case file', () => window.location.assign(`/api/cases/${found.id}/file`)],
     [
       'take-out',
@@ -304,11 +308,11 @@ function More({
       () => window.location.assign(`/api/cases/${found.id}/health-record`),
     ],
     ['see', 'The athlete’s data: agreements, export, erasing …', () => void navigate(`/cases/${found.id}/data`)],
-    ['see', 'Who sees this case …', () => open('sharing')],
-    ['decide', 'Add a note …', () => ask({ kind: 'note' })],
-    ['decide', 'Close the case …', () => ask({ kind: 'close' })],
-    ['decide', 'Nudge the athlete …', () => open('nudge')],
-    ['decide', 'Invite the athlete …', () => open('invite')],
+    ['see', 'Who sees this case …', () => onOpen('sharing')],
+    ['decide', 'Add a note …', () => onAsk({ kind: 'note' })],
+    ['decide', 'Close the case …', () => onAsk({ kind: 'close' })],
+    ['decide', 'Nudge the athlete …', () => onOpen('nudge')],
+    ['decide', 'Invite the athlete …', () => onOpen('invite')],
   ];
   const choices = all.filter(([needs]) => may(needs));
   return (

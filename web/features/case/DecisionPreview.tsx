@@ -10,7 +10,7 @@ import { type Case, usePreview } from './useCase';
 export function DecisionPreview({ found, asked }: { found: Case; asked: Schemas['PreviewRequest'] }) {
   const preview = usePreview(found.id, found.revision, asked);
   if (preview.isPending) return <Loading what="what it would do" />;
-  if (preview.isError) return <Failed problem={preview.error} again={() => void preview.refetch()} />;
+  if (preview.isError) return <Failed problem={preview.error} onRetry={() => void preview.refetch()} />;
   const { doses, judged } = preview.data;
   return (
     <Box component="section" aria-label="What it would do" sx={{ opacity: preview.isPlaceholderData ? 0.5 : 1 }}>

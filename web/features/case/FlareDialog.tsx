@@ -23,12 +23,12 @@ const HOLDS = [3, 5, 7, 10, 14];
 /** A flare in one click: ease, extra rest, holds only, advice to the athlete. The usual choice stands ready. */
 export function FlareDialog({
   found,
-  close,
-  decided,
+  onClose,
+  onDecided,
 }: {
   found: Case;
-  close: () => void;
-  decided: (done: Done) => void;
+  onClose: () => void;
+  onDecided: (done: Done) => void;
 }) {
   const decide = useDecide(found.id);
   const name = found.athlete.name.split(' ')[0] ?? found.athlete.name;
@@ -47,11 +47,11 @@ export function FlareDialog({
       },
       {
         onSuccess: (answer) => {
-          decided({
+          onDecided({
             words: `${found.athlete.name}: ${answer.words}`,
             undo: answer.undo ? { id: found.id, decision: answer.id } : undefined,
           });
-          close();
+          onClose();
         },
       },
     );
@@ -59,7 +59,7 @@ export function FlareDialog({
   const nothing = !changes && (advice ?? '') === '';
 
   return (
-    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="flare">
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="flare">
       <DialogTitle id="flare">{found.athlete.name}: flare plan</DialogTitle>
       <DialogContent dividers sx={{ display: 'grid', gap: 0.5 }}>
         {found.standing.stopped && (
@@ -69,8 +69,14 @@ export function FlareDialog({
           control={<Checkbox checked={ease} onChange={(event) => setEase(event.target.checked)} />}
           label="Ease every dose of this stage by one step"
         />
-        <Days label="No loading at all for" value={rest} set={setRest} choices={REST} usual={2} />
-        <Days label="Then holds only, counted from today, for" value={holds} set={setHolds} choices={HOLDS} usual={7} />
+        <Days label="No loading at all for" value={rest} onChange={setRest} choices={REST} usual={2} />
+        <Days
+          label="Then holds only, counted from today, for"
+          value={holds}
+          onChange={setHolds}
+          choices={HOLDS}
+          usual={7}
+        />
         <FormControlLabel
           control={
             <Checkbox checked={advice !== null} onChange={(event) => setAdvice(event.target.checked ? '' : null)} />
@@ -101,7 +107,7 @@ export function FlareDialog({
         {decide.error instanceof Refusal && <Alert severity="error">{decide.error.message}</Alert>}
       </DialogContent>
       <DialogActions>
-        <Button onClick={close}>Not now</Button>
+        <Button onClick={onClose}>Not now</Button>
         <Button variant="contained" onClick={send} loading={decide.isPending} disabled={nothing} autoFocus>
           Put in force
         </Button>
@@ -113,13 +119,13 @@ export function FlareDialog({
 function Days({
   label,
   value,
-  set,
+  onChange,
   choices,
   usual,
 }: {
   label: string;
   value: number | null;
-  set: (days: number | null) => void;
+  onChange: (days: number | null) => void;
   choices: readonly number[];
   usual: number;
 }) {
@@ -127,7 +133,9 @@ function Days({
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
       <FormControlLabel
         sx={{ flex: 1 }}
-        control={<Checkbox checked={value !== null} onChange={(event) => set(event.target.checked ? usual : null)} />}
+        control={
+          <Checkbox checked={value !== null} onChange={(event) => onChange(event.target.checked ? usual : null)} />
+        }
         label={label}
       />
       <TextField
@@ -135,7 +143,7 @@ function Days({
         label="Days"
         value={value ?? ''}
         disabled={value === null}
-        onChange={(event) => set(Number(event.target.value))}
+        onChange={(event) => onChange(Number(event.target.value))}
         sx={{ width: 110 }}
         slotProps={{ select: { inputProps: { 'aria-label': `${label}, days` } } }}
       >

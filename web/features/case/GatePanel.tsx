@@ -14,12 +14,12 @@ type Criterion = Case['gate']['criteria'][number];
 /** The gate: how each criterion stands, since when, how far, and the earliest day. Pointing at one lights up its days. */
 export function GatePanel({
   found,
-  light,
-  signOff,
+  onHighlight,
+  onSignOff,
 }: {
   found: Case;
-  light: (days: Criterion['days']) => void;
-  signOff?: () => void;
+  onHighlight: (days: Criterion['days']) => void;
+  onSignOff?: () => void;
 }) {
   const { gate, standing } = found;
   const waitsForSignOff = gate.criteria.some((criterion) => criterion.type === 'sign_off' && criterion.state !== 'met');
@@ -37,10 +37,10 @@ export function GatePanel({
             <Box
               component="button"
               type="button"
-              onMouseEnter={() => light(criterion.days)}
-              onMouseLeave={() => light([])}
-              onFocus={() => light(criterion.days)}
-              onBlur={() => light([])}
+              onMouseEnter={() => onHighlight(criterion.days)}
+              onMouseLeave={() => onHighlight([])}
+              onFocus={() => onHighlight(criterion.days)}
+              onBlur={() => onHighlight([])}
               sx={{
                 display: 'flex',
                 gap: 1,
@@ -91,8 +91,8 @@ export function GatePanel({
           )}
         </Typography>
       )}
-      {signOff !== undefined && waitsForSignOff && found.closed_on === null && (
-        <Button variant="outlined" onClick={signOff} sx={{ mt: 0.75 }}>
+      {onSignOff !== undefined && waitsForSignOff && found.closed_on === null && (
+        <Button variant="outlined" onClick={onSignOff} sx={{ mt: 0.75 }}>
           Sign off technique …
         </Button>
       )}

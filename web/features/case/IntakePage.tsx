@@ -43,13 +43,13 @@ export function IntakePage() {
   const found = useQuery({
     queryKey: queryKeys.intake(id),
     queryFn: () => send(() => api.GET('/api/cases/{case}/intake', { params: { path: { case: id } } })),
-    // What is typed stays; it is looked at anew after saving.
+    // What is typed stays; it is looked at again after saving.
     staleTime: Infinity,
     gcTime: 0,
     refetchOnWindowFocus: false,
   });
   if (found.isPending) return <Loading what="the intake" />;
-  if (found.data === undefined) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (found.data === undefined) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   return <IntakeForm key={`${id} ${found.dataUpdatedAt}`} id={id} found={found.data} />;
 }
 

@@ -31,7 +31,7 @@ const ON_PAPER = (
 );
 
 /** The way in, on paper: a link and the same as a code, drawn here; and how to withdraw it. */
-export function InviteDialog({ found, close }: { found: Case; close: () => void }) {
+export function InviteDialog({ found, onClose }: { found: Case; onClose: () => void }) {
   const [sure, setSure] = useState(false);
   const queries = useQueryClient();
   const params = { path: { case: found.id } };
@@ -50,12 +50,12 @@ export function InviteDialog({ found, close }: { found: Case; close: () => void 
   });
   const problem = invite.error ?? withdraw.error;
   return (
-    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="invite">
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="invite">
       {ON_PAPER}
       <DialogTitle id="invite">{found.athlete.name}: the way in</DialogTitle>
       <DialogContent dividers sx={{ display: 'grid', gap: 1.5 }}>
         {state.isPending && <Loading what="the invitation" />}
-        {state.isError && <Failed problem={state.error} again={() => void state.refetch()} />}
+        {state.isError && <Failed problem={state.error} onRetry={() => void state.refetch()} />}
         {state.data !== undefined && (
           <Typography color="textSecondary" data-screen>
             Signs in as {state.data.email}.{' '}
@@ -94,7 +94,7 @@ export function InviteDialog({ found, close }: { found: Case; close: () => void 
           Withdraw access
         </Button>
         <Box sx={{ flex: 1 }} />
-        <Button onClick={close}>Close</Button>
+        <Button onClick={onClose}>Close</Button>
         {invite.data !== undefined && (
           <Button variant="outlined" onClick={() => window.print()}>
             Print

@@ -7,7 +7,7 @@ import { Link as RouterLink } from 'react-router';
 import { day } from '../../shell/dates';
 import type { Case } from './useCase';
 
-/** What the gate needs measured anew, the latest of the strength test, and the ways to the rest. */
+/** What the gate needs measured again, the latest of the strength test, and the ways to the rest. */
 export function MeasuresPanel({ found }: { found: Case }) {
   const test = found.strength_test;
   const latest = found.tests.filter((taken) => taken.test === test.key).at(-1);

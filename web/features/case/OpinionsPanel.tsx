@@ -33,7 +33,7 @@ export function OpinionsPanel({ found }: { found: Case }) {
           Asking …
         </Typography>
       )}
-      {opinions.isError && <Failed problem={opinions.error} again={() => void opinions.refetch()} />}
+      {opinions.isError && <Failed problem={opinions.error} onRetry={() => void opinions.refetch()} />}
       {opinions.data !== undefined && (
         <>
           <List disablePadding>

@@ -12,14 +12,14 @@ import type { Case } from './useCase';
 /** The proposal: its kind and reason, old and new dose of each exercise, every number it rests on. It waits for a practitioner. */
 export function ProposalCard({
   found,
-  accept,
-  keep,
-  clear,
+  onAccept,
+  onKeep,
+  onClear,
 }: {
   found: Case;
-  accept: () => void;
-  keep: () => void;
-  clear: (stop: Case['stops'][number]) => void;
+  onAccept: () => void;
+  onKeep: () => void;
+  onClear: (stop: Case['stops'][number]) => void;
 }) {
   const { standing, adherence, week } = found;
   const may = useMay();
@@ -49,14 +49,14 @@ export function ProposalCard({
           {stop !== undefined && (
             <Button
               variant="contained"
-              onClick={() => clear(stop)}
+              onClick={() => onClear(stop)}
               sx={{ bgcolor: 'stop.main', color: 'background.paper' }}
             >
               Review the stop …
             </Button>
           )}
           {standing.acceptable && (
-            <Button variant="contained" onClick={accept}>
+            <Button variant="contained" onClick={onAccept}>
               Accept …
             </Button>
           )}
@@ -67,7 +67,7 @@ export function ProposalCard({
           >
             Change …
           </Button>
-          {stop === undefined && <Button onClick={keep}>Keep as it is …</Button>}
+          {stop === undefined && <Button onClick={onKeep}>Keep as it is …</Button>}
         </Box>
       )}
       {found.proposals.length > 0 && (

@@ -64,13 +64,13 @@ const WEEKS = 14;
 export function ReasonDialog({
   found,
   asked,
-  close,
-  decided,
+  onClose,
+  onDecided,
 }: {
   found: Case;
   asked: Asked;
-  close: () => void;
-  decided: (done: Done) => void;
+  onClose: () => void;
+  onDecided: (done: Done) => void;
 }) {
   const decide = useDecide(found.id);
   const [reason, setReason] = useState('');
@@ -90,8 +90,8 @@ export function ReasonDialog({
     if (asked.kind === 'clear_stop') body.clears = asked.clears;
     decide.mutate(body, {
       onSuccess: (answer) => {
-        decided({ words: answer.words, undo: answer.undo ? { id: found.id, decision: answer.id } : undefined });
-        close();
+        onDecided({ words: answer.words, undo: answer.undo ? { id: found.id, decision: answer.id } : undefined });
+        onClose();
       },
     });
   };
@@ -109,7 +109,7 @@ export function ReasonDialog({
   const stopped = found.standing.stopped;
 
   return (
-    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="by-hand">
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="by-hand">
       <DialogTitle id="by-hand">{TITLES[asked.kind]}</DialogTitle>
       <DialogContent sx={{ display: 'flex', flexDirection: 'column', gap: 2, pt: '8px !important' }}>
         {asked.kind === 'clear_stop' && (
@@ -211,7 +211,7 @@ export function ReasonDialog({
         {decide.error instanceof Refusal && !shown && <Alert severity="error">{decide.error.message}</Alert>}
       </DialogContent>
       <DialogActions>
-        <Button onClick={close}>Cancel</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button
           variant="contained"
           onClick={send}

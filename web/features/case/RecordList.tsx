@@ -21,7 +21,15 @@ const FIRST = 5;
 type Decision = Case['decisions'][number];
 
 /** Every decision with its reason and the evidence it was made on; nothing here is ever changed. */
-export function RecordList({ found, note, done }: { found: Case; note: () => void; done: (done: Done) => void }) {
+export function RecordList({
+  found,
+  onNote,
+  onDone,
+}: {
+  found: Case;
+  onNote: () => void;
+  onDone: (done: Done) => void;
+}) {
   const [all, setAll] = useState(false);
   const may = useMay();
   const shown = all ? found.decisions : found.decisions.slice(0, FIRST);
@@ -31,12 +39,12 @@ export function RecordList({ found, note, done }: { found: Case; note: () => voi
         <Typography variant="h2" sx={{ flex: 1 }}>
           Record of decisions
         </Typography>
-        {may('decide') && <Button onClick={note}>Add a note …</Button>}
+        {may('decide') && <Button onClick={onNote}>Add a note …</Button>}
       </Box>
       {found.decisions.length === 0 && <Typography color="textSecondary">No decision yet.</Typography>}
       <List component="ol" disablePadding>
         {shown.map((item) => (
-          <Entry key={item.id} id={found.id} one={item} today={found.standing.today} done={done} />
+          <Entry key={item.id} id={found.id} one={item} today={found.standing.today} onDone={onDone} />
         ))}
       </List>
       {found.decisions.length > FIRST && (
@@ -46,7 +54,7 @@ export function RecordList({ found, note, done }: { found: Case; note: () => voi
   );
 }
 
-function Entry({ id, one, today, done }: { id: string; one: Decision; today: string; done: (done: Done) => void }) {
+function Entry({ id, one, today, onDone }: { id: string; one: Decision; today: string; onDone: (done: Done) => void }) {
   const [open, setOpen] = useState(false);
   const may = useMay();
   const undo = useUndo();
@@ -99,7 +107,7 @@ function Entry({ id, one, today, done }: { id: string; one: Decision; today: str
           <Button
             loading={undo.isPending}
             onClick={() =>
-              undo.mutate({ id, decision: one.id }, { onSuccess: (answer) => done({ words: answer.words }) })
+              undo.mutate({ id, decision: one.id }, { onSuccess: (answer) => onDone({ words: answer.words }) })
             }
             sx={{ px: 0, minWidth: 0 }}
           >
@@ -107,7 +115,7 @@ function Entry({ id, one, today, done }: { id: string; one: Decision; today: str
           </Button>
         )}
       </Box>
-      {striking && <StrikeNote id={id} note={one.id} close={() => setStriking(false)} />}
+      {striking && <StrikeNote id={id} note={one.id} onClose={() => setStriking(false)} />}
       {undo.error instanceof Refusal && <Alert severity="error">{undo.error.message}</Alert>}
       {open && (
         <Box sx={{ bgcolor: 'background.default', borderRadius: 1, p: 1 }}>
@@ -120,7 +128,7 @@ function Entry({ id, one, today, done }: { id: string; one: Decision; today: str
 }
 
 /** A note is not rewritten: it is struck out with a reason, and stays to be read. */
-function StrikeNote({ id, note, close }: { id: string; note: string; close: () => void }) {
+function StrikeNote({ id, note, onClose }: { id: string; note: string; onClose: () => void }) {
   const [correction] = useState(() => crypto.randomUUID());
   const [why, setWhy] = useState('');
   const correct = useCorrect(id, correction);
@@ -130,7 +138,7 @@ function StrikeNote({ id, note, close }: { id: string; note: string; close: () =
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        correct.mutate({ what: 'note', entry: note, struck: true, why }, { onSuccess: close });
+        correct.mutate({ what: 'note', entry: note, struck: true, why }, { onSuccess: onClose });
       }}
       sx={{ display: 'flex', gap: 1, mt: 1, alignItems: 'flex-start' }}
     >
@@ -148,7 +156,7 @@ function StrikeNote({ id, note, close }: { id: string; note: string; close: () =
       <Button type="submit" loading={correct.isPending} sx={{ height: 37, flexShrink: 0 }}>
         Strike out
       </Button>
-      <Button onClick={close} sx={{ height: 37 }}>
+      <Button onClick={onClose} sx={{ height: 37 }}>
         Cancel
       </Button>
     </Box>

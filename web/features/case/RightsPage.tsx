@@ -35,7 +35,7 @@ export function RightsPage() {
     void queries.invalidateQueries({ queryKey: queryKeys.case(id) });
   };
   if (found.isPending) return <Loading what="what the athlete agreed to" />;
-  if (found.isError) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (found.isError) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   return (
     <Box component="main" sx={{ maxWidth: 720, mx: 'auto', p: 3, display: 'grid', gap: 2 }}>
       <Box>
@@ -44,8 +44,8 @@ export function RightsPage() {
           To the case
         </Link>
       </Box>
-      <Agreements id={id} rights={found.data} set={set} />
-      {may('manage') && <SetAside id={id} rights={found.data} set={set} />}
+      <Agreements id={id} rights={found.data} onChange={set} />
+      {may('manage') && <SetAside id={id} rights={found.data} onChange={set} />}
       {may('manage') && (
         <Part title="Export all data">
           <Typography>
@@ -74,7 +74,7 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
 
 const STATES = { null: 'not asked', true: 'agreed', false: 'does not agree' } as const;
 
-function Agreements({ id, rights, set }: { id: string; rights: Rights; set: (answer: Rights) => void }) {
+function Agreements({ id, rights, onChange }: { id: string; rights: Rights; onChange: (answer: Rights) => void }) {
   const may = useMay();
   const [purpose, setPurpose] = useState('');
   const [given, setGiven] = useState('true');
@@ -89,7 +89,7 @@ function Agreements({ id, rights, set }: { id: string; rights: Rights; set: (ans
         }),
       ),
     onSuccess: (answer) => {
-      set(answer);
+      onChange(answer);
       setPurpose('');
       setHow('');
     },
@@ -207,7 +207,7 @@ function Agreements({ id, rights, set }: { id: string; rights: Rights; set: (ans
   );
 }
 
-function SetAside({ id, rights, set }: { id: string; rights: Rights; set: (answer: Rights) => void }) {
+function SetAside({ id, rights, onChange }: { id: string; rights: Rights; onChange: (answer: Rights) => void }) {
   const [why, setWhy] = useState('');
   const is = rights.restricted !== null;
   const save = useMutation({
@@ -219,7 +219,7 @@ function SetAside({ id, rights, set }: { id: string; rights: Rights; set: (answe
         }),
       ),
     onSuccess: (answer) => {
-      set(answer);
+      onChange(answer);
       setWhy('');
     },
   });

@@ -21,7 +21,7 @@ import type { Case } from './useCase';
 type Shares = Schemas['Shares'];
 
 /** Whose the case is, who else sees it, and handing it over. */
-export function SharingDialog({ found, close }: { found: Case; close: () => void }) {
+export function SharingDialog({ found, onClose }: { found: Case; onClose: () => void }) {
   const key = queryKeys.shares(found.id);
   const shares = useQuery({
     queryKey: key,
@@ -38,11 +38,11 @@ export function SharingDialog({ found, close }: { found: Case; close: () => void
     onSuccess: set,
   });
   return (
-    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="sharing">
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="sharing">
       <DialogTitle id="sharing">{found.athlete.name}: who sees this case</DialogTitle>
       <DialogContent dividers sx={{ display: 'grid', gap: 1.5 }}>
         {shares.isPending && <Loading what="who sees it" />}
-        {shares.isError && <Failed problem={shares.error} again={() => void shares.refetch()} />}
+        {shares.isError && <Failed problem={shares.error} onRetry={() => void shares.refetch()} />}
         {shares.data !== undefined && (
           <>
             <Typography>
@@ -77,13 +77,15 @@ export function SharingDialog({ found, close }: { found: Case; close: () => void
               </Box>
             ))}
             {end.isError && <Failed problem={end.error} />}
-            {may('decide') && <Share id={found.id} shares={shares.data} set={set} />}
-            {may('decide') && found.closed_on === null && <HandOver id={found.id} shares={shares.data} close={close} />}
+            {may('decide') && <Share id={found.id} shares={shares.data} onChange={set} />}
+            {may('decide') && found.closed_on === null && (
+              <HandOver id={found.id} shares={shares.data} onClose={onClose} />
+            )}
           </>
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={close}>Close</Button>
+        <Button onClick={onClose}>Close</Button>
       </DialogActions>
     </Dialog>
   );
@@ -92,7 +94,7 @@ export function SharingDialog({ found, close }: { found: Case; close: () => void
 const others = (shares: Shares): Shares['colleagues'] =>
   shares.colleagues.filter((colleague) => colleague.id !== shares.practitioner.id);
 
-function Share({ id, shares, set }: { id: string; shares: Shares; set: (answer: Shares) => void }) {
+function Share({ id, shares, onChange }: { id: string; shares: Shares; onChange: (answer: Shares) => void }) {
   const [user, setUser] = useState('');
   const [until, setUntil] = useState('');
   const share = useMutation({
@@ -104,7 +106,7 @@ function Share({ id, shares, set }: { id: string; shares: Shares; set: (answer: 
         }),
       ),
     onSuccess: (answer) => {
-      set(answer);
+      onChange(answer);
       setUser('');
       setUntil('');
     },
@@ -160,7 +162,7 @@ function Share({ id, shares, set }: { id: string; shares: Shares; set: (answer: 
   );
 }
 
-function HandOver({ id, shares, close }: { id: string; shares: Shares; close: () => void }) {
+function HandOver({ id, shares, onClose }: { id: string; shares: Shares; onClose: () => void }) {
   const queries = useQueryClient();
   const [to, setTo] = useState('');
   const [note, setNote] = useState('');
@@ -170,7 +172,7 @@ function HandOver({ id, shares, close }: { id: string; shares: Shares; close: ()
         api.PUT('/api/cases/{case}/practitioner', { params: { path: { case: id } }, body: { to, note: note.trim() } }),
       ),
     onSuccess: () => {
-      close();
+      onClose();
       void queries.invalidateQueries();
     },
   });

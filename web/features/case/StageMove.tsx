@@ -9,7 +9,7 @@ import { type Case, useStageMove } from './useCase';
 export function StageMove({ found, stage }: { found: Case; stage: string }) {
   const move = useStageMove(found.id, found.revision, stage);
   if (move.isPending) return <Loading what="the doses of that stage" />;
-  if (move.isError) return <Failed problem={move.error} again={() => void move.refetch()} />;
+  if (move.isError) return <Failed problem={move.error} onRetry={() => void move.refetch()} />;
   const { title, rhythm, doses, left } = move.data;
   return (
     <Box component="section" aria-label={`Doses of ${title}`}>

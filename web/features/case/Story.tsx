@@ -94,8 +94,8 @@ export function Story({ found, lit }: { found: Case; lit: readonly { on: string;
         lit={lit}
         pointed={pointed}
         chosen={chosen}
-        point={setPointed}
-        choose={setChosen}
+        onPoint={setPointed}
+        onChoose={setChosen}
       />
       <SessionCard id={found.id} of={shown} today={today} />
       <Typography variant="caption" color="textSecondary" sx={{ display: 'block', mt: 0.5 }}>

@@ -13,14 +13,14 @@ export interface Done {
   undo?: { id: string; decision: string } | undefined;
 }
 
-/** Says what was done; `u` or its button takes it back, as long as the athlete has not acted on it, also after the page was loaded anew. */
+/** Says what was done; `u` or its button takes it back, as long as the athlete has not acted on it, also after the page was loaded again. */
 export function UndoBar({
   done,
-  set,
+  onChange,
   latest,
 }: {
   done: Done | null;
-  set: (done: Done | null) => void;
+  onChange: (done: Done | null) => void;
   latest?: Done | undefined;
 }) {
   const undo = useUndo();
@@ -29,16 +29,16 @@ export function UndoBar({
   const take = (): void => {
     if (back === undefined || undo.isPending) return;
     undo.mutate(back, {
-      onSuccess: (answer) => set({ words: answer.words }),
+      onSuccess: (answer) => onChange({ words: answer.words }),
       onError: (problem) =>
-        set({ words: problem instanceof Refusal ? problem.message : 'This could not be taken back. Try again.' }),
+        onChange({ words: problem instanceof Refusal ? problem.message : 'This could not be taken back. Try again.' }),
     });
   };
   useKey(
     'u',
     () => {
       // After the page was left, the first press says what would be taken back.
-      if (done === null && latest !== undefined) set(latest);
+      if (done === null && latest !== undefined) onChange(latest);
       else take();
     },
     may('decide'),
@@ -48,7 +48,7 @@ export function UndoBar({
       open={done !== null}
       autoHideDuration={back === undefined ? 6000 : 60_000}
       onClose={(_, reason) => {
-        if (reason === 'timeout') set(null);
+        if (reason === 'timeout') onChange(null);
       }}
       message={done?.words}
       sx={{ '& .MuiSnackbarContent-root': { maxWidth: 720 } }}
@@ -59,7 +59,7 @@ export function UndoBar({
               Undo (u)
             </Button>
           )}
-          <Button color="inherit" onClick={() => set(null)}>
+          <Button color="inherit" onClick={() => onChange(null)}>
             Close
           </Button>
         </>

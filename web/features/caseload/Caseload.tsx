@@ -71,7 +71,7 @@ export function Caseload() {
         </IfMay>
       </Box>
       {found.isPending && <Loading what="the caseload" />}
-      {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
+      {found.isError && <Failed problem={found.error} onRetry={() => void found.refetch()} />}
       {found.data !== undefined && <Load load={found.data} />}
       {tables && (
         <TablesDialog
@@ -81,7 +81,7 @@ export function Caseload() {
               : `the open cases of ${filters.data?.practitioners.find((other) => other.key === practitioner)?.title ?? 'one practitioner'}`
           }
           path={(table) => `/api/tables/${table}.csv${practitioner === '' ? '' : `?practitioner=${practitioner}`}`}
-          close={() => setTables(false)}
+          onClose={() => setTables(false)}
         />
       )}
     </Box>
@@ -109,7 +109,7 @@ function Load({ load }: { load: Load }) {
               n={count.cases.length}
               title={count.title}
               pressed={chosen?.title === count.title}
-              press={() => choose(count)}
+              onPress={() => choose(count)}
             />
           ))}
         </Paper>
@@ -128,7 +128,7 @@ function Load({ load }: { load: Load }) {
                 n={flare.flares}
                 title={`${title}, ${flare.all} ${flare.all === 1 ? 'case' : 'cases'}`}
                 pressed={chosen?.title === title}
-                press={() => choose({ title, cases: flare.cases })}
+                onPress={() => choose({ title, cases: flare.cases })}
               />
             );
           })}
@@ -158,10 +158,10 @@ function Load({ load }: { load: Load }) {
   );
 }
 
-function Count({ n, title, pressed, press }: { n: number; title: string; pressed: boolean; press: () => void }) {
+function Count({ n, title, pressed, onPress }: { n: number; title: string; pressed: boolean; onPress: () => void }) {
   return (
     <ButtonBase
-      onClick={press}
+      onClick={onPress}
       aria-pressed={pressed}
       sx={{
         display: 'flex',

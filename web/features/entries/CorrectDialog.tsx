@@ -23,12 +23,12 @@ export function CorrectDialog({
   id,
   found,
   entry,
-  close,
+  onClose,
 }: {
   id: string;
   found: Entries;
   entry: OneEntry;
-  close: () => void;
+  onClose: () => void;
 }) {
   const [correction] = useState(() => crypto.randomUUID());
   const correct = useCorrect(id, correction);
@@ -51,7 +51,7 @@ export function CorrectDialog({
       });
       if (changed.length > 0) body.pains = changed;
     }
-    correct.mutate(body, { onSuccess: close });
+    correct.mutate(body, { onSuccess: onClose });
   };
   const at = (field: string) => ({
     error: faultAt(correct.error, field) !== undefined,
@@ -70,7 +70,7 @@ export function CorrectDialog({
   );
   const shown = ['why', ...fields.map(({ key }) => key)].some((field) => faultAt(correct.error, field) !== undefined);
   return (
-    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="put-right">
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="put-right">
       <DialogTitle id="put-right">
         {entry.title} of {day(entry.on)}: put it right
       </DialogTitle>
@@ -100,7 +100,7 @@ export function CorrectDialog({
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={close}>Cancel</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button color="error" onClick={() => send(true)} loading={correct.isPending}>
           Strike it out
         </Button>

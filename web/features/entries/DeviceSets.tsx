@@ -16,20 +16,20 @@ export function DeviceSets({
   title,
   dose,
   read,
-  took,
+  onTaken,
 }: {
   id: string;
   title: string;
   dose: Schemas['Dose'];
   read: FromDevice | null;
-  took: (read: FromDevice | null) => void;
+  onTaken: (read: FromDevice | null) => void;
 }) {
   const [at, setAt] = useState<HTMLElement | null>(null);
   const file = useRef<HTMLInputElement>(null);
   const look = useMutation({
     mutationFn: (text: string) =>
       send(() => api.POST('/api/cases/{case}/set-log', { params: { path: { case: id } }, body: { text } })),
-    onSuccess: took,
+    onSuccess: onTaken,
   });
   if (read !== null) {
     return (
@@ -37,7 +37,7 @@ export function DeviceSets({
         <Typography variant="body2">
           {read.device ?? 'From a device'}: {read.words.join(' · ')}
         </Typography>
-        <Button size="small" aria-label={`${title}: type instead`} onClick={() => took(null)}>
+        <Button size="small" aria-label={`${title}: type instead`} onClick={() => onTaken(null)}>
           Type instead
         </Button>
       </Box>

@@ -27,7 +27,7 @@ export function EntriesPage() {
   const id = useParams().id ?? '';
   const found = useEntries(id);
   if (found.isPending) return <Loading what="the entries" />;
-  if (found.data === undefined) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (found.data === undefined) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   return <EntriesView key={id} id={id} found={found.data} />;
 }
 
@@ -163,7 +163,7 @@ function EntriesView({ id, found }: { id: string; found: Entries }) {
           )}
         </Paper>
       </Box>
-      {wrong !== null && <CorrectDialog id={id} found={found} entry={wrong} close={() => setWrong(null)} />}
+      {wrong !== null && <CorrectDialog id={id} found={found} entry={wrong} onClose={() => setWrong(null)} />}
     </Box>
   );
 }

@@ -12,7 +12,7 @@ export function MeasureForm({ id, found }: { id: string; found: Entries }) {
   const [on, setOn] = useState(found.today);
   const visit = useVisit(id);
   if (visit.isPending) return <Loading what="what is measured" />;
-  if (visit.data === undefined) return <Failed problem={visit.error} again={() => void visit.refetch()} />;
+  if (visit.data === undefined) return <Failed problem={visit.error} onRetry={() => void visit.refetch()} />;
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
       <TextField

@@ -131,7 +131,7 @@ export function MorningForm({ id, found }: { id: string; found: Entries }) {
           care.
         </Alert>
       )}
-      {asked && <SignList signs={signs} set={setSigns} />}
+      {asked && <SignList signs={signs} onChange={setSigns} />}
       {there !== undefined && (score !== '' || signs.length === 0) && (
         <Typography variant="body2" color="watch">
           {day(on)} was answered with {there.provocation} of 10. What you enter takes its place.

@@ -196,7 +196,7 @@ export function SessionForm({ id, found }: { id: string; found: Entries }) {
                 title={exercise.title}
                 dose={exercise.dose}
                 read={said.read}
-                took={(read) => set({ read })}
+                onTaken={(read) => set({ read })}
               />
             </Box>
           </Box>

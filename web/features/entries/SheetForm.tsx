@@ -101,7 +101,7 @@ export function SheetForm({ id }: { id: string }) {
         </Button>
       </Box>
       {found.isError && faultAt(found.error, 'text') === undefined && <Failed problem={found.error} />}
-      {preview !== undefined && <Match preview={preview} sheet={sheet} change={change} />}
+      {preview !== undefined && <Match preview={preview} sheet={sheet} onChange={change} />}
       {preview?.missing.length === 0 && <Rows preview={preview} />}
       {preview?.missing.length === 0 && (
         <Box>
@@ -147,11 +147,11 @@ export function SheetForm({ id }: { id: string }) {
 function Match({
   preview: preview,
   sheet,
-  change,
+  onChange,
 }: {
   preview: SheetPreview;
   sheet: Sheet;
-  change: (next: Partial<Sheet>) => void;
+  onChange: (next: Partial<Sheet>) => void;
 }) {
   const chosen = Object.fromEntries(preview.fields.map((field) => [field.key, field.column]));
   return (
@@ -171,7 +171,7 @@ function Match({
           error={field.required && field.column === null}
           helperText={field.required && field.column === null ? 'Choose its column' : undefined}
           onChange={(event) =>
-            change({
+            onChange({
               columns: { ...chosen, [field.key]: event.target.value === '' ? null : Number(event.target.value) },
             })
           }
@@ -190,7 +190,7 @@ function Match({
           size="small"
           label="Days are written as"
           value={preview.dates ?? ''}
-          onChange={(event) => change({ columns: sheet.columns ?? chosen, dates: event.target.value as DateForm })}
+          onChange={(event) => onChange({ columns: sheet.columns ?? chosen, dates: event.target.value as DateForm })}
           helperText="Either is possible: choose one"
         >
           {preview.date_forms.map((form) => (

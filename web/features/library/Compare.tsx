@@ -13,7 +13,7 @@ export function Compare({ kind, a, b }: { kind: 'programme' | 'rule'; a: string;
     queryFn: () => send(() => api.GET('/api/library/compare', { params: { query: { kind, a, b } } })),
   });
   if (found.isPending) return <Loading what="the comparison" />;
-  if (found.data === undefined) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (found.data === undefined) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   return (
     <Box
       component="table"

@@ -28,7 +28,7 @@ export function CoursePicture({ programme, structure }: { programme: string; str
         How it goes over weeks
       </Button>
       {open && course.isPending && <Loading what="the weeks" />}
-      {open && course.isError && <Failed problem={course.error} again={() => void course.refetch()} />}
+      {open && course.isError && <Failed problem={course.error} onRetry={() => void course.refetch()} />}
       {open && course.data !== undefined && (
         <>
           <Typography variant="body2" color="textSecondary" sx={{ my: 1 }}>

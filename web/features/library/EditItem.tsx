@@ -33,12 +33,12 @@ export function EditItem() {
     queryFn: () => fetchItem(kind as Kind, key),
     enabled: KINDS.includes(kind),
   });
-  // Kept here: the editor begins anew with each version.
+  // Kept here: the editor starts over with each version.
   const [saved, setSaved] = useState<string | null>(null);
   if (!KINDS.includes(kind)) return <Failed problem={null} />;
   if (item.isPending || library.isPending) return <Loading what="the item" />;
   if (item.data === undefined || library.data === undefined)
-    return <Failed problem={item.error ?? library.error} again={() => void item.refetch()} />;
+    return <Failed problem={item.error ?? library.error} onRetry={() => void item.refetch()} />;
   return (
     <>
       <Editor key={`${key}/${item.data.version ?? 0}`} item={item.data} library={library.data} setSaved={setSaved} />
@@ -169,7 +169,7 @@ function Editor({ item, library, setSaved }: { item: Item; library: Library; set
                     library={library}
                     disabled={!own}
                     fault={fields[leaf.path.join('.')]}
-                    change={(next) => setContent((now: unknown) => replaced(now, leaf.path, next))}
+                    onChange={(next) => setContent((now: unknown) => replaced(now, leaf.path, next))}
                   />
                 ))}
               </Box>

@@ -63,7 +63,7 @@ export function ExerciseCard({
         <AddMenu
           label="Add to the dose"
           options={missing.map(([key, words, value]) => ({ key, title: words, content: { value } }))}
-          add={(chosen, key) =>
+          onAdd={(chosen, key) =>
             reshape(replaced(content, [...path, 'dose', key], (chosen as { value: unknown }).value))
           }
         />
@@ -94,7 +94,7 @@ export function ExerciseCard({
           <Fields of={[...path, 'progression', 'blocks', i]} width={130} />
         </Row>
       ))}
-      {own && blocks.length === 0 && <AddMenu label="Add a way to grow" options={levers} add={addLever} />}
+      {own && blocks.length === 0 && <AddMenu label="Add a way to grow" options={levers} onAdd={addLever} />}
     </Box>
   );
 }

@@ -27,14 +27,14 @@ function Many({
   known,
   disabled,
   fault,
-  change,
+  onChange,
 }: {
   label: string;
   value: readonly string[];
   known: readonly (readonly [string, string])[];
   disabled: boolean;
   fault: string | undefined;
-  change: (next: readonly string[]) => void;
+  onChange: (next: readonly string[]) => void;
 }) {
   return (
     <Autocomplete
@@ -43,7 +43,7 @@ function Many({
       options={known.map(([key]) => key)}
       value={[...value]}
       getOptionLabel={(key) => known.find(([one]) => one === key)?.[1] ?? key}
-      onChange={(_, next) => change(next)}
+      onChange={(_, next) => onChange(next)}
       renderInput={(props) => <TextField {...props} label={label} error={fault !== undefined} helperText={fault} />}
       sx={{ width: '100%' }}
     />
@@ -61,7 +61,7 @@ function OneOf({
   disabled,
   fault,
   width,
-  change,
+  onChange,
 }: {
   label: string;
   value: string;
@@ -70,7 +70,7 @@ function OneOf({
   disabled: boolean;
   fault: string | undefined;
   width: number;
-  change: (next: string | null) => void;
+  onChange: (next: string | null) => void;
 }) {
   const chosen = known.find(([key]) => key === value) ?? (value === '' ? null : ([value, value] as const));
   return (
@@ -82,7 +82,7 @@ function OneOf({
       getOptionKey={([key]) => key}
       isOptionEqualToValue={([one], [other]) => one === other}
       onChange={(_, next) => {
-        if (next !== null || isOptional) change(next === null ? null : next[0]);
+        if (next !== null || isOptional) onChange(next === null ? null : next[0]);
       }}
       renderInput={(props) => <TextField {...props} label={label} error={fault !== undefined} helperText={fault} />}
       sx={{ width }}
@@ -101,7 +101,7 @@ function exercisesOf(library: Library): readonly Choice[] {
 const shown = (value: Leaf['value']): string => (Array.isArray(value) ? value.join(', ') : String(value ?? ''));
 
 /** A field that keeps what was typed, until another value is put in its place from outside. */
-function Typed({ leaf, name, label, disabled, fault, change, width }: FieldProps & { name: string; label: string }) {
+function Typed({ leaf, name, label, disabled, fault, onChange, width }: FieldProps & { name: string; label: string }) {
   const fresh = { value: shown(leaf.value), first: leaf.value, text: shown(leaf.value) };
   const [typing, setTyping] = useState(fresh);
   if (typing.value !== fresh.value) setTyping(fresh);
@@ -123,7 +123,7 @@ function Typed({ leaf, name, label, disabled, fault, change, width }: FieldProps
         const next =
           text === '' && mayBeEmpty ? null : typed(text, isNumber || (first === null && mayBeEmpty) ? 0 : first);
         setTyping({ first, text, value: shown(next) });
-        change(next);
+        onChange(next);
       }}
       sx={{ width: LONG.has(name) ? '100%' : (width ?? (isNumber ? 190 : 320)) }}
     />
@@ -136,7 +136,7 @@ interface FieldProps {
   disabled: boolean;
   fault: string | undefined;
   /** Puts a value in this place, whatever else of the item was changed meanwhile. */
-  change: (next: Leaf['value']) => void;
+  onChange: (next: Leaf['value']) => void;
   choices?: readonly Choice[] | undefined;
   width?: number | undefined;
 }
@@ -153,7 +153,7 @@ const isSameField = (before: FieldProps, now: FieldProps): boolean =>
 export const Field = memo(FieldOf, isSameField);
 
 function FieldOf(props: FieldProps) {
-  const { leaf, library, disabled, fault, change, choices, width } = props;
+  const { leaf, library, disabled, fault, onChange, choices, width } = props;
   const last = leaf.path.at(-1);
   const parent = leaf.path.at(-2);
   const name = typeof last === 'number' ? String(parent) : (last ?? '');
@@ -171,7 +171,7 @@ function FieldOf(props: FieldProps) {
       <div>
         <FormControlLabel
           disabled={disabled}
-          control={<Switch checked={leaf.value} onChange={(event) => change(event.target.checked)} />}
+          control={<Switch checked={leaf.value} onChange={(event) => onChange(event.target.checked)} />}
           label={label}
         />
         {fault !== undefined && <FormHelperText error>{fault}</FormHelperText>}
@@ -193,7 +193,7 @@ function FieldOf(props: FieldProps) {
           known={known}
           disabled={disabled}
           fault={fault}
-          change={change}
+          onChange={onChange}
         />
       );
   }
@@ -207,7 +207,7 @@ function FieldOf(props: FieldProps) {
         disabled={disabled}
         fault={fault}
         width={width ?? 290}
-        change={change}
+        onChange={onChange}
       />
     );
   const options: readonly (readonly [string, string])[] =
@@ -235,7 +235,7 @@ function FieldOf(props: FieldProps) {
         disabled={disabled}
         error={fault !== undefined}
         helperText={fault}
-        onChange={(event) => change(event.target.value === '' ? null : event.target.value)}
+        onChange={(event) => onChange(event.target.value === '' ? null : event.target.value)}
         sx={{ width: width ?? 220 }}
       >
         {value !== '' && !options.some(([key]) => key === value) && <MenuItem value={value}>{value}</MenuItem>}

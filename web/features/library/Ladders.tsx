@@ -19,13 +19,13 @@ export function Ladders({
   structure,
   hits,
   chosen,
-  choose,
+  onChoose,
 }: {
   library: Library;
   structure: string | null;
   hits: readonly string[] | null;
   chosen: string | null;
-  choose: (key: string) => void;
+  onChoose: (key: string) => void;
 }) {
   const navigate = useNavigate();
   const copy = useCopy((kind, key) => void navigate(`/library/${kind}/${key}`));
@@ -68,7 +68,7 @@ export function Ladders({
                 .map((item) => (
                   <Box component="li" key={item.key} sx={{ borderTop: 1, borderColor: 'divider' }}>
                     <Button
-                      onClick={() => choose(item.key)}
+                      onClick={() => onChoose(item.key)}
                       aria-pressed={item.key === shown?.key}
                       fullWidth
                       sx={{ justifyContent: 'space-between', textAlign: 'left', gap: 2, color: 'text.primary' }}
@@ -109,7 +109,7 @@ export function Ladders({
                 steps={stepsOf(ladder, exercises, structure, CHANGES)}
                 chosen={shown?.key ?? null}
                 figures={figures}
-                choose={choose}
+                onChoose={onChoose}
               />
             </Paper>
           ))}
@@ -121,7 +121,7 @@ export function Ladders({
             {beside.map((session) => (
               <Button
                 key={session.key}
-                onClick={() => choose(session.key)}
+                onClick={() => onChoose(session.key)}
                 aria-pressed={session.key === shown?.key}
                 sx={{ display: 'block', color: 'text.primary', textAlign: 'left' }}
               >

@@ -35,7 +35,7 @@ type View = keyof typeof VIEWS;
 export function LibraryPage() {
   const library = useLibrary();
   if (library.isPending) return <Loading what="the library" />;
-  if (library.data === undefined) return <Failed problem={library.error} again={() => void library.refetch()} />;
+  if (library.data === undefined) return <Failed problem={library.error} onRetry={() => void library.refetch()} />;
   return <LibraryView library={library.data} />;
 }
 
@@ -105,7 +105,7 @@ function LibraryView({ library }: { library: Library }) {
       >
         {(view === 'ladders' || view === 'programmes') && (
           <Paper variant="outlined" component="nav" aria-label="Structures" sx={{ py: 1 }}>
-            <Choice chosen={structure === null} choose={() => set({ structure: null })}>
+            <Choice chosen={structure === null} onChoose={() => set({ structure: null })}>
               All structures
             </Choice>
             {Object.entries(REGIONS).map(([region, title]) => (
@@ -119,7 +119,7 @@ function LibraryView({ library }: { library: Library }) {
                     <Choice
                       key={other.key}
                       chosen={structure === other.key}
-                      choose={() => set({ structure: other.key, exercise: null })}
+                      onChoose={() => set({ structure: other.key, exercise: null })}
                     >
                       {other.title}
                     </Choice>
@@ -160,7 +160,7 @@ function LibraryView({ library }: { library: Library }) {
               structure={structure}
               hits={hits?.exercises ?? null}
               chosen={search.get('exercise')}
-              choose={(key) => set({ exercise: key })}
+              onChoose={(key) => set({ exercise: key })}
             />
           )}
           {view === 'programmes' && (
@@ -169,7 +169,7 @@ function LibraryView({ library }: { library: Library }) {
               structure={structure}
               hits={hits?.programmes ?? null}
               chosen={search.get('programme')}
-              choose={(key) => set({ programme: key })}
+              onChoose={(key) => set({ programme: key })}
             />
           )}
           {view === 'rules' && <Rules library={library} />}
@@ -181,10 +181,10 @@ function LibraryView({ library }: { library: Library }) {
   );
 }
 
-function Choice({ chosen, choose, children }: { chosen: boolean; choose: () => void; children: string }) {
+function Choice({ chosen, onChoose, children }: { chosen: boolean; onChoose: () => void; children: string }) {
   return (
     <Button
-      onClick={choose}
+      onClick={onChoose}
       aria-pressed={chosen}
       fullWidth
       sx={{

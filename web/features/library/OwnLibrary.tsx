@@ -31,13 +31,13 @@ const WHAT: Record<Change['what'], string> = {
 function Changes({
   found,
   taking,
-  take,
-  leave,
+  onTake,
+  onLeave,
 }: {
   found: { name: string; changes: Change[] };
   taking: boolean;
-  take: () => void;
-  leave: () => void;
+  onTake: () => void;
+  onLeave: () => void;
 }) {
   const count = found.changes.filter((change) => change.what !== 'same').length;
   return (
@@ -60,11 +60,11 @@ function Changes({
       {count === 0 && <Typography sx={{ mt: 0.5 }}>Nothing would change.</Typography>}
       <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
         {count > 0 && (
-          <Button variant="contained" loading={taking} onClick={take}>
+          <Button variant="contained" loading={taking} onClick={onTake}>
             Import {count === 1 ? '1 item' : `${count} items`}
           </Button>
         )}
-        <Button onClick={leave}>{count > 0 ? 'Leave it' : 'Close'}</Button>
+        <Button onClick={onLeave}>{count > 0 ? 'Leave it' : 'Close'}</Button>
       </Box>
     </Paper>
   );
@@ -144,8 +144,8 @@ export function OwnLibrary({ library }: { library: Library }) {
         <Changes
           found={look.data}
           taking={take.isPending}
-          take={() => take.mutate(look.data.body)}
-          leave={() => look.reset()}
+          onTake={() => take.mutate(look.data.body)}
+          onLeave={() => look.reset()}
         />
       )}
       {take.isSuccess && (

@@ -14,19 +14,19 @@ export function Picks({
   label,
   picks,
   chosen,
-  choose,
+  onChoose,
 }: {
   label: string;
   picks: readonly Pick[];
   chosen: string;
-  choose: (key: string) => void;
+  onChoose: (key: string) => void;
 }) {
   return (
     <Paper variant="outlined" component="nav" aria-label={label}>
       {picks.map((pick) => (
         <Button
           key={pick.key}
-          onClick={() => choose(pick.key)}
+          onClick={() => onChoose(pick.key)}
           aria-pressed={pick.key === chosen}
           fullWidth
           sx={{

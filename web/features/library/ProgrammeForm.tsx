@@ -42,7 +42,7 @@ export function ProgrammeForm({ editing }: { editing: Editing }) {
             title: MODES[mode],
             content: newStage(mode),
           }))}
-          add={(content) => editing.reshape(added(editing.content, ['stages'], content))}
+          onAdd={(content) => editing.reshape(added(editing.content, ['stages'], content))}
         />
       )}
       {list(editing.content, ['variants']).length > 0 && (
@@ -97,7 +97,7 @@ function StageCard({ path, last }: { path: Path; last: boolean }) {
         <Typography variant="h2" sx={{ flex: 1 }}>
           {name}
         </Typography>
-        <Order path={path} name={name} last={last} remove={() => setSure(true)} />
+        <Order path={path} name={name} last={last} onRemove={() => setSure(true)} />
       </Box>
       {elsewhere.map((fault) => (
         <Typography key={fault} color="error" variant="body2">
@@ -121,7 +121,7 @@ function StageCard({ path, last }: { path: Path; last: boolean }) {
             title: MODES[mode],
             content: { key: 'work', title: MODES[mode], mode, times_per_day: 1 },
           }))}
-          add={(slot) => reshape(added(content, [...path, 'slots'], slot))}
+          onAdd={(slot) => reshape(added(content, [...path, 'slots'], slot))}
         />
       )}
       <RhythmPart path={[...path, 'rhythm']} slots={slots} />
@@ -184,7 +184,7 @@ function StageCard({ path, last }: { path: Path; last: boolean }) {
             ...criterion,
             content: ownExercise(criterion.content, exercises[0]?.[0]),
           }))}
-          add={(criterion) => reshape(added(content, [...path, 'gate'], criterion))}
+          onAdd={(criterion) => reshape(added(content, [...path, 'gate'], criterion))}
         />
       )}
       {sure && (

@@ -27,13 +27,13 @@ export function Programmes({
   structure,
   hits,
   chosen,
-  choose,
+  onChoose,
 }: {
   library: Library;
   structure: string | null;
   hits: readonly string[] | null;
   chosen: string | null;
-  choose: (key: string) => void;
+  onChoose: (key: string) => void;
 }) {
   const [beside, setBeside] = useState('');
   const navigate = useNavigate();
@@ -64,7 +64,7 @@ export function Programmes({
           what: `${programme.key === usual ? 'usual · ' : ''}${programme.school}`,
         }))}
         chosen={shown.key}
-        choose={choose}
+        onChoose={onChoose}
       />
       <Paper variant="panel" component="section" aria-label={shown.title}>
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', mb: 0.5 }}>

@@ -31,7 +31,7 @@ export function Rules({ library }: { library: Library }) {
           what: `${rule.points[1]?.words ?? ''}, stop ${rule.points.find((point) => point.point === 'Loading stops')?.words ?? ''}`,
         }))}
         chosen={shown.key}
-        choose={setA}
+        onChoose={setA}
       />
       <Paper variant="panel" component="section" aria-label={shown.title}>
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mb: 1, flexWrap: 'wrap' }}>

@@ -68,7 +68,7 @@ export function Fields({
             library={library}
             disabled={!own}
             fault={faults[place]}
-            change={(next) => put(leaf.path, isOptional && next === '' ? null : next)}
+            onChange={(next) => put(leaf.path, isOptional && next === '' ? null : next)}
             choices={choices?.(leaf)}
             width={typeof leaf.value === 'number' || leaf.value === null ? width : undefined}
           />
@@ -84,13 +84,13 @@ export function Order({
   name,
   last,
   repeat = true,
-  remove,
+  onRemove,
 }: {
   path: Path;
   name: string;
   last: boolean;
   repeat?: boolean;
-  remove?: () => void;
+  onRemove?: () => void;
 }) {
   const { content, own, reshape } = useEditing();
   if (!own) return null;
@@ -107,8 +107,8 @@ export function Order({
           Repeat
         </Button>
       )}
-      <Button aria-label={`Remove ${name}`} onClick={remove ?? (() => reshape(removed(content, path)))}>
-        Remove{remove === undefined ? '' : ' …'}
+      <Button aria-label={`Remove ${name}`} onClick={onRemove ?? (() => reshape(removed(content, path)))}>
+        Remove{onRemove === undefined ? '' : ' …'}
       </Button>
     </Box>
   );
@@ -160,11 +160,11 @@ export function Row({
 export function AddMenu({
   label,
   options,
-  add,
+  onAdd,
 }: {
   label: string;
   options: readonly { key: string; title: string; content: unknown }[];
-  add: (content: unknown, key: string) => void;
+  onAdd: (content: unknown, key: string) => void;
 }) {
   const [from, setFrom] = useState<HTMLElement | null>(null);
   return (
@@ -178,7 +178,7 @@ export function AddMenu({
             key={option.key}
             onClick={() => {
               setFrom(null);
-              add(option.content, option.key);
+              onAdd(option.content, option.key);
             }}
           >
             {option.title[0]?.toUpperCase()}

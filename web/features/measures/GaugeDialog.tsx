@@ -38,15 +38,15 @@ export default function GaugeDialog({
   measure,
   side,
   on,
-  close,
-  use,
+  onClose,
+  onUse,
 }: {
   id: string;
   measure: Measure;
   side: Schemas['Side'];
   on: string;
-  close: () => void;
-  use: (curves: { id: string; side: SideField; peak: number }[]) => void;
+  onClose: () => void;
+  onUse: (curves: { id: string; side: SideField; peak: number }[]) => void;
 }) {
   const titles = measure.each_side ? SIDES[side] : ['Both together', ''];
   const sides: SideField[] = measure.each_side ? ['unaffected', 'affected'] : ['affected'];
@@ -138,7 +138,7 @@ export default function GaugeDialog({
     );
   };
   return (
-    <Dialog open onClose={running ? undefined : close} maxWidth="md" fullWidth aria-labelledby="gauge-title">
+    <Dialog open onClose={running ? undefined : onClose} maxWidth="md" fullWidth aria-labelledby="gauge-title">
       <DialogTitle id="gauge-title" sx={{ pb: 0.5 }}>
         {measure.title}: gauge
       </DialogTitle>
@@ -269,13 +269,13 @@ export default function GaugeDialog({
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={close} disabled={running}>
+        <Button onClick={onClose} disabled={running}>
           Cancel
         </Button>
         <Button
           variant="contained"
           disabled={running || curves.length === 0}
-          onClick={() => use(curves.map((curve) => ({ id: curve.id, side: curve.side, peak: curve.figures.peak_n })))}
+          onClick={() => onUse(curves.map((curve) => ({ id: curve.id, side: curve.side, peak: curve.figures.peak_n })))}
         >
           Use these tries
         </Button>

@@ -12,31 +12,22 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link as RouterLink, useParams } from 'react-router';
 
-import { faultAt, Refusal } from '../../api/client';
 import { day } from '../../shell/dates';
-import { Failed, Loading } from '../../shell/States';
 import { IfMay } from '../../shell/IfMay';
-import { CurveTrace } from './CurveTrace';
+import { Failed, Loading } from '../../shell/States';
+import { CurveDialog } from './CurveDialog';
+import { FileButtons } from './FileButtons';
 import { MeasureChart } from './MeasureChart';
+import { Tries, StrikeOut } from './MeasureTries';
 import { TakeMeasure } from './TakeMeasure';
-import {
-  type Measure,
-  type Sheet,
-  SIDES,
-  type Taken,
-  useAddMeasure,
-  useCurve,
-  useMeasures,
-  useStrikeOut,
-  useTakeInFile,
-} from './useMeasures';
+import { type Measure, type Sheet, SIDES, type Taken, useAddMeasure, useMeasures } from './useMeasures';
 
 /** All that is measured in a case, over time: what is due first. */
 export function MeasuresPage() {
   const id = useParams().id ?? '';
   const found = useMeasures(id);
   if (found.isPending) return <Loading what="the measures" />;
-  if (found.data === undefined) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (found.data === undefined) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   return <MeasuresView key={id} id={id} sheet={found.data} />;
 }
 
@@ -101,9 +92,9 @@ function MeasuresView({ id, sheet }: { id: string; sheet: Sheet }) {
             key={item.key}
             measure={item}
             sheet={sheet}
-            take={() => setOpen(item.key)}
-            strike={(taken) => setStriking({ measure: item, taken })}
-            look={setCurve}
+            onTake={() => setOpen(item.key)}
+            onStrike={(taken) => setStriking({ measure: item, taken })}
+            onOpenCurve={setCurve}
           />
         ))}
         <Paper variant="panel" component="section" aria-label="Not measured yet">
@@ -171,7 +162,7 @@ function MeasuresView({ id, sheet }: { id: string; sheet: Sheet }) {
               side={sheet.side}
               today={sheet.today}
               on={sheet.today}
-              kept={() => setOpen(null)}
+              onKept={() => setOpen(null)}
             />
           </DialogContent>
           <DialogActions>
@@ -180,9 +171,9 @@ function MeasuresView({ id, sheet }: { id: string; sheet: Sheet }) {
         </Dialog>
       )}
       {striking !== null && (
-        <StrikeOut id={id} measure={striking.measure} taken={striking.taken} close={() => setStriking(null)} />
+        <StrikeOut id={id} measure={striking.measure} taken={striking.taken} onClose={() => setStriking(null)} />
       )}
-      {curve !== null && <CurveDialog id={id} curve={curve} close={() => setCurve(null)} />}
+      {curve !== null && <CurveDialog id={id} curve={curve} onClose={() => setCurve(null)} />}
     </Box>
   );
 }
@@ -190,15 +181,15 @@ function MeasuresView({ id, sheet }: { id: string; sheet: Sheet }) {
 function Card({
   measure,
   sheet,
-  take,
-  strike,
-  look,
+  onTake,
+  onStrike,
+  onOpenCurve,
 }: {
   measure: Measure;
   sheet: Sheet;
-  take: () => void;
-  strike: (taken: Taken) => void;
-  look: (curve: string) => void;
+  onTake: () => void;
+  onStrike: (taken: Taken) => void;
+  onOpenCurve: (curve: string) => void;
 }) {
   const latest = measure.taken.at(-1);
   const [all, setAll] = useState(false);
@@ -216,7 +207,7 @@ function Card({
           {measure.title}
         </Typography>
         <IfMay what="enter">
-          <Button aria-label={`Measure ${measure.title}`} disabled={sheet.stopped && measure.loads} onClick={take}>
+          <Button aria-label={`Measure ${measure.title}`} disabled={sheet.stopped && measure.loads} onClick={onTake}>
             Measure
           </Button>
         </IfMay>
@@ -304,7 +295,7 @@ function Card({
                           key={curve}
                           title="See the force curve"
                           aria-label={`Curve ${i + 1} of ${day(row.on)}`}
-                          onClick={() => look(curve)}
+                          onClick={() => onOpenCurve(curve)}
                           sx={{ minWidth: 28, px: 0.5 }}
                         >
                           ∿
@@ -314,7 +305,7 @@ function Card({
                     <Button
                       title="Strike out"
                       aria-label={`Strike out ${day(row.on)}`}
-                      onClick={() => strike(row)}
+                      onClick={() => onStrike(row)}
                       sx={{ minWidth: 28, px: 0.5 }}
                     >
                       ×
@@ -335,204 +326,3 @@ function Card({
     </Paper>
   );
 }
-
-/** The tries of the latest value, those that were struck out with a line through them. */
-function Tries({ measure, latest }: { measure: Measure; latest: Taken }) {
-  const listOf = (tries: NonNullable<Taken['details']>['affected']) =>
-    tries.map((attempt, i) => (
-      <Box component="span" key={i} sx={{ textDecoration: attempt.struck ? 'line-through' : undefined, mr: 0.75 }}>
-        {attempt.load_kg === null
-          ? attempt.value
-          : `${attempt.load_kg} kg × ${attempt.reps ?? ''}${(attempt.rir ?? 0) > 0 ? `, ${attempt.rir ?? 0} in reserve` : ''}`}
-      </Box>
-    ));
-  const { details } = latest;
-  if (details === null) return null;
-  return (
-    <Typography variant="body2" color="textSecondary" component="div">
-      Tries: {listOf(details.affected)}
-      {details.unaffected.length > 0 && <>| {listOf(details.unaffected)}</>}
-      {measure.unit}
-      {details.lever_m !== null && `, lever ${Math.round(100 * details.lever_m)} cm`}
-      {details.moment_nm !== null && `: ${details.moment_nm} Nm`}
-      {details.joint_angle !== null && `, ${details.joint_angle}`}
-    </Typography>
-  );
-}
-
-function StrikeOut({ id, measure, taken, close }: { id: string; measure: Measure; taken: Taken; close: () => void }) {
-  const strike = useStrikeOut(id);
-  const [correction] = useState(() => crypto.randomUUID());
-  const [why, setWhy] = useState('');
-  return (
-    <Dialog open onClose={close} maxWidth="xs" fullWidth aria-labelledby="strike-out">
-      <DialogTitle id="strike-out">
-        Strike out {measure.title.toLowerCase()} of {day(taken.on)}
-      </DialogTitle>
-      <DialogContent sx={{ display: 'grid', gap: 1.5, pt: '8px !important' }}>
-        <Typography variant="body2">It no longer counts, and stays in the record with what you write here.</Typography>
-        <TextField
-          label="Why, for the record"
-          value={why}
-          onChange={(event) => setWhy(event.target.value)}
-          multiline
-          minRows={2}
-          error={faultAt(strike.error, 'why') !== undefined}
-          helperText={faultAt(strike.error, 'why')}
-        />
-        {strike.error !== null && faultAt(strike.error, 'why') === undefined && (
-          <Alert severity="error">
-            {strike.error instanceof Refusal
-              ? (Object.values(strike.error.fields)[0] ?? strike.error.message)
-              : 'This could not be sent. Try again.'}
-          </Alert>
-        )}
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={close}>Cancel</Button>
-        <Button
-          variant="contained"
-          loading={strike.isPending}
-          onClick={() =>
-            strike.mutate(
-              { correction, body: { what: measure.each_side ? 'test' : 'score', entry: taken.id, struck: true, why } },
-              { onSuccess: close },
-            )
-          }
-        >
-          Strike out
-        </Button>
-      </DialogActions>
-    </Dialog>
-  );
-}
-
-const FIGURES: [string, string, string][] = [
-  ['peak_n', 'Peak', 'N'],
-  ['best_second_n', 'Best second', 'N'],
-  ['time_to_90_s', '90 % after', 's'],
-  ['rate_of_rise_n_s', 'Steepest rise', 'N/s'],
-  ['impulse_n_s', 'Impulse', 'Ns'],
-  ['moment_nm', 'Moment', 'Nm'],
-  ['in_band_percent', 'In the band', '%'],
-  ['drift_n', 'Drift of the gauge', 'N'],
-];
-
-function CurveDialog({ id, curve, close }: { id: string; curve: string; close: () => void }) {
-  const found = useCurve(id, curve);
-  const figures: Readonly<Record<string, number | null | undefined>> | undefined = found.data?.figures;
-  return (
-    <Dialog open onClose={close} maxWidth="md" fullWidth aria-labelledby="curve">
-      <DialogTitle id="curve">Force curve{found.data?.on !== undefined && ` of ${day(found.data.on)}`}</DialogTitle>
-      <DialogContent>
-        {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
-        {found.data !== null && found.data !== undefined && (
-          <>
-            <CurveTrace
-              ms={found.data.ms}
-              newtons={found.data.newtons}
-              width={820}
-              height={240}
-              label={`A pull with a peak of ${found.data.figures.peak_n} N`}
-            />
-            <Box
-              component="dl"
-              sx={{
-                display: 'flex',
-                flexWrap: 'wrap',
-                columnGap: 3,
-                rowGap: 1,
-                mt: 1,
-                mb: 0,
-                '& dt': { color: 'text.secondary', fontSize: '0.875rem' },
-                '& dd': { m: 0, fontWeight: 600 },
-              }}
-            >
-              {FIGURES.map(([key, title, unit]) => (
-                <Figure key={key} title={title} value={figures?.[key]} unit={unit} />
-              ))}
-            </Box>
-          </>
-        )}
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={close}>Close</Button>
-      </DialogActions>
-    </Dialog>
-  );
-}
-
-/** One number read from a curve; nothing where it was not read. */
-function Figure({ title, value, unit }: { title: string; value: number | null | undefined; unit: string }) {
-  return value === null || value === undefined ? null : (
-    <div>
-      <dt>{title}</dt>
-      <dd>
-        {value} {unit}
-      </dd>
-    </div>
-  );
-}
-
-/** The sheet out as a table, and in from one: all of its rows or none. */
-function FileButtons({ id }: { id: string }) {
-  const take = useTakeInFile(id);
-  const faults = take.error instanceof Refusal ? Object.entries(take.error.fields) : [];
-  return (
-    <>
-      <IfMay what="take-out">
-        <Button component="a" href={`/api/cases/${id}/measures/file`} download="rung-measures.csv" variant="outlined">
-          Save as a table (CSV)
-        </Button>
-      </IfMay>
-      <IfMay what="enter">
-        <Button component="label" variant="outlined" loading={take.isPending}>
-          Import a table …
-          <input
-            type="file"
-            accept="text/csv,.csv"
-            hidden
-            aria-label="Table of measures"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              if (file !== undefined) void file.text().then((csv) => take.mutate(csv));
-              event.target.value = '';
-            }}
-          />
-        </Button>
-      </IfMay>
-      {take.isSuccess && (
-        <Alert severity="success" onClose={() => take.reset()} sx={{ width: '100%', order: 1 }}>
-          {take.data.stored === 0
-            ? 'Nothing new: every row was there already.'
-            : take.data.stored === 1
-              ? '1 row imported.'
-              : `${take.data.stored} rows imported.`}
-        </Alert>
-      )}
-      {take.isError && (
-        <Alert severity="error" onClose={() => take.reset()} sx={{ width: '100%', order: 1 }}>
-          <b>Nothing was imported.</b>
-          {faults.length === 0 ? (
-            ` ${take.error.message}`
-          ) : (
-            <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
-              {faults.slice(0, 12).map(([path, message]) => (
-                <li key={path}>
-                  {rowOf(path)}
-                  {message}
-                </li>
-              ))}
-            </Box>
-          )}
-        </Alert>
-      )}
-    </>
-  );
-}
-
-/** "Row 3: " of a fault's place; the first row holds the names. */
-const rowOf = (path: string): string => {
-  const found = /^rows\.(\d+)\./.exec(path);
-  return found === null ? '' : `Row ${Number(found[1]) + 2}: `;
-};

@@ -1,4 +1,3 @@
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -11,26 +10,25 @@ import { type KeyboardEvent, lazy, Suspense, type SyntheticEvent, useRef, useSta
 import { faultAt, Refusal, type Schemas } from '../../api/client';
 import { day } from '../../shell/dates';
 import { useSettled } from '../../shell/useSettled';
+import { deep, SideRow } from './SideRow';
 import {
   afterEnter,
   begin,
   bodyOf,
-  faultOf,
   fromGauge,
   isEmpty,
   type SideField,
   sidesOf,
   type Typed,
   typed,
-  type TypedTry,
   withRoom,
 } from './tries';
-import { type Measure, type Preview, SIDES, useKeepMeasurement, useMeasurePreview } from './useMeasures';
+import { Said } from './TriesSaid';
+import { type Measure, SIDES, useKeepMeasurement, useMeasurePreview } from './useMeasures';
 
 const GaugeDialog = lazy(() => import('./GaugeDialog'));
 
 const PAUSE = 250;
-const BOX = { '& input': { fontSize: '1.25rem', py: 0.75, textAlign: 'right' }, width: 80 } as const;
 
 /** One measure by keyboard: a box a try, Enter goes on, and from the last one keeps it. */
 export function TakeMeasure({
@@ -39,14 +37,14 @@ export function TakeMeasure({
   side,
   today,
   on,
-  kept,
+  onKept,
 }: {
   id: string;
   measure: Measure;
   side: Schemas['Side'];
   today: string;
   on: string;
-  kept: () => void;
+  onKept: () => void;
 }) {
   const [now, setNow] = useState<Typed>(() => begin(measure));
   const [more, setMore] = useState(false);
@@ -66,7 +64,7 @@ export function TakeMeasure({
     if (body === null) {
       const nothing = sidesOf(measure).every((sideField) => now[sideField].every(isEmpty));
       setMissing(!nothing);
-      if (nothing) kept();
+      if (nothing) onKept();
       return;
     }
     setMissing(false);
@@ -76,7 +74,7 @@ export function TakeMeasure({
         onSuccess: () => {
           measurement.current = crypto.randomUUID();
           setNow(begin(measure));
-          kept();
+          onKept();
         },
       },
     );
@@ -175,9 +173,9 @@ export function TakeMeasure({
             preview={judged?.[which] ?? null}
             fault={faultAt(keep.error, which)}
             deepFaults={deep(keep.error, which)}
-            change={(at, part) => change(typed(now, which, at, part))}
-            more={() => setNow(withRoom(now, which))}
-            enter={(event, at) => enter(event, which, at)}
+            onChange={(at, part) => change(typed(now, which, at, part))}
+            onMore={() => setNow(withRoom(now, which))}
+            onEnter={(event, at) => enter(event, which, at)}
           />
         ))}
       </Box>
@@ -232,8 +230,8 @@ export function TakeMeasure({
             measure={measure}
             side={side}
             on={on}
-            close={() => setGauge(false)}
-            use={(curves) => {
+            onClose={() => setGauge(false)}
+            onUse={(curves) => {
               setNow(
                 curves.reduce((all, curve) => fromGauge(all, curve.side, { id: curve.id, peak: curve.peak }), now),
               );
@@ -243,226 +241,5 @@ export function TakeMeasure({
         </Suspense>
       )}
     </Box>
-  );
-}
-
-/** Faults inside the tries of a side, by their number. */
-function deep(error: unknown, side: SideField): Record<number, string> {
-  if (!(error instanceof Refusal)) return {};
-  return Object.fromEntries(
-    Object.entries(error.fields).flatMap(([field, message]) => {
-      const found = new RegExp(`^${side}\\.(\\d+)\\.`).exec(field);
-      return found === null ? [] : [[Number(found[1]), message]];
-    }),
-  );
-}
-
-function SideRow({
-  measure,
-  title,
-  tries,
-  first,
-  which,
-  preview,
-  fault,
-  deepFaults,
-  change,
-  more,
-  enter,
-}: {
-  measure: Measure;
-  title: string;
-  tries: readonly TypedTry[];
-  first: boolean;
-  which: SideField;
-  preview: Preview['affected'];
-  fault: string | undefined;
-  deepFaults: Record<number, string>;
-  change: (at: number, part: Partial<TypedTry>) => void;
-  more: () => void;
-  enter: (event: KeyboardEvent, at: number) => void;
-}) {
-  // Empty boxes are not sent, so a fault is counted among those that were.
-  const sent = tries.map((attempt, i) =>
-    isEmpty(attempt) ? -1 : tries.slice(0, i).filter((before) => !isEmpty(before)).length,
-  );
-  return (
-    <Box>
-      <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', flexWrap: 'wrap' }}>
-        <Typography
-          variant="subtitle1"
-          sx={{ width: measure.tries > 1 ? '100%' : 96, pt: measure.tries > 1 ? 0 : 0.75 }}
-        >
-          {title}
-        </Typography>
-        {tries.map((attempt, i) => {
-          const wrong = faultOf(measure, attempt) ?? deepFaults[sent[i] ?? -1];
-          const name = `${title}${measure.tries > 1 ? `, try ${i + 1}` : ''}`;
-          return (
-            <Box
-              key={i}
-              data-try={`${which}-${i}`}
-              {...(first && i === 0 ? { 'data-first': '' } : {})}
-              sx={{
-                display: 'flex',
-                alignItems: 'center',
-                opacity: attempt.struck ? 0.55 : 1,
-                textDecoration: attempt.struck ? 'line-through' : undefined,
-              }}
-              onKeyDown={(event) => enter(event, i)}
-            >
-              <TryBox measure={measure} one={attempt} name={name} wrong={wrong} change={(part) => change(i, part)} />
-              {!isEmpty(attempt) && measure.tries > 1 && (
-                <Button
-                  title={attempt.struck ? 'Count it again' : 'A failed try: it stays on record but does not count'}
-                  aria-label={`${attempt.struck ? 'Count again' : 'Strike out'}: ${name}`}
-                  onClick={() => change(i, { struck: !attempt.struck })}
-                  sx={{ minWidth: 32, px: 0.5 }}
-                >
-                  {attempt.struck ? '↺' : '×'}
-                </Button>
-              )}
-            </Box>
-          );
-        })}
-        {preview?.verdict === 'once_more' && tries.every((attempt) => !isEmpty(attempt)) && (
-          <Button variant="outlined" onClick={more}>
-            Once more
-          </Button>
-        )}
-      </Box>
-      {preview !== null && measure.tries > 1 && (
-        <Typography
-          variant="body2"
-          sx={{
-            color: preview.verdict === 'once_more' || preview.verdict === 'unsteady' ? 'watch.main' : 'text.secondary',
-          }}
-        >
-          {preview.verdict === 'once_more' ? '▲ ' : ''}Best {preview.best} {measure.unit}. {preview.words}
-        </Typography>
-      )}
-      {fault !== undefined && (
-        <Typography variant="body2" color="error">
-          {fault}
-        </Typography>
-      )}
-    </Box>
-  );
-}
-
-function TryBox({
-  measure,
-  one,
-  name,
-  wrong,
-  change,
-}: {
-  measure: Measure;
-  one: TypedTry;
-  name: string;
-  wrong: string | undefined;
-  change: (part: Partial<TypedTry>) => void;
-}) {
-  const common = { error: wrong !== undefined, sx: BOX };
-  if (one.curve !== null)
-    return (
-      <TextField
-        {...common}
-        label="Gauge"
-        value={one.curve.peak}
-        slotProps={{ htmlInput: { readOnly: true, 'aria-label': `${name}, from the gauge` } }}
-      />
-    );
-  if (measure.kind !== 'repetition_maximum')
-    return (
-      <TextField
-        {...common}
-        value={one.value}
-        onChange={(event) => change({ value: event.target.value })}
-        helperText={wrong}
-        slotProps={{ htmlInput: { inputMode: 'decimal', 'aria-label': name } }}
-      />
-    );
-  return (
-    <>
-      <TextField
-        {...common}
-        label="Load, kg"
-        value={one.load}
-        onChange={(event) => change({ load: event.target.value })}
-        helperText={wrong}
-        slotProps={{ htmlInput: { inputMode: 'decimal', 'aria-label': `${name}, load in kg` } }}
-      />
-      <Typography aria-hidden="true" sx={{ px: 0.5 }}>
-        ×
-      </Typography>
-      <TextField
-        {...common}
-        label="Reps"
-        value={one.reps}
-        onChange={(event) => change({ reps: event.target.value })}
-        slotProps={{ htmlInput: { inputMode: 'numeric', 'aria-label': `${name}, repetitions` } }}
-        sx={{ ...BOX, width: 76 }}
-      />
-      <TextField
-        {...common}
-        label="In reserve"
-        value={one.rir}
-        onChange={(event) => change({ rir: event.target.value })}
-        slotProps={{ htmlInput: { inputMode: 'numeric', 'aria-label': `${name}, in reserve` } }}
-        sx={{ ...BOX, width: 92, ml: 0.5 }}
-      />
-    </>
-  );
-}
-
-/** What the tries say together, and what would follow from them. */
-function Said({ preview, bothSides }: { preview: Preview; bothSides: boolean }) {
-  const parts = [
-    ...(preview.symmetry_percent === null
-      ? []
-      : [`${bothSides ? 'Weaker against stronger side' : 'Sore against other side'}: ${preview.symmetry_percent} %`]),
-    ...(preview.moment_nm === null ? [] : [`Moment ${preview.moment_nm} Nm`]),
-  ];
-  return (
-    <>
-      {parts.length > 0 && (
-        <Typography variant="body2" sx={{ mt: 0.5 }}>
-          <b>{parts.join(' · ')}</b>
-        </Typography>
-      )}
-      {preview.loads.length > 0 && (
-        <Box component="details" sx={{ fontSize: '0.875rem', mt: 0.5 }}>
-          <summary>Maximum {preview.affected?.best} kg on the sore side: what could be lifted how often</summary>
-          <Box
-            component="table"
-            aria-label="Loads by repetitions"
-            sx={{ '& td, & th': { px: 1, textAlign: 'right' }, borderCollapse: 'collapse' }}
-          >
-            <tbody>
-              {[preview.loads.slice(0, 10), preview.loads.slice(10)].map((half, i) => (
-                <tr key={i}>
-                  {half.map((row) => (
-                    <td key={row.reps}>
-                      <Box component="span" sx={{ color: 'text.secondary' }}>
-                        {row.reps} RM
-                      </Box>
-                      <br />
-                      {row.load_kg} kg
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </Box>
-        </Box>
-      )}
-      {preview.follows.length > 0 && (
-        <Alert severity="info" icon={false} sx={{ mt: 0.5, py: 0 }}>
-          By this: {preview.follows.map((follow) => `${follow.title}: ${follow.words}`).join('; ')}. Nothing changes by
-          itself; prescribe it if it is to count.
-        </Alert>
-      )}
-    </>
   );
 }

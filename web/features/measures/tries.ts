@@ -44,7 +44,7 @@ export const begin = (measure: Measure): Typed => ({
 export const sidesOf = (measure: Measure): SideField[] =>
   measure.each_side ? ['affected', 'unaffected'] : ['affected'];
 
-/** A try put right; odd values are asked about anew. */
+/** A try put right; odd values are asked about again. */
 export const typed = (now: Typed, side: SideField, at: number, part: Partial<TypedTry>): Typed => ({
   ...now,
   confirmed: false,

@@ -34,7 +34,7 @@ export function useAddMeasure(id: string) {
   });
 }
 
-/** What the tries say so far; asked anew whenever they change, and the last answer stays until the next is there. */
+/** What the tries say so far; asked again whenever they change, and the last answer stays until the next is there. */
 export function useMeasurePreview(id: string, body: Measurement | null) {
   return useQuery({
     queryKey: queryKeys.measurePreview(id, body),

@@ -65,7 +65,7 @@ export function Inbox() {
         />
       </Box>
       {found.isPending && <Loading what="the messages" />}
-      {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
+      {found.isError && <Failed problem={found.error} onRetry={() => void found.refetch()} />}
       {found.data !== undefined && open === null && (
         <Empty
           title={
@@ -101,7 +101,7 @@ export function Inbox() {
                 key={thread.case}
                 one={thread}
                 open={thread.case === open.case}
-                choose={() => choose(thread)}
+                onChoose={() => choose(thread)}
               />
             ))}
             {found.data?.more === true && (
@@ -117,10 +117,10 @@ export function Inbox() {
   );
 }
 
-function ThreadLine({ one, open, choose }: { one: Thread; open: boolean; choose: () => void }) {
+function ThreadLine({ one, open, onChoose }: { one: Thread; open: boolean; onChoose: () => void }) {
   return (
     <ButtonBase
-      onClick={choose}
+      onClick={onChoose}
       aria-current={open ? 'true' : undefined}
       sx={{
         display: 'block',
@@ -174,7 +174,7 @@ function OpenThread({ thread }: { thread: Thread }) {
         </Button>
       </Box>
       {found.isPending && <Loading what="what was written" />}
-      {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
+      {found.isError && <Failed problem={found.error} onRetry={() => void found.refetch()} />}
       {found.data !== undefined && (
         <>
           <IfMay what="decide">

@@ -114,7 +114,7 @@ export function ImportPage() {
           name={look.data.name}
           found={look.data.found}
           taking={take.isPending}
-          take={(athlete) => take.mutate({ body: look.data.body, athlete })}
+          onTake={(athlete) => take.mutate({ body: look.data.body, athlete })}
         />
       )}
     </Box>
@@ -127,12 +127,12 @@ function Found({
   name,
   found,
   taking,
-  take,
+  onTake,
 }: {
   name: string;
   found: Preview;
   taking: boolean;
-  take: (athlete: string | null) => void;
+  onTake: (athlete: string | null) => void;
 }) {
   // Only somebody who knows them can say whether it is the same person.
   const [athlete, setAthlete] = useState<string | null>(found.same.length === 0 ? NEW : null);
@@ -194,7 +194,7 @@ function Found({
           size="large"
           disabled={athlete === null}
           loading={taking}
-          onClick={() => take(athlete === NEW ? null : athlete)}
+          onClick={() => onTake(athlete === NEW ? null : athlete)}
         >
           Make a case of it
         </Button>

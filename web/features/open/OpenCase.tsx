@@ -37,7 +37,7 @@ import { useDraft } from './useDraft';
 /** Opens a case in the order of the work; it can be left at any step and taken up again. */
 export function OpenCase() {
   const id = useParams().id ?? null;
-  // Going to "New case" again leaves what was typed and begins anew.
+  // Going to "New case" again leaves what was typed and starts over.
   const visit = useLocation().key;
   const library = useLibrary();
   const left = useQuery({
@@ -50,8 +50,9 @@ export function OpenCase() {
     refetchOnWindowFocus: false,
   });
   if (library.isPending || (id !== null && left.isPending)) return <Loading what="the library" />;
-  if (library.data === undefined) return <Failed problem={library.error} again={() => void library.refetch()} />;
-  if (id !== null && left.data === undefined) return <Failed problem={left.error} again={() => void left.refetch()} />;
+  if (library.data === undefined) return <Failed problem={library.error} onRetry={() => void library.refetch()} />;
+  if (id !== null && left.data === undefined)
+    return <Failed problem={left.error} onRetry={() => void left.refetch()} />;
   const begun = { ...BLANK, ...(left.data?.form as Partial<Form> | undefined) };
   return <Opening key={id ?? visit} id={id} begun={begun} at={left.data?.step ?? 1} library={library.data} />;
 }
@@ -154,7 +155,7 @@ function Opening({ id, begun, at, library }: { id: string | null; begun: Form; a
             </Button>
           )}
         </Box>
-        {draft.state === 'failed' && <Failed problem={draft.problem} again={draft.again} />}
+        {draft.state === 'failed' && <Failed problem={draft.problem} onRetry={draft.again} />}
         {id === null && <LeftOpenings except={draft.draft} />}
         <Box
           sx={{

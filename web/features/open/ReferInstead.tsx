@@ -24,12 +24,12 @@ export function ReferInstead() {
       <Button variant="outlined" color="warning" onClick={() => setOpen(true)} sx={{ mt: 1 }}>
         Refer instead …
       </Button>
-      {open && <Refer name={form.name.trim() || 'the athlete'} draft={draft} close={() => setOpen(false)} />}
+      {open && <Refer name={form.name.trim() || 'the athlete'} draft={draft} onClose={() => setOpen(false)} />}
     </>
   );
 }
 
-function Refer({ name, draft, close }: { name: string; draft: string | null; close: () => void }) {
+function Refer({ name, draft, onClose }: { name: string; draft: string | null; onClose: () => void }) {
   const [to, setTo] = useState('');
   const [why, setWhy] = useState('');
   const queries = useQueryClient();
@@ -66,7 +66,7 @@ function Refer({ name, draft, close }: { name: string; draft: string | null; clo
     );
   }
   return (
-    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="refer">
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="refer">
       <DialogTitle id="refer">Refer {name} instead</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 2, pt: '8px !important' }}>
         <Typography variant="body2">
@@ -91,7 +91,7 @@ function Refer({ name, draft, close }: { name: string; draft: string | null; clo
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={close}>Go on with the opening</Button>
+        <Button onClick={onClose}>Go on with the opening</Button>
         <Button
           variant="contained"
           loading={refer.isPending}

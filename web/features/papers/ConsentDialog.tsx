@@ -20,11 +20,11 @@ import type { Paper, usePaperActs } from './usePapers';
 export function ConsentDialog({
   paper,
   acts,
-  close,
+  onClose,
 }: {
   paper: Paper;
   acts: ReturnType<typeof usePaperActs>;
-  close: () => void;
+  onClose: () => void;
 }) {
   const [by, setBy] = useState(paper.consent?.by ?? paper.athlete);
   const [on, setOn] = useState(paper.consent?.on ?? paper.today);
@@ -33,10 +33,10 @@ export function ConsentDialog({
   const { agree } = acts;
   const submit = (event: SyntheticEvent) => {
     event.preventDefault();
-    agree.mutate({ by: by.trim(), on, how, diagnosis }, { onSuccess: close });
+    agree.mutate({ by: by.trim(), on, how, diagnosis }, { onSuccess: onClose });
   };
   return (
-    <Dialog open onClose={close} maxWidth="xs" fullWidth aria-labelledby="agreed">
+    <Dialog open onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="agreed">
       <Box component="form" noValidate onSubmit={submit}>
         <DialogTitle id="agreed">The athlete agrees</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 2 }}>
@@ -81,7 +81,7 @@ export function ConsentDialog({
           )}
         </DialogContent>
         <DialogActions>
-          <Button onClick={close}>Cancel</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" variant="contained" loading={agree.isPending}>
             Record
           </Button>

@@ -29,13 +29,13 @@ export function PaperPage() {
   const [version, setVersion] = useState<number | null>(null);
   const found = usePaper(id, paper, version);
   if (found.isPending) return <Loading what="the paper" />;
-  if (found.data === undefined) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (found.data === undefined) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   return (
     <PaperView
       key={`${found.data.id} ${found.data.version} ${found.data.shown}`}
       id={id}
       paper={found.data}
-      choose={setVersion}
+      onChoose={setVersion}
     />
   );
 }
@@ -46,7 +46,7 @@ const writtenOf = (paper: Paper): Written => ({
   left_out: paper.blocks.filter((block) => block.left_out).map((block) => block.key),
 });
 
-function PaperView({ id, paper, choose }: { id: string; paper: Paper; choose: (version: number | null) => void }) {
+function PaperView({ id, paper, onChoose }: { id: string; paper: Paper; onChoose: (version: number | null) => void }) {
   const [written, setWritten] = useState(() => writtenOf(paper));
   const [agreeing, setAgreeing] = useState(false);
   const decides = useMay()('decide');
@@ -78,7 +78,7 @@ function PaperView({ id, paper, choose }: { id: string; paper: Paper; choose: (v
             </Link>
           </Typography>
         </Box>
-        <State paper={paper} agree={() => setAgreeing(true)} withdraw={() => acts.withdraw.mutate()} />
+        <State paper={paper} onAgree={() => setAgreeing(true)} onWithdraw={() => acts.withdraw.mutate()} />
         {isDraft && isLatest && <Sign paper={paper} id={id} acts={acts} written={written} isChanged={isChanged} />}
         {paper.obstacle === null && (
           <IfMay what="take-out">
@@ -92,7 +92,7 @@ function PaperView({ id, paper, choose }: { id: string; paper: Paper; choose: (v
             value={paper.shown}
             onChange={(event) => {
               const number = Number(event.target.value);
-              choose(number === paper.version ? null : number);
+              onChoose(number === paper.version ? null : number);
             }}
             disabled={isChanged}
             helperText={isChanged ? 'Save first, then look at another version.' : undefined}
@@ -107,26 +107,26 @@ function PaperView({ id, paper, choose }: { id: string; paper: Paper; choose: (v
         )}
         {!isLatest && (
           <Alert severity="info">
-            An earlier version. <Button onClick={() => choose(null)}>Back to the latest</Button>
+            An earlier version. <Button onClick={() => onChoose(null)}>Back to the latest</Button>
           </Alert>
         )}
         {isDraft && isLatest && (
           <Texts
             paper={paper}
             written={written}
-            set={setWritten}
+            onChange={setWritten}
             problem={acts.save.error ?? preview.error ?? acts.sign.error}
           />
         )}
       </Box>
       <Page html={html} title={paper.title} leaves={paper.obstacle === null} />
-      {agreeing && <ConsentDialog paper={paper} acts={acts} close={() => setAgreeing(false)} />}
+      {agreeing && <ConsentDialog paper={paper} acts={acts} onClose={() => setAgreeing(false)} />}
     </Box>
   );
 }
 
 /** What stands between the paper and its reader. */
-function State({ paper, agree, withdraw }: { paper: Paper; agree: () => void; withdraw: () => void }) {
+function State({ paper, onAgree, onWithdraw }: { paper: Paper; onAgree: () => void; onWithdraw: () => void }) {
   return (
     <PaperBox variant="outlined" sx={{ p: 1.5, display: 'grid', gap: 0.5 }}>
       <Typography variant="subtitle1" sx={{ color: paper.signed_at === null ? 'watch.main' : 'primary.main' }}>
@@ -139,7 +139,7 @@ function State({ paper, agree, withdraw }: { paper: Paper; agree: () => void; wi
           <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap' }}>
             <Typography sx={{ flex: 1 }}>There is no agreement to send it yet.</Typography>
             <IfMay what="decide">
-              <Button variant="outlined" onClick={agree}>
+              <Button variant="outlined" onClick={onAgree}>
                 Record the agreement …
               </Button>
             </IfMay>
@@ -151,8 +151,8 @@ function State({ paper, agree, withdraw }: { paper: Paper; agree: () => void; wi
               {paper.consent.diagnosis ? ', also that it names the diagnosis' : ''}.
             </Typography>
             <IfMay what="decide">
-              <Button onClick={agree}>Change …</Button>
-              <Button onClick={withdraw}>No longer agrees</Button>
+              <Button onClick={onAgree}>Change …</Button>
+              <Button onClick={onWithdraw}>No longer agrees</Button>
             </IfMay>
           </Box>
         ))}
@@ -254,16 +254,19 @@ function TakeOut({ id, paper }: { id: string; paper: Paper }) {
 function Texts({
   paper,
   written,
-  set,
+  onChange,
   problem,
 }: {
   paper: Paper;
   written: Written;
-  set: (next: Written) => void;
+  onChange: (next: Written) => void;
   problem: unknown;
 }) {
   const setOut = (key: string, out: boolean) =>
-    set({ ...written, left_out: out ? [...written.left_out, key] : written.left_out.filter((item) => item !== key) });
+    onChange({
+      ...written,
+      left_out: out ? [...written.left_out, key] : written.left_out.filter((item) => item !== key),
+    });
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
       <TextField
@@ -271,7 +274,7 @@ function Texts({
         multiline
         minRows={2}
         value={written.to}
-        onChange={(event) => set({ ...written, to: event.target.value })}
+        onChange={(event) => onChange({ ...written, to: event.target.value })}
         error={faultAt(problem, 'to') !== undefined}
         helperText={
           faultAt(problem, 'to') ??
@@ -293,7 +296,7 @@ function Texts({
             multiline
             minRows={1}
             value={written.texts[block.key] ?? ''}
-            onChange={(event) => set({ ...written, texts: { ...written.texts, [block.key]: event.target.value } })}
+            onChange={(event) => onChange({ ...written, texts: { ...written.texts, [block.key]: event.target.value } })}
             error={faultAt(problem, `texts.${block.key}`) !== undefined}
             helperText={
               faultAt(problem, `texts.${block.key}`) ??

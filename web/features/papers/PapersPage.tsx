@@ -17,7 +17,7 @@ export function PapersPage() {
   const draft = useDraft(id);
   const navigate = useNavigate();
   if (found.isPending) return <Loading what="the papers" />;
-  if (found.isError) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (found.isError) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   const { athlete, structure, side, kinds, papers } = found.data;
   return (
     <Box component="main" sx={{ maxWidth: 1160, mx: 'auto', p: 2, display: 'grid', gap: 2 }}>

@@ -47,7 +47,7 @@ export function AccessRecord() {
   const [problem, setProblem] = useState<unknown>(null);
   const first = found.data?.pages[0];
   if (found.isPending) return <Loading what="the record" />;
-  if (first === undefined) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (first === undefined) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   const lines = found.data?.pages.flatMap((page) => page.lines) ?? [];
   const choose = (field: keyof typeof EVERYTHING, label: string, offered: { key: string; title: string }[]) => (
     <TextField
@@ -106,7 +106,7 @@ export function AccessRecord() {
           <Button onClick={() => setAsked(EVERYTHING)}>Show all</Button>
         )}
       </Box>
-      {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
+      {found.isError && <Failed problem={found.error} onRetry={() => void found.refetch()} />}
       {problem !== null && <Failed problem={problem} />}
       {lines.length === 0 ? (
         <Empty title="Nothing matches that choice" />

@@ -19,13 +19,13 @@ import { Failed } from '../../shell/States';
 import type { Practice } from './People';
 
 /** Whose cases people see, and whether a password alone lets them in. */
-export function AccessRules({ practice, set }: { practice: Practice; set: (answer: Practice) => void }) {
+export function AccessRules({ practice, onChange }: { practice: Practice; onChange: (answer: Practice) => void }) {
   const [open, setOpen] = useState(practice.cases_open_to);
   const [second, setSecond] = useState(practice.second_factor_needed);
   const save = useMutation({
     mutationFn: () =>
       send(() => api.PUT('/api/practice/rules', { body: { cases_open_to: open, second_factor_needed: second } })),
-    onSuccess: set,
+    onSuccess: onChange,
   });
   const fault = faultAt(save.error, 'second_factor_needed');
   return (

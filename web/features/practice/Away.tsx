@@ -24,7 +24,7 @@ export function Away({ user }: { user: User }) {
     },
   });
   if (found.isPending) return <Loading what="who is away" />;
-  if (found.isError) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (found.isError) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   return (
     <Paper
       variant="outlined"

@@ -15,30 +15,30 @@ import { RoleChoice } from './RoleChoice';
 export function ChangeRole({
   practice,
   member,
-  close,
-  done,
+  onClose,
+  onDone,
 }: {
   practice: Practice;
   member: Member;
-  close: () => void;
-  done: (answer: Practice) => void;
+  onClose: () => void;
+  onDone: (answer: Practice) => void;
 }) {
   const [role, setRole] = useState(member.role);
   const change = useMutation({
     mutationFn: () =>
       send(() => api.PUT('/api/practice/people/{person}', { params: { path: { person: member.id } }, body: { role } })),
-    onSuccess: done,
+    onSuccess: onDone,
   });
   const fault = faultAt(change.error, 'role');
   return (
-    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="change-role">
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="change-role">
       <DialogTitle id="change-role">What {member.name} is</DialogTitle>
       <DialogContent>
-        <RoleChoice practice={practice} role={role} choose={setRole} fault={fault} />
+        <RoleChoice practice={practice} role={role} onChoose={setRole} fault={fault} />
         {change.isError && fault === undefined && <Failed problem={change.error} />}
       </DialogContent>
       <DialogActions>
-        <Button onClick={close}>Cancel</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" loading={change.isPending} onClick={() => change.mutate()}>
           Save
         </Button>

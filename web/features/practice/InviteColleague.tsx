@@ -17,12 +17,12 @@ import { RoleChoice } from './RoleChoice';
 /** Who is invited, where the letter goes, and as what. */
 export function InviteColleague({
   practice,
-  close,
-  done,
+  onClose,
+  onDone,
 }: {
   practice: Practice;
-  close: () => void;
-  done: (name: string, answer: Practice & { link: string }) => void;
+  onClose: () => void;
+  onDone: (name: string, answer: Practice & { link: string }) => void;
 }) {
   const [name, setName] = useState('');
   const [email, setEmail] = useState('');
@@ -30,12 +30,12 @@ export function InviteColleague({
   const invite = useMutation({
     mutationFn: () =>
       send(() => api.POST('/api/practice/people', { body: { name: name.trim(), email: email.trim(), role } })),
-    onSuccess: (answer) => done(name.trim(), answer),
+    onSuccess: (answer) => onDone(name.trim(), answer),
   });
   const fault = (field: string) => faultAt(invite.error, field);
   const known = ['name', 'email', 'role'].some((field) => fault(field) !== undefined);
   return (
-    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="invite-colleague">
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="invite-colleague">
       <form
         noValidate
         onSubmit={(event: SyntheticEvent) => {
@@ -62,11 +62,11 @@ export function InviteColleague({
             error={fault('email') !== undefined}
             helperText={fault('email') ?? 'The invitation is sent there, and it is what they sign in with.'}
           />
-          <RoleChoice practice={practice} role={role} choose={setRole} fault={fault('role')} />
+          <RoleChoice practice={practice} role={role} onChoose={setRole} fault={fault('role')} />
           {invite.isError && !known && <Failed problem={invite.error} />}
         </DialogContent>
         <DialogActions>
-          <Button onClick={close}>Cancel</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" variant="contained" loading={invite.isPending}>
             Invite
           </Button>
@@ -77,9 +77,9 @@ export function InviteColleague({
 }
 
 /** The link of an invitation, shown this once: to hand over where a letter would be slow. */
-export function TheLink({ of, close }: { of: { name: string; link: string }; close: () => void }) {
+export function TheLink({ of, onClose }: { of: { name: string; link: string }; onClose: () => void }) {
   return (
-    <Alert severity="success" onClose={close} sx={{ mb: 1 }}>
+    <Alert severity="success" onClose={onClose} sx={{ mb: 1 }}>
       {of.name} is invited by mail. The same link, to hand over: valid for 7 days and for one use, shown only once.
       <Box
         component="code"

@@ -27,7 +27,7 @@ export function Keeping() {
     queries.setQueryData(queryKeys.retention, answer);
   };
   if (found.isPending) return <Loading what="the records" />;
-  if (found.isError) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (found.isError) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   return (
     <Paper
       variant="outlined"
@@ -38,20 +38,20 @@ export function Keeping() {
       <Typography variant="h1" component="h2">
         Keeping records
       </Typography>
-      <Years key={found.data.kept_years} years={found.data.kept_years} set={set} />
-      {found.data.kept_years !== null && <Due due={found.data.due} set={set} />}
+      <Years key={found.data.kept_years} years={found.data.kept_years} onChange={set} />
+      {found.data.kept_years !== null && <Due due={found.data.due} onChange={set} />}
     </Paper>
   );
 }
 
-function Years({ years, set }: { years: number | null; set: (answer: Retention) => void }) {
+function Years({ years, onChange }: { years: number | null; onChange: (answer: Retention) => void }) {
   const [typed, setTyped] = useState(years === null ? '' : String(years));
   const save = useMutation({
     mutationFn: () =>
       send(() =>
         api.PUT('/api/practice/retention', { body: { kept_years: typed.trim() === '' ? null : Number(typed) } }),
       ),
-    onSuccess: set,
+    onSuccess: onChange,
   });
   const fault = faultAt(save.error, 'kept_years');
   return (
@@ -87,13 +87,13 @@ function Years({ years, set }: { years: number | null; set: (answer: Retention) 
   );
 }
 
-function Due({ due, set }: { due: Retention['due']; set: (answer: Retention) => void }) {
+function Due({ due, onChange }: { due: Retention['due']; onChange: (answer: Retention) => void }) {
   const [chosen, setChosen] = useState<string[]>([]);
   const [sure, setSure] = useState(false);
   const erase = useMutation({
     mutationFn: () => send(() => api.POST('/api/practice/retention', { body: { athletes: chosen } })),
     onSuccess: (answer) => {
-      set(answer);
+      onChange(answer);
       setChosen([]);
       setSure(false);
     },

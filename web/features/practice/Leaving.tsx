@@ -17,13 +17,13 @@ import type { Member, Practice } from './People';
 export function Leaving({
   practice,
   member,
-  close,
-  done,
+  onClose,
+  onDone,
 }: {
   practice: Practice;
   member: Member;
-  close: () => void;
-  done: (answer: Practice) => void;
+  onClose: () => void;
+  onDone: (answer: Practice) => void;
 }) {
   const takers = practice.people.filter(
     (person) =>
@@ -41,11 +41,11 @@ export function Leaving({
           body: { to: to === '' ? null : to, note: note.trim() },
         }),
       ),
-    onSuccess: done,
+    onSuccess: onDone,
   });
   const fault = (field: string) => faultAt(leave.error, field);
   return (
-    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="leaving">
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="leaving">
       <DialogTitle id="leaving">{member.name} leaves the practice</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 2 }}>
         <Typography>
@@ -84,7 +84,7 @@ export function Leaving({
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={close}>Cancel</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" loading={leave.isPending} onClick={() => leave.mutate()}>
           Hand over and end access
         </Button>

@@ -57,7 +57,7 @@ export function People() {
     onSuccess: set,
   });
   if (found.isPending) return <Loading what="the people" />;
-  if (found.isError) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (found.isError) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   const problem = act.error ?? again.error ?? seen.error;
   const here = found.data.people.filter((person) => person.state !== 'left');
   const left = found.data.people.filter((person) => person.state === 'left');
@@ -93,7 +93,7 @@ export function People() {
             Invite a colleague …
           </Button>
         </Box>
-        {link !== null && <TheLink of={link} close={() => setLink(null)} />}
+        {link !== null && <TheLink of={link} onClose={() => setLink(null)} />}
         {problem !== null && <Failed problem={problem} />}
         <TableContainer>
           <Table size="small" sx={stackedOnPhones}>
@@ -142,10 +142,10 @@ export function People() {
                   <TableCell align="right">
                     <Acts
                       member={item}
-                      role={() => setOpen({ dialog: 'role', member: item })}
-                      leave={() => setOpen({ dialog: 'leave', member: item })}
-                      again={() => again.mutate(item)}
-                      act={(does) => act.mutate(does)}
+                      onRole={() => setOpen({ dialog: 'role', member: item })}
+                      onLeave={() => setOpen({ dialog: 'leave', member: item })}
+                      onRetry={() => again.mutate(item)}
+                      onAct={(does) => act.mutate(does)}
                     />
                   </TableCell>
                 </TableRow>
@@ -159,13 +159,13 @@ export function People() {
           </Typography>
         )}
       </Paper>
-      <AccessRules practice={found.data} set={set} />
+      <AccessRules practice={found.data} onChange={set} />
       <RolesTable practice={found.data} />
       {open?.dialog === 'invite' && (
         <InviteColleague
           practice={found.data}
-          close={() => setOpen(null)}
-          done={(name, answer) => {
+          onClose={() => setOpen(null)}
+          onDone={(name, answer) => {
             set(answer);
             setOpen(null);
             setLink({ name, link: answer.link });
@@ -176,8 +176,8 @@ export function People() {
         <ChangeRole
           practice={found.data}
           member={open.member}
-          close={() => setOpen(null)}
-          done={(answer) => {
+          onClose={() => setOpen(null)}
+          onDone={(answer) => {
             set(answer);
             setOpen(null);
           }}
@@ -187,8 +187,8 @@ export function People() {
         <Leaving
           practice={found.data}
           member={open.member}
-          close={() => setOpen(null)}
-          done={(answer) => {
+          onClose={() => setOpen(null)}
+          onDone={(answer) => {
             set(answer);
             setOpen(null);
           }}
@@ -212,38 +212,38 @@ const roleTitle = (practice: Practice, member: Member): string =>
 
 function Acts({
   member,
-  role,
-  leave,
-  again,
-  act,
+  onRole,
+  onLeave,
+  onRetry,
+  onAct,
 }: {
   member: Member;
-  role: () => void;
-  leave: () => void;
-  again: () => void;
-  act: (does: () => Promise<Practice>) => void;
+  onRole: () => void;
+  onLeave: () => void;
+  onRetry: () => void;
+  onAct: (does: () => Promise<Practice>) => void;
 }) {
   const [at, setAt] = useState<HTMLElement | null>(null);
   const params = { path: { person: member.id } };
   const choices: [boolean, string, () => void][] = [
-    [true, 'Change the role …', role],
-    [member.state === 'invited', 'Invite again', again],
+    [true, 'Change the role …', onRole],
+    [member.state === 'invited', 'Invite again', onRetry],
     [
       member.state !== 'suspended',
       'Suspend: no access until you lift it',
-      () => act(() => send(() => api.POST('/api/practice/people/{person}/suspension', { params }))),
+      () => onAct(() => send(() => api.POST('/api/practice/people/{person}/suspension', { params }))),
     ],
     [
       member.state === 'suspended',
       'Let in again',
-      () => act(() => send(() => api.DELETE('/api/practice/people/{person}/suspension', { params }))),
+      () => onAct(() => send(() => api.DELETE('/api/practice/people/{person}/suspension', { params }))),
     ],
     [
       member.second_factor && !member.is_you,
       'Remove the second factor: the phone is lost',
-      () => act(() => send(() => api.DELETE('/api/practice/people/{person}/second-factor', { params }))),
+      () => onAct(() => send(() => api.DELETE('/api/practice/people/{person}/second-factor', { params }))),
     ],
-    [true, 'Leaves the practice …', leave],
+    [true, 'Leaves the practice …', onLeave],
   ];
   return (
     <>

@@ -66,7 +66,7 @@ export function PracticePage({ user }: { user: User }) {
 function OwnPage({ manages }: { manages: boolean }) {
   const practice = useQuery({ queryKey: queryKeys.practice, queryFn: () => send(() => api.GET('/api/practice')) });
   if (practice.isPending) return <Loading what="the practice" />;
-  if (practice.isError) return <Failed problem={practice.error} again={() => void practice.refetch()} />;
+  if (practice.isError) return <Failed problem={practice.error} onRetry={() => void practice.refetch()} />;
   return (
     <Box sx={{ maxWidth: 640, display: 'grid', gap: 2 }}>
       <Typography variant="h1">{practice.data.name}</Typography>

@@ -15,18 +15,18 @@ type Role = Schemas['Role'];
 export function RoleChoice({
   practice,
   role,
-  choose,
+  onChoose,
   fault,
 }: {
   practice: Practice;
   role: Role;
-  choose: (role: Role) => void;
+  onChoose: (role: Role) => void;
   fault: string | undefined;
 }) {
   return (
     <FormControl error={fault !== undefined}>
       <FormLabel id="role">In your practice</FormLabel>
-      <RadioGroup aria-labelledby="role" value={role} onChange={(_, value) => choose(value as Role)}>
+      <RadioGroup aria-labelledby="role" value={role} onChange={(_, value) => onChoose(value as Role)}>
         {practice.roles
           .filter((other) => other.key !== 'athlete')
           .map((other) => (

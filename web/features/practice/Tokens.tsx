@@ -52,7 +52,7 @@ export function Tokens() {
         </Typography>
       </Box>
       {found.isPending && <Loading what="the tokens" />}
-      {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
+      {found.isError && <Failed problem={found.error} onRetry={() => void found.refetch()} />}
       {withdraw.isError && <Failed problem={withdraw.error} />}
       {(found.data?.tokens ?? []).map((token) => (
         <Box

@@ -20,16 +20,16 @@ type Item = PlanInForce['stages'][number]['prescriptions'][number];
 /** Exercises of another case of the same structure, with the doses that stand there. */
 export function CopyDialog({
   plan,
-  close,
-  copy,
+  onClose,
+  onCopy,
 }: {
   plan: PlanInForce;
-  close: () => void;
-  copy: (items: Item[]) => void;
+  onClose: () => void;
+  onCopy: (items: Item[]) => void;
 }) {
   const [other, setOther] = useState('');
   return (
-    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="copy">
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="copy">
       <DialogTitle id="copy">Copy from another case</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1.5, pt: '8px !important' }}>
         {plan.others.length === 0 && (
@@ -49,23 +49,23 @@ export function CopyDialog({
             ))}
           </TextField>
         )}
-        {other !== '' && <Exercises key={other} id={other} copy={copy} close={close} />}
+        {other !== '' && <Exercises key={other} id={other} onCopy={onCopy} onClose={onClose} />}
       </DialogContent>
       {other === '' && (
         <DialogActions>
-          <Button onClick={close}>Not now</Button>
+          <Button onClick={onClose}>Not now</Button>
         </DialogActions>
       )}
     </Dialog>
   );
 }
 
-function Exercises({ id, copy, close }: { id: string; copy: (items: Item[]) => void; close: () => void }) {
+function Exercises({ id, onCopy, onClose }: { id: string; onCopy: (items: Item[]) => void; onClose: () => void }) {
   const found = usePlan(id);
   const [stage, setStage] = useState<string | null>(null);
   const [left, setLeft] = useState<string[]>([]);
   if (found.isPending) return <Loading what="that plan" />;
-  if (found.data === undefined) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (found.data === undefined) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   const stages = found.data.stages.filter((candidate) => candidate.prescriptions.length > 0);
   const shown = stages.find((candidate) => candidate.key === (stage ?? found.data.stage)) ?? stages[0];
   const items = shown?.prescriptions ?? [];
@@ -102,8 +102,8 @@ function Exercises({ id, copy, close }: { id: string; copy: (items: Item[]) => v
         ))}
       </Box>
       <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
-        <Button onClick={close}>Not now</Button>
-        <Button variant="contained" disabled={chosen.length === 0} onClick={() => copy(chosen)}>
+        <Button onClick={onClose}>Not now</Button>
+        <Button variant="contained" disabled={chosen.length === 0} onClick={() => onCopy(chosen)}>
           Copy {chosen.length}
         </Button>
       </Box>

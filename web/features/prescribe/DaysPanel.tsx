@@ -20,13 +20,13 @@ export function DaysPanel({
   slots,
   words,
   faults,
-  change,
+  onChange,
 }: {
   draft: Draft;
   slots: Schemas['PlanStage']['slots'];
   words: string | undefined;
   faults: Readonly<Record<string, string>>;
-  change: (part: Partial<Draft>) => void;
+  onChange: (part: Partial<Draft>) => void;
 }) {
   const { rhythm } = draft;
   const kind = rhythm.cycle !== undefined ? 'cycle' : rhythm.every_days !== undefined ? 'every_days' : 'per_week';
@@ -41,7 +41,7 @@ export function DaysPanel({
       width={150}
       value={rhythm[field]}
       fault={faults[`rhythm.${field}`]}
-      change={(value) => change({ rhythm: { ...rhythm, [field]: value } })}
+      onChange={(value) => onChange({ rhythm: { ...rhythm, [field]: value } })}
     />
   );
   const title = (key: string) => slots.find((slot) => slot.key === key)?.title ?? key;
@@ -60,7 +60,7 @@ export function DaysPanel({
       <ToggleButtonGroup
         size="small"
         value={draft.available}
-        onChange={(_, value: Weekday[]) => change({ available: DAYS.filter((day) => value.includes(day)) })}
+        onChange={(_, value: Weekday[]) => onChange({ available: DAYS.filter((day) => value.includes(day)) })}
         aria-label="Days of the week that the athlete has"
       >
         {DAYS.map((day) => (
@@ -79,7 +79,7 @@ export function DaysPanel({
           select
           label="Rhythm"
           value={kind}
-          onChange={(event) => change({ rhythm: begin[event.target.value] ?? rhythm })}
+          onChange={(event) => onChange({ rhythm: begin[event.target.value] ?? rhythm })}
           sx={{ width: 170 }}
         >
           <MenuItem value="cycle">kinds in turn</MenuItem>
@@ -100,11 +100,11 @@ export function DaysPanel({
             <Chip
               key={key + String(i)}
               label={`${i + 1} · ${title(key)}`}
-              onDelete={() => change({ rhythm: { cycle: (rhythm.cycle ?? []).filter((_, k) => k !== i) } })}
+              onDelete={() => onChange({ rhythm: { cycle: (rhythm.cycle ?? []).filter((_, k) => k !== i) } })}
             />
           ))}
           {slots.map((slot) => (
-            <Button key={slot.key} onClick={() => change({ rhythm: { cycle: [...(rhythm.cycle ?? []), slot.key] } })}>
+            <Button key={slot.key} onClick={() => onChange({ rhythm: { cycle: [...(rhythm.cycle ?? []), slot.key] } })}>
               + {slot.title}
             </Button>
           ))}

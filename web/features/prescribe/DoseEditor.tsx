@@ -17,7 +17,7 @@ interface Props {
   slots: Schemas['PlanStage']['slots'];
   faults: Readonly<Record<string, string>>;
   suggestions: readonly Suggestion[];
-  change: (prescription: Prescription) => void;
+  onChange: (prescription: Prescription) => void;
 }
 
 type Field = [path: string, label: string, first: unknown];
@@ -74,9 +74,9 @@ const TEMPO = { lift_s: 3, top_s: 0, lower_s: 3, bottom_s: 0, starts: 'lift' };
 const RANGE = { from_deg: 0, to_deg: 60 };
 
 /** All that can be set of one exercise. */
-export function DoseEditor({ prescription, slots, faults, suggestions, change }: Props) {
+export function DoseEditor({ prescription, slots, faults, suggestions, onChange }: Props) {
   const { dose } = prescription;
-  const set = (path: string, value: unknown) => change({ ...prescription, dose: withField(dose, path, value) });
+  const set = (path: string, value: unknown) => onChange({ ...prescription, dose: withField(dose, path, value) });
   const number = (path: string, label: string, width?: number) => (
     <NumberField
       key={path}
@@ -84,7 +84,7 @@ export function DoseEditor({ prescription, slots, faults, suggestions, change }:
       value={fieldOf(dose, path)}
       fault={faults[`dose.${path}`]}
       {...(width === undefined ? {} : { width })}
-      change={(value) => set(path, value)}
+      onChange={(value) => set(path, value)}
     />
   );
   const bands = bandsOf(prescription);
@@ -157,7 +157,7 @@ export function DoseEditor({ prescription, slots, faults, suggestions, change }:
           select
           label="Limbs and side"
           value={prescription.limbs}
-          onChange={(event) => change({ ...prescription, limbs: event.target.value as Prescription['limbs'] })}
+          onChange={(event) => onChange({ ...prescription, limbs: event.target.value as Prescription['limbs'] })}
           sx={{ width: 150 }}
         >
           <MenuItem value="affected">the sore side</MenuItem>
@@ -168,7 +168,7 @@ export function DoseEditor({ prescription, slots, faults, suggestions, change }:
           select
           label="Done in"
           value={prescription.slot ?? ''}
-          onChange={(event) => change({ ...prescription, slot: event.target.value })}
+          onChange={(event) => onChange({ ...prescription, slot: event.target.value })}
           error={faults.slot !== undefined}
           helperText={faults.slot}
           sx={{ width: 170 }}
@@ -182,7 +182,7 @@ export function DoseEditor({ prescription, slots, faults, suggestions, change }:
         <TextField
           label="Cue"
           value={prescription.cue ?? ''}
-          onChange={(event) => change(withCue(prescription, event.target.value))}
+          onChange={(event) => onChange(withCue(prescription, event.target.value))}
           sx={{ width: 220 }}
         />
         {absent.length > 0 && (
@@ -204,7 +204,7 @@ export function DoseEditor({ prescription, slots, faults, suggestions, change }:
           </TextField>
         )}
       </Box>
-      <LadderPart prescription={prescription} fault={faults.ladder} change={change} />
+      <LadderPart prescription={prescription} fault={faults.ladder} onChange={onChange} />
       {suggestions.length > 0 && (
         <List disablePadding aria-label="Suggested from what was logged and tested">
           {suggestions.map((suggestion) => (

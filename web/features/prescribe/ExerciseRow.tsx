@@ -25,11 +25,11 @@ interface Props {
   width: number;
   first: boolean;
   last: boolean;
-  toggle: () => void;
-  change: (prescription: Prescription) => void;
-  move: (by: 1 | -1) => void;
-  swap: () => void;
-  remove: () => void;
+  onToggle: () => void;
+  onChange: (prescription: Prescription) => void;
+  onMove: (by: 1 | -1) => void;
+  onSwap: () => void;
+  onRemove: () => void;
 }
 
 /** One exercise on the shared time scale, with all that can be set of it when it is open. */
@@ -45,11 +45,11 @@ export function ExerciseRow({
   width,
   first,
   last,
-  toggle,
-  change,
-  move,
-  swap,
-  remove,
+  onToggle,
+  onChange,
+  onMove,
+  onSwap,
+  onRemove,
 }: Props) {
   const { prescription } = row;
   const faulty = Object.keys(faults).length > 0;
@@ -77,10 +77,10 @@ export function ExerciseRow({
                 {LIMBS[prescription.limbs]}
               </Typography>
             </Typography>
-            <IconButton size="small" aria-label={`Move ${row.title} up`} disabled={first} onClick={() => move(-1)}>
+            <IconButton size="small" aria-label={`Move ${row.title} up`} disabled={first} onClick={() => onMove(-1)}>
               ↑
             </IconButton>
-            <IconButton size="small" aria-label={`Move ${row.title} down`} disabled={last} onClick={() => move(1)}>
+            <IconButton size="small" aria-label={`Move ${row.title} down`} disabled={last} onClick={() => onMove(1)}>
               ↓
             </IconButton>
           </Box>
@@ -115,7 +115,7 @@ export function ExerciseRow({
           )}
           <Box sx={{ display: 'flex', gap: 0.5, mt: 0.25 }}>
             <Button
-              onClick={toggle}
+              onClick={onToggle}
               aria-expanded={open}
               aria-label={`${open ? 'Close' : 'Edit'} ${row.title}`}
               variant="outlined"
@@ -123,10 +123,10 @@ export function ExerciseRow({
             >
               {open ? 'Close' : 'Edit'}
             </Button>
-            <Button onClick={swap} aria-label={`Another rung for ${row.title}`} sx={{ py: 0 }}>
+            <Button onClick={onSwap} aria-label={`Another rung for ${row.title}`} sx={{ py: 0 }}>
               Another rung …
             </Button>
-            <Button onClick={remove} aria-label={`Leave out ${row.title}`} color="inherit" sx={{ py: 0 }}>
+            <Button onClick={onRemove} aria-label={`Leave out ${row.title}`} color="inherit" sx={{ py: 0 }}>
               Leave out
             </Button>
           </Box>
@@ -163,7 +163,7 @@ export function ExerciseRow({
               slots={slots}
               faults={faults}
               suggestions={preview?.suggestions ?? []}
-              change={change}
+              onChange={onChange}
             />
           </Box>
         </Box>

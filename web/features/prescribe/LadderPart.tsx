@@ -10,11 +10,11 @@ import type { Prescription } from './draft';
 export function LadderPart({
   prescription,
   fault,
-  change,
+  onChange,
 }: {
   prescription: Prescription;
   fault: string | undefined;
-  change: (prescription: Prescription) => void;
+  onChange: (prescription: Prescription) => void;
 }) {
   const library = useLibrary().data;
   const ladder = library?.ladders.find((other) => other.rungs.some((rung) => rung.exercise === prescription.exercise));
@@ -23,7 +23,7 @@ export function LadderPart({
   const allowed = prescription.ladder ?? [prescription.exercise];
   const titleOf = (key: string) => library.exercises.find((exercise) => exercise.key === key)?.title ?? key;
   const toggle = (key: string) =>
-    change({
+    onChange({
       ...prescription,
       ladder: rungs.filter(
         (rung) => rung === prescription.exercise || (rung === key ? !allowed.includes(rung) : allowed.includes(rung)),

@@ -8,12 +8,12 @@ import type { Later } from './draft';
 /** Exercises that are in the plan and wait for their condition: they begin by themselves, or now. */
 export function LaterPanel({
   later,
-  begin,
-  leaveOut,
+  onBegin,
+  onLeaveOut,
 }: {
   later: readonly Later[];
-  begin: (item: Later) => void;
-  leaveOut: (item: Later) => void;
+  onBegin: (item: Later) => void;
+  onLeaveOut: (item: Later) => void;
 }) {
   return (
     <Paper variant="panel" component="section" aria-label="Begins later">
@@ -46,10 +46,10 @@ export function LaterPanel({
               {session.when}
             </Typography>
           </Box>
-          <Button onClick={() => begin(session)} aria-label={`Begin ${session.title} now`}>
+          <Button onClick={() => onBegin(session)} aria-label={`Begin ${session.title} now`}>
             Begin now
           </Button>
-          <Button onClick={() => leaveOut(session)} aria-label={`Leave out ${session.title}`}>
+          <Button onClick={() => onLeaveOut(session)} aria-label={`Leave out ${session.title}`}>
             Leave out
           </Button>
         </Box>

@@ -20,13 +20,13 @@ const ORDER = { target: 0, shared: 1, slight: 2 } as const;
 export function LibraryDrawer({
   structure,
   title,
-  close,
-  add,
+  onClose,
+  onAdd,
 }: {
   structure: string;
   title: string;
-  close: () => void;
-  add: (exercise: Exercise) => void;
+  onClose: () => void;
+  onAdd: (exercise: Exercise) => void;
 }) {
   const library = useLibrary();
   const [words, setWords] = useState('');
@@ -47,14 +47,14 @@ export function LibraryDrawer({
     <Drawer
       anchor="right"
       open
-      onClose={close}
+      onClose={onClose}
       slotProps={{ paper: { sx: { width: { xs: '100%', sm: 420 }, p: 2 }, role: 'dialog', 'aria-label': 'Library' } }}
     >
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
         <Typography variant="h2" sx={{ flex: 1 }}>
           Add from the library
         </Typography>
-        <Button onClick={close}>Close</Button>
+        <Button onClick={onClose}>Close</Button>
       </Box>
       <TextField
         label="Search"
@@ -68,7 +68,7 @@ export function LibraryDrawer({
         label={`Also what does not load the ${title.toLowerCase()}`}
       />
       {library.isPending && <Loading what="the library" />}
-      {library.isError && <Failed problem={library.error} again={() => void library.refetch()} />}
+      {library.isError && <Failed problem={library.error} onRetry={() => void library.refetch()} />}
       <List disablePadding sx={{ overflow: 'auto' }}>
         {found.slice(0, MOST).map((exercise) => (
           <Box
@@ -90,7 +90,7 @@ export function LibraryDrawer({
                 {exercise.equipment.length === 0 ? '' : ` · needs ${exercise.equipment.join(', ')}`}
               </Typography>
             </Box>
-            <Button variant="outlined" onClick={() => add(exercise)} aria-label={`Add ${exercise.title}`}>
+            <Button variant="outlined" onClick={() => onAdd(exercise)} aria-label={`Add ${exercise.title}`}>
               Add
             </Button>
           </Box>

@@ -9,7 +9,7 @@ interface Props {
   fault?: string | undefined;
   width?: number;
   /** Gets a number; undefined where the field was emptied; the text itself where it is no number, to be refused at its field. */
-  change: (value: unknown) => void;
+  onChange: (value: unknown) => void;
 }
 
 const asTyped = (value: unknown): string =>
@@ -18,7 +18,7 @@ const asTyped = (value: unknown): string =>
 const meant = (text: string): unknown => (text.trim() === '' ? undefined : (numberOf(text) ?? text));
 
 /** A number that is typed; what is typed stays as it is, decimal comma or point. */
-export function NumberField({ label, value, fault, width = 92, change }: Props) {
+export function NumberField({ label, value, fault, width = 92, onChange }: Props) {
   const [text, setText] = useState(asTyped(value));
   const [known, setKnown] = useState(value);
   if (known !== value) {
@@ -34,7 +34,7 @@ export function NumberField({ label, value, fault, width = 92, change }: Props) 
         setText(event.target.value);
         const next = meant(event.target.value);
         setKnown(next);
-        change(next);
+        onChange(next);
       }}
       error={fault !== undefined}
       helperText={fault}

@@ -43,7 +43,7 @@ export function PrescribePage() {
   const id = useParams().id ?? '';
   const plan = usePlan(id);
   if (plan.isPending) return <Loading what="the plan" />;
-  if (plan.data === undefined) return <Failed problem={plan.error} again={() => void plan.refetch()} />;
+  if (plan.data === undefined) return <Failed problem={plan.error} onRetry={() => void plan.refetch()} />;
   return <Prescribing key={id} plan={plan.data} again={async () => (await plan.refetch()).data} />;
 }
 
@@ -176,7 +176,7 @@ function Prescribing({ plan, again }: { plan: PlanInForce; again: () => Promise<
                 setRestored(null);
               }}
             >
-              Begin anew
+              Start over
             </Button>
           }
         >
@@ -247,11 +247,11 @@ function Prescribing({ plan, again }: { plan: PlanInForce; again: () => Promise<
               width={TRACE}
               first={i === 0}
               last={i === draft.rows.length - 1}
-              toggle={() => setEdited(edited === row.id ? null : row.id)}
-              change={(prescription) => changeRow(row.id, (line) => ({ ...line, prescription }))}
-              move={(by) => move(i, by)}
-              swap={() => setOpen({ what: 'swap', row })}
-              remove={() => change({ rows: draft.rows.filter((line) => line.id !== row.id) })}
+              onToggle={() => setEdited(edited === row.id ? null : row.id)}
+              onChange={(prescription) => changeRow(row.id, (line) => ({ ...line, prescription }))}
+              onMove={(by) => move(i, by)}
+              onSwap={() => setOpen({ what: 'swap', row })}
+              onRemove={() => change({ rows: draft.rows.filter((line) => line.id !== row.id) })}
             />
           ))}
           <Box sx={{ display: 'flex', gap: 1 }}>
@@ -265,8 +265,8 @@ function Prescribing({ plan, again }: { plan: PlanInForce; again: () => Promise<
           {draft.begins_later.length > 0 && (
             <LaterPanel
               later={draft.begins_later}
-              begin={(item) => change(begunNow(draft, item))}
-              leaveOut={(item) => change({ begins_later: draft.begins_later.filter((other) => other !== item) })}
+              onBegin={(item) => change(begunNow(draft, item))}
+              onLeaveOut={(item) => change({ begins_later: draft.begins_later.filter((other) => other !== item) })}
             />
           )}
           <DaysPanel
@@ -274,9 +274,9 @@ function Prescribing({ plan, again }: { plan: PlanInForce; again: () => Promise<
             slots={draft.slots.filter((slot) => slot.beside === null)}
             words={fresh ? preview.data?.rhythm : undefined}
             faults={faults}
-            change={change}
+            onChange={change}
           />
-          <SlotsPanel draft={draft} faults={faults} change={change} />
+          <SlotsPanel draft={draft} faults={faults} onChange={change} />
           {draft.slots.map(
             (slot, i) =>
               slot.mode === 'sport' && (
@@ -287,7 +287,7 @@ function Prescribing({ plan, again }: { plan: PlanInForce; again: () => Promise<
                   usual={plan.usual_practice}
                   at={`slots.${i}`}
                   faults={faults}
-                  change={(practice) =>
+                  onChange={(practice) =>
                     change({ slots: draft.slots.map((kind) => (kind.key === slot.key ? { ...kind, practice } : kind)) })
                   }
                 />
@@ -303,8 +303,8 @@ function Prescribing({ plan, again }: { plan: PlanInForce; again: () => Promise<
             faults={faults}
             problem={elsewhere}
             saving={save.isPending}
-            change={change}
-            save={store}
+            onChange={change}
+            onSave={store}
           />
           {save.error instanceof Refusal && save.error.status === 409 && (
             <Alert
@@ -339,22 +339,22 @@ function Prescribing({ plan, again }: { plan: PlanInForce; again: () => Promise<
         <LibraryDrawer
           structure={plan.structure}
           title={plan.structure_title}
-          close={() => setOpen(null)}
-          add={(exercise) => add([added(exercise, slotFor(exercise.mode))])}
+          onClose={() => setOpen(null)}
+          onAdd={(exercise) => add([added(exercise, slotFor(exercise.mode))])}
         />
       )}
       {open?.what === 'copy' && (
         <CopyDialog
           plan={plan}
-          close={() => setOpen(null)}
-          copy={(items) => add(items.map((item) => copied(item, slotFor(item.prescription.mode))))}
+          onClose={() => setOpen(null)}
+          onCopy={(items) => add(items.map((item) => copied(item, slotFor(item.prescription.mode))))}
         />
       )}
       {open?.what === 'swap' && (
         <SwapDialog
           row={open.row}
-          close={() => setOpen(null)}
-          choose={(exercise) => {
+          onClose={() => setOpen(null)}
+          onChoose={(exercise) => {
             changeRow(open.row.id, (row) => swapped(row, exercise));
             setEdited(open.row.id);
             setOpen(null);

@@ -16,12 +16,12 @@ interface Props {
   faults: Readonly<Record<string, string>>;
   problem: string | null;
   saving: boolean;
-  change: (part: Partial<Draft>) => void;
-  save: () => void;
+  onChange: (part: Partial<Draft>) => void;
+  onSave: () => void;
 }
 
 /** From which day, what the athlete reads, and why. */
-export function SavePanel({ plan, draft, written, fresh, faults, problem, saving, change, save }: Props) {
+export function SavePanel({ plan, draft, written, fresh, faults, problem, saving, onChange, onSave }: Props) {
   const nothing = fresh && written === '';
   return (
     <Paper
@@ -35,7 +35,7 @@ export function SavePanel({ plan, draft, written, fresh, faults, problem, saving
           type="date"
           label="From"
           value={draft.from}
-          onChange={(event) => change({ from: event.target.value })}
+          onChange={(event) => onChange({ from: event.target.value })}
           error={faults.from !== undefined}
           helperText={faults.from}
           slotProps={{ inputLabel: { shrink: true }, htmlInput: { min: plan.today } }}
@@ -51,13 +51,13 @@ export function SavePanel({ plan, draft, written, fresh, faults, problem, saving
         minRows={2}
         maxRows={6}
         value={draft.note ?? written ?? ''}
-        onChange={(event) => change({ note: event.target.value })}
+        onChange={(event) => onChange({ note: event.target.value })}
         error={faults.note !== undefined}
         helperText={faults.note ?? (draft.note === null ? 'Written for you; edit it if you like.' : undefined)}
         slotProps={{ inputLabel: { shrink: true } }}
       />
       {draft.note !== null && (
-        <Button onClick={() => change({ note: null })} sx={{ justifySelf: 'start', mt: -1 }}>
+        <Button onClick={() => onChange({ note: null })} sx={{ justifySelf: 'start', mt: -1 }}>
           Back to the automatic text
         </Button>
       )}
@@ -65,7 +65,7 @@ export function SavePanel({ plan, draft, written, fresh, faults, problem, saving
         label="Why (for the record, and the athlete)"
         multiline
         value={draft.why}
-        onChange={(event) => change({ why: event.target.value })}
+        onChange={(event) => onChange({ why: event.target.value })}
         error={faults.why !== undefined}
         helperText={faults.why}
       />
@@ -75,7 +75,7 @@ export function SavePanel({ plan, draft, written, fresh, faults, problem, saving
           Nothing is changed yet.
         </Typography>
       )}
-      <Button variant="contained" onClick={save} loading={saving} disabled={nothing}>
+      <Button variant="contained" onClick={onSave} loading={saving} disabled={nothing}>
         Save as version {(plan.waiting?.version ?? plan.version) + 1}
       </Button>
     </Paper>

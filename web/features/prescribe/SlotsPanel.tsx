@@ -12,21 +12,21 @@ import { NumberField } from './NumberField';
 export function SlotsPanel({
   draft,
   faults,
-  change,
+  onChange,
 }: {
   draft: Draft;
   faults: Readonly<Record<string, string>>;
-  change: (part: Partial<Draft>) => void;
+  onChange: (part: Partial<Draft>) => void;
 }) {
   const set = (key: string, part: Partial<Slot>) =>
-    change({ slots: draft.slots.map((slot) => (slot.key === key ? { ...slot, ...part } : slot)) });
+    onChange({ slots: draft.slots.map((slot) => (slot.key === key ? { ...slot, ...part } : slot)) });
   // A kind that gets days of its own leaves the turns of the rhythm, and takes its turn again where it gives them up.
   const toggle = (slot: Slot, own: boolean) => {
     const slots = draft.slots.map((kind) =>
       kind.key === slot.key ? { ...kind, beside: own ? { per_week: 3, min_gap_days: 2 } : null } : kind,
     );
     const { cycle } = draft.rhythm;
-    change({
+    onChange({
       slots,
       rhythm:
         cycle === undefined
@@ -95,14 +95,14 @@ export function SlotsPanel({
                   width={120}
                   value={slot.beside.per_week}
                   fault={fault('beside.per_week')}
-                  change={(value) => set(slot.key, { beside: { ...slot.beside, per_week: value as number } })}
+                  onChange={(value) => set(slot.key, { beside: { ...slot.beside, per_week: value as number } })}
                 />
                 <NumberField
                   label="Days apart"
                   width={110}
                   value={slot.beside.min_gap_days}
                   fault={fault('beside.min_gap_days')}
-                  change={(value) => set(slot.key, { beside: { ...slot.beside, min_gap_days: value as number } })}
+                  onChange={(value) => set(slot.key, { beside: { ...slot.beside, min_gap_days: value as number } })}
                 />
               </>
             )}
@@ -112,7 +112,7 @@ export function SlotsPanel({
                 width={130}
                 value={slot.beside.every_days}
                 fault={fault('beside.every_days')}
-                change={(value) => set(slot.key, { beside: { every_days: value as number } })}
+                onChange={(value) => set(slot.key, { beside: { every_days: value as number } })}
               />
             )}
           </Box>

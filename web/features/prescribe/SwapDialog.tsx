@@ -16,12 +16,12 @@ import type { Row } from './draft';
 /** The rungs of an exercise's ladder, hardest on top, with what each adds to the one below. */
 export function SwapDialog({
   row,
-  close,
-  choose,
+  onClose,
+  onChoose,
 }: {
   row: Row;
-  close: () => void;
-  choose: (exercise: Schemas['LibraryExercise']) => void;
+  onClose: () => void;
+  onChoose: (exercise: Schemas['LibraryExercise']) => void;
 }) {
   const library = useLibrary();
   const exercises = new Map((library.data?.exercises ?? []).map((exercise) => [exercise.key, exercise]));
@@ -30,11 +30,11 @@ export function SwapDialog({
   );
   const here = ladder?.rungs.findIndex((rung) => rung.exercise === row.prescription.exercise) ?? -1;
   return (
-    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="swap">
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="swap">
       <DialogTitle id="swap">Another rung for {row.title}</DialogTitle>
       <DialogContent dividers>
         {library.isPending && <Loading what="the ladder" />}
-        {library.isError && <Failed problem={library.error} again={() => void library.refetch()} />}
+        {library.isError && <Failed problem={library.error} onRetry={() => void library.refetch()} />}
         {library.data !== undefined && ladder === undefined && (
           <Typography>This exercise is on no ladder. Add another from the library and leave this one out.</Typography>
         )}
@@ -74,7 +74,7 @@ export function SwapDialog({
                       now
                     </Typography>
                   ) : (
-                    <Button variant="outlined" onClick={() => choose(exercise)} aria-label={`Take ${exercise.title}`}>
+                    <Button variant="outlined" onClick={() => onChoose(exercise)} aria-label={`Take ${exercise.title}`}>
                       {i > here ? 'harder' : 'easier'}
                     </Button>
                   )}
@@ -85,7 +85,7 @@ export function SwapDialog({
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={close}>Keep {row.title}</Button>
+        <Button onClick={onClose}>Keep {row.title}</Button>
       </DialogActions>
     </Dialog>
   );

@@ -18,17 +18,17 @@ export function WayBackPanel({
   usual,
   at,
   faults,
-  change,
+  onChange,
 }: {
   title: string;
   steps: readonly PracticeStep[];
   usual: readonly PracticeStep[];
   at: string;
   faults: Readonly<Record<string, string>>;
-  change: (steps: PracticeStep[]) => void;
+  onChange: (steps: PracticeStep[]) => void;
 }) {
   const set = (i: number, part: Partial<PracticeStep>) =>
-    change(steps.map((step, k) => (k === i ? { ...step, ...part } : step)));
+    onChange(steps.map((step, k) => (k === i ? { ...step, ...part } : step)));
   const fault = (i: number, field: string) => faults[`${at}.practice.${i}.${field}`];
   return (
     <Paper variant="panel" component="section" aria-label={`${title}: the way back`} sx={{ display: 'grid', gap: 1 }}>
@@ -60,14 +60,14 @@ export function WayBackPanel({
             width={92}
             value={step.minutes}
             fault={fault(i, 'minutes')}
-            change={(value) => set(i, { minutes: value as number })}
+            onChange={(value) => set(i, { minutes: value as number })}
           />
           <NumberField
             label="Effort, 0–10"
             width={110}
             value={step.effort}
             fault={fault(i, 'effort')}
-            change={(value) => set(i, { effort: value as number })}
+            onChange={(value) => set(i, { effort: value as number })}
           />
           <FormControlLabel
             control={
@@ -93,7 +93,7 @@ export function WayBackPanel({
             }
             label="in full"
           />
-          <Button onClick={() => change(steps.filter((_, k) => k !== i))} aria-label={`Take away step ${i + 1}`}>
+          <Button onClick={() => onChange(steps.filter((_, k) => k !== i))} aria-label={`Take away step ${i + 1}`}>
             Take away
           </Button>
           {(fault(i, 'with_others') ?? fault(i, 'full')) !== undefined && (
@@ -106,12 +106,12 @@ export function WayBackPanel({
       <Box sx={{ display: 'flex', gap: 1 }}>
         <Button
           variant="outlined"
-          onClick={() => change([...steps, { ...(steps[steps.length - 1] ?? NEW), title: '' }])}
+          onClick={() => onChange([...steps, { ...(steps[steps.length - 1] ?? NEW), title: '' }])}
         >
           Add a step
         </Button>
         {usual.length > 0 && (
-          <Button onClick={() => change([...usual])}>
+          <Button onClick={() => onChange([...usual])}>
             {steps.length === 0 ? 'Put in the usual way back' : 'Begin again from the usual way back'}
           </Button>
         )}

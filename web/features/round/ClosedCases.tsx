@@ -43,7 +43,7 @@ export function ClosedCases() {
         />
       </Box>
       {found.isPending && <Loading what="the closed cases" />}
-      {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
+      {found.isError && <Failed problem={found.error} onRetry={() => void found.refetch()} />}
       {found.data?.cases.length === 0 && (
         <Empty title={settled === '' ? 'No case is closed yet' : 'No closed case matches'} />
       )}

@@ -14,11 +14,11 @@ const leave = (event: KeyboardEvent<HTMLElement>) => {
 /** What the Round is narrowed to: by words, practitioner, structure, stage, an event this week. */
 export function Filters({
   narrowing,
-  set,
+  onChange,
   search,
 }: {
   narrowing: Narrowing;
-  set: (change: Partial<Narrowing>) => void;
+  onChange: (change: Partial<Narrowing>) => void;
   search: Ref<HTMLInputElement>;
 }) {
   const filters = useRoundFilters();
@@ -37,7 +37,7 @@ export function Filters({
         inputRef={search}
         label="Search"
         value={narrowing.search}
-        onChange={(event) => set({ search: event.target.value })}
+        onChange={(event) => onChange({ search: event.target.value })}
         onKeyDown={leave}
         sx={{ width: 170 }}
       />
@@ -47,7 +47,7 @@ export function Filters({
           select
           label={label}
           value={options.some(({ key }) => key === narrowing[field]) ? narrowing[field] : ''}
-          onChange={(event) => set({ [field]: event.target.value })}
+          onChange={(event) => onChange({ [field]: event.target.value })}
           sx={{ width: 142 }}
         >
           <MenuItem value="">{all}</MenuItem>
@@ -62,7 +62,7 @@ export function Filters({
         value="week"
         size="small"
         selected={narrowing.event === 'week'}
-        onChange={() => set({ event: narrowing.event === 'week' ? '' : 'week' })}
+        onChange={() => onChange({ event: narrowing.event === 'week' ? '' : 'week' })}
         sx={{ height: 40, color: 'text.primary' }}
       >
         Event this week

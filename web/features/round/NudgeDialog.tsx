@@ -14,21 +14,31 @@ import { useCase } from '../case/useCase';
 import { useNudge } from './useRound';
 
 /** The message to a silent athlete; it goes to the outbox when it is sent, not before. */
-export function NudgeDialog({ id, close, done }: { id: string; close: () => void; done: (words: string) => void }) {
+export function NudgeDialog({
+  id,
+  onClose,
+  onDone,
+}: {
+  id: string;
+  onClose: () => void;
+  onDone: (words: string) => void;
+}) {
   const found = useCase(id);
   return (
-    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="nudge">
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="nudge">
       <DialogTitle id="nudge">{found.data === undefined ? 'Nudge' : `Nudge ${found.data.athlete.name}`}</DialogTitle>
       {found.isPending && <Loading what="the case" />}
-      {found.isError && found.data === undefined && <Failed problem={found.error} again={() => void found.refetch()} />}
+      {found.isError && found.data === undefined && (
+        <Failed problem={found.error} onRetry={() => void found.refetch()} />
+      )}
       {found.data !== undefined && (
         <Words
           id={id}
           usual={found.data.nudge_words}
           why={found.data.standing.group_reasons}
           name={found.data.athlete.name}
-          close={close}
-          done={done}
+          onClose={onClose}
+          onDone={onDone}
         />
       )}
     </Dialog>
@@ -40,15 +50,15 @@ function Words({
   usual,
   why,
   name,
-  close,
-  done,
+  onClose,
+  onDone,
 }: {
   id: string;
   usual: string;
   why: readonly string[];
   name: string;
-  close: () => void;
-  done: (words: string) => void;
+  onClose: () => void;
+  onDone: (words: string) => void;
 }) {
   const [words, setWords] = useState(usual);
   const nudge = useNudge(id);
@@ -72,15 +82,15 @@ function Words({
         {nudge.error instanceof Refusal && fault === undefined && <Alert severity="error">{nudge.error.message}</Alert>}
       </DialogContent>
       <DialogActions>
-        <Button onClick={close}>Not now</Button>
+        <Button onClick={onClose}>Not now</Button>
         <Button
           variant="contained"
           loading={nudge.isPending}
           onClick={() =>
             nudge.mutate(words, {
               onSuccess: () => {
-                done(`${name} was nudged`);
-                close();
+                onDone(`${name} was nudged`);
+                onClose();
               },
             })
           }

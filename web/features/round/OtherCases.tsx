@@ -16,18 +16,18 @@ import { queryKeys } from '../../api/queryKeys';
 import { Failed, Loading } from '../../shell/States';
 
 /** Cases of colleagues that the person does not see. One can be opened with a reason, which the owner reads. */
-export function OtherCases({ search, close }: { search: string; close: () => void }) {
+export function OtherCases({ search, onClose }: { search: string; onClose: () => void }) {
   const found = useQuery({
     queryKey: queryKeys.otherCases(search),
     queryFn: () => send(() => api.GET('/api/other-cases', { params: { query: { search } } })),
   });
   const [chosen, setChosen] = useState<string | null>(null);
   return (
-    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="other-cases">
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="other-cases">
       <DialogTitle id="other-cases">Cases of colleagues: “{search}”</DialogTitle>
       <DialogContent dividers sx={{ display: 'grid', gap: 1 }}>
         {found.isPending && <Loading what="the cases" />}
-        {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
+        {found.isError && <Failed problem={found.error} onRetry={() => void found.refetch()} />}
         {found.data?.cases.length === 0 && <Typography>No open case of the practice has that name either.</Typography>}
         {found.data?.cases.map((careCase) => (
           <Box key={careCase.id} sx={{ borderTop: 1, borderColor: 'divider', pt: 1 }}>
@@ -49,7 +49,7 @@ export function OtherCases({ search, close }: { search: string; close: () => voi
         ))}
       </DialogContent>
       <DialogActions>
-        <Button onClick={close}>Close</Button>
+        <Button onClick={onClose}>Close</Button>
       </DialogActions>
     </Dialog>
   );

@@ -57,7 +57,7 @@ export function Round() {
   useKey('o', () => void navigate(`/cases/${now?.id ?? ''}`), now !== undefined);
 
   if (round.isPending) return <Loading what="the Round" />;
-  if (first === undefined) return <Failed problem={round.error} again={() => void round.refetch()} />;
+  if (first === undefined) return <Failed problem={round.error} onRetry={() => void round.refetch()} />;
   const total = Object.values(first.groups).reduce((sum, count) => sum + count, 0);
   if (total === 0 && !narrowed) {
     return (
@@ -84,9 +84,13 @@ export function Round() {
             {total} {total === 1 ? 'case needs' : 'cases need'} you
           </Typography>
         </Typography>
-        <Filters narrowing={narrowing} set={(change) => setNarrowing({ ...narrowing, ...change })} search={search} />
+        <Filters
+          narrowing={narrowing}
+          onChange={(change) => setNarrowing({ ...narrowing, ...change })}
+          search={search}
+        />
       </Box>
-      {round.isError && <Failed problem={round.error} again={() => void round.refetch()} />}
+      {round.isError && <Failed problem={round.error} onRetry={() => void round.refetch()} />}
       <AskedPanel asked={first.asked} />
       {lines.length === 0 && (
         <Empty title="No case matches">
@@ -109,8 +113,8 @@ export function Round() {
                 key={line.id}
                 line={line}
                 here={line.id === now?.id}
-                accept={() => setAccepting(line.id)}
-                nudge={() => setNudging(line.id)}
+                onAccept={() => setAccepting(line.id)}
+                onNudge={() => setNudging(line.id)}
               />
             ))}
           </Box>
@@ -123,21 +127,21 @@ export function Round() {
           </Button>
         </Box>
       )}
-      {elsewhere && <OtherCases search={narrowing.search.trim()} close={() => setElsewhere(false)} />}
+      {elsewhere && <OtherCases search={narrowing.search.trim()} onClose={() => setElsewhere(false)} />}
       {accepting !== null && (
         <AcceptDialog
           id={accepting}
-          close={() => setAccepting(null)}
-          decided={(what) => {
+          onClose={() => setAccepting(null)}
+          onDecided={(what) => {
             setHere(after);
             setDone(what);
           }}
         />
       )}
       {nudging !== null && (
-        <NudgeDialog id={nudging} close={() => setNudging(null)} done={(words) => setDone({ words })} />
+        <NudgeDialog id={nudging} onClose={() => setNudging(null)} onDone={(words) => setDone({ words })} />
       )}
-      <UndoBar done={done} set={setDone} />
+      <UndoBar done={done} onChange={setDone} />
     </Box>
   );
 }

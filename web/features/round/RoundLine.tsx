@@ -19,13 +19,13 @@ const side = { left: 'left', right: 'right', both: 'both sides' } as const;
 export function RoundLine({
   line,
   here,
-  accept,
-  nudge,
+  onAccept,
+  onNudge,
 }: {
   line: Schemas['RoundCase'];
   here: boolean;
-  accept: () => void;
-  nudge: () => void;
+  onAccept: () => void;
+  onNudge: () => void;
 }) {
   const standing = line.standing;
   const row = useRef<HTMLDivElement>(null);
@@ -152,13 +152,13 @@ export function RoundLine({
           standing.group === 'silent' &&
           !standing.acceptable &&
           (line.nudged_at === null ? (
-            <Button variant="outlined" onClick={nudge} aria-label={`Nudge ${line.athlete.name}`}>
+            <Button variant="outlined" onClick={onNudge} aria-label={`Nudge ${line.athlete.name}`}>
               Nudge
             </Button>
           ) : (
             <Button
               variant="text"
-              onClick={nudge}
+              onClick={onNudge}
               aria-label={`nudged ${since(line.nudged_at)}; nudge ${line.athlete.name} again`}
               sx={{ whiteSpace: 'nowrap' }}
             >
@@ -166,7 +166,7 @@ export function RoundLine({
             </Button>
           ))}
         {may('decide') && standing.acceptable && (
-          <Button variant="contained" onClick={accept} aria-label={`Accept for ${line.athlete.name}`}>
+          <Button variant="contained" onClick={onAccept} aria-label={`Accept for ${line.athlete.name}`}>
             Accept
           </Button>
         )}

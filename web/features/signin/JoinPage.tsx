@@ -61,7 +61,7 @@ export default function JoinPage() {
           autoComplete={who.data.has_sign_in ? 'current-password' : 'new-password'}
           autoFocus
           value={password}
-          change={setPassword}
+          onChange={setPassword}
           fault={fault}
         />
         {join.isError && fault === undefined && <Alert severity="error">{join.error.message}</Alert>}

@@ -57,7 +57,7 @@ function AskForLink() {
             autoComplete="username"
             autoFocus
             value={email}
-            change={setEmail}
+            onChange={setEmail}
             fault={fault}
           />
           {ask.isError && fault === undefined && <Alert severity="error">{ask.error.message}</Alert>}
@@ -102,7 +102,7 @@ function SetPassword({ email, token }: { email: string; token: string }) {
             autoComplete="new-password"
             autoFocus
             value={password}
-            change={setPassword}
+            onChange={setPassword}
             fault={fault}
           />
           {set.isError && fault === undefined && <Alert severity="error">{set.error.message}</Alert>}

@@ -67,14 +67,14 @@ export default function SetupPage() {
           autoComplete="one-time-code"
           autoFocus
           value={form.code}
-          change={change('code')}
+          onChange={change('code')}
           fault={fault('code')}
         />
         <TextInput
           label="Name of the practice"
           autoComplete="organization"
           value={form.practice}
-          change={change('practice')}
+          onChange={change('practice')}
           fault={fault('practice')}
         />
         <Autocomplete
@@ -94,7 +94,7 @@ export default function SetupPage() {
           label="Your name"
           autoComplete="name"
           value={form.name}
-          change={change('name')}
+          onChange={change('name')}
           fault={fault('name')}
         />
         <TextInput
@@ -102,7 +102,7 @@ export default function SetupPage() {
           inputMode="email"
           autoComplete="username"
           value={form.email}
-          change={change('email')}
+          onChange={change('email')}
           fault={fault('email')}
         />
         <TextInput
@@ -110,7 +110,7 @@ export default function SetupPage() {
           type="password"
           autoComplete="new-password"
           value={form.password}
-          change={change('password')}
+          onChange={change('password')}
           fault={fault('password')}
         />
         {problem !== null && FIELDS.every((field) => fault(field) === undefined) && (

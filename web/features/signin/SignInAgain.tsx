@@ -45,10 +45,10 @@ function Asking() {
   return (
     <Suspense>
       <SignInDialog
-        then={() => setOpen(false)}
+        onDone={() => setOpen(false)}
         {...(phone
           ? {
-              leave: () => {
+              onLeave: () => {
                 setLeft(true);
                 setOpen(false);
               },

@@ -9,7 +9,7 @@ import { TextInput } from '../../shell/TextInput';
 import { useSignIn } from '../../shell/useSignedIn';
 
 /** E-mail address and password, then a code where the account has a second factor; the same form on the desk, on the phone and over an expired page. */
-export function SignInForm({ then, stay = false }: { then?: () => void; stay?: boolean }) {
+export function SignInForm({ onDone, stay = false }: { onDone?: () => void; stay?: boolean }) {
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
   const [owesCode, setOwesCode] = useState(false);
@@ -24,7 +24,7 @@ export function SignInForm({ then, stay = false }: { then?: () => void; stay?: b
       {
         onSuccess: (answer) => {
           if (answer.owes_code === true) setOwesCode(true);
-          else then?.();
+          else onDone?.();
         },
       },
     );
@@ -32,8 +32,8 @@ export function SignInForm({ then, stay = false }: { then?: () => void; stay?: b
   if (owesCode)
     return (
       <CodeForm
-        {...(then === undefined ? {} : { then })}
-        back={() => {
+        {...(onDone === undefined ? {} : { onDone })}
+        onBack={() => {
           signIn.reset();
           setPassword('');
           setOwesCode(false);
@@ -48,7 +48,7 @@ export function SignInForm({ then, stay = false }: { then?: () => void; stay?: b
         inputMode="email"
         autoComplete="username"
         value={email}
-        change={setEmail}
+        onChange={setEmail}
         fault={faultAt(problem, 'email')}
         autoFocus
       />
@@ -57,7 +57,7 @@ export function SignInForm({ then, stay = false }: { then?: () => void; stay?: b
         type="password"
         autoComplete="current-password"
         value={password}
-        change={setPassword}
+        onChange={setPassword}
         fault={faultAt(problem, 'password')}
       />
       {problem instanceof Refusal && atField === undefined && <Alert severity="error">{problem.message}</Alert>}
@@ -69,7 +69,7 @@ export function SignInForm({ then, stay = false }: { then?: () => void; stay?: b
 }
 
 /** The second step: what the app shows now, or a recovery code. */
-function CodeForm({ then, back }: { then?: () => void; back: () => void }) {
+function CodeForm({ onDone, onBack }: { onDone?: () => void; onBack: () => void }) {
   const [code, setCode] = useState('');
   const signIn = useSignIn();
   const fault = faultAt(signIn.error, 'code');
@@ -78,7 +78,7 @@ function CodeForm({ then, back }: { then?: () => void; back: () => void }) {
       component="form"
       onSubmit={(event: SyntheticEvent) => {
         event.preventDefault();
-        signIn.mutate({ code }, { onSuccess: () => then?.() });
+        signIn.mutate({ code }, { onSuccess: () => onDone?.() });
       }}
       noValidate
       sx={{ gap: 2 }}
@@ -92,14 +92,14 @@ function CodeForm({ then, back }: { then?: () => void; back: () => void }) {
         autoComplete="one-time-code"
         autoFocus
         value={code}
-        change={setCode}
+        onChange={setCode}
         fault={fault}
       />
       {signIn.error instanceof Refusal && fault === undefined && <Alert severity="error">{signIn.error.message}</Alert>}
       <Button type="submit" variant="contained" size="large" loading={signIn.isPending}>
         Go on
       </Button>
-      <Button onClick={back}>Begin again</Button>
+      <Button onClick={onBack}>Begin again</Button>
     </Stack>
   );
 }

@@ -40,7 +40,7 @@ export function Measuring({ id, visit, on }: { id: string; visit: Visit; on: str
           side={visit.side}
           today={visit.today}
           on={on}
-          kept={() => onTo(i + 1)}
+          onKept={() => onTo(i + 1)}
         />
       ))}
       <TextField

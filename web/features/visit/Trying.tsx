@@ -72,7 +72,7 @@ export function Trying({
           key={`${rung.exercise} ${trials.length}`}
           rung={rung}
           visit={visit}
-          keep={(trial) => setTrials([...trials, trial])}
+          onKeep={(trial) => setTrials([...trials, trial])}
         />
       )}
       {trials.length > 0 && (
@@ -112,7 +112,7 @@ export function Trying({
   );
 }
 
-function OneTry({ rung, visit, keep }: { rung: Rung; visit: Visit; keep: (trial: Schemas['Trial']) => void }) {
+function OneTry({ rung, visit, onKeep }: { rung: Rung; visit: Visit; onKeep: (trial: Schemas['Trial']) => void }) {
   const holds = rung.mode === 'isometric' && rung.dose.hold_s !== undefined;
   const [paced, setPaced] = useState(false);
   const { data: figure } = useExerciseFigure(rung.exercise, rung.dose.range);
@@ -181,8 +181,8 @@ function OneTry({ rung, visit, keep }: { rung: Rung; visit: Visit; keep: (trial:
               loud
               title={`A set of ${rung.title}`}
               soFar={soFar}
-              begun={() => undefined}
-              done={done}
+              onBegin={() => undefined}
+              onDone={done}
               figure={figure ?? null}
               mirrored={visit.side === 'left'}
             />
@@ -200,7 +200,7 @@ function OneTry({ rung, visit, keep }: { rung: Rung; visit: Visit; keep: (trial:
         onSubmit={(event) => {
           event.preventDefault();
           if (ready)
-            keep({
+            onKeep({
               exercise: rung.exercise,
               reps: holds ? null : count,
               hold_s: holds ? count : null,
@@ -235,7 +235,7 @@ function OneTry({ rung, visit, keep }: { rung: Rung; visit: Visit; keep: (trial:
         <PainRow
           label="Worst pain in it"
           value={pain}
-          choose={setPain}
+          onChoose={setPain}
           zones={{ max: visit.during_max, wanted: null, stop: visit.stop_at }}
         />
         {!holds && (

@@ -18,7 +18,7 @@ export function VisitPage() {
   const id = useParams().id ?? '';
   const found = useVisit(id);
   if (found.isPending) return <Loading what="the visit" />;
-  if (found.data === undefined) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (found.data === undefined) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   return <VisitView key={id} id={id} visit={found.data} />;
 }
 

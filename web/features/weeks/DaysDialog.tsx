@@ -21,12 +21,12 @@ import { useReadDays } from './useWeeks';
 /** A season or an absence, typed, pasted or read from a calendar file; nothing is marked before it was looked at. */
 export function DaysDialog({
   id,
-  close,
-  mark,
+  onClose,
+  onMark,
 }: {
   id: string;
-  close: () => void;
-  mark: (days: readonly string[], as: Mark) => void;
+  onClose: () => void;
+  onMark: (days: readonly string[], as: Mark) => void;
 }) {
   const [text, setText] = useState('');
   const [as, setAs] = useState<'event' | 'blocked'>('event');
@@ -46,7 +46,7 @@ export function DaysDialog({
     setWithout([]);
   };
   return (
-    <Dialog open onClose={close} maxWidth="sm" fullWidth>
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
       <DialogTitle>Shows, and days without training</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
         <RadioGroup
@@ -132,8 +132,8 @@ export function DaysDialog({
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={close}>Cancel</Button>
-        <Button variant="contained" disabled={days.length === 0} onClick={() => mark(days, as)}>
+        <Button onClick={onClose}>Cancel</Button>
+        <Button variant="contained" disabled={days.length === 0} onClick={() => onMark(days, as)}>
           {days.length === 0
             ? 'Look at the weeks with them'
             : `Look at the weeks with ${days.length === 1 ? 'this day' : `these ${days.length} days`}`}

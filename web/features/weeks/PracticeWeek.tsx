@@ -104,9 +104,9 @@ export function PracticeWeek() {
         </Button>
       </Box>
       {found.isPending && <Loading what="the week" />}
-      {found.isError && <Failed problem={found.error} again={() => void found.refetch()} />}
+      {found.isError && <Failed problem={found.error} onRetry={() => void found.refetch()} />}
       {found.data !== undefined && <Cases key={found.data.from} week={found.data} />}
-      {inCalendar && <InCalendar close={() => setInCalendar(false)} />}
+      {inCalendar && <InCalendar onClose={() => setInCalendar(false)} />}
     </Box>
   );
 }
@@ -269,10 +269,10 @@ function Case({ line, week }: { line: Line; week: Week }) {
 }
 
 /** Reviews and shows in the calendar that a practitioner uses anyway. */
-function InCalendar({ close }: { close: () => void }) {
+function InCalendar({ onClose }: { onClose: () => void }) {
   const make = useMutation({ mutationFn: () => send(() => api.POST('/api/week/calendar')) });
   return (
-    <Dialog open onClose={close} maxWidth="sm" fullWidth aria-labelledby="in-calendar">
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="in-calendar">
       <DialogTitle id="in-calendar">In my calendar</DialogTitle>
       <DialogContent>
         <Typography>

@@ -65,7 +65,7 @@ export function ReadyBy({ id, weeks }: { id: string; weeks: Weeks }) {
           sx={{ flex: 1 }}
         />
         <Button type="submit" variant="outlined" loading={found.isFetching} disabled={by === ''} sx={{ minHeight: 40 }}>
-          Reckon
+          Work it out
         </Button>
       </Box>
       {found.data !== undefined && (

@@ -16,12 +16,12 @@ const MOST_MINUTES = 600;
 /** A practice, a rehearsal or a show that is expected on a day, with how long and how hard it will be. */
 export function SportDialog({
   on,
-  close,
-  add,
+  onClose,
+  onAdd,
 }: {
   on: string;
-  close: () => void;
-  add: (sport: Marks['sport']) => void;
+  onClose: () => void;
+  onAdd: (sport: Marks['sport']) => void;
 }) {
   const [what, setWhat] = useState('');
   const [minutes, setMinutes] = useState('');
@@ -41,10 +41,10 @@ export function SportDialog({
     event.preventDefault();
     setChecked(true);
     if (long === null || hard === null || minutesFault !== null || effortFault !== null || untilFault !== null) return;
-    add(everyWeek({ on, what: what.trim(), minutes: long, effort: hard }, until));
+    onAdd(everyWeek({ on, what: what.trim(), minutes: long, effort: hard }, until));
   };
   return (
-    <Dialog open onClose={close} maxWidth="xs" fullWidth aria-labelledby="sport">
+    <Dialog open onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="sport">
       <form noValidate onSubmit={submit}>
         <DialogTitle id="sport">Practice on {day(on)}</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 1.5, pt: '8px !important' }}>
@@ -82,7 +82,7 @@ export function SportDialog({
           />
         </DialogContent>
         <DialogActions>
-          <Button onClick={close}>Cancel</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" variant="contained">
             Look at the weeks with it
           </Button>

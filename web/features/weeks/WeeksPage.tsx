@@ -36,7 +36,7 @@ export function WeeksPage() {
   const [ahead, setAhead] = useState<Ahead>(4);
   const found = useWeeks(id, ahead);
   if (found.isPending) return <Loading what="the weeks" />;
-  if (found.data === undefined) return <Failed problem={found.error} again={() => void found.refetch()} />;
+  if (found.data === undefined) return <Failed problem={found.error} onRetry={() => void found.refetch()} />;
   return <WeeksView key={id} id={id} weeks={found.data} ahead={ahead} setAhead={setAhead} />;
 }
 
@@ -143,14 +143,14 @@ function WeeksView({
             moves={moves}
             notPlaced={notPlaced}
             chosen={chosen}
-            choose={setChosen}
+            onChoose={setChosen}
             canMove={marks === null && decides}
             canMark={canPlan && !isMoving}
-            move={move}
-            mark={mark}
-            addSport={setPractising}
-            dropSport={(on) => change((now) => withoutSport(now, on))}
-            lighter={(week, less_percent) =>
+            onMove={move}
+            onMark={mark}
+            onAddSport={setPractising}
+            onDropSport={(on) => change((now) => withoutSport(now, on))}
+            onLighter={(week, less_percent) =>
               lighter.mutate(
                 { week, less_percent },
                 {
@@ -178,8 +178,8 @@ function WeeksView({
             isPlanning={replan.isPending}
             asked={lighter.error ?? replan.error}
             isLightest={lighter.data?.moves.length === 0}
-            move={move}
-            replan={() =>
+            onMove={move}
+            onReplan={() =>
               replan.mutate(undefined, {
                 onSuccess: (found) => {
                   move(Object.fromEntries(found.moves.map((other) => [other.session, other.on])));
@@ -187,12 +187,12 @@ function WeeksView({
                 },
               })
             }
-            back={() => {
+            onBack={() => {
               move({});
               setMarks(null);
               setChosen(null);
             }}
-            done={() => {
+            onDone={() => {
               setMoves({});
               setMarks(null);
               setChosen(null);
@@ -204,8 +204,8 @@ function WeeksView({
       {practising !== null && (
         <SportDialog
           on={practising}
-          close={() => setPractising(null)}
-          add={(sport) => {
+          onClose={() => setPractising(null)}
+          onAdd={(sport) => {
             change((now) => withSport(now, sport));
             setPractising(null);
           }}
@@ -214,8 +214,8 @@ function WeeksView({
       {pasting && (
         <DaysDialog
           id={id}
-          close={() => setPasting(false)}
-          mark={(days, as) => {
+          onClose={() => setPasting(false)}
+          onMark={(days, as) => {
             mark(days, as);
             setPasting(false);
           }}

@@ -40,13 +40,13 @@ interface Props {
   asked: Error | null;
   /** Whether a week was to be made lighter, of which nothing more can be left out. */
   isLightest: boolean;
-  move: (moves: Moves) => void;
-  replan: () => void;
-  back: () => void;
-  done: () => void;
+  onMove: (moves: Moves) => void;
+  onReplan: () => void;
+  onBack: () => void;
+  onDone: () => void;
 }
 
-/** What breaks and what mends, before anything is in force, and putting it in force. */
+/** What breaks and what is fixed, before anything is in force, and putting it in force. */
 export function WhatBreaks({
   id,
   weeks,
@@ -61,10 +61,10 @@ export function WhatBreaks({
   isPlanning,
   asked,
   isLightest,
-  move,
-  replan,
-  back,
-  done,
+  onMove,
+  onReplan,
+  onBack,
+  onDone,
 }: Props) {
   const [reason, setReason] = useState('');
   const isMoving = Object.keys(moves).length > 0;
@@ -104,7 +104,7 @@ export function WhatBreaks({
           </Typography>
         ))}
         {isMoving &&
-          (breaks.data?.mends ?? []).map((words) => (
+          (breaks.data?.fixes ?? []).map((words) => (
             <Typography key={words} color="textSecondary">
               ✓ No longer: {words}
             </Typography>
@@ -135,21 +135,21 @@ export function WhatBreaks({
             <Button
               variant="outlined"
               disabled={isLeftOut(session, moves)}
-              onClick={() => move(shifted(weeks, session, moves, -1))}
+              onClick={() => onMove(shifted(weeks, session, moves, -1))}
             >
               ← a day
             </Button>
             <Button
               variant="outlined"
               disabled={isLeftOut(session, moves)}
-              onClick={() => move(shifted(weeks, session, moves, 1))}
+              onClick={() => onMove(shifted(weeks, session, moves, 1))}
             >
               a day →
             </Button>
             <Button
               variant="outlined"
               disabled={isLeftOut(session, moves)}
-              onClick={() => move(shiftedAll(weeks, session, moves, 1))}
+              onClick={() => onMove(shiftedAll(weeks, session, moves, 1))}
               sx={{ gridColumn: '1 / -1' }}
             >
               It and all after: a day later
@@ -157,7 +157,7 @@ export function WhatBreaks({
             <Button
               variant="outlined"
               disabled={isLeftOut(session, moves)}
-              onClick={() => move(swapped(weeks, moves, dayOf(session, moves), plusDays(dayOf(session, moves), 1)))}
+              onClick={() => onMove(swapped(weeks, moves, dayOf(session, moves), plusDays(dayOf(session, moves), 1)))}
               sx={{ gridColumn: '1 / -1' }}
             >
               Swap its day with the next
@@ -166,13 +166,13 @@ export function WhatBreaks({
               <Button
                 variant="outlined"
                 disabled={isLeftOut(session, moves) || moves[AGAIN + session.id] !== undefined}
-                onClick={() => move(onceMore(weeks, session, moves))}
+                onClick={() => onMove(onceMore(weeks, session, moves))}
                 sx={{ gridColumn: '1 / -1' }}
               >
                 Do it once more, the day after
               </Button>
             )}
-            <Button variant="outlined" onClick={() => move(leftOut(session, moves))} sx={{ gridColumn: '1 / -1' }}>
+            <Button variant="outlined" onClick={() => onMove(leftOut(session, moves))} sx={{ gridColumn: '1 / -1' }}>
               {session.id.startsWith(AGAIN)
                 ? 'Not once more'
                 : isLeftOut(session, moves)
@@ -224,7 +224,7 @@ export function WhatBreaks({
                 { moves, marks, reason },
                 {
                   onSuccess: () => {
-                    done();
+                    onDone();
                     setReason('');
                   },
                 },
@@ -242,12 +242,12 @@ export function WhatBreaks({
                 : `Put ${Object.keys(moves).length} changes in force`}
             , and tell the athlete
           </Button>
-          <Button onClick={back}>Leave all as it was</Button>
+          <Button onClick={onBack}>Leave all as it was</Button>
         </>
       ) : (
         <>
           {weeks.clashes.length > 0 && !weeks.stopped && (
-            <Button variant="outlined" loading={isPlanning} onClick={replan}>
+            <Button variant="outlined" loading={isPlanning} onClick={onReplan}>
               Find the fewest moves that fix it
             </Button>
           )}
