@@ -105,6 +105,8 @@ export async function athlete(
 
 /** No serious fault of accessibility on what is shown. */
 export async function expectAccessible(page: Page): Promise<void> {
+  // What waits for an answer is pale on purpose until it is there.
+  await expect(page.locator('[aria-busy="true"]')).toHaveCount(0);
   // What fades in has less contrast than it will have: looked at once it stands.
   await page.evaluate(() =>
     Promise.all(

@@ -38,7 +38,7 @@ export function TotalsPanel({
         </Typography>
       </Box>
       {preview !== undefined && (
-        <Box sx={{ opacity: fresh ? 1 : 0.4 }}>
+        <Box sx={{ opacity: fresh ? 1 : 0.4 }} aria-busy={!fresh}>
           {preview.sessions
             .filter((session) => session.exercises > 0)
             .map((session) => (
@@ -115,7 +115,7 @@ export function LintList({ preview, fresh }: { preview: Preview | undefined; fre
   return (
     <Paper variant="panel" component="section" aria-label="To look at">
       <Typography variant="h2">To look at</Typography>
-      <Box sx={{ opacity: fresh ? 1 : 0.4 }}>
+      <Box sx={{ opacity: fresh ? 1 : 0.4 }} aria-busy={!fresh}>
         {preview?.lint.length === 0 && (
           <Typography variant="body2" color="textSecondary">
             Nothing stands out.
