@@ -82,7 +82,7 @@ function pollOf(string $base, string $jar, string $preview): array
 [$case, $poll] = pollOf($base, $jar, $preview);
 $pages = [
     'bare framework route' => ['/bare', []],
-    'a case, again' => [$case, []],
+    'a case, in full' => [$case, []],
     'a case, asked again' => [$case, $poll],
     'sign-in page' => ['/sign-in', []],
     'the Round' => ['/api/round', []],

@@ -185,7 +185,7 @@ export async function throughAll(phone: Page, pain: string): Promise<void> {
 export const strip = (phone: Page) => phone.getByRole('status').first();
 
 /** Headers of a request as if nothing were known yet, so that the whole answer comes. */
-export const again = (route: Route) =>
+export const wholeAnswer = (route: Route) =>
   Object.fromEntries(Object.entries(route.request().headers()).filter(([name]) => name !== 'if-none-match'));
 
 /**
@@ -194,7 +194,7 @@ export const again = (route: Route) =>
  */
 export async function withPlan(phone: Page, change: (plan: PhoneData) => void): Promise<void> {
   await phone.route('**/api/today', async (route) => {
-    const answer = await route.fetch({ headers: again(route) });
+    const answer = await route.fetch({ headers: wholeAnswer(route) });
     const plan = (await answer.json()) as PhoneData;
     change(plan);
     await route.fulfill({ response: answer, json: plan });

@@ -4,7 +4,7 @@ import { expect, type Page, type Route, test } from '@playwright/test';
 
 import {
   address,
-  again,
+  wholeAnswer,
   athlete,
   doSet,
   expectAccessible,
@@ -154,7 +154,7 @@ test('what was sent is not asked for again, not even for a moment', async ({ bro
     route.fulfill({ status: 201, json: { stored: true, new: true } }),
   );
   await phone.route('**/api/today', async (route) => {
-    const answer = await route.fetch({ headers: again(route) });
+    const answer = await route.fetch({ headers: wholeAnswer(route) });
     const plan = (await answer.json()) as { cases: { today: string; morning: { answered: object[] } }[] };
     for (const careCase of plan.cases)
       careCase.morning.answered.push({ on: careCase.today, provocation: 2, stiffness_min: null });
