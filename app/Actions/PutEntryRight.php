@@ -77,7 +77,7 @@ final class PutEntryRight
             if (!$change->struck) {
                 throw InvalidInput::at(
                     '/struck',
-                    'must be chosen: a note is not changed: it is struck out, and a new one is written',
+                    'must be chosen: a note is not rewritten; it is struck out, and a new one is written',
                 );
             }
             $isStruck = Correction::query()->where('case_id', $case->id)->where('entry', $change->entry)->exists();

@@ -6,6 +6,7 @@ const shot = (page: Page, name: string): Promise<unknown> =>
   page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled' });
 
 test('the pictures of the main views', async ({ page, browser }) => {
+  test.setTimeout(300_000);
   await practitioner(page);
   await page.emulateMedia({ reducedMotion: 'no-preference' });
   await shot(page, 'round');
@@ -104,8 +105,9 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await shot(phone, 'phone-today');
   await startSession(phone);
   await phone.getByRole('button', { name: 'Start', exact: true }).click();
-  await phone.getByText('2 of 15').waitFor();
-  await phone.waitForTimeout(1200);
+  // Past the count-in, whether the day asks for holds or for repetitions.
+  await phone.getByRole('button', { name: 'Pause' }).waitFor();
+  await phone.waitForTimeout(8000);
   await shot(phone, 'phone-pacer');
   await phone.getByRole('button', { name: 'It hurts' }).click();
   await phone.getByRole('radiogroup', { name: 'Pain now' }).getByRole('radio', { name: '6' }).click();

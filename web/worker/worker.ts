@@ -13,8 +13,8 @@ declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: (PrecacheEntry |
 
 const PAGE = '/athlete';
 
-const PUSH = z.object({ words: z.catch(z.string(), ''), kind: z.catch(z.string(), '') });
-const NOTED = z.object({ open: z.catch(z.string(), PAGE) });
+const PUSH = z.catch(z.object({ words: z.string(), kind: z.string() }), { words: '', kind: '' });
+const SHOWN = z.catch(z.object({ open: z.string() }), { open: PAGE });
 
 /** How long the newest page is waited for where there is hardly any reception. */
 const PATIENCE_MS = 3000;
@@ -58,7 +58,7 @@ self.addEventListener('push', (event) => {
 
 self.addEventListener('notificationclick', (event) => {
   event.notification.close();
-  event.waitUntil(openPage(NOTED.parse(event.notification.data).open));
+  event.waitUntil(openPage(SHOWN.parse(event.notification.data).open));
 });
 
 async function openPage(address: string): Promise<void> {

@@ -158,7 +158,7 @@ final class CasePage
                         'until' => $plan->maintenance->until->toIso(),
                     ],
             'missed' => RecordPart::missed($case),
-            'corrected' => RecordPart::corrected($case),
+            'corrected' => CorrectionWords::latest($case, self::MESSAGES, withNotes: false),
             'waiting' => self::waiting($case),
             'messages' => MessagesPage::conversation($case, self::MESSAGES),
             'nudge_words' => NudgeAthlete::words($case),

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Models\CareCase;
 use App\Models\Correction;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Rung\Core\Number;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\TimeWords;
@@ -20,6 +22,28 @@ final class CorrectionWords
         'score' => 'Score',
         'note' => 'Note',
     ];
+
+    /**
+     * @return list<array{at: string, by: string, words: string, why: string|null, entry: string}> the latest of a case,
+     *     newest first
+     */
+    public static function latest(CareCase $case, int $limit, bool $withNotes = true): array
+    {
+        $latest = Correction::query()
+            ->where('case_id', $case->id)
+            ->when(!$withNotes, static fn(Builder $query) => $query->where('what', '!=', 'note'))
+            ->with('user')
+            ->orderByDesc('at')
+            ->orderByDesc('id')
+            ->limit($limit)
+            ->get();
+
+        return array_values(
+            $latest
+                ->map(static fn(Correction $correction): array => self::of($correction, $case->practice->timezone))
+                ->all(),
+        );
+    }
 
     /** @return array{at: string, by: string, words: string, why: string|null, entry: string} */
     public static function of(Correction $correction, string $zone): array

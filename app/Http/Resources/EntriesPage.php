@@ -6,7 +6,6 @@ namespace App\Http\Resources;
 
 use App\Models\CareCase;
 use App\Models\CheckIn;
-use App\Models\Correction;
 use App\Models\Outcome;
 use App\Models\PlannedSession;
 use App\Models\StrengthTest;
@@ -70,7 +69,7 @@ final class EntriesPage
             'plan_version' => $case->currentPlan()->version,
             'test' => $case->provocation_test['title'],
             'entries' => $entries,
-            'corrections' => $this->corrections($case),
+            'corrections' => CorrectionWords::latest($case, self::CORRECTIONS),
             'sessions' => $this->askedFor($case, $plan, $stage, $catalogue),
             'planned' => $this->planned($case, $plan),
         ];
@@ -219,27 +218,6 @@ final class EntriesPage
             'at' => $local->toIso8601String(),
             'entered_by' => $enteredBy,
         ];
-    }
-
-    /** @return list<array<string, mixed>> newest first, with what it said before */
-    private function corrections(CareCase $case): array
-    {
-        return array_values(
-            Correction::query()
-                ->where('case_id', $case->id)
-                ->with('user')
-                ->orderByDesc('at')
-                ->orderByDesc('id')
-                ->limit(self::CORRECTIONS)
-                ->get()
-                ->map(
-                    static fn(Correction $correction): array => CorrectionWords::of(
-                        $correction,
-                        $case->practice->timezone,
-                    ),
-                )
-                ->all(),
-        );
     }
 
     /** @return list<array<string, mixed>> the kinds of session of the present stage with their exercises */

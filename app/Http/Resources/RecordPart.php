@@ -10,10 +10,10 @@ use App\Models\Correction;
 use App\Models\Decision;
 use App\Models\PlannedSession;
 
-/** What was decided, missed and put right in a case. */
+/** What was decided and missed in a case. */
 final class RecordPart
 {
-    /** Of what was missed and put right. */
+    /** Sessions that were missed and say why. */
     private const SHOWN = 20;
 
     /** @return list<array<string, mixed>> newest first, with the evidence as it was */
@@ -86,28 +86,6 @@ final class RecordPart
                         'title' => $plan->stage($planned->stage)?->slot($planned->slot)?->name() ?? 'Session',
                         'why' => (string) $planned->missed_why,
                     ],
-                )
-                ->all(),
-        );
-    }
-
-    /** @return list<array<string, mixed>> what was put right lately, newest first, with what it said before */
-    public static function corrected(CareCase $case): array
-    {
-        return array_values(
-            Correction::query()
-                ->where('case_id', $case->id)
-                ->where('what', '!=', 'note')
-                ->with('user')
-                ->orderByDesc('at')
-                ->orderByDesc('id')
-                ->limit(self::SHOWN)
-                ->get()
-                ->map(
-                    static fn(Correction $correction): array => CorrectionWords::of(
-                        $correction,
-                        $case->practice->timezone,
-                    ),
                 )
                 ->all(),
         );

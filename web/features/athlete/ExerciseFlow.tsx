@@ -295,14 +295,14 @@ function Ask({ title, words, children }: { title: string; words: string; childre
 }
 
 /** Why the session ends before its end; that it hurts asks for how much. */
-export function EndHere({ onWhy, onStay }: { onWhy: (reason: string) => void; onStay: () => void }) {
+export function EndHere({ onReason, onStay }: { onReason: (reason: string) => void; onStay: () => void }) {
   return (
     <Paper variant="panel" component="section" aria-label="End the session here" sx={{ display: 'grid', gap: 1 }}>
       <Typography variant="h2" tabIndex={-1} ref={focused}>
         Why end here?
       </Typography>
       {[HURTS, 'no time', 'too tired', 'another reason'].map((reason) => (
-        <Button key={reason} variant="outlined" onClick={() => onWhy(reason)} size="large">
+        <Button key={reason} variant="outlined" onClick={() => onReason(reason)} size="large">
           {reason}
         </Button>
       ))}

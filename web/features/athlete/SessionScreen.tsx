@@ -200,7 +200,7 @@ function Going({ run, onChange: show, page }: { run: Run; onChange: (run: Run | 
       {!stopped && sport && <PracticeFlow run={run} onChange={set} />}
       {!stopped && !sport && !over && asking === 'end' && (
         <EndHere
-          onWhy={(reason) => {
+          onReason={(reason) => {
             setAsking(null);
             set(ended(run, reason));
           }}

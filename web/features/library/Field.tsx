@@ -11,10 +11,12 @@ import { CHOICES, LABELS, LONG } from './fieldWords';
 import { type Leaf, typed } from './tree';
 import type { Library } from './words';
 
+type Choice = readonly [key: string, title: string];
+
 const ENDS = ['from', 'to'];
 
 /** Of a list of names what there is to choose from; null where anything may be typed. */
-function manyOf(name: string, library: Library): readonly (readonly [string, string])[] | null {
+function manyOf(name: string, library: Library): readonly Choice[] | null {
   if (name === 'structures') return library.structures.map((structure) => [structure.key, structure.title] as const);
   if (name === 'equipment') return library.equipment.map((kind) => [kind, kind] as const);
   return name === 'goals' ? Object.entries(GOALS) : null;
@@ -31,7 +33,7 @@ function Many({
 }: {
   label: string;
   value: readonly string[];
-  known: readonly (readonly [string, string])[];
+  known: readonly Choice[];
   disabled: boolean;
   fault: string | undefined;
   onChange: (next: readonly string[]) => void;
@@ -49,8 +51,6 @@ function Many({
     />
   );
 }
-
-type Choice = readonly [key: string, title: string];
 
 /** One of many, found by typing part of its name; null where nothing may be chosen and nothing is. */
 function OneOf({
@@ -210,7 +210,7 @@ function FieldOf(props: FieldProps) {
         onChange={onChange}
       />
     );
-  const options: readonly (readonly [string, string])[] =
+  const options: readonly Choice[] =
     choices ??
     (parent === 'ratio' && name === 'to'
       ? library.measures.map((measure) => [measure.key, measure.title] as const)

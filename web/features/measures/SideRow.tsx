@@ -2,11 +2,11 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { type KeyboardEvent } from 'react';
+import type { KeyboardEvent } from 'react';
 
 import { Refusal } from '../../api/client';
 import { faultOf, isEmpty, type SideField, type TypedTry } from './tries';
-import { type Measure, type Preview } from './useMeasures';
+import type { Measure, Preview } from './useMeasures';
 
 const BOX = { '& input': { fontSize: '1.25rem', py: 0.75, textAlign: 'right' }, width: 80 } as const;
 

@@ -2,7 +2,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 
-import { type Preview } from './useMeasures';
+import type { Preview } from './useMeasures';
 
 /** What the tries say together, and what would follow from them. */
 export function Said({ preview, bothSides }: { preview: Preview; bothSides: boolean }) {

@@ -142,9 +142,9 @@ export function People() {
                   <TableCell align="right">
                     <Acts
                       member={item}
-                      onRole={() => setOpen({ dialog: 'role', member: item })}
+                      onChangeRole={() => setOpen({ dialog: 'role', member: item })}
                       onLeave={() => setOpen({ dialog: 'leave', member: item })}
-                      onRetry={() => again.mutate(item)}
+                      onInviteAgain={() => again.mutate(item)}
                       onAct={(does) => act.mutate(does)}
                     />
                   </TableCell>
@@ -212,22 +212,22 @@ const roleTitle = (practice: Practice, member: Member): string =>
 
 function Acts({
   member,
-  onRole,
+  onChangeRole,
   onLeave,
-  onRetry,
+  onInviteAgain,
   onAct,
 }: {
   member: Member;
-  onRole: () => void;
+  onChangeRole: () => void;
   onLeave: () => void;
-  onRetry: () => void;
+  onInviteAgain: () => void;
   onAct: (does: () => Promise<Practice>) => void;
 }) {
   const [at, setAt] = useState<HTMLElement | null>(null);
   const params = { path: { person: member.id } };
   const choices: [boolean, string, () => void][] = [
-    [true, 'Change the role …', onRole],
-    [member.state === 'invited', 'Invite again', onRetry],
+    [true, 'Change the role …', onChangeRole],
+    [member.state === 'invited', 'Invite again', onInviteAgain],
     [
       member.state !== 'suspended',
       'Suspend: no access until you lift it',
