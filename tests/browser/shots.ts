@@ -105,9 +105,9 @@ test('the pictures of the main views', async ({ page, browser }) => {
   await shot(phone, 'phone-today');
   await startSession(phone);
   await phone.getByRole('button', { name: 'Start', exact: true }).click();
-  // Past the count-in, whether the day asks for holds or for repetitions.
+  // Past the count-in and before the end of a hold, at ten times the pace.
   await phone.getByRole('button', { name: 'Pause' }).waitFor();
-  await phone.waitForTimeout(8000);
+  await phone.waitForTimeout(1500);
   await shot(phone, 'phone-pacer');
   await phone.getByRole('button', { name: 'It hurts' }).click();
   await phone.getByRole('radiogroup', { name: 'Pain now' }).getByRole('radio', { name: '6' }).click();
