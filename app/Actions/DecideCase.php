@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Http\Resources\EvaluationPart;
 use App\Models\CareCase;
 use App\Models\Decision;
 use App\Models\MessageKind;
@@ -12,7 +13,6 @@ use App\Models\SignOff;
 use App\Models\User;
 use App\Support\CatalogueShelf;
 use App\Support\Clock;
-use App\Support\Standing;
 use Rung\Core\Acceptance\Acceptance;
 use Rung\Core\Acceptance\CarriedLoads;
 use Rung\Core\Acceptance\Flare;
@@ -21,9 +21,11 @@ use Rung\Core\Acceptance\PlanStep;
 use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Input\InvalidInput;
+use Rung\Core\Snapshot\ActionGrounds;
+use Rung\Core\Snapshot\ProposedStep;
 use Rung\Core\Time\TimeWords;
 use Rung\Core\Words\ChangeWords;
-use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Words\ProposalWords;
 
 /**
  * Puts a practitioner's decision in force and keeps it with the evidence as it was: the plan gets a
@@ -71,7 +73,7 @@ final class DecideCase
                 DecisionKind::Rule => $this->rule($case, $request),
                 DecisionKind::Flare => $this->flare($case, $by, $request, $evaluation),
                 DecisionKind::Review => $this->review($case, $request, $evaluation),
-                DecisionKind::Keep => Standing::isStopped($evaluation)
+                DecisionKind::Keep => $evaluation->isStopped()
                     ? throw InvalidInput::at(
                         '/kind',
                         'cannot be decided while a stop waits for your review: clear it, or refer',
@@ -97,9 +99,18 @@ final class DecideCase
         if ($step->finish) {
             return $this->finish($case, $by, $request, $evaluation);
         }
-        $undo = $this->putInForce($case, $by, $step, $evaluation, EvaluationWords::because($evaluation));
+        $undo = $this->putInForce(
+            $case,
+            $by,
+            $step,
+            $evaluation,
+            ProposalWords::because(ActionGrounds::of($evaluation)),
+        );
 
-        return [EvaluationWords::headline($evaluation, $step, $this->shelf->forCase($case, $plan)), $undo];
+        return [
+            ProposalWords::headline(ProposedStep::of($evaluation, $step, $this->shelf->forCase($case, $plan))),
+            $undo,
+        ];
     }
 
     /**
@@ -119,7 +130,7 @@ final class DecideCase
 
         return [
             $this->words($case, $step),
-            $this->putInForce($case, $by, $step, $evaluation, EvaluationWords::because($evaluation)),
+            $this->putInForce($case, $by, $step, $evaluation, ProposalWords::because(ActionGrounds::of($evaluation))),
         ];
     }
 
@@ -243,7 +254,7 @@ final class DecideCase
      */
     private function close(CareCase $case, DecisionRequest $request, Evaluation $evaluation): array
     {
-        if ($request->ending !== CaseEnding::Referred && Standing::isStopped($evaluation)) {
+        if ($request->ending !== CaseEnding::Referred && $evaluation->isStopped()) {
             throw InvalidInput::at(
                 '/ending',
                 'must be referred while a stop waits for a review; or clear the stop first',
@@ -319,7 +330,9 @@ final class DecideCase
         string $else = 'The programme is finished',
     ): UndoData {
         $entered =
-            $step->enterStage === null ? [] : ['New stage: ' . Standing::stageTitle($evaluation, $step->enterStage)];
+            $step->enterStage === null
+                ? []
+                : ['New stage: ' . EvaluationPart::stageTitle($evaluation, $step->enterStage)];
         $note = implode('; ', array_filter([...$entered, $this->words($case, $step)]));
 
         return $this->force->handle($case, $by, $step, $evaluation, $note === '' ? $else : $note, $why);

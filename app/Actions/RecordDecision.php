@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Http\Resources\EvaluationPart;
 use App\Models\CareCase;
 use App\Models\Decision;
 use App\Models\User;
-use App\Support\Standing;
 use Carbon\CarbonImmutable;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Response\SessionResponse;
-use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Snapshot\ActionGrounds;
 use Rung\Core\Words\Ground;
 use Rung\Core\Words\Grounds;
+use Rung\Core\Words\ProposalWords;
 
 /** Adds a row to the record of decisions, with the evidence as it was. Such a row is never changed. */
 final class RecordDecision
@@ -37,8 +38,8 @@ final class RecordDecision
             static fn(SessionResponse $response): array => $response->toArray(),
             array_slice($evaluation->sessions, -self::RESPONSES),
         );
-        $evidence['because'] = EvaluationWords::because($evaluation);
-        $evidence['pegs'] = Standing::pegs($evaluation);
+        $evidence['because'] = ProposalWords::because(ActionGrounds::of($evaluation));
+        $evidence['pegs'] = EvaluationPart::pegs($evaluation);
         $evidence['grounds'] = array_map(
             static fn(Ground $ground): array => $ground->toArray(),
             Grounds::of($evaluation),

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Care\CaseHistory;
+use App\Http\Resources\RoundStanding;
 use App\Models\CareCase;
 use App\Support\CatalogueShelf;
 use App\Support\Clock;
-use App\Support\Standing;
 use Carbon\CarbonImmutable;
 use Rung\Core\Acceptance\Acceptance;
 use Rung\Core\Acceptance\KeepingUp;
@@ -16,10 +16,11 @@ use Rung\Core\Attention\AttentionGroup;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\Evaluator;
 use Rung\Core\Evaluation\TrainingSummary;
+use Rung\Core\Snapshot\CaseSnapshot;
 
 /**
- * Asks the core how a case stands and stores the answer with the case, in the transaction of the
- * write that called for it. The Round reads what is stored here and never recomputes history.
+ * Asks the core how a case stands and stores the answer with the case, in the transaction of the write that called for it:
+ * a snapshot of codes, and the line that the Round draws of it. The Round passes that line on and never recomputes history.
  */
 final class RefreshStanding
 {
@@ -36,10 +37,16 @@ final class RefreshStanding
         }
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
-        $step = Acceptance::of($plan, $evaluation, $catalogue);
+        $snapshot = CaseSnapshot::of(
+            $evaluation,
+            Acceptance::of($plan, $evaluation, $catalogue),
+            $catalogue,
+            $case->eventDays(),
+        );
         $case
             ->forceFill([
-                'standing' => Standing::forRound($evaluation, $step, $catalogue, $case->eventDays()),
+                'snapshot' => $snapshot,
+                'round_line' => RoundStanding::of($snapshot),
                 'stage_title' => $evaluation->log->stage->title,
                 'course' => json_encode(TrainingSummary::of($evaluation)->toArray(), JSON_THROW_ON_ERROR),
                 'attention_group' => $evaluation->attention->group->value,

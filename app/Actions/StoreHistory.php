@@ -26,8 +26,10 @@ use Rung\Core\Record\Record;
 use Rung\Core\Record\Session;
 use Rung\Core\Record\StageEntry as Entered;
 use Rung\Core\Simulation\SimulatedHistory;
+use Rung\Core\Snapshot\ActionGrounds;
+use Rung\Core\Snapshot\ProposedStep;
 use Rung\Core\Words\ChangeWords;
-use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Words\ProposalWords;
 
 /** Stores a simulated history as the rows that people would have made. */
 final class StoreHistory
@@ -52,13 +54,13 @@ final class StoreHistory
         );
         foreach ($history->decisions as $i => $decision) {
             $at = Clock::utc($decision->evaluation->log->at);
-            $words = EvaluationWords::headline($decision->evaluation, $decision->step, $catalogue);
+            $words = ProposalWords::headline(ProposedStep::of($decision->evaluation, $decision->step, $catalogue));
             PlanVersion::query()->create(
                 $own + [
                     'version' => $i + 2,
                     'content' => self::json($decision->step->plan),
                     'note' => (new ChangeWords($catalogue))->step($decision->step) ?: $words,
-                    'why' => EvaluationWords::because($decision->evaluation),
+                    'why' => ProposalWords::because(ActionGrounds::of($decision->evaluation)),
                     'author_id' => $by->id,
                     'created_at' => $at,
                 ],
@@ -73,7 +75,7 @@ final class StoreHistory
                     'evidence' => [
                         'action' => $decision->evaluation->action->toArray(),
                         'gate' => $decision->evaluation->gate->toArray(),
-                        'because' => EvaluationWords::because($decision->evaluation),
+                        'because' => ProposalWords::because(ActionGrounds::of($decision->evaluation)),
                     ],
                     'plan_version' => $i + 2,
                 ],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Casts\KeptSnapshot;
 use App\Models\Concerns\BelongsToPractice;
 use App\Support\Clock;
 use App\Support\CurrentPractice;
@@ -20,13 +21,14 @@ use Rung\Core\Input\Json;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\Structure;
+use Rung\Core\Snapshot\CaseSnapshot;
 use Rung\Core\Stage\Criterion;
 use Rung\Core\Stage\OverTest;
 use Rung\Core\Start\SeverityScore;
 use Rung\Core\Time\Day;
 
 /**
- * One episode of care. Its `standing` is what the core said when something was last written.
+ * One episode of care. Its `snapshot` is what the core said when something was last written.
  *
  * @property string $id
  * @property string $practice_id
@@ -57,7 +59,8 @@ use Rung\Core\Time\Day;
  * @property list<array{words: string, from: string, until: string|null}> $advice on what to cut or change for now
  * @property array<string, mixed>|null $severity the severity score that is used
  * @property string|null $goal_on
- * @property array<string, mixed>|null $standing
+ * @property CaseSnapshot|null $snapshot null where it was never evaluated, or not since an upgrade
+ * @property array<string, mixed>|null $round_line what the Round draws of the snapshot
  * @property string|null $attention_group
  * @property int $attention_rank
  * @property CarbonImmutable|null $evaluated_at
@@ -195,7 +198,9 @@ final class CareCase extends Model
     /** Whether nothing may be loaded before a practitioner has looked: a stop is open, or a flare at the stop level waits. */
     public function isStopped(): bool
     {
-        return ($this->standing['stopped'] ?? false) === true || $this->hasSevereFlare();
+        $isStopped = $this->snapshot?->isStopped() ?? ($this->round_line['stopped'] ?? false) === true;
+
+        return $isStopped || $this->hasSevereFlare();
     }
 
     /** Sessions and answers that came in after the case was closed. */
@@ -339,7 +344,8 @@ final class CareCase extends Model
             'equipment' => 'array',
             'advice' => 'array',
             'severity' => 'array',
-            'standing' => 'array',
+            'snapshot' => KeptSnapshot::class,
+            'round_line' => 'array',
             'evaluated_at' => 'immutable_datetime',
             'nudged_at' => 'immutable_datetime',
             'asked_at' => 'immutable_datetime',

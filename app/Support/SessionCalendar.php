@@ -38,7 +38,7 @@ final class SessionCalendar
         TimezonePart::add($calendar, $zone);
         $mornings = [];
         foreach ($cases as $case) {
-            if (($case->standing['stopped'] ?? false) === true || $case->hasSevereFlare()) {
+            if ($case->isStopped()) {
                 self::day(
                     $calendar,
                     "stopped-$case->id@rung",

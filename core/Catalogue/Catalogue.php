@@ -20,7 +20,7 @@ use Rung\Core\Screening\Risk;
  * What the product knows about structures, exercises, ladders, programmes, response rules, screening
  * and lint (docs/formats/catalogue.md). A practice lays its own library over it.
  */
-final readonly class Catalogue
+final readonly class Catalogue implements Titles
 {
     /**
      * @param array<string, StructureInfo> $structures
@@ -120,6 +120,11 @@ final readonly class Catalogue
     public function titleOf(string $exercise): string
     {
         return $this->exercises[$exercise]->title ?? $exercise;
+    }
+
+    public function wordsOf(string $finding): string
+    {
+        return $this->findings[$finding]->words ?? $finding;
     }
 
     /** @throws OutOfBoundsException where there is no such programme */

@@ -78,6 +78,12 @@ final readonly class Evaluation
         return $this->bouts->last();
     }
 
+    /** Whether a stop waits for a review. */
+    public function isStopped(): bool
+    {
+        return array_filter($this->stops, static fn(StopSource $stop): bool => !$stop->isCleared()) !== [];
+    }
+
     /** Whether a maximum was measured, so that a share of it means something. */
     public function isMeasured(): bool
     {

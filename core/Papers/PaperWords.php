@@ -11,11 +11,13 @@ use Rung\Core\Measuring\MeasureCourse;
 use Rung\Core\Number;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Response\Creep;
+use Rung\Core\Snapshot\ReportedStop;
 use Rung\Core\Stage\CriterionState;
 use Rung\Core\Stage\TechniqueSigned;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\TimeWords;
-use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Words\GateWords;
+use Rung\Core\Words\ResponseWords;
 
 /** The sentences that papers are drafted from, each of them true of the record or left out. */
 final class PaperWords
@@ -169,7 +171,7 @@ final class PaperWords
             return null;
         }
         $missing = array_map(
-            static fn(CriterionOutlook $outlook): string => EvaluationWords::criterion($outlook->result),
+            static fn(CriterionOutlook $outlook): string => GateWords::criterion($outlook->result),
             array_values(
                 array_filter(
                     $facts->evaluation->outlooks(),
@@ -201,7 +203,9 @@ final class PaperWords
         foreach ($facts->evaluation->stops as $stop) {
             if (!$openAlone || !$stop->isCleared()) {
                 $words[] =
-                    EvaluationWords::stop($stop, $facts->evaluation) .
+                    ResponseWords::stop(
+                        ReportedStop::of($stop, $facts->evaluation->log->file->response_rule->stop_at),
+                    ) .
                     ', reported on ' .
                     self::date($facts->evaluation->log->file->timezone->dayOf($stop->began));
             }

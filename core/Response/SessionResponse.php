@@ -27,6 +27,17 @@ final readonly class SessionResponse
         public array $reasons,
     ) {}
 
+    public function figures(): ResponseFigures
+    {
+        return new ResponseFigures(
+            $this->during,
+            $this->baseline,
+            $this->answer?->provocation,
+            $this->verdict,
+            $this->reasons,
+        );
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

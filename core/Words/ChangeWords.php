@@ -7,7 +7,7 @@ namespace Rung\Core\Words;
 use Rung\Core\Acceptance\ChangeNote;
 use Rung\Core\Acceptance\ChangeNoteKind;
 use Rung\Core\Acceptance\PlanStep;
-use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Catalogue\Titles;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Number;
 use Rung\Core\Time\TimeWords;
@@ -15,12 +15,18 @@ use Rung\Core\Time\TimeWords;
 /** What a decision does to a plan, in words fit for the record and the athlete. */
 final readonly class ChangeWords
 {
-    public function __construct(private Catalogue $catalogue) {}
+    public function __construct(private Titles $titles) {}
 
     /** All of a step, empty where nothing changes. */
     public function step(PlanStep $step): string
     {
-        return implode('; ', array_map($this->note(...), $step->notes));
+        return $this->notes($step->notes);
+    }
+
+    /** @param list<ChangeNote> $notes */
+    public function notes(array $notes): string
+    {
+        return implode('; ', array_map($this->note(...), $notes));
     }
 
     public function note(ChangeNote $note): string
@@ -36,7 +42,7 @@ final readonly class ChangeWords
             ChangeNoteKind::Added => "Added: {$this->title($note->after)}, " . self::dose($note->after),
             ChangeNoteKind::Begins => "Begins now: {$this->title($note->after)}, " .
                 self::dose($note->after) .
-                ($note->startsWhen === null ? '' : ', ' . PlanWords::hasCome($note->startsWhen, $this->catalogue)),
+                ($note->startsWhen === null ? '' : ', ' . PlanWords::hasCome($note->startsWhen, $this->titles)),
             ChangeNoteKind::Unchanged => "$title stays as it is.",
             ChangeNoteKind::LowerEnd => "$title: the next session asks for the lower end, " .
                 self::dose($note->before) .
@@ -66,7 +72,7 @@ final readonly class ChangeWords
 
     private function title(?Prescription $prescription): string
     {
-        return $prescription === null ? '' : $this->catalogue->titleOf($prescription->exercise);
+        return $prescription === null ? '' : $this->titles->titleOf($prescription->exercise);
     }
 
     private static function dose(?Prescription $prescription): string

@@ -6,6 +6,8 @@ namespace Rung\Core\Words;
 
 use Rung\Core\Acceptance\LoadSource;
 use Rung\Core\Acceptance\NextLoad;
+use Rung\Core\Decision\Asked;
+use Rung\Core\Decision\Because;
 use Rung\Core\Dose\Dose;
 use Rung\Core\Dose\Limbs;
 use Rung\Core\Dose\Mode;
@@ -49,6 +51,23 @@ final class DoseWords
         $load = ($dose->load_kg ?? 0) > 0 ? " at $dose->load_kg kg" : '';
 
         return implode(', ', [$main . $load, ...$more]);
+    }
+
+    /** What the next session asks inside a corridor, and why; null where the dose has none. */
+    public static function asked(Asked $asked, bool $isMeasured): ?string
+    {
+        $why = match ($asked->because) {
+            Because::Fixed => null,
+            Because::Start => 'begins at the lower end',
+            Because::Eased => 'the last session was too much',
+            Because::Short => 'the last session was not done in full',
+            Because::Kept => 'as it was done last',
+            Because::Capped => 'more failed before',
+            Because::Full => 'the upper end is reached and settles',
+            Because::Grown => 'the last session settled',
+        };
+
+        return $why === null ? null : 'Next session: ' . self::of($asked->asPrescription(), $isMeasured) . " ($why)";
     }
 
     /** An effort of 7 out of ten stands for about 70 percent of a maximum. */

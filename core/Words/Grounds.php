@@ -11,6 +11,7 @@ use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Number;
 use Rung\Core\Response\PainBounds;
 use Rung\Core\Response\SessionResponse;
+use Rung\Core\Snapshot\ReportedStop;
 use Rung\Core\Time\TimeWords;
 
 /** Every number that a proposal rests on: the answers it looks at, the run that it counts, the weekly means. */
@@ -100,7 +101,7 @@ final class Grounds
             );
         }
         foreach ([...$response->session->signs ?? [], ...$response->answer->signs ?? []] as $sign) {
-            $grounds[] = new Ground(ucfirst(EvaluationWords::sign($sign)), 'reported', 'none', true, $on);
+            $grounds[] = new Ground(ucfirst(ResponseWords::sign($sign)), 'reported', 'none', true, $on);
         }
 
         return $grounds;
@@ -184,7 +185,7 @@ final class Grounds
             array_map(
                 static fn(StopSource $stop): Ground => new Ground(
                     'Reported, not reviewed yet',
-                    EvaluationWords::stop($stop, $evaluation),
+                    ResponseWords::stop(ReportedStop::of($stop, $evaluation->log->file->response_rule->stop_at)),
                     "stop at {$evaluation->log->file->response_rule->stop_at} of 10 or a sign",
                     true,
                     $evaluation->log->file->timezone->dayOf($stop->began),

@@ -59,13 +59,15 @@ final class MeasureWords
     /** Why the gate needs a measure again; null where it does not. */
     public static function due(MeasureGate $gate): ?string
     {
-        $within = $gate->criterion->countsForDays();
+        return $gate->isDue ? self::neededWithin($gate->daysAgo, $gate->criterion->countsForDays()) : null;
+    }
 
-        return match (true) {
-            !$gate->isDue => null,
-            $gate->daysAgo === null => "never measured; the gate needs one within $within days",
-            default => "last $gate->daysAgo days ago; the gate needs one within $within",
-        };
+    /** @param int|null $daysAgo since it was measured last; null where it never was */
+    public static function neededWithin(?int $daysAgo, int $days): string
+    {
+        return $daysAgo === null
+            ? "never measured; the gate needs one within $days days"
+            : "last $daysAgo days ago; the gate needs one within $days";
     }
 
     /** How a measure is taken: "Each side, 3 tries with 60 s between, higher is better, changes under 15 % are noise". */

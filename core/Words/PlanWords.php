@@ -7,7 +7,7 @@ namespace Rung\Core\Words;
 use Rung\Core\Calendar\PracticeStep;
 use Rung\Core\Calendar\Rhythm;
 use Rung\Core\Calendar\Slot;
-use Rung\Core\Catalogue\Catalogue;
+use Rung\Core\Catalogue\Titles;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Plan\StartsWhen;
 use Rung\Core\Record\Goal;
@@ -72,28 +72,23 @@ final class PlanWords
     }
 
     /** What an exercise waits for: "begins in week 3 of the stage" */
-    public static function startsWhen(StartsWhen $when, Catalogue $catalogue): string
+    public static function startsWhen(StartsWhen $when, Titles $titles): string
     {
         return match (true) {
             $when->stageWeek !== null => "begins in week $when->stageWeek of the stage",
-            $when->finding !== null => 'begins once this is found: ' . self::finding($when->finding, $catalogue),
+            $when->finding !== null => 'begins once this is found: ' . lcfirst($titles->wordsOf($when->finding)),
             default => 'begins once the other exercises have reached the top of their range',
         };
     }
 
     /** The same once it has come. */
-    public static function hasCome(StartsWhen $when, Catalogue $catalogue): string
+    public static function hasCome(StartsWhen $when, Titles $titles): string
     {
         return match (true) {
             $when->stageWeek !== null => "as planned for week $when->stageWeek of the stage",
-            $when->finding !== null => 'since this was found: ' . self::finding($when->finding, $catalogue),
+            $when->finding !== null => 'since this was found: ' . lcfirst($titles->wordsOf($when->finding)),
             default => 'since the other exercises have reached the top of their range',
         };
-    }
-
-    private static function finding(string $key, Catalogue $catalogue): string
-    {
-        return lcfirst($catalogue->findings[$key]->words ?? $key);
     }
 
     /** "Alone, easy: 20 min at an effort of 4 at most" */

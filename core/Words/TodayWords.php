@@ -219,7 +219,7 @@ final class TodayWords
             $criterion instanceof CleanDays => "$need days without a session that was too much",
             $criterion instanceof Symmetry => "$need % of the other side’s strength, tested by your practitioner",
             $criterion instanceof TestValue => 'a strength test, by your practitioner',
-            $criterion instanceof Reached => EvaluationWords::criterion($outlook->result),
+            $criterion instanceof Reached => GateWords::criterion($outlook->result),
             $criterion instanceof SportSessions => "$need full practices that are well tolerated",
             $criterion instanceof SessionsDone => "$need % of the planned sessions done",
             $criterion instanceof OutcomeBound => 'a better severity score',

@@ -50,6 +50,7 @@ final class LayeringTest
         'Attention',
         'Evaluation',
         'Acceptance',
+        'Snapshot',
         'Lint',
         'Prescribe',
         'Start',

@@ -8,7 +8,8 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rung\Core\Attention\Attention;
 use Rung\Core\Decision\ActionReason;
-use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Snapshot\AttentionGrounds;
+use Rung\Core\Words\ProposalWords;
 
 /** Every reason of docs/rules.md, "What to do next", by a case that reaches it. */
 final class DecisionsTest extends TestCase
@@ -422,7 +423,10 @@ final class DecisionsTest extends TestCase
         self::assertNull(Attention::unsettledBy($case->at(17)->log));
         $case->change(13, 'within');
         self::assertSame(3, Attention::unsettledBy($case->at(17)->log));
-        self::assertContains('unsettled: eased on 3 days of the last 14', EvaluationWords::attention($case->at(17)));
+        self::assertContains(
+            'unsettled: eased on 3 days of the last 14',
+            ProposalWords::attention(AttentionGrounds::of($case->at(17))),
+        );
         self::assertSame(3, Attention::unsettledBy($case->at(18, '10:00')->log), 'a fortnight to the hour');
         self::assertNull(Attention::unsettledBy($case->at(18, '10:01')->log));
         $case->change(14, 'progress');

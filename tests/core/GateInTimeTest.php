@@ -22,7 +22,7 @@ use Rung\Core\Stage\CriterionState;
 use Rung\Core\Stage\EvidenceDay;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\Moment;
-use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Words\GateWords;
 
 /** The gate along time: the earliest day, since when, and on which days (docs/rules.md, "The gate in time"). */
 final class GateInTimeTest extends TestCase
@@ -97,7 +97,7 @@ final class GateInTimeTest extends TestCase
         self::assertSame('2026-03-10', $days->since?->toIso());
         // Twos up to the tenth; ones could come from the eleventh on, and the window holds none of the twos on the fifteenth.
         self::assertSame(['2026-03-15', 1], [$test->earliest?->toIso(), $test->distance()]);
-        self::assertSame('1 point over', EvaluationWords::distance($test));
+        self::assertSame('1 point over', GateWords::distance($test));
         self::assertSame(
             ['2026-03-06 not', '2026-03-07 not', '2026-03-08 not', '2026-03-09 not', '2026-03-10 not'],
             $daysOf($test),
@@ -109,7 +109,7 @@ final class GateInTimeTest extends TestCase
 
         $early = $case->at(5, '20:00')->outlooks()[0];
         self::assertSame(['2026-03-02 not', '2026-03-04'], $daysOf($early));
-        self::assertSame([2, '2 points over'], [$early->distance(), EvaluationWords::distance($early)]);
+        self::assertSame([2, '2 points over'], [$early->distance(), GateWords::distance($early)]);
         self::assertNull($early->earliest, 'nothing is planned that could bring two sessions');
     }
 
@@ -119,7 +119,7 @@ final class GateInTimeTest extends TestCase
         $planned = ['planned' => [['id' => 'p', 'on' => '2026-03-12', 'slot' => 'x']]];
         $case = CaseBuilder::case()->mornings(1, 10, 1)->session(4)->gate($reached)->with($planned);
         [$short] = $case->at(10)->outlooks();
-        self::assertSame([null, '3 sets short'], [$short->earliest, EvaluationWords::distance($short)]);
+        self::assertSame([null, '3 sets short'], [$short->earliest, GateWords::distance($short)]);
         $heavy = $case->press(['dose' => ['sets' => 3, 'reps' => 8, 'rest_s' => 60, 'load_kg' => 50]]);
         self::assertSame(
             '2026-03-13',
@@ -128,7 +128,7 @@ final class GateInTimeTest extends TestCase
         );
         self::assertSame(
             'Sets of 8 at 50 kg well tolerated: 0, at least 3',
-            ucfirst(EvaluationWords::criterion($short->result)),
+            ucfirst(GateWords::criterion($short->result)),
         );
     }
 

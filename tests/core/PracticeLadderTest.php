@@ -23,8 +23,9 @@ use Rung\Core\Input\ObjectNode;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\Goal;
+use Rung\Core\Snapshot\PracticeProgress;
 use Rung\Core\Time\Day;
-use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Words\ProposalWords;
 use Rung\Core\Words\TodayWords;
 
 /** docs/rules.md, "The ladder of practice". Three steps: alone for 20 minutes, with others for 30, in full for 60. */
@@ -100,7 +101,7 @@ final class PracticeLadderTest extends TestCase
         $ladder = self::ladder([[8, 20, 3, 1, 'partial', 1], [10, 20, 3, 1, 'partial', 1]]);
         self::assertSame(
             'It settles. The way back goes on by itself: step 2 of 3, With others: 30 min at an effort of 5 at most.',
-            EvaluationWords::onTheWayBack($ladder),
+            ProposalWords::onTheWayBack(PracticeProgress::of($ladder)),
         );
         self::assertSame('The next step: the last 2 settled.', TodayWords::practice($ladder));
         self::assertEquals(

@@ -14,9 +14,12 @@ use Rung\Core\Evaluation\Evaluator;
 use Rung\Core\Evaluation\SecondOpinions;
 use Rung\Core\Number;
 use Rung\Core\Plan\Plan;
+use Rung\Core\Snapshot\ActionGrounds;
+use Rung\Core\Snapshot\ProposedStep;
 use Rung\Core\Time\Moment;
 use Rung\Core\Time\Zone;
-use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Words\GateWords;
+use Rung\Core\Words\ProposalWords;
 
 /** Rules that the worked cases reach seldom or never, each by a case of its own. */
 final class RulesTest extends TestCase
@@ -323,11 +326,14 @@ final class RulesTest extends TestCase
             );
             self::assertMatchesRegularExpression(
                 '/^[A-Z].{10,}/',
-                EvaluationWords::headline($evaluation, $step, Support::catalogue()),
+                ProposalWords::headline(ProposedStep::of($evaluation, $step, Support::catalogue())),
             );
-            self::assertMatchesRegularExpression('/^[A-Z].{10,}\.$/', EvaluationWords::because($evaluation));
+            self::assertMatchesRegularExpression(
+                '/^[A-Z].{10,}\.$/',
+                ProposalWords::because(ActionGrounds::of($evaluation)),
+            );
             foreach ($evaluation->gate->criteria as $criterion) {
-                self::assertDoesNotMatchRegularExpression('/_|null|  /', EvaluationWords::criterion($criterion));
+                self::assertDoesNotMatchRegularExpression('/_|null|  /', GateWords::criterion($criterion));
             }
         }
     }

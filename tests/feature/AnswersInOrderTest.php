@@ -39,7 +39,8 @@ final class AnswersInOrderTest extends TestCase
         $case->refresh();
         $before = [
             $case->revision,
-            $case->standing,
+            $case->snapshot,
+            $case->round_line,
             $case->evaluated_at,
             AccessLogEntry::query()->count(),
             TrainingSession::query()->count(),
@@ -52,7 +53,8 @@ final class AnswersInOrderTest extends TestCase
         $case->refresh();
         self::assertEquals($before, [
             $case->revision,
-            $case->standing,
+            $case->snapshot,
+            $case->round_line,
             $case->evaluated_at,
             AccessLogEntry::query()->count(),
             TrainingSession::query()->count(),

@@ -92,7 +92,7 @@ final class CaseFileTest extends TestCase
 
         $preview = $this->preview($bundle)->assertOk();
         self::assertSame('Juno Tamsin', $preview->json('athlete'));
-        self::assertSame(data_get($case->standing, 'headline'), $preview->json('headline'));
+        self::assertSame(data_get($case->round_line, 'headline'), $preview->json('headline'));
         $copy = CareCase::query()->findOrFail(
             self::text(
                 $this->ask($this->practitioner(), 'POST', '/api/import', $bundle)->assertStatus(201)->json('id'),
@@ -121,7 +121,7 @@ final class CaseFileTest extends TestCase
             $preview->json('counts.0.count'),
         );
         self::assertSame(
-            data_get($case->standing, 'headline'),
+            data_get($case->round_line, 'headline'),
             $preview->json('headline'),
             'it stands as the case does',
         );

@@ -412,7 +412,7 @@ final class DeskTest extends TestCase
         self::assertCount(9, (array) $answer->json('schools'));
         $own = collect((array) $answer->json('schools'))->firstWhere('own', true);
         self::assertIsArray($own);
-        $standing = $case->standing ?? [];
+        $standing = $case->round_line ?? [];
         self::assertSame([$standing['action'], $standing['headline']], [$own['action'], $own['headline']]);
         self::assertGreaterThan(1, count(array_unique(self::texts($answer->json('schools.*.action')))));
         self::assertNotEmpty($answer->json('parts.0.said.1.schools'));

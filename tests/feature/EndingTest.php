@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\CareCase;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Str;
+use Rung\Core\Decision\ActionKind;
 
 /** How a case ends, is found again and goes on. */
 final class EndingTest extends TestCase
@@ -73,7 +74,7 @@ final class EndingTest extends TestCase
     public function testWhileAStopWaitsACaseEndsOnlyByHandingTheAthleteOn(): void
     {
         $case = $this->caseOf('Fenn Harrow');
-        self::assertTrue($case->standing['stopped'] ?? false);
+        self::assertTrue($case->snapshot?->isStopped());
         foreach (['discharged', 'stopped'] as $ending) {
             $this->decide($case, ['kind' => 'close', 'ending' => $ending, 'reason' => 'Moved away'])
                 ->assertStatus(422)
@@ -142,7 +143,10 @@ final class EndingTest extends TestCase
         $case = CareCase::query()
             ->whereHas('practice', static fn($query) => $query->where('name', 'Ropewalk Circus School'))
             ->get()
-            ->firstOrFail(static fn(CareCase $careCase): bool => ($careCase->standing['action'] ?? null) === 'finish');
+            ->firstOrFail(
+                static fn(CareCase $careCase): bool => $careCase->snapshot?->proposed->action->kind ===
+                    ActionKind::Finish,
+            );
         $own = $this->practitioner();
         $this->decide($case, ['kind' => 'accept'])
             ->assertStatus(422)

@@ -150,7 +150,7 @@ final class PhoneWritesTest extends TestCase
         $this->correct($juno, ['what' => 'session', 'entry' => $id, 'withdrawn' => true])
             ->assertStatus(422)
             ->assertJsonValidationErrors(['entry' => 'reported a stop']);
-        self::assertTrue($case->refresh()->standing['stopped'] ?? null);
+        self::assertTrue($case->refresh()->snapshot?->isStopped());
         // What is older than yesterday belongs to the record.
         $old = $case->checkIns()->where('local_on', '2026-04-12')->firstOrFail();
         $this->correct($juno, ['what' => 'morning', 'entry' => $old->id, 'withdrawn' => true])

@@ -106,8 +106,13 @@ final class PushTest extends TestCase
         $this->openDay();
         $juno = $this->athlete('Juno Tamsin');
         $phone = $this->phoneOf($juno);
+        $evening = CarbonImmutable::yesterday($juno->practice->timezone)->setTime(20, 0);
+        $this->ask($juno, 'PUT', '/api/today/check-ins/' . Str::uuid7(), [
+            'at' => $evening->toIso8601String(),
+            'signs' => ['swelling'],
+        ])->assertStatus(201);
         foreach ($this->caseOf('Juno Tamsin')->athlete->cases()->get() as $case) {
-            $case->forceFill(['standing' => ['stopped' => true] + (array) $case->standing])->save();
+            self::assertTrue($case->isStopped());
         }
         $this->at('08:05');
         $this->at('17:05');

@@ -105,12 +105,12 @@ final class VisitTest extends TestCase
     public function testNothingOfAVisitCountsAsASession(): void
     {
         $case = $this->caseOf('Juno Tamsin');
-        [$sessions, $standing] = [TrainingSession::query()->where('case_id', $case->id)->count(), $case->standing];
+        [$sessions, $standing] = [TrainingSession::query()->where('case_id', $case->id)->count(), $case->snapshot];
         $this->end($case, [
             'trials' => [['exercise' => 'leg_press_two', 'reps' => 8, 'load_kg' => 500, 'pain' => 9]],
         ])->assertStatus(201);
         self::assertSame($sessions, TrainingSession::query()->where('case_id', $case->id)->count());
-        self::assertEquals($standing['action'] ?? null, $case->refresh()->standing['action'] ?? null);
+        self::assertEquals($standing?->proposed->action, $case->refresh()->snapshot?->proposed->action);
     }
 
     public function testWhatIsWrongIsSaidAtItsFieldAndNothingIsStored(): void
@@ -211,14 +211,7 @@ final class VisitTest extends TestCase
             );
         };
         $stage = $case->plan()->stage('slow');
-        self::assertSame(
-            'slow',
-            self::text(
-                is_array($case->standing) && is_array($case->standing['stage'] ?? null)
-                    ? $case->standing['stage']['key'] ?? ''
-                    : '',
-            ),
-        );
+        self::assertSame('slow', $case->snapshot?->stage);
         self::assertNotSame(
             [],
             array_filter(

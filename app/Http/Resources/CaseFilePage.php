@@ -14,8 +14,10 @@ use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Evaluation\Evaluator;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Plan\FilePlan;
-use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Snapshot\ActionGrounds;
+use Rung\Core\Snapshot\ProposedStep;
 use Rung\Core\Words\PlanWords;
+use Rung\Core\Words\ProposalWords;
 
 /** What a case file holds, how it stands, and what would be made of it. */
 final class CaseFilePage
@@ -61,12 +63,10 @@ final class CaseFilePage
                 ['title' => 'changes of dose', 'count' => count($file->dose_changes)],
             ],
             'stage' => $evaluation->log->stage->title,
-            'headline' => EvaluationWords::headline(
-                $evaluation,
-                Acceptance::of($plan->plan, $evaluation, $catalogue),
-                $catalogue,
+            'headline' => ProposalWords::headline(
+                ProposedStep::of($evaluation, Acceptance::of($plan->plan, $evaluation, $catalogue), $catalogue),
             ),
-            'because' => EvaluationWords::because($evaluation),
+            'because' => ProposalWords::because(ActionGrounds::of($evaluation)),
             'programme' => $programme?->title,
             'notes' => self::notes($file, $plan, $zone),
         ];

@@ -9,7 +9,6 @@ use App\Models\CareCase;
 use App\Models\StrengthTest;
 use App\Support\CatalogueShelf;
 use App\Support\Clock;
-use App\Support\Standing;
 use Rung\Core\Acceptance\Acceptance;
 use Rung\Core\Attention\WeekLoad;
 use Rung\Core\Catalogue\Catalogue;
@@ -23,11 +22,12 @@ use Rung\Core\Plan\PlanStage;
 use Rung\Core\Plan\Waiting;
 use Rung\Core\Record\Structure;
 use Rung\Core\Screening\Growth;
+use Rung\Core\Snapshot\CaseSnapshot;
 use Rung\Core\Stage\EvidenceDay;
 use Rung\Core\Strength\Strength;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\DoseWords;
-use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Words\GateWords;
 use Rung\Core\Words\Ground;
 use Rung\Core\Words\Grounds;
 use Rung\Core\Words\PlanWords;
@@ -84,10 +84,10 @@ final class CasePage
             'provocation_test' => $case->provocation_test,
             'rule' => $case->response_rule,
             'stage_from' => $evaluation->log->stageFrom->toIso(),
-            'standing' => Standing::of($evaluation, $step, $catalogue, $case->eventDays()),
+            'standing' => RoundStanding::of(CaseSnapshot::of($evaluation, $step, $catalogue, $case->eventDays())),
             'grounds' => array_map(static fn(Ground $ground): array => $ground->toArray(), Grounds::of($evaluation)),
             'gate' => self::gate($evaluation),
-            'hooks' => Standing::hooks($evaluation, PHP_INT_MAX >> 1),
+            'hooks' => EvaluationPart::hooks($evaluation, PHP_INT_MAX >> 1),
             'loads' => self::loads($evaluation),
             'scores' => array_map(
                 static fn($checkIn): array => [
@@ -97,8 +97,8 @@ final class CasePage
                 ],
                 $evaluation->log->scored,
             ),
-            'proposals' => Standing::proposals($evaluation, $step, $catalogue),
-            'stops' => Standing::stops($evaluation),
+            'proposals' => EvaluationPart::proposals($evaluation, $step, $catalogue),
+            'stops' => EvaluationPart::stops($evaluation),
             'creep' => $evaluated['creep'],
             'adherence' => $evaluated['adherence'],
             'week' => $evaluated['week'],
@@ -122,7 +122,7 @@ final class CasePage
             ),
             // Under a stop nothing is asked for.
             'coming' =>
-                $stage === null || Standing::isStopped($evaluation) || $case->hasSevereFlare()
+                $stage === null || $evaluation->isStopped() || $case->hasSevereFlare()
                     ? []
                     : InForcePart::coming($case, $stage, $evaluation),
             'strength_test' => array_intersect_key(
@@ -178,8 +178,8 @@ final class CasePage
                 static fn(CriterionOutlook $outlook): array => [
                     'type' => $outlook->result->criterion->type()->value,
                     'state' => $outlook->result->state->value,
-                    'words' => EvaluationWords::criterion($outlook->result),
-                    'distance' => EvaluationWords::distance($outlook),
+                    'words' => GateWords::criterion($outlook->result),
+                    'distance' => GateWords::distance($outlook),
                     'since' => $outlook->since?->toIso(),
                     'earliest' => $outlook->earliest?->toIso(),
                     'days' => array_map(

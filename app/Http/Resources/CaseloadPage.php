@@ -86,8 +86,8 @@ final class CaseloadPage
             ->orderBy('c.id')
             ->limit(self::MOST)
             ->selectRaw("c.id, a.name as athlete, p.name as practitioner, c.structure_title, c.side, c.programme, c.response_rule->>'name' as school, c.opened_on, c.attention_group, c.stage_title,
-                c.course->>'stage_from' as stage_from, c.course->>'adherence_percent' as adherence, c.standing->>'unsettled' as unsettled,
-                (select h.hook->>'verdict' from json_array_elements(c.standing->'hooks') with ordinality as h(hook, place) where h.hook->>'verdict' not in ('pending', 'unanswered') order by h.place desc limit 1) as verdict");
+                c.course->>'stage_from' as stage_from, c.course->>'adherence_percent' as adherence, c.snapshot->'attention'->>'eased_days' is not null as unsettled,
+                (select r.response->'figures'->>'verdict' from json_array_elements(c.snapshot->'responses') with ordinality as r(response, place) where r.response->'figures'->>'verdict' not in ('pending', 'unanswered') order by r.place desc limit 1) as verdict");
         if ($practitioner !== null) {
             $query->whereRaw('c.practitioner_id::text = ?', [$practitioner]);
         }
@@ -113,7 +113,7 @@ final class CaseloadPage
             'usual_weeks' => $usualWeeks,
             'adherence' => is_numeric($row->adherence) ? (int) $row->adherence : null,
             'verdict' => is_string($row->verdict) ? $row->verdict : null,
-            'unsettled' => self::text($row, 'unsettled') === 'true',
+            'unsettled' => $row->unsettled === true,
             'programme' => self::text($row, 'programme'),
             'school' => self::text($row, 'school'),
         ];

@@ -17,9 +17,11 @@ use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\Evaluator;
 use Rung\Core\Input\InvalidInput;
 use Rung\Core\Plan\Plan;
+use Rung\Core\Snapshot\ActionGrounds;
+use Rung\Core\Snapshot\ProposedStep;
 use Rung\Core\Time\TimeWords;
 use Rung\Core\Words\DoseWords;
-use Rung\Core\Words\EvaluationWords;
+use Rung\Core\Words\ProposalWords;
 
 /** What a decision would do, before it is made: every dose of the stage old and new, and how the case would be judged. */
 final class DecisionPreview
@@ -92,9 +94,13 @@ final class DecisionPreview
         }
 
         return [
-            'headline' => EvaluationWords::headline($other, Acceptance::of($plan, $other, $catalogue), $catalogue),
-            'because' => EvaluationWords::because($other),
-            'now' => EvaluationWords::headline($evaluation, Acceptance::of($plan, $evaluation, $catalogue), $catalogue),
+            'headline' => ProposalWords::headline(
+                ProposedStep::of($other, Acceptance::of($plan, $other, $catalogue), $catalogue),
+            ),
+            'because' => ProposalWords::because(ActionGrounds::of($other)),
+            'now' => ProposalWords::headline(
+                ProposedStep::of($evaluation, Acceptance::of($plan, $evaluation, $catalogue), $catalogue),
+            ),
             'sessions' => count($other->sessions),
             'differs' => $differs,
             'gate_open' => $other->gate->isOpen(),

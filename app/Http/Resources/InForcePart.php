@@ -28,7 +28,6 @@ use Rung\Core\Record\Side;
 use Rung\Core\Record\Structure;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\DoseWords;
-use Rung\Core\Words\EvaluationWords;
 use Rung\Core\Words\PlanWords;
 use Rung\Core\Words\TodayWords;
 
@@ -64,7 +63,7 @@ final class InForcePart
                 'load' => self::load($prescription, $evaluation, $catalogue),
                 'held' => HeldForce::words($prescription, $evaluation, $catalogue),
                 'next' => isset($asked[$prescription->key])
-                    ? EvaluationWords::asked($asked[$prescription->key], $evaluation->isMeasured())
+                    ? DoseWords::asked($asked[$prescription->key], $evaluation->isMeasured())
                     : null,
                 'tempo_words' => DoseWords::tempo($prescription),
                 'dose' => $prescription->dose->toArray(),

@@ -11,7 +11,6 @@ use App\Models\StrengthTest;
 use App\Support\CatalogueShelf;
 use App\Support\Clock;
 use App\Support\MeasureHistory;
-use App\Support\Standing;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Measure;
 use Rung\Core\Evaluation\Evaluation;
@@ -45,7 +44,7 @@ final class MeasuresPage
             'today' => Clock::today($case->practice->timezone)->toIso(),
             'opened_on' => $case->opened_on,
             'stage' => $evaluation->log->stage->title,
-            'stopped' => Standing::isStopped($evaluation) || $case->hasSevereFlare(),
+            'stopped' => $evaluation->isStopped() || $case->hasSevereFlare(),
             'body_mass_kg' => $case->athlete->body_mass_kg,
             'measures' => $measures,
             'others' => array_values(

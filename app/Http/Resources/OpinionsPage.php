@@ -11,9 +11,12 @@ use Rung\Core\Catalogue\School;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\SecondOpinions;
 use Rung\Core\Response\SessionResponse;
+use Rung\Core\Snapshot\ActionGrounds;
+use Rung\Core\Snapshot\ProposedStep;
 use Rung\Core\Time\TimeWords;
-use Rung\Core\Words\EvaluationWords;
 use Rung\Core\Words\OpinionWords;
+use Rung\Core\Words\ProposalWords;
+use Rung\Core\Words\ResponseWords;
 
 /** What every school would say of the same log, where they part and why. */
 final class OpinionsPage
@@ -40,8 +43,10 @@ final class OpinionsPage
                 'view' => $school->view,
                 'own' => $key === $own,
                 'action' => $said->action->kind->value,
-                'headline' => EvaluationWords::headline($said, Acceptance::of($plan, $said, $catalogue), $catalogue),
-                'because' => EvaluationWords::because($said),
+                'headline' => ProposalWords::headline(
+                    ProposedStep::of($said, Acceptance::of($plan, $said, $catalogue), $catalogue),
+                ),
+                'because' => ProposalWords::because(ActionGrounds::of($said)),
                 'limits' => self::limits($school),
             ];
             foreach ($said->sessions as $response) {
@@ -76,13 +81,13 @@ final class OpinionsPage
                 $said[] = [
                     'verdict' => (string) $verdict,
                     'schools' => array_map(static fn(string $key): string => $schools[$key]->title, $keys),
-                    'why' => implode(', ', EvaluationWords::reasons($first)),
+                    'why' => implode(', ', ResponseWords::reasons($first->figures())),
                 ];
             }
             $parts[] = [
                 'session' => $id,
                 'on' => $any === false ? '' : $evaluation->log->dayOf($any->session)->toIso(),
-                'words' => $any === false ? '' : EvaluationWords::response($any),
+                'words' => $any === false ? '' : ResponseWords::response($any->figures()),
                 'said' => $said,
             ];
         }

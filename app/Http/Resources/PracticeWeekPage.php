@@ -76,7 +76,7 @@ final class PracticeWeekPage
             ->orderBy('c.id')
             ->limit(self::MOST + 1)
             ->selectRaw(
-                "c.id, a.name as athlete, c.structure_title, c.side, c.stage_title, c.review_on, c.events, c.blocked, (c.standing->>'stopped' = 'true' or c.asked_at is not null and exists (select 1 from messages m where m.case_id = c.id and m.kind = 'flare' and m.seen_at is null and m.pain >= (c.response_rule->>'stop_at')::int)) as stopped, c.standing->'tests_due' as tests_due",
+                "c.id, a.name as athlete, c.structure_title, c.side, c.stage_title, c.review_on, c.events, c.blocked, (c.round_line->>'stopped' = 'true' or c.asked_at is not null and exists (select 1 from messages m where m.case_id = c.id and m.kind = 'flare' and m.seen_at is null and m.pain >= (c.response_rule->>'stop_at')::int)) as stopped, c.round_line->'tests_due' as tests_due",
             );
         if ($practitioner !== null) {
             $query->whereRaw('c.practitioner_id::text = ?', [$practitioner]);

@@ -17,7 +17,7 @@ use stdClass;
 
 /**
  * A page of the Round. It is asked for every few seconds by every open desk, so it is put together from what is stored
- * with the cases: two queries, no models, and the standing of a case is passed on as the text that it is kept as.
+ * with the cases: two queries, no models, and what it draws of each case is passed on as the text that it is kept as.
  */
 final class RoundPage
 {
@@ -86,7 +86,7 @@ final class RoundPage
                 'c.structure_title',
                 'c.side',
                 'c.nudged_at',
-                'c.standing',
+                'c.round_line',
                 'a.name',
                 'a.act',
                 'p.name as practitioner',
@@ -234,7 +234,7 @@ final class RoundPage
             JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
         );
 
-        return substr($answer, 0, -1) . ',"standing":' . self::of($row, 'standing') . '}';
+        return substr($answer, 0, -1) . ',"standing":' . self::of($row, 'round_line') . '}';
     }
 
     private static function of(stdClass $row, string $column): string

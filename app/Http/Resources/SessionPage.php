@@ -19,9 +19,9 @@ use Rung\Core\Record\LoggedSet;
 use Rung\Core\Response\PainBounds;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Words\DoseWords;
-use Rung\Core\Words\EvaluationWords;
 use Rung\Core\Words\Ground;
 use Rung\Core\Words\Grounds;
+use Rung\Core\Words\ResponseWords;
 
 /** One session: sets done against the dose of the version that it was done from, pain, and what answered it. */
 final class SessionPage
@@ -56,9 +56,9 @@ final class SessionPage
             'effort' => $session->effort,
             'participation' => $session->participation?->value,
             'notes' => $session->notes,
-            'signs' => array_map(EvaluationWords::sign(...), $session->signs ?? []),
+            'signs' => array_map(ResponseWords::sign(...), $session->signs ?? []),
             'verdict' => $response->verdict->value,
-            'verdict_words' => EvaluationWords::verdict($response),
+            'verdict_words' => ResponseWords::verdict($response->figures()),
             'grounds' => array_map(
                 static fn(Ground $ground): array => $ground->toArray(),
                 Grounds::ofResponse($response, $evaluation),

@@ -12,7 +12,6 @@ use App\Models\PlanVersion;
 use App\Support\CatalogueShelf;
 use App\Support\DrawnFigures;
 use App\Support\FigureShelf;
-use App\Support\Standing;
 use App\Support\UsualMorning;
 use Carbon\CarbonImmutable;
 use Rung\Core\Acceptance\UsualLoad;
@@ -51,7 +50,7 @@ final class TodayPage
         $today = $evaluation->log->today;
         $rule = $evaluation->log->file->response_rule;
         $programme = $catalogue->programmes[$case->programme] ?? null;
-        $isStopped = Standing::isStopped($evaluation) || $case->hasSevereFlare();
+        $isStopped = $evaluation->isStopped() || $case->hasSevereFlare();
         $around = array_values(
             $case
                 ->plannedSessions()
@@ -194,10 +193,10 @@ final class TodayPage
             ],
             'over_words' => TodayWords::overLimit($catalogue->schools[$rule->name ?? ''] ?? null),
             'usual_minutes' => UsualLoad::ofPractice($evaluation->log)->toArray(),
-            'ladder' => Standing::ladder($evaluation),
+            'ladder' => EvaluationPart::ladder($evaluation),
             'missing' => $missing,
             'pegs' => ['met' => count($outlooks) - count($missing), 'of' => count($outlooks)],
-            'hooks' => Standing::hooks($evaluation, self::STORY_DAYS),
+            'hooks' => EvaluationPart::hooks($evaluation, self::STORY_DAYS),
             'gained' => ThenAndNow::gained($case, $evaluation, $catalogue),
             'then_and_now' => ThenAndNow::sessions($case, $catalogue),
             'week' =>
@@ -249,7 +248,7 @@ final class TodayPage
     public function history(CareCase $case, Evaluation $evaluation): array
     {
         return [
-            'ladder' => Standing::ladder($evaluation),
+            'ladder' => EvaluationPart::ladder($evaluation),
             'gained' => ThenAndNow::gained($case, $evaluation, $this->shelf->forCase($case, $case->plan())),
         ];
     }

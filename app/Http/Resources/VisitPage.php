@@ -6,7 +6,6 @@ namespace App\Http\Resources;
 
 use App\Models\CareCase;
 use App\Support\CatalogueShelf;
-use App\Support\Standing;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Evaluation\Evaluation;
@@ -35,7 +34,7 @@ final class VisitPage
             'closed_on' => $case->closed_on,
             'today' => $measures['today'],
             'stage' => $stage->stage->title ?? '',
-            'stopped' => Standing::isStopped($evaluation) || $case->hasSevereFlare(),
+            'stopped' => $evaluation->isStopped() || $case->hasSevereFlare(),
             'during_max' => $rule->during_max,
             'stop_at' => $rule->stop_at,
             'measures' => $measures['measures'],

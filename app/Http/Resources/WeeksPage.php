@@ -7,7 +7,6 @@ namespace App\Http\Resources;
 use App\Actions\PlanSessions;
 use App\Models\CareCase;
 use App\Support\CaseWeeks;
-use App\Support\Standing;
 use Rung\Core\Calendar\Booked;
 use Rung\Core\Calendar\ExpectedSport;
 use Rung\Core\Calendar\Placed;
@@ -138,7 +137,7 @@ final class WeeksPage
     /** @return list<array<string, mixed>> */
     private static function sessions(CaseWeeks $weeks, Evaluation $evaluation, bool $isStopped): array
     {
-        $hooks = Standing::hooksByPlanned($evaluation, $weeks->doneAs);
+        $hooks = EvaluationPart::hooksByPlanned($evaluation, $weeks->doneAs);
         $steps = $isStopped
             ? []
             : PracticeLadder::byBooked(
