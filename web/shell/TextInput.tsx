@@ -5,7 +5,7 @@ import OutlinedInput, { type OutlinedInputProps } from '@mui/material/OutlinedIn
 import type { SxProps, Theme } from '@mui/material/styles';
 import { useId } from 'react';
 
-interface Text extends Pick<OutlinedInputProps, 'type' | 'autoComplete' | 'autoFocus' | 'inputMode'> {
+interface Text extends Pick<OutlinedInputProps, 'type' | 'autoComplete' | 'autoFocus' | 'inputMode' | 'inputRef'> {
   label: string;
   value: string;
   onChange: (value: string) => void;

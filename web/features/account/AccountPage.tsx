@@ -4,15 +4,15 @@ import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type ReactNode, type SyntheticEvent, useState } from 'react';
-
-import { api, faultAt, type Schemas, send } from '../../api/client';
+import { type ReactNode } from 'react';
+import { api, type Schemas, send } from '../../api/client';
 import { queryKeys } from '../../api/queryKeys';
 import { moment } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 import { tellTabs } from '../../shell/tabs';
-import { TextInput } from '../../shell/TextInput';
 import { SecondFactor } from './SecondFactor';
+import { FormPassword, FormProblem, SendButton, SendForm } from '../../forms/SendForm';
+import { useSendForm } from '../../forms/useSendForm';
 
 type Account = Schemas['Account'];
 
@@ -53,17 +53,14 @@ export function Part({ title, children }: { title: string; children: ReactNode }
 }
 
 function Password({ account, onChange }: { account: Account; onChange: (account: Account) => void }) {
-  const [current, setCurrent] = useState('');
-  const [password, setPassword] = useState('');
-  const change = useMutation({
-    mutationFn: () => send(() => api.PUT('/api/account/password', { body: { current, password } })),
-    onSuccess: (answer) => {
+  const form = useSendForm({
+    defaultValues: { current: '', password: '' },
+    send: (body) => send(() => api.PUT('/api/account/password', { body })),
+    onSent: (answer, { reset }) => {
       onChange(answer);
-      setCurrent('');
-      setPassword('');
+      reset();
     },
   });
-  const fault = (field: string) => faultAt(change.error, field);
   return (
     <Part title="Password">
       <Typography color="textSecondary">
@@ -72,45 +69,19 @@ function Password({ account, onChange }: { account: Account; onChange: (account:
           : `Changed on ${moment(account.password_changed_at)}.`}{' '}
         Changing it signs you out everywhere else.
       </Typography>
-      <Box
-        component="form"
-        noValidate
-        onSubmit={(event: SyntheticEvent) => {
-          event.preventDefault();
-          change.mutate();
-        }}
-        sx={{ display: 'grid', gap: 1.5, justifyItems: 'start' }}
-      >
-        <TextInput
-          label="Current password"
-          type="password"
-          autoComplete="current-password"
-          value={current}
-          onChange={setCurrent}
-          fault={fault('current')}
-          sx={{ width: '100%' }}
-        />
-        <TextInput
-          label="New password"
-          type="password"
-          autoComplete="new-password"
-          value={password}
-          onChange={setPassword}
-          fault={fault('password')}
-          sx={{ width: '100%' }}
-        />
-        {change.isError && fault('current') === undefined && fault('password') === undefined && (
-          <Failed problem={change.error} />
-        )}
-        {change.isSuccess && (
+      <SendForm form={form} sx={{ display: 'grid', gap: 1.5, justifyItems: 'start' }}>
+        <FormPassword control={form.control} name="current" label="Current password" sx={{ width: '100%' }} />
+        <FormPassword control={form.control} name="password" label="New password" isNew sx={{ width: '100%' }} />
+        <FormProblem form={form} sx={{ width: '100%' }} />
+        {form.answer !== undefined && (
           <Alert severity="success" sx={{ width: '100%' }}>
             Your password has been changed.
           </Alert>
         )}
-        <Button type="submit" variant="outlined" loading={change.isPending}>
+        <SendButton form={form} variant="outlined">
           Change the password
-        </Button>
-      </Box>
+        </SendButton>
+      </SendForm>
     </Part>
   );
 }

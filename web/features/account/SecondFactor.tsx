@@ -3,15 +3,15 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type SyntheticEvent, useState } from 'react';
-
-import { api, faultAt, type Schemas, send } from '../../api/client';
+import { useState } from 'react';
+import { api, type Schemas, send } from '../../api/client';
 import { queryKeys } from '../../api/queryKeys';
 import { QrCode } from '../../charts/QrCode';
 import { moment } from '../../shell/dates';
 import { Failed } from '../../shell/States';
-import { TextInput } from '../../shell/TextInput';
 import { Part } from './AccountPage';
+import { FormProblem, FormText, SendButton, SendForm } from '../../forms/SendForm';
+import { useSendForm } from '../../forms/useSendForm';
 
 const FEW = 3;
 
@@ -116,22 +116,13 @@ function FirstCode({
   secret: string;
   onDone: (codes: string[]) => void;
 }) {
-  const [code, setCode] = useState('');
-  const confirm = useMutation({
-    mutationFn: () => send(() => api.PUT('/api/account/second-factor', { body: { code } })),
-    onSuccess: (answer) => onDone(answer.recovery_codes),
+  const form = useSendForm({
+    defaultValues: { code: '' },
+    send: (body) => send(() => api.PUT('/api/account/second-factor', { body })),
+    onSent: (answer) => onDone(answer.recovery_codes),
   });
-  const fault = faultAt(confirm.error, 'code');
   return (
-    <Box
-      component="form"
-      noValidate
-      onSubmit={(event: SyntheticEvent) => {
-        event.preventDefault();
-        confirm.mutate();
-      }}
-      sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '200px 1fr' }, gap: 2 }}
-    >
+    <SendForm form={form} sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '200px 1fr' }, gap: 2 }}>
       <QrCode text={address} label="The secret, for the camera of your phone" size={200} />
       <Box sx={{ display: 'grid', gap: 1.5, alignContent: 'start' }}>
         <Typography>1. Read the picture with the app. Without a camera, type this secret into it:</Typography>
@@ -139,20 +130,17 @@ function FirstCode({
           {secret.match(/.{1,4}/g)?.join(' ')}
         </Typography>
         <Typography>2. Type the six digits that it shows.</Typography>
-        <TextInput
+        <FormText
+          control={form.control}
+          name="code"
           label="Code"
-          inputMode="numeric"
           autoComplete="one-time-code"
-          value={code}
-          onChange={setCode}
-          fault={fault}
+          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
         />
-        {confirm.isError && fault === undefined && <Failed problem={confirm.error} />}
-        <Button type="submit" variant="contained" loading={confirm.isPending}>
-          That is the code
-        </Button>
+        <FormProblem form={form} />
+        <SendButton form={form}>That is the code</SendButton>
       </Box>
-    </Box>
+    </SendForm>
   );
 }
 

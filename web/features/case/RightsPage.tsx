@@ -1,22 +1,21 @@
 import List from '@mui/material/List';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type ReactNode, type SyntheticEvent, useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { type ReactNode } from 'react';
 import { Link as RouterLink, useNavigate, useParams } from 'react-router';
-
-import { api, faultAt, type Schemas, send } from '../../api/client';
+import { api, type Schemas, send } from '../../api/client';
 import { queryKeys } from '../../api/queryKeys';
 import { day, moment } from '../../shell/dates';
 import { MadeFile } from '../../shell/MadeFile';
 import { Failed, Loading } from '../../shell/States';
 import { useMay } from '../../shell/useSignedIn';
+import { FormProblem, FormText, SendButton, SendForm } from '../../forms/SendForm';
+import { useSendForm } from '../../forms/useSendForm';
 
 type Rights = Schemas['Rights'];
 
@@ -76,26 +75,21 @@ const STATES = { null: 'not asked', true: 'agreed', false: 'does not agree' } as
 
 function Agreements({ id, rights, onChange }: { id: string; rights: Rights; onChange: (answer: Rights) => void }) {
   const may = useMay();
-  const [purpose, setPurpose] = useState('');
-  const [given, setGiven] = useState('true');
-  const [on, setOn] = useState(() => new Date().toLocaleDateString('sv-SE'));
-  const [how, setHow] = useState('');
-  const save = useMutation({
-    mutationFn: () =>
+  const form = useSendForm({
+    defaultValues: { purpose: '', given: 'true', on: new Date().toLocaleDateString('sv-SE'), how: '' },
+    send: ({ purpose, given, on, how }) =>
       send(() =>
         api.POST('/api/cases/{case}/consents', {
           params: { path: { case: id } },
           body: { purpose, given: given === 'true', on, how: how.trim() },
         }),
       ),
-    onSuccess: (answer) => {
+    onSent: (answer, { resetField }) => {
       onChange(answer);
-      setPurpose('');
-      setHow('');
+      resetField('purpose');
+      resetField('how');
     },
   });
-  const fault = (field: string) => faultAt(save.error, field);
-  const field = (name: string) => ({ error: fault(name) !== undefined, helperText: fault(name) });
   return (
     <Part title="What the athlete agreed to">
       <Typography color="textSecondary">
@@ -120,13 +114,8 @@ function Agreements({ id, rights, onChange }: { id: string; rights: Rights; onCh
         ))}
       </Box>
       {may('decide') && (
-        <Box
-          component="form"
-          noValidate
-          onSubmit={(event: SyntheticEvent) => {
-            event.preventDefault();
-            save.mutate();
-          }}
+        <SendForm
+          form={form}
           sx={{
             display: 'grid',
             gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' },
@@ -136,55 +125,32 @@ function Agreements({ id, rights, onChange }: { id: string; rights: Rights; onCh
             pt: 2,
           }}
         >
-          <TextField
-            select
-            label="What it is about"
-            value={purpose}
-            onChange={(event) => setPurpose(event.target.value)}
-            {...field('purpose')}
-            sx={{ gridColumn: '1 / -1' }}
-          >
+          <FormText control={form.control} name="purpose" select label="What it is about" sx={{ gridColumn: '1 / -1' }}>
             {rights.purposes.map((option) => (
               <MenuItem key={option.key} value={option.key}>
                 {option.title}
               </MenuItem>
             ))}
-          </TextField>
-          <TextField
-            select
-            label="The athlete"
-            value={given}
-            onChange={(event) => setGiven(event.target.value)}
-            {...field('given')}
-          >
+          </FormText>
+          <FormText control={form.control} name="given" select label="The athlete">
             <MenuItem value="true">agrees</MenuItem>
             <MenuItem value="false">takes it back, or does not agree</MenuItem>
-          </TextField>
-          <TextField
-            label="On"
-            type="date"
-            value={on}
-            onChange={(event) => setOn(event.target.value)}
-            slotProps={{ inputLabel: { shrink: true } }}
-            {...field('on')}
-          />
-          <TextField
+          </FormText>
+          <FormText control={form.control} name="on" label="On" type="date" />
+          <FormText
+            control={form.control}
+            name="how"
             label="How"
-            value={how}
-            onChange={(event) => setHow(event.target.value)}
-            error={fault('how') !== undefined}
-            helperText={fault('how') ?? 'For instance in person, or by letter'}
+            help="For instance in person, or by letter"
             sx={{ gridColumn: '1 / -1' }}
           />
-          {save.isError && ['purpose', 'given', 'on', 'how'].every((name) => fault(name) === undefined) && (
-            <Failed problem={save.error} />
-          )}
+          <FormProblem form={form} sx={{ gridColumn: '1 / -1' }} />
           <Box>
-            <Button type="submit" variant="outlined" loading={save.isPending}>
+            <SendButton form={form} variant="outlined">
               Write it down
-            </Button>
+            </SendButton>
           </Box>
-        </Box>
+        </SendForm>
       )}
       {rights.consents.length > 0 && (
         <List component="ol" aria-label="Written down so far" disablePadding>
@@ -208,22 +174,21 @@ function Agreements({ id, rights, onChange }: { id: string; rights: Rights; onCh
 }
 
 function SetAside({ id, rights, onChange }: { id: string; rights: Rights; onChange: (answer: Rights) => void }) {
-  const [why, setWhy] = useState('');
   const is = rights.restricted !== null;
-  const save = useMutation({
-    mutationFn: () =>
+  const form = useSendForm({
+    defaultValues: { why: '' },
+    send: ({ why }) =>
       send(() =>
         api.PUT('/api/cases/{case}/restriction', {
           params: { path: { case: id } },
           body: { restricted: !is, why: why.trim() },
         }),
       ),
-    onSuccess: (answer) => {
+    onSent: (answer, { reset }) => {
       onChange(answer);
-      setWhy('');
+      reset();
     },
   });
-  const fault = faultAt(save.error, 'why');
   return (
     <Part title="Set the record aside">
       {rights.restricted === null ? (
@@ -236,52 +201,40 @@ function SetAside({ id, rights, onChange }: { id: string; rights: Rights; onChan
           Set aside since {moment(rights.restricted.at)}: {rights.restricted.why}
         </Alert>
       )}
-      <Box
-        component="form"
-        noValidate
-        onSubmit={(event: SyntheticEvent) => {
-          event.preventDefault();
-          save.mutate();
-        }}
-        sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', flexWrap: 'wrap' }}
-      >
-        <TextField
+      <SendForm form={form} sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', flexWrap: 'wrap' }}>
+        <FormText
+          control={form.control}
+          name="why"
           label={is ? 'How it was settled' : 'What the athlete asks for, and why'}
-          value={why}
-          onChange={(event) => setWhy(event.target.value)}
-          error={fault !== undefined}
-          helperText={fault}
           sx={{ flex: 1, minWidth: 220 }}
         />
-        <Button type="submit" variant="outlined" loading={save.isPending} sx={{ height: 37 }}>
+        <SendButton form={form} variant="outlined" sx={{ height: 37 }}>
           {is ? 'Take it up again' : 'Set it aside'}
-        </Button>
-      </Box>
-      {save.isError && fault === undefined && <Failed problem={save.error} />}
+        </SendButton>
+      </SendForm>
+      <FormProblem form={form} />
     </Part>
   );
 }
 
 function Erase({ id, rights }: { id: string; rights: Rights }) {
-  const [name, setName] = useState('');
-  const [why, setWhy] = useState('');
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const erase = useMutation({
-    mutationFn: () =>
+  const form = useSendForm({
+    defaultValues: { name: '', why: '' },
+    send: ({ name, why }) =>
       send(() =>
         api.POST('/api/cases/{case}/erasure', {
           params: { path: { case: id } },
           body: { name: name.trim(), why: why.trim() },
         }),
       ),
-    onSuccess: () => {
+    onSent: () => {
       queries.removeQueries({ queryKey: queryKeys.case(id) });
       void queries.invalidateQueries();
       void navigate('/closed');
     },
   });
-  const fault = (field: string) => faultAt(erase.error, field);
   if (rights.is_unnamed)
     return (
       <Part title="Erase">
@@ -304,38 +257,14 @@ function Erase({ id, rights }: { id: string; rights: Rights }) {
           A case of this athlete is open. Close it first, so that nobody is treated without a record.
         </Alert>
       ) : (
-        <Box
-          component="form"
-          noValidate
-          onSubmit={(event: SyntheticEvent) => {
-            event.preventDefault();
-            erase.mutate();
-          }}
-          sx={{ display: 'grid', gap: 1.5, justifyItems: 'start' }}
-        >
-          <TextField
-            fullWidth
-            label="Type the athlete’s name"
-            value={name}
-            onChange={(event) => setName(event.target.value)}
-            error={fault('name') !== undefined}
-            helperText={fault('name')}
-          />
-          <TextField
-            fullWidth
-            label="Who asked for it, and when"
-            value={why}
-            onChange={(event) => setWhy(event.target.value)}
-            error={fault('why') !== undefined}
-            helperText={fault('why')}
-          />
-          {erase.isError && fault('name') === undefined && fault('why') === undefined && (
-            <Failed problem={erase.error} />
-          )}
-          <Button type="submit" variant="contained" color="error" loading={erase.isPending}>
+        <SendForm form={form} sx={{ display: 'grid', gap: 1.5, justifyItems: 'start' }}>
+          <FormText control={form.control} name="name" fullWidth label="Type the athlete’s name" />
+          <FormText control={form.control} name="why" fullWidth label="Who asked for it, and when" />
+          <FormProblem form={form} />
+          <SendButton form={form} color="error">
             {rights.is_kept ? 'Remove the name for good' : 'Erase for good'}
-          </Button>
-        </Box>
+          </SendButton>
+        </SendForm>
       )}
     </Part>
   );

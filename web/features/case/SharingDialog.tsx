@@ -6,17 +6,16 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type SyntheticEvent, useState } from 'react';
-
-import { api, faultAt, type Schemas, send } from '../../api/client';
+import { api, type Schemas, send } from '../../api/client';
 import { queryKeys } from '../../api/queryKeys';
 import { day } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 import { useMay } from '../../shell/useSignedIn';
 import type { Case } from './useCase';
+import { FormProblem, FormText, SendButton, SendForm } from '../../forms/SendForm';
+import { useSendForm } from '../../forms/useSendForm';
 
 type Shares = Schemas['Shares'];
 
@@ -95,31 +94,23 @@ const others = (shares: Shares): Shares['colleagues'] =>
   shares.colleagues.filter((colleague) => colleague.id !== shares.practitioner.id);
 
 function Share({ id, shares, onChange }: { id: string; shares: Shares; onChange: (answer: Shares) => void }) {
-  const [user, setUser] = useState('');
-  const [until, setUntil] = useState('');
-  const share = useMutation({
-    mutationFn: () =>
+  const form = useSendForm({
+    defaultValues: { user: '', until: '' },
+    send: ({ user, until }) =>
       send(() =>
         api.POST('/api/cases/{case}/shares', {
           params: { path: { case: id } },
           body: { user, until: until === '' ? null : until },
         }),
       ),
-    onSuccess: (answer) => {
+    onSent: (answer, { reset }) => {
       onChange(answer);
-      setUser('');
-      setUntil('');
+      reset();
     },
   });
-  const fault = (field: string) => faultAt(share.error, field);
   return (
-    <Box
-      component="form"
-      noValidate
-      onSubmit={(event: SyntheticEvent) => {
-        event.preventDefault();
-        share.mutate();
-      }}
+    <SendForm
+      form={form}
       sx={{
         display: 'flex',
         gap: 1,
@@ -130,71 +121,38 @@ function Share({ id, shares, onChange }: { id: string; shares: Shares; onChange:
         pt: 2,
       }}
     >
-      <TextField
-        select
-        label="Share with"
-        value={user}
-        onChange={(event) => setUser(event.target.value)}
-        error={fault('user') !== undefined}
-        helperText={fault('user')}
-        sx={{ flex: 1, minWidth: 180 }}
-      >
+      <FormText control={form.control} name="user" select label="Share with" sx={{ flex: 1, minWidth: 180 }}>
         {others(shares).map((other) => (
           <MenuItem key={other.id} value={other.id}>
             {other.name}, {other.role.toLowerCase()}
           </MenuItem>
         ))}
-      </TextField>
-      <TextField
-        label="Until"
-        type="date"
-        value={until}
-        onChange={(event) => setUntil(event.target.value)}
-        slotProps={{ inputLabel: { shrink: true } }}
-        error={fault('until') !== undefined}
-        helperText={fault('until') ?? 'empty: until you end it'}
-      />
-      <Button type="submit" variant="outlined" loading={share.isPending} sx={{ height: 37 }}>
+      </FormText>
+      <FormText control={form.control} name="until" label="Until" type="date" help="empty: until you end it" />
+      <SendButton form={form} variant="outlined" sx={{ height: 37 }}>
         Share
-      </Button>
-      {share.isError && fault('user') === undefined && fault('until') === undefined && <Failed problem={share.error} />}
-    </Box>
+      </SendButton>
+      <FormProblem form={form} />
+    </SendForm>
   );
 }
 
 function HandOver({ id, shares, onClose }: { id: string; shares: Shares; onClose: () => void }) {
   const queries = useQueryClient();
-  const [to, setTo] = useState('');
-  const [note, setNote] = useState('');
-  const hand = useMutation({
-    mutationFn: () =>
+  const form = useSendForm({
+    defaultValues: { to: '', note: '' },
+    send: ({ to, note }) =>
       send(() =>
         api.PUT('/api/cases/{case}/practitioner', { params: { path: { case: id } }, body: { to, note: note.trim() } }),
       ),
-    onSuccess: () => {
+    onSent: () => {
       onClose();
       void queries.invalidateQueries();
     },
   });
-  const fault = (field: string) => faultAt(hand.error, field);
   return (
-    <Box
-      component="form"
-      noValidate
-      onSubmit={(event: SyntheticEvent) => {
-        event.preventDefault();
-        hand.mutate();
-      }}
-      sx={{ display: 'grid', gap: 1, borderTop: 1, borderColor: 'divider', pt: 2 }}
-    >
-      <TextField
-        select
-        label="Hand over to"
-        value={to}
-        onChange={(event) => setTo(event.target.value)}
-        error={fault('to') !== undefined}
-        helperText={fault('to')}
-      >
+    <SendForm form={form} sx={{ display: 'grid', gap: 1, borderTop: 1, borderColor: 'divider', pt: 2 }}>
+      <FormText control={form.control} name="to" select label="Hand over to">
         {others(shares)
           .filter((other) => other.treats)
           .map((other) => (
@@ -202,31 +160,21 @@ function HandOver({ id, shares, onClose }: { id: string; shares: Shares; onClose
               {other.name}
             </MenuItem>
           ))}
-      </TextField>
-      {to !== '' && (
+      </FormText>
+      {form.watch('to') !== '' && (
         <>
-          <TextField
-            label="Note for the record"
-            value={note}
-            onChange={(event) => setNote(event.target.value)}
-            multiline
-            minRows={2}
-            error={fault('note') !== undefined}
-            helperText={fault('note')}
-          />
+          <FormText control={form.control} name="note" label="Note for the record" multiline minRows={2} />
           {!shares.open_to_all && (
             <Alert severity="info">
               It is theirs from then on. You will no longer see it unless they share it with you.
             </Alert>
           )}
           <Box>
-            <Button type="submit" variant="contained" loading={hand.isPending}>
-              Hand it over
-            </Button>
+            <SendButton form={form}>Hand it over</SendButton>
           </Box>
         </>
       )}
-      {hand.isError && fault('to') === undefined && fault('note') === undefined && <Failed problem={hand.error} />}
-    </Box>
+      <FormProblem form={form} />
+    </SendForm>
   );
 }

@@ -1,4 +1,4 @@
-import Box from '@mui/material/Box';
+import { Controller } from 'react-hook-form';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
@@ -8,13 +8,10 @@ import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { type SyntheticEvent, useState } from 'react';
-
-import { faultAt } from '../../api/client';
-import { Failed } from '../../shell/States';
 import type { Paper, usePaperActs } from './usePapers';
+import { FormProblem, FormText, SendButton, SendForm } from '../../forms/SendForm';
+import { useSendForm } from '../../forms/useSendForm';
 
 /** Who agreed that a paper goes out, on which day and how. */
 export function ConsentDialog({
@@ -26,18 +23,19 @@ export function ConsentDialog({
   acts: ReturnType<typeof usePaperActs>;
   onClose: () => void;
 }) {
-  const [by, setBy] = useState(paper.consent?.by ?? paper.athlete);
-  const [on, setOn] = useState(paper.consent?.on ?? paper.today);
-  const [how, setHow] = useState<'spoken' | 'written'>(paper.consent?.how ?? 'spoken');
-  const [diagnosis, setDiagnosis] = useState(paper.consent?.diagnosis ?? false);
-  const { agree } = acts;
-  const submit = (event: SyntheticEvent) => {
-    event.preventDefault();
-    agree.mutate({ by: by.trim(), on, how, diagnosis }, { onSuccess: onClose });
-  };
+  const form = useSendForm({
+    defaultValues: {
+      by: paper.consent?.by ?? paper.athlete,
+      on: paper.consent?.on ?? paper.today,
+      how: paper.consent?.how ?? 'spoken',
+      diagnosis: paper.consent?.diagnosis ?? false,
+    },
+    send: (values) => acts.agree.mutateAsync({ ...values, by: values.by.trim() }),
+    onSent: onClose,
+  });
   return (
     <Dialog open onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="agreed">
-      <Box component="form" noValidate onSubmit={submit}>
+      <SendForm form={form}>
         <DialogTitle id="agreed">The athlete agrees</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 2 }}>
           <Typography>
@@ -45,48 +43,42 @@ export function ConsentDialog({
             {paper.to === '' ? '' : `, to ${paper.to.split('\n')[0] ?? ''}`}. Under your local rules a guardian may have
             to agree instead.
           </Typography>
-          {agree.isError && faultAt(agree.error, 'by') === undefined && faultAt(agree.error, 'on') === undefined && (
-            <Failed problem={agree.error} />
-          )}
-          <TextField
+          <FormProblem form={form} />
+          <FormText
+            control={form.control}
+            name="by"
             label="Who agreed"
-            value={by}
-            onChange={(event) => setBy(event.target.value)}
-            error={faultAt(agree.error, 'by') !== undefined}
-            helperText={faultAt(agree.error, 'by') ?? 'The athlete, or whoever speaks for them'}
+            help="The athlete, or whoever speaks for them"
           />
-          <TextField
-            label="On"
-            type="date"
-            value={on}
-            onChange={(event) => setOn(event.target.value)}
-            slotProps={{ inputLabel: { shrink: true } }}
-            error={faultAt(agree.error, 'on') !== undefined}
-            helperText={faultAt(agree.error, 'on')}
+          <FormText control={form.control} name="on" label="On" type="date" />
+          <Controller
+            control={form.control}
+            name="how"
+            render={({ field }) => (
+              <RadioGroup row aria-label="How" value={field.value} onChange={field.onChange}>
+                <FormControlLabel value="spoken" control={<Radio />} label="Spoken" />
+                <FormControlLabel value="written" control={<Radio />} label="Written" />
+              </RadioGroup>
+            )}
           />
-          <RadioGroup
-            row
-            aria-label="How"
-            value={how}
-            onChange={(event) => setHow(event.target.value === 'written' ? 'written' : 'spoken')}
-          >
-            <FormControlLabel value="spoken" control={<Radio />} label="Spoken" />
-            <FormControlLabel value="written" control={<Radio />} label="Written" />
-          </RadioGroup>
           {paper.kind === 'coach' && (
-            <FormControlLabel
-              control={<Checkbox checked={diagnosis} onChange={(event) => setDiagnosis(event.target.checked)} />}
-              label="Also that it names the diagnosis"
+            <Controller
+              control={form.control}
+              name="diagnosis"
+              render={({ field }) => (
+                <FormControlLabel
+                  control={<Checkbox checked={field.value} onChange={field.onChange} />}
+                  label="Also that it names the diagnosis"
+                />
+              )}
             />
           )}
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" variant="contained" loading={agree.isPending}>
-            Record
-          </Button>
+          <SendButton form={form}>Record</SendButton>
         </DialogActions>
-      </Box>
+      </SendForm>
     </Dialog>
   );
 }

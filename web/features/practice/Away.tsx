@@ -2,16 +2,15 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type SyntheticEvent, useState } from 'react';
-
-import { api, faultAt, type Schemas, send } from '../../api/client';
+import { api, type Schemas, send } from '../../api/client';
 import { queryKeys } from '../../api/queryKeys';
 import { day } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
 import type { User } from '../../shell/useSignedIn';
+import { FormProblem, FormText, SendButton, SendForm } from '../../forms/SendForm';
+import { useSendForm } from '../../forms/useSendForm';
 
 /** Who stands in for whom: for some days somebody sees all cases of a colleague. */
 export function Away({ user }: { user: User }) {
@@ -68,29 +67,18 @@ export function Away({ user }: { user: User }) {
 
 function Arrange({ user, colleagues }: { user: User; colleagues: Schemas['Colleague'][] }) {
   const queries = useQueryClient();
-  const [of, setOf] = useState(user.id);
-  const [by, setBy] = useState('');
-  const [from, setFrom] = useState('');
-  const [until, setUntil] = useState('');
-  const arrange = useMutation({
-    mutationFn: () => send(() => api.POST('/api/covers', { body: { of, user: by, from, until } })),
-    onSuccess: (answer) => {
+  const form = useSendForm({
+    defaultValues: { of: user.id, user: '', from: '', until: '' },
+    send: (body) => send(() => api.POST('/api/covers', { body })),
+    onSent: (answer, { reset, getValues }) => {
       queries.setQueryData(queryKeys.covers, answer);
-      setBy('');
-      setFrom('');
-      setUntil('');
+      reset({ of: getValues('of'), user: '', from: '', until: '' });
     },
   });
-  const fault = (field: string) => faultAt(arrange.error, field);
-  const field = (name: string) => ({ error: fault(name) !== undefined, helperText: fault(name) });
+  const of = form.watch('of');
   return (
-    <Box
-      component="form"
-      noValidate
-      onSubmit={(event: SyntheticEvent) => {
-        event.preventDefault();
-        arrange.mutate();
-      }}
+    <SendForm
+      form={form}
       sx={{
         display: 'grid',
         gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' },
@@ -100,21 +88,14 @@ function Arrange({ user, colleagues }: { user: User; colleagues: Schemas['Collea
         pt: 2,
       }}
     >
-      <TextField
-        select
-        label="Away"
-        value={of}
-        onChange={(event) => setOf(event.target.value)}
-        disabled={!user.may.includes('manage')}
-        {...field('of')}
-      >
+      <FormText control={form.control} name="of" select label="Away" disabled={!user.may.includes('manage')}>
         {colleagues.map((colleague) => (
           <MenuItem key={colleague.id} value={colleague.id}>
             {colleague.name}
           </MenuItem>
         ))}
-      </TextField>
-      <TextField select label="Stands in" value={by} onChange={(event) => setBy(event.target.value)} {...field('user')}>
+      </FormText>
+      <FormText control={form.control} name="user" select label="Stands in">
         {colleagues
           .filter((colleague) => colleague.id !== of)
           .map((colleague) => (
@@ -122,31 +103,15 @@ function Arrange({ user, colleagues }: { user: User; colleagues: Schemas['Collea
               {colleague.name}
             </MenuItem>
           ))}
-      </TextField>
-      <TextField
-        label="First day"
-        type="date"
-        value={from}
-        onChange={(event) => setFrom(event.target.value)}
-        slotProps={{ inputLabel: { shrink: true } }}
-        {...field('from')}
-      />
-      <TextField
-        label="Last day"
-        type="date"
-        value={until}
-        onChange={(event) => setUntil(event.target.value)}
-        slotProps={{ inputLabel: { shrink: true } }}
-        {...field('until')}
-      />
-      {arrange.isError && ['of', 'user', 'from', 'until'].every((name) => fault(name) === undefined) && (
-        <Failed problem={arrange.error} />
-      )}
+      </FormText>
+      <FormText control={form.control} name="from" label="First day" type="date" />
+      <FormText control={form.control} name="until" label="Last day" type="date" />
+      <FormProblem form={form} sx={{ gridColumn: '1 / -1' }} />
       <Box sx={{ gridColumn: '1 / -1' }}>
-        <Button type="submit" variant="outlined" loading={arrange.isPending}>
+        <SendButton form={form} variant="outlined">
           Arrange it
-        </Button>
+        </SendButton>
       </Box>
-    </Box>
+    </SendForm>
   );
 }

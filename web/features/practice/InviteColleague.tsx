@@ -5,14 +5,14 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import TextField from '@mui/material/TextField';
-import { useMutation } from '@tanstack/react-query';
-import { type SyntheticEvent, useState } from 'react';
-
-import { api, faultAt, type Schemas, send } from '../../api/client';
-import { Failed } from '../../shell/States';
+import { Controller } from 'react-hook-form';
+import { api, type Schemas, send } from '../../api/client';
+import { FormProblem, FormText, SendButton, SendForm } from '../../forms/SendForm';
+import { useSendForm } from '../../forms/useSendForm';
 import type { Practice } from './People';
 import { RoleChoice } from './RoleChoice';
+
+const BLANK: { name: string; email: string; role: Schemas['Role'] } = { name: '', email: '', role: 'practitioner' };
 
 /** Who is invited, where the letter goes, and as what. */
 export function InviteColleague({
@@ -24,54 +24,44 @@ export function InviteColleague({
   onClose: () => void;
   onDone: (name: string, answer: Practice & { link: string }) => void;
 }) {
-  const [name, setName] = useState('');
-  const [email, setEmail] = useState('');
-  const [role, setRole] = useState<Schemas['Role']>('practitioner');
-  const invite = useMutation({
-    mutationFn: () =>
+  const form = useSendForm({
+    defaultValues: BLANK,
+    send: ({ name, email, role }) =>
       send(() => api.POST('/api/practice/people', { body: { name: name.trim(), email: email.trim(), role } })),
-    onSuccess: (answer) => onDone(name.trim(), answer),
+    onSent: (answer, { getValues }) => onDone(getValues('name').trim(), answer),
   });
-  const fault = (field: string) => faultAt(invite.error, field);
-  const known = ['name', 'email', 'role'].some((field) => fault(field) !== undefined);
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="invite-colleague">
-      <form
-        noValidate
-        onSubmit={(event: SyntheticEvent) => {
-          event.preventDefault();
-          invite.mutate();
-        }}
-      >
+      <SendForm form={form}>
         <DialogTitle id="invite-colleague">Invite a colleague</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 2 }}>
-          <TextField
-            label="Name"
-            value={name}
-            onChange={(event) => setName(event.target.value)}
-            autoFocus
-            error={fault('name') !== undefined}
-            helperText={fault('name')}
-            sx={{ mt: 1 }}
-          />
-          <TextField
+          <FormText control={form.control} name="name" label="Name" autoFocus sx={{ mt: 1 }} />
+          <FormText
+            control={form.control}
+            name="email"
             label="E-mail address"
             type="email"
-            value={email}
-            onChange={(event) => setEmail(event.target.value)}
-            error={fault('email') !== undefined}
-            helperText={fault('email') ?? 'The invitation is sent there, and it is what they sign in with.'}
+            help="The invitation is sent there, and it is what they sign in with."
           />
-          <RoleChoice practice={practice} role={role} onChoose={setRole} fault={fault('role')} />
-          {invite.isError && !known && <Failed problem={invite.error} />}
+          <Controller
+            control={form.control}
+            name="role"
+            render={({ field, fieldState }) => (
+              <RoleChoice
+                practice={practice}
+                role={field.value}
+                onChoose={field.onChange}
+                fault={fieldState.error?.message}
+              />
+            )}
+          />
+          <FormProblem form={form} />
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" variant="contained" loading={invite.isPending}>
-            Invite
-          </Button>
+          <SendButton form={form}>Invite</SendButton>
         </DialogActions>
-      </form>
+      </SendForm>
     </Dialog>
   );
 }

@@ -4,15 +4,15 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Paper from '@mui/material/Paper';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type SyntheticEvent, useState } from 'react';
-
-import { api, faultAt, type Schemas, send } from '../../api/client';
+import { useState } from 'react';
+import { api, type Schemas, send } from '../../api/client';
 import { queryKeys } from '../../api/queryKeys';
 import { day } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
+import { FormProblem, FormText, SendButton, SendForm } from '../../forms/SendForm';
+import { useSendForm } from '../../forms/useSendForm';
 
 type Retention = Schemas['Retention'];
 
@@ -45,45 +45,34 @@ export function Keeping() {
 }
 
 function Years({ years, onChange }: { years: number | null; onChange: (answer: Retention) => void }) {
-  const [typed, setTyped] = useState(years === null ? '' : String(years));
-  const save = useMutation({
-    mutationFn: () =>
+  const form = useSendForm({
+    defaultValues: { kept_years: years === null ? '' : String(years) },
+    send: ({ kept_years: typed }) =>
       send(() =>
         api.PUT('/api/practice/retention', { body: { kept_years: typed.trim() === '' ? null : Number(typed) } }),
       ),
-    onSuccess: onChange,
+    onSent: onChange,
   });
-  const fault = faultAt(save.error, 'kept_years');
   return (
-    <Box
-      component="form"
-      noValidate
-      onSubmit={(event: SyntheticEvent) => {
-        event.preventDefault();
-        save.mutate();
-      }}
-      sx={{ display: 'grid', gap: 1.5 }}
-    >
+    <SendForm form={form} sx={{ display: 'grid', gap: 1.5 }}>
       <Typography>
         How long records of treatment must be kept is a matter of your law. Rung counts from the day on which the last
         case of an athlete was closed. As long as this is empty, every record is kept.
       </Typography>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
-        <TextField
+        <FormText
+          control={form.control}
+          name="kept_years"
           label="Years"
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-          error={fault !== undefined}
-          helperText={fault}
           slotProps={{ htmlInput: { inputMode: 'numeric' } }}
           sx={{ width: 180 }}
         />
-        <Button type="submit" variant="outlined" loading={save.isPending} sx={{ height: 37 }}>
+        <SendButton form={form} variant="outlined" sx={{ height: 37 }}>
           Save
-        </Button>
+        </SendButton>
       </Box>
-      {save.isError && fault === undefined && <Failed problem={save.error} />}
-    </Box>
+      <FormProblem form={form} />
+    </SendForm>
   );
 }
 

@@ -1,79 +1,64 @@
+import { Controller } from 'react-hook-form';
 import Alert from '@mui/material/Alert';
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type SyntheticEvent, useState } from 'react';
-
-import { api, faultAt, type Schemas, send } from '../../api/client';
+import { useQueryClient } from '@tanstack/react-query';
+import { api, type Schemas, send } from '../../api/client';
 import { queryKeys } from '../../api/queryKeys';
-import { Failed } from '../../shell/States';
-
-type Told = Schemas['PracticeCard'];
+import { FormTimezone } from '../../forms/FormTimezone';
+import { FormProblem, FormText, SendButton, SendForm } from '../../forms/SendForm';
+import { useSendForm } from '../../forms/useSendForm';
 
 const orNull = (text: string) => (text.trim() === '' ? null : text.trim());
 
 /** What a practice sets for itself: whom athletes call, the head of letters, its time zone, and what is usual in it. */
-export function OwnSettings({ settings: settings, mayChange }: { settings: Told; mayChange: boolean }) {
-  const [form, setForm] = useState({
-    name: settings.name,
-    timezone: settings.timezone,
-    telephone: settings.telephone ?? '',
-    hours: settings.hours ?? '',
-    address: settings.address ?? '',
-    nudge_words: settings.nudge_words ?? '',
-    equipment: settings.equipment ?? [],
-  });
+export function OwnSettings({ settings, mayChange }: { settings: Schemas['PracticeCard']; mayChange: boolean }) {
   const queries = useQueryClient();
-  const save = useMutation({
-    mutationFn: () =>
+  const form = useSendForm({
+    defaultValues: {
+      name: settings.name,
+      timezone: settings.timezone,
+      telephone: settings.telephone ?? '',
+      hours: settings.hours ?? '',
+      address: settings.address ?? '',
+      nudge_words: settings.nudge_words ?? '',
+      equipment: settings.equipment ?? [],
+    },
+    send: (values) =>
       send(() =>
         api.PUT('/api/practice', {
           body: {
-            name: form.name.trim(),
-            timezone: form.timezone,
-            telephone: orNull(form.telephone),
-            hours: orNull(form.hours),
-            address: orNull(form.address),
-            nudge_words: orNull(form.nudge_words),
-            equipment: form.equipment.length === 0 ? null : form.equipment,
+            name: values.name.trim(),
+            timezone: values.timezone,
+            telephone: orNull(values.telephone),
+            hours: orNull(values.hours),
+            address: orNull(values.address),
+            nudge_words: orNull(values.nudge_words),
+            equipment: values.equipment.length === 0 ? null : values.equipment,
           },
         }),
       ),
-    onSuccess: (answer) => {
+    onSent: (answer) => {
       queries.setQueryData(queryKeys.practice, answer);
       void queries.invalidateQueries({ queryKey: queryKeys.session });
     },
   });
-  const fault = (name: string) => faultAt(save.error, name);
   const field = (name: 'name' | 'telephone' | 'hours' | 'address' | 'nudge_words', label: string, help?: string) => (
-    <TextField
+    <FormText
+      control={form.control}
+      name={name}
       label={label}
-      value={form[name]}
-      onChange={(event) => setForm({ ...form, [name]: event.target.value })}
+      help={help}
       disabled={!mayChange}
-      error={fault(name) !== undefined}
-      helperText={fault(name) ?? help}
       multiline={name === 'nudge_words'}
       {...(name === 'telephone' ? { type: 'tel' } : {})}
     />
   );
-  const known = ['name', 'timezone', 'telephone', 'hours', 'address', 'nudge_words', 'equipment', 'equipment.0'].some(
-    (name) => fault(name) !== undefined,
-  );
   return (
-    <Box
-      component="form"
-      noValidate
-      onSubmit={(event: SyntheticEvent) => {
-        event.preventDefault();
-        save.mutate();
-      }}
-      sx={{ display: 'grid', gap: 2 }}
-    >
+    <SendForm form={form} sx={{ display: 'grid', gap: 2 }}>
       <Paper
         variant="outlined"
         component="section"
@@ -86,7 +71,7 @@ export function OwnSettings({ settings: settings, mayChange }: { settings: Told;
             Shown on every phone where loading is stopped, under “When it hurts”, and on the printed sheet.
           </Typography>
         </Box>
-        {form.telephone.trim() === '' && (
+        {form.watch('telephone').trim() === '' && (
           <Alert severity="warning">Without a number an athlete who is told to stop has nobody to call.</Alert>
         )}
         {field('telephone', 'Telephone', 'For instance +351 210 000 000')}
@@ -96,34 +81,32 @@ export function OwnSettings({ settings: settings, mayChange }: { settings: Told;
         <Typography variant="h2">The practice</Typography>
         {field('name', 'Name', 'At the head of letters and sheets, and on every phone')}
         {field('address', 'Address', 'At the head of letters and sheets')}
-        <Autocomplete
-          options={Intl.supportedValuesOf('timeZone')}
-          value={form.timezone}
+        <FormTimezone
+          control={form.control}
+          name="timezone"
           disabled={!mayChange}
-          disableClearable
-          onChange={(_, timezone) => setForm({ ...form, timezone })}
-          renderInput={(params) => (
-            <TextField
-              {...params}
-              label="Time zone"
-              error={fault('timezone') !== undefined}
-              helperText={fault('timezone') ?? 'Decides what counts as today and as the next morning'}
-            />
-          )}
+          help="Decides what counts as today and as the next morning"
         />
-        <Autocomplete
-          multiple
-          options={settings.all_equipment}
-          value={form.equipment}
-          disabled={!mayChange}
-          disableCloseOnSelect
-          onChange={(_, equipment) => setForm({ ...form, equipment })}
-          renderInput={(params) => (
-            <TextField
-              {...params}
-              label="Equipment that most athletes have"
-              error={fault('equipment.0') !== undefined}
-              helperText={fault('equipment.0') ?? 'Offered as “as usual here” when a case is opened'}
+        <Controller
+          control={form.control}
+          name="equipment"
+          render={({ field: { value, onChange, ref }, fieldState: { error } }) => (
+            <Autocomplete
+              multiple
+              options={settings.all_equipment}
+              value={value}
+              disabled={!mayChange}
+              disableCloseOnSelect
+              onChange={(_, equipment) => onChange(equipment)}
+              renderInput={(params) => (
+                <TextField
+                  {...params}
+                  label="Equipment that most athletes have"
+                  inputRef={ref}
+                  error={error !== undefined}
+                  helperText={error?.message ?? 'Offered as “as usual here” when a case is opened'}
+                />
+              )}
             />
           )}
         />
@@ -133,17 +116,15 @@ export function OwnSettings({ settings: settings, mayChange }: { settings: Told;
           'Leave empty for Rung’s own words. {name} stands for the first name. You can change the message each time before it is sent.',
         )}
       </Paper>
-      {save.isError && !known && <Failed problem={save.error} />}
+      <FormProblem form={form} />
       {mayChange ? (
         <Box>
-          <Button type="submit" variant="contained" loading={save.isPending}>
-            Save
-          </Button>
+          <SendButton form={form}>Save</SendButton>
         </Box>
       ) : (
         <Typography color="textSecondary">The owner of the practice can change this.</Typography>
       )}
-      {save.isSuccess && <Alert severity="success">Saved. Phones show it with the next reception.</Alert>}
-    </Box>
+      {form.answer !== undefined && <Alert severity="success">Saved. Phones show it with the next reception.</Alert>}
+    </SendForm>
   );
 }

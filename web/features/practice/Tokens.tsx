@@ -2,27 +2,29 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type SyntheticEvent, useState } from 'react';
-
-import { api, faultAt, send } from '../../api/client';
+import { useState } from 'react';
+import { api, send } from '../../api/client';
 import { queryKeys } from '../../api/queryKeys';
 import { day, moment } from '../../shell/dates';
 import { Failed, Loading } from '../../shell/States';
+import { FormProblem, FormText, SendButton, SendForm } from '../../forms/SendForm';
+import { useSendForm } from '../../forms/useSendForm';
 
 /** Tokens with which other systems read the practice; for its owner. */
 export function Tokens() {
   const found = useQuery({ queryKey: queryKeys.tokens, queryFn: () => send(() => api.GET('/api/practice/tokens')) });
   const queries = useQueryClient();
-  const [name, setName] = useState('');
-  const [days, setDays] = useState('90');
-  const make = useMutation({
-    mutationFn: () => send(() => api.POST('/api/practice/tokens', { body: { name: name.trim(), days: Number(days) } })),
-    onSuccess: (answer) => {
+  const [made, setMade] = useState<string | null>(null);
+  const form = useSendForm({
+    defaultValues: { name: '', days: '90' },
+    send: ({ name, days }) =>
+      send(() => api.POST('/api/practice/tokens', { body: { name: name.trim(), days: Number(days) } })),
+    onSent: (answer, { resetField }) => {
       queries.setQueryData(queryKeys.tokens, { tokens: answer.tokens });
-      setName('');
+      resetField('name');
+      setMade(answer.token);
     },
   });
   const withdraw = useMutation({
@@ -30,13 +32,9 @@ export function Tokens() {
       send(() => api.DELETE('/api/practice/tokens/{token}', { params: { path: { token } } })),
     onSuccess: (answer) => {
       queries.setQueryData(queryKeys.tokens, answer);
-      make.reset();
+      setMade(null);
     },
   });
-  const submit = (event: SyntheticEvent) => {
-    event.preventDefault();
-    make.mutate();
-  };
   return (
     <Paper
       variant="outlined"
@@ -75,7 +73,7 @@ export function Tokens() {
           </Button>
         </Box>
       ))}
-      {make.isSuccess && (
+      {made !== null && (
         <Alert severity="success">
           The token, shown only once. Keep it as you keep a password:
           <Box
@@ -83,40 +81,25 @@ export function Tokens() {
             aria-label="The token"
             sx={{ display: 'block', overflowWrap: 'anywhere', userSelect: 'all', mt: 0.5 }}
           >
-            {make.data.token}
+            {made}
           </Box>
         </Alert>
       )}
-      <Box
-        component="form"
-        noValidate
-        onSubmit={submit}
-        sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', flexWrap: 'wrap' }}
-      >
-        <TextField
-          label="What it is for"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          error={faultAt(make.error, 'name') !== undefined}
-          helperText={faultAt(make.error, 'name')}
-          sx={{ flex: 1, minWidth: 200 }}
-        />
-        <TextField
+      <SendForm form={form} sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', flexWrap: 'wrap' }}>
+        <FormText control={form.control} name="name" label="What it is for" sx={{ flex: 1, minWidth: 200 }} />
+        <FormText
+          control={form.control}
+          name="days"
           label="Days"
-          value={days}
-          onChange={(event) => setDays(event.target.value)}
-          error={faultAt(make.error, 'days') !== undefined}
-          helperText={faultAt(make.error, 'days') ?? '1 to 366'}
+          help="1 to 366"
           sx={{ width: 120 }}
           slotProps={{ htmlInput: { inputMode: 'numeric' } }}
         />
-        <Button type="submit" variant="outlined" loading={make.isPending}>
+        <SendButton form={form} variant="outlined">
           Make a token
-        </Button>
-      </Box>
-      {make.isError && faultAt(make.error, 'name') === undefined && faultAt(make.error, 'days') === undefined && (
-        <Failed problem={make.error} />
-      )}
+        </SendButton>
+      </SendForm>
+      <FormProblem form={form} />
     </Paper>
   );
 }

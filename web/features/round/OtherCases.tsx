@@ -5,15 +5,15 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useMutation, useQuery } from '@tanstack/react-query';
-import { type SyntheticEvent, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
-
-import { api, faultAt, send } from '../../api/client';
+import { api, send } from '../../api/client';
 import { queryKeys } from '../../api/queryKeys';
 import { Failed, Loading } from '../../shell/States';
+import { FormProblem, FormText, SendButton, SendForm } from '../../forms/SendForm';
+import { useSendForm } from '../../forms/useSendForm';
 
 /** Cases of colleagues that the person does not see. One can be opened with a reason, which the owner reads. */
 export function OtherCases({ search, onClose }: { search: string; onClose: () => void }) {
@@ -56,44 +56,23 @@ export function OtherCases({ search, onClose }: { search: string; onClose: () =>
 }
 
 function OpenIt({ id, practitioner }: { id: string; practitioner: string }) {
-  const [reason, setReason] = useState('');
   const navigate = useNavigate();
-  const open = useMutation({
-    mutationFn: () =>
-      send(() => api.POST('/api/other-cases/{other}/opening', { params: { path: { other: id } }, body: { reason } })),
-    onSuccess: () => navigate(`/cases/${id}`),
+  const form = useSendForm({
+    defaultValues: { reason: '' },
+    send: (body) => send(() => api.POST('/api/other-cases/{other}/opening', { params: { path: { other: id } }, body })),
+    onSent: () => void navigate(`/cases/${id}`),
   });
-  const fault = faultAt(open.error, 'reason');
   return (
-    <Box
-      component="form"
-      noValidate
-      onSubmit={(event: SyntheticEvent) => {
-        event.preventDefault();
-        open.mutate();
-      }}
-      sx={{ display: 'grid', gap: 1, mt: 1 }}
-    >
+    <SendForm form={form} sx={{ display: 'grid', gap: 1, mt: 1 }}>
       <Alert severity="warning">
         For when there is no time to ask {practitioner}. It is open to you until tomorrow night; the owner of the
         practice reads your reason, and the athlete sees that you looked.
       </Alert>
-      <TextField
-        label="Why you cannot wait"
-        value={reason}
-        onChange={(event) => setReason(event.target.value)}
-        autoFocus
-        multiline
-        minRows={2}
-        error={fault !== undefined}
-        helperText={fault}
-      />
-      {open.isError && fault === undefined && <Failed problem={open.error} />}
+      <FormText control={form.control} name="reason" label="Why you cannot wait" autoFocus multiline minRows={2} />
+      <FormProblem form={form} />
       <Box>
-        <Button type="submit" variant="contained" loading={open.isPending}>
-          Open it
-        </Button>
+        <SendButton form={form}>Open it</SendButton>
       </Box>
-    </Box>
+    </SendForm>
   );
 }

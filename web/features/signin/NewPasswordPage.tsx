@@ -1,14 +1,10 @@
-import Alert from '@mui/material/Alert';
-import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
-import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { useMutation } from '@tanstack/react-query';
-import { type SyntheticEvent, useState } from 'react';
-
-import { api, faultAt, send } from '../../api/client';
-import { TextInput } from '../../shell/TextInput';
+import { useState } from 'react';
+import { api, send } from '../../api/client';
 import { SmallPage } from './SmallPage';
+import { FormPassword, FormProblem, FormText, SendButton, SendForm } from '../../forms/SendForm';
+import { useSendForm } from '../../forms/useSendForm';
 
 /** A forgotten password: first a link is asked for; with the link of the letter a new password is set. */
 export default function NewPasswordPage() {
@@ -27,44 +23,34 @@ const withToken = async <T,>(then: () => Promise<T>): Promise<T> => {
 };
 
 function AskForLink() {
-  const [email, setEmail] = useState('');
-  const ask = useMutation({
-    mutationFn: () => withToken(() => send(() => api.POST('/api/password', { body: { email } }))),
+  const form = useSendForm({
+    defaultValues: { email: '' },
+    send: (body) => withToken(() => send(() => api.POST('/api/password', { body }))),
   });
-  const fault = faultAt(ask.error, 'email');
   return (
     <SmallPage title="A new password">
-      {ask.isSuccess ? (
+      {form.answer !== undefined ? (
         <Typography>
           If somebody signs in with this address, a letter with a link is on its way. The link holds for an hour.
         </Typography>
       ) : (
-        <Stack
-          component="form"
-          noValidate
-          onSubmit={(event: SyntheticEvent) => {
-            event.preventDefault();
-            ask.mutate();
-          }}
-          sx={{ gap: 2 }}
-        >
+        <SendForm form={form} sx={{ display: 'grid', gap: 2 }}>
           <Typography>
             Type the e-mail address that you sign in with. A letter brings you a link to set a new password.
           </Typography>
-          <TextInput
+          <FormText
+            control={form.control}
+            name="email"
             label="E-mail address"
-            inputMode="email"
+            type="email"
             autoComplete="username"
             autoFocus
-            value={email}
-            onChange={setEmail}
-            fault={fault}
           />
-          {ask.isError && fault === undefined && <Alert severity="error">{ask.error.message}</Alert>}
-          <Button type="submit" variant="contained" size="large" loading={ask.isPending}>
+          <FormProblem form={form} />
+          <SendButton form={form} size="large">
             Send me the link
-          </Button>
-        </Stack>
+          </SendButton>
+        </SendForm>
       )}
       <Link href="/" color="inherit">
         To the sign-in
@@ -74,45 +60,29 @@ function AskForLink() {
 }
 
 function SetPassword({ email, token }: { email: string; token: string }) {
-  const [password, setPassword] = useState('');
-  const set = useMutation({
-    mutationFn: () => withToken(() => send(() => api.PUT('/api/password', { body: { email, token, password } }))),
+  const form = useSendForm({
+    defaultValues: { password: '' },
+    send: ({ password }) => withToken(() => send(() => api.PUT('/api/password', { body: { email, token, password } }))),
   });
-  const fault = faultAt(set.error, 'password');
+  const isSet = form.answer !== undefined;
   return (
     <SmallPage title="A new password">
-      {set.isSuccess ? (
+      {isSet ? (
         <Typography>Your password has been changed, and you are signed out everywhere else.</Typography>
       ) : (
-        <Stack
-          component="form"
-          noValidate
-          onSubmit={(event: SyntheticEvent) => {
-            event.preventDefault();
-            set.mutate();
-          }}
-          sx={{ gap: 2 }}
-        >
+        <SendForm form={form} sx={{ display: 'grid', gap: 2 }}>
           <Typography>
             For <b>{email}</b>.
           </Typography>
-          <TextInput
-            label="New password"
-            type="password"
-            autoComplete="new-password"
-            autoFocus
-            value={password}
-            onChange={setPassword}
-            fault={fault}
-          />
-          {set.isError && fault === undefined && <Alert severity="error">{set.error.message}</Alert>}
-          <Button type="submit" variant="contained" size="large" loading={set.isPending}>
+          <FormPassword control={form.control} name="password" label="New password" isNew autoFocus />
+          <FormProblem form={form} />
+          <SendButton form={form} size="large">
             Set it
-          </Button>
-        </Stack>
+          </SendButton>
+        </SendForm>
       )}
-      <Link href={set.isSuccess ? '/' : '/password'} color="inherit">
-        {set.isSuccess ? 'To the sign-in' : 'Ask for another link'}
+      <Link href={isSet ? '/' : '/password'} color="inherit">
+        {isSet ? 'To the sign-in' : 'Ask for another link'}
       </Link>
     </SmallPage>
   );

@@ -1,39 +1,31 @@
-import Alert from '@mui/material/Alert';
-import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import Divider from '@mui/material/Divider';
-import Stack from '@mui/material/Stack';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
-import { type SyntheticEvent, useState } from 'react';
-
-import { api, faultAt, send } from '../../api/client';
-import { TextInput } from '../../shell/TextInput';
+import { api, send } from '../../api/client';
 import { SmallPage } from './SmallPage';
-
-const FIELDS = ['code', 'practice', 'timezone', 'name', 'email', 'password'] as const;
+import { FormTimezone } from '../../forms/FormTimezone';
+import { FormPassword, FormProblem, FormText, SendButton, SendForm } from '../../forms/SendForm';
+import { useSendForm } from '../../forms/useSendForm';
 
 /** An installation without a practice: the first owner makes one, or loads the demo to look around in. */
 export default function SetupPage() {
-  const [form, setForm] = useState({
-    code: '',
-    practice: '',
-    timezone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-    name: '',
-    email: '',
-    password: '',
-  });
-  const begin = useMutation({
-    mutationFn: () => send(() => api.POST('/api/setup', { body: form })),
-    onSuccess: () => window.location.assign('/'),
+  const form = useSendForm({
+    defaultValues: {
+      code: '',
+      practice: '',
+      timezone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+      name: '',
+      email: '',
+      password: '',
+    },
+    send: (body) => send(() => api.POST('/api/setup', { body })),
+    onSent: () => window.location.assign('/'),
   });
   const demo = useMutation({
-    mutationFn: () => send(() => api.POST('/api/setup/demo', { body: { code: form.code } })),
+    mutationFn: () => send(() => api.POST('/api/setup/demo', { body: { code: form.getValues('code') } })),
+    onError: (problem) => form.showFaults(problem),
   });
-  const problem = begin.error ?? demo.error;
-  const fault = (field: string) => faultAt(problem, field);
-  const change = (field: keyof typeof form) => (value: string) => setForm({ ...form, [field]: value });
   if (demo.data !== undefined) {
     return (
       <SmallPage title="The demo is loaded">
@@ -52,85 +44,35 @@ export default function SetupPage() {
         There is no practice here yet. Type the code that <code>./rung start</code> printed where the server runs, and
         make yours.
       </Typography>
-      <Stack
-        component="form"
-        noValidate
-        onSubmit={(event: SyntheticEvent) => {
-          event.preventDefault();
-          demo.reset();
-          begin.mutate();
-        }}
-        sx={{ gap: 2 }}
-      >
-        <TextInput
-          label="Code"
-          autoComplete="one-time-code"
-          autoFocus
-          value={form.code}
-          onChange={change('code')}
-          fault={fault('code')}
-        />
-        <TextInput
-          label="Name of the practice"
-          autoComplete="organization"
-          value={form.practice}
-          onChange={change('practice')}
-          fault={fault('practice')}
-        />
-        <Autocomplete
-          options={Intl.supportedValuesOf('timeZone')}
-          value={form.timezone}
-          onChange={(_, value) => change('timezone')(value ?? '')}
-          renderInput={(params) => (
-            <TextField
-              {...params}
-              label="Time zone"
-              error={fault('timezone') !== undefined}
-              helperText={fault('timezone')}
-            />
-          )}
-        />
-        <TextInput
-          label="Your name"
-          autoComplete="name"
-          value={form.name}
-          onChange={change('name')}
-          fault={fault('name')}
-        />
-        <TextInput
+      <SendForm form={form} sx={{ display: 'grid', gap: 2 }}>
+        <FormText control={form.control} name="code" label="Code" autoComplete="one-time-code" autoFocus />
+        <FormText control={form.control} name="practice" label="Name of the practice" autoComplete="organization" />
+        <FormTimezone control={form.control} name="timezone" />
+        <FormText control={form.control} name="name" label="Your name" autoComplete="name" />
+        <FormText
+          control={form.control}
+          name="email"
           label="Your e-mail address"
-          inputMode="email"
+          type="email"
           autoComplete="username"
-          value={form.email}
-          onChange={change('email')}
-          fault={fault('email')}
         />
-        <TextInput
-          label="Password, of at least 10 letters"
-          type="password"
-          autoComplete="new-password"
-          value={form.password}
-          onChange={change('password')}
-          fault={fault('password')}
-        />
-        {problem !== null && FIELDS.every((field) => fault(field) === undefined) && (
-          <Alert severity="error">{problem.message}</Alert>
-        )}
-        <Button type="submit" variant="contained" size="large" loading={begin.isPending}>
+        <FormPassword control={form.control} name="password" label="Password, of at least 10 letters" isNew />
+        <FormProblem form={form} />
+        <SendButton form={form} size="large">
           Make the practice
-        </Button>
+        </SendButton>
         <Divider>or</Divider>
         <Button
           variant="outlined"
           loading={demo.isPending}
           onClick={() => {
-            begin.reset();
+            form.clearErrors();
             demo.mutate();
           }}
         >
           Load the demo practice to look around
         </Button>
-      </Stack>
+      </SendForm>
     </SmallPage>
   );
 }
