@@ -26,7 +26,7 @@ final class BeginWaiting
             return false;
         }
         $plan = $case->plan();
-        $step = Beginning::of($plan, $evaluation, $case->found());
+        $step = Beginning::of($plan, $evaluation, $case->intake->found);
         if (!$step->changesAnything()) {
             return false;
         }

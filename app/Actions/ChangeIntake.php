@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Care\Intake;
 use App\Models\CareCase;
 use App\Models\Decision;
 use App\Models\User;
@@ -47,6 +48,7 @@ final class ChangeIntake
             }
             self::checkBodyMass($case, $request);
             $case->athlete->update(['body_mass_kg' => $request->bodyMassKg, 'born_on' => $request->bornOn?->toIso()]);
+            $intake = $case->intake;
             $case
                 ->forceFill([
                     'history' => $request->history,
@@ -57,17 +59,23 @@ final class ChangeIntake
                     'equipment' => $request->equipment,
                     'session_minutes' => $request->sessionMinutes,
                     'advice' => self::advice($case, $request),
-                    'intake' =>
-                        [
-                            'began_on' => $request->beganOn?->toIso(),
-                            'load_change' => $request->loadChange,
-                            'aggravating' => $request->aggravating,
-                            'occupation' => $request->occupation,
-                            'medicines' => $request->medicines,
-                            'season_from' => $request->seasonFrom?->toIso(),
-                            'season_until' => $request->seasonUntil?->toIso(),
-                            'found' => $request->found ?? $case->found(),
-                        ] + $case->intake,
+                    'intake' => new Intake(
+                        beganOn: $request->beganOn,
+                        loadChange: $request->loadChange,
+                        aggravating: $request->aggravating,
+                        occupation: $request->occupation,
+                        medicines: $request->medicines,
+                        seasonFrom: $request->seasonFrom,
+                        seasonUntil: $request->seasonUntil,
+                        found: $request->found ?? $intake->found,
+                        risks: $intake->risks,
+                        referralSigns: $intake->referralSigns,
+                        trials: $intake->trials,
+                        isGrowthChecked: $intake->isGrowthChecked,
+                        screenedBy: $intake->screenedBy,
+                        screenedOn: $intake->screenedOn,
+                        rest: $intake->rest,
+                    ),
                 ])
                 ->save();
             if ($case->closed_on === null) {
@@ -121,11 +129,11 @@ final class ChangeIntake
         $text = static fn(mixed $value): string => is_scalar($value) ? (string) $value : '';
         $fields = [
             'History' => [$text($case->history), $text($request->history)],
-            'Pain began on' => [$text($case->intake['began_on'] ?? null), $text($request->beganOn?->toIso())],
-            'Cause' => [$text($case->intake['load_change'] ?? null), $text($request->loadChange)],
-            'Worse with' => [$text($case->intake['aggravating'] ?? null), $text($request->aggravating)],
-            'Occupation' => [$text($case->intake['occupation'] ?? null), $text($request->occupation)],
-            'Medicines' => [$text($case->intake['medicines'] ?? null), $text($request->medicines)],
+            'Pain began on' => [$text($case->intake->beganOn?->toIso()), $text($request->beganOn?->toIso())],
+            'Cause' => [$text($case->intake->loadChange), $text($request->loadChange)],
+            'Worse with' => [$text($case->intake->aggravating), $text($request->aggravating)],
+            'Occupation' => [$text($case->intake->occupation), $text($request->occupation)],
+            'Medicines' => [$text($case->intake->medicines), $text($request->medicines)],
             'Goal' => [$case->goal, $request->goal->value],
             'Goal by' => [$text($case->goal_on), $text($request->goalOn?->toIso())],
             'Shows' => [$days($case->events), $days($events)],
@@ -133,10 +141,10 @@ final class ChangeIntake
             'Equipment' => [implode(', ', $case->equipment ?? []), implode(', ', $request->equipment ?? [])],
             'Minutes for a session' => [$text($case->session_minutes), $text($request->sessionMinutes)],
             'Date of birth' => [$text($case->athlete->born_on), $text($request->bornOn?->toIso())],
-            'Season from' => [$text($case->intake['season_from'] ?? null), $text($request->seasonFrom?->toIso())],
-            'Season until' => [$text($case->intake['season_until'] ?? null), $text($request->seasonUntil?->toIso())],
+            'Season from' => [$text($case->intake->seasonFrom?->toIso()), $text($request->seasonFrom?->toIso())],
+            'Season until' => [$text($case->intake->seasonUntil?->toIso()), $text($request->seasonUntil?->toIso())],
             'Body mass' => [$text($case->athlete->body_mass_kg), $text($request->bodyMassKg)],
-            'Found' => [$findings($case->found()), $findings($request->found ?? $case->found())],
+            'Found' => [$findings($case->intake->found), $findings($request->found ?? $case->intake->found)],
             'Advice' => [
                 implode(' ', array_column($case->advice, 'words')),
                 implode(' ', array_column($request->advice, 'words')),

@@ -215,13 +215,13 @@ final class DecideCase
         $school =
             $schools[(string) $request->rule] ??
             throw InvalidInput::at('/rule', 'must name a response rule of the library');
-        if ($school->rule->toArray() == $case->response_rule) {
+        if ($school->rule == $case->response_rule) {
             throw InvalidInput::at('/rule', 'must be another than the present one');
         }
-        $name = $case->response_rule['name'] ?? null;
-        $before = is_string($name) ? $schools[$name]->title ?? $name : 'its own rule';
-        $undo = new UndoData(case: ['response_rule' => $case->response_rule]);
-        $case->forceFill(['response_rule' => $school->rule->toArray()])->save();
+        $name = $case->response_rule->name;
+        $before = $name === null ? 'its own rule' : $schools[$name]->title ?? $name;
+        $undo = new UndoData(case: ['response_rule' => $case->response_rule->toArray()]);
+        $case->forceFill(['response_rule' => $school->rule])->save();
 
         return ["Changed the school: $before → $school->title", $undo];
     }

@@ -41,7 +41,7 @@ final class FindMeasure
 
     private static function severity(CareCase $case, string $key): ?Measure
     {
-        $score = $case->severityScore();
+        $score = $case->severity;
 
         return $score === null || $score->name !== $key
             ? null

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Care\Intake;
 use App\Models\Athlete;
 use App\Models\CareCase;
 use App\Models\CaseRecord;
@@ -142,13 +143,13 @@ final class ImportCase
             'programme' => $programme->key ?? self::NO_PROGRAMME,
             'programme_version' =>
                 $programme === null ? null : $catalogue->versions["programme/$programme->key"] ?? null,
-            'response_rule' => $file->response_rule->toArray(),
+            'response_rule' => $file->response_rule,
             'provocation_test' => $structure->usualTest()->toArray(),
             'available' => array_column(Weekday::cases(), 'value'),
             'events' => [],
             'blocked' => [],
             'advice' => [],
-            'intake' => [],
+            'intake' => new Intake(),
         ]);
         $own = ['practice_id' => $case->practice_id, 'case_id' => $case->id];
         PlanVersion::query()->create(

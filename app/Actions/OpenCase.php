@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Care\Intake;
 use App\Models\Athlete;
 use App\Models\CareCase;
 use App\Models\CheckIn;
@@ -148,7 +149,7 @@ final class OpenCase
                 'history' => $opening->history,
                 'programme' => $start->programme->key,
                 'programme_version' => $start->catalogue->versions["programme/{$start->programme->key}"] ?? null,
-                'response_rule' => $start->rule->toArray(),
+                'response_rule' => $start->rule,
                 'provocation_test' => $start->structure->testFor($proposal->irritability)->toArray(),
                 'available' => array_map(static fn(Weekday $day): string => $day->value, $opening->available),
                 'events' => array_map(static fn(Day $day): string => $day->toIso(), $opening->events),
@@ -163,31 +164,30 @@ final class OpenCase
                     ],
                     $opening->advice,
                 ),
-                'severity' => $opening->severity?->toArray(),
-                'intake' => [
-                    'season_from' => $opening->seasonFrom?->toIso(),
-                    'season_until' => $opening->seasonUntil?->toIso(),
-                    'began_on' => $opening->beganOn?->toIso(),
-                    'load_change' => $opening->loadChange,
-                    'aggravating' => $opening->aggravating,
-                    'findings' => get_object_vars($opening->findings),
-                    'found' => $opening->found,
-                    'risks' => array_map(
+                'severity' => $opening->severity,
+                'intake' => new Intake(
+                    beganOn: $opening->beganOn,
+                    loadChange: $opening->loadChange,
+                    aggravating: $opening->aggravating,
+                    seasonFrom: $opening->seasonFrom,
+                    seasonUntil: $opening->seasonUntil,
+                    found: $opening->found,
+                    risks: array_map(
                         static fn(FoundRisk $risk): string => $risk->words($opening->beganOn),
                         $opening->risks,
                     ),
-                    'referral_signs' => $signs,
-                    'trials' => array_map(
+                    referralSigns: $signs,
+                    trials: array_map(
                         static fn(Trial $trial): string => "{$start->catalogue->titleOf(
                             $trial->exercise,
                         )}, {$trial->words()}",
                         $opening->trials,
                     ),
-                    'growth_checked' => $opening->growthChecked,
-                    'screened_by' => $by->name,
-                    'screened_on' => $today->toIso(),
-                    'start' => $proposal->toArray(),
-                ],
+                    isGrowthChecked: $opening->growthChecked,
+                    screenedBy: $by->name,
+                    screenedOn: $today,
+                    rest: ['findings' => get_object_vars($opening->findings), 'start' => $proposal->toArray()],
+                ),
             ],
         );
         $own = ['practice_id' => $case->practice_id, 'case_id' => $case->id];

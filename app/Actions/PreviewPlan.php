@@ -7,9 +7,7 @@ namespace App\Actions;
 use App\Models\CareCase;
 use App\Support\CatalogueShelf;
 use App\Support\Clock;
-use Rung\Core\CaseFile\ResponseRule;
 use Rung\Core\Evaluation\TrainingSummary;
-use Rung\Core\Input\Json;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Prescribe\Preview;
 use Rung\Core\Prescribe\StageDraft;
@@ -38,7 +36,7 @@ final class PreviewPlan
             summary: $summary,
             catalogue: $catalogue,
             structure: $catalogue->structure(Structure::from($case->structure)),
-            rule: Json::read(json_encode($case->response_rule, JSON_THROW_ON_ERROR), ResponseRule::read(...)),
+            rule: $case->response_rule,
             blocked: $case->blockedDays(),
             events: $case->eventDays(),
             loweringOnly: ($catalogue->programmes[$case->programme] ?? null)->lowering_only ?? false,

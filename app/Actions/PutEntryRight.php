@@ -135,7 +135,7 @@ final class PutEntryRight
     /** @throws InvalidInput where the score that was chosen does not go that far */
     private function scored(CareCase $case, Outcome $entry, int|float $score): int|float
     {
-        $severity = $case->severityScore();
+        $severity = $case->severity;
         $fault =
             $severity !== null && $severity->name === $entry->measure
                 ? $severity->faultOf($score)

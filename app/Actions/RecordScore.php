@@ -21,7 +21,7 @@ final class RecordScore
     public function handle(CareCase $case, User $by, int|float $score, Day $on): void
     {
         $measure =
-            $case->severityScore() ??
+            $case->severity ??
             throw InvalidInput::at('/score', 'cannot be taken: no score was chosen when this case was opened');
         if ($on->isAfter(Clock::today($case->practice->timezone))) {
             throw InvalidInput::at('/on', 'must not lie in the future');

@@ -14,8 +14,6 @@ use Illuminate\Database\Eloquent\Relations\Relation;
 use Rung\Core\CaseFile\Athlete;
 use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\CaseFile\Details;
-use Rung\Core\CaseFile\ResponseRule;
-use Rung\Core\Input\Json;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Record\CheckIn;
 use Rung\Core\Record\DoseChange;
@@ -85,7 +83,7 @@ final class CaseHistory
     private function file(): CaseFile
     {
         $case = $this->case;
-        $rule = Json::read(json_encode($case->response_rule, JSON_THROW_ON_ERROR), ResponseRule::read(...));
+        $rule = $case->response_rule;
         $from = CarbonImmutable::now($case->practice->timezone)->startOfDay()->subDays($this->days)->utc();
         $plan = $case->plan();
         $this->beside = $this->plannedBeside($plan);

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Care\Intake;
+use App\Models\Casts\CoreValue;
+use App\Models\Casts\KeptIntake;
 use App\Models\Casts\KeptSnapshot;
 use App\Models\Concerns\BelongsToPractice;
 use App\Support\Clock;
@@ -15,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Rung\Core\Calendar\ExpectedSport;
 use Rung\Core\Calendar\Weekday;
+use Rung\Core\CaseFile\ResponseRule;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Measure;
 use Rung\Core\Input\Json;
@@ -46,18 +50,18 @@ use Rung\Core\Time\Day;
  * @property bool $stopped_after_close a stop came in after it was closed, and waits for a review
  * @property string|null $history
  * @property string $programme
- * @property array<string, mixed> $response_rule
+ * @property ResponseRule $response_rule
  * @property array{title: string, instruction: string} $provocation_test
  * @property list<string> $available
  * @property list<string> $events
  * @property list<string> $blocked
  * @property list<array{on: string, what: string, minutes: int, effort: int}> $expected_sport practice, rehearsals and shows beside the plan
- * @property array<string, mixed> $intake
+ * @property Intake $intake
  * @property int|null $programme_version of the practice's own programme
  * @property list<string>|null $equipment at hand; null where it was not asked
  * @property int|null $session_minutes that a session may take
  * @property list<array{words: string, from: string, until: string|null}> $advice on what to cut or change for now
- * @property array<string, mixed>|null $severity the severity score that is used
+ * @property SeverityScore|null $severity the score of the practitioner's choice; null where none was chosen
  * @property string|null $goal_on
  * @property CaseSnapshot|null $snapshot null where it was never evaluated, or not since an upgrade
  * @property array<string, mixed>|null $round_line what the Round draws of the snapshot
@@ -79,7 +83,6 @@ final class CareCase extends Model
     use HasUuids;
 
     /** The stop level where a rule names none; none is higher. */
-    private const STOP_AT = 8;
 
     protected $table = 'cases';
 
@@ -150,7 +153,7 @@ final class CareCase extends Model
             $this->messages()
                 ->where('kind', MessageKind::Flare)
                 ->whereNull('seen_at')
-                ->where('pain', '>=', $this->response_rule['stop_at'] ?? self::STOP_AT)
+                ->where('pain', '>=', $this->response_rule->stop_at)
                 ->exists();
     }
 
@@ -166,14 +169,6 @@ final class CareCase extends Model
                 ->where(static fn($query) => $side === 'both' ? $query : $query->whereIn('side', [$side, 'both']))
                 ->first(),
         );
-    }
-
-    /** The score of the practitioner's choice; null where none was chosen. */
-    public function severityScore(): ?SeverityScore
-    {
-        return $this->severity === null
-            ? null
-            : Json::read(json_encode($this->severity, JSON_THROW_ON_ERROR), SeverityScore::read(...));
     }
 
     /**
@@ -308,14 +303,6 @@ final class CareCase extends Model
         return array_map(Day::fromIso(...), $this->blocked);
     }
 
-    /** @return list<string> findings of the examination, by the keys that screening gives them */
-    public function found(): array
-    {
-        return array_values(
-            array_filter(is_array($this->intake['found'] ?? null) ? $this->intake['found'] : [], is_string(...)),
-        );
-    }
-
     /** @return list<ExpectedSport> */
     public function expectedSport(): array
     {
@@ -334,16 +321,16 @@ final class CareCase extends Model
     protected function casts(): array
     {
         return [
-            'response_rule' => 'array',
+            'response_rule' => CoreValue::class . ':' . ResponseRule::class,
             'provocation_test' => 'array',
             'available' => 'array',
             'events' => 'array',
             'blocked' => 'array',
             'expected_sport' => 'array',
-            'intake' => 'array',
+            'intake' => KeptIntake::class,
             'equipment' => 'array',
             'advice' => 'array',
-            'severity' => 'array',
+            'severity' => CoreValue::class . ':' . SeverityScore::class,
             'snapshot' => KeptSnapshot::class,
             'round_line' => 'array',
             'evaluated_at' => 'immutable_datetime',

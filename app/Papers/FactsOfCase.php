@@ -39,9 +39,6 @@ final class FactsOfCase
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
         $intake = $case->intake;
-        $text = static fn(string $field): ?string => is_string($intake[$field] ?? null) && trim($intake[$field]) !== ''
-            ? trim($intake[$field])
-            : null;
         $day = static fn(?string $iso): ?Day => $iso === null ? null : Day::fromIso($iso);
         $today = $evaluation->log->today;
         $last = $today->plus(self::DAYS_AHEAD);
@@ -62,9 +59,9 @@ final class FactsOfCase
             openedOn: Day::fromIso($case->opened_on),
             closedOn: $day($case->closed_on),
             morningTest: lcfirst($case->provocation_test['title']),
-            beganOn: $day($text('began_on')),
-            loadChange: $text('load_change'),
-            aggravating: $text('aggravating'),
+            beganOn: $intake->beganOn,
+            loadChange: $intake->loadChange,
+            aggravating: $intake->aggravating,
             advice: array_values(
                 array_column(
                     array_filter(

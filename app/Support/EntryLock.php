@@ -43,7 +43,7 @@ final class EntryLock
 
     private static function stops(CareCase $case, TrainingSession|CheckIn $entry): bool
     {
-        $stopAt = $case->response_rule['stop_at'] ?? 8;
+        $stopAt = $case->response_rule->stop_at;
         $pains = $entry instanceof CheckIn ? [$entry->provocation] : array_column($entry->entries, 'pain');
 
         return array_diff($entry->signs, [self::NIGHT_ACHE]) !== [] ||

@@ -24,7 +24,7 @@ final class HealthRecord
             $catalogue,
             new RecordAbout(
                 $day($case->athlete->born_on),
-                $day($case->intake['began_on'] ?? null),
+                $case->intake->beganOn,
                 $day($case->closed_on),
                 $day($case->goal_on),
                 $catalogue->programmes[$case->programme]->title ?? null,

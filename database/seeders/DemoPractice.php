@@ -6,6 +6,7 @@ namespace Database\Seeders;
 
 use App\Actions\RefreshStanding;
 use App\Actions\StoreHistory;
+use App\Care\Intake;
 use App\Models\Account;
 use App\Models\Athlete;
 use App\Models\CareCase;
@@ -138,7 +139,7 @@ final class DemoPractice
             'opened_on' => $opened->toIso(),
             'history' => 'Came on after a spell of extra rehearsals.',
             'programme' => $programme->key,
-            'response_rule' => $rule->toArray(),
+            'response_rule' => $rule,
             'provocation_test' => $info->usualTest()->toArray(),
             'available' => array_column($story->available, 'value'),
             'events' => array_map(static fn(Day $day): string => $day->toIso(), $events),
@@ -151,12 +152,7 @@ final class DemoPractice
                 'smallest_change' => 10,
                 'score' => null,
             ],
-            'intake' => [
-                'screened_by' => $practitioner->name,
-                'screened_on' => $opened->toIso(),
-                'risks' => [],
-                'referral_signs' => [],
-            ],
+            'intake' => new Intake(screenedBy: $practitioner->name, screenedOn: $opened),
         ]);
         $file = new CaseFile(
             $zone,

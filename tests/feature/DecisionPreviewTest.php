@@ -72,7 +72,7 @@ final class DecisionPreviewTest extends TestCase
                 ->assertJsonPath('doses', [])
                 ->json('judged');
             self::assertIsArray($shown);
-            if ($school['key'] === ($case->response_rule['name'] ?? null)) {
+            if ($school['key'] === $case->response_rule->name) {
                 self::assertSame([0, $shown['now']], [$shown['differs'], $shown['headline']]);
 
                 continue;

@@ -6,7 +6,9 @@ namespace Tests\Feature;
 
 use App\Models\CareCase;
 use App\Models\Decision;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
+use Rung\Core\Input\InvalidInput;
 use Rung\Core\Record\Goal;
 
 /** What intake asked for is found on the case, kept up to date there, and its former state stays. */
@@ -173,6 +175,43 @@ final class IntakeTest extends TestCase
         $this->save($case, ['body_mass_kg' => null])
             ->assertStatus(422)
             ->assertJsonValidationErrors(['body_mass_kg' => 'lifts a share of the body']);
+    }
+
+    public function testWhatIsKeptBesideTheFormStaysAndWhatCannotBeReadIsNothing(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        DB::table('cases')
+            ->where('id', $case->id)
+            ->update([
+                'intake' => json_encode([
+                    'began_on' => ' ',
+                    'load_change' => 7,
+                    'occupation' => ' Rigger ',
+                    'found' => ['hamstring_tight', 3],
+                    'risks' => 'none',
+                    'growth_checked' => 'yes',
+                    'start' => ['stage' => 'holds'],
+                    'findings' => ['irritable' => true],
+                ]),
+            ]);
+        $intake = $case->refresh()->intake;
+        self::assertSame([null, null, 'Rigger'], [$intake->beganOn, $intake->loadChange, $intake->occupation]);
+        self::assertSame([['hamstring_tight'], [], false], [$intake->found, $intake->risks, $intake->isGrowthChecked]);
+        $this->save($case, ['occupation' => 'Teacher'])->assertOk();
+        $saved = $case->refresh()->intake;
+        self::assertSame(['Teacher', ['hamstring_tight']], [$saved->occupation, $saved->found]);
+        self::assertSame($intake->rest, $saved->rest);
+        self::assertEquals(['start' => ['stage' => 'holds'], 'findings' => ['irritable' => true]], $saved->rest);
+    }
+
+    public function testARuleOfACaseIsReadOnTheWayIn(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        $before = $case->response_rule;
+        $case->forceFill(['response_rule' => ['stop_at' => 6] + $before->toArray()])->save();
+        self::assertSame(6, $case->refresh()->response_rule->stop_at);
+        $this->expectException(InvalidInput::class);
+        $case->forceFill(['response_rule' => ['stop_at' => 11] + $before->toArray()]);
     }
 
     /** @return array<string, mixed> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Care\Intake;
 use App\Jobs\MakeFile;
 use App\Models\AccessLogEntry;
 use App\Models\CareCase;
@@ -23,6 +24,7 @@ use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Rung\Core\Time\Day;
 
 /** Papers: drafted, written, signed, agreed to, and made into files. */
 final class PapersTest extends TestCase
@@ -65,12 +67,11 @@ final class PapersTest extends TestCase
         $case = $this->caseOf('Tobias Fenwick');
         $case
             ->forceFill([
-                'intake' =>
-                    [
-                        'began_on' => '2026-01-10',
-                        'load_change' => 'the new act, with twice as many landings a week and a harder floor',
-                        'aggravating' => 'stairs, landings, sitting for long, the first steps in the morning',
-                    ] + $case->intake,
+                'intake' => new Intake(
+                    beganOn: Day::fromIso('2026-01-10'),
+                    loadChange: 'the new act, with twice as many landings a week and a harder floor',
+                    aggravating: 'stairs, landings, sitting for long, the first steps in the morning',
+                ),
             ])
             ->save();
         $id = self::text($this->draft($case, $kind)->json('id'));

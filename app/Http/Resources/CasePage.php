@@ -82,7 +82,7 @@ final class CasePage
                 array_values($catalogue->schools),
             ),
             'provocation_test' => $case->provocation_test,
-            'rule' => $case->response_rule,
+            'rule' => $case->response_rule->toArray(),
             'stage_from' => $evaluation->log->stageFrom->toIso(),
             'standing' => RoundStanding::of(CaseSnapshot::of($evaluation, $step, $catalogue, $case->eventDays())),
             'grounds' => array_map(static fn(Ground $ground): array => $ground->toArray(), Grounds::of($evaluation)),
@@ -211,8 +211,7 @@ final class CasePage
     /** @return array{key: string|null, title: string} */
     private static function school(CareCase $case, Catalogue $catalogue): array
     {
-        $key = $case->response_rule['name'] ?? null;
-        $key = is_string($key) ? $key : null;
+        $key = $case->response_rule->name;
 
         return ['key' => $key, 'title' => $catalogue->schools[$key ?? '']->title ?? ($key ?? 'its own rule')];
     }
@@ -231,29 +230,28 @@ final class CasePage
     private function intake(CareCase $case): array
     {
         $intake = $case->intake;
-        $text = static fn(string $field): ?string => is_string($intake[$field] ?? null) ? $intake[$field] : null;
         $born = $case->athlete->born_on === null ? null : Day::fromIso($case->athlete->born_on);
 
         return [
             'purpose' => $case->purpose,
-            'season_from' => $text('season_from'),
-            'season_until' => $text('season_until'),
+            'season_from' => $intake->seasonFrom?->toIso(),
+            'season_until' => $intake->seasonUntil?->toIso(),
             'age' => $born === null ? null : Growth::ageOn($born, Clock::today($case->practice->timezone)),
             'growth_checked' => Growth::isGrowing($born, Clock::today($case->practice->timezone))
-                ? ($intake['growth_checked'] ?? false) === true
+                ? $intake->isGrowthChecked
                 : null,
-            'began_on' => $text('began_on'),
-            'load_change' => $text('load_change'),
-            'aggravating' => $text('aggravating'),
-            'screened_by' => $text('screened_by'),
-            'screened_on' => $text('screened_on'),
-            'risks' => $intake['risks'] ?? [],
-            'trials' => $intake['trials'] ?? [],
-            'signs' => array_values(is_array($intake['referral_signs'] ?? null) ? $intake['referral_signs'] : []),
+            'began_on' => $intake->beganOn?->toIso(),
+            'load_change' => $intake->loadChange,
+            'aggravating' => $intake->aggravating,
+            'screened_by' => $intake->screenedBy,
+            'screened_on' => $intake->screenedOn?->toIso(),
+            'risks' => $intake->risks,
+            'trials' => $intake->trials,
+            'signs' => $intake->referralSigns,
             'goal_on' => $case->goal_on,
             'equipment' => $case->equipment,
             'session_minutes' => $case->session_minutes,
-            'severity' => $case->severity,
+            'severity' => $case->severity?->toArray(),
         ];
     }
 

@@ -120,11 +120,7 @@ final readonly class DueSession
                     ],
             'band' => HeldForce::of($prescription, $this->evaluation, $this->catalogue),
             'tempo_words' => DoseWords::tempo($prescription),
-            'max_pain' => $prescription->maxPain(
-                is_int($this->case->response_rule['during_max'] ?? null)
-                    ? $this->case->response_rule['during_max']
-                    : 10,
-            ),
+            'max_pain' => $prescription->maxPain($this->case->response_rule->during_max),
             'wanted_pain' => $prescription->minPain(),
             // Where pain leads the dose, or the test is repeated between sets, each set is judged by itself.
             'pain_by_set' => $this->retests || $prescription->minPain() !== null,

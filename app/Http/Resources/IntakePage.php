@@ -17,9 +17,7 @@ final class IntakePage
     /** @return array<string, mixed> */
     public static function of(CareCase $case, Catalogue $catalogue): array
     {
-        $text = static fn(string $field): ?string => is_string($case->intake[$field] ?? null)
-            ? $case->intake[$field]
-            : null;
+        $intake = $case->intake;
 
         return [
             'revision' => IntakeRequest::revisionOf($case),
@@ -27,11 +25,11 @@ final class IntakePage
             'structure' => $case->structure_title,
             'side' => $case->side,
             'history' => $case->history,
-            'began_on' => $text('began_on'),
-            'load_change' => $text('load_change'),
-            'aggravating' => $text('aggravating'),
-            'occupation' => $text('occupation'),
-            'medicines' => $text('medicines'),
+            'began_on' => $intake->beganOn?->toIso(),
+            'load_change' => $intake->loadChange,
+            'aggravating' => $intake->aggravating,
+            'occupation' => $intake->occupation,
+            'medicines' => $intake->medicines,
             'goal' => $case->goal,
             'goal_on' => $case->goal_on,
             'events' => $case->events,
@@ -39,15 +37,15 @@ final class IntakePage
             'equipment' => $case->equipment,
             'session_minutes' => $case->session_minutes,
             'born_on' => $case->athlete->born_on,
-            'season_from' => $text('season_from'),
-            'season_until' => $text('season_until'),
+            'season_from' => $intake->seasonFrom?->toIso(),
+            'season_until' => $intake->seasonUntil?->toIso(),
             'purpose' => $case->purpose,
             'body_mass_kg' => $case->athlete->body_mass_kg,
             'advice' => array_map(
                 static fn(array $row): array => ['words' => $row['words'], 'until' => $row['until']],
                 $case->advice,
             ),
-            'found' => $case->found(),
+            'found' => $intake->found,
             'findings' => array_values(
                 array_map(
                     static fn(Finding $finding): array => ['key' => $finding->key, 'words' => $finding->words],
@@ -61,12 +59,10 @@ final class IntakePage
                     ),
                 ),
             ),
-            'signs' => array_values(
-                is_array($case->intake['referral_signs'] ?? null) ? $case->intake['referral_signs'] : [],
-            ),
-            'risks' => array_values(is_array($case->intake['risks'] ?? null) ? $case->intake['risks'] : []),
-            'screened_by' => $text('screened_by'),
-            'screened_on' => $text('screened_on'),
+            'signs' => $intake->referralSigns,
+            'risks' => $intake->risks,
+            'screened_by' => $intake->screenedBy,
+            'screened_on' => $intake->screenedOn?->toIso(),
             'changes' => array_values(
                 $case
                     ->decisions()

@@ -77,7 +77,7 @@ final class MeasuresPage
             ...array_column($case->measures($plan, $catalogue), 'key'),
             ...self::proposed($case, $catalogue, $stage),
             ...$history->keys(),
-            ...array_filter([$case->severityScore()?->name]),
+            ...array_filter([$case->severity?->name]),
         ];
         $measures = [];
         foreach (array_unique($keys) as $key) {

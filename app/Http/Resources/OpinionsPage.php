@@ -31,7 +31,7 @@ final class OpinionsPage
     {
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
-        $own = $case->response_rule['name'] ?? null;
+        $own = $case->response_rule->name;
         $opinions = SecondOpinions::of($evaluation->log->file, $evaluation->log->at, $catalogue->schools);
         $schools = [];
         $reasons = [];

@@ -70,7 +70,7 @@ final class OwnData
             'closed_on' => $case->closed_on,
             'history' => $case->history,
             'intake' => array_intersect_key(
-                $case->intake,
+                $case->intake->toArray(),
                 array_flip(['began_on', 'load_change', 'aggravating', 'occupation', 'medicines', 'risks']),
             ),
             'case_file' => CaseHistory::whole($case)->toArray(),
