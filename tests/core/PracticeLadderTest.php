@@ -13,6 +13,9 @@ use Rung\Core\Calendar\PracticeStep;
 use Rung\Core\Calendar\Rhythm;
 use Rung\Core\Calendar\Slot;
 use Rung\Core\Calendar\Weekday;
+use Rung\Core\Decision\Action;
+use Rung\Core\Decision\ActionKind;
+use Rung\Core\Decision\ActionReason;
 use Rung\Core\Decision\Because;
 use Rung\Core\Dose\Mode;
 use Rung\Core\Evaluation\PracticeLadder;
@@ -23,6 +26,7 @@ use Rung\Core\Input\ObjectNode;
 use Rung\Core\Plan\Plan;
 use Rung\Core\Plan\PlanStage;
 use Rung\Core\Record\Goal;
+use Rung\Core\Snapshot\ActionGrounds;
 use Rung\Core\Snapshot\PracticeProgress;
 use Rung\Core\Time\Day;
 use Rung\Core\Words\ProposalWords;
@@ -103,6 +107,21 @@ final class PracticeLadderTest extends TestCase
             'It settles. The way back goes on by itself: step 2 of 3, With others: 30 min at an effort of 5 at most.',
             ProposalWords::onTheWayBack(PracticeProgress::of($ladder)),
         );
+        // Where nothing else has a next step, that is why the case goes on; where something has, it is not spoken of.
+        $evaluation = self::played([[8, 20, 3, 1, 'partial', 1], [10, 20, 3, 1, 'partial', 1]], 26);
+        $because = static fn(ActionReason $reason, bool $isPlanned = true): string => ProposalWords::because(
+            ActionGrounds::of(
+                $evaluation->decidedAs(
+                    new Action(ActionKind::Repeat, $reason),
+                    $evaluation->attention,
+                    $evaluation->proposals,
+                ),
+                $isPlanned ? self::stage() : null,
+            ),
+        );
+        self::assertStringContainsString('step 2 of 3', $because(ActionReason::NothingToRaise));
+        self::assertStringContainsString('choose one by hand', $because(ActionReason::NothingToRaise, false));
+        self::assertStringNotContainsString('step 2', $because(ActionReason::Growing));
         self::assertSame('The next step: the last 2 settled.', TodayWords::practice($ladder));
         self::assertEquals(
             $ladder,
