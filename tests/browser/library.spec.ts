@@ -136,7 +136,7 @@ test('a programme is written as a form: stages, exercises, ways to grow and crit
   await holds.getByRole('button', { name: 'Technique signed off: up' }).click();
   await holds.getByRole('button', { name: 'Remove Days in the stage' }).click();
   await holds.getByRole('group', { name: 'The morning test' }).getByLabel('At most').fill('2');
-  await holds.getByLabel('Add an exercise').fill('wall sit, high');
+  await holds.getByLabel('Add an exercise', { exact: true }).fill('wall sit, high');
   await page.getByRole('option', { name: 'Wall sit, high', exact: true }).click();
   const added = holds.getByRole('group', { name: 'Wall sit, high', exact: true });
   await added.getByRole('button', { name: 'Add a way to grow …' }).click();
@@ -149,6 +149,19 @@ test('a programme is written as a form: stages, exercises, ways to grow and crit
   await added.getByRole('button', { name: 'Add to the dose …' }).click();
   await page.getByRole('menuitem', { name: 'Reserve' }).click();
   await added.getByLabel('In reserve').fill('');
+
+  // What begins later stands by itself, with what it waits for by its name.
+  const hips = holds.getByRole('group', { name: 'Side steps with a band' });
+  await expect(hips.getByLabel('Begins', { exact: true })).toHaveText('once something is found beside it');
+  await expect(hips.getByLabel('Found')).toHaveText('The hip gives way to the side');
+  await hips.getByLabel('Found').click();
+  await page.getByRole('option', { name: 'A stiff ankle' }).click();
+  await slow.getByLabel('Add an exercise that begins later').fill('wall sit, high');
+  await page.getByRole('option', { name: 'Wall sit, high', exact: true }).click();
+  const later = slow.getByRole('group').filter({ has: page.getByLabel('Week of the stage') });
+  await later.getByLabel('Week of the stage').fill('60');
+  await later.getByRole('button', { name: 'Add a way to grow …' }).click();
+  await page.getByRole('menuitem', { name: 'More sets' }).click();
 
   // A stage goes only after it is asked; the order is kept.
   await slow.getByRole('button', { name: 'Remove Stage 2 Slow strength' }).click();
@@ -163,6 +176,8 @@ test('a programme is written as a form: stages, exercises, ways to grow and crit
   // What is wrong is shown at its field, and nothing typed is lost.
   await page.getByRole('button', { name: 'Save as version 2' }).click();
   await expect(added.getByText(/from 0 to 600/)).toBeVisible();
+  await expect(later.getByText(/from 2 to 52/)).toBeVisible();
+  await later.getByLabel('Week of the stage').fill('3');
   await expect(holds.getByRole('group', { name: 'The morning test' }).getByLabel('At most')).toHaveValue('2');
   await added.getByRole('group', { name: 'Longer hold' }).getByLabel('Up to').fill('60');
   await page.getByRole('button', { name: 'Save as version 2' }).click();
@@ -173,5 +188,7 @@ test('a programme is written as a form: stages, exercises, ways to grow and crit
   await expect(holds.getByRole('group', { name: 'Days in the stage' })).toHaveCount(0);
   await expect(added.getByRole('group', { name: 'Longer hold' }).getByLabel('Up to')).toHaveValue('60');
   await expect(added.getByLabel('In reserve')).toHaveCount(0);
+  await expect(hips.getByLabel('Found')).toHaveText('A stiff ankle');
+  await expect(later.getByLabel('Week of the stage')).toHaveValue('3');
   await expect(page.getByRole('region', { name: /^Stage 4/ })).toHaveCount(0);
 });

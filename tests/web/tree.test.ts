@@ -102,6 +102,12 @@ describe('the order of a list', () => {
       { type: 'days' },
     ]);
     expect(at(added(document, ['stages', 1, 'gate'], { key: 'a' }), ['stages', 1, 'gate', 0, 'key'])).toBe('a_2');
-    expect(added(document, ['title'], {})).toBe(document);
+    expect(added(document, ['stages', 0, 'key'], {})).toBe(document);
+    // A list that is not there yet, and a thing whose key stands on the exercise in it.
+    const waiting = { starts_when: { stage_week: 2 }, prescription: { key: 'a' } };
+    const one = added(document, ['stages', 1, 'waiting'], waiting);
+    expect(at(one, ['stages', 1, 'waiting'])).toEqual([{ ...waiting, prescription: { key: 'a_2' } }]);
+    const two = repeated(one, ['stages', 1, 'waiting', 0]);
+    expect(at(two, ['stages', 1, 'waiting', 1, 'prescription', 'key'])).toBe('a_2_2');
   });
 });

@@ -7,5 +7,10 @@ const here = (path: string): string => fileURLToPath(new URL(path, import.meta.u
 export default defineConfig({
   root: here('../..'),
   cacheDir: here('../../var/vitest'),
-  test: { environment: 'happy-dom', include: ['tests/web/**/*.test.{ts,tsx}'], restoreMocks: true, unstubGlobals: true },
+  test: {
+    environment: 'happy-dom',
+    include: ['tests/web/**/*.test.{ts,tsx}'],
+    restoreMocks: true,
+    unstubGlobals: true,
+  },
 });

@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { api, send } from '../api/client';
 import { queryKeys } from '../api/queryKeys';
 import type { FigureData } from './figure';
-import { MovingFigure, Thumbnail } from './MovingFigure';
+import { MovingFigure, Thumbnail, useIsStill } from './MovingFigure';
 
 const KEPT_MS = 10 * 60_000;
 
@@ -66,5 +66,7 @@ export function ExerciseFigure({ exercise, title, size, range, mirrored = false,
 
 /** Keeps the place of a figure, so that nothing jumps when it comes. */
 export function FigurePlace({ size, children }: { size: number; children: ReactNode }) {
-  return <Box sx={{ minWidth: size, minHeight: size, flex: 'none' }}>{children}</Box>;
+  // Standing still it is two small pictures side by side.
+  const isStill = useIsStill();
+  return <Box sx={{ minWidth: size, minHeight: isStill ? size / 2 : size, flex: 'none' }}>{children}</Box>;
 }

@@ -52,7 +52,7 @@ export function Rest({
         variant="subtitle1"
         sx={{ fontSize: '4rem', lineHeight: 1.1 }}
       >
-        {Math.ceil(left)}
+        {Math.ceil(left)} s
       </Typography>
       <Box sx={{ height: 10, borderRadius: 5, bgcolor: 'divider', overflow: 'hidden', my: 1.5 }}>
         <Box

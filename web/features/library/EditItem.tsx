@@ -247,6 +247,7 @@ function grouped(all: readonly Leaf[]): Group[] {
 const PARTS: Record<string, string> = {
   stages: 'Stage',
   prescriptions: 'Exercise',
+  waiting: 'Exercise that begins later',
   gate: 'Gate',
   slots: 'Session',
   levers: 'Lever',
@@ -265,7 +266,7 @@ function heading(content: unknown, path: Path, library: Library): string {
   path.forEach((step, i) => {
     if (typeof step !== 'number') return;
     const part = at(content, path.slice(0, i + 1));
-    const exercise = at(part, ['exercise']);
+    const exercise = at(part, ['exercise']) ?? at(part, ['prescription', 'exercise']);
     const name =
       at(part, ['title']) ??
       library.exercises.find((known) => known.key === exercise)?.title ??

@@ -2,6 +2,7 @@ import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
 
 import { AddMenu, Fields, list, Order, Row, textAt, useEditing } from './editing';
 import { added, at, type Path, replaced } from './tree';
@@ -28,11 +29,17 @@ export function ExerciseCard({
   title,
   slots,
   last,
+  item = path,
+  children,
 }: {
   path: Path;
   title: string;
   slots: readonly (readonly [string, string])[];
   last: boolean;
+  /** The place in the list of its stage, where that holds more than the exercise. */
+  item?: Path;
+  /** What stands above the dose. */
+  children?: ReactNode;
 }) {
   const { content, levers, own, reshape } = useEditing();
   const grows = list(content, [...path, 'progression', 'levers']);
@@ -51,8 +58,9 @@ export function ExerciseCard({
         <Typography variant="subtitle1" sx={{ flex: 1 }}>
           {title}
         </Typography>
-        <Order path={path} name={title} last={last} />
+        <Order path={item} name={title} last={last} />
       </Box>
+      {children}
       <Fields
         of={path}
         without={['progression', 'ladder']}
@@ -100,7 +108,18 @@ export function ExerciseCard({
 }
 
 /** An exercise of the library, with its own dose to begin with. */
-export function AddExercise({ path, slot }: { path: Path; slot: string }) {
+export function AddExercise({
+  path,
+  slot,
+  label = 'Add an exercise',
+  item: itemOf = (prescription) => prescription,
+}: {
+  path: Path;
+  slot: string;
+  label?: string;
+  /** What goes into the list for it. */
+  item?: (prescription: Record<string, unknown>) => unknown;
+}) {
   const { content, library, reshape } = useEditing();
   return (
     <Autocomplete
@@ -113,17 +132,21 @@ export function AddExercise({ path, slot }: { path: Path; slot: string }) {
       onChange={(_, item) => {
         if (item !== null)
           reshape(
-            added(content, path, {
-              key: item.key,
-              exercise: item.key,
-              mode: item.mode,
-              limbs: item.sides,
-              slot,
-              dose: item.dose,
-            }),
+            added(
+              content,
+              path,
+              itemOf({
+                key: item.key,
+                exercise: item.key,
+                mode: item.mode,
+                limbs: item.sides,
+                slot,
+                dose: item.dose,
+              }),
+            ),
           );
       }}
-      renderInput={(props) => <TextField {...props} label="Add an exercise" />}
+      renderInput={(props) => <TextField {...props} label={label} />}
       sx={{ width: 340 }}
     />
   );

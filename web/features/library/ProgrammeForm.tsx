@@ -14,6 +14,7 @@ import type { Schemas } from '../../api/client';
 import { AddMenu, type Editing, EditingContext, Fields, list, Order, Row, textAt, useEditing } from './editing';
 import { AddExercise, ExerciseCard } from './ExerciseCard';
 import { added, at, type Path, removed, replaced } from './tree';
+import { WaitingExercises } from './WaitingExercises';
 import { MODES } from './words';
 
 /** A programme by its stages: sessions, exercises with how they grow, and what leads on to the next. */
@@ -88,7 +89,7 @@ function StageCard({ path, last }: { path: Path; last: boolean }) {
       ] as const,
   );
   const gate = list(content, [...path, 'gate']);
-  const elsewhere = ['gate', 'slots', 'prescriptions', 'rhythm'].flatMap(
+  const elsewhere = ['gate', 'slots', 'prescriptions', 'waiting', 'rhythm'].flatMap(
     (part) => faults[[...path, part].join('.')] ?? [],
   );
   return (
@@ -104,7 +105,7 @@ function StageCard({ path, last }: { path: Path; last: boolean }) {
           {fault}
         </Typography>
       ))}
-      <Fields of={path} without={['gate', 'slots', 'prescriptions', 'rhythm']} />
+      <Fields of={path} without={['gate', 'slots', 'prescriptions', 'waiting', 'rhythm']} />
       <Typography variant="h3" sx={{ mt: 1.5 }}>
         Kinds of session
       </Typography>
@@ -138,6 +139,7 @@ function StageCard({ path, last }: { path: Path; last: boolean }) {
         />
       ))}
       {own && <AddExercise path={[...path, 'prescriptions']} slot={slots[0]?.[0] ?? ''} />}
+      <WaitingExercises path={[...path, 'waiting']} slots={slots} />
       <Typography variant="h3" sx={{ mt: 1.5 }}>
         Goes on to the next stage when
       </Typography>

@@ -86,16 +86,18 @@ export function moved(value: unknown, path: Path, by: -1 | 1): unknown {
 /** The document with a thing at the end of a list; its key is made one that nothing else in the document has. */
 export function added(value: unknown, list: Path, thing: unknown): unknown {
   const all: unknown = at(value, list);
-  return Array.isArray(all) ? replaced(value, list, [...(all as unknown[]), withFreshKey(value, thing)]) : value;
+  if (all !== undefined && !Array.isArray(all)) return value;
+  return replaced(value, list, [...((all ?? []) as unknown[]), withFreshKey(value, thing)]);
 }
 
-/** A thing under a key that stands nowhere else in the document, where it has one. */
+/** A thing under a key that stands nowhere else in the document, where it or the prescription in it has one. */
 function withFreshKey(value: unknown, thing: unknown): unknown {
-  const key = at(thing, ['key']);
+  const place = at(thing, ['key']) === undefined ? ['prescription', 'key'] : ['key'];
+  const key = at(thing, place);
   const text = JSON.stringify(value);
   let fresh = key;
   for (let n = 2; typeof fresh === 'string' && text.includes(`"key":"${fresh}"`); n++) fresh = `${String(key)}_${n}`;
-  return typeof fresh === 'string' ? replaced(thing, ['key'], fresh) : thing;
+  return typeof fresh === 'string' ? replaced(thing, place, fresh) : thing;
 }
 
 /** What was typed, as the kind of value that was there: "2,5" is a number where a number stood. */
