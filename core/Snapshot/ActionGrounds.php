@@ -14,7 +14,7 @@ use Rung\Core\Response\ResponseFigures;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Response\Verdict;
 
-/** Why an action is proposed: its reason, with every number that the reason speaks of (docs/rules.md, "The next action"). */
+/** Why an action is proposed: its reason, with every number that the reason speaks of (docs/rules.md, "What to do next"). */
 final readonly class ActionGrounds
 {
     /** @param list<ReportedStop> $stops not cleared yet, oldest first */

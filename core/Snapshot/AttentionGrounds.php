@@ -11,7 +11,9 @@ use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Time\Day;
 
-/** Under which decision a case stands on the Round, and why (docs/rules.md, "Who needs attention"). */
+/**
+ * Under which decision a case stands on the Round, and why (docs/rules.md, "The week's load, and who needs attention").
+ */
 final readonly class AttentionGrounds
 {
     /** @param list<AttentionReason> $reasons */

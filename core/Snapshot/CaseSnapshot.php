@@ -15,9 +15,8 @@ use Rung\Core\Time\Day;
 use Rung\Core\Time\Moment;
 
 /**
- * How a case stands at a moment, in codes and numbers: what lists of cases show of it and what is asked of every case often.
- * It holds no sentence; {@see \Rung\Core\Words\SnapshotWords} makes them. It is kept with the revision of the case that it was
- * made from.
+ * How a case stands at a moment, in codes and numbers: what lists of cases show of it, and what is asked of every case
+ * often. It holds no sentence; those are made of it. It is kept with the revision of the case that it was made from.
  */
 final readonly class CaseSnapshot
 {

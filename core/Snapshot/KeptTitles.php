@@ -8,7 +8,10 @@ use Rung\Core\Acceptance\ChangeNote;
 use Rung\Core\Catalogue\Titles;
 use Rung\Core\Input\ObjectNode;
 
-/** The titles and findings that the changes of a proposal speak of, kept with them, so that they can be said without the catalogue. */
+/**
+ * The titles and findings that the changes of a proposal speak of, kept with them, so that they can be said without the
+ * catalogue.
+ */
 final readonly class KeptTitles implements Titles
 {
     /**

@@ -7,7 +7,9 @@ namespace Rung\Core\Snapshot;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Response\Creep;
 
-/** Mean provocation scores of the last weeks, each 0–10 or null where there is none (docs/rules.md, "The 24-hour response"). */
+/**
+ * Mean provocation scores of the last weeks, each 0–10 or null where there is none (docs/rules.md, "The 24-hour response").
+ */
 final readonly class WeeklyMeans
 {
     private function __construct(

@@ -40,7 +40,10 @@ export function useSendForm<Values extends FieldValues, Answer>({
 
 const UNKNOWN = 'Something went wrong here. What you entered is still here; try again.';
 
-/** A fault in the field of a line of a list ("advice.0.words") stands there; one in a part of a field ("events.2") at the field. */
+/**
+ * A fault in the field of a line of a list ("advice.0.words") stands there; one in a part of a field ("events.2") at the
+ * field.
+ */
 const nameOf = (path: string): string => {
   const steps = path.split(/[./]/);
   return steps.length > 2 ? steps.join('.') : (steps[0] ?? '');
