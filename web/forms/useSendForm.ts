@@ -28,12 +28,14 @@ export function useSendForm<Values extends FieldValues, Answer>({
   const form = useForm<Values>({ defaultValues });
   const sending = useMutation({ mutationFn: send });
   const onSubmit = form.handleSubmit(async (values) => {
+    let answer: Answer;
     try {
-      const answer = await sending.mutateAsync(values);
-      onSent?.(answer, form);
+      answer = await sending.mutateAsync(values);
     } catch (problem) {
       showFaults(form, problem);
+      return;
     }
+    onSent?.(answer, form);
   });
   return { ...form, onSubmit, answer: sending.data, showFaults: (problem) => showFaults(form, problem) };
 }
