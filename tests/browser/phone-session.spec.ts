@@ -244,6 +244,8 @@ test('the pacer: mark and sound stay on the audio clock over five minutes, late 
       },
     });
   });
+  // From here on time goes on by this test alone, however slow the machine is.
+  await phone.clock.pauseAt(await phone.evaluate(() => Date.now() + 500));
   for (let i = 0; i < 30; i++) {
     await phone.clock.runFor(9_800);
     // The page is held up for a fifth of a second.
@@ -379,6 +381,6 @@ test('what was done of a set stays, where it is broken off because it hurts', as
   // The focus is where the eye is.
   await expect(phone.getByRole('heading', { name: 'Done' })).toBeFocused();
   await expect(phone.getByRole('region', { name: 'Done' })).toContainText(
-    /1 of 2 sets: ([3-9]|1\d) \(hurts too much\), pain 6/,
+    /1 of 2 sets: ([3-9]|[12]\d) \(hurts too much\), pain 6/,
   );
 });

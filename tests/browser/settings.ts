@@ -9,7 +9,7 @@ export const settings: PlaywrightTestConfig = {
   retries: 1,
   // A busy machine is slow, not wrong.
   timeout: 120_000,
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   reporter: [['list']],
   use: {
     baseURL: process.env.RUNG_URL ?? 'http://127.0.0.1:8081',
