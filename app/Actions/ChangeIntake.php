@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Care\Intake;
 use App\Models\CareCase;
 use App\Models\Decision;
 use App\Models\User;
@@ -48,7 +47,6 @@ final class ChangeIntake
             }
             self::checkBodyMass($case, $request);
             $case->athlete->update(['body_mass_kg' => $request->bodyMassKg, 'born_on' => $request->bornOn?->toIso()]);
-            $intake = $case->intake;
             $case
                 ->forceFill([
                     'history' => $request->history,
@@ -59,23 +57,16 @@ final class ChangeIntake
                     'equipment' => $request->equipment,
                     'session_minutes' => $request->sessionMinutes,
                     'advice' => self::advice($case, $request),
-                    'intake' => new Intake(
-                        beganOn: $request->beganOn,
-                        loadChange: $request->loadChange,
-                        aggravating: $request->aggravating,
-                        occupation: $request->occupation,
-                        medicines: $request->medicines,
-                        seasonFrom: $request->seasonFrom,
-                        seasonUntil: $request->seasonUntil,
-                        found: $request->found ?? $intake->found,
-                        risks: $intake->risks,
-                        referralSigns: $intake->referralSigns,
-                        trials: $intake->trials,
-                        isGrowthChecked: $intake->isGrowthChecked,
-                        screenedBy: $intake->screenedBy,
-                        screenedOn: $intake->screenedOn,
-                        rest: $intake->rest,
-                    ),
+                    'intake' => $case->intake->with([
+                        'beganOn' => $request->beganOn,
+                        'loadChange' => $request->loadChange,
+                        'aggravating' => $request->aggravating,
+                        'occupation' => $request->occupation,
+                        'medicines' => $request->medicines,
+                        'seasonFrom' => $request->seasonFrom,
+                        'seasonUntil' => $request->seasonUntil,
+                        'found' => $request->found ?? $case->intake->found,
+                    ]),
                 ])
                 ->save();
             if ($case->closed_on === null) {

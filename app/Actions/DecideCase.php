@@ -104,7 +104,7 @@ final class DecideCase
             $by,
             $step,
             $evaluation,
-            ProposalWords::because(ActionGrounds::of($evaluation)),
+            ProposalWords::because(ActionGrounds::of($evaluation, $plan)),
         );
 
         return [
@@ -130,7 +130,13 @@ final class DecideCase
 
         return [
             $this->words($case, $step),
-            $this->putInForce($case, $by, $step, $evaluation, ProposalWords::because(ActionGrounds::of($evaluation))),
+            $this->putInForce(
+                $case,
+                $by,
+                $step,
+                $evaluation,
+                ProposalWords::because(ActionGrounds::of($evaluation, $step->plan)),
+            ),
         ];
     }
 

@@ -38,9 +38,7 @@ final class RecordDecision
             static fn(SessionResponse $response): array => $response->toArray(),
             array_slice($evaluation->sessions, -self::RESPONSES),
         );
-        $evidence['because'] = ProposalWords::because(
-            ActionGrounds::of($evaluation, $case->plan()->stage($evaluation->log->stage->key)),
-        );
+        $evidence['because'] = ProposalWords::because(ActionGrounds::of($evaluation, $case->plan()));
         $evidence['pegs'] = EvaluationPart::pegs($evaluation);
         $evidence['grounds'] = array_map(
             static fn(Ground $ground): array => $ground->toArray(),

@@ -60,7 +60,7 @@ final class StoreHistory
                     'version' => $i + 2,
                     'content' => self::json($decision->step->plan),
                     'note' => (new ChangeWords($catalogue))->step($decision->step) ?: $words,
-                    'why' => ProposalWords::because(ActionGrounds::of($decision->evaluation)),
+                    'why' => ProposalWords::because(ActionGrounds::of($decision->evaluation, $decision->step->plan)),
                     'author_id' => $by->id,
                     'created_at' => $at,
                 ],
@@ -75,7 +75,9 @@ final class StoreHistory
                     'evidence' => [
                         'action' => $decision->evaluation->action->toArray(),
                         'gate' => $decision->evaluation->gate->toArray(),
-                        'because' => ProposalWords::because(ActionGrounds::of($decision->evaluation)),
+                        'because' => ProposalWords::because(
+                            ActionGrounds::of($decision->evaluation, $decision->step->plan),
+                        ),
                     ],
                     'plan_version' => $i + 2,
                 ],

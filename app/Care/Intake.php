@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Care;
 
+use InvalidArgumentException;
 use Rung\Core\Time\Day;
 
 /** What was asked and found when a case was opened, and has been kept up to date since. A case from a file knows none of it. */
@@ -40,7 +41,7 @@ final readonly class Intake
         $text = static fn(string $field): ?string => is_string($kept[$field] ?? null) && trim($kept[$field]) !== ''
             ? trim($kept[$field])
             : null;
-        $day = static fn(string $field): ?Day => $text($field) === null ? null : Day::fromIso($text($field));
+        $day = static fn(string $field): ?Day => self::day($text($field));
         $all = static fn(string $field): array => array_values(is_array($kept[$field] ?? null) ? $kept[$field] : []);
         $texts = static fn(string $field): array => array_values(array_filter($all($field), is_string(...)));
         $rest = array_filter(array_diff_key($kept, (new self())->toArray()), is_string(...), ARRAY_FILTER_USE_KEY);
@@ -64,6 +65,13 @@ final readonly class Intake
         );
     }
 
+    /** @param array<string, mixed> $changes by the names of the constructor; all else stays */
+    public function with(array $changes): self
+    {
+        /** @phpstan-ignore argument.type (the names and types are the constructor's own) */
+        return new self(...array_merge(get_object_vars($this), $changes));
+    }
+
     /** @return array<string, mixed> as {@see fromArray} reads it, and as the pages show it */
     public function toArray(): array
     {
@@ -83,5 +91,14 @@ final readonly class Intake
             'screened_by' => $this->screenedBy,
             'screened_on' => $this->screenedOn?->toIso(),
         ] + $this->rest;
+    }
+
+    private static function day(?string $iso): ?Day
+    {
+        try {
+            return $iso === null ? null : Day::fromIso($iso);
+        } catch (InvalidArgumentException) {
+            return null;
+        }
     }
 }

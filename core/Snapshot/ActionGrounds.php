@@ -9,7 +9,7 @@ use Rung\Core\Decision\StopSource;
 use Rung\Core\Evaluation\Evaluation;
 use Rung\Core\Evaluation\PracticeLadder;
 use Rung\Core\Input\ObjectNode;
-use Rung\Core\Plan\PlanStage;
+use Rung\Core\Plan\Plan;
 use Rung\Core\Response\ResponseFigures;
 use Rung\Core\Response\SessionResponse;
 use Rung\Core\Response\Verdict;
@@ -34,13 +34,14 @@ final readonly class ActionGrounds
         public ?PracticeProgress $practice,
     ) {}
 
-    /** @param PlanStage|null $stage the present one as it is planned; null where only the record is looked at */
-    public static function of(Evaluation $evaluation, ?PlanStage $stage = null): self
+    public static function of(Evaluation $evaluation, Plan $plan): self
     {
         $rule = $evaluation->log->file->response_rule;
         $last = $evaluation->last()->responses ?? [];
         $isNothingToRaise = $evaluation->action->reason === ActionReason::NothingToRaise;
-        $ladder = $isNothingToRaise ? PracticeLadder::inStage($stage, $evaluation) : null;
+        $ladder = $isNothingToRaise
+            ? PracticeLadder::inStage($plan->stage($evaluation->log->stage->key), $evaluation)
+            : null;
 
         return new self(
             $evaluation->action->reason,

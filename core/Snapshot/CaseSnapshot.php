@@ -68,7 +68,7 @@ final readonly class CaseSnapshot
             ),
             responses: RecentResponse::all($evaluation, self::DAYS),
             proposed: ProposedStep::of($evaluation, $step, $catalogue),
-            grounds: ActionGrounds::of($evaluation, $step->plan->stage($log->stage->key)),
+            grounds: ActionGrounds::of($evaluation, $step->plan),
             attention: AttentionGrounds::of($evaluation),
             eventOn: self::nextEvent($events, $log->today),
             testsDue: DueTest::all($log, $catalogue),

@@ -116,7 +116,7 @@ final class PracticeLadderTest extends TestCase
                     $evaluation->attention,
                     $evaluation->proposals,
                 ),
-                $isPlanned ? self::stage() : null,
+                new Plan($isPlanned ? [self::stage()] : []),
             ),
         );
         self::assertStringContainsString('step 2 of 3', $because(ActionReason::NothingToRaise));

@@ -330,7 +330,7 @@ final class RulesTest extends TestCase
             );
             self::assertMatchesRegularExpression(
                 '/^[A-Z].{10,}\.$/',
-                ProposalWords::because(ActionGrounds::of($evaluation)),
+                ProposalWords::because(ActionGrounds::of($evaluation, $step->plan)),
             );
             foreach ($evaluation->gate->criteria as $criterion) {
                 self::assertDoesNotMatchRegularExpression('/_|null|  /', GateWords::criterion($criterion));

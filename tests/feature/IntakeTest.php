@@ -185,6 +185,7 @@ final class IntakeTest extends TestCase
             ->update([
                 'intake' => json_encode([
                     'began_on' => ' ',
+                    'season_from' => '2026-13-40',
                     'load_change' => 7,
                     'occupation' => ' Rigger ',
                     'found' => ['hamstring_tight', 3],
@@ -195,6 +196,7 @@ final class IntakeTest extends TestCase
                 ]),
             ]);
         $intake = $case->refresh()->intake;
+        self::assertNull($intake->seasonFrom);
         self::assertSame([null, null, 'Rigger'], [$intake->beganOn, $intake->loadChange, $intake->occupation]);
         self::assertSame([['hamstring_tight'], [], false], [$intake->found, $intake->risks, $intake->isGrowthChecked]);
         $this->save($case, ['occupation' => 'Teacher'])->assertOk();

@@ -66,7 +66,7 @@ final class CaseFilePage
             'headline' => ProposalWords::headline(
                 ProposedStep::of($evaluation, Acceptance::of($plan->plan, $evaluation, $catalogue), $catalogue),
             ),
-            'because' => ProposalWords::because(ActionGrounds::of($evaluation)),
+            'because' => ProposalWords::because(ActionGrounds::of($evaluation, $plan->plan)),
             'programme' => $programme?->title,
             'notes' => self::notes($file, $plan, $zone),
         ];

@@ -97,7 +97,7 @@ final class DecisionPreview
             'headline' => ProposalWords::headline(
                 ProposedStep::of($other, Acceptance::of($plan, $other, $catalogue), $catalogue),
             ),
-            'because' => ProposalWords::because(ActionGrounds::of($other)),
+            'because' => ProposalWords::because(ActionGrounds::of($other, $plan)),
             'now' => ProposalWords::headline(
                 ProposedStep::of($evaluation, Acceptance::of($plan, $evaluation, $catalogue), $catalogue),
             ),

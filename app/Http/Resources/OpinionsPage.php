@@ -46,7 +46,7 @@ final class OpinionsPage
                 'headline' => ProposalWords::headline(
                     ProposedStep::of($said, Acceptance::of($plan, $said, $catalogue), $catalogue),
                 ),
-                'because' => ProposalWords::because(ActionGrounds::of($said)),
+                'because' => ProposalWords::because(ActionGrounds::of($said, $plan)),
                 'limits' => self::limits($school),
             ];
             foreach ($said->sessions as $response) {

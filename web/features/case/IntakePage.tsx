@@ -113,8 +113,11 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
   const queries = useQueryClient();
   const form = useSendForm({
     defaultValues: typedOf(found),
-    send: (typed) =>
-      send(() =>
+    send: (typed) => {
+      // Empty lines go, so that a fault in a line stands at that line.
+      const lines = typed.advice.filter((line) => line.words.trim() !== '');
+      if (lines.length < typed.advice.length) advice.replace(lines);
+      return send(() =>
         api.PUT('/api/cases/{case}/intake', {
           params: { path: { case: id } },
           body: { revision: seen.revision, ...bodyOf(typed, found) },
@@ -127,7 +130,8 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
           if (now !== null) setSeen({ revision: now.revision, changes: now.changes });
         }
         throw problem;
-      }),
+      });
+    },
     onSent: () => {
       void queries.invalidateQueries({ queryKey: queryKeys.case(id) });
       void queries.invalidateQueries({ queryKey: queryKeys.rounds });
