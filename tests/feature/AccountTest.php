@@ -140,7 +140,7 @@ final class AccountTest extends TestCase
         );
         $post('/api/account/confirmation', ['password' => 'wrong'])
             ->assertStatus(422)
-            ->assertJsonValidationErrors(['password' => 'not your present password']);
+            ->assertJsonValidationErrors(['password' => 'not your current password']);
         $post('/api/practice/people', ['name' => 'X', 'email' => 'x@example.test', 'role' => 'reader'])->assertStatus(
             423,
         );

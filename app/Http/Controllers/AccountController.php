@@ -143,12 +143,12 @@ final class AccountController extends Controller
         $person = self::person($request);
         $request->validate(
             [$field => ['required', 'string', 'max:200']],
-            ["$field.*" => 'Your present password is needed.'],
+            ["$field.*" => 'Your current password is needed.'],
         );
         $this->wait("confirm:$person->account_id");
         if (!Hash::check($request->string($field)->value(), $person->getAuthPassword())) {
             AccessLog::note($person, AccessKind::Refused, 'gave a wrong password before a sensitive act');
-            throw ValidationException::withMessages([$field => 'This is not your present password.']);
+            throw ValidationException::withMessages([$field => 'This is not your current password.']);
         }
         SignInTries::clear("confirm:$person->account_id");
     }

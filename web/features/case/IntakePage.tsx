@@ -228,7 +228,7 @@ function IntakeForm({ id, found }: { id: string; found: Intake }) {
           <Box role="group" aria-label="Advice to the athlete" sx={{ width: '100%', display: 'grid', gap: 1 }}>
             <Typography variant="h3">Advice to the athlete, beside the exercises</Typography>
             {advice.fields.map((line, i) => (
-              <Box key={line.id} sx={{ display: 'flex', gap: 1 }}>
+              <Box key={line.id} sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
                 <FormText control={control} name={`advice.${i}.words`} label={`Advice ${i + 1}`} sx={{ flex: 1 }} />
                 <FormText control={control} name={`advice.${i}.until`} label="Until" type="date" />
                 <Button onClick={() => advice.remove(i)} aria-label={`Take away advice ${i + 1}`}>
