@@ -7,6 +7,7 @@ use App\Http\Middleware\GuardInput;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\StartSessionOfPeople;
 use App\Http\Middleware\TrustConfiguredProxies;
+use App\Http\Requests\CoreFaults;
 use App\Models\User;
 use App\Support\AccessLog;
 use App\Support\DatabaseAway;
@@ -22,6 +23,7 @@ use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Session\Middleware\StartSession;
+use Rung\Core\Input\InvalidInput;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
 return Application::configure(basePath: dirname(__DIR__))
@@ -43,6 +45,13 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => $request->is('api/*'));
+        // What the core refuses of what was sent stands at its field. Where nothing was sent it is a failure like any other.
+        $exceptions->map(
+            InvalidInput::class,
+            static fn(InvalidInput $bad): Throwable => request()->isMethodSafe()
+                ? $bad
+                : CoreFaults::asValidation($bad),
+        );
         $exceptions->report(static function (Throwable $problem): bool {
             SafeReport::write($problem);
 

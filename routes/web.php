@@ -137,7 +137,7 @@ Route::prefix('api')
                 Route::get('cases/{case}/messages', [MessageController::class, 'show']);
                 Route::get('cases/{case}/intake', [IntakeController::class, 'show']);
                 Route::get('cases/{case}/entries', [DeskEntryController::class, 'index']);
-                Route::get('cases/{case}/sessions/{session}', [CaseController::class, 'session'])->whereUuid('session');
+                Route::get('cases/{case}/sessions/{session}', [CaseController::class, 'session']);
             });
 
             Route::middleware('can:enter,case')->group(function (): void {
@@ -205,9 +205,7 @@ Route::prefix('api')
                 Route::post('cases/{case}/visits', [VisitController::class, 'store']);
                 Route::post('cases/{case}/decisions', [DecisionController::class, 'store']);
                 Route::post('cases/{case}/decisions/preview', [DecisionController::class, 'preview']);
-                Route::delete('cases/{case}/decisions/{decision}', [DecisionController::class, 'undo'])->whereUuid(
-                    'decision',
-                );
+                Route::delete('cases/{case}/decisions/{decision}', [DecisionController::class, 'undo']);
                 Route::post('cases/{case}/messages', [DecisionController::class, 'answer']);
                 Route::post('cases/{case}/nudges', [DecisionController::class, 'nudge']);
                 Route::put('cases/{case}/intake', [IntakeController::class, 'update']);
@@ -227,7 +225,7 @@ Route::prefix('api')
                 Route::middleware('password.confirm')->group(function (): void {
                     Route::put('practice', [PracticeController::class, 'update']);
                     Route::post('practice/tokens', [TokenController::class, 'store']);
-                    Route::delete('practice/tokens/{token}', [TokenController::class, 'withdraw']);
+                    Route::delete('practice/tokens/{token}', [TokenController::class, 'withdraw'])->whereUuid('token');
                     Route::post('practice/people', [PeopleController::class, 'invite']);
                     Route::put('practice/people/{person}', [PeopleController::class, 'change']);
                     Route::post('practice/people/{person}/invitation', [PeopleController::class, 'inviteAgain']);

@@ -29,14 +29,14 @@ final class ChangeIntake
      * @throws InvalidInput where nothing is another
      * @throws ConflictHttpException where somebody else changed it meanwhile
      */
-    public function handle(CareCase $case, User $by, IntakeRequest $request): Decision
+    public function handle(CareCase $case, User $by, IntakeData $request): Decision
     {
         return $this->write->run($case, $by, 'changed what intake says', function (CareCase $case) use (
             $by,
             $request,
         ): Decision {
             // An answer of the athlete that came in meanwhile is no matter; another change of the intake is.
-            if ($request->revision !== IntakeRequest::revisionOf($case)) {
+            if ($request->revision !== IntakeData::revisionOf($case)) {
                 throw new ConflictHttpException(
                     'Somebody else has changed the intake meanwhile. Look at the changes below; save again to replace them with yours.',
                 );
@@ -85,7 +85,7 @@ final class ChangeIntake
     }
 
     /** @throws InvalidInput where the plan lifts the body and its mass is taken away */
-    private static function checkBodyMass(CareCase $case, IntakeRequest $request): void
+    private static function checkBodyMass(CareCase $case, IntakeData $request): void
     {
         $lifted = array_filter(
             $case->plan()->prescriptions(),
@@ -97,7 +97,7 @@ final class ChangeIntake
     }
 
     /** @return list<string> what is another now, old → new */
-    private static function changes(CareCase $case, IntakeRequest $request, Catalogue $catalogue): array
+    private static function changes(CareCase $case, IntakeData $request, Catalogue $catalogue): array
     {
         $findings = static fn(array $keys): string => implode(
             ', ',
@@ -157,7 +157,7 @@ final class ChangeIntake
     }
 
     /** @return list<array{words: string, from: string, until: string|null}> each with the day from which it stands */
-    private static function advice(CareCase $case, IntakeRequest $request): array
+    private static function advice(CareCase $case, IntakeData $request): array
     {
         $since = array_column($case->advice, 'from', 'words');
         $today = Clock::today($case->practice->timezone)->toIso();

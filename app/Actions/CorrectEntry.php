@@ -28,7 +28,7 @@ final class CorrectEntry
      *
      * @throws InvalidInput
      */
-    public function handle(CareCase $case, User $by, string $id, CorrectionRequest $request): bool
+    public function handle(CareCase $case, User $by, string $id, CorrectionData $request): bool
     {
         return $this->write->run(
             $case,
@@ -74,7 +74,7 @@ final class CorrectEntry
         );
     }
 
-    private static function session(TrainingSession $session, CorrectionRequest $request): void
+    private static function session(TrainingSession $session, CorrectionData $request): void
     {
         $session->update([
             'entries' => $session->withPains($request->pains),
@@ -84,7 +84,7 @@ final class CorrectEntry
         ]);
     }
 
-    private static function morning(CheckIn $morning, CorrectionRequest $request): void
+    private static function morning(CheckIn $morning, CorrectionData $request): void
     {
         $morning->update([
             'provocation' => $request->provocation ?? $morning->provocation,

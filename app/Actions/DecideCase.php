@@ -45,7 +45,7 @@ final class DecideCase
      * @throws InvalidInput
      * @throws StaleDecision
      */
-    public function handle(CareCase $case, User $by, DecisionRequest $request): Decision
+    public function handle(CareCase $case, User $by, DecisionData $request): Decision
     {
         return $this->write->run($case, $by, "decided: {$request->kind->value}", function (CareCase $case) use (
             $by,
@@ -89,7 +89,7 @@ final class DecideCase
     }
 
     /** @return array{string, UndoData} */
-    private function accept(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): array
+    private function accept(CareCase $case, User $by, DecisionData $request, Evaluation $evaluation): array
     {
         $plan = $case->plan();
         $step = Acceptance::of($plan, $evaluation, $this->shelf->forCase($case, $plan), $request->prescriptions);
@@ -118,7 +118,7 @@ final class DecideCase
      *
      * @return array{string, UndoData}
      */
-    private function finish(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): array
+    private function finish(CareCase $case, User $by, DecisionData $request, Evaluation $evaluation): array
     {
         if ($request->maintenance === null) {
             throw InvalidInput::at('/maintenance', 'is needed: keep the doses up once or twice a week, or discharge');
@@ -150,7 +150,7 @@ final class DecideCase
     }
 
     /** @return array{string, UndoData} */
-    private function stage(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): array
+    private function stage(CareCase $case, User $by, DecisionData $request, Evaluation $evaluation): array
     {
         $plan = $case->plan();
         $stage = $plan->stage((string) $request->stage)?->stage;
@@ -182,7 +182,7 @@ final class DecideCase
     }
 
     /** @return array{string, UndoData} */
-    private function clearStop(CareCase $case, DecisionRequest $request, Evaluation $evaluation): array
+    private function clearStop(CareCase $case, DecisionData $request, Evaluation $evaluation): array
     {
         $open = array_filter(
             $evaluation->stops,
@@ -215,7 +215,7 @@ final class DecideCase
     }
 
     /** @return array{string, UndoData} */
-    private function rule(CareCase $case, DecisionRequest $request): array
+    private function rule(CareCase $case, DecisionData $request): array
     {
         $schools = $this->shelf->of($case->practice_id)->schools;
         $school =
@@ -233,7 +233,7 @@ final class DecideCase
     }
 
     /** @return array{string, UndoData} */
-    private function flare(CareCase $case, User $by, DecisionRequest $request, Evaluation $evaluation): array
+    private function flare(CareCase $case, User $by, DecisionData $request, Evaluation $evaluation): array
     {
         assert($request->flare !== null);
         $plan = $case->plan();
@@ -258,7 +258,7 @@ final class DecideCase
      *
      * @return array{string, UndoData}
      */
-    private function close(CareCase $case, DecisionRequest $request, Evaluation $evaluation): array
+    private function close(CareCase $case, DecisionData $request, Evaluation $evaluation): array
     {
         if ($request->ending !== CaseEnding::Referred && $evaluation->isStopped()) {
             throw InvalidInput::at(
@@ -311,7 +311,7 @@ final class DecideCase
     }
 
     /** @return array{string, UndoData} */
-    private function review(CareCase $case, DecisionRequest $request, Evaluation $evaluation): array
+    private function review(CareCase $case, DecisionData $request, Evaluation $evaluation): array
     {
         $on = $request->reviewOn;
         if ($on !== null && !$on->isAfter($evaluation->log->today)) {

@@ -32,7 +32,7 @@ final class EndVisit
      *
      * @throws InvalidInput
      */
-    public function handle(CareCase $case, User $by, VisitRequest $visit): array
+    public function handle(CareCase $case, User $by, VisitData $visit): array
     {
         // Looked for under the lock of the case: of two sendings at one moment the second finds the first.
         $new = $this->write->run($case, $by, 'ended a visit', function (CareCase $case) use (
@@ -46,7 +46,7 @@ final class EndVisit
     }
 
     /** @throws InvalidInput */
-    private function written(CareCase $case, User $by, VisitRequest $visit): Decision
+    private function written(CareCase $case, User $by, VisitData $visit): Decision
     {
         [$tests, $scores] = self::measuredSince($case, $visit->began);
         if ($visit->trials === [] && $tests === [] && $scores === [] && $visit->note === null) {

@@ -25,7 +25,7 @@ final class MarkDays
     ) {}
 
     /** @throws InvalidInput where nothing is another */
-    public function handle(CareCase $case, User $by, DaysRequest $request): Decision
+    public function handle(CareCase $case, User $by, DaysData $request): Decision
     {
         return $this->write->run($case, $by, 'marked days', function (CareCase $case) use ($by, $request): Decision {
             $before = [
@@ -57,7 +57,7 @@ final class MarkDays
      *
      * @throws InvalidInput
      */
-    public static function put(CareCase $case, DaysRequest $request): string
+    public static function put(CareCase $case, DaysData $request): string
     {
         $today = Clock::today($case->practice->timezone);
         $words = [];

@@ -28,7 +28,7 @@ final class MoveSessions
     ) {}
 
     /** @throws InvalidInput */
-    public function handle(CareCase $case, User $by, MoveRequest $request): Decision
+    public function handle(CareCase $case, User $by, MoveData $request): Decision
     {
         return $this->write->run($case, $by, 'moved sessions', function (CareCase $case) use ($by, $request): Decision {
             if ($case->isStopped()) {

@@ -39,7 +39,7 @@ final class OpenCase
     public function __construct(private readonly RefreshStanding $standing) {}
 
     /** @throws InvalidInput */
-    public function handle(User $by, OpeningRequest $opening, Catalogue $catalogue, Day $today): OpenedCase
+    public function handle(User $by, OpeningData $opening, Catalogue $catalogue, Day $today): OpenedCase
     {
         $start = ProposeStart::of($opening, $catalogue, $today);
         self::checkScreening($opening);
@@ -74,7 +74,7 @@ final class OpenCase
      *
      * @throws InvalidInput
      */
-    private static function checkScreening(OpeningRequest $opening): void
+    private static function checkScreening(OpeningData $opening): void
     {
         if ($opening->signs === [] && !$opening->noSigns) {
             throw InvalidInput::at('/signs', 'must be answered: tick what there is, or “none of these”');
@@ -117,7 +117,7 @@ final class OpenCase
     private function store(
         Athlete $athlete,
         User $by,
-        OpeningRequest $opening,
+        OpeningData $opening,
         ProposedStart $start,
         Plan $plan,
         Day $today,
@@ -235,7 +235,7 @@ final class OpenCase
 
     /** @param array{practice_id: string, case_id: string} $own */
     private static function storeBaseline(
-        OpeningRequest $opening,
+        OpeningData $opening,
         ProposedStart $start,
         array $own,
         Day $today,
@@ -284,7 +284,7 @@ final class OpenCase
     }
 
     /** @throws InvalidInput where somebody who still grows was not looked at for it */
-    private static function checkGrowth(Athlete $athlete, OpeningRequest $opening, Day $today): void
+    private static function checkGrowth(Athlete $athlete, OpeningData $opening, Day $today): void
     {
         $born = $athlete->born_on === null ? null : Day::fromIso($athlete->born_on);
         if (Growth::isGrowing($born, $today) && !$opening->growthChecked && !$opening->hasSign(Growth::SIGN)) {

@@ -29,7 +29,7 @@ final class ProposeStart
     public const SHOWN_DAYS = 14;
 
     /** @throws InvalidInput */
-    public static function of(OpeningRequest $opening, Catalogue $catalogue, Day $today): ProposedStart
+    public static function of(OpeningData $opening, Catalogue $catalogue, Day $today): ProposedStart
     {
         $programme =
             $catalogue->programmes[$opening->programme] ??
@@ -121,13 +121,13 @@ final class ProposeStart
         );
     }
 
-    private static function isAtRisk(OpeningRequest $opening): bool
+    private static function isAtRisk(OpeningData $opening): bool
     {
         return array_filter($opening->risks, static fn(FoundRisk $risk): bool => $risk->counts($opening->beganOn)) !==
             [];
     }
 
-    public static function proposal(OpeningRequest $opening, Programme $programme): StartProposal
+    public static function proposal(OpeningData $opening, Programme $programme): StartProposal
     {
         return StartAdvisor::propose(
             $opening->findings,

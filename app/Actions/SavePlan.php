@@ -29,7 +29,7 @@ final class SavePlan
      * @throws InvalidInput
      * @throws StaleDecision
      */
-    public function handle(CareCase $case, User $by, PlanRequest $request): Decision
+    public function handle(CareCase $case, User $by, PlanData $request): Decision
     {
         return $this->write->run($case, $by, 'prescribed', function (CareCase $case) use ($by, $request): Decision {
             StaleDecision::unless($case, $request->revision);

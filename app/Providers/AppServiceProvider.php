@@ -42,6 +42,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Mail;
+use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Laravel\Sanctum\Sanctum;
@@ -49,6 +50,23 @@ use Rung\Core\Catalogue\Catalogue;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    /** Parts of addresses that are ids. Models that a route binds look after theirs. */
+    private const IDS = [
+        'id',
+        'session',
+        'decision',
+        'share',
+        'cover',
+        'other',
+        'paper',
+        'person',
+        'import',
+        'phone',
+        'file',
+    ];
+
+    private const UUID = '[\da-fA-F]{8}-[\da-fA-F]{4}-[\da-fA-F]{4}-[\da-fA-F]{4}-[\da-fA-F]{12}';
+
     public function register(): void
     {
         $this->app->singleton(CurrentPractice::class);
@@ -84,6 +102,8 @@ final class AppServiceProvider extends ServiceProvider
         Vite::createAssetPathsUsing(static fn(string $path): string => "/$path");
 
         Sanctum::usePersonalAccessTokenModel(ApiToken::class);
+        // An id that is none finds no route: 404, and no query is asked with it.
+        Route::patterns(array_fill_keys(self::IDS, self::UUID));
         Gate::policy(CareCase::class, CareCasePolicy::class);
         foreach (Permission::cases() as $permission) {
             Gate::define($permission->value, static fn(User $user): bool => $user->may($permission));

@@ -304,6 +304,10 @@ final class FuzzTest extends TestCase
             '{key}' => 'low',
             '{exercise}' => 'squat',
             '{phone}' => (string) Str::uuid7(),
+            '{cover}' => (string) Str::uuid7(),
+            '{other}' => (string) Str::uuid7(),
+            '{person}' => (string) Str::uuid7(),
+            '{share}' => (string) Str::uuid7(),
         ]);
     }
 

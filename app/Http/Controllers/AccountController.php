@@ -10,6 +10,10 @@ use App\Access\Secret;
 use App\Access\SignIns;
 use App\Access\SignInTries;
 use App\Access\Totp;
+use App\Http\Requests\Access\ChangePasswordRequest;
+use App\Http\Requests\Access\ConfirmPasswordRequest;
+use App\Http\Requests\Access\NewSecondFactorRequest;
+use App\Http\Resources\PlaceResource;
 use App\Mail\AccountChanged;
 use App\Models\AccessKind;
 use App\Models\User;
@@ -40,23 +44,19 @@ final class AccountController extends Controller
     }
 
     /** The password again before a sensitive act. */
-    public function confirm(Request $request): JsonResponse
+    public function confirm(ConfirmPasswordRequest $request): JsonResponse
     {
-        $this->checkPassword($request, 'password');
+        $this->checkPassword(self::person($request), 'password', $request->password());
         $request->session()->put('auth.password_confirmed_at', CarbonImmutable::now()->getTimestamp());
 
         return new JsonResponse(['stored' => true]);
     }
 
-    public function password(Request $request): JsonResponse
+    public function password(ChangePasswordRequest $request): JsonResponse
     {
         $person = self::person($request);
-        $this->checkPassword($request, 'current');
-        $request->validate(
-            ['password' => ['required', 'string', 'max:200']],
-            ['password.*' => 'A new password is needed, of 200 letters at most.'],
-        );
-        $new = $request->string('password')->value();
+        $this->checkPassword($person, 'current', $request->current());
+        $new = $request->password();
         $fault = Secret::fault($new, $person);
         if ($fault !== null) {
             throw ValidationException::withMessages(['password' => $fault]);
@@ -85,13 +85,9 @@ final class AccountController extends Controller
         return new JsonResponse(['secret' => $secret, 'address' => Totp::address($secret, $person->email)], 201);
     }
 
-    public function confirmSecondFactor(Request $request): JsonResponse
+    public function confirmSecondFactor(NewSecondFactorRequest $request): JsonResponse
     {
         $person = self::person($request);
-        $request->validate(
-            ['code' => ['required', 'string', 'max:20']],
-            ['code.*' => 'Type the six digits that the app shows now.'],
-        );
         $this->wait("new-code:$person->account_id");
         $codes = $this->second->confirm($person->account, $request->string('code')->value());
         if ($codes === null) {
@@ -138,15 +134,10 @@ final class AccountController extends Controller
     }
 
     /** @throws ValidationException */
-    private function checkPassword(Request $request, string $field): void
+    private function checkPassword(User $person, string $field, string $password): void
     {
-        $person = self::person($request);
-        $request->validate(
-            [$field => ['required', 'string', 'max:200']],
-            ["$field.*" => 'Your current password is needed.'],
-        );
         $this->wait("confirm:$person->account_id");
-        if (!Hash::check($request->string($field)->value(), $person->getAuthPassword())) {
+        if (!Hash::check($password, $person->getAuthPassword())) {
             AccessLog::note($person, AccessKind::Refused, 'gave a wrong password before a sensitive act');
             throw ValidationException::withMessages([$field => 'This is not your current password.']);
         }
@@ -178,15 +169,7 @@ final class AccountController extends Controller
                 'needed' => $person->role->isStaff() && $person->practice->second_factor_needed,
             ],
             'sign_ins' => $this->signIns->of($account, $request->session()->getId(), $zone),
-            'places' => array_map(
-                static fn(User $user): array => [
-                    'id' => $user->id,
-                    'practice' => $user->practice->name,
-                    'role' => $user->role->title(),
-                    'current' => $user->id === $person->id,
-                ],
-                People::places($account),
-            ),
+            'places' => PlaceResource::collection(People::places($account)),
         ];
     }
 }

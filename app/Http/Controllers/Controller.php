@@ -7,11 +7,8 @@ namespace App\Http\Controllers;
 use App\Models\User;
 use Closure;
 use Illuminate\Auth\AuthenticationException;
-use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Str;
 
 abstract class Controller
 {
@@ -25,16 +22,6 @@ abstract class Controller
         $response = (new JsonResponse())->setEtag($version);
 
         return $response->isNotModified($request) ? $response : $response->setData($answer());
-    }
-
-    /**
-     * An id from the address; what is none names nothing that could be found.
-     *
-     * @param class-string<Model> $of
-     */
-    protected static function uuid(string $id, string $of): string
-    {
-        return Str::isUuid($id) ? $id : throw (new ModelNotFoundException())->setModel($of);
     }
 
     /** @throws AuthenticationException */

@@ -9,6 +9,8 @@ use App\Access\SignInTries;
 use App\Actions\CloseAccess;
 use App\Actions\InviteAthlete;
 use App\Actions\JoinByInvitation;
+use App\Http\Requests\Access\InvitationRequest;
+use App\Http\Requests\Access\JoinRequest;
 use App\Models\AccessKind;
 use App\Models\CareCase;
 use App\Models\Invitation;
@@ -24,8 +26,6 @@ use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
 final class InvitationController extends Controller
 {
     private const FREE_TRIES = 10;
-
-    private const INCOMPLETE = 'This invitation is not complete. Open the link again, or ask your practice for a new one.';
 
     public function show(Request $request, CareCase $case): JsonResponse
     {
@@ -59,11 +59,10 @@ final class InvitationController extends Controller
     }
 
     /** Who is invited, where to, and whether they have a sign-in already. */
-    public function who(Request $request, JoinByInvitation $join): JsonResponse
+    public function who(InvitationRequest $request, JoinByInvitation $join): JsonResponse
     {
         $this->wait($request);
-        $request->validate(['token' => ['required', 'string', 'max:100']], ['token.*' => self::INCOMPLETE]);
-        $user = $join->find($request->string('token')->toString())->user;
+        $user = $join->find($request->token())->user;
 
         return new JsonResponse([
             'name' => $user->name,
@@ -75,18 +74,10 @@ final class InvitationController extends Controller
     }
 
     /** Sets the password or PIN. An athlete's phone stays signed in; staff with a second factor sign in with it. */
-    public function join(Request $request, JoinByInvitation $join): JsonResponse
+    public function join(JoinRequest $request, JoinByInvitation $join): JsonResponse
     {
         $place = $this->wait($request);
-        $request->validate(
-            ['token' => ['required', 'string', 'max:100'], 'password' => ['required', 'string', 'max:200']],
-            [
-                'token.*' => self::INCOMPLETE,
-                'password.required' => 'A password or PIN is needed.',
-                'password.*' => 'A password has 200 letters at most.',
-            ],
-        );
-        $user = $join->handle($request->string('token')->toString(), $request->string('password')->toString());
+        $user = $join->handle($request->token(), $request->password());
         SignInTries::clear($place);
         if (!$user->account->hasSecondFactor()) {
             Auth::login($user, !$user->role->isStaff());

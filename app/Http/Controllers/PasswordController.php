@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Email;
 use App\Access\Secret;
 use App\Access\SignIns;
 use App\Access\SignInTries;
+use App\Http\Requests\Access\ForgottenPasswordRequest;
+use App\Http\Requests\Access\NewPasswordRequest;
 use App\Mail\AccountChanged;
 use App\Models\AccessKind;
 use App\Models\User;
@@ -26,82 +27,55 @@ final class PasswordController extends Controller
 {
     private const FREE_TRIES = 10;
 
-    private const OVER = 'This link was used, is not complete, or has run out. Ask for a new one.';
-
     public function __construct(private readonly CurrentPractice $practice, private readonly SignIns $signIns) {}
 
     /** Answers the same whether anybody has the address or not. */
-    public function ask(Request $request): JsonResponse
+    public function ask(ForgottenPasswordRequest $request): JsonResponse
     {
         $this->wait($request);
-        $request->validate(
-            ['email' => ['required', 'string', 'max:254', 'email']],
-            [
-                'email.*' =>
-                    'Type the e-mail address that you sign in with. Whoever signs in with a name asks their practitioner for a new invitation.',
-            ],
-        );
-        $email = Email::folded($request->string('email')->value());
+        $email = $request->email();
         // After the answer, so that how long it takes gives nothing away either.
         app()->terminating(static fn(): string => Password::sendResetLink(['email' => $email]));
 
         return new JsonResponse(['stored' => true], 202);
     }
 
-    public function set(Request $request): JsonResponse
+    public function set(NewPasswordRequest $request): JsonResponse
     {
         $this->wait($request);
-        $request->validate(
-            [
-                'email' => ['required', 'string', 'max:254'],
-                'token' => ['required', 'string', 'max:100'],
-                'password' => ['required', 'string', 'max:200'],
-            ],
-            [
-                'password.*' => 'A new password is needed, of 200 letters at most.',
-                'email.*' => self::OVER,
-                'token.*' => self::OVER,
-            ],
-        );
-        $email = Email::folded($request->string('email')->value());
-        $status = Password::reset(
-            [
-                'email' => $email,
-                'token' => $request->string('token')->value(),
-                'password' => $request->string('password')->value(),
-            ],
-            function (User $user, string $password) use ($request): void {
-                $fault = Secret::fault($password, $user);
-                if ($fault !== null) {
-                    throw ValidationException::withMessages(['password' => $fault]);
-                }
-                $this->practice->across(
-                    static fn(): bool => $user->account
-                        ->forceFill([
-                            'password' => $password,
-                            'password_changed_at' => CarbonImmutable::now()->utc(),
-                            'remember_token' => Str::random(60),
-                        ])
-                        ->save(),
-                );
-                $this->signIns->endOthers($user->account, null);
-                SignInTries::clear(
-                    "sign-in-of:$user->email",
-                    "sign-in-known:$user->email",
-                    "sign-in:$user->email|{$request->ip()}",
-                );
-                $this->practice->during(
-                    $user->practice_id,
-                    static fn() => AccessLog::note($user, AccessKind::SignIn, 'set a new password by a mailed link'),
-                );
-                $this->practice->during(
-                    $user->practice_id,
-                    static fn() => AccountChanged::notify($user, 'your password was changed'),
-                );
-            },
-        );
+        $status = Password::reset($request->credentials(), function (User $user, string $password) use (
+            $request,
+        ): void {
+            $fault = Secret::fault($password, $user);
+            if ($fault !== null) {
+                throw ValidationException::withMessages(['password' => $fault]);
+            }
+            $this->practice->across(
+                static fn(): bool => $user->account
+                    ->forceFill([
+                        'password' => $password,
+                        'password_changed_at' => CarbonImmutable::now()->utc(),
+                        'remember_token' => Str::random(60),
+                    ])
+                    ->save(),
+            );
+            $this->signIns->endOthers($user->account, null);
+            SignInTries::clear(
+                "sign-in-of:$user->email",
+                "sign-in-known:$user->email",
+                "sign-in:$user->email|{$request->ip()}",
+            );
+            $this->practice->during(
+                $user->practice_id,
+                static fn() => AccessLog::note($user, AccessKind::SignIn, 'set a new password by a mailed link'),
+            );
+            $this->practice->during(
+                $user->practice_id,
+                static fn() => AccountChanged::notify($user, 'your password was changed'),
+            );
+        });
         if ($status !== Password::PASSWORD_RESET) {
-            throw ValidationException::withMessages(['token' => self::OVER]);
+            throw ValidationException::withMessages(['token' => NewPasswordRequest::OVER]);
         }
 
         return new JsonResponse(['stored' => true]);

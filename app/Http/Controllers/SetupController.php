@@ -8,10 +8,11 @@ use App\Access\SetupCode;
 use App\Access\SignIns;
 use App\Access\SignInTries;
 use App\Actions\BeginPractice;
+use App\Http\Requests\Access\SetupCodeRequest;
+use App\Http\Requests\Access\SetupRequest;
 use Carbon\CarbonImmutable;
 use Database\Seeders\DemoPractice;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
@@ -23,25 +24,9 @@ final class SetupController extends Controller
 
     public function __construct(private readonly SetupCode $code) {}
 
-    public function store(Request $request, BeginPractice $begin): JsonResponse
+    public function store(SetupRequest $request, BeginPractice $begin): JsonResponse
     {
         $this->checkCode($request);
-        $request->validate(
-            [
-                'practice' => ['required', 'string', 'max:120'],
-                'timezone' => ['required', 'timezone:all'],
-                'name' => ['required', 'string', 'max:80'],
-                'email' => ['required', 'string', 'max:254', 'email'],
-                'password' => ['required', 'string', 'max:200'],
-            ],
-            [
-                'practice.*' => 'The practice needs a name, of 120 letters at most.',
-                'timezone.*' => 'Choose the time zone that the practice works in.',
-                'name.*' => 'Your name is needed, of 80 letters at most.',
-                'email.*' => 'This is no e-mail address. You sign in with it.',
-                'password.*' => 'A password is needed, of 200 letters at most.',
-            ],
-        );
         $typed = static fn(string $field): string => $request->string($field)->trim()->value();
         $password = $request->string('password')->value();
         $owner = $begin->handle($typed('practice'), $typed('timezone'), $typed('name'), $typed('email'), $password);
@@ -53,7 +38,7 @@ final class SetupController extends Controller
         return new JsonResponse(['stored' => true], 201);
     }
 
-    public function demo(Request $request, DemoPractice $demo): JsonResponse
+    public function demo(SetupCodeRequest $request, DemoPractice $demo): JsonResponse
     {
         $this->checkCode($request);
         $password = config('app.demo_password');
@@ -68,17 +53,13 @@ final class SetupController extends Controller
         return new JsonResponse(['email' => 'ola.vance@ropewalk.example', 'password' => $password], 201);
     }
 
-    private function checkCode(Request $request): void
+    private function checkCode(SetupCodeRequest $request): void
     {
         $wait = SignInTries::count("setup:{$request->ip()}", self::FREE_TRIES);
         if ($wait > 0) {
             throw new TooManyRequestsHttpException($wait, "Too many tries. Wait $wait seconds, then try again.");
         }
-        $request->validate(
-            ['code' => ['required', 'string', 'max:40']],
-            ['code.*' => 'Type the code that ./rung start has printed.'],
-        );
-        if (!$this->code->fits($request->string('code')->value())) {
+        if (!$this->code->fits($request->code())) {
             throw ValidationException::withMessages([
                 'code' => 'This code does not hold. ./rung start prints a new one as long as there is no practice.',
             ]);

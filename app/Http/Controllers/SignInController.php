@@ -11,13 +11,15 @@ use App\Access\SecondFactor;
 use App\Access\SetupCode;
 use App\Access\SignIns;
 use App\Access\SignInTries;
+use App\Http\Requests\Access\ChangePlaceRequest;
+use App\Http\Requests\Access\SignInCodeRequest;
+use App\Http\Requests\Access\SignInRequest;
 use App\Mail\NewDevice;
 use App\Models\AccessKind;
 use App\Models\User;
 use App\Support\AccessLog;
 use App\Support\CurrentPractice;
 use Carbon\CarbonImmutable;
-use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -57,30 +59,9 @@ final class SignInController extends Controller
         );
     }
 
-    public function store(Request $request): JsonResponse
+    public function store(SignInRequest $request): JsonResponse
     {
-        $request->validate(
-            [
-                'email' => [
-                    'required',
-                    'string',
-                    'max:254',
-                    static fn(string $field, mixed $value, Closure $fail) => is_string($value) && Email::isSound($value)
-                        ? null
-                        : $fail('This is neither an e-mail address nor a sign-in name. Check it.'),
-                ],
-                'password' => ['required', 'string', 'max:200'],
-            ],
-            [
-                'email.required' => 'Your e-mail address or sign-in name is needed.',
-                'email.string' => 'This is neither an e-mail address nor a sign-in name. Check it.',
-                'email.max' => 'This is neither an e-mail address nor a sign-in name. Check it.',
-                'password.required' => 'Your password is needed.',
-                'password.*' => 'A password has 200 letters at most.',
-            ],
-        );
-        $password = $request->string('password')->toString();
-        $email = Email::folded($request->string('email')->toString());
+        $email = $request->email();
         $isKnown = $request->cookie(self::KNOWN) === $email;
         [$here, $place, $account] = [
             "sign-in:$email|{$request->ip()}",
@@ -98,7 +79,7 @@ final class SignInController extends Controller
                 "Too many wrong tries. Wait $wait seconds, then sign in again.",
             );
         }
-        $user = $this->whoHas(['email' => $email, 'password' => $password]);
+        $user = $this->whoHas(['email' => $email, 'password' => $request->password()]);
         if ($user === null) {
             throw ValidationException::withMessages([
                 'password' => 'E-mail address and password do not match. Check both.',
@@ -123,12 +104,8 @@ final class SignInController extends Controller
     }
 
     /** The second step: a code of the app, or a recovery code. */
-    public function code(Request $request): JsonResponse
+    public function code(SignInCodeRequest $request): JsonResponse
     {
-        $request->validate(
-            ['code' => ['required', 'string', 'max:20']],
-            ['code.*' => 'Type the six digits that your app shows, or one of your recovery codes.'],
-        );
         $owes = $request->session()->get(self::OWES_CODE);
         $id =
             is_array($owes) &&
@@ -172,10 +149,9 @@ final class SignInController extends Controller
     }
 
     /** Goes on in another practice of the same account. */
-    public function change(Request $request): JsonResponse
+    public function change(ChangePlaceRequest $request): JsonResponse
     {
         $person = self::person($request);
-        $request->validate(['place' => ['required', 'uuid']], ['place.*' => 'Choose one of your practices.']);
         foreach (People::places($person->account) as $place) {
             if ($place->id === $request->string('place')->value()) {
                 [$since, $from] = [$request->session()->get(SignIns::SINCE), $person->practice->name];

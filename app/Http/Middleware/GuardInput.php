@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Http\Requests\ReadsCore;
+use App\Http\Requests\CoreFaults;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -58,7 +58,7 @@ final class GuardInput
             }
         }
         if ($faults !== []) {
-            ReadsCore::refusing(static fn() => throw new InvalidInput($faults));
+            throw CoreFaults::asValidation(new InvalidInput($faults));
         }
 
         return $next($request);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use App\Http\Contract\Bounds;
-use App\Http\Requests\ReadsCore;
+use App\Http\Requests\CoreFaults;
 use Closure;
 use Illuminate\Http\Request;
 use Rung\Core\Input\InvalidInput;
@@ -27,7 +27,7 @@ final class KeepBounds
             ]
             : [];
         if ($faults !== []) {
-            ReadsCore::refusing(static fn() => throw new InvalidInput($faults));
+            throw CoreFaults::asValidation(new InvalidInput($faults));
         }
 
         return $next($request);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Actions\PreviewRequest;
+use App\Actions\PreviewData;
 use App\Models\CareCase;
 use App\Support\CatalogueShelf;
 use Rung\Core\Acceptance\Acceptance;
@@ -33,7 +33,7 @@ final class DecisionPreview
      *
      * @throws InvalidInput
      */
-    public function of(CareCase $case, Evaluation $evaluation, PreviewRequest $asked): array
+    public function of(CareCase $case, Evaluation $evaluation, PreviewData $asked): array
     {
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Actions\IntakeRequest;
+use App\Actions\IntakeData;
 use App\Models\CareCase;
 use App\Models\Decision;
 use Rung\Core\Catalogue\Catalogue;
@@ -20,7 +20,7 @@ final class IntakePage
         $intake = $case->intake;
 
         return [
-            'revision' => IntakeRequest::revisionOf($case),
+            'revision' => IntakeData::revisionOf($case),
             'athlete' => $case->athlete->name,
             'structure' => $case->structure_title,
             'side' => $case->side,

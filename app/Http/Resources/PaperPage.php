@@ -7,7 +7,6 @@ namespace App\Http\Resources;
 use App\Actions\WritePaper;
 use App\Models\CareCase;
 use App\Models\Paper;
-use App\Models\PaperVersion;
 use App\Papers\PaperView;
 use App\Support\Clock;
 use Rung\Core\Papers\Block;
@@ -70,20 +69,7 @@ final class PaperPage
                 ],
                 $content->blocks,
             ),
-            'versions' => array_values(
-                $paper
-                    ->versions()
-                    ->with('user')
-                    ->get()
-                    ->map(
-                        static fn(PaperVersion $paperVersion): array => [
-                            'number' => $paperVersion->number,
-                            'by' => $paperVersion->user->name,
-                            'at' => $paperVersion->at->setTimezone($case->practice->timezone)->toIso8601String(),
-                        ],
-                    )
-                    ->all(),
-            ),
+            'versions' => PaperVersionResource::collection($paper->versions()->with('user')->get()),
             'html' => PaperView::html($paper, $content),
         ];
     }

@@ -7,6 +7,7 @@ namespace App\Http\Resources;
 use App\Actions\SheetEntry;
 use App\Models\CareCase;
 use App\Models\Import;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Rung\Core\Table\DateForm;
 use Rung\Core\Table\SheetField;
 use Rung\Core\Table\SheetMatch;
@@ -54,28 +55,11 @@ final class SheetPage
         ];
     }
 
-    /** @return list<array<string, mixed>> the newest first */
-    public static function imports(CareCase $case): array
+    /** The newest first. */
+    public static function imports(CareCase $case): AnonymousResourceCollection
     {
-        $zone = $case->practice->timezone;
-
-        return array_values(
-            Import::query()
-                ->where('case_id', $case->id)
-                ->with('user')
-                ->orderByDesc('at')
-                ->get()
-                ->map(
-                    static fn(Import $import): array => [
-                        'id' => $import->id,
-                        'kind' => $import->kind->value,
-                        'entries' => $import->entries,
-                        'by' => $import->user->name,
-                        'at' => $import->at->setTimezone($zone)->toIso8601String(),
-                        'taken_back_at' => $import->taken_back_at?->setTimezone($zone)->toIso8601String(),
-                    ],
-                )
-                ->all(),
+        return ImportResource::collection(
+            Import::query()->where('case_id', $case->id)->with('user')->orderByDesc('at')->get(),
         );
     }
 }

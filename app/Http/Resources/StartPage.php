@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Actions\OpeningRequest;
+use App\Actions\OpeningData;
 use App\Actions\ProposedStart;
 use App\Actions\ProposeStart;
 use Rung\Core\Calendar\Placed;
@@ -29,7 +29,7 @@ use Rung\Core\Words\StartWords;
 final class StartPage
 {
     /** @return array<string, mixed> */
-    public static function of(OpeningRequest $opening, ProposedStart $start, Day $today): array
+    public static function of(OpeningData $opening, ProposedStart $start, Day $today): array
     {
         $proposal = $start->proposal;
 
@@ -95,7 +95,7 @@ final class StartPage
         ];
     }
 
-    private static function stopped(OpeningRequest $opening, ProposedStart $start): ?string
+    private static function stopped(OpeningData $opening, ProposedStart $start): ?string
     {
         $pain = (new Trials($opening->trials, $start->rule->during_max))->worstStop($start->rule->stop_at);
 
@@ -115,7 +115,7 @@ final class StartPage
     }
 
     /** @return list<string> */
-    private static function blockedBy(OpeningRequest $opening): array
+    private static function blockedBy(OpeningData $opening): array
     {
         $signs = array_map(
             static fn(FoundSign $sign): string => "$sign->words: say why it is safe to go on, or refer",
@@ -178,7 +178,7 @@ final class StartPage
     }
 
     /** @return list<array{title: string, minutes: int}> how long each kind of session takes */
-    private static function sessions(OpeningRequest $opening, ProposedStart $start): array
+    private static function sessions(OpeningData $opening, ProposedStart $start): array
     {
         $mass = $opening->athlete->bodyMassKg ?? DoseArithmetic::MIN_BODY_MASS_KG;
         $sessions = [];
@@ -210,7 +210,7 @@ final class StartPage
     }
 
     /** @return list<array<string, mixed>> the other programmes for the structure, and where each would begin */
-    private static function others(OpeningRequest $opening, ProposedStart $start): array
+    private static function others(OpeningData $opening, ProposedStart $start): array
     {
         $others = array_filter(
             $start->catalogue->programmes,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Desk;
 
 use App\Http\Controllers\Controller;
+use App\Http\Resources\AthleteResource;
 use App\Models\Athlete;
 use App\Models\CareCase;
 use App\Support\AccessLog;
@@ -46,47 +47,6 @@ final class AthleteController extends Controller
             ),
         );
 
-        return new JsonResponse([
-            'athletes' => array_values(
-                $athletes
-                    ->map(
-                        static fn(Athlete $athlete): array => [
-                            'id' => $athlete->id,
-                            'name' => $athlete->name,
-                            'act' => $athlete->act,
-                            'body_mass_kg' => $athlete->body_mass_kg,
-                            'born_on' => $athlete->born_on,
-                            'known' => self::known($athlete->cases->sortByDesc('opened_on')->first()),
-                            'cases' => array_values(
-                                $athlete->cases
-                                    ->map(
-                                        static fn(CareCase $case): array => [
-                                            'id' => $case->id,
-                                            'structure' => $case->structure,
-                                            'title' => $case->structure_title,
-                                            'side' => $case->side,
-                                            'opened_on' => $case->opened_on,
-                                            'closed_on' => $case->closed_on,
-                                        ],
-                                    )
-                                    ->all(),
-                            ),
-                        ],
-                    )
-                    ->all(),
-            ),
-        ]);
-    }
-
-    /** @return array{equipment: list<string>|null, session_minutes: int|null, available: list<string>}|null what the latest case knows, to begin another with */
-    private static function known(?CareCase $case): ?array
-    {
-        return $case === null
-            ? null
-            : [
-                'equipment' => $case->equipment,
-                'session_minutes' => $case->session_minutes,
-                'available' => $case->available,
-            ];
+        return new JsonResponse(['athletes' => AthleteResource::collection($athletes)]);
     }
 }

@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Desk;
 
 use App\Actions\OpenCase;
-use App\Actions\OpenedCase;
-use App\Actions\OpeningRequest;
 use App\Actions\ProposeStart;
 use App\Actions\RecordTest;
 use App\Actions\RefreshStanding;
 use App\Http\Controllers\Controller;
-use App\Http\Requests\ReadsCore;
+use App\Http\Requests\Desk\OpeningRequest;
+use App\Http\Requests\Desk\StrengthTestRequest;
 use App\Http\Resources\CasePage;
 use App\Http\Resources\OpinionsPage;
 use App\Http\Resources\PageVersion;
@@ -19,38 +18,25 @@ use App\Http\Resources\SessionPage;
 use App\Http\Resources\StartPage;
 use App\Models\CareCase;
 use App\Support\AccessLog;
-use App\Support\CatalogueShelf;
-use App\Support\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Rung\Core\Catalogue\Catalogue;
-use Rung\Core\Input\ObjectNode;
-use Rung\Core\Record\StrengthTest;
-use Rung\Core\Time\Day;
 
 /** Opening a case, and looking at one. */
 final class CaseController extends Controller
 {
-    public function __construct(private readonly CatalogueShelf $shelf) {}
-
     /** Where the programme would have the athlete begin. Nothing is stored. */
-    public function start(Request $request): JsonResponse
+    public function start(OpeningRequest $request): JsonResponse
     {
-        [$opening, $catalogue, $today] = $this->opening($request);
+        [$opening, $today] = [$request->value(), $request->today()];
 
         return new JsonResponse(
-            ReadsCore::refusing(
-                static fn(): array => StartPage::of($opening, ProposeStart::of($opening, $catalogue, $today), $today),
-            ),
+            StartPage::of($opening, ProposeStart::of($opening, $request->catalogue(), $today), $today),
         );
     }
 
-    public function store(Request $request, OpenCase $open): JsonResponse
+    public function store(OpeningRequest $request, OpenCase $open): JsonResponse
     {
-        [$opening, $catalogue, $today] = $this->opening($request);
-        $opened = ReadsCore::refusing(
-            static fn(): OpenedCase => $open->handle(self::person($request), $opening, $catalogue, $today),
-        );
+        $opened = $open->handle(self::person($request), $request->value(), $request->catalogue(), $request->today());
 
         return new JsonResponse(
             [
@@ -100,28 +86,10 @@ final class CaseController extends Controller
         return new JsonResponse($page->of($case, $standing->evaluate($case)));
     }
 
-    public function test(Request $request, CareCase $case, RecordTest $record): JsonResponse
+    public function test(StrengthTestRequest $request, CareCase $case, RecordTest $record): JsonResponse
     {
-        $test = ReadsCore::from($request, StrengthTest::read(...));
-        ReadsCore::refusing(static fn() => $record->handle($case, self::person($request), $test));
+        $record->handle($case, self::person($request), $request->value());
 
         return new JsonResponse(['stored' => true], 201);
-    }
-
-    /** @return array{OpeningRequest, Catalogue, Day} */
-    private function opening(Request $request): array
-    {
-        $practice = self::person($request)->practice;
-        $catalogue = $this->shelf->of($practice->id);
-        $today = Clock::today($practice->timezone);
-
-        return [
-            ReadsCore::from(
-                $request,
-                static fn(ObjectNode $node): OpeningRequest => OpeningRequest::read($node, $catalogue, $today),
-            ),
-            $catalogue,
-            $today,
-        ];
     }
 }

@@ -8,9 +8,8 @@ use App\Actions\AskForArchive;
 use App\Actions\ImportCase;
 use App\Care\CaseHistory;
 use App\Http\Controllers\Controller;
-use App\Http\Requests\ReadsCore;
 use App\Http\Resources\CaseFilePage;
-use App\Http\Resources\MadeFilePage;
+use App\Http\Resources\MadeFileResource;
 use App\Models\CareCase;
 use App\Support\AccessLog;
 use App\Support\CatalogueShelf;
@@ -54,22 +53,22 @@ final class CaseFileController extends Controller
     /** All that is kept of the athlete of a case, of every case, in one archive. */
     public function archive(Request $request, CareCase $case, AskForArchive $ask): JsonResponse
     {
-        return new JsonResponse(MadeFilePage::of($ask->handle(self::person($request), $case->athlete, true)), 202);
+        return new JsonResponse(
+            MadeFileResource::make($ask->handle(self::person($request), $case->athlete, true)),
+            202,
+        );
     }
 
     /** What a file holds, and what would be made of it; nothing is stored. */
     public function preview(Request $request): JsonResponse
     {
         $person = self::person($request);
-        $body = $request->getContent();
 
         return new JsonResponse(
-            ReadsCore::refusing(
-                fn(): array => CaseFilePage::of(
-                    self::read($body),
-                    $this->shelf->of($person->practice_id),
-                    $person->practice->timezone,
-                ),
+            CaseFilePage::of(
+                self::read($request->getContent()),
+                $this->shelf->of($person->practice_id),
+                $person->practice->timezone,
             ),
         );
     }
@@ -77,15 +76,12 @@ final class CaseFileController extends Controller
     public function store(Request $request, ImportCase $import): JsonResponse
     {
         $person = self::person($request);
-        $body = $request->getContent();
         $athlete = $request->query('athlete');
-        $case = ReadsCore::refusing(
-            fn(): CareCase => $import->handle(
-                $person,
-                self::read($body),
-                is_string($athlete) && $athlete !== '' ? $athlete : null,
-                $this->shelf->of($person->practice_id),
-            ),
+        $case = $import->handle(
+            $person,
+            self::read($request->getContent()),
+            is_string($athlete) && $athlete !== '' ? $athlete : null,
+            $this->shelf->of($person->practice_id),
         );
 
         return new JsonResponse(['id' => $case->id, 'athlete' => $case->athlete->name], 201);

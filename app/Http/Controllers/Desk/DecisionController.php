@@ -6,81 +6,59 @@ namespace App\Http\Controllers\Desk;
 
 use App\Actions\AnswerAthlete;
 use App\Actions\DecideCase;
-use App\Actions\DecisionRequest;
 use App\Actions\NudgeAthlete;
-use App\Actions\PreviewRequest;
 use App\Actions\RefreshStanding;
 use App\Actions\UndoDecision;
 use App\Http\Controllers\Controller;
-use App\Http\Requests\ReadsCore;
+use App\Http\Requests\Desk\AnswerRequest;
+use App\Http\Requests\Desk\DecisionPreviewRequest;
+use App\Http\Requests\Desk\DecisionRequest;
+use App\Http\Requests\Desk\NudgeRequest;
 use App\Http\Resources\DecisionPreview;
 use App\Models\CareCase;
 use App\Models\Decision;
-use App\Models\Message;
 use App\Support\AccessLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Str;
-use Rung\Core\Input\ObjectNode;
 
 /** A practitioner decides, takes it back, or reminds an athlete who is silent. */
 final class DecisionController extends Controller
 {
-    public function store(Request $request, CareCase $case, DecideCase $decide): JsonResponse
+    public function store(DecisionRequest $request, CareCase $case, DecideCase $decide): JsonResponse
     {
-        $asked = ReadsCore::from($request, DecisionRequest::read(...));
-
-        return self::answered(
-            ReadsCore::refusing(static fn(): Decision => $decide->handle($case, self::person($request), $asked)),
-        );
+        return self::answered($decide->handle($case, self::person($request), $request->value()));
     }
 
     /** What a decision would do. Nothing is stored. */
     public function preview(
-        Request $request,
+        DecisionPreviewRequest $request,
         CareCase $case,
         RefreshStanding $standing,
         DecisionPreview $preview,
     ): JsonResponse {
-        $asked = ReadsCore::from($request, PreviewRequest::read(...));
         AccessLog::read(self::person($request), $case, 'previewed a decision');
 
-        return new JsonResponse(
-            ReadsCore::refusing(static fn(): array => $preview->of($case, $standing->evaluate($case), $asked)),
-        );
+        return new JsonResponse($preview->of($case, $standing->evaluate($case), $request->value()));
     }
 
     public function undo(Request $request, CareCase $case, string $decision, UndoDecision $undo): JsonResponse
     {
         $found = $case->decisions()->findOrFail($decision);
 
-        return self::answered(
-            ReadsCore::refusing(static fn(): Decision => $undo->handle($found, self::person($request))),
-        );
+        return self::answered($undo->handle($found, self::person($request)));
     }
 
-    public function nudge(Request $request, CareCase $case, NudgeAthlete $nudge): JsonResponse
+    public function nudge(NudgeRequest $request, CareCase $case, NudgeAthlete $nudge): JsonResponse
     {
-        $words = ReadsCore::from($request, static fn(ObjectNode $node): ?string => $node->textOrNull('words'));
-        $message = ReadsCore::refusing(static fn(): Message => $nudge->handle($case, self::person($request), $words));
+        $message = $nudge->handle($case, self::person($request), $request->value());
 
         return new JsonResponse(['id' => $message->id, 'words' => $message->words], 201);
     }
 
-    public function answer(Request $request, CareCase $case, AnswerAthlete $answer): JsonResponse
+    public function answer(AnswerRequest $request, CareCase $case, AnswerAthlete $answer): JsonResponse
     {
-        [$words, $seen] = ReadsCore::from(
-            $request,
-            static fn(ObjectNode $node): array => [$node->text('words'), $node->textsOrNull('seen')],
-        );
-        ReadsCore::refusing(
-            static fn() => $answer->handle(
-                $case,
-                self::person($request),
-                $words,
-                $seen === null ? null : array_values(array_filter($seen, Str::isUuid(...))),
-            ),
-        );
+        [$words, $seen] = $request->value();
+        $answer->handle($case, self::person($request), $words, $seen);
 
         return new JsonResponse(['stored' => true], 201);
     }

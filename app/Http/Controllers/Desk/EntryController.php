@@ -4,25 +4,22 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Desk;
 
-use App\Actions\EntryChange;
 use App\Actions\EntryKind;
 use App\Actions\LogCheckIn;
 use App\Actions\LogSession;
 use App\Actions\PutEntryRight;
 use App\Actions\RefreshStanding;
 use App\Http\Controllers\Controller;
-use App\Http\Requests\ReadsCore;
+use App\Http\Requests\Desk\CheckInEntryRequest;
+use App\Http\Requests\Desk\EntryChangeRequest;
+use App\Http\Requests\Desk\SessionEntryRequest;
+use App\Http\Requests\Desk\SetLogRequest;
 use App\Http\Resources\EntriesPage;
 use App\Models\CareCase;
-use App\Models\CheckIn as CheckInRow;
-use App\Models\Correction;
-use App\Models\TrainingSession;
 use App\Support\AccessLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use Rung\Core\Input\ObjectNode;
-use Rung\Core\Record\CheckIn;
 use Rung\Core\Record\LoggedSet;
 use Rung\Core\Record\Record;
 use Rung\Core\Record\Session;
@@ -39,44 +36,28 @@ final class EntryController extends Controller
         return new JsonResponse($page->of($case, $standing->evaluate($case)->log->stage->key));
     }
 
-    public function correct(Request $request, CareCase $case, string $id, PutEntryRight $put): JsonResponse
+    public function correct(EntryChangeRequest $request, CareCase $case, string $id, PutEntryRight $put): JsonResponse
     {
-        $change = ReadsCore::from($request, EntryChange::read(...));
+        $change = $request->value();
         if ($change->what === EntryKind::Note) {
             // It stands in the record of decisions.
             Gate::authorize('decide', $case);
         }
 
-        return self::stored(
-            ReadsCore::refusing(
-                static fn(): bool => $put->handle(
-                    $case,
-                    self::person($request),
-                    self::uuid($id, Correction::class),
-                    $change,
-                ),
-            ),
-        );
+        return self::stored($put->handle($case, self::person($request), $id, $change));
     }
 
-    public function session(Request $request, CareCase $case, string $session, LogSession $log): JsonResponse
+    public function session(SessionEntryRequest $request, CareCase $case, LogSession $log): JsonResponse
     {
-        [$done, $version] = ReadsCore::from(
-            $request,
-            static fn(ObjectNode $node): array => [Session::read($node), $node->whole('plan_version', 1)],
-            ['id' => self::uuid($session, TrainingSession::class), 'stage' => ''],
-        );
+        [$done, $version] = $request->value();
 
-        return self::stored(
-            ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $done, $version)),
-        );
+        return self::stored($log->handle($case, self::person($request), $done, $version));
     }
 
     /** What a device wrote down of an exercise; nothing is stored before the session is. */
-    public function setLog(Request $request, CareCase $case): JsonResponse
+    public function setLog(SetLogRequest $request, CareCase $case): JsonResponse
     {
-        $request->validate(['text' => ['required', 'string']], ['text' => 'Choose a file of the device.']);
-        $log = ReadsCore::refusing(static fn(): SetLog => SetLog::read($request->string('text')->value()));
+        $log = SetLog::read($request->string('text')->value());
 
         return new JsonResponse([
             'device' => $log->device,
@@ -85,13 +66,9 @@ final class EntryController extends Controller
         ]);
     }
 
-    public function checkIn(Request $request, CareCase $case, string $id, LogCheckIn $log): JsonResponse
+    public function checkIn(CheckInEntryRequest $request, CareCase $case, LogCheckIn $log): JsonResponse
     {
-        $checkIn = ReadsCore::from($request, CheckIn::read(...), ['id' => self::uuid($id, CheckInRow::class)]);
-
-        return self::stored(
-            ReadsCore::refusing(static fn(): bool => $log->forAthlete($case, self::person($request), $checkIn)),
-        );
+        return self::stored($log->forAthlete($case, self::person($request), $request->value()));
     }
 
     private static function stored(bool $new): JsonResponse

@@ -5,21 +5,16 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Desk;
 
 use App\Http\Controllers\Controller;
-use App\Http\Requests\FigureRange;
+use App\Http\Requests\Desk\FigureRange;
+use App\Http\Requests\Desk\FiguresRequest;
 use App\Support\CatalogueShelf;
 use App\Support\FigureShelf;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** How exercises are drawn. */
 final class FigureController extends Controller
 {
-    private const LONGEST = 8000;
-
-    /** Exercises that one question may name. */
-    private const MOST = 120;
-
     public function __construct(private readonly CatalogueShelf $catalogue, private readonly FigureShelf $figures) {}
 
     public function show(FigureRange $request, string $exercise): JsonResponse
@@ -45,13 +40,9 @@ final class FigureController extends Controller
     }
 
     /** Several at once, each at the end that shows it best: the small pictures of a ladder. Unknown ones are left out. */
-    public function stills(Request $request): JsonResponse
+    public function stills(FiguresRequest $request): JsonResponse
     {
-        $request->validate(
-            ['of' => ['required', 'string', 'max:' . self::LONGEST]],
-            ['of' => 'Name the exercises, with commas between them, in at most ' . self::LONGEST . ' letters.'],
-        );
-        $keys = array_slice(array_values(array_unique(explode(',', $request->string('of')->value()))), 0, self::MOST);
+        $keys = $request->exercises();
         $practice = self::person($request)->practice_id;
         $catalogue = $this->catalogue->of($practice);
         $version = implode('|', [

@@ -7,8 +7,11 @@ namespace App\Http\Controllers\Desk;
 use App\Actions\ChangeLibrary;
 use App\Actions\LibraryChange;
 use App\Http\Controllers\Controller;
-use App\Http\Requests\ReadsCore;
+use App\Http\Requests\CoreFaults;
+use App\Http\Requests\Desk\LibraryCopyRequest;
+use App\Http\Requests\Desk\LibraryItemRequest;
 use App\Http\Resources\LibraryPage;
+use App\Http\Resources\LibraryVersionResource;
 use App\Models\LibraryItem;
 use App\Models\LibraryKind;
 use App\Support\CatalogueShelf;
@@ -22,7 +25,6 @@ use Rung\Core\Catalogue\Search;
 use Rung\Core\Dose\LeverKind;
 use Rung\Core\Exercise\Exercise;
 use Rung\Core\Input\InvalidInput;
-use Rung\Core\Input\ObjectNode;
 use Rung\Core\Record\Structure;
 use Rung\Core\Stage\CriterionType;
 use Rung\Core\Words\Comparison;
@@ -60,7 +62,7 @@ final class LibraryController extends Controller
     {
         $catalogue = $this->catalogue($request);
         $kind = $request->enum('kind', LibraryKind::class);
-        [$a, $b] = ReadsCore::refusing(
+        [$a, $b] = CoreFaults::refusing(
             static fn(): array => array_map(
                 static fn(string $side) => ($kind === null
                     ? null
@@ -73,7 +75,7 @@ final class LibraryController extends Controller
         $points = match (true) {
             $a instanceof Programme && $b instanceof Programme => $comparison->programmes($a, $b),
             $a instanceof School && $b instanceof School => $comparison->rules($a, $b),
-            default => ReadsCore::refusing(
+            default => CoreFaults::refusing(
                 static fn() => throw InvalidInput::at('/kind', 'must be programme or rule: those can be compared'),
             ),
         };
@@ -87,7 +89,7 @@ final class LibraryController extends Controller
         $catalogue = $this->catalogue($request);
         $programme = $catalogue->programmes[$key] ?? abort(404);
         $asked = $request->enum('structure', Structure::class);
-        $structure = ReadsCore::refusing(
+        $structure = CoreFaults::refusing(
             static fn(): Structure => $asked !== null && in_array($asked, $programme->structures, true)
                 ? $asked
                 : throw InvalidInput::at('/structure', 'must be one that the programme is for'),
@@ -113,19 +115,7 @@ final class LibraryController extends Controller
             'version' => $versions->first()?->version,
             'content' => $found->toArray(),
             'parts' => self::parts($found),
-            'versions' => array_values(
-                $versions
-                    ->map(
-                        static fn(LibraryItem $item): array => [
-                            'version' => $item->version,
-                            'at' => $item->created_at->toIso8601String(),
-                            'by' => $item->author->name,
-                            'based_on' => $item->based_on,
-                            'content' => json_decode($item->content, false, 32, JSON_THROW_ON_ERROR),
-                        ],
-                    )
-                    ->all(),
-            ),
+            'versions' => LibraryVersionResource::collection($versions),
         ]);
     }
 
@@ -158,35 +148,24 @@ final class LibraryController extends Controller
         ];
     }
 
-    public function copy(Request $request): JsonResponse
+    public function copy(LibraryCopyRequest $request): JsonResponse
     {
-        [$kind, $key] = ReadsCore::from(
-            $request,
-            static fn(ObjectNode $node): array => [$node->choice('kind', LibraryKind::class), $node->key('key')],
-        );
-        $item = ReadsCore::refusing(fn(): LibraryItem => $this->change->copy(self::person($request), $kind, $key));
+        [$kind, $key] = $request->value();
+        $item = $this->change->copy(self::person($request), $kind, $key);
 
         return new JsonResponse(['kind' => $item->kind->value, 'key' => $item->key, 'version' => $item->version], 201);
     }
 
-    public function save(Request $request, LibraryKind $kind, string $key): JsonResponse
+    public function save(LibraryItemRequest $request, LibraryKind $kind, string $key): JsonResponse
     {
-        $fields = json_decode($request->getContent(), false, 32);
-        $content =
-            is_object($fields) && is_object($fields->content ?? null)
-                ? json_encode($fields->content, JSON_THROW_ON_ERROR)
-                : '{}';
-        $version = is_object($fields) && is_int($fields->version ?? null) ? $fields->version : 0;
-        $item = ReadsCore::refusing(
-            fn(): LibraryItem => $this->change->save(self::person($request), $kind, $key, $content, $version),
-        );
+        $item = $this->change->save(self::person($request), $kind, $key, $request->itemContent(), $request->basedOn());
 
         return new JsonResponse(['kind' => $item->kind->value, 'key' => $item->key, 'version' => $item->version]);
     }
 
     public function withdraw(Request $request, LibraryKind $kind, string $key): JsonResponse
     {
-        ReadsCore::refusing(fn() => $this->change->withdraw(self::person($request), $kind, $key));
+        $this->change->withdraw(self::person($request), $kind, $key);
 
         return new JsonResponse(['stored' => true]);
     }
@@ -208,9 +187,7 @@ final class LibraryController extends Controller
 
     public function import(Request $request): JsonResponse
     {
-        $count = ReadsCore::refusing(
-            fn(): int => $this->change->import(self::person($request), $request->getContent()),
-        );
+        $count = $this->change->import(self::person($request), $request->getContent());
 
         return new JsonResponse(['items' => $count], 201);
     }
@@ -218,9 +195,7 @@ final class LibraryController extends Controller
     /** What taking in a file would change, before it is done. */
     public function importing(Request $request): JsonResponse
     {
-        $changes = ReadsCore::refusing(
-            fn(): array => $this->change->changes(self::person($request), $request->getContent()),
-        );
+        $changes = $this->change->changes(self::person($request), $request->getContent());
 
         return new JsonResponse([
             'changes' => array_map(

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Desk;
 
 use App\Http\Controllers\Controller;
-use App\Http\Resources\MadeFilePage;
+use App\Http\Resources\MadeFileResource;
 use App\Models\FileState;
 use App\Models\MadeFile;
 use Carbon\CarbonImmutable;
@@ -20,7 +20,7 @@ final class MadeFileController extends Controller
 {
     public function show(Request $request, string $file): JsonResponse
     {
-        return new JsonResponse(MadeFilePage::of(self::file($request, $file)));
+        return new JsonResponse(MadeFileResource::make(self::file($request, $file)));
     }
 
     public function content(Request $request, string $file): StreamedResponse
@@ -48,13 +48,11 @@ final class MadeFileController extends Controller
             ->whereIn('state', [FileState::Waiting, FileState::Making])
             ->update(['state' => FileState::Cancelled, 'finished_at' => CarbonImmutable::now()]);
 
-        return new JsonResponse(MadeFilePage::of($found->refresh()));
+        return new JsonResponse(MadeFileResource::make($found->refresh()));
     }
 
     private static function file(Request $request, string $id): MadeFile
     {
-        return MadeFile::query()
-            ->where('user_id', self::person($request)->id)
-            ->findOrFail(self::uuid($id, MadeFile::class));
+        return MadeFile::query()->where('user_id', self::person($request)->id)->findOrFail($id);
     }
 }

@@ -10,23 +10,20 @@ use App\Actions\KeepCurve;
 use App\Actions\RecordMeasurement;
 use App\Actions\RefreshStanding;
 use App\Http\Controllers\Controller;
-use App\Http\Requests\ReadsCore;
+use App\Http\Requests\Desk\CurveRequest;
+use App\Http\Requests\Desk\MeasureFileRequest;
+use App\Http\Requests\Desk\MeasurementRequest;
 use App\Http\Resources\CurvePage;
 use App\Http\Resources\MeasurePreview;
 use App\Http\Resources\MeasuresPage;
 use App\Models\CareCase;
 use App\Models\Curve;
-use App\Models\Outcome;
-use App\Models\StrengthTest;
 use App\Support\AccessLog;
 use App\Support\MeasureFile;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Rung\Core\Catalogue\Measure;
-use Rung\Core\Input\ObjectNode;
-use Rung\Core\Measuring\Measurement;
-use Rung\Core\Strength\CurveAsk;
 
 /** What is measured in a case: the sheet over time, new measurements with their tries, and the curves of a gauge. */
 final class MeasureController extends Controller
@@ -52,66 +49,38 @@ final class MeasureController extends Controller
         return new JsonResponse($page->one($case, $standing->evaluate($case), $measure) ?? abort(404));
     }
 
-    public function preview(Request $request, CareCase $case, MeasurePreview $preview): JsonResponse
+    public function preview(MeasurementRequest $request, CareCase $case, MeasurePreview $preview): JsonResponse
     {
         AccessLog::read(self::person($request), $case, 'looked at the measures');
-        $measurement = ReadsCore::from($request, fn(ObjectNode $node): Measurement => $this->read($case, $node));
+        [$measurement] = $request->value();
 
-        return new JsonResponse(
-            ReadsCore::refusing(
-                static fn(): array => $preview->of($case, RecordMeasurement::lookedUp($case, $measurement)),
-            ),
-        );
+        return new JsonResponse($preview->of($case, RecordMeasurement::lookedUp($case, $measurement)));
     }
 
     public function store(
-        Request $request,
+        MeasurementRequest $request,
         CareCase $case,
         string $id,
         RecordMeasurement $record,
         MeasurePreview $preview,
     ): JsonResponse {
-        [$measurement, $confirmed] = ReadsCore::from(
-            $request,
-            fn(ObjectNode $node): array => [$this->read($case, $node), $node->flagOrNull('confirmed') ?? false],
-        );
-        $model = $measurement->measure->eachSide ? StrengthTest::class : Outcome::class;
-        $follows = ReadsCore::refusing(
-            static fn(): array => $preview->follows($case, RecordMeasurement::lookedUp($case, $measurement)),
-        );
-        $new = ReadsCore::refusing(
-            static fn(): bool => $record->handle(
-                $case,
-                self::person($request),
-                self::uuid($id, $model),
-                $measurement,
-                $confirmed,
-            ),
-        );
+        [$measurement, $confirmed] = $request->value();
+        $follows = $preview->follows($case, RecordMeasurement::lookedUp($case, $measurement));
+        $new = $record->handle($case, self::person($request), $id, $measurement, $confirmed);
 
         return new JsonResponse(['id' => $id, 'follows' => $follows], $new ? 201 : 200);
     }
 
-    public function keepCurve(Request $request, CareCase $case, string $id, KeepCurve $keep): JsonResponse
+    public function keepCurve(CurveRequest $request, CareCase $case, string $id, KeepCurve $keep): JsonResponse
     {
-        [$measure, $side, $ask, $figures] = ReadsCore::from($request, static function (ObjectNode $node): array {
-            $ask = CurveAsk::read($node);
-
-            return [$node->key('measure'), $node->key('side'), $ask, $ask?->answer($node) ?? []];
-        });
-        if (!($ask instanceof CurveAsk)) {
-            abort(422);
-        }
-        [$curve, $new] = ReadsCore::refusing(
-            static fn(): array => $keep->handle(
-                $case,
-                self::person($request),
-                self::uuid($id, Curve::class),
-                $measure,
-                $side,
-                $ask,
-                $figures,
-            ),
+        [$curve, $new] = $keep->handle(
+            $case,
+            self::person($request),
+            $id,
+            $request->measure(),
+            $request->side(),
+            $request->ask(),
+            $request->figures(),
         );
 
         return new JsonResponse(CurvePage::figures($curve), $new ? 201 : 200);
@@ -119,7 +88,7 @@ final class MeasureController extends Controller
 
     public function curve(Request $request, CareCase $case, string $id): JsonResponse
     {
-        $curve = Curve::query()->where('case_id', $case->id)->findOrFail(self::uuid($id, Curve::class));
+        $curve = Curve::query()->where('case_id', $case->id)->findOrFail($id);
         AccessLog::read(self::person($request), $case, 'looked at a force curve');
 
         return new JsonResponse(CurvePage::of($curve));
@@ -141,18 +110,8 @@ final class MeasureController extends Controller
         ]);
     }
 
-    public function import(Request $request, CareCase $case, ImportMeasures $import): JsonResponse
+    public function import(MeasureFileRequest $request, CareCase $case, ImportMeasures $import): JsonResponse
     {
-        $csv = ReadsCore::from($request, static fn(ObjectNode $node): string => $node->text('csv'));
-        $stored = ReadsCore::refusing(static fn(): int => $import->handle($case, self::person($request), $csv));
-
-        return new JsonResponse(['stored' => $stored]);
-    }
-
-    private function read(CareCase $case, ObjectNode $node): Measurement
-    {
-        $node->known('confirmed');
-
-        return Measurement::read($node, fn(string $key): ?Measure => $this->find->of($case, $key));
+        return new JsonResponse(['stored' => $import->handle($case, self::person($request), $request->value())]);
     }
 }

@@ -6,7 +6,10 @@ namespace App\Http\Controllers\Desk;
 
 use App\Actions\ReferInstead;
 use App\Http\Controllers\Controller;
-use App\Http\Requests\ReadsCore;
+use App\Http\Requests\Desk\OpeningFormRequest;
+use App\Http\Requests\Desk\ReferralRequest;
+use App\Http\Resources\OpeningResource;
+use App\Http\Resources\ReferralResource;
 use App\Models\AccessKind;
 use App\Models\Opening;
 use App\Support\AccessLog;
@@ -14,16 +17,10 @@ use App\Support\CatalogueShelf;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Rung\Core\Input\InvalidInput;
-use Rung\Core\Input\ObjectNode;
 
 /** Openings that were left, to be taken up again. What is typed is kept as it is, sound or not. */
 final class OpeningController extends Controller
 {
-    private const LARGEST_BYTES = 65536;
-
-    private const STEPS = 7;
-
     public function __construct(private readonly CatalogueShelf $shelf) {}
 
     public function index(): JsonResponse
@@ -38,26 +35,14 @@ final class OpeningController extends Controller
             ->get();
 
         return new JsonResponse([
-            'openings' => array_values(
-                $openings
-                    ->map(
-                        static fn(Opening $opening): array => [
-                            'id' => $opening->id,
-                            'name' => $opening->name,
-                            'step' => $opening->step,
-                            'by' => $opening->practitioner->name,
-                            'updated_at' => $opening->updated_at->toIso8601String(),
-                        ],
-                    )
-                    ->all(),
-            ),
+            'openings' => OpeningResource::collection($openings),
         ]);
     }
 
-    public function store(Request $request): JsonResponse
+    public function store(OpeningFormRequest $request): JsonResponse
     {
         $opening = Opening::query()->create(
-            self::typed($request) + [
+            $request->typed() + [
                 'practice_id' => self::person($request)->practice_id,
                 'practitioner_id' => self::person($request)->id,
             ],
@@ -73,34 +58,22 @@ final class OpeningController extends Controller
         return new JsonResponse(['id' => $opening->id, 'step' => $opening->step, 'form' => $opening->form]);
     }
 
-    public function update(Request $request, Opening $opening): JsonResponse
+    public function update(OpeningFormRequest $request, Opening $opening): JsonResponse
     {
         // What comes late, when the case is open already, is in the case.
         if ($opening->case_id === null && $opening->referred_at === null) {
-            $opening->update(self::typed($request) + ['discarded_at' => null]);
+            $opening->update($request->typed() + ['discarded_at' => null]);
         }
 
         return new JsonResponse(['stored' => true]);
     }
 
     /** Ends it with a letter instead of a case. */
-    public function refer(Request $request, Opening $opening, ReferInstead $refer): JsonResponse
+    public function refer(ReferralRequest $request, Opening $opening, ReferInstead $refer): JsonResponse
     {
         $by = self::person($request);
-        [$to, $why] = ReadsCore::from($request, static function (ObjectNode $node): array {
-            $texts = [trim($node->textOrNull('to') ?? ''), trim($node->textOrNull('why') ?? '')];
-            if ($texts[0] === '') {
-                $node->fault('to', 'is needed: say to whom');
-            }
-            if ($texts[1] === '') {
-                $node->fault('why', 'is needed: say what you ask for and why');
-            }
-
-            return $texts;
-        });
-        $referral = ReadsCore::refusing(
-            fn(): array => $refer->handle($opening, $by, $to, $why, $this->shelf->of($by->practice_id)),
-        );
+        [$to, $why] = $request->value();
+        $referral = $refer->handle($opening, $by, $to, $why, $this->shelf->of($by->practice_id));
         AccessLog::note($by, AccessKind::Change, 'referred instead of opening a case');
 
         return new JsonResponse($referral, 201);
@@ -118,20 +91,7 @@ final class OpeningController extends Controller
             ->get();
 
         return new JsonResponse([
-            'referrals' => array_values(
-                $referred
-                    ->map(
-                        static fn(Opening $opening): array => [
-                            'id' => $opening->id,
-                            'name' => $opening->name,
-                            'at' => $opening->referred_at?->toIso8601String(),
-                            'by' => $opening->practitioner->name,
-                            'to' => $opening->referral['to'] ?? '',
-                            'letter' => $opening->referral['letter'] ?? '',
-                        ],
-                    )
-                    ->all(),
-            ),
+            'referrals' => ReferralResource::collection($referred),
         ]);
     }
 
@@ -141,31 +101,5 @@ final class OpeningController extends Controller
         $opening->update(['discarded_at' => CarbonImmutable::now()]);
 
         return new JsonResponse(['stored' => true]);
-    }
-
-    /** @return array{name: string, step: int, form: object} */
-    private static function typed(Request $request): array
-    {
-        $fields =
-            strlen($request->getContent()) <= self::LARGEST_BYTES
-                ? json_decode($request->getContent(), false, 16)
-                : null;
-        $form = is_object($fields) ? $fields->form ?? null : null;
-        if (!is_object($fields) || !is_object($form)) {
-            ReadsCore::refusing(
-                static fn() => throw InvalidInput::at(
-                    '/form',
-                    'must be the fields of the form, 64 KiB at most; shorten the longest text',
-                ),
-            );
-        }
-        $step = $fields->step ?? 1;
-        $name = $form->name ?? '';
-
-        return [
-            'name' => is_string($name) && trim($name) !== '' ? mb_substr(trim($name), 0, 120) : 'Not named yet',
-            'step' => is_int($step) ? max(1, min(self::STEPS, $step)) : 1,
-            'form' => $form,
-        ];
     }
 }

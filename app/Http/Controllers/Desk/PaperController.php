@@ -8,24 +8,23 @@ use App\Actions\AskForFile;
 use App\Actions\DraftPaper;
 use App\Actions\WritePaper;
 use App\Http\Controllers\Controller;
-use App\Http\Requests\ConsentRequest;
-use App\Http\Requests\ReadsCore;
-use App\Http\Requests\WritePaperRequest;
-use App\Http\Resources\MadeFilePage;
+use App\Http\Requests\Desk\ConsentRequest;
+use App\Http\Requests\Desk\DraftPaperRequest;
+use App\Http\Requests\Desk\PaperFileRequest;
+use App\Http\Requests\Desk\SignPaperRequest;
+use App\Http\Requests\Desk\WritePaperRequest;
+use App\Http\Resources\MadeFileResource;
 use App\Http\Resources\PaperPage;
 use App\Models\CareCase;
 use App\Models\FileKind;
 use App\Models\Paper;
-use App\Papers\PageSize;
 use App\Papers\PaperFile;
 use App\Papers\PaperView;
 use App\Support\AccessLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
-use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
-use Rung\Core\Papers\PaperKind;
 
 /** Papers of a case: drafted from the record, written, signed, and made into files. */
 final class PaperController extends Controller
@@ -39,13 +38,9 @@ final class PaperController extends Controller
         return new JsonResponse($this->page->all($case));
     }
 
-    public function store(Request $request, CareCase $case, DraftPaper $draft): JsonResponse
+    public function store(DraftPaperRequest $request, CareCase $case, DraftPaper $draft): JsonResponse
     {
-        $request->validate(
-            ['kind' => ['required', Rule::enum(PaperKind::class)]],
-            ['kind' => 'Choose one of the papers.'],
-        );
-        $paper = $draft->handle($case, self::person($request), PaperKind::from($request->string('kind')->value()));
+        $paper = $draft->handle($case, self::person($request), $request->kind());
 
         return new JsonResponse($this->page->of($case, $paper), 201);
     }
@@ -62,16 +57,14 @@ final class PaperController extends Controller
 
     public function update(WritePaperRequest $request, CareCase $case, string $paper): JsonResponse
     {
-        $saved = ReadsCore::refusing(
-            fn(): Paper => $this->write->save(
-                $case,
-                self::paper($case, $paper),
-                self::person($request),
-                $request->basedOn(),
-                $request->to(),
-                $request->texts(),
-                $request->leftOut(),
-            ),
+        $saved = $this->write->save(
+            $case,
+            self::paper($case, $paper),
+            self::person($request),
+            $request->basedOn(),
+            $request->to(),
+            $request->texts(),
+            $request->leftOut(),
         );
 
         return new JsonResponse($this->page->of($case, $saved));
@@ -83,25 +76,20 @@ final class PaperController extends Controller
         $found = self::paper($case, $paper);
 
         return new JsonResponse([
-            'html' => ReadsCore::refusing(
-                static fn(): string => PaperView::html(
-                    $found,
-                    $found->current()->paper()->written($request->to(), $request->texts(), $request->leftOut()),
-                ),
+            'html' => PaperView::html(
+                $found,
+                $found->current()->paper()->written($request->to(), $request->texts(), $request->leftOut()),
             ),
         ]);
     }
 
-    public function sign(Request $request, CareCase $case, string $paper): JsonResponse
+    public function sign(SignPaperRequest $request, CareCase $case, string $paper): JsonResponse
     {
-        $request->validate(['version' => ['required', 'integer', 'min:1']]);
-        $signed = ReadsCore::refusing(
-            fn(): Paper => $this->write->sign(
-                $case,
-                self::paper($case, $paper),
-                self::person($request),
-                $request->integer('version'),
-            ),
+        $signed = $this->write->sign(
+            $case,
+            self::paper($case, $paper),
+            self::person($request),
+            $request->integer('version'),
         );
 
         return new JsonResponse($this->page->of($case, $signed));
@@ -131,12 +119,8 @@ final class PaperController extends Controller
         return new JsonResponse(['stored' => true]);
     }
 
-    public function file(Request $request, CareCase $case, string $paper, AskForFile $ask): JsonResponse
+    public function file(PaperFileRequest $request, CareCase $case, string $paper, AskForFile $ask): JsonResponse
     {
-        $request->validate(
-            ['size' => ['required', Rule::enum(PageSize::class)]],
-            ['size' => 'Choose the size of the paper: A4 or letter.'],
-        );
         $found = self::paper($case, $paper);
         $obstacle = $found->obstacle($this->write->diagnosisNamed($case, $found));
         if ($obstacle !== null) {
@@ -156,11 +140,11 @@ final class PaperController extends Controller
             'size' => $request->string('size')->value(),
         ]);
 
-        return new JsonResponse(MadeFilePage::of($file->refresh()), 202);
+        return new JsonResponse(MadeFileResource::make($file->refresh()), 202);
     }
 
     private static function paper(CareCase $case, string $id): Paper
     {
-        return Paper::query()->where('case_id', $case->id)->findOrFail(self::uuid($id, Paper::class));
+        return Paper::query()->where('case_id', $case->id)->findOrFail($id);
     }
 }

@@ -4,15 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Desk;
 
-use App\Access\Email;
 use App\Access\Permission;
 use App\Access\SecondFactor;
 use App\Actions\CloseAccess;
 use App\Actions\HandOver;
 use App\Actions\InviteAthlete;
 use App\Actions\InviteStaff;
-use App\Actions\StaffEntry;
 use App\Http\Controllers\Controller;
+use App\Http\Requests\Access\ChangeRoleRequest;
+use App\Http\Requests\Access\InviteStaffRequest;
+use App\Http\Requests\Access\LeaveRequest;
+use App\Http\Requests\Access\PracticeRulesRequest;
+use App\Http\Resources\OpenedCaseResource;
 use App\Mail\AccountChanged;
 use App\Models\AccessKind;
 use App\Models\ApiToken;
@@ -30,7 +33,6 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\Rule;
 use Illuminate\Validation\Rules\In;
 use Illuminate\Validation\ValidationException;
 
@@ -42,30 +44,9 @@ final class PeopleController extends Controller
         return new JsonResponse(self::people($request));
     }
 
-    public function invite(Request $request, InviteStaff $invite): JsonResponse
+    public function invite(InviteStaffRequest $request, InviteStaff $invite): JsonResponse
     {
-        $request->validate(
-            [
-                'name' => ['required', 'string', 'max:80'],
-                'email' => ['required', 'string', 'max:254', 'email'],
-                'role' => ['required', self::roles()],
-            ],
-            [
-                'name.*' => 'The name is needed, of 80 letters at most.',
-                'email.*' =>
-                    'This is no e-mail address. The invitation is sent there, and it is what they sign in with.',
-                'role.*' => 'Choose what they are in your practice.',
-            ],
-        );
-        $role = Role::from($request->string('role')->value());
-        [, $link] = $invite->handle(
-            new StaffEntry(
-                trim($request->string('name')->value()),
-                Email::folded($request->string('email')->value()),
-                $role,
-            ),
-            self::person($request),
-        );
+        [, $link] = $invite->handle($request->entry(), self::person($request));
 
         return new JsonResponse(['link' => $link] + self::people($request), 201);
     }
@@ -87,13 +68,9 @@ final class PeopleController extends Controller
         );
     }
 
-    public function change(Request $request, string $person): JsonResponse
+    public function change(ChangeRoleRequest $request, string $person): JsonResponse
     {
-        $request->validate(
-            ['role' => ['required', self::roles()]],
-            ['role.*' => 'Choose what they are in your practice.'],
-        );
-        $role = Role::from($request->string('role')->value());
+        $role = $request->role();
         DB::transaction(static function () use ($request, $person, $role): void {
             $user = self::locked($request, $person);
             $was = $user->role;
@@ -143,15 +120,8 @@ final class PeopleController extends Controller
     }
 
     /** Somebody leaves: their open cases go to a colleague in one go, and they come in no more. */
-    public function leave(Request $request, HandOver $hand, string $person): JsonResponse
+    public function leave(LeaveRequest $request, HandOver $hand, string $person): JsonResponse
     {
-        $request->validate(
-            ['to' => ['nullable', 'uuid'], 'note' => ['required', 'string', 'max:300']],
-            [
-                'to.*' => 'Choose who takes the cases over.',
-                'note.*' => 'Say why, for the record of each case: 300 letters at most.',
-            ],
-        );
         DB::transaction(static function () use ($request, $hand, $person): void {
             $user = self::locked($request, $person);
             self::keepAnOwner($user, 'person');
@@ -168,12 +138,12 @@ final class PeopleController extends Controller
                         'to' => "$user->name treats $cases open cases. Choose who takes them over: an owner or practitioner of your practice.",
                     ]);
                 }
-                $hand->all($user, $to, $request->string('note')->value(), self::person($request));
+                $hand->all($user, $to, $request->note(), self::person($request));
             }
             $user->forceFill(['left_at' => CarbonImmutable::now()->utc()])->save();
             self::shutOut($user);
             AccessLog::note(self::person($request), AccessKind::People, "$user->name left the practice", [
-                'note' => $request->string('note')->value(),
+                'note' => $request->note(),
             ]);
         });
 
@@ -198,18 +168,8 @@ final class PeopleController extends Controller
     }
 
     /** Whose cases staff see, and whether they need a second factor. */
-    public function rules(Request $request): JsonResponse
+    public function rules(PracticeRulesRequest $request): JsonResponse
     {
-        $request->validate(
-            [
-                'cases_open_to' => ['required', Rule::in(['practice', 'own'])],
-                'second_factor_needed' => ['required', 'boolean'],
-            ],
-            [
-                'cases_open_to.*' => 'Choose whose cases people see.',
-                'second_factor_needed.*' => 'Say whether a second factor is needed.',
-            ],
-        );
         $person = self::person($request);
         $practice = $person->practice;
         if ($request->boolean('second_factor_needed') && !$person->account->hasSecondFactor()) {
@@ -238,7 +198,7 @@ final class PeopleController extends Controller
     {
         CaseShare::query()
             ->where('kind', ShareKind::Opened)
-            ->findOrFail(self::uuid($share, CaseShare::class))
+            ->findOrFail($share)
             ->forceFill(['owner_saw_at' => CarbonImmutable::now()->utc()])
             ->save();
 
@@ -247,10 +207,7 @@ final class PeopleController extends Controller
 
     private static function colleague(string $id): User
     {
-        return User::query()
-            ->whereIn('role', Role::STAFF)
-            ->whereNull('left_at')
-            ->findOrFail(self::uuid($id, User::class));
+        return User::query()->whereIn('role', Role::STAFF)->whereNull('left_at')->findOrFail($id);
     }
 
     /** Owners that change at the same moment wait for each other, so that one is always left. */
@@ -284,11 +241,6 @@ final class PeopleController extends Controller
         CloseAccess::of($user, false);
         InviteAthlete::withdraw($user);
         ApiToken::query()->where('tokenable_id', $user->id)->delete();
-    }
-
-    private static function roles(): In
-    {
-        return Rule::in(array_column(Role::STAFF, 'value'));
     }
 
     /** @return array<string, mixed> */
@@ -360,25 +312,14 @@ final class PeopleController extends Controller
             ),
             'cases_open_to' => $practice->cases_open_to,
             'second_factor_needed' => $practice->second_factor_needed,
-            'opened' => array_values(
+            'opened' => OpenedCaseResource::collection(
                 CaseShare::query()
                     ->where('kind', ShareKind::Opened)
                     ->whereNull('owner_saw_at')
                     ->with(['user', 'case.athlete'])
                     ->orderByDesc('at')
                     ->limit(20)
-                    ->get()
-                    ->map(
-                        static fn(CaseShare $caseShare): array => [
-                            'id' => $caseShare->id,
-                            'person' => $caseShare->user->name,
-                            'athlete' => $caseShare->case->athlete->name,
-                            'case' => $caseShare->case_id,
-                            'reason' => $caseShare->reason ?? '',
-                            'at' => $caseShare->at->setTimezone($zone)->toIso8601String(),
-                        ],
-                    )
-                    ->all(),
+                    ->get(),
             ),
         ];
     }

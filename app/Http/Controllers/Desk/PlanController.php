@@ -4,22 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Desk;
 
-use App\Actions\PlanRequest;
 use App\Actions\PreviewPlan;
 use App\Actions\RefreshStanding;
 use App\Actions\SavePlan;
 use App\Http\Controllers\Controller;
-use App\Http\Requests\ReadsCore;
+use App\Http\Requests\Desk\PlanPreviewRequest;
+use App\Http\Requests\Desk\PlanRequest;
 use App\Http\Resources\PrescribePage;
 use App\Http\Resources\StageMovePage;
 use App\Models\CareCase;
-use App\Models\Decision;
 use App\Support\AccessLog;
 use App\Support\CatalogueShelf;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Rung\Core\Acceptance\StageMove;
-use Rung\Core\Input\ObjectNode;
 
 /** Prescribing: the plan as it is, what would follow from a change, and saving it. */
 final class PlanController extends Controller
@@ -52,27 +50,16 @@ final class PlanController extends Controller
     }
 
     /** Nothing is stored. */
-    public function preview(Request $request, CareCase $case, PreviewPlan $preview): JsonResponse
+    public function preview(PlanPreviewRequest $request, CareCase $case, PreviewPlan $preview): JsonResponse
     {
-        $plan = $case->plan();
-        $asked = ReadsCore::from(
-            $request,
-            fn(ObjectNode $node): PlanRequest => PlanRequest::read($node, $case, $plan, $this->shelf, false),
-        );
-
         AccessLog::read(self::person($request), $case, 'previewed a plan');
 
-        return new JsonResponse($preview->of($case, $plan, $asked->draft));
+        return new JsonResponse($preview->of($case, $case->plan(), $request->value()->draft));
     }
 
-    public function store(Request $request, CareCase $case, SavePlan $save): JsonResponse
+    public function store(PlanRequest $request, CareCase $case, SavePlan $save): JsonResponse
     {
-        $plan = $case->plan();
-        $asked = ReadsCore::from(
-            $request,
-            fn(ObjectNode $node): PlanRequest => PlanRequest::read($node, $case, $plan, $this->shelf, true),
-        );
-        $decision = ReadsCore::refusing(static fn(): Decision => $save->handle($case, self::person($request), $asked));
+        $decision = $save->handle($case, self::person($request), $request->value());
 
         return new JsonResponse(['id' => $decision->id, 'words' => $decision->words, 'undo' => true], 201);
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Desk;
 
 use App\Http\Controllers\Controller;
-use App\Http\Requests\ReadsCore;
+use App\Http\Requests\CoreFaults;
 use App\Http\Resources\AccessRecord;
 use App\Models\AccessKind;
 use App\Models\Athlete;
@@ -28,7 +28,7 @@ final class RecordController extends Controller
     {
         $person = self::person($request);
         $record = new AccessRecord($person->practice->timezone, $request->query->all());
-        $page = ReadsCore::refusing(static fn(): array => $record->page());
+        $page = CoreFaults::refusing(static fn(): array => $record->page());
         AccessLog::note($person, AccessKind::Read, 'looked at the record of who saw what');
 
         return new JsonResponse(
@@ -62,7 +62,7 @@ final class RecordController extends Controller
     {
         $person = self::person($request);
         $record = new AccessRecord($person->practice->timezone, $request->query->all());
-        ReadsCore::refusing(static fn() => $record->narrowed());
+        CoreFaults::refusing(static fn() => $record->narrowed());
         AccessLog::exported($person, 'exported the record of who saw what', []);
 
         return Csv::download(

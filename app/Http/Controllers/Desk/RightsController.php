@@ -6,27 +6,28 @@ namespace App\Http\Controllers\Desk;
 
 use App\Actions\EraseAthlete;
 use App\Http\Controllers\Controller;
+use App\Http\Requests\Desk\EraseDueRequest;
+use App\Http\Requests\Desk\EraseRequest;
+use App\Http\Requests\Desk\GivenConsentRequest;
+use App\Http\Requests\Desk\KeepYearsRequest;
+use App\Http\Requests\Desk\RestrictRequest;
+use App\Http\Resources\ConsentResource;
 use App\Models\AccessKind;
 use App\Models\Athlete;
 use App\Models\CareCase;
 use App\Models\Consent;
 use App\Models\ConsentPurpose;
 use App\Support\AccessLog;
-use App\Support\Clock;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
-use Rung\Core\Time\Day;
 
 /** What an athlete may ask of the practice: what they agreed to, the record set aside, and the record erased. */
 final class RightsController extends Controller
 {
-    private const SHOWN = 200;
-
     public function show(Request $request, CareCase $case): JsonResponse
     {
         AccessLog::read(self::person($request), $case, 'looked at what the athlete agreed to');
@@ -34,35 +35,16 @@ final class RightsController extends Controller
         return new JsonResponse(self::rights($case));
     }
 
-    public function consent(Request $request, CareCase $case): JsonResponse
+    public function consent(GivenConsentRequest $request, CareCase $case): JsonResponse
     {
-        $request->validate(
-            [
-                'purpose' => ['required', Rule::enum(ConsentPurpose::class)],
-                'given' => ['required', 'boolean'],
-                'on' => ['required', 'date_format:Y-m-d'],
-                'how' => ['required', 'string', 'max:200'],
-            ],
-            [
-                'purpose.*' => 'Choose what it is about.',
-                'given.*' => 'Say whether it was given or taken back.',
-                'on.*' => 'Choose the day.',
-                'how.*' => 'Say how, for instance “in person” or “by letter of 3 May”: 200 letters at most.',
-            ],
-        );
-        $on = Day::fromIso($request->string('on')->value());
-        if ($on->isAfter(Clock::today($case->practice->timezone))) {
-            throw ValidationException::withMessages(['on' => 'The day must not lie in the future.']);
-        }
-        $purpose = ConsentPurpose::from($request->string('purpose')->value());
-        DB::transaction(static function () use ($request, $case, $purpose, $on): void {
+        DB::transaction(static function () use ($request, $case): void {
             Consent::query()->create([
                 'practice_id' => $case->practice_id,
                 'athlete_id' => $case->athlete_id,
-                'purpose' => $purpose,
+                'purpose' => $request->purpose(),
                 'given' => $request->boolean('given'),
-                'on' => $on->toIso(),
-                'how' => trim($request->string('how')->value()),
+                'on' => $request->string('on')->value(),
+                'how' => $request->how(),
                 'user_id' => self::person($request)->id,
                 'at' => CarbonImmutable::now()->utc(),
             ]);
@@ -71,7 +53,7 @@ final class RightsController extends Controller
                 $case,
                 ($request->boolean('given')
                     ? 'wrote down an agreement: '
-                    : 'wrote down that an agreement was taken back: ') . lcfirst($purpose->title()),
+                    : 'wrote down that an agreement was taken back: ') . lcfirst($request->purpose()->title()),
             );
         });
 
@@ -79,21 +61,14 @@ final class RightsController extends Controller
     }
 
     /** Sets the record aside at the athlete's wish, or takes it up again. */
-    public function restrict(Request $request, CareCase $case): JsonResponse
+    public function restrict(RestrictRequest $request, CareCase $case): JsonResponse
     {
-        $request->validate(
-            ['restricted' => ['required', 'boolean'], 'why' => ['required', 'string', 'max:300']],
-            [
-                'restricted.*' => 'Say whether the record is set aside.',
-                'why.*' => 'Say what the athlete asked for, and why: 300 letters at most.',
-            ],
-        );
         $restricted = $request->boolean('restricted');
         DB::transaction(static function () use ($request, $case, $restricted): void {
             $case->athlete
                 ->forceFill([
                     'restricted_at' => $restricted ? CarbonImmutable::now()->utc() : null,
-                    'restricted_why' => $restricted ? trim($request->string('why')->value()) : null,
+                    'restricted_why' => $restricted ? $request->why() : null,
                 ])
                 ->save();
             // Open pages notice by the revision.
@@ -103,28 +78,20 @@ final class RightsController extends Controller
             AccessLog::changed(
                 self::person($request),
                 $case,
-                ($restricted ? 'set the record aside: ' : 'took the record up again: ') .
-                    trim($request->string('why')->value()),
+                ($restricted ? 'set the record aside: ' : 'took the record up again: ') . $request->why(),
             );
         });
 
         return new JsonResponse(self::rights($case));
     }
 
-    public function erase(Request $request, CareCase $case, EraseAthlete $erase): JsonResponse
+    public function erase(EraseRequest $request, CareCase $case, EraseAthlete $erase): JsonResponse
     {
-        $request->validate(
-            ['name' => ['required', 'string', 'max:200'], 'why' => ['required', 'string', 'max:300']],
-            [
-                'name.*' => 'Type the name, so that it is nobody else.',
-                'why.*' => 'Say who asked for it and when: 300 letters at most.',
-            ],
-        );
-        if (mb_strtolower($request->string('name')->trim()->value()) !== mb_strtolower($case->athlete->name)) {
+        if (!$request->names($case->athlete)) {
             throw ValidationException::withMessages(['name' => "This is not the name. Type: {$case->athlete->name}"]);
         }
         self::refuseOpen($case->athlete);
-        $pseudonym = $erase->handle($case->athlete, trim($request->string('why')->value()), self::person($request));
+        $pseudonym = $erase->handle($case->athlete, $request->why(), self::person($request));
 
         return new JsonResponse(['kept_as' => $pseudonym]);
     }
@@ -141,12 +108,8 @@ final class RightsController extends Controller
         return new JsonResponse(self::retention($request));
     }
 
-    public function eraseDue(Request $request, EraseAthlete $erase): JsonResponse
+    public function eraseDue(EraseDueRequest $request, EraseAthlete $erase): JsonResponse
     {
-        $request->validate(
-            ['athletes' => ['required', 'array', 'min:1', 'max:' . self::SHOWN], 'athletes.*' => ['uuid']],
-            ['athletes.*' => 'Choose whose records are erased.'],
-        );
         $due = self::isDue($request)->whereIn('id', $request->collect('athletes'))->get();
         foreach ($due as $athlete) {
             $erase->handle(
@@ -159,19 +122,11 @@ final class RightsController extends Controller
         return new JsonResponse(self::retention($request) + ['erased' => $due->count()]);
     }
 
-    public function keep(Request $request): JsonResponse
+    public function keep(KeepYearsRequest $request): JsonResponse
     {
-        $request->validate(
-            ['kept_years' => ['present', 'nullable', 'integer', 'between:1,50']],
-            ['kept_years.*' => 'Say for how many whole years records are kept: 1 to 50.'],
-        );
         $person = self::person($request);
         $was = $person->practice->kept_years;
-        $person->practice
-            ->forceFill([
-                'kept_years' => $request->input('kept_years') === null ? null : $request->integer('kept_years'),
-            ])
-            ->save();
+        $person->practice->forceFill(['kept_years' => $request->years()])->save();
         AccessLog::note($person, AccessKind::Settings, 'changed for how long records are kept', [
             'was' => $was,
             'is' => $person->practice->kept_years,
@@ -216,7 +171,7 @@ final class RightsController extends Controller
                 self::isDue($request)
                     ->withMax('cases', 'closed_on')
                     ->orderBy('name')
-                    ->limit(self::SHOWN)
+                    ->limit(EraseDueRequest::MOST)
                     ->get()
                     ->map(
                         static fn(Athlete $athlete): array => [
@@ -253,19 +208,7 @@ final class RightsController extends Controller
                 ],
                 ConsentPurpose::cases(),
             ),
-            'consents' => array_values(
-                $all
-                    ->map(
-                        static fn(Consent $consent): array => [
-                            'purpose' => $consent->purpose->title(),
-                            'given' => $consent->given,
-                            'on' => $consent->on,
-                            'how' => $consent->how,
-                            'by' => $consent->user->name,
-                        ],
-                    )
-                    ->all(),
-            ),
+            'consents' => ConsentResource::collection($all),
             'restricted' =>
                 $athlete->restricted_at === null
                     ? null

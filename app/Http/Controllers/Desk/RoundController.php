@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Desk;
 
 use App\Http\Controllers\Controller;
-use App\Http\Requests\ReadsCore;
+use App\Http\Requests\CoreFaults;
 use App\Http\Resources\RoundPage;
 use App\Models\CareCase;
 use App\Models\User;
@@ -22,7 +22,7 @@ final class RoundController extends Controller
     {
         $person = self::person($request);
         $page = new RoundPage($person, $request->query->all());
-        $answer = ReadsCore::refusing(static fn(): string => $page->toJson());
+        $answer = CoreFaults::refusing(static fn(): string => $page->toJson());
         AccessLog::readMany($person, 'looked at the Round', $page->shown());
 
         return new Response($answer, 200, ['Content-Type' => 'application/json']);

@@ -7,6 +7,14 @@ namespace App\Http\Controllers\Desk;
 use App\Access\Permission;
 use App\Actions\HandOver;
 use App\Http\Controllers\Controller;
+use App\Http\Requests\Access\CoverRequest;
+use App\Http\Requests\Access\HandOverRequest;
+use App\Http\Requests\Access\OpenOtherRequest;
+use App\Http\Requests\Access\ShareCaseRequest;
+use App\Http\Resources\CaseShareResource;
+use App\Http\Resources\ColleagueResource;
+use App\Http\Resources\CoverResource;
+use App\Http\Resources\OtherCaseResource;
 use App\Models\AccessKind;
 use App\Models\CareCase;
 use App\Models\CaseShare;
@@ -22,6 +30,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Rung\Core\Time\Day;
@@ -29,9 +38,6 @@ use Rung\Core\Time\Day;
 /** Whose a case is, who else sees it, and who stands in for whom. */
 final class SharingController extends Controller
 {
-    /** Days ahead for which cases can be shared or covered. */
-    private const DAYS_AHEAD = 366;
-
     private const SHOWN = 20;
 
     public function __construct(private readonly CurrentPractice $practice) {}
@@ -42,18 +48,13 @@ final class SharingController extends Controller
     }
 
     /** A colleague sees this case too; for an assistant that is what assigns it. */
-    public function share(Request $request, CareCase $case): JsonResponse
+    public function share(ShareCaseRequest $request, CareCase $case): JsonResponse
     {
-        $request->validate(
-            ['user' => ['required', 'uuid'], 'until' => ['nullable', 'date_format:Y-m-d']],
-            ['user.*' => 'Choose with whom.', 'until.*' => 'Choose the last day.'],
-        );
         $with = self::active()->find($request->string('user')->value());
         if ($with === null || $with->id === $case->practitioner_id) {
             throw ValidationException::withMessages(['user' => 'Choose a colleague whose case it is not.']);
         }
-        $until = self::ahead($request, 'until', Clock::today($case->practice->timezone));
-        DB::transaction(static function () use ($request, $case, $with, $until): void {
+        DB::transaction(static function () use ($request, $case, $with): void {
             self::open($case)
                 ->where('user_id', $with->id)
                 ->update(['ended_at' => CarbonImmutable::now()->utc()]);
@@ -64,7 +65,7 @@ final class SharingController extends Controller
                 'kind' => ShareKind::Shared,
                 'by' => self::person($request)->id,
                 'at' => CarbonImmutable::now()->utc(),
-                'until' => $until?->toIso(),
+                'until' => $request->until(),
             ]);
             AccessLog::changed(self::person($request), $case, "shared the case with $with->name");
         });
@@ -74,22 +75,15 @@ final class SharingController extends Controller
 
     public function endShare(Request $request, CareCase $case, string $share): JsonResponse
     {
-        $found = self::open($case)->with('user')->findOrFail(self::uuid($share, CaseShare::class));
+        $found = self::open($case)->with('user')->findOrFail($share);
         $found->forceFill(['ended_at' => CarbonImmutable::now()->utc()])->save();
         AccessLog::changed(self::person($request), $case, "shares the case no longer with {$found->user->name}");
 
         return new JsonResponse(self::shares($case));
     }
 
-    public function handOver(Request $request, CareCase $case, HandOver $hand): JsonResponse
+    public function handOver(HandOverRequest $request, CareCase $case, HandOver $hand): JsonResponse
     {
-        $request->validate(
-            ['to' => ['required', 'uuid'], 'note' => ['required', 'string', 'max:300']],
-            [
-                'to.*' => 'Choose who takes the case over.',
-                'note.*' => 'Say why, for the record of the case: 300 letters at most.',
-            ],
-        );
         abort_if(
             $case->closed_on !== null,
             409,
@@ -101,7 +95,7 @@ final class SharingController extends Controller
         if ($to === null || $to->id === $case->practitioner_id) {
             throw ValidationException::withMessages(['to' => 'Choose a practitioner whose case it is not.']);
         }
-        $hand->case($case, $to, $request->string('note')->value(), self::person($request));
+        $hand->case($case, $to, $request->note(), self::person($request));
 
         return new JsonResponse(['stored' => true]);
     }
@@ -112,24 +106,9 @@ final class SharingController extends Controller
         return new JsonResponse(self::away(self::person($request)));
     }
 
-    public function cover(Request $request): JsonResponse
+    public function cover(CoverRequest $request): JsonResponse
     {
-        $request->validate(
-            [
-                'of' => ['required', 'uuid'],
-                'user' => ['required', 'uuid', 'different:of'],
-                'from' => ['required', 'date_format:Y-m-d'],
-                'until' => ['required', 'date_format:Y-m-d'],
-            ],
-            [
-                'of.*' => 'Choose who is away.',
-                'user.*' => 'Choose who stands in.',
-                'from.*' => 'Choose the first day.',
-                'until.*' => 'Choose the last day.',
-            ],
-        );
         $person = self::person($request);
-        $today = Clock::today($person->practice->timezone);
         $people = self::active()
             ->whereIn('id', [$request->string('of')->value(), $request->string('user')->value()])
             ->get()
@@ -146,25 +125,18 @@ final class SharingController extends Controller
         if ($by === null || !$by->role->treats()) {
             throw ValidationException::withMessages(['user' => 'Choose an owner or practitioner of your practice.']);
         }
-        [$from, $until] = [self::ahead($request, 'from', $today), self::ahead($request, 'until', $today)];
-        if ($from === null || $until === null || $from->isAfter($until)) {
-            throw ValidationException::withMessages(['until' => 'The last day must not lie before the first.']);
-        }
+        [$from, $until] = [$request->string('from')->value(), $request->string('until')->value()];
         DB::transaction(static function () use ($person, $of, $by, $from, $until): void {
             Cover::query()->create([
                 'practice_id' => $person->practice_id,
                 'of' => $of->id,
                 'user_id' => $by->id,
-                'from' => $from->toIso(),
-                'until' => $until->toIso(),
+                'from' => $from,
+                'until' => $until,
                 'by' => $person->id,
                 'at' => CarbonImmutable::now()->utc(),
             ]);
-            AccessLog::note(
-                $person,
-                AccessKind::People,
-                "$by->name stands in for $of->name from {$from->toIso()} to {$until->toIso()}",
-            );
+            AccessLog::note($person, AccessKind::People, "$by->name stands in for $of->name from $from to $until");
         });
 
         return new JsonResponse(self::away($person), 201);
@@ -176,7 +148,7 @@ final class SharingController extends Controller
         $found = Cover::query()
             ->with(['away', 'user'])
             ->whereNull('ended_at')
-            ->findOrFail(self::uuid($cover, Cover::class));
+            ->findOrFail($cover);
         abort_unless($found->of === $person->id || $person->may(Permission::Manage), 403);
         $found->forceFill(['ended_at' => CarbonImmutable::now()->utc()])->save();
         AccessLog::note(
@@ -213,30 +185,16 @@ final class SharingController extends Controller
         );
 
         return new JsonResponse([
-            'cases' => array_map(
-                static fn(CareCase $case): array => [
-                    'id' => $case->id,
-                    'athlete' => $case->athlete->name,
-                    'structure' => $case->structure_title,
-                    'practitioner' => $case->practitioner->name,
-                ],
-                $found,
-            ),
+            'cases' => OtherCaseResource::collection($found),
         ]);
     }
 
     /** Opens a colleague's case for a day, with a reason; the owner can see that. */
-    public function openOther(Request $request, string $other): JsonResponse
+    public function openOther(OpenOtherRequest $request, string $other): JsonResponse
     {
         $person = self::person($request);
-        $request->validate(
-            ['reason' => ['required', 'string', 'min:10', 'max:300']],
-            ['reason.*' => 'Say why you cannot wait for its practitioner, in 10 to 300 letters. The owner reads it.'],
-        );
         $case = $this->practice->onEveryCase(
-            static fn(): CareCase => CareCase::query()
-                ->whereNull('closed_on')
-                ->findOrFail(self::uuid($other, CareCase::class)),
+            static fn(): CareCase => CareCase::query()->whereNull('closed_on')->findOrFail($other),
         );
         DB::transaction(static function () use ($request, $person, $case): void {
             CaseShare::query()->create([
@@ -244,7 +202,7 @@ final class SharingController extends Controller
                 'case_id' => $case->id,
                 'user_id' => $person->id,
                 'kind' => ShareKind::Opened,
-                'reason' => trim($request->string('reason')->value()),
+                'reason' => $request->reason(),
                 'by' => $person->id,
                 'at' => CarbonImmutable::now()->utc(),
                 'until' => Clock::today($person->practice->timezone)->plus(1)->toIso(),
@@ -252,7 +210,7 @@ final class SharingController extends Controller
             AccessLog::note(
                 $person,
                 AccessKind::People,
-                'opened a case of others: ' . trim($request->string('reason')->value()),
+                'opened a case of others: ' . $request->reason(),
                 null,
                 $case->athlete_id,
             );
@@ -273,21 +231,6 @@ final class SharingController extends Controller
         return CaseShare::query()->where('case_id', $case->id)->whereNull('ended_at');
     }
 
-    /** @throws ValidationException where it is no day from today on */
-    private static function ahead(Request $request, string $field, Day $today): ?Day
-    {
-        $typed = $request->string($field)->value();
-        if ($typed === '') {
-            return null;
-        }
-        $day = Day::fromIso($typed);
-        if ($today->isAfter($day) || $day->isAfter($today->plus(self::DAYS_AHEAD))) {
-            throw ValidationException::withMessages([$field => 'Choose a day from today on, within a year.']);
-        }
-
-        return $day;
-    }
-
     /** @return array<string, mixed> */
     private static function shares(CareCase $case): array
     {
@@ -301,21 +244,7 @@ final class SharingController extends Controller
         return [
             'practitioner' => ['id' => $case->practitioner_id, 'name' => $case->practitioner->name],
             'open_to_all' => $case->practice->cases_open_to === 'practice',
-            'shares' => array_values(
-                $shares
-                    ->map(
-                        static fn(CaseShare $caseShare): array => [
-                            'id' => $caseShare->id,
-                            'name' => $caseShare->user->name,
-                            'role' => $caseShare->user->role->title(),
-                            'kind' => $caseShare->kind->value,
-                            'reason' => $caseShare->reason,
-                            'by' => $caseShare->giver->name,
-                            'until' => $caseShare->until,
-                        ],
-                    )
-                    ->all(),
-            ),
+            'shares' => CaseShareResource::collection($shares),
             'colleagues' => self::colleagues(),
         ];
     }
@@ -332,40 +261,13 @@ final class SharingController extends Controller
             ->get();
 
         return [
-            'covers' => array_values(
-                $covers
-                    ->map(
-                        static fn(Cover $cover): array => [
-                            'id' => $cover->id,
-                            'of' => $cover->away->name,
-                            'by' => $cover->user->name,
-                            'from' => $cover->from,
-                            'until' => $cover->until,
-                            'may_end' => $cover->of === $person->id || $person->may(Permission::Manage),
-                        ],
-                    )
-                    ->all(),
-            ),
+            'covers' => CoverResource::collection($covers),
             'colleagues' => self::colleagues(),
         ];
     }
 
-    /** @return list<array{id: string, name: string, role: string, treats: bool}> */
-    private static function colleagues(): array
+    private static function colleagues(): AnonymousResourceCollection
     {
-        return array_values(
-            self::active()
-                ->orderBy('name')
-                ->get()
-                ->map(
-                    static fn(User $user): array => [
-                        'id' => $user->id,
-                        'name' => $user->name,
-                        'role' => $user->role->title(),
-                        'treats' => $user->role->treats(),
-                    ],
-                )
-                ->all(),
-        );
+        return ColleagueResource::collection(self::active()->orderBy('name')->get());
     }
 }

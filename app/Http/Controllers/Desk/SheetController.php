@@ -7,15 +7,14 @@ namespace App\Http\Controllers\Desk;
 use App\Actions\ImportSheet;
 use App\Actions\ReadSheet;
 use App\Http\Controllers\Controller;
-use App\Http\Requests\ReadsCore;
-use App\Http\Requests\SheetRequest;
+use App\Http\Requests\Desk\SheetRequest;
+use App\Http\Requests\Desk\TakeInSheetRequest;
 use App\Http\Resources\SheetPage;
 use App\Models\CareCase;
 use App\Models\Import;
 use App\Support\AccessLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Validation\ValidationException;
 
 /** Sheets of a spreadsheet: looked at, taken in as a whole, taken back. */
 final class SheetController extends Controller
@@ -29,23 +28,14 @@ final class SheetController extends Controller
 
     public function read(SheetRequest $request, CareCase $case, ReadSheet $read): JsonResponse
     {
-        return new JsonResponse(
-            ReadsCore::refusing(static function () use ($request, $case, $read): array {
-                $match = $request->match();
+        $match = $request->match();
 
-                return SheetPage::of($match, $match->missing() === [] ? $read->of($case, $match) : []);
-            }),
-        );
+        return new JsonResponse(SheetPage::of($match, $match->missing() === [] ? $read->of($case, $match) : []));
     }
 
-    public function store(SheetRequest $request, CareCase $case, ImportSheet $import): JsonResponse
+    public function store(TakeInSheetRequest $request, CareCase $case, ImportSheet $import): JsonResponse
     {
-        if ($request->id() === '') {
-            throw ValidationException::withMessages(['id' => 'An id is needed, so that sending twice takes in once.']);
-        }
-        $taken = ReadsCore::refusing(
-            fn(): ?Import => $import->handle($case, self::person($request), $request->id(), $request->match()),
-        );
+        $taken = $import->handle($case, self::person($request), $request->id(), $request->match());
 
         return new JsonResponse(
             ['stored' => $taken->entries ?? 0, 'imports' => SheetPage::imports($case)],
@@ -58,7 +48,7 @@ final class SheetController extends Controller
         $sheets->takeBack(
             $case,
             self::person($request),
-            Import::query()->where('case_id', $case->id)->findOrFail(self::uuid($import, Import::class)),
+            Import::query()->where('case_id', $case->id)->findOrFail($import),
         );
 
         return new JsonResponse(['imports' => SheetPage::imports($case)]);

@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Desk;
 
-use App\Actions\DaysRequest;
 use App\Actions\MarkDays;
-use App\Actions\MoveRequest;
 use App\Actions\MoveSessions;
 use App\Actions\RefreshStanding;
 use App\Http\Controllers\Controller;
-use App\Http\Requests\LighterWeekRequest;
-use App\Http\Requests\ReadDaysRequest;
-use App\Http\Requests\ReadsCore;
+use App\Http\Requests\CoreFaults;
+use App\Http\Requests\Desk\CountdownRequest;
+use App\Http\Requests\Desk\DaysRequest;
+use App\Http\Requests\Desk\LighterWeekRequest;
+use App\Http\Requests\Desk\MoveRequest;
+use App\Http\Requests\Desk\ReadDaysRequest;
 use App\Http\Resources\CountdownPage;
 use App\Http\Resources\WeeksPage;
 use App\Models\CareCase;
-use App\Models\Decision;
 use App\Support\AccessLog;
 use App\Support\CalendarText;
 use App\Support\CaseWeeks;
@@ -24,11 +24,9 @@ use App\Support\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use InvalidArgumentException;
 use Rung\Core\Calendar\Booked;
 use Rung\Core\Calendar\LighterWeek;
 use Rung\Core\Calendar\Replanner;
-use Rung\Core\Input\InvalidInput;
 use Rung\Core\Time\Day;
 
 /** The weeks of a case: what stands where, what breaks if it is moved, moving it, and the days that are not like others. */
@@ -45,30 +43,23 @@ final class WeeksController extends Controller
     }
 
     /** How the weeks would stand with other shows and days without training; nothing is stored. */
-    public function previewDays(Request $request, CareCase $case, RefreshStanding $standing): JsonResponse
+    public function previewDays(DaysRequest $request, CareCase $case, RefreshStanding $standing): JsonResponse
     {
-        $asked = ReadsCore::from($request, DaysRequest::read(...));
-        $ahead = self::ahead($request);
+        // The calendar is filled as it would be, looked at, and put back.
+        DB::beginTransaction();
+        try {
+            $words = MarkDays::put($case, $request->value());
+            $weeks = WeeksPage::of($case, $standing->evaluate($case), self::ahead($request));
+        } finally {
+            DB::rollBack();
+        }
 
-        return new JsonResponse(
-            ReadsCore::refusing(static function () use ($case, $asked, $standing, $ahead): array {
-                // The calendar is filled as it would be, looked at, and put back.
-                DB::beginTransaction();
-                try {
-                    $words = MarkDays::put($case, $asked);
-
-                    return ['words' => $words, 'weeks' => WeeksPage::of($case, $standing->evaluate($case), $ahead)];
-                } finally {
-                    DB::rollBack();
-                }
-            }),
-        );
+        return new JsonResponse(['words' => $words, 'weeks' => $weeks]);
     }
 
-    public function markDays(Request $request, CareCase $case, MarkDays $mark): JsonResponse
+    public function markDays(DaysRequest $request, CareCase $case, MarkDays $mark): JsonResponse
     {
-        $asked = ReadsCore::from($request, DaysRequest::read(...));
-        $decision = ReadsCore::refusing(static fn(): Decision => $mark->handle($case, self::person($request), $asked));
+        $decision = $mark->handle($case, self::person($request), $request->value());
 
         return new JsonResponse(['id' => $decision->id, 'words' => $decision->words, 'undo' => true], 201);
     }
@@ -78,11 +69,7 @@ final class WeeksController extends Controller
     {
         $zone = $case->practice->timezone;
 
-        return new JsonResponse(
-            ReadsCore::refusing(
-                static fn(): array => CalendarText::read($request->string('text')->value(), Clock::today($zone), $zone),
-            ),
-        );
+        return new JsonResponse(CalendarText::read($request->string('text')->value(), Clock::today($zone), $zone));
     }
 
     /** The sessions that are left out for a lighter week; nothing is in force by it. */
@@ -111,24 +98,15 @@ final class WeeksController extends Controller
 
     /** When the stages have to begin so that the athlete is ready by a day. */
     public function countdown(
-        Request $request,
+        CountdownRequest $request,
         CareCase $case,
         RefreshStanding $standing,
         CountdownPage $page,
     ): JsonResponse {
         AccessLog::read(self::person($request), $case, 'looked at the weeks');
-        $asked = $request->string('by')->value();
 
         return new JsonResponse(
-            ReadsCore::refusing(static function () use ($case, $standing, $page, $asked): array {
-                try {
-                    $by = Day::fromIso($asked);
-                } catch (InvalidArgumentException) {
-                    throw InvalidInput::at('/by', 'must be a day, as 2026-12-12');
-                }
-
-                return $page->of($case, $standing->evaluate($case), $by);
-            }),
+            CoreFaults::refusing(static fn(): array => $page->of($case, $standing->evaluate($case), $request->by())),
         );
     }
 
@@ -140,25 +118,14 @@ final class WeeksController extends Controller
         return in_array($asked, self::AHEAD, true) ? $asked : self::AHEAD[0];
     }
 
-    public function preview(Request $request, CareCase $case, RefreshStanding $standing): JsonResponse
+    public function preview(MoveRequest $request, CareCase $case, RefreshStanding $standing): JsonResponse
     {
-        $asked = ReadsCore::from($request, MoveRequest::read(...));
-        $ahead = self::ahead($request);
+        $asked = $request->value();
+        $weeks = CaseWeeks::of($case);
+        $moved = $weeks->moved(MoveSessions::checked($weeks, $asked->moves, $asked->again))->withAgain($asked->again);
 
         return new JsonResponse(
-            ReadsCore::refusing(static function () use ($case, $asked, $standing, $ahead): array {
-                $weeks = CaseWeeks::of($case);
-
-                return WeeksPage::change(
-                    $case,
-                    $standing->evaluate($case),
-                    $weeks,
-                    $weeks
-                        ->moved(MoveSessions::checked($weeks, $asked->moves, $asked->again))
-                        ->withAgain($asked->again),
-                    $ahead,
-                );
-            }),
+            WeeksPage::change($case, $standing->evaluate($case), $weeks, $moved, self::ahead($request)),
         );
     }
 
@@ -177,10 +144,9 @@ final class WeeksController extends Controller
         ]);
     }
 
-    public function store(Request $request, CareCase $case, MoveSessions $move): JsonResponse
+    public function store(MoveRequest $request, CareCase $case, MoveSessions $move): JsonResponse
     {
-        $asked = ReadsCore::from($request, MoveRequest::read(...));
-        $decision = ReadsCore::refusing(static fn(): Decision => $move->handle($case, self::person($request), $asked));
+        $decision = $move->handle($case, self::person($request), $request->value());
 
         return new JsonResponse(['id' => $decision->id, 'words' => $decision->words, 'undo' => true], 201);
     }

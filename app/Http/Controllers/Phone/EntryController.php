@@ -5,52 +5,39 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Phone;
 
 use App\Actions\CorrectEntry;
-use App\Actions\CorrectionRequest;
 use App\Actions\ExplainMissed;
 use App\Actions\MoveOwnSession;
 use App\Actions\WriteToPractitioner;
 use App\Http\Controllers\Controller;
-use App\Http\Requests\ReadsCore;
-use App\Models\Correction;
-use App\Models\Message;
-use App\Models\MessageKind;
+use App\Http\Requests\CoreFaults;
+use App\Http\Requests\Phone\CorrectionRequest;
+use App\Http\Requests\Phone\MessageRequest;
+use App\Http\Requests\Phone\MissedRequest;
+use App\Http\Requests\Phone\MoveOwnRequest;
 use App\Models\PlannedSession;
 use App\Support\AccessLog;
 use App\Support\CaseWeeks;
 use App\Support\OtherDays;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Rung\Core\Input\ObjectNode;
 
 /** What an athlete puts right, says of a session that was missed, and writes to whoever treats them. */
 final class EntryController extends Controller
 {
     use OwnCases;
 
-    public function correct(Request $request, string $id, CorrectEntry $correct): JsonResponse
+    public function correct(CorrectionRequest $request, string $id, CorrectEntry $correct): JsonResponse
     {
         $case = $this->namedCase($request);
-        $asked = ReadsCore::from($request, CorrectionRequest::read(...));
-        $new = ReadsCore::refusing(
-            static fn(): bool => $correct->handle(
-                $case,
-                self::person($request),
-                self::uuid($id, Correction::class),
-                $asked,
-            ),
-        );
 
-        return self::stored($new);
+        return self::stored($correct->handle($case, self::person($request), $id, $request->value()));
     }
 
-    public function missed(Request $request, string $id, ExplainMissed $explain): JsonResponse
+    public function missed(MissedRequest $request, string $id, ExplainMissed $explain): JsonResponse
     {
         $case = $this->namedCase($request);
-        $planned = PlannedSession::query()
-            ->where('case_id', $case->id)
-            ->findOrFail(self::uuid($id, PlannedSession::class));
-        $why = ReadsCore::from($request, static fn(ObjectNode $node): string => $node->text('why'));
-        ReadsCore::refusing(static fn() => $explain->handle($case, self::person($request), $planned, $why));
+        $planned = PlannedSession::query()->where('case_id', $case->id)->findOrFail($id);
+        $explain->handle($case, self::person($request), $planned, $request->value());
 
         return new JsonResponse(['stored' => true]);
     }
@@ -60,63 +47,30 @@ final class EntryController extends Controller
     {
         $case = $this->namedCase($request);
         AccessLog::read(self::person($request), $case, 'looked for another day');
-        $planned = self::uuid($id, PlannedSession::class);
 
         return new JsonResponse([
             'choices' => $case->isStopped()
                 ? []
-                : ReadsCore::refusing(static fn(): array => OtherDays::of(CaseWeeks::of($case), $planned)->toArray()),
+                : CoreFaults::refusing(static fn(): array => OtherDays::of(CaseWeeks::of($case), $id)->toArray()),
         ]);
     }
 
-    public function move(Request $request, string $id, MoveOwnSession $move): JsonResponse
+    public function move(MoveOwnRequest $request, string $id, MoveOwnSession $move): JsonResponse
     {
         $case = $this->namedCase($request);
-        [$planned, $on, $why] = ReadsCore::from(
-            $request,
-            static fn(ObjectNode $node): array => [
-                $node->key('planned'),
-                $node->day('on'),
-                trim($node->textOrNull('why') ?? ''),
-            ],
-        );
-        $moved = ReadsCore::refusing(
-            static fn(): bool => $move->handle(
-                $case,
-                self::person($request),
-                self::uuid($id, Message::class),
-                $planned,
-                $on,
-                $why,
-            ),
-        );
+        [$planned, $on, $why] = $request->value();
 
-        return new JsonResponse(['moved' => $moved]);
+        return new JsonResponse([
+            'moved' => $move->handle($case, self::person($request), $id, $planned, $on, $why),
+        ]);
     }
 
-    public function message(Request $request, string $id, WriteToPractitioner $write): JsonResponse
+    public function message(MessageRequest $request, string $id, WriteToPractitioner $write): JsonResponse
     {
         $case = $this->namedCase($request);
-        [$kind, $words, $pain] = ReadsCore::from(
-            $request,
-            static fn(ObjectNode $node): array => [
-                $node->choice('kind', MessageKind::class),
-                $node->text('words'),
-                $node->wholeOrNull('pain', 0, 10),
-            ],
-        );
-        $new = ReadsCore::refusing(
-            static fn(): bool => $write->handle(
-                $case,
-                self::person($request),
-                self::uuid($id, Message::class),
-                $kind,
-                $words,
-                $pain,
-            ),
-        );
+        [$kind, $words, $pain] = $request->value();
 
-        return self::stored($new);
+        return self::stored($write->handle($case, self::person($request), $id, $kind, $words, $pain));
     }
 
     private static function stored(bool $new): JsonResponse

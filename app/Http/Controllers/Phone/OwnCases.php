@@ -8,6 +8,7 @@ use App\Models\CareCase;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\Request;
+use Illuminate\Support\Str;
 
 /** An athlete reaches their own cases and no others. */
 trait OwnCases
@@ -31,7 +32,9 @@ trait OwnCases
         $case =
             $id === null
                 ? $this->ownCases($request)->whereNull('closed_on')->first()
-                : $this->ownCases($request)->whereKey(self::uuid(is_string($id) ? $id : '', CareCase::class))->first();
+                : $this->ownCases($request)
+                    ->whereKey(Str::isUuid($id) ? $id : null)
+                    ->first();
 
         return $case ?? throw (new ModelNotFoundException())->setModel(CareCase::class);
     }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Phone;
 
 use App\Http\Controllers\Controller;
-use App\Http\Requests\PushPhoneRequest;
+use App\Http\Requests\Phone\PushPhoneRequest;
+use App\Http\Resources\PushResource;
 use App\Models\Push;
 use App\Models\PushPhone;
 use Carbon\CarbonImmutable;
@@ -19,13 +20,12 @@ final class PushController extends Controller
     public function update(PushPhoneRequest $request, string $phone): JsonResponse
     {
         $user = self::person($request);
-        $id = self::uuid($phone, PushPhone::class);
-        $there = PushPhone::query()->find($id);
+        $there = PushPhone::query()->find($phone);
         if ($there !== null && $there->user_id !== $user->id) {
             throw new ConflictHttpException('This phone reminds somebody else. Sign out there first.');
         }
         $kept = PushPhone::query()->updateOrCreate(
-            ['id' => $id],
+            ['id' => $phone],
             $request->times() + [
                 'practice_id' => $user->practice_id,
                 'user_id' => $user->id,
@@ -42,10 +42,7 @@ final class PushController extends Controller
 
     public function destroy(Request $request, string $phone): JsonResponse
     {
-        PushPhone::query()
-            ->where('user_id', self::person($request)->id)
-            ->whereKey(self::uuid($phone, PushPhone::class))
-            ->delete();
+        PushPhone::query()->where('user_id', self::person($request)->id)->whereKey($phone)->delete();
 
         return new JsonResponse(['stored' => true]);
     }
@@ -53,9 +50,7 @@ final class PushController extends Controller
     /** What waits for a phone; each is handed over once. One of somebody else, or that asked for nothing, has nothing. */
     public function pushes(Request $request, string $phone): JsonResponse
     {
-        $own = PushPhone::query()
-            ->where('user_id', self::person($request)->id)
-            ->find(self::uuid($phone, PushPhone::class));
+        $own = PushPhone::query()->where('user_id', self::person($request)->id)->find($phone);
         $waiting =
             $own === null
                 ? []
@@ -71,14 +66,7 @@ final class PushController extends Controller
             ->update(['taken_at' => CarbonImmutable::now()->utc()]);
 
         return new JsonResponse([
-            'pushes' => array_map(
-                static fn(Push $push): array => [
-                    'id' => $push->id,
-                    'kind' => $push->kind->value,
-                    'words' => $push->words,
-                ],
-                $waiting,
-            ),
+            'pushes' => PushResource::collection($waiting),
         ]);
     }
 }

@@ -9,9 +9,11 @@ use App\Actions\LogCheckIn;
 use App\Actions\LogSession;
 use App\Actions\LogSettling;
 use App\Http\Controllers\Controller;
-use App\Http\Requests\ReadsCore;
+use App\Http\Requests\Phone\CheckInRequest;
+use App\Http\Requests\Phone\SessionRequest;
+use App\Http\Requests\Phone\SettlingRequest;
 use App\Http\Resources\AccessRecord;
-use App\Http\Resources\MadeFilePage;
+use App\Http\Resources\MadeFileResource;
 use App\Http\Resources\OwnData;
 use App\Http\Resources\PageVersion;
 use App\Http\Resources\PhonePage;
@@ -23,9 +25,6 @@ use App\Support\Clock;
 use App\Support\PhoneClock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Rung\Core\Input\ObjectNode;
-use Rung\Core\Record\CheckIn;
-use Rung\Core\Record\Session;
 
 /** What the athlete is to do now, and what the athlete answers. */
 final class TodayController extends Controller
@@ -49,49 +48,35 @@ final class TodayController extends Controller
         );
     }
 
-    public function session(Request $request, string $id, LogSession $log): JsonResponse
+    public function session(SessionRequest $request, LogSession $log): JsonResponse
     {
         $case = $this->namedCase($request);
-        [$session, $version] = ReadsCore::from(
-            $request,
-            static fn(ObjectNode $node): array => [Session::read($node), $node->whole('plan_version', 1)],
-            ['id' => self::uuid($id, TrainingSession::class), 'stage' => ''],
-        );
+        [$session, $version] = $request->value();
         $clock = PhoneClock::of($request);
         $right = $session->at($clock->right($session->started_at), $clock->right($session->ended_at));
-        $new = ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $right, $version));
+        $new = $log->handle($case, self::person($request), $right, $version);
 
         return new JsonResponse(['stored' => true, 'new' => $new], $new ? 201 : 200);
     }
 
-    public function settled(Request $request, string $id, LogSettling $log): JsonResponse
+    public function settled(SettlingRequest $request, string $id, LogSettling $log): JsonResponse
     {
         $case = $this->namedCase($request);
-        $session = TrainingSession::query()
-            ->where('case_id', $case->id)
-            ->findOrFail(self::uuid($id, TrainingSession::class));
-        $minutes = ReadsCore::from(
-            $request,
-            static fn(ObjectNode $node): int|float => $node->number('settled_min', 0, 4320),
-        );
-        $log->handle($session, self::person($request), $minutes);
+        $session = TrainingSession::query()->where('case_id', $case->id)->findOrFail($id);
+        $log->handle($session, self::person($request), $request->value());
 
         return new JsonResponse(['stored' => true]);
     }
 
-    public function checkIn(Request $request, string $id, LogCheckIn $log): JsonResponse
+    public function checkIn(CheckInRequest $request, LogCheckIn $log): JsonResponse
     {
         $case = $this->namedCase($request);
-        [$checkIn, $made] = ReadsCore::from(
-            $request,
-            static fn(ObjectNode $node): array => [CheckIn::read($node), $node->momentOrNull('made_at')],
-            ['id' => self::uuid($id, TrainingSession::class)],
-        );
+        [$checkIn, $made] = $request->value();
         $clock = PhoneClock::of($request);
         $right = $checkIn->movedTo($clock->right($checkIn->at));
         // One that does not say when it was entered was entered now, where the athlete is.
         $entered = $made === null ? Clock::nowWith($checkIn->at) : $clock->right($made);
-        $new = ReadsCore::refusing(static fn(): bool => $log->handle($case, self::person($request), $right, $entered));
+        $new = $log->handle($case, self::person($request), $right, $entered);
 
         return new JsonResponse(['stored' => true, 'new' => $new], $new ? 201 : 200);
     }
@@ -141,7 +126,7 @@ final class TodayController extends Controller
         $person = self::person($request);
         $file = $ask->handle($person, Athlete::query()->findOrFail($person->athlete_id), false);
 
-        return new JsonResponse(MadeFilePage::of($file), 202);
+        return new JsonResponse(MadeFileResource::make($file), 202);
     }
 
     /** The address of the calendar to subscribe to; a new one, the older stops working. */

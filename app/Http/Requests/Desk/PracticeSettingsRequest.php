@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Desk;
+
+use App\Models\User;
+use App\Support\CatalogueShelf;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+
+/** What a practice sets for itself. */
+final class PracticeSettingsRequest extends FormRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'telephone' => ['present', 'nullable', 'string', 'max:40', 'regex:/^\+?[0-9][0-9 ()\/.-]{3,}$/'],
+            'hours' => ['present', 'nullable', 'string', 'max:200'],
+            'address' => ['sometimes', 'nullable', 'string', 'max:300'],
+            'name' => ['sometimes', 'required', 'string', 'max:120'],
+            'timezone' => ['sometimes', 'required', 'timezone:all'],
+            'nudge_words' => ['sometimes', 'nullable', 'string', 'max:600'],
+            'equipment' => ['sometimes', 'nullable', 'array', 'max:60'],
+            'equipment.*' => ['string', Rule::in($this->knownEquipment())],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            'telephone.regex' => 'The telephone number must be digits, such as +351 210 000 000.',
+            'name.*' => 'The practice needs a name, of 120 letters at most.',
+            'timezone.*' => 'Choose the time zone that the practice works in.',
+            'nudge_words.*' => 'At most 600 letters. {name} stands for the first name.',
+            'equipment.*' => 'Choose what is at hand of what the library knows.',
+        ];
+    }
+
+    /** @return list<string> */
+    private function knownEquipment(): array
+    {
+        $person = $this->user();
+
+        return $person instanceof User ? app(CatalogueShelf::class)->of($person->practice_id)->equipment() : [];
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Desk;
+
+use App\Http\Requests\CoreRequest;
+use Rung\Core\Input\ObjectNode;
+use Rung\Core\Record\Session;
+
+/**
+ * A session that a practitioner enters for the athlete, and the version of the plan that it was done from.
+ *
+ * @extends CoreRequest<array{Session, int}>
+ */
+final class SessionEntryRequest extends CoreRequest
+{
+    /** @return array{Session, int} */
+    protected function read(ObjectNode $node): array
+    {
+        return [Session::read($node), $node->whole('plan_version', 1)];
+    }
+
+    /** @return array<string, mixed> */
+    protected function added(): array
+    {
+        return ['id' => $this->route('session'), 'stage' => ''];
+    }
+}
