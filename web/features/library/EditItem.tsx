@@ -5,7 +5,7 @@ import Paper from '@mui/material/Paper';
 import Snackbar from '@mui/material/Snackbar';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 
 import { api, Refusal, send } from '../../api/client';
@@ -22,6 +22,8 @@ const KINDS: readonly string[] = ['exercise', 'ladder', 'programme', 'rule', 'me
 
 const fetchItem = (kind: Kind, key: string) =>
   send(() => api.GET('/api/library/items/{kind}/{key}', { params: { path: { kind, key } } }));
+const NO_FAULTS: Record<string, string> = {};
+
 type Item = Awaited<ReturnType<typeof fetchItem>>;
 
 /** An item of the library to be changed: every value of it at its place, saved as a new version. */
@@ -68,7 +70,23 @@ function Editor({ item, library, setSaved }: { item: Item; library: Library; set
   const own = item.version !== null;
   const changed = JSON.stringify(content) !== JSON.stringify(item.content);
   const problem = save.error ?? withdraw.error;
-  const fields = problem instanceof Refusal ? problem.fields : {};
+  const fields = problem instanceof Refusal ? problem.fields : NO_FAULTS;
+  const putAt = useCallback(
+    (place: Path, next: unknown) => setContent((now: unknown) => replaced(now, place, next)),
+    [setContent],
+  );
+  const editing = useMemo(
+    () => ({
+      library,
+      criteria: item.parts.criteria,
+      levers: item.parts.levers,
+      own,
+      faults: fields,
+      put: putAt,
+      reshape: setContent,
+    }),
+    [library, item.parts, own, fields, putAt, setContent],
+  );
   const groups = grouped(leaves(content));
   const shownPaths = new Set(groups.flatMap((group) => group.leaves.map((leaf) => leaf.path.join('.'))));
   const elsewhere = Object.entries(fields).filter(([place]) => !shownPaths.has(place));
@@ -117,20 +135,7 @@ function Editor({ item, library, setSaved }: { item: Item; library: Library; set
           </Alert>
         ))}
         {problem !== null && Object.keys(fields).length === 0 && <Failed problem={problem} />}
-        {item.kind === 'programme' && (
-          <ProgrammeForm
-            editing={{
-              content,
-              library,
-              criteria: item.parts.criteria,
-              levers: item.parts.levers,
-              own,
-              faults: fields,
-              put: (path, next) => setContent((now: unknown) => replaced(now, path, next)),
-              reshape: setContent,
-            }}
-          />
-        )}
+        {item.kind === 'programme' && <ProgrammeForm editing={editing} content={content} />}
         {item.kind !== 'programme' &&
           groups.map((group) => (
             <Paper

@@ -2,9 +2,10 @@ import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import type { ReactNode } from 'react';
+import { memo } from 'react';
 
-import { AddMenu, Fields, list, Order, Row, textAt, useEditing } from './editing';
+import { AddMenu, Fields, isSamePart, list, Order, Row, textAt, useEditing } from './editing';
+import { StartsWhen } from './StartsWhen';
 import { added, at, type Path, replaced } from './tree';
 
 /** What a dose may say beside sets, repetitions and rest. */
@@ -24,33 +25,37 @@ const DOSE: readonly (readonly [string, string, unknown])[] = [
 ];
 
 /** An exercise of a stage: its dose, and how it grows. */
-export function ExerciseCard({
+export const ExerciseCard = memo(ExerciseCardOf, isSamePart);
+
+function ExerciseCardOf({
   path,
+  value,
   title,
   slots,
   last,
   item = path,
-  children,
+  startsWhen,
 }: {
   path: Path;
+  value: unknown;
   title: string;
   slots: readonly (readonly [string, string])[];
   last: boolean;
   /** The place in the list of its stage, where that holds more than the exercise. */
   item?: Path;
-  /** What stands above the dose. */
-  children?: ReactNode;
+  /** What it waits for, where it begins later. */
+  startsWhen?: unknown;
 }) {
-  const { content, levers, own, reshape } = useEditing();
-  const grows = list(content, [...path, 'progression', 'levers']);
-  const blocks = list(content, [...path, 'progression', 'blocks']);
-  const dose = at(content, [...path, 'dose']) as Record<string, unknown>;
+  const { levers, own, reshape } = useEditing();
+  const grows = list(value, ['progression', 'levers']);
+  const blocks = list(value, ['progression', 'blocks']);
+  const dose = at(value, ['dose']) as Record<string, unknown>;
   const missing = DOSE.filter(([key]) => dose[key] === undefined || dose[key] === null);
   const addLever = (lever: unknown) =>
-    reshape(
+    reshape((now) =>
       grows.length > 0
-        ? added(content, [...path, 'progression', 'levers'], lever)
-        : replaced(content, [...path, 'progression'], { levers: [lever] }),
+        ? added(now, [...path, 'progression', 'levers'], lever)
+        : replaced(now, [...path, 'progression'], { levers: [lever] }),
     );
   return (
     <Box role="group" aria-label={title} sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 1.25, mb: 1 }}>
@@ -60,9 +65,10 @@ export function ExerciseCard({
         </Typography>
         <Order path={item} name={title} last={last} />
       </Box>
-      {children}
+      {startsWhen !== undefined && <StartsWhen path={[...item, 'starts_when']} value={startsWhen} />}
       <Fields
         of={path}
+        value={value}
         without={['progression', 'ladder']}
         width={140}
         choices={(leaf) => (leaf.path.at(-1) === 'slot' ? slots : undefined)}
@@ -72,7 +78,7 @@ export function ExerciseCard({
           label="Add to the dose"
           options={missing.map(([key, words, value]) => ({ key, title: words, content: { value } }))}
           onAdd={(chosen, key) =>
-            reshape(replaced(content, [...path, 'dose', key], (chosen as { value: unknown }).value))
+            reshape((now) => replaced(now, [...path, 'dose', key], (chosen as { value: unknown }).value))
           }
         />
       )}
@@ -88,18 +94,18 @@ export function ExerciseCard({
             title={levers.find(({ key }) => key === kind)?.title ?? kind}
             last={i === grows.length - 1}
           >
-            <Fields of={[...path, 'progression', 'levers', i]} width={130} />
+            <Fields of={[...path, 'progression', 'levers', i]} value={grow} width={130} />
           </Row>
         );
       })}
-      {blocks.map((_, i) => (
+      {blocks.map((block, i) => (
         <Row
           key={i}
           path={[...path, 'progression', 'blocks', i]}
           title={`Block ${i + 1}`}
           last={i === blocks.length - 1}
         >
-          <Fields of={[...path, 'progression', 'blocks', i]} width={130} />
+          <Fields of={[...path, 'progression', 'blocks', i]} value={block} width={130} />
         </Row>
       ))}
       {own && blocks.length === 0 && <AddMenu label="Add a way to grow" options={levers} onAdd={addLever} />}
@@ -108,19 +114,21 @@ export function ExerciseCard({
 }
 
 /** An exercise of the library, with its own dose to begin with. */
-export function AddExercise({
+export const AddExercise = memo(AddExerciseOf, isSamePart);
+
+function AddExerciseOf({
   path,
   slot,
   label = 'Add an exercise',
-  item: itemOf = (prescription) => prescription,
+  startsWhen,
 }: {
   path: Path;
   slot: string;
   label?: string;
-  /** What goes into the list for it. */
-  item?: (prescription: Record<string, unknown>) => unknown;
+  /** What one waits for that begins later. */
+  startsWhen?: unknown;
 }) {
-  const { content, library, reshape } = useEditing();
+  const { library, reshape } = useEditing();
   return (
     <Autocomplete
       options={library.exercises}
@@ -130,21 +138,18 @@ export function AddExercise({
       getOptionLabel={(item) => item.title}
       getOptionKey={(item) => item.key}
       onChange={(_, item) => {
-        if (item !== null)
-          reshape(
-            added(
-              content,
-              path,
-              itemOf({
-                key: item.key,
-                exercise: item.key,
-                mode: item.mode,
-                limbs: item.sides,
-                slot,
-                dose: item.dose,
-              }),
-            ),
-          );
+        if (item === null) return;
+        const prescription = {
+          key: item.key,
+          exercise: item.key,
+          mode: item.mode,
+          limbs: item.sides,
+          slot,
+          dose: item.dose,
+        };
+        reshape((now) =>
+          added(now, path, startsWhen === undefined ? prescription : { starts_when: startsWhen, prescription }),
+        );
       }}
       renderInput={(props) => <TextField {...props} label={label} />}
       sx={{ width: 340 }}

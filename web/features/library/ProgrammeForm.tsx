@@ -8,32 +8,39 @@ import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 
 import type { Schemas } from '../../api/client';
-import { AddMenu, type Editing, EditingContext, Fields, list, Order, Row, textAt, useEditing } from './editing';
+import {
+  AddMenu,
+  type Editing,
+  EditingContext,
+  Fields,
+  isSamePart,
+  list,
+  Order,
+  Row,
+  textAt,
+  useEditing,
+} from './editing';
 import { AddExercise, ExerciseCard } from './ExerciseCard';
 import { added, at, type Path, removed, replaced } from './tree';
 import { WaitingExercises } from './WaitingExercises';
 import { MODES } from './words';
 
 /** A programme by its stages: sessions, exercises with how they grow, and what leads on to the next. */
-export function ProgrammeForm({ editing }: { editing: Editing }) {
-  const stages = list(editing.content, ['stages']);
+export function ProgrammeForm({ editing, content }: { editing: Editing; content: unknown }) {
+  const stages = list(content, ['stages']);
   return (
     <EditingContext value={editing}>
       <Paper variant="panel" component="section" aria-label="In general" sx={{ mb: 1.5 }}>
         <Typography variant="h2" sx={{ mb: 1 }}>
           In general
         </Typography>
-        <Fields of={[]} without={['stages', 'variants']} />
+        <Fields of={[]} value={content} without={['stages', 'variants']} />
       </Paper>
-      {stages.map((_, i) => (
-        <StageCard
-          key={textAt(editing.content, ['stages', i, 'key'])}
-          path={['stages', i]}
-          last={i === stages.length - 1}
-        />
+      {stages.map((stage, i) => (
+        <StageCard key={textAt(stage, ['key'])} path={['stages', i]} value={stage} last={i === stages.length - 1} />
       ))}
       {editing.own && (
         <AddMenu
@@ -43,16 +50,16 @@ export function ProgrammeForm({ editing }: { editing: Editing }) {
             title: MODES[mode],
             content: newStage(mode),
           }))}
-          onAdd={(content) => editing.reshape(added(editing.content, ['stages'], content))}
+          onAdd={(stage) => editing.reshape((now) => added(now, ['stages'], stage))}
         />
       )}
-      {list(editing.content, ['variants']).length > 0 && (
+      {list(content, ['variants']).length > 0 && (
         <Paper variant="panel" component="section" aria-label="Variants" sx={{ mt: 1.5 }}>
           <Typography variant="h2" sx={{ mb: 1 }}>
             For one structure alone
           </Typography>
-          {list(editing.content, ['variants']).map((_, i) => (
-            <Fields key={i} of={['variants', i]} />
+          {list(content, ['variants']).map((variant, i) => (
+            <Fields key={i} of={['variants', i]} value={variant} />
           ))}
         </Paper>
       )}
@@ -70,16 +77,16 @@ const newStage = (mode: Schemas['Mode']) => ({
   prescriptions: [],
 });
 
-function StageCard({ path, last }: { path: Path; last: boolean }) {
-  const editing = useEditing();
-  const { content, library, own, reshape, criteria, faults } = editing;
+const StageCard = memo(StageCardOf, isSamePart);
+
+function StageCardOf({ path, value, last }: { path: Path; value: unknown; last: boolean }) {
+  const { library, own, put, reshape, criteria, faults } = useEditing();
   const [sure, setSure] = useState(false);
-  const title = textAt(content, [...path, 'title']);
+  const title = textAt(value, ['title']);
   const name = `Stage ${Number(path.at(-1)) + 1} ${title}`;
-  const slots = list(content, [...path, 'slots']).map(
-    (_, i) => [textAt(content, [...path, 'slots', i, 'key']), textAt(content, [...path, 'slots', i, 'title'])] as const,
-  );
-  const prescriptions = list(content, [...path, 'prescriptions']);
+  const kinds = list(value, ['slots']);
+  const slots = kinds.map((slot) => [textAt(slot, ['key']), textAt(slot, ['title'])] as const);
+  const prescriptions = list(value, ['prescriptions']);
   const exercises = prescriptions.map(
     (prescription) =>
       [
@@ -88,7 +95,7 @@ function StageCard({ path, last }: { path: Path; last: boolean }) {
           textAt(prescription, ['exercise']),
       ] as const,
   );
-  const gate = list(content, [...path, 'gate']);
+  const gate = list(value, ['gate']);
   const elsewhere = ['gate', 'slots', 'prescriptions', 'waiting', 'rhythm'].flatMap(
     (part) => faults[[...path, part].join('.')] ?? [],
   );
@@ -105,13 +112,13 @@ function StageCard({ path, last }: { path: Path; last: boolean }) {
           {fault}
         </Typography>
       ))}
-      <Fields of={path} without={['gate', 'slots', 'prescriptions', 'waiting', 'rhythm']} />
+      <Fields of={path} value={value} without={['gate', 'slots', 'prescriptions', 'waiting', 'rhythm']} />
       <Typography variant="h3" sx={{ mt: 1.5 }}>
         Kinds of session
       </Typography>
       {slots.map(([key, slot], i) => (
         <Row key={key} path={[...path, 'slots', i]} title={slot} last={i === slots.length - 1}>
-          <Fields of={[...path, 'slots', i]} width={120} />
+          <Fields of={[...path, 'slots', i]} value={kinds[i]} width={120} />
         </Row>
       ))}
       {own && (
@@ -122,10 +129,10 @@ function StageCard({ path, last }: { path: Path; last: boolean }) {
             title: MODES[mode],
             content: { key: 'work', title: MODES[mode], mode, times_per_day: 1 },
           }))}
-          onAdd={(slot) => reshape(added(content, [...path, 'slots'], slot))}
+          onAdd={(slot) => reshape((now) => added(now, [...path, 'slots'], slot))}
         />
       )}
-      <RhythmPart path={[...path, 'rhythm']} slots={slots} />
+      <RhythmPart path={[...path, 'rhythm']} value={at(value, ['rhythm'])} slots={slots} />
       <Typography variant="h3" sx={{ mt: 1.5, mb: 0.5 }}>
         Exercises
       </Typography>
@@ -133,13 +140,14 @@ function StageCard({ path, last }: { path: Path; last: boolean }) {
         <ExerciseCard
           key={textAt(prescription, ['key'])}
           path={[...path, 'prescriptions', i]}
+          value={prescription}
           title={exercises[i]?.[1] ?? ''}
           slots={slots}
           last={i === prescriptions.length - 1}
         />
       ))}
       {own && <AddExercise path={[...path, 'prescriptions']} slot={slots[0]?.[0] ?? ''} />}
-      <WaitingExercises path={[...path, 'waiting']} slots={slots} />
+      <WaitingExercises path={[...path, 'waiting']} waiting={list(value, ['waiting'])} slots={slots} />
       <Typography variant="h3" sx={{ mt: 1.5 }}>
         Goes on to the next stage when
       </Typography>
@@ -158,7 +166,7 @@ function StageCard({ path, last }: { path: Path; last: boolean }) {
                 label="Of"
                 disabled={!own}
                 value={textAt(criterion, ['prescription'])}
-                onChange={(event) => editing.put([...path, 'gate', i, 'prescription'], event.target.value)}
+                onChange={(event) => put([...path, 'gate', i, 'prescription'], event.target.value)}
                 error={faults[[...path, 'gate', i, 'prescription'].join('.')] !== undefined}
                 helperText={faults[[...path, 'gate', i, 'prescription'].join('.')]}
                 sx={{ width: 260 }}
@@ -175,7 +183,7 @@ function StageCard({ path, last }: { path: Path; last: boolean }) {
                 ))}
               </TextField>
             )}
-            <Fields of={[...path, 'gate', i]} width={130} />
+            <Fields of={[...path, 'gate', i]} value={criterion} width={130} />
           </Row>
         );
       })}
@@ -186,7 +194,7 @@ function StageCard({ path, last }: { path: Path; last: boolean }) {
             ...criterion,
             content: ownExercise(criterion.content, exercises[0]?.[0]),
           }))}
-          onAdd={(criterion) => reshape(added(content, [...path, 'gate'], criterion))}
+          onAdd={(criterion) => reshape((now) => added(now, [...path, 'gate'], criterion))}
         />
       )}
       {sure && (
@@ -204,7 +212,7 @@ function StageCard({ path, last }: { path: Path; last: boolean }) {
               color="error"
               onClick={() => {
                 setSure(false);
-                reshape(removed(content, path));
+                reshape((now) => removed(now, path));
               }}
             >
               Remove the stage
@@ -221,18 +229,27 @@ const ownExercise = (content: Record<string, unknown>, prescription: string | un
   'prescription' in content && prescription !== undefined ? { ...content, prescription } : content;
 
 /** When the sessions come: in turn, every so many days, or so many times a week. */
-function RhythmPart({ path, slots }: { path: Path; slots: readonly (readonly [string, string])[] }) {
-  const { content, own, reshape } = useEditing();
-  const cycle = at(content, [...path, 'cycle']);
+const RhythmPart = memo(RhythmPartOf, isSamePart);
+
+function RhythmPartOf({
+  path,
+  value,
+  slots,
+}: {
+  path: Path;
+  value: unknown;
+  slots: readonly (readonly [string, string])[];
+}) {
+  const { own, reshape } = useEditing();
+  const cycle = at(value, ['cycle']);
   const turns = Array.isArray(cycle) ? (cycle as string[]) : null;
-  const kind =
-    turns !== null ? 'cycle' : at(content, [...path, 'every_days']) !== undefined ? 'every_days' : 'per_week';
+  const kind = turns !== null ? 'cycle' : at(value, ['every_days']) !== undefined ? 'every_days' : 'per_week';
   const fresh: Record<string, unknown> = {
     cycle: { cycle: slots.map(([key]) => key) },
     every_days: { every_days: 2 },
     per_week: { per_week: 3, min_gap_days: 2 },
   };
-  const setTurns = (next: string[]) => reshape(replaced(content, path, { cycle: next }));
+  const setTurns = (next: string[]) => reshape((now) => replaced(now, path, { cycle: next }));
   return (
     <Box
       role="group"
@@ -244,7 +261,7 @@ function RhythmPart({ path, slots }: { path: Path; slots: readonly (readonly [st
         label="Rhythm"
         disabled={!own}
         value={kind}
-        onChange={(event) => reshape(replaced(content, path, fresh[event.target.value]))}
+        onChange={(event) => reshape((now) => replaced(now, path, fresh[event.target.value]))}
         sx={{ width: 250 }}
       >
         <MenuItem value="cycle">in turn, one a day</MenuItem>
@@ -252,7 +269,7 @@ function RhythmPart({ path, slots }: { path: Path; slots: readonly (readonly [st
         <MenuItem value="per_week">so many times a week</MenuItem>
       </TextField>
       {turns === null ? (
-        <Fields of={path} width={150} />
+        <Fields of={path} value={value} width={150} />
       ) : (
         <>
           {turns.map((turn, i) => (

@@ -3,15 +3,15 @@ import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
-import { createContext, type ReactNode, useContext, useState } from 'react';
+import { createContext, memo, type ReactNode, useContext, useState } from 'react';
 
 import type { Schemas } from '../../api/client';
 import { Field } from './Field';
 import { at, type Leaf, leaves, moved, type Path, removed, repeated } from './tree';
 import type { Library } from './words';
 
+/** What all parts of the form share. What is typed comes to each part by itself, so that the others stand still. */
 export interface Editing {
-  content: unknown;
   library: Library;
   criteria: Schemas['Part'][];
   levers: Schemas['Part'][];
@@ -20,8 +20,8 @@ export interface Editing {
   faults: Record<string, string>;
   /** A single value, whatever else was changed meanwhile. */
   put: (path: Path, value: unknown) => void;
-  /** All of it in another shape. */
-  reshape: (next: unknown) => void;
+  /** All of it in another shape, made of what it is by then. */
+  reshape: (change: (now: unknown) => unknown) => void;
 }
 
 export const EditingContext = createContext<Editing | null>(null);
@@ -41,20 +41,37 @@ export const textAt = (value: unknown, path: Path): string => {
   return typeof found === 'string' ? found : '';
 };
 
+/** Whether a part of the form has the same before it: places and short lists are compared by what they say, what is typed by whether it is the same. */
+export function isSamePart<Props extends object>(before: Props, now: Props): boolean {
+  const names = Object.keys(now) as (keyof Props)[];
+  return (
+    names.length === Object.keys(before).length &&
+    names.every((name) => {
+      const [was, is] = [before[name], now[name]];
+      return (
+        Object.is(was, is) ||
+        (name !== 'value' && Array.isArray(was) && Array.isArray(is) && JSON.stringify(was) === JSON.stringify(is))
+      );
+    })
+  );
+}
+
 /** The values that belong to one thing and to nothing inside it. */
 export function Fields({
   of,
+  value,
   without = [],
   width,
   choices,
 }: {
   of: Path;
+  value: unknown;
   without?: string[];
   width?: number;
   choices?: (leaf: Leaf) => readonly (readonly [string, string])[] | undefined;
 }) {
-  const { content, library, own, faults, put } = useEditing();
-  const found = leaves(at(content, of), of).filter((leaf) => !without.includes(String(leaf.path[of.length])));
+  const { library, own, faults, put } = useEditing();
+  const found = leaves(value, of).filter((leaf) => !without.includes(String(leaf.path[of.length])));
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25 }}>
       {found.map((leaf) => {
@@ -79,7 +96,9 @@ export function Fields({
 }
 
 /** Order, repeat and remove, for a thing of a list. */
-export function Order({
+export const Order = memo(OrderOf, isSamePart);
+
+function OrderOf({
   path,
   name,
   last,
@@ -92,22 +111,26 @@ export function Order({
   repeat?: boolean;
   onRemove?: () => void;
 }) {
-  const { content, own, reshape } = useEditing();
+  const { own, reshape } = useEditing();
   if (!own) return null;
   return (
     <Box sx={{ whiteSpace: 'nowrap', '& button': { minWidth: 0, px: 0.75, py: 0 } }}>
-      <Button aria-label={`${name}: up`} disabled={path.at(-1) === 0} onClick={() => reshape(moved(content, path, -1))}>
+      <Button
+        aria-label={`${name}: up`}
+        disabled={path.at(-1) === 0}
+        onClick={() => reshape((now) => moved(now, path, -1))}
+      >
         ↑
       </Button>
-      <Button aria-label={`${name}: down`} disabled={last} onClick={() => reshape(moved(content, path, 1))}>
+      <Button aria-label={`${name}: down`} disabled={last} onClick={() => reshape((now) => moved(now, path, 1))}>
         ↓
       </Button>
       {repeat && (
-        <Button aria-label={`Repeat ${name}`} onClick={() => reshape(repeated(content, path))}>
+        <Button aria-label={`Repeat ${name}`} onClick={() => reshape((now) => repeated(now, path))}>
           Repeat
         </Button>
       )}
-      <Button aria-label={`Remove ${name}`} onClick={onRemove ?? (() => reshape(removed(content, path)))}>
+      <Button aria-label={`Remove ${name}`} onClick={onRemove ?? (() => reshape((now) => removed(now, path)))}>
         Remove{onRemove === undefined ? '' : ' …'}
       </Button>
     </Box>
