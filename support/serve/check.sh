@@ -2,11 +2,36 @@
 
 begin_instance() {
     use_instance "$1" "$2" "$3"
-    trap stop_instance EXIT
+    trap end_instance EXIT
     stop_instance
     # What an earlier run left would be taken for this one: a cached setting, a database.
     rm -rf "$PG_DATA" "$ETC" "$STORAGE" "$LOG" "$HOME_DIR/backups" "$HOME_DIR/without-demo"
     use_instance "$1" "$2" "$3"
+}
+
+# What still runs beside is ended first.
+end_instance() {
+    if [ -n "$BESIDE" ]; then
+        pkill -TERM -P "$BESIDE" || true
+        wait "$BESIDE" || true
+        cat "$BESIDE_SAID"
+    fi
+    stop_instance
+}
+
+# beside COMMAND…: begins a check that goes on beside the next ones, until wait_beside.
+BESIDE='' BESIDE_SAID=''
+beside() {
+    BESIDE_SAID=$(mktemp)
+    (BESIDE=''; "$@") >"$BESIDE_SAID" 2>&1 &
+    BESIDE=$!
+}
+
+wait_beside() {
+    local code=0; wait "$BESIDE" || code=$?
+    BESIDE=''
+    cat "$BESIDE_SAID"; rm -f "$BESIDE_SAID"
+    return "$code"
 }
 
 step() { say "$1"; shift; "$@" || stop_here "failed: $*"; }
@@ -74,9 +99,11 @@ first_owner() { SETUP_CODE=$(artisan rung:setup-code) browser_tests tests/browse
 
 browser_tests() ( export RUNG_URL=http://127.0.0.1:$PORT DEMO_PASSWORD; npx playwright test --config="$@" )
 
-# Kills, backups, privileges: what holds of the instance as it stands on the machine.
+# Kills, backups, privileges: what holds of an instance as it stands on the machine. It has one of its own, so that
+# nothing else is there when it is killed; it waits more than it works.
 operations_tests() (
-    export RUNG_INSTANCE=$INSTANCE RUNG_URL=http://127.0.0.1:$PORT RUNG_HOME=$HOME_DIR RUNG_WEB_USER=$WEB_USER
+    begin_instance operations 8084 54333
+    export RUNG_INSTANCE=$INSTANCE RUNG_URL=http://127.0.0.1:$PORT RUNG_PG_PORT=$PG_PORT RUNG_HOME=$HOME_DIR RUNG_WEB_USER=$WEB_USER
     php vendor/bin/phpunit --testsuite=operations "$@"
 )
 
@@ -89,16 +116,17 @@ check_all() {
     make_storage
     start_postgres
     build_front_end
+    say "operations begin, and go on beside what follows"
+    beside operations_tests
     step "features" feature_tests
     owner_artisan migrate:fresh --force --quiet
     serve
-    step "first owner" first_owner
+    step "first owner, and beside it types, style and tests of the browser code" side_by_side browser_code first_owner
     owner_artisan migrate:fresh --force --quiet
     artisan rung:demo
     demo_practices
     step "browser" browser_tests tests/browser/playwright.config.ts
-    # These wait more than they work: what needs no server goes beside them.
-    step "operations, and beside them types, style and tests of the browser code" side_by_side browser_code operations_tests
+    step "operations" wait_beside
     say "all checks passed"
 }
 

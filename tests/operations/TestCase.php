@@ -16,7 +16,7 @@ abstract class TestCase extends Base
     public static function setUpBeforeClass(): void
     {
         self::assertSame(
-            'test',
+            'operations',
             getenv('RUNG_INSTANCE'),
             'run these by ./rung test, which gives them an instance of their own',
         );
@@ -68,9 +68,14 @@ abstract class TestCase extends Base
     {
         preg_match("/^DB_OWNER_PASSWORD='(.*)'$/m", (string) file_get_contents(self::home('secrets')), $found);
 
-        return new PDO('pgsql:host=127.0.0.1;port=54330;dbname=rung', 'rung_owner', $found[1] ?? '', [
-            PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION,
-        ]);
+        return new PDO(
+            'pgsql:host=127.0.0.1;port=' . getenv('RUNG_PG_PORT') . ';dbname=rung',
+            'rung_owner',
+            $found[1] ?? '',
+            [
+                PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION,
+            ],
+        );
     }
 
     protected static function demoPassword(): string

@@ -176,7 +176,7 @@ final class UpgradeTest extends TestCase
             'LARAVEL_STORAGE_PATH' => $this->folder,
             'LOG_CHANNEL' => 'stderr',
             'DB_HOST' => '127.0.0.1',
-            'DB_PORT' => '54330',
+            'DB_PORT' => (string) getenv('RUNG_PG_PORT'),
             'DB_DATABASE' => self::DATABASE,
             'DB_USERNAME' => 'rung_owner',
             'DB_PASSWORD' => self::secret('DB_OWNER_PASSWORD'),
@@ -202,9 +202,14 @@ final class UpgradeTest extends TestCase
 
     private static function connect(string $role, string $secret, string $database = self::DATABASE): PDO
     {
-        return new PDO("pgsql:host=127.0.0.1;port=54330;dbname=$database", $role, self::secret($secret), [
-            PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION,
-        ]);
+        return new PDO(
+            'pgsql:host=127.0.0.1;port=' . getenv('RUNG_PG_PORT') . ";dbname=$database",
+            $role,
+            self::secret($secret),
+            [
+                PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION,
+            ],
+        );
     }
 
     private static function secret(string $name): string
