@@ -9,29 +9,33 @@ begin_instance() {
     use_instance "$1" "$2" "$3"
 }
 
+# Checks that go on beside others, each with what it says: process by name, file by name.
+declare -A BESIDE=() BESIDE_SAID=()
+
+# beside NAME COMMAND…: begins a check that goes on beside the next ones, until wait_for.
+beside() {
+    local name=$1; shift
+    BESIDE_SAID[$name]=$(mktemp)
+    (BESIDE=(); "$@") >"${BESIDE_SAID[$name]}" 2>&1 &
+    BESIDE[$name]=$!
+}
+
+# wait_for NAME: shows what the check said, and is what it came to.
+wait_for() {
+    local code=0; wait "${BESIDE[$1]}" || code=$?
+    unset "BESIDE[$1]"
+    cat "${BESIDE_SAID[$1]}"; rm -f "${BESIDE_SAID[$1]}"
+    return "$code"
+}
+
 # What still runs beside is ended first.
 end_instance() {
-    if [ -n "$BESIDE" ]; then
-        pkill -TERM -P "$BESIDE" || true
-        wait "$BESIDE" || true
-        cat "$BESIDE_SAID"
-    fi
+    local name
+    for name in "${!BESIDE[@]}"; do
+        pkill -TERM -P "${BESIDE[$name]}" || true
+        wait_for "$name" || true
+    done
     stop_instance
-}
-
-# beside COMMAND…: begins a check that goes on beside the next ones, until wait_beside.
-BESIDE='' BESIDE_SAID=''
-beside() {
-    BESIDE_SAID=$(mktemp)
-    (BESIDE=''; "$@") >"$BESIDE_SAID" 2>&1 &
-    BESIDE=$!
-}
-
-wait_beside() {
-    local code=0; wait "$BESIDE" || code=$?
-    BESIDE=''
-    cat "$BESIDE_SAID"; rm -f "$BESIDE_SAID"
-    return "$code"
 }
 
 step() { say "$1"; shift; "$@" || stop_here "failed: $*"; }
@@ -66,22 +70,17 @@ static_analysis() (
     php -d memory_limit=3G vendor/bin/phpstan analyse --no-progress --configuration=phpstan.neon
 )
 
-browser_code() { npm run --silent types && npm run --silent lint && npm run --silent unit; }
-
-style_and_analysis() { npm run --silent style && php vendor/bin/php-cs-fixer check --quiet --config=.php-cs-fixer.php && static_analysis; }
+# What needs neither a server nor a database.
+style_and_types() (
+    npm run --silent style
+    php vendor/bin/php-cs-fixer check --quiet --config=.php-cs-fixer.php
+    static_analysis
+    npm run --silent types
+    npm run --silent lint
+    npm run --silent unit
+)
 
 core_tests() { php vendor/bin/paratest --processes=2 --testsuite=core; }
-
-# Runs two checks at the same time; what the first says is shown once the second is done.
-side_by_side() {
-    local said code=0; said=$(mktemp)
-    "$1" >"$said" 2>&1 &
-    local first=$!
-    "$2" || code=$?
-    wait "$first" || code=$?
-    cat "$said"; rm -f "$said"
-    return "$code"
-}
 
 # A demo practice for each file of browser tests, which signs in at its own; two are loaded at a time.
 demo_practices() {
@@ -112,21 +111,24 @@ check_all() {
     begin_instance test 8081 54330
     install_all
     mkdir -p tests/browser
-    step "the core, and beside it code style, static analysis and layering" side_by_side style_and_analysis core_tests
+    build_front_end
+    say "style, static analysis, layering, types and tests of the browser code begin, and go on beside what follows"
+    beside style style_and_types
+    step "the core" core_tests
     make_storage
     start_postgres
-    build_front_end
     say "operations begin, and go on beside what follows"
-    beside operations_tests
+    beside operations operations_tests
     step "features" feature_tests
     owner_artisan migrate:fresh --force --quiet
     serve
-    step "first owner, and beside it types, style and tests of the browser code" side_by_side browser_code first_owner
+    step "first owner" first_owner
     owner_artisan migrate:fresh --force --quiet
     artisan rung:demo
     demo_practices
+    step "style, static analysis, layering, types and tests of the browser code" wait_for style
     step "browser" browser_tests tests/browser/playwright.config.ts
-    step "operations" wait_beside
+    step "operations" wait_for operations
     say "all checks passed"
 }
 
