@@ -69,7 +69,7 @@ final class People extends EloquentUserProvider
     public function retrieveByCredentials(#[SensitiveParameter] array $credentials)
     {
         $email = $credentials['email'] ?? null;
-        $account = is_string($email) ? Account::of($email) : null;
+        $account = is_string($email) ? Account::findByEmail($email) : null;
 
         return $account === null ? null : self::places($account)[0] ?? null;
     }

@@ -23,7 +23,7 @@ final class SignIns
     public function __construct(private readonly CurrentPractice $practice) {}
 
     /** @return list<array{id: string, device: string, place: string|null, last: string, current: bool}> the latest first */
-    public function of(Account $account, string $current, string $zone): array
+    public function forAccount(Account $account, string $current, string $zone): array
     {
         return array_map(
             static fn(stdClass $row): array => [

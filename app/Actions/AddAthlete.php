@@ -21,7 +21,7 @@ final class AddAthlete
      *
      * @throws InvalidInput
      */
-    public static function of(AthleteEntry $entry, User $by): array
+    public static function add(AthleteEntry $entry, User $by): array
     {
         if ($entry->id !== null) {
             $athlete = Str::isUuid($entry->id) ? Athlete::query()->find($entry->id) : null;
@@ -80,6 +80,6 @@ final class AddAthlete
 
     private static function isTaken(string $email): bool
     {
-        return Account::of($email) !== null;
+        return Account::findByEmail($email) !== null;
     }
 }

@@ -26,13 +26,13 @@ final class BeginWaiting
             return false;
         }
         $plan = $case->plan();
-        $step = Beginning::of($plan, $evaluation, $case->intake->found);
+        $step = Beginning::begin($plan, $evaluation, $case->intake->found);
         if (!$step->changesAnything()) {
             return false;
         }
         $words = (new ChangeWords($this->shelf->forCase($case, $plan)))->step($step);
         $this->force->handle($case, null, $step, $evaluation, $words, '');
-        RecordDecision::of($case, null, 'begins', $words, null, $evaluation);
+        RecordDecision::record($case, null, 'begins', $words, null, $evaluation);
 
         return true;
     }

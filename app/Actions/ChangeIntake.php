@@ -41,7 +41,7 @@ final class ChangeIntake
                     'Somebody else has changed the intake meanwhile. Look at the changes below; save again to replace them with yours.',
                 );
             }
-            $words = self::changes($case, $request, $this->shelf->of($case->practice_id));
+            $words = self::changes($case, $request, $this->shelf->forPractice($case->practice_id));
             if ($words === []) {
                 throw InvalidInput::at('/history', 'is as it was, like every other field: change one, then save');
             }
@@ -73,7 +73,7 @@ final class ChangeIntake
                 PlanSessions::ahead($case);
             }
 
-            return RecordDecision::of(
+            return RecordDecision::record(
                 $case->refresh(),
                 $by,
                 'intake',

@@ -38,7 +38,7 @@ final class ChangeLibrary
     public function copy(User $by, LibraryKind $kind, string $from): LibraryItem
     {
         return $this->changing($by, function () use ($by, $kind, $from): LibraryItem {
-            $catalogue = $this->shelf->of($by->practice_id);
+            $catalogue = $this->shelf->forPractice($by->practice_id);
             $found =
                 self::find($catalogue, $kind, $from) ??
                 throw InvalidInput::at('/key', 'must name something of the library');
@@ -127,7 +127,7 @@ final class ChangeLibrary
      */
     public function changes(User $by, string $json): array
     {
-        $now = $this->shelf->of($by->practice_id);
+        $now = $this->shelf->forPractice($by->practice_id);
         $file = LibraryFile::read($json, $this->shelf->shipped(), $now);
         $changes = [];
         foreach (LibraryKind::cases() as $kind) {
@@ -139,7 +139,7 @@ final class ChangeLibrary
                 LibraryKind::Measure => $file->measures,
             };
             foreach ($items as $item) {
-                $changes[] = LibraryChange::of($kind, $item, self::find($now, $kind, $item->key));
+                $changes[] = LibraryChange::between($kind, $item, self::find($now, $kind, $item->key));
             }
         }
 
@@ -194,7 +194,7 @@ final class ChangeLibrary
             $file = LibraryFile::read(
                 '{"format":"' . LibraryFile::FORMAT . "\",\"$list\":[$content]}",
                 $this->shelf->shipped(),
-                $this->shelf->of($by->practice_id),
+                $this->shelf->forPractice($by->practice_id),
             );
         } catch (InvalidInput $bad) {
             throw $bad->below("/$list/0");

@@ -12,7 +12,7 @@ use Illuminate\Support\Str;
 final class CloseAccess
 {
     /** @param bool $forGood whether the password goes too, so that a new invitation is needed; an account that has a place in other practices keeps it */
-    public static function of(User $user, bool $forGood): void
+    public static function close(User $user, bool $forGood): void
     {
         DB::transaction(static function () use ($user, $forGood): void {
             $user->account

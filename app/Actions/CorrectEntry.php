@@ -45,7 +45,7 @@ final class CorrectEntry
                         ->whereKey($request->entry)
                         ->first() ??
                     throw InvalidInput::at('/entry', 'must name an entry of this case that still counts');
-                $locked = EntryLock::of($case, $entry);
+                $locked = EntryLock::whyLocked($case, $entry);
                 if ($locked !== null) {
                     throw InvalidInput::at('/entry', $locked);
                 }

@@ -84,7 +84,15 @@ final class DecideCase
                 DecisionKind::Note => ['Note', null],
             };
 
-            return RecordDecision::of($case, $by, $request->kind->value, $words, $request->reason, $evaluation, $undo);
+            return RecordDecision::record(
+                $case,
+                $by,
+                $request->kind->value,
+                $words,
+                $request->reason,
+                $evaluation,
+                $undo,
+            );
         });
     }
 
@@ -92,7 +100,7 @@ final class DecideCase
     private function accept(CareCase $case, User $by, DecisionData $request, Evaluation $evaluation): array
     {
         $plan = $case->plan();
-        $step = Acceptance::of($plan, $evaluation, $this->shelf->forCase($case, $plan), $request->prescriptions);
+        $step = Acceptance::accept($plan, $evaluation, $this->shelf->forCase($case, $plan), $request->prescriptions);
         if (!$step->changesAnything()) {
             throw InvalidInput::at('/kind', 'has nothing to put in force: the proposal changes no dose and no stage');
         }
@@ -104,11 +112,11 @@ final class DecideCase
             $by,
             $step,
             $evaluation,
-            ProposalWords::because(ActionGrounds::of($evaluation, $plan)),
+            ProposalWords::because(ActionGrounds::fromEvaluation($evaluation, $plan)),
         );
 
         return [
-            ProposalWords::headline(ProposedStep::of($evaluation, $step, $this->shelf->forCase($case, $plan))),
+            ProposalWords::headline(ProposedStep::fromStep($evaluation, $step, $this->shelf->forCase($case, $plan))),
             $undo,
         ];
     }
@@ -126,7 +134,7 @@ final class DecideCase
         if ($request->maintenance === 0) {
             return ['Finished: discharged', $this->end($case, $evaluation)];
         }
-        $step = KeepingUp::of($case->plan(), $evaluation, $request->maintenance);
+        $step = KeepingUp::finish($case->plan(), $evaluation, $request->maintenance);
 
         return [
             $this->words($case, $step),
@@ -135,7 +143,7 @@ final class DecideCase
                 $by,
                 $step,
                 $evaluation,
-                ProposalWords::because(ActionGrounds::of($evaluation, $step->plan)),
+                ProposalWords::because(ActionGrounds::fromEvaluation($evaluation, $step->plan)),
             ),
         ];
     }
@@ -217,7 +225,7 @@ final class DecideCase
     /** @return array{string, UndoData} */
     private function rule(CareCase $case, DecisionData $request): array
     {
-        $schools = $this->shelf->of($case->practice_id)->schools;
+        $schools = $this->shelf->forPractice($case->practice_id)->schools;
         $school =
             $schools[(string) $request->rule] ??
             throw InvalidInput::at('/rule', 'must name a response rule of the library');

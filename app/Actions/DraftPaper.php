@@ -23,7 +23,7 @@ final class DraftPaper
 
     public function handle(CareCase $case, User $by, PaperKind $kind): Paper
     {
-        return self::store($case, $by, PaperDraft::of($kind, $this->facts->of($case, $by->name)));
+        return self::store($case, $by, PaperDraft::draft($kind, $this->facts->gather($case, $by->name)));
     }
 
     private static function store(CareCase $case, User $by, Content $content): Paper

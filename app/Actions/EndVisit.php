@@ -66,11 +66,11 @@ final class EndVisit
             $evaluation->log->file->response_rule->stop_at,
         );
 
-        return RecordDecision::of(
+        return RecordDecision::record(
             $case,
             $by,
             'visit',
-            $words->of($visit->trials, $tests, $scores),
+            $words->describe($visit->trials, $tests, $scores),
             $visit->note,
             $evaluation,
             id: $visit->id,

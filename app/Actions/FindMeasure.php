@@ -17,10 +17,10 @@ final class FindMeasure
 
     public function __construct(private readonly CatalogueShelf $shelf) {}
 
-    public function of(CareCase $case, string $key): ?Measure
+    public function byKey(CareCase $case, string $key): ?Measure
     {
         return self::severity($case, $key) ??
-            ($this->followed($case)[$key] ?? ($this->shelf->of($case->practice_id)->measures[$key] ?? null));
+            ($this->followed($case)[$key] ?? ($this->shelf->forPractice($case->practice_id)->measures[$key] ?? null));
     }
 
     /** @return array<string, Measure> */

@@ -41,7 +41,7 @@ final class HandOver
                     ->where('user_id', $to->id)
                     ->whereNull('ended_at')
                     ->update(['ended_at' => CarbonImmutable::now()->utc()]);
-                RecordDecision::of(
+                RecordDecision::record(
                     $locked,
                     $by,
                     'note',

@@ -104,7 +104,7 @@ final class ImportCase
     {
         if ($id === null) {
             // Nobody learns this password: an athlete who comes in by a file is invited.
-            return AddAthlete::of(AthleteEntry::fromFile($file->athlete), $by)[0];
+            return AddAthlete::add(AthleteEntry::fromFile($file->athlete), $by)[0];
         }
         $athlete = Str::isUuid($id) ? Athlete::query()->find($id) : null;
         if ($athlete === null) {
@@ -127,7 +127,7 @@ final class ImportCase
         $programme = self::programmeOf($file, $catalogue);
         $structure = $catalogue->structures[$file->case->structure->value];
         $now = CarbonImmutable::now()->utc();
-        $plan = FilePlan::of($file, $programme->plan->stages ?? []);
+        $plan = FilePlan::fromFile($file, $programme->plan->stages ?? []);
         $case = CareCase::query()->create([
             'practice_id' => $by->practice_id,
             'athlete_id' => $athlete->id,
@@ -163,7 +163,7 @@ final class ImportCase
         );
         $this->rows($file, $own, $now);
         PlanSessions::ahead($case);
-        $this->standing->of($case);
+        $this->standing->refresh($case);
         Decision::query()->create(
             $own + [
                 'at' => $now,
@@ -189,7 +189,7 @@ final class ImportCase
     private function rows(CaseFile $file, array $own, CarbonImmutable $now): void
     {
         foreach ($file->stage_history as $entry) {
-            StageEntry::query()->create($own + Record::of($entry));
+            StageEntry::query()->create($own + Record::toArray($entry));
         }
         $planned = $sources = $numbers = [];
         foreach ($file->planned as $session) {
@@ -235,13 +235,13 @@ final class ImportCase
             );
         }
         foreach ($file->tests as $test) {
-            StrengthTest::query()->create($own + Record::of($test) + ['created_at' => $now]);
+            StrengthTest::query()->create($own + Record::toArray($test) + ['created_at' => $now]);
         }
         foreach ($file->outcomes as $outcome) {
-            Outcome::query()->create($own + Record::of($outcome) + ['created_at' => $now]);
+            Outcome::query()->create($own + Record::toArray($outcome) + ['created_at' => $now]);
         }
         foreach ($file->sign_offs as $signOff) {
-            SignOff::query()->create($own + Record::of($signOff));
+            SignOff::query()->create($own + Record::toArray($signOff));
         }
         foreach ($file->reviews as $review) {
             Review::query()->create(
@@ -249,7 +249,7 @@ final class ImportCase
             );
         }
         foreach ($file->dose_changes as $change) {
-            DoseChange::query()->create($own + ['at' => Clock::utc($change->at)] + Record::of($change));
+            DoseChange::query()->create($own + ['at' => Clock::utc($change->at)] + Record::toArray($change));
         }
     }
 

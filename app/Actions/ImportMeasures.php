@@ -30,7 +30,7 @@ final class ImportMeasures
     {
         $read = fn(ObjectNode $row): Measurement => Measurement::read(
             $row,
-            fn(string $key): ?Measure => $this->find->of($case, $key),
+            fn(string $key): ?Measure => $this->find->byKey($case, $key),
         );
         $measurements = Json::read(
             json_encode(['rows' => MeasureFile::rows($csv)], JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
@@ -66,7 +66,7 @@ final class ImportMeasures
     {
         [$affected, $unaffected] = [$measurement->ofAffected()?->best, $measurement->ofUnaffected()?->best];
         $same = array_filter(
-            array_column(MeasureHistory::of($case)->course($measurement->measure)->points, 'taken'),
+            array_column(MeasureHistory::forCase($case)->course($measurement->measure)->points, 'taken'),
             static fn(Taken $taken): bool => $taken->on->number === $measurement->on->number &&
                 $taken->affected == $affected &&
                 $taken->unaffected == $unaffected,

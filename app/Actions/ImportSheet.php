@@ -89,7 +89,7 @@ final class ImportSheet
      */
     private function sound(CareCase $case, SheetMatch $match): array
     {
-        $entries = $this->read->of($case, $match);
+        $entries = $this->read->read($case, $match);
         $faulty = array_values(array_filter($entries, static fn(SheetEntry $entry): bool => $entry->fault !== null));
         if ($faulty !== []) {
             throw InvalidInput::at(

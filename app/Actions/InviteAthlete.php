@@ -33,7 +33,7 @@ final class InviteAthlete
     private static function invite(CareCase $case, User $by, User $user, string $token): void
     {
         self::withdraw($user);
-        CloseAccess::of($user, false);
+        CloseAccess::close($user, false);
         SignInTries::clear("sign-in-of:$user->email", "sign-in-known:$user->email");
         Invitation::query()->create([
             'practice_id' => $case->practice_id,

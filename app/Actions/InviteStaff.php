@@ -34,7 +34,7 @@ final class InviteStaff
     {
         return DB::transaction(function () use ($entry, $by): array {
             DB::statement('select pg_advisory_xact_lock(hashtext(?))', ["address $entry->email"]);
-            $account = Account::of($entry->email);
+            $account = Account::findByEmail($entry->email);
             $here = $account === null ? null : User::query()->where('account_id', $account->id)->first();
             if ($here !== null && $here->left_at === null) {
                 throw ValidationException::withMessages([

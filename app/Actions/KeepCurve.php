@@ -35,7 +35,7 @@ final class KeepCurve
         CurveAsk $ask,
         array $figures,
     ): array {
-        $known = $this->measures->of($case, $measure);
+        $known = $this->measures->byKey($case, $measure);
         if ($known === null || $known->kind !== MeasureKind::Force) {
             throw InvalidInput::at('/measure', 'must be a measure of force');
         }

@@ -20,7 +20,7 @@ final readonly class LibraryChange
         public LibraryDifference $what,
     ) {}
 
-    public static function of(
+    public static function between(
         LibraryKind $kind,
         Exercise|Ladder|Programme|School|Measure $item,
         Exercise|Ladder|Programme|School|Measure|null $now,

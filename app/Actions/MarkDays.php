@@ -38,7 +38,7 @@ final class MarkDays
                 $this->message->handle($case, $by, MessageKind::Message, "Your calendar: $words.");
             }
 
-            return RecordDecision::of(
+            return RecordDecision::record(
                 $case->refresh(),
                 $by,
                 'days',

@@ -48,14 +48,14 @@ final class MoveOwnSession
             if ($case->closed_on !== null || $case->isStopped()) {
                 throw InvalidInput::at('/planned', 'must wait: you are to be seen first');
             }
-            $days = OtherDays::of(CaseWeeks::of($case), $planned);
+            $days = OtherDays::forSession(CaseWeeks::forCase($case), $planned);
             $choice = $days->choice($on);
             $words = $days->words()->move($days->session, $on);
             $moved = $choice->isFree();
             if ($moved) {
                 self::checkCount($case, $by);
                 $undo = new UndoData(moved: MoveSessions::put($days->weeks, [$planned => $on]));
-                RecordDecision::of(
+                RecordDecision::record(
                     $case,
                     $by,
                     'move',

@@ -37,7 +37,7 @@ final class MoveSessions
                     'must wait: a stop is open, and nothing is loaded before you have reviewed it',
                 );
             }
-            $weeks = CaseWeeks::of($case);
+            $weeks = CaseWeeks::forCase($case);
             $moves = self::checked($weeks, $request->moves, $request->again);
             $said =
                 $moves === []
@@ -51,7 +51,7 @@ final class MoveSessions
             $undo = new UndoData(moved: self::put($weeks, $moves), added: self::add($case, $weeks, $request->again));
             $this->message->handle($case, $by, MessageKind::Message, "$words.");
 
-            return RecordDecision::of($case, $by, 'move', $words, $request->reason, $evaluation, $undo);
+            return RecordDecision::record($case, $by, 'move', $words, $request->reason, $evaluation, $undo);
         });
     }
 

@@ -41,7 +41,7 @@ final class OpenCase
     /** @throws InvalidInput */
     public function handle(User $by, OpeningData $opening, Catalogue $catalogue, Day $today): OpenedCase
     {
-        $start = ProposeStart::of($opening, $catalogue, $today);
+        $start = ProposeStart::propose($opening, $catalogue, $today);
         self::checkScreening($opening);
         if ($start->proposal->blocked || $start->stage === null) {
             throw InvalidInput::at(
@@ -56,7 +56,7 @@ final class OpenCase
             if ($before !== null) {
                 return new OpenedCase($before, null, false);
             }
-            [$athlete, $signIn] = AddAthlete::of($opening->athlete, $by);
+            [$athlete, $signIn] = AddAthlete::add($opening->athlete, $by);
             self::checkGrowth($athlete, $opening, $today);
             self::checkBodyMass($athlete, $plan);
             $case = $this->store($athlete, $by, $opening, $start, $plan, $today);
@@ -204,7 +204,7 @@ final class OpenCase
         StageEntry::query()->create($own + ['stage' => $start->stage?->stage->key, 'from' => $today->toIso()]);
         self::storeBaseline($opening, $start, $own, $today, $now);
         PlanSessions::ahead($case);
-        $this->standing->of($case);
+        $this->standing->refresh($case);
         Decision::query()->create(
             $own + [
                 'at' => $now,

@@ -22,15 +22,15 @@ final class PreviewPlan
     public function __construct(private readonly CatalogueShelf $shelf, private readonly RefreshStanding $standing) {}
 
     /** @return array<string, mixed> as the Prescribe screen shows it */
-    public function of(CareCase $case, Plan $plan, StageDraft $draft): array
+    public function preview(CareCase $case, Plan $plan, StageDraft $draft): array
     {
         $catalogue = $this->shelf->forCase($case, $plan);
         $summary =
             $case->course === null
-                ? TrainingSummary::of($this->standing->evaluate($case))
+                ? TrainingSummary::fromEvaluation($this->standing->evaluate($case))
                 : TrainingSummary::fromJson($case->course);
 
-        $preview = Preview::of(
+        $preview = Preview::build(
             plan: $plan,
             draft: $draft,
             summary: $summary,
@@ -45,6 +45,6 @@ final class PreviewPlan
             bothSides: $case->side === Side::Both->value,
         );
 
-        return PreviewWords::of($preview, $case->weekdays($plan), $catalogue);
+        return PreviewWords::present($preview, $case->weekdays($plan), $catalogue);
     }
 }

@@ -29,7 +29,7 @@ final class ProposeStart
     public const SHOWN_DAYS = 14;
 
     /** @throws InvalidInput */
-    public static function of(OpeningData $opening, Catalogue $catalogue, Day $today): ProposedStart
+    public static function propose(OpeningData $opening, Catalogue $catalogue, Day $today): ProposedStart
     {
         $programme =
             $catalogue->programmes[$opening->programme] ??
@@ -65,7 +65,7 @@ final class ProposeStart
             throw InvalidInput::at('/stage', 'must name a stage of the programme that applies to the goal');
         }
         $irritable = $proposal->isIrritable($opening->purpose, self::isAtRisk($opening));
-        $plan = StartPlan::of(
+        $plan = StartPlan::build(
             $programme,
             $catalogue,
             $structure,
@@ -104,7 +104,7 @@ final class ProposeStart
             $level,
             $plan,
             $calendar,
-            Linter::of(
+            Linter::lint(
                 new LintSubject(
                     catalogue: $catalogue,
                     structure: $structure,
@@ -132,7 +132,7 @@ final class ProposeStart
         return StartAdvisor::propose(
             $opening->findings,
             $opening->goal,
-            array_map(StartStage::of(...), $programme->plan->caseStages()),
+            array_map(StartStage::fromStage(...), $programme->plan->caseStages()),
             self::isAtRisk($opening),
             array_filter($opening->signs, static fn(FoundSign $sign): bool => $sign->blocks()) !== [],
         );

@@ -139,7 +139,7 @@ final class PutEntryRight
         $fault =
             $severity !== null && $severity->name === $entry->measure
                 ? $severity->faultOf($score)
-                : $this->measures->of($case, $entry->measure)?->faultOf($score);
+                : $this->measures->byKey($case, $entry->measure)?->faultOf($score);
 
         return $fault === null ? $score : throw InvalidInput::at('/score', $fault);
     }
@@ -151,7 +151,7 @@ final class PutEntryRight
      */
     private function tested(CareCase $case, StrengthTest $entry, int|float $affected, int|float $unaffected): array
     {
-        $measure = $this->measures->of($case, $entry->test);
+        $measure = $this->measures->byKey($case, $entry->test);
         foreach (['affected' => $affected, 'unaffected' => $unaffected] as $field => $value) {
             $beyond = $measure?->faultOf($value);
             if ($beyond !== null) {

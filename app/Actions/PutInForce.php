@@ -52,7 +52,7 @@ final class PutInForce
             'content' => json_encode(
                 $plan
                     ->remembering(Plan::fromJson($before->content))
-                    ->keeping($this->shelf->of($case->practice_id)->ownExercises())
+                    ->keeping($this->shelf->forPractice($case->practice_id)->ownExercises())
                     ->toArray(),
                 JSON_THROW_ON_ERROR,
             ),

@@ -46,7 +46,7 @@ final class ReadSheet
     public function __construct(private readonly FindMeasure $find, private readonly CatalogueShelf $shelf) {}
 
     /** @return list<SheetEntry> in the order of the sheet */
-    public function of(CareCase $case, SheetMatch $match): array
+    public function read(CareCase $case, SheetMatch $match): array
     {
         return match ($match->kind) {
             SheetKind::Mornings => $this->each($case, $match, self::morning(...)),
@@ -211,7 +211,7 @@ final class ReadSheet
             $titles[mb_strtolower($measure->title)] = $measure->key;
         }
 
-        return $this->find->of($case, $name) ?? $this->find->of($case, $titles[mb_strtolower($name)] ?? '');
+        return $this->find->byKey($case, $name) ?? $this->find->byKey($case, $titles[mb_strtolower($name)] ?? '');
     }
 
     /**
@@ -356,14 +356,16 @@ final class ReadSheet
         $now = CarbonImmutable::now();
 
         // Today's may not be due yet by the usual time.
-        return Moment::of($at->greaterThan($now) ? $now->startOfSecond()->setTimezone($case->practice->timezone) : $at);
+        return Moment::fromDateTime(
+            $at->greaterThan($now) ? $now->startOfSecond()->setTimezone($case->practice->timezone) : $at,
+        );
     }
 
     private static function later(Moment $started, int $minutes): Moment
     {
         $end = CarbonImmutable::instance($started->toDateTime())->addMinutes($minutes);
 
-        return Moment::of(
+        return Moment::fromDateTime(
             $end->greaterThan(CarbonImmutable::now()) ? CarbonImmutable::instance($started->toDateTime()) : $end,
         );
     }

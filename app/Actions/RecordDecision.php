@@ -22,7 +22,7 @@ final class RecordDecision
     /** The responses that a decision rests on; the whole history stands in the log itself. */
     private const RESPONSES = 10;
 
-    public static function of(
+    public static function record(
         CareCase $case,
         ?User $by,
         string $kind,
@@ -38,11 +38,11 @@ final class RecordDecision
             static fn(SessionResponse $response): array => $response->toArray(),
             array_slice($evaluation->sessions, -self::RESPONSES),
         );
-        $evidence['because'] = ProposalWords::because(ActionGrounds::of($evaluation, $case->plan()));
+        $evidence['because'] = ProposalWords::because(ActionGrounds::fromEvaluation($evaluation, $case->plan()));
         $evidence['pegs'] = EvaluationPart::pegs($evaluation);
         $evidence['grounds'] = array_map(
             static fn(Ground $ground): array => $ground->toArray(),
-            Grounds::of($evaluation),
+            Grounds::fromEvaluation($evaluation),
         );
 
         return Decision::query()->create(

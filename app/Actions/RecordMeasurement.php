@@ -139,7 +139,7 @@ final class RecordMeasurement
         foreach ($measurement->faults() as $field => $fault) {
             throw InvalidInput::at("/$field", $fault);
         }
-        $before = MeasureHistory::of($case)->course($measurement->measure);
+        $before = MeasureHistory::forCase($case)->course($measurement->measure);
         $unit = $case->tests()->where('test', $measurement->measure->key)->first()->unit ?? $measurement->measure->unit;
         if ($unit !== $measurement->measure->unit) {
             throw InvalidInput::at(

@@ -27,7 +27,7 @@ final class ReferInstead
             if ($locked->case_id !== null) {
                 throw InvalidInput::at('/opening', 'became a case already; close that case with a referral instead');
             }
-            $referral = ['to' => $to, 'letter' => ReferralLetter::of($locked, $by, $to, $why, $catalogue)];
+            $referral = ['to' => $to, 'letter' => ReferralLetter::write($locked, $by, $to, $why, $catalogue)];
             $locked->update(['referred_at' => CarbonImmutable::now(), 'referral' => $referral]);
 
             return $referral;

@@ -27,7 +27,7 @@ final class RefreshStanding
     public function __construct(private readonly CatalogueShelf $shelf, private readonly BeginWaiting $begin) {}
 
     /** @param bool $written whether something was written, so that what people look at is out of date */
-    public function of(CareCase $case, bool $written = true): Evaluation
+    public function refresh(CareCase $case, bool $written = true): Evaluation
     {
         $case->refresh();
         $evaluation = $this->evaluate($case);
@@ -37,18 +37,18 @@ final class RefreshStanding
         }
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
-        $snapshot = CaseSnapshot::of(
+        $snapshot = CaseSnapshot::take(
             $evaluation,
-            Acceptance::of($plan, $evaluation, $catalogue),
+            Acceptance::accept($plan, $evaluation, $catalogue),
             $catalogue,
             $case->eventDays(),
         );
         $case
             ->forceFill([
                 'snapshot' => $snapshot,
-                'round_line' => RoundStanding::of($snapshot),
+                'round_line' => RoundStanding::present($snapshot),
                 'stage_title' => $evaluation->log->stage->title,
-                'course' => json_encode(TrainingSummary::of($evaluation)->toArray(), JSON_THROW_ON_ERROR),
+                'course' => json_encode(TrainingSummary::fromEvaluation($evaluation)->toArray(), JSON_THROW_ON_ERROR),
                 'attention_group' => $evaluation->attention->group->value,
                 'attention_rank' => array_search($evaluation->attention->group, AttentionGroup::cases(), true),
                 // A closed case comes back to the Round only for a stop that nobody can have reviewed.
@@ -68,7 +68,7 @@ final class RefreshStanding
     {
         return KeepingUp::judged(
             $case->plan(),
-            Evaluator::evaluate(CaseHistory::of($case), Clock::now($case->practice->timezone)),
+            Evaluator::evaluate(CaseHistory::load($case), Clock::now($case->practice->timezone)),
         );
     }
 }

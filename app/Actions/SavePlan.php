@@ -39,7 +39,7 @@ final class SavePlan
             $plan = $case->plan();
             $draft = $request->draft;
             $catalogue = $this->shelf->forCase($case, $plan);
-            $change = StageChangeWords::of($draft, $case->weekdays($plan), $catalogue);
+            $change = StageChangeWords::describe($draft, $case->weekdays($plan), $catalogue);
             if ($change->isNone()) {
                 throw InvalidInput::at('/prescriptions', 'must differ from what is in force');
             }
@@ -62,7 +62,7 @@ final class SavePlan
             $undo = $this->force->handle($case, $by, $step, $evaluation, $note, $request->why, $draft->from);
             $later = $draft->from->isAfter($evaluation->log->today) ? ' from ' . TimeWords::day($draft->from) : '';
 
-            return RecordDecision::of(
+            return RecordDecision::record(
                 $case,
                 $by,
                 'prescribe',

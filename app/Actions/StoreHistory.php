@@ -54,13 +54,17 @@ final class StoreHistory
         );
         foreach ($history->decisions as $i => $decision) {
             $at = Clock::utc($decision->evaluation->log->at);
-            $words = ProposalWords::headline(ProposedStep::of($decision->evaluation, $decision->step, $catalogue));
+            $words = ProposalWords::headline(
+                ProposedStep::fromStep($decision->evaluation, $decision->step, $catalogue),
+            );
             PlanVersion::query()->create(
                 $own + [
                     'version' => $i + 2,
                     'content' => self::json($decision->step->plan),
                     'note' => (new ChangeWords($catalogue))->step($decision->step) ?: $words,
-                    'why' => ProposalWords::because(ActionGrounds::of($decision->evaluation, $decision->step->plan)),
+                    'why' => ProposalWords::because(
+                        ActionGrounds::fromEvaluation($decision->evaluation, $decision->step->plan),
+                    ),
                     'author_id' => $by->id,
                     'created_at' => $at,
                 ],
@@ -76,7 +80,7 @@ final class StoreHistory
                         'action' => $decision->evaluation->action->toArray(),
                         'gate' => $decision->evaluation->gate->toArray(),
                         'because' => ProposalWords::because(
-                            ActionGrounds::of($decision->evaluation, $decision->step->plan),
+                            ActionGrounds::fromEvaluation($decision->evaluation, $decision->step->plan),
                         ),
                     ],
                     'plan_version' => $i + 2,
@@ -84,7 +88,7 @@ final class StoreHistory
             );
         }
         foreach ($file->stage_history as $entry) {
-            StageEntry::query()->create($own + Record::of($entry));
+            StageEntry::query()->create($own + Record::toArray($entry));
         }
         $ids = [];
         foreach ($file->planned as $planned) {
@@ -119,13 +123,13 @@ final class StoreHistory
             );
         }
         foreach ($file->tests as $test) {
-            StrengthTest::query()->create($own + Record::of($test) + ['created_at' => $openedAt]);
+            StrengthTest::query()->create($own + Record::toArray($test) + ['created_at' => $openedAt]);
         }
         foreach ($file->outcomes as $outcome) {
-            Outcome::query()->create($own + Record::of($outcome) + ['created_at' => $openedAt]);
+            Outcome::query()->create($own + Record::toArray($outcome) + ['created_at' => $openedAt]);
         }
         foreach ($file->sign_offs as $signOff) {
-            SignOff::query()->create($own + Record::of($signOff));
+            SignOff::query()->create($own + Record::toArray($signOff));
         }
         foreach ($file->dose_changes as $change) {
             DoseChange::query()->create(

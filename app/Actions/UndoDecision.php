@@ -45,7 +45,7 @@ final class UndoDecision
             $evaluation = $this->standing->evaluate($case);
             $this->takeBack($case, $by, $decision, UndoData::from($decision->undo ?? []));
 
-            return RecordDecision::of(
+            return RecordDecision::record(
                 $case,
                 $by,
                 'undo',

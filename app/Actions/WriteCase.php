@@ -34,7 +34,7 @@ final class WriteCase
                 return $result;
             }
             AccessLog::changed($by, $locked, $what);
-            $this->standing->of($locked);
+            $this->standing->refresh($locked);
 
             return $result;
         });

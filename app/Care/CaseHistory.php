@@ -69,7 +69,7 @@ final class CaseHistory
         $this->zone = new DateTimeZone($case->practice->timezone);
     }
 
-    public static function of(CareCase $case): CaseFile
+    public static function load(CareCase $case): CaseFile
     {
         return (new self($case, self::DAYS))->file();
     }

@@ -39,7 +39,7 @@ final class Account extends Model
     }
 
     /** The account of an address, in whatever practice; null where nobody has one. */
-    public static function of(string $email): ?self
+    public static function findByEmail(string $email): ?self
     {
         return app(CurrentPractice::class)->across(
             static fn(): ?self => self::query()->where('email', Email::folded($email))->first(),

@@ -183,7 +183,7 @@ final class CareCase extends Model
             ...array_map(static fn(PlanStage $stage): array => $stage->stage->gate, $plan->stages),
         );
 
-        return Measure::of(
+        return Measure::forStructure(
             $catalogue->structure(Structure::from($this->structure)),
             $catalogue,
             array_values(array_filter($gates, static fn(Criterion $criterion): bool => $criterion instanceof OverTest)),

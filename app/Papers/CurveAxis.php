@@ -9,7 +9,7 @@ use Rung\Core\Papers\MeasureCurve;
 /** The space that a measure over time is drawn in: from 0, with room above. */
 final class CurveAxis
 {
-    public static function of(MeasureCurve $curve): Axis
+    public static function forCurve(MeasureCurve $curve): Axis
     {
         $values = [];
         foreach ($curve->points as $point) {

@@ -33,7 +33,7 @@ final class FactsOfCase
         private readonly FindMeasure $find,
     ) {}
 
-    public function of(CareCase $case, string $practitioner): PaperFacts
+    public function gather(CareCase $case, string $practitioner): PaperFacts
     {
         $evaluation = $this->standing->evaluate($case);
         $plan = $case->plan();
@@ -114,12 +114,12 @@ final class FactsOfCase
     /** @return list<MeasureCourse> */
     private function measures(CareCase $case, string $first): array
     {
-        $history = MeasureHistory::of($case);
+        $history = MeasureHistory::forCase($case);
         $keys = $history->keys();
         usort($keys, static fn(string $a, string $b): int => [$a !== $first, $a] <=> [$b !== $first, $b]);
         $courses = [];
         foreach ($keys as $key) {
-            $measure = $this->find->of($case, $key);
+            $measure = $this->find->byKey($case, $key);
             if ($measure !== null) {
                 $courses[] = $history->course($measure);
             }
@@ -141,7 +141,7 @@ final class FactsOfCase
                 ->get()
                 ->map(
                     static fn(Decision $decision): array => [
-                        'on' => $zone->dayOf(Moment::of(CarbonImmutable::instance($decision->at))),
+                        'on' => $zone->dayOf(Moment::fromDateTime(CarbonImmutable::instance($decision->at))),
                         'by' => $decision->by(),
                         'words' => $decision->words,
                         'reason' =>

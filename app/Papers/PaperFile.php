@@ -29,7 +29,7 @@ final class PaperFile
         if (!$file->step()) {
             return null;
         }
-        $bytes = $this->pdf->of($html);
+        $bytes = $this->pdf->make($html);
 
         return $file->step() ? $bytes : null;
     }

@@ -20,7 +20,9 @@ final class PaperView
             $row->signed_at === null || $row->signer === null
                 ? null
                 : "Signed by {$row->signer->name} on " .
-                    PaperWords::date(Zone::named($row->case->practice->timezone)->dayOf(Moment::of($row->signed_at)));
+                    PaperWords::date(
+                        Zone::named($row->case->practice->timezone)->dayOf(Moment::fromDateTime($row->signed_at)),
+                    );
 
         return View::make('papers.paper', [
             'paper' => $paper,
@@ -28,7 +30,7 @@ final class PaperView
             'size' => $size->value,
             'signed' => $signed,
             'discarded' => $row->discarded_at !== null,
-            'stills' => app(Stills::class)->of($row, $paper),
+            'stills' => app(Stills::class)->forRow($row, $paper),
         ])->render();
     }
 }

@@ -12,5 +12,5 @@ interface PdfMaker
      *
      * @throws PdfFailed
      */
-    public function of(string $html): string;
+    public function make(string $html): string;
 }

@@ -29,9 +29,9 @@ final class Stills
     public function __construct(private readonly CatalogueShelf $catalogue, private readonly FigureShelf $figures) {}
 
     /** @return array<string, array{string, string}> addresses that hold the pictures themselves, by the last cell of an exercise's row */
-    public function of(Row $row, Paper $paper): array
+    public function forRow(Row $row, Paper $paper): array
     {
-        $catalogue = $this->catalogue->of($row->case->practice_id);
+        $catalogue = $this->catalogue->forPractice($row->case->practice_id);
         $asked = [];
         foreach ($paper->shown() as $block) {
             foreach ($block->kind === BlockKind::Exercises ? $block->rows : [] as $cells) {

@@ -14,7 +14,7 @@ final class WeasyPrint implements PdfMaker
 {
     private const SECONDS = 50;
 
-    public function of(string $html): string
+    public function make(string $html): string
     {
         $made = Process::timeout(self::SECONDS)
             // It keeps what it learns of fonts in the home folder; the web user has none.

@@ -69,7 +69,7 @@ final class AthleteArchive
                 ->all(),
         );
         $zip->addFromString('README.txt', self::readme($athlete, $whole));
-        $zip->addFromString('own-data.json', json_encode(OwnData::of($athlete, $cases), self::JSON));
+        $zip->addFromString('own-data.json', json_encode(OwnData::present($athlete, $cases), self::JSON));
         if (!$file->step()) {
             return false;
         }
@@ -98,7 +98,7 @@ final class AthleteArchive
                 );
                 $zip->addFromString(
                     "{$folders[$paper->case_id]}/papers/$name.pdf",
-                    $this->pdf->of(
+                    $this->pdf->make(
                         PaperView::html($paper, $paper->current()->paper(), 'file://' . public_path('fonts')),
                     ),
                 );
@@ -116,7 +116,7 @@ final class AthleteArchive
         $zip->addFromString("$folder/case-file.json", json_encode(CaseHistory::whole($case)->toArray(), self::JSON));
         $zip->addFromString(
             "$folder/health-record.json",
-            json_encode(HealthRecord::of($case, $this->shelf), self::JSON),
+            json_encode(HealthRecord::bundle($case, $this->shelf), self::JSON),
         );
         foreach (CaseTable::cases() as $table) {
             if ($whole || $table !== CaseTable::Decisions) {

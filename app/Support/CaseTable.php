@@ -86,13 +86,13 @@ enum CaseTable: string
     public function rows(CareCase $case, CatalogueShelf $shelf): iterable
     {
         $whose = [$case->id, $case->athlete->name, $case->structure_title, $case->side];
-        foreach ($this->of($case, $shelf) as $row) {
+        foreach ($this->rowsOf($case, $shelf) as $row) {
             yield [...$whose, ...$row];
         }
     }
 
     /** @return iterable<list<mixed>> */
-    private function of(CareCase $case, CatalogueShelf $shelf): iterable
+    private function rowsOf(CareCase $case, CatalogueShelf $shelf): iterable
     {
         $at = static fn(\DateTimeInterface $moment): string => \Carbon\CarbonImmutable::instance($moment)
             ->setTimezone($case->practice->timezone)
@@ -229,7 +229,7 @@ enum CaseTable: string
                     $prescription->key,
                     $catalogue->titleOf($prescription->exercise),
                     $stage->slot($prescription->slot)?->name(),
-                    DoseWords::of($prescription),
+                    DoseWords::describe($prescription),
                     $plan->restsUntil($prescription->key, $today)?->toIso(),
                 ];
             }

@@ -44,7 +44,7 @@ final readonly class CaseWeeks
         public WeekRules $rules,
     ) {}
 
-    public static function of(CareCase $case): self
+    public static function forCase(CareCase $case): self
     {
         $plan = $case->plan();
         $today = Clock::today($case->practice->timezone);
@@ -151,7 +151,7 @@ final readonly class CaseWeeks
     {
         $words = new WeekWords($this->slots, $this->booked, $this->rules);
         $planned = [];
-        foreach ((new WeekCheck($this->rules, $this->slots))->of($this->booked) as $clash) {
+        foreach ((new WeekCheck($this->rules, $this->slots))->clashes($this->booked) as $clash) {
             if ($clash->on->number >= $this->today->number) {
                 $planned[] = [
                     'session' => $clash->session,

@@ -15,7 +15,7 @@ final class CatalogueFiles
     /** @param string $keep file in which the catalogue is kept once read */
     public static function load(string $folder, string $keep): Catalogue
     {
-        return KeptReading::of(
+        return KeptReading::read(
             CatalogueFolder::paths($folder),
             self::READ_BY,
             $keep,

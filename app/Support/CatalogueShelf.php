@@ -30,7 +30,7 @@ final class CatalogueShelf
         return $this->shipped ??= ($this->load)();
     }
 
-    public function of(string $practiceId): Catalogue
+    public function forPractice(string $practiceId): Catalogue
     {
         return $this->read[$practiceId] ??= $this->withLibrary($practiceId);
     }
@@ -38,7 +38,7 @@ final class CatalogueShelf
     /** With the exercises of the practice as they were when the case was given them. */
     public function forCase(CareCase $case, Plan $plan): Catalogue
     {
-        $catalogue = $this->of($case->practice_id);
+        $catalogue = $this->forPractice($case->practice_id);
 
         return $plan->exercises === [] ? $catalogue : $catalogue->with(exercises: array_values($plan->exercises));
     }

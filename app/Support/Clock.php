@@ -14,13 +14,13 @@ final class Clock
 {
     public static function now(string $zone): Moment
     {
-        return Moment::of(CarbonImmutable::now($zone)->startOfSecond());
+        return Moment::fromDateTime(CarbonImmutable::now($zone)->startOfSecond());
     }
 
     /** Now, with the offset of another moment. */
     public static function nowWith(Moment $moment): Moment
     {
-        return Moment::of(
+        return Moment::fromDateTime(
             CarbonImmutable::now()
                 ->setTimezone($moment->toDateTime()->getTimezone())
                 ->startOfSecond(),

@@ -48,7 +48,7 @@ final class CurrentPractice
     public function enterAs(User $user): void
     {
         $this->enter($user->practice_id);
-        $this->sees = Sight::of($user);
+        $this->sees = Sight::forUser($user);
     }
 
     /** Whether all of the practice is seen, but for what is set aside. */

@@ -19,7 +19,7 @@ final class EntryLock
     private const NIGHT_ACHE = 'night_ache';
 
     /** @return string|null why an entry can no longer be changed by the athlete; null where it can */
-    public static function of(CareCase $case, TrainingSession|CheckIn $entry): ?string
+    public static function whyLocked(CareCase $case, TrainingSession|CheckIn $entry): ?string
     {
         $zone = $case->practice->timezone;
         $on =

@@ -55,7 +55,7 @@ final class FigureShelf
         return Cache::remember(
             'figure.' . hash('xxh128', json_encode($key, JSON_THROW_ON_ERROR)),
             now()->addDays(self::KEPT_DAYS),
-            fn(): ?array => $this->book()->of($exercise)?->drawn($known, $range),
+            fn(): ?array => $this->book()->find($exercise)?->drawn($known, $range),
         );
     }
 
@@ -79,7 +79,7 @@ final class FigureShelf
 
     private function book(): FigureBook
     {
-        return $this->book ??= KeptReading::of(
+        return $this->book ??= KeptReading::read(
             FigureFolder::paths($this->folder),
             self::READ_BY,
             $this->keep,

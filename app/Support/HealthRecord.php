@@ -14,12 +14,12 @@ use Rung\Core\Time\Day;
 final class HealthRecord
 {
     /** @return array<string, mixed> */
-    public static function of(CareCase $case, CatalogueShelf $shelf): array
+    public static function bundle(CareCase $case, CatalogueShelf $shelf): array
     {
         $catalogue = $shelf->forCase($case, $case->plan());
         $day = static fn(mixed $iso): ?Day => is_string($iso) && $iso !== '' ? Day::fromIso($iso) : null;
 
-        return BundleWriter::of(
+        return BundleWriter::write(
             CaseHistory::whole($case),
             $catalogue,
             new RecordAbout(

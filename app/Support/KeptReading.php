@@ -21,7 +21,7 @@ final class KeptReading
      *
      * @return T
      */
-    public static function of(array $paths, string $folders, string $keep, string $class, Closure $read): object
+    public static function read(array $paths, string $folders, string $keep, string $class, Closure $read): object
     {
         $print = self::fingerprint($paths, $folders);
         $kept = is_file($keep) ? (string) file_get_contents($keep) : '';

@@ -20,7 +20,7 @@ final class MeasureFile
     /** @param list<Measure> $measures */
     public static function write(CareCase $case, array $measures): string
     {
-        $history = MeasureHistory::of($case);
+        $history = MeasureHistory::forCase($case);
         $file = fopen('php://temp', 'r+b') ?: throw new \RuntimeException('no memory for the file');
         Csv::write($file, self::COLUMNS);
         foreach ($measures as $measure) {

@@ -25,7 +25,7 @@ final readonly class MeasureHistory
      */
     private function __construct(private CareCase $case, private Collection $tests, private Collection $outcomes) {}
 
-    public static function of(CareCase $case): self
+    public static function forCase(CareCase $case): self
     {
         return new self($case, $case->tests()->with('author')->get(), $case->outcomes()->with('author')->get());
     }
@@ -41,7 +41,7 @@ final readonly class MeasureHistory
             $this->rows($measure),
         );
 
-        return MeasureCourse::of(
+        return MeasureCourse::build(
             $measure,
             $taken,
             $this->case->side === Side::Both->value,

@@ -18,7 +18,7 @@ final readonly class OtherDays
     private function __construct(public CaseWeeks $weeks, public Booked $session, private array $choices) {}
 
     /** @throws InvalidInput where it is not a session that may go elsewhere */
-    public static function of(CaseWeeks $weeks, string $planned): self
+    public static function forSession(CaseWeeks $weeks, string $planned): self
     {
         $session =
             array_values(
@@ -29,7 +29,7 @@ final readonly class OtherDays
             )[0] ?? throw InvalidInput::at('/planned', 'is no session that is still to be done');
         $choices = [];
         foreach (
-            DayChoice::of(
+            DayChoice::forSession(
                 $session,
                 $weeks->booked,
                 new WeekCheck($weeks->rules, $weeks->slots),

@@ -21,7 +21,7 @@ final readonly class PhoneClock
     private function __construct(private int $aheadS) {}
 
     /** @throws ValidationException where the phone does not say a moment */
-    public static function of(Request $request): self
+    public static function fromRequest(Request $request): self
     {
         $phoneTime = $request->header(self::HEADER);
         try {
@@ -39,6 +39,6 @@ final readonly class PhoneClock
     {
         return $this->aheadS === 0
             ? $moment
-            : Moment::of(CarbonImmutable::instance($moment->toDateTime())->subSeconds($this->aheadS));
+            : Moment::fromDateTime(CarbonImmutable::instance($moment->toDateTime())->subSeconds($this->aheadS));
     }
 }

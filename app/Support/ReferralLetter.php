@@ -12,7 +12,7 @@ use Rung\Core\Time\TimeWords;
 /** A letter to whoever is to see an athlete first, drawn from what was typed so far; a draft, to be read before it is sent. */
 final class ReferralLetter
 {
-    public static function of(Opening $opening, User $by, string $to, string $why, Catalogue $catalogue): string
+    public static function write(Opening $opening, User $by, string $to, string $why, Catalogue $catalogue): string
     {
         $typed = (array) $opening->form;
         $text = static fn(string $field): string => is_string($typed[$field] ?? null) ? trim($typed[$field]) : '';

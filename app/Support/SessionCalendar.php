@@ -31,7 +31,7 @@ final class SessionCalendar
     private const STOPPED_DAYS = 7;
 
     /** @param list<CareCase> $cases open ones of one athlete */
-    public static function of(array $cases, string $zone): string
+    public static function forCases(array $cases, string $zone): string
     {
         $now = CarbonImmutable::now($zone);
         $calendar = new VCalendar(['PRODID' => '-//Rung//Sessions//EN', 'X-WR-CALNAME' => 'Rung']);
@@ -60,7 +60,7 @@ final class SessionCalendar
                     self::SESSION_MIN,
                 );
             }
-            $mornings[] = UsualMorning::of($case) ?? self::MORNING;
+            $mornings[] = UsualMorning::forCase($case) ?? self::MORNING;
         }
         if ($mornings !== []) {
             $start = CarbonImmutable::parse($now->format('Y-m-d') . ' ' . min($mornings), $zone)->addDay();

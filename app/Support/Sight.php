@@ -20,7 +20,7 @@ final readonly class Sight
      */
     private function __construct(public string $name, public ?array $people = null, public ?array $cases = null) {}
 
-    public static function of(User $user): self
+    public static function forUser(User $user): self
     {
         return match (true) {
             // Those too that are set aside. An athlete reaches their own by no id.

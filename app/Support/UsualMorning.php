@@ -14,7 +14,7 @@ final class UsualMorning
     private const DAYS = 21;
 
     /** @return string|null the median as "07:05" in the practice's zone; null where no morning was answered yet */
-    public static function of(CareCase $case): ?string
+    public static function forCase(CareCase $case): ?string
     {
         $answers = $case
             ->checkIns()

@@ -17,7 +17,7 @@ final class WorkCalendar
     private const SHOW_DAYS = 120;
 
     /** @return array{string, list<CareCase>} the file, and the cases in it */
-    public static function of(User $practitioner): array
+    public static function forPractitioner(User $practitioner): array
     {
         $zone = $practitioner->practice->timezone;
         $today = Clock::today($zone);

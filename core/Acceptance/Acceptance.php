@@ -45,8 +45,12 @@ final class Acceptance
     /**
      * @param list<string>|null $chosen keys of the prescriptions whose proposals are taken; null: the preferred ones
      */
-    public static function of(Plan $plan, Evaluation $evaluation, Catalogue $catalogue, ?array $chosen = null): PlanStep
-    {
+    public static function accept(
+        Plan $plan,
+        Evaluation $evaluation,
+        Catalogue $catalogue,
+        ?array $chosen = null,
+    ): PlanStep {
         $kind = $evaluation->action->kind;
         if ($kind === ActionKind::Advance) {
             return $evaluation->nextStage === null

@@ -19,7 +19,7 @@ use Rung\Core\Record\DoseChangeKind;
 final class Beginning
 {
     /** @param list<string> $found findings of the examination, by key */
-    public static function of(Plan $plan, Evaluation $evaluation, array $found): PlanStep
+    public static function begin(Plan $plan, Evaluation $evaluation, array $found): PlanStep
     {
         $stage = $plan->stage($evaluation->log->stage->key);
         if ($stage === null || $stage->waiting === [] || $plan->maintenance !== null || !self::isCalm($evaluation)) {

@@ -19,10 +19,10 @@ final class KeepingUp
      *
      * @param int $perWeek sessions from Monday to Sunday, 1 or 2
      */
-    public static function of(Plan $plan, Evaluation $evaluation, int $perWeek): PlanStep
+    public static function finish(Plan $plan, Evaluation $evaluation, int $perWeek): PlanStep
     {
         $log = $evaluation->log;
-        $maintenance = Maintenance::of($log->stage->key, $log->today, $perWeek);
+        $maintenance = Maintenance::forStage($log->stage->key, $log->today, $perWeek);
 
         return new PlanStep(
             $plan->maintained($maintenance),

@@ -22,8 +22,11 @@ final readonly class NextLoad
     ) {}
 
     /** Null where the dose says the weight, or none is lifted. */
-    public static function of(Prescription $prescription, Evaluation $evaluation, Catalogue $catalogue): ?self
-    {
+    public static function forPrescription(
+        Prescription $prescription,
+        Evaluation $evaluation,
+        Catalogue $catalogue,
+    ): ?self {
         $exercise = $catalogue->exercises[$prescription->exercise] ?? null;
         if ($exercise === null || !$exercise->loadIsFound || $prescription->dose->load_kg !== null) {
             return null;

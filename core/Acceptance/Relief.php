@@ -15,7 +15,7 @@ final readonly class Relief
     private function __construct(public ReliefKind $kind, public ?Exercise $exercise = null) {}
 
     /** @return list<self> what can be offered for an exercise, the smallest change first */
-    public static function of(Prescription $prescription, Catalogue $catalogue): array
+    public static function forPrescription(Prescription $prescription, Catalogue $catalogue): array
     {
         $easier = $catalogue->exercises[$prescription->rung(-1) ?? ''] ?? null;
 

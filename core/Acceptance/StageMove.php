@@ -20,7 +20,7 @@ final readonly class StageMove
     private function __construct(public PlanStage $stage, public array $doses, public array $left) {}
 
     /** Null where the plan has no such stage. */
-    public static function of(Plan $plan, Evaluation $evaluation, Catalogue $catalogue, string $stage): ?self
+    public static function toStage(Plan $plan, Evaluation $evaluation, Catalogue $catalogue, string $stage): ?self
     {
         $entered = (new CarriedLoads($evaluation))->into($plan, $stage)->plan->stage($stage);
         if ($entered === null) {

@@ -34,8 +34,11 @@ final readonly class UsualLoad
     ) {}
 
     /** In kilograms: around what is asked, else what was lifted last; before that up to twice the body mass. */
-    public static function of(Prescription $prescription, ?NextLoad $next, int|float|null $bodyMassKg): ?self
-    {
+    public static function forPrescription(
+        Prescription $prescription,
+        ?NextLoad $next,
+        int|float|null $bodyMassKg,
+    ): ?self {
         $usual = $prescription->dose->load_kg ?? $next?->kg;
         if ($usual === null) {
             return $bodyMassKg === null ? null : new self(0, 2 * $bodyMassKg, null);

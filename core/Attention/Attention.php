@@ -39,8 +39,13 @@ final readonly class Attention
     private function __construct(public AttentionGroup $group, public array $reasons) {}
 
     /** @param list<SessionResponse> $responses of the log */
-    public static function of(Log $log, array $responses, Action $action, Adherence $fortnight, bool $failedTwice): self
-    {
+    public static function judge(
+        Log $log,
+        array $responses,
+        Action $action,
+        Adherence $fortnight,
+        bool $failedTwice,
+    ): self {
         $silent = self::silent($log, $action);
         $unchanged = self::unchanged($log, $fortnight);
         $stalled = self::that([

@@ -87,7 +87,7 @@ final readonly class WeekLoad
     }
 
     /** The last 7 days, or the 7 that ended so many days ago. */
-    public static function of(Log $log, int $endingDaysAgo = 0): self
+    public static function fromLog(Log $log, int $endingDaysAgo = 0): self
     {
         return self::ofSessions(
             $log,

@@ -30,9 +30,9 @@ final readonly class DayChoice
      *
      * @return list<self> in the order of their days
      */
-    public static function of(Booked $session, array $booked, WeekCheck $check, Day $first, Day $last): array
+    public static function forSession(Booked $session, array $booked, WeekCheck $check, Day $first, Day $last): array
     {
-        $now = array_map(static fn(Clash $clash): string => $clash->key(), $check->of($booked));
+        $now = array_map(static fn(Clash $clash): string => $clash->key(), $check->clashes($booked));
         $taken = [];
         foreach ($booked as $booking) {
             if ($booking->slot === $session->slot) {
@@ -56,7 +56,7 @@ final readonly class DayChoice
                     Day::fromNumber($day),
                     array_values(
                         array_filter(
-                            $check->of($then),
+                            $check->clashes($then),
                             static fn(Clash $clash): bool => !in_array($clash->key(), $now, true),
                         ),
                     ),

@@ -22,7 +22,7 @@ final class LighterWeek
      *
      * @return list<Booked> those that are left out, in the order of their days
      */
-    public static function of(array $booked, Day $in, int $lessPercent): array
+    public static function leaveOut(array $booked, Day $in, int $lessPercent): array
     {
         $monday = WeekCheck::monday($in->number);
         $bySlot = [];

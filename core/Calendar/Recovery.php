@@ -22,7 +22,7 @@ final readonly class Recovery
      *
      * @return list<self> in the order of their days; of several sessions the latest
      */
-    public static function of(array $booked, WeekRules $rules, array $slots): array
+    public static function among(array $booked, WeekRules $rules, array $slots): array
     {
         $found = [];
         usort($booked, static fn(Booked $a, Booked $b): int => $a->on->number <=> $b->on->number);

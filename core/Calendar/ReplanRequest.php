@@ -59,7 +59,7 @@ final readonly class ReplanRequest
     public static function answer(string $json): array
     {
         $request = Json::read($json, self::read(...));
-        $replan = Replanner::of($request->booked, $request->rules, $request->slots, $request->today);
+        $replan = Replanner::replan($request->booked, $request->rules, $request->slots, $request->today);
         $from = array_column(
             array_map(
                 static fn(Booked $booked): array => ['id' => $booked->id, 'on' => $booked->on->toIso()],

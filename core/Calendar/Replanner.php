@@ -82,7 +82,7 @@ final class Replanner
      * @param array<string, Slot> $slots by key
      * @param Day $today sessions before it stay as they are, and none is moved before it
      */
-    public static function of(array $booked, WeekRules $rules, array $slots, Day $today): Replan
+    public static function replan(array $booked, WeekRules $rules, array $slots, Day $today): Replan
     {
         return (new self($rules, $slots))->plan($booked, $today->number);
     }
@@ -90,7 +90,7 @@ final class Replanner
     /** @param list<Booked> $booked */
     private function plan(array $booked, int $today): Replan
     {
-        $before = $after = $this->check->of($booked);
+        $before = $after = $this->check->clashes($booked);
         [$now, $left, $proved, $tried] = [$booked, [], true, []];
         // One knot after the other: what lies more than a week from it stays as it is.
         while (($knot = self::firstKnot($after, $now, $today, $tried)) !== null) {
@@ -117,7 +117,7 @@ final class Replanner
             if ($best !== null) {
                 [$now, $out] = $this->placed($now, $movable, $best);
                 $left = [...$left, ...$out];
-                $after = $this->check->of($now);
+                $after = $this->check->clashes($now);
             }
         }
         $was = array_column(

@@ -17,7 +17,7 @@ final readonly class WeekCheck
      *
      * @return list<Clash> in the order of their days
      */
-    public function of(array $booked): array
+    public function clashes(array $booked): array
     {
         usort(
             $booked,

@@ -122,8 +122,8 @@ final readonly class CaseFile
         return [
             'format' => self::FORMAT,
             'timezone' => $this->timezone->name(),
-            'athlete' => Record::of($this->athlete),
-            'case' => Record::of($this->case),
+            'athlete' => Record::toArray($this->athlete),
+            'case' => Record::toArray($this->case),
             'response_rule' => $this->response_rule->toArray(),
             'stages' => array_map(static fn(Stage $stage): array => $stage->toArray(), $this->stages),
             'stage_history' => Record::each($this->stage_history),

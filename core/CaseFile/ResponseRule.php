@@ -94,6 +94,6 @@ final readonly class ResponseRule
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return Record::of($this);
+        return Record::toArray($this);
     }
 }

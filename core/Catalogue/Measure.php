@@ -135,7 +135,7 @@ final readonly class Measure
      *
      * @return list<self>
      */
-    public static function of(StructureInfo $structure, Catalogue $catalogue, array $gates = []): array
+    public static function forStructure(StructureInfo $structure, Catalogue $catalogue, array $gates = []): array
     {
         $test = $catalogue->measure($structure->strengthTest);
         $keys = [

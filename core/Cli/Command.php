@@ -62,7 +62,7 @@ final class Command
                 'start' => StartAdvisor::answer($text),
                 'play' => Play::answer($text, CatalogueFolder::read(CatalogueFolder::own())),
                 'validate' => self::validate($text),
-                'fhir' => BundleWriter::of(CaseFile::fromJson($text), CatalogueFolder::read(CatalogueFolder::own())),
+                'fhir' => BundleWriter::write(CaseFile::fromJson($text), CatalogueFolder::read(CatalogueFolder::own())),
                 'from-fhir' => BundleReader::read($text)->toArray(),
             };
         } catch (InvalidInput $bad) {

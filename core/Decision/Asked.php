@@ -21,7 +21,7 @@ final readonly class Asked
     ) {}
 
     /** The dose with the corridor's field replaced by an amount of it. */
-    public static function of(Prescription $prescription, int|float|null $amount, Because $because): self
+    public static function withAmount(Prescription $prescription, int|float|null $amount, Because $because): self
     {
         $dose = $prescription->dose;
         $field = $dose->corridor()?->field;

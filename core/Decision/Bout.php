@@ -16,7 +16,7 @@ final readonly class Bout
     public function __construct(public array $responses, public Verdict $verdict) {}
 
     /** @param non-empty-list<SessionResponse> $responses in order of start */
-    public static function of(array $responses): self
+    public static function fromResponses(array $responses): self
     {
         $worst = Verdict::Settled;
         foreach ($responses as $response) {

@@ -26,7 +26,7 @@ final readonly class Bouts
     private function __construct(public array $recent, private array $ofSixWeeks, private array $counting) {}
 
     /** @param list<SessionResponse> $responses of the log, in order of start */
-    public static function of(Log $log, array $responses): self
+    public static function fromLog(Log $log, array $responses): self
     {
         $counting = array_values(
             array_filter(
@@ -45,7 +45,7 @@ final readonly class Bouts
             }
         }
         asort($latest);
-        $bouts = array_map(static fn(string $key): Bout => Bout::of($groups[$key]), array_keys($latest));
+        $bouts = array_map(static fn(string $key): Bout => Bout::fromResponses($groups[$key]), array_keys($latest));
 
         $within = static fn(int $hours): array => array_values(
             array_filter(

@@ -131,7 +131,7 @@ final class Decider
             return null;
         }
 
-        return !$this->log->relievedWithin(self::WEEK_HOURS) && Creep::of($this->log, 7)->isCreeping()
+        return !$this->log->relievedWithin(self::WEEK_HOURS) && Creep::fromLog($this->log, 7)->isCreeping()
             ? new Action(ActionKind::Ease, ActionReason::CreepingTwoWeeks)
             : new Action(ActionKind::Repeat, ActionReason::CreepingBaseline);
     }

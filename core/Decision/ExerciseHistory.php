@@ -129,24 +129,24 @@ final class ExerciseHistory
         $corridor = $this->corridor;
         $newest = $this->newest();
         if ($corridor === null) {
-            return Asked::of($this->prescription, null, Because::Fixed);
+            return Asked::withAmount($this->prescription, null, Because::Fixed);
         }
         if ($newest === null) {
-            return Asked::of($this->prescription, $corridor->from, Because::Start);
+            return Asked::withAmount($this->prescription, $corridor->from, Because::Start);
         }
         if (isset($this->failed[$newest->session->id])) {
-            return Asked::of($this->prescription, $corridor->from, Because::Eased);
+            return Asked::withAmount($this->prescription, $corridor->from, Because::Eased);
         }
         $sets = $this->sets($newest->session);
         if (
             count($sets) < $this->prescription->dose->sets ||
             Number::under($this->least($sets, $corridor), $corridor->from)
         ) {
-            return Asked::of($this->prescription, $corridor->from, Because::Short);
+            return Asked::withAmount($this->prescription, $corridor->from, Because::Short);
         }
         $amount = $this->amount($newest);
         if (!$newest->verdict->isWellTolerated()) {
-            return Asked::of($this->prescription, $amount, Because::Kept);
+            return Asked::withAmount($this->prescription, $amount, Because::Kept);
         }
         [$next, $because] = match (true) {
             Number::atLeast($amount, $corridor->to) => [$corridor->to, Because::Full],
@@ -159,8 +159,8 @@ final class ExerciseHistory
         $ceiling = $because === Because::Kept ? null : $this->ceiling();
 
         return $ceiling !== null && Number::over($next, $ceiling)
-            ? Asked::of($this->prescription, $ceiling, Because::Capped)
-            : Asked::of($this->prescription, $next, $because);
+            ? Asked::withAmount($this->prescription, $ceiling, Because::Capped)
+            : Asked::withAmount($this->prescription, $next, $because);
     }
 
     /** Whether what is prescribed was done in full, and well tolerated, in the newest session. */

@@ -48,7 +48,7 @@ final readonly class StopSource
         }
         $sources = [];
         foreach ($records as [$record, $began, $level]) {
-            $signs = StopSigns::of($record->signs ?? []);
+            $signs = StopSigns::among($record->signs ?? []);
             if ($signs !== [] || ($level !== null && $level >= $stopAt)) {
                 $sources[] = new self(
                     $record->id,

@@ -28,7 +28,7 @@ final readonly class Corridor
         public int $after,
     ) {}
 
-    public static function of(Dose $dose): ?self
+    public static function fromDose(Dose $dose): ?self
     {
         foreach (self::ENDS as $field => $end) {
             $from = $dose->{$field};

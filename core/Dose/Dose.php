@@ -106,7 +106,7 @@ final readonly class Dose
     /** The range of repetitions, hold or work within which sessions grow and ease by themselves; null where there is none. */
     public function corridor(): ?Corridor
     {
-        return Corridor::of($this);
+        return Corridor::fromDose($this);
     }
 
     /** Whether the dose is a span of time that is neither held nor counted. */

@@ -21,7 +21,7 @@ final class DoseArithmetic
     /**
      * @throws \InvalidArgumentException where a part of the body is lifted and its mass is unknown
      */
-    public static function of(Mode $mode, Limbs $limbs, Dose $dose, int|float|null $bodyMassKg): DoseFigures
+    public static function figures(Mode $mode, Limbs $limbs, Dose $dose, int|float|null $bodyMassKg): DoseFigures
     {
         $set = match (true) {
             $mode === Mode::Isometric && $dose->hold_s !== null => $dose->reps * $dose->hold_s,
@@ -86,11 +86,11 @@ final class DoseArithmetic
         });
         [$prescriptions, $bodyMass] = $request;
         $figures = array_map(
-            static fn(Prescription $p): DoseFigures => self::of($p->mode, $p->limbs, $p->dose, $bodyMass),
+            static fn(Prescription $p): DoseFigures => self::figures($p->mode, $p->limbs, $p->dose, $bodyMass),
             $prescriptions,
         );
         $most = array_map(
-            static fn(Prescription $p): DoseFigures => self::of($p->mode, $p->limbs, $p->dose->most(), $bodyMass),
+            static fn(Prescription $p): DoseFigures => self::figures($p->mode, $p->limbs, $p->dose->most(), $bodyMass),
             $prescriptions,
         );
 

@@ -47,7 +47,7 @@ final readonly class DoneWork
         return [
             'exercise' => $this->exercise,
             'on' => $this->on->toIso(),
-            'sets' => array_map(static fn(LoggedSet $set): object => (object) Record::of($set), $this->sets),
+            'sets' => array_map(static fn(LoggedSet $set): object => (object) Record::toArray($set), $this->sets),
             'base' => $this->base,
             'changed' => $this->changed,
             'heaviest' => $this->heaviest,

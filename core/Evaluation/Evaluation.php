@@ -69,7 +69,7 @@ final readonly class Evaluation
     /** @return list<CriterionOutlook> the gate along time, in its order */
     public function outlooks(): array
     {
-        return GateOutlook::of($this->log, $this->sessions, $this->gate);
+        return GateOutlook::forGate($this->log, $this->sessions, $this->gate);
     }
 
     /** The newest of the recent bouts. */

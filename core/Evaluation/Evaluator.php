@@ -37,9 +37,9 @@ final class Evaluator
     {
         $log = new Log($file, $at);
         $responses = ResponseJudge::judge($log);
-        $creep = Creep::of($log);
+        $creep = Creep::fromLog($log);
         $gate = Gatekeeper::look($log, $responses);
-        $bouts = Bouts::of($log, $responses);
+        $bouts = Bouts::fromLog($log, $responses);
         $stops = StopSource::all($log);
         $nextStage = self::nextStage($log);
         $action = (new Decider($log, $bouts, $creep, $gate->isOpen(), $nextStage !== null, $stops))->decide();
@@ -63,11 +63,11 @@ final class Evaluator
             sessions: $responses,
             creep: $creep,
             action: $action,
-            attention: Attention::of($log, $responses, $action, $adherence, self::failedTwice($log, $work)),
+            attention: Attention::judge($log, $responses, $action, $adherence, self::failedTwice($log, $work)),
             gate: $gate,
             adherence: $adherence,
-            thisWeek: WeekLoad::of($log),
-            lastWeek: WeekLoad::of($log, 7),
+            thisWeek: WeekLoad::fromLog($log),
+            lastWeek: WeekLoad::fromLog($log, 7),
             asked: $asked,
             proposals: $proposals,
             drop: $proposer->drop(),

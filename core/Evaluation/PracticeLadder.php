@@ -51,7 +51,7 @@ final readonly class PracticeLadder
     ) {}
 
     /** Null where the slot has no rungs. */
-    public static function of(Slot $slot, Evaluation $evaluation): ?self
+    public static function forSlot(Slot $slot, Evaluation $evaluation): ?self
     {
         $ladder = self::untried($slot);
         if ($ladder === null) {
@@ -70,7 +70,7 @@ final readonly class PracticeLadder
     public static function inStage(?PlanStage $stage, Evaluation $evaluation): ?self
     {
         foreach ($stage->slots ?? [] as $slot) {
-            $ladder = self::of($slot, $evaluation);
+            $ladder = self::forSlot($slot, $evaluation);
             if ($ladder !== null) {
                 return $ladder;
             }
@@ -100,7 +100,7 @@ final readonly class PracticeLadder
             $booked = array_values(
                 array_filter($open, static fn(Booked $session): bool => $session->slot === $slot->key),
             );
-            $steps = $booked === [] ? [] : self::of($slot, $evaluation)?->ahead(count($booked)) ?? [];
+            $steps = $booked === [] ? [] : self::forSlot($slot, $evaluation)?->ahead(count($booked)) ?? [];
             foreach ($steps as $i => $step) {
                 $found[$booked[$i]->id] = $step;
             }
@@ -153,7 +153,7 @@ final readonly class PracticeLadder
         $left = max(1, ($last - $this->at) * self::TIMES + $full - $this->settled);
         $practices = array_values(
             array_filter(
-                PlanCalendar::of($stage, $from, self::LONGEST_DAYS, $available),
+                PlanCalendar::fill($stage, $from, self::LONGEST_DAYS, $available),
                 static fn(Placed $placed): bool => $placed->number === 1 &&
                     ($stage->slot($placed->slot)->practice ?? []) !== [],
             ),

@@ -19,7 +19,7 @@ final readonly class SecondOpinions
      *
      * @throws \Rung\Core\Input\InvalidInput at /stage_history where the moment lies before the first stage
      */
-    public static function of(CaseFile $file, Moment $at, array $schools): self
+    public static function compare(CaseFile $file, Moment $at, array $schools): self
     {
         $opinions = [];
         foreach ($schools as $key => $school) {

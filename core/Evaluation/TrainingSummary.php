@@ -43,7 +43,7 @@ final readonly class TrainingSummary implements WorkDone
         public int|float $weekGrowthMaxPercent,
     ) {}
 
-    public static function of(Evaluation $evaluation): self
+    public static function fromEvaluation(Evaluation $evaluation): self
     {
         $log = $evaluation->log;
         $work = $evaluation->work;
@@ -143,7 +143,10 @@ final readonly class TrainingSummary implements WorkDone
                 array_keys($this->done),
                 array_values($this->done),
             ),
-            'tests' => array_map(static fn(StrengthTest $test): array => Record::of($test), array_values($this->tests)),
+            'tests' => array_map(
+                static fn(StrengthTest $test): array => Record::toArray($test),
+                array_values($this->tests),
+            ),
             'body_mass_kg' => $this->bodyMassKg,
             'week_growth_max_percent' => $this->weekGrowthMaxPercent,
         ];

@@ -35,7 +35,7 @@ final class WeekSums
      *
      * @return list<WeekSum>
      */
-    public static function of(
+    public static function forWeeks(
         Evaluation $evaluation,
         Plan $plan,
         array $open,

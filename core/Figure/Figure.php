@@ -347,7 +347,7 @@ final readonly class Figure
             $found = [];
             foreach ($exercise->limbs === Limbs::Together ? Limb::cases() : [Limb::Work] as $limb) {
                 foreach ($keys as $key) {
-                    foreach (Tissue::of(Structure::from($key)) as $piece) {
+                    foreach (Tissue::forStructure(Structure::from($key)) as $piece) {
                         $found[json_encode([$piece['path'][0], $limb], JSON_THROW_ON_ERROR)] = [
                             'kind' => $piece['kind'],
                             'limb' => $limb,

@@ -46,7 +46,7 @@ final readonly class FigureBook
     }
 
     /** The figure of an exercise; a practice's own is drawn as the one that it was copied from. Null where there is none. */
-    public function of(string $exercise): ?Figure
+    public function find(string $exercise): ?Figure
     {
         return $this->figures[$exercise] ??
             (str_starts_with($exercise, self::OWN)

@@ -52,8 +52,8 @@ final readonly class FigureCheck
     {
         foreach ($ladder->rungs as $i => $rung) {
             $below = $ladder->rungs[$i - 1] ?? null;
-            $easier = $below === null ? null : $book->of($below->exercise);
-            $other = $book->of($rung->exercise);
+            $easier = $below === null ? null : $book->find($below->exercise);
+            $other = $book->find($rung->exercise);
             if ($below === null || $easier === null || $other === null) {
                 continue;
             }

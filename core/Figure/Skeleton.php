@@ -213,7 +213,7 @@ final class Skeleton
         $now = $this->turns["foot$side"];
         $foot =
             $reach->part < 1
-                ? Turn::of(
+                ? Turn::fromDirections(
                     $now->up->between($wanted->up, $reach->part),
                     $now->ahead->between($wanted->ahead, $reach->part),
                 )
@@ -228,8 +228,11 @@ final class Skeleton
         $bow = $reach->bow ?? $this->turns['pelvis']->ahead->times(1.0)->plus($foot->ahead->times(0.6));
         $knee = $this->bent("foot$side", $hip, $ankle, Body::THIGH, Body::SHANK, $bow, $reach->part >= 1);
         // A knee bends backwards: the front of each bone looks away from where the other goes.
-        $thigh = Turn::of($hip->minus($knee), self::front($hip->minus($knee), $knee->minus($ankle), $bow));
-        $shank = Turn::of($knee->minus($ankle), self::front($knee->minus($ankle), $knee->minus($hip), $bow));
+        $thigh = Turn::fromDirections($hip->minus($knee), self::front($hip->minus($knee), $knee->minus($ankle), $bow));
+        $shank = Turn::fromDirections(
+            $knee->minus($ankle),
+            self::front($knee->minus($ankle), $knee->minus($hip), $bow),
+        );
         // Toes lie along the ground where the ball does; a foot on its heel, on its back or in the air keeps them straight.
         $isOnToes = !$reach->byHeel && $reach->heel <= 90 && $reach->part >= 0.5;
         $this->placeLeg($limb, $hip, $thigh, $shank, $foot, $isOnToes ? $reach->tread : null, true);
@@ -242,7 +245,7 @@ final class Skeleton
         $goal = $this->place($reach);
         $flat =
             $reach->palm !== null && $reach->fingers !== null
-                ? Turn::of($reach->fingers->times(-1), $reach->palm)
+                ? Turn::fromDirections($reach->fingers->times(-1), $reach->palm)
                 : null;
         $bow = $reach->bow ?? $this->turns['thorax']->place(-0.5, -1, 0.5 * $limb->sign());
         // A hand that lies on something is put there whole; one that grips goes on straight from the forearm.
@@ -254,11 +257,11 @@ final class Skeleton
         $end = $from->between($flat === null ? $goal : $goal->minus($flat->place(0, -Body::GRIP[0], 0)), $reach->part);
         $elbow = $this->bent("hand$side", $shoulder, $end, Body::UPPER_ARM, $lower, $bow, $reach->part >= 1);
         // An elbow bends forwards.
-        $upper = Turn::of(
+        $upper = Turn::fromDirections(
             $shoulder->minus($elbow),
             self::front($shoulder->minus($elbow), $end->minus($elbow), $bow->times(-1)),
         );
-        $fore = Turn::of(
+        $fore = Turn::fromDirections(
             $elbow->minus($end),
             self::front($elbow->minus($end), $shoulder->minus($elbow), $bow->times(-1)),
         );

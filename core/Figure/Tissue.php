@@ -22,7 +22,7 @@ final class Tissue
     private const WRIST_DOWN = ['fore', [[0.6, 0.5, -1.6], [1.6, 4, -0.8], [1.1, 9.5, 0]]];
 
     /** @return list<array{kind: 'tendon'|'muscle', path: list<array{string, float, float, float}>}> */
-    public static function of(Structure $structure): array
+    public static function forStructure(Structure $structure): array
     {
         return match ($structure) {
             Structure::PatellarTendon => [

@@ -39,7 +39,7 @@ final readonly class Turn
     }
 
     /** Of two directions: up is kept, ahead is put square to it. */
-    public static function of(Vec $up, Vec $ahead): self
+    public static function fromDirections(Vec $up, Vec $ahead): self
     {
         $up = $up->unit();
         $ahead = $ahead->squareTo($up) ?? ((new Vec(1, 0, 0))->squareTo($up) ?? new Vec(0, 0, 1));

@@ -27,7 +27,7 @@ final class GateOutlook
      *
      * @return list<CriterionOutlook> in the gate's order
      */
-    public static function of(Log $log, array $responses, Gate $gate): array
+    public static function forGate(Log $log, array $responses, Gate $gate): array
     {
         $evidence = new LogEvidence($log, $responses);
 

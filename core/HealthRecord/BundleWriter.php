@@ -42,7 +42,7 @@ final class BundleWriter
     }
 
     /** @return array<string, mixed> the Bundle */
-    public static function of(CaseFile $file, Catalogue $catalogue, RecordAbout $about = new RecordAbout()): array
+    public static function write(CaseFile $file, Catalogue $catalogue, RecordAbout $about = new RecordAbout()): array
     {
         $writer = new self($file, $about, $catalogue);
         $writer->people();
@@ -210,7 +210,7 @@ final class BundleWriter
                             'extension' => [self::extension('prescription', $prescription)],
                             'code' => ['text' => $this->catalogue->titleOf($stage->prescriptions[$i]->exercise)],
                             'status' => 'scheduled',
-                            'description' => DoseWords::of($stage->prescriptions[$i], $this->file->tests !== []),
+                            'description' => DoseWords::describe($stage->prescriptions[$i], $this->file->tests !== []),
                         ],
                     ],
                     array_keys($prescriptions),
@@ -222,7 +222,7 @@ final class BundleWriter
 
     private function session(Session $session): void
     {
-        $fields = Record::of($session);
+        $fields = Record::toArray($session);
         $notes = $session->notes;
         unset($fields['id'], $fields['kind'], $fields['started_at'], $fields['ended_at']);
         if ($notes !== null && $notes !== '') {

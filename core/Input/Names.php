@@ -19,7 +19,7 @@ final readonly class Names
      */
     public function in(string $list, string $key, bool $optional = true): ?array
     {
-        return self::of($this->root->{$list} ?? ($optional ? [] : null), $key);
+        return self::lookUp($this->root->{$list} ?? ($optional ? [] : null), $key);
     }
 
     /**
@@ -32,7 +32,7 @@ final readonly class Names
         $names = [];
         $outer = $this->root->{$list} ?? null;
         foreach (is_array($outer) ? $outer : [null] as $object) {
-            $found = $object instanceof stdClass ? self::of($object->{$inner} ?? null, $key) : null;
+            $found = $object instanceof stdClass ? self::lookUp($object->{$inner} ?? null, $key) : null;
             if ($found === null) {
                 return null;
             }
@@ -58,7 +58,7 @@ final readonly class Names
     }
 
     /** @return array<string, true>|null */
-    private static function of(mixed $list, string $key): ?array
+    private static function lookUp(mixed $list, string $key): ?array
     {
         $names = [];
         foreach (is_array($list) ? $list : [null] as $object) {

@@ -152,7 +152,12 @@ final class DoseLint extends Notes
                 : "there are $minutes";
         foreach ($this->subject->stage->slots as $slot) {
             $figures = array_map(
-                fn(Prescription $p) => DoseArithmetic::of($p->mode, $p->limbs, $p->dose, $this->subject->bodyMassKg),
+                fn(Prescription $p) => DoseArithmetic::figures(
+                    $p->mode,
+                    $p->limbs,
+                    $p->dose,
+                    $this->subject->bodyMassKg,
+                ),
                 array_values(
                     array_filter(
                         $this->subject->stage->stage->prescriptions,

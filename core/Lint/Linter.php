@@ -10,13 +10,13 @@ use Rung\Core\Catalogue\LintKey;
 final class Linter
 {
     /** @return list<LintNote> in the order of the rules */
-    public static function of(LintSubject $subject): array
+    public static function lint(LintSubject $subject): array
     {
         $notes = [
-            ...DoseLint::of($subject),
-            ...ChangeLint::of($subject),
-            ...CalendarLint::of($subject),
-            ...CourseLint::of($subject),
+            ...DoseLint::on($subject),
+            ...ChangeLint::on($subject),
+            ...CalendarLint::on($subject),
+            ...CourseLint::on($subject),
         ];
         $order = array_flip(array_column(LintKey::cases(), 'value'));
         usort($notes, static fn(LintNote $a, LintNote $b): int => $order[$a->key->value] <=> $order[$b->key->value]);

@@ -16,7 +16,7 @@ abstract class Notes
     final protected function __construct(protected readonly LintSubject $subject) {}
 
     /** @return list<LintNote> */
-    final public static function of(LintSubject $subject): array
+    final public static function on(LintSubject $subject): array
     {
         $look = new static($subject);
         $look->look();

@@ -19,7 +19,7 @@ final readonly class MeasureCourse
      * @param list<Taken> $taken in any order; of one day the later in the list is the later
      * @param int|float|null $bodyMassKg
      */
-    public static function of(Measure $measure, array $taken, bool $bothSides, int|float|null $bodyMassKg): self
+    public static function build(Measure $measure, array $taken, bool $bothSides, int|float|null $bodyMassKg): self
     {
         usort($taken, static fn(Taken $a, Taken $b): int => $a->on->number <=> $b->on->number);
         $first = $taken[0] ?? null;

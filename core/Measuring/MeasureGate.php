@@ -23,7 +23,7 @@ final readonly class MeasureGate
         public bool $isDue,
     ) {}
 
-    public static function of(OverTest $criterion, MeasureCourse $course, Day $today): self
+    public static function judge(OverTest $criterion, MeasureCourse $course, Day $today): self
     {
         $latest = $course->latest();
         $days = $latest === null ? null : $today->daysSince($latest->taken->on);

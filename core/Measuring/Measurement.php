@@ -161,6 +161,6 @@ final readonly class Measurement
             }
         }
 
-        return $values === [] ? null : Tries::of($values, $this->measure->tries, $this->measure->higherIsBetter);
+        return $values === [] ? null : Tries::judge($values, $this->measure->tries, $this->measure->higherIsBetter);
     }
 }

@@ -33,7 +33,7 @@ final readonly class CaseCourse
         public int $limit,
     ) {}
 
-    public static function of(Evaluation $evaluation): self
+    public static function fromEvaluation(Evaluation $evaluation): self
     {
         $log = $evaluation->log;
         $from = $log->stageHistory[0]->from;

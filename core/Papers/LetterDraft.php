@@ -31,7 +31,7 @@ final class LetterDraft
                 PaperWords::done($facts),
                 PaperWords::limits($facts->evaluation->log->file->response_rule),
             ]),
-            Block::course('course', 'The course', CaseCourse::of($facts->evaluation)),
+            Block::course('course', 'The course', CaseCourse::fromEvaluation($facts->evaluation)),
             Block::text('stands', 'Where it stands', [
                 PaperWords::stage($facts),
                 PaperWords::stop($facts),
@@ -106,7 +106,7 @@ final class LetterDraft
                 PaperWords::stage($facts),
                 PaperWords::mornings($facts),
             ]),
-            Block::course('course', 'The course', CaseCourse::of($facts->evaluation)),
+            Block::course('course', 'The course', CaseCourse::fromEvaluation($facts->evaluation)),
             Block::text('now', 'Until then', [
                 $facts->isStopped()
                     ? 'All loading is stopped until it has been looked at.'
@@ -126,13 +126,13 @@ final class LetterDraft
             Block::text('greeting', null, ['Dear colleague,']),
             Block::text('found', 'How it began', [PaperWords::found($facts)]),
             Block::text('done', 'What was done', [PaperWords::done($facts)]),
-            Block::course('course', 'The course', CaseCourse::of($facts->evaluation)),
+            Block::course('course', 'The course', CaseCourse::fromEvaluation($facts->evaluation)),
             Block::table('outcome', 'First and last', ['Measure', 'First', 'Last', 'Sides'], self::outcome($facts)),
             ...array_map(
                 static fn(MeasureCourse $measureCourse): Block => Block::curve(
                     "curve_{$measureCourse->measure->key}",
                     null,
-                    MeasureCurve::of($measureCourse),
+                    MeasureCurve::fromCourse($measureCourse),
                 ),
                 array_values(
                     array_filter(

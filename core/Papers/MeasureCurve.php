@@ -15,7 +15,7 @@ final readonly class MeasureCurve
     /** @param list<array{on: Day, affected: int|float, unaffected: int|float|null}> $points oldest first, in the unit */
     private function __construct(public string $title, public string $unit, public array $points) {}
 
-    public static function of(MeasureCourse $course): self
+    public static function fromCourse(MeasureCourse $course): self
     {
         return new self(
             $course->measure->title,

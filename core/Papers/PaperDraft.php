@@ -10,7 +10,7 @@ namespace Rung\Core\Papers;
  */
 final class PaperDraft
 {
-    public static function of(PaperKind $kind, PaperFacts $facts): Paper
+    public static function draft(PaperKind $kind, PaperFacts $facts): Paper
     {
         $blocks = match ($kind) {
             PaperKind::Sheet => SheetDraft::blocks($facts),

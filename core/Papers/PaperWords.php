@@ -204,7 +204,7 @@ final class PaperWords
             if (!$openAlone || !$stop->isCleared()) {
                 $words[] =
                     ResponseWords::stop(
-                        ReportedStop::of($stop, $facts->evaluation->log->file->response_rule->stop_at),
+                        ReportedStop::fromSource($stop, $facts->evaluation->log->file->response_rule->stop_at),
                     ) .
                     ', reported on ' .
                     self::date($facts->evaluation->log->file->timezone->dayOf($stop->began));

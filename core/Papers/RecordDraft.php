@@ -31,7 +31,7 @@ final class RecordDraft
                     $course->points,
                 ),
             );
-            $blocks[] = Block::curve("curve_$key", null, MeasureCurve::of($course));
+            $blocks[] = Block::curve("curve_$key", null, MeasureCurve::fromCourse($course));
             $blocks[] = Block::text("words_$key", null, [
                 MeasureWords::course($course),
                 'Taken so: ' . lcfirst(MeasureWords::measure($course->measure)) . '.',

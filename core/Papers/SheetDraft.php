@@ -78,7 +78,7 @@ final class SheetDraft
                     ? $asked[$prescription->key]->asPrescription()
                     : $prescription;
                 $exercise = $facts->catalogue->exercises[$prescription->exercise] ?? null;
-                $load = NextLoad::of($prescription, $evaluation, $facts->catalogue);
+                $load = NextLoad::forPrescription($prescription, $evaluation, $facts->catalogue);
                 $limbs =
                     $facts->side === Side::Both->value ? $prescription->limbs->onBothSides() : $prescription->limbs;
 
@@ -87,7 +87,7 @@ final class SheetDraft
                     implode(
                         ', ',
                         array_filter([
-                            DoseWords::of($prescription, $evaluation->isMeasured()),
+                            DoseWords::describe($prescription, $evaluation->isMeasured()),
                             $load === null ? null : DoseWords::load($load, $prescription),
                             DoseWords::limbs($limbs),
                         ]),

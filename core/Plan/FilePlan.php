@@ -32,7 +32,7 @@ final readonly class FilePlan
     private function __construct(public Plan $plan, public array $derived) {}
 
     /** @param list<PlanStage> $known of a programme */
-    public static function of(CaseFile $file, array $known): self
+    public static function fromFile(CaseFile $file, array $known): self
     {
         $stages = $leftOut = $derived = [];
         foreach ($file->stages as $stage) {

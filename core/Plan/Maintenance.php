@@ -28,7 +28,7 @@ final readonly class Maintenance
     ) {}
 
     /** @param int $perWeek sessions a week, 1 or 2 */
-    public static function of(string $stage, Day $from, int $perWeek): self
+    public static function forStage(string $stage, Day $from, int $perWeek): self
     {
         return new self($stage, $from, $from->plus(self::DAYS), min(self::MOST_PER_WEEK, max(1, $perWeek)));
     }

@@ -22,7 +22,7 @@ final class PlanCalendar
      *
      * @return list<Placed> in date order
      */
-    public static function of(
+    public static function fill(
         PlanStage $stage,
         Day $from,
         int $days,
@@ -72,7 +72,7 @@ final class PlanCalendar
 
         return array_values(
             array_filter(
-                self::of($stage, $stageFrom, $ahead + $days, $available, $blocked, $events),
+                self::fill($stage, $stageFrom, $ahead + $days, $available, $blocked, $events),
                 static fn(Placed $placed): bool => !$from->isAfter($placed->on),
             ),
         );

@@ -47,7 +47,7 @@ final readonly class Preview
      * @param list<Day> $blocked
      * @param list<Day> $events
      */
-    public static function of(
+    public static function build(
         Plan $plan,
         StageDraft $draft,
         TrainingSummary $summary,
@@ -81,7 +81,7 @@ final readonly class Preview
             array_values($catalogue->measures),
             $bothSides,
             $calendar,
-            Linter::of(
+            Linter::lint(
                 new LintSubject(
                     catalogue: $catalogue,
                     structure: $structure,
@@ -104,12 +104,18 @@ final readonly class Preview
     /** @return list<Suggestion> */
     public function suggestions(Prescription $prescription): array
     {
-        return Suggestions::of($prescription, $this->summary, $this->structure, $this->measures, $this->bothSides);
+        return Suggestions::forPrescription(
+            $prescription,
+            $this->summary,
+            $this->structure,
+            $this->measures,
+            $this->bothSides,
+        );
     }
 
     public function figures(Prescription $prescription): DoseFigures
     {
-        return DoseArithmetic::of(
+        return DoseArithmetic::figures(
             $prescription->mode,
             $prescription->limbs,
             $this->loaded($prescription)->dose,

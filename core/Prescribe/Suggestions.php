@@ -28,7 +28,7 @@ final class Suggestions
      *
      * @return list<Suggestion>
      */
-    public static function of(
+    public static function forPrescription(
         Prescription $prescription,
         TrainingSummary $summary,
         StructureInfo $structure,

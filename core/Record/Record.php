@@ -22,7 +22,7 @@ final class Record
     }
 
     /** @return array<string, mixed> */
-    public static function of(object $record): array
+    public static function toArray(object $record): array
     {
         $fields = [];
         foreach (get_object_vars($record) as $name => $value) {
@@ -39,7 +39,7 @@ final class Record
      */
     public static function each(array $records): array
     {
-        return array_map(self::of(...), $records);
+        return array_map(self::toArray(...), $records);
     }
 
     private static function json(mixed $value): mixed
@@ -49,7 +49,7 @@ final class Record
             $value instanceof Moment => $value->toIso(),
             $value instanceof Day => $value->toIso(),
             is_array($value) => array_map(self::json(...), $value),
-            is_object($value) => (object) self::of($value),
+            is_object($value) => (object) self::toArray($value),
             default => $value,
         };
     }

@@ -34,7 +34,7 @@ final readonly class Creep
     ) {}
 
     /** Of the last 7 days against the weeks before, or of the week that ended so many days ago. */
-    public static function of(Log $log, int $endingDaysAgo = 0): self
+    public static function fromLog(Log $log, int $endingDaysAgo = 0): self
     {
         $weeks = [];
         for ($week = 0; $week <= self::WEEKS_BACK; $week++) {

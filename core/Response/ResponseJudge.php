@@ -187,7 +187,7 @@ final class ResponseJudge
     private function stops(Session $session, ?CheckIn $answer, bool $atStopLevel): array
     {
         $reasons = [];
-        foreach (StopSigns::of([...$session->signs ?? [], ...$answer->signs ?? []]) as $sign) {
+        foreach (StopSigns::among([...$session->signs ?? [], ...$answer->signs ?? []]) as $sign) {
             $reasons[] = 'sign:' . $sign->value;
         }
         if ($atStopLevel) {

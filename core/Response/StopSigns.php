@@ -14,7 +14,7 @@ final class StopSigns
      *
      * @return list<Sign> the stop signs, by name, each once
      */
-    public static function of(array $signs): array
+    public static function among(array $signs): array
     {
         $stops = [];
         foreach ($signs as $sign) {

@@ -191,7 +191,7 @@ final class CaseSimulator
         if (!$wanted || $ago < self::VISIT_EVERY_DAYS) {
             return;
         }
-        $step = Acceptance::of($this->plan, $evaluation, $this->catalogue);
+        $step = Acceptance::accept($this->plan, $evaluation, $this->catalogue);
         if (!$step->changesAnything() || ($step->enterStage !== null && !$day->isAfter($evaluation->log->stageFrom))) {
             return;
         }
@@ -301,7 +301,7 @@ final class CaseSimulator
     private function practice(string $slot, Moment $at): PracticeStep
     {
         $planned = $this->plan->stage($this->currentStage()->key)?->slot($slot);
-        $ladder = $planned === null ? null : PracticeLadder::of($planned, Evaluator::evaluate($this->file, $at));
+        $ladder = $planned === null ? null : PracticeLadder::forSlot($planned, Evaluator::evaluate($this->file, $at));
 
         return $ladder?->step() ?? new PracticeStep('Practice', 45, 6, true, true);
     }
@@ -364,6 +364,6 @@ final class CaseSimulator
             $this->file->timezone->toDateTimeZone(),
         );
 
-        return Moment::of($time);
+        return Moment::fromDateTime($time);
     }
 }

@@ -23,7 +23,7 @@ final readonly class Countdown
      * @param array<string, int> $steady days in each stage of an athlete with whom all goes well
      * @param array<string, int> $slow the same of a slower one
      */
-    public static function of(
+    public static function build(
         array $stages,
         Day $entered,
         Day $today,
@@ -55,7 +55,7 @@ final readonly class Countdown
     /** Whether the day can be kept; null where that is unknown. */
     public function pace(): ?Pace
     {
-        return $this->soonest === null ? null : Pace::of($this->soonest, $this->latest, $this->by);
+        return $this->soonest === null ? null : Pace::judge($this->soonest, $this->latest, $this->by);
     }
 
     private static function later(Day $day, ?Day $other): Day

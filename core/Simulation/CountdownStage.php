@@ -19,6 +19,6 @@ final readonly class CountdownStage
 
     public function pace(): Pace
     {
-        return Pace::of($this->soonest, $this->latest, $this->mustBegin);
+        return Pace::judge($this->soonest, $this->latest, $this->mustBegin);
     }
 }

@@ -16,7 +16,7 @@ enum Pace: string
     /** Not even then. */
     case TooLate = 'too_late';
 
-    public static function of(Day $soonest, ?Day $latest, Day $by): self
+    public static function judge(Day $soonest, ?Day $latest, Day $by): self
     {
         return match (true) {
             $soonest->isAfter($by) => self::TooLate,

@@ -103,7 +103,7 @@ final class Play
      */
     public static function answer(string $json, Catalogue $catalogue): array
     {
-        return self::of(PlayRequest::read($json, $catalogue), $catalogue);
+        return self::run(PlayRequest::read($json, $catalogue), $catalogue);
     }
 
     /**
@@ -113,7 +113,7 @@ final class Play
      *
      * @throws InvalidInput where the case could not be opened
      */
-    public static function of(PlayRequest $request, Catalogue $catalogue, ?callable $watch = null): array
+    public static function run(PlayRequest $request, Catalogue $catalogue, ?callable $watch = null): array
     {
         $play = new self($request, $catalogue, $watch === null ? null : $watch(...));
         for ($day = 1; $day <= 7 * $request->weeks && $play->endedDay === null; $day++) {
@@ -142,7 +142,7 @@ final class Play
                 'blocks the start: pain of 8 or more, or no stage that applies to the goal',
             );
         }
-        $plan = StartPlan::of(
+        $plan = StartPlan::build(
             $programme,
             $this->catalogue,
             $this->catalogue->structure($request->structure),
@@ -226,7 +226,7 @@ final class Play
     {
         $at = self::time($day, 8);
         $evaluation = Evaluator::evaluate($this->file, $at);
-        $begins = Beginning::of($this->plan, $evaluation, []);
+        $begins = Beginning::begin($this->plan, $evaluation, []);
         if ($begins->changesAnything()) {
             $this->accept($begins, $day, $number);
             $evaluation = Evaluator::evaluate($this->file, $at);
@@ -261,7 +261,7 @@ final class Play
             ActionKind::AddLoad,
             ActionKind::Ease,
             ActionKind::StepDown
-                => $this->accept(Acceptance::of($this->plan, $evaluation, $this->catalogue), $day, $number),
+                => $this->accept(Acceptance::accept($this->plan, $evaluation, $this->catalogue), $day, $number),
             default => null,
         };
     }
@@ -453,7 +453,7 @@ final class Play
 
     private static function time(Day $day, int $hour): Moment
     {
-        return Moment::of(
+        return Moment::fromDateTime(
             new DateTimeImmutable($day->toIso() . sprintf(' %02d:00:00', $hour), new DateTimeZone('UTC')),
         );
     }

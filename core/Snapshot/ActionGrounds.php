@@ -34,7 +34,7 @@ final readonly class ActionGrounds
         public ?PracticeProgress $practice,
     ) {}
 
-    public static function of(Evaluation $evaluation, Plan $plan): self
+    public static function fromEvaluation(Evaluation $evaluation, Plan $plan): self
     {
         $rule = $evaluation->log->file->response_rule;
         $last = $evaluation->last()->responses ?? [];
@@ -50,14 +50,14 @@ final readonly class ActionGrounds
             self::worst($last),
             array_filter($last, static fn(SessionResponse $response): bool => $response->verdict === Verdict::Stop) !==
                 [],
-            WeeklyMeans::of($evaluation->creep),
+            WeeklyMeans::fromCreep($evaluation->creep),
             array_map(
-                static fn(StopSource $stop): ReportedStop => ReportedStop::of($stop, $rule->stop_at),
+                static fn(StopSource $stop): ReportedStop => ReportedStop::fromSource($stop, $rule->stop_at),
                 array_values(
                     array_filter($evaluation->stops, static fn(StopSource $stop): bool => !$stop->isCleared()),
                 ),
             ),
-            $ladder === null ? null : PracticeProgress::of($ladder),
+            $ladder === null ? null : PracticeProgress::fromLadder($ladder),
         );
     }
 

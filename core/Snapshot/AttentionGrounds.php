@@ -26,7 +26,7 @@ final readonly class AttentionGrounds
         public ?Day $reviewOn,
     ) {}
 
-    public static function of(Evaluation $evaluation): self
+    public static function fromEvaluation(Evaluation $evaluation): self
     {
         return new self(
             $evaluation->attention->group,

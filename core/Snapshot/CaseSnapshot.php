@@ -52,7 +52,7 @@ final readonly class CaseSnapshot
     ) {}
 
     /** @param list<Day> $events what the athlete has coming, in any order */
-    public static function of(Evaluation $evaluation, PlanStep $step, Catalogue $catalogue, array $events): self
+    public static function take(Evaluation $evaluation, PlanStep $step, Catalogue $catalogue, array $events): self
     {
         $log = $evaluation->log;
 
@@ -63,13 +63,13 @@ final readonly class CaseSnapshot
             stageTitle: $log->stage->title,
             ladder: StageRung::all($log),
             pegs: array_map(
-                static fn(CriterionResult $result): GatePeg => GatePeg::of($result),
+                static fn(CriterionResult $result): GatePeg => GatePeg::fromResult($result),
                 $evaluation->gate->criteria,
             ),
             responses: RecentResponse::all($evaluation, self::DAYS),
-            proposed: ProposedStep::of($evaluation, $step, $catalogue),
-            grounds: ActionGrounds::of($evaluation, $step->plan),
-            attention: AttentionGrounds::of($evaluation),
+            proposed: ProposedStep::fromStep($evaluation, $step, $catalogue),
+            grounds: ActionGrounds::fromEvaluation($evaluation, $step->plan),
+            attention: AttentionGrounds::fromEvaluation($evaluation),
             eventOn: self::nextEvent($events, $log->today),
             testsDue: DueTest::all($log, $catalogue),
         );

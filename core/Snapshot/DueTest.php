@@ -33,13 +33,13 @@ final readonly class DueTest
         foreach ($log->stage->gate as $criterion) {
             if ($criterion instanceof OverTest && !isset($due[$criterion->test])) {
                 $measure = $catalogue->measure($criterion->test);
-                $course = MeasureCourse::of(
+                $course = MeasureCourse::build(
                     $measure,
                     array_map(Taken::ofTest(...), self::taken($log, $criterion->test)),
                     $log->file->case->side === Side::Both,
                     null,
                 );
-                $gate = MeasureGate::of($criterion, $course, $log->today);
+                $gate = MeasureGate::judge($criterion, $course, $log->today);
                 if ($gate->isDue) {
                     $due[$criterion->test] = new self(
                         $criterion->test,

@@ -14,7 +14,7 @@ final readonly class GatePeg
 {
     private function __construct(public CriterionType $type, public CriterionState $state) {}
 
-    public static function of(CriterionResult $result): self
+    public static function fromResult(CriterionResult $result): self
     {
         return new self($result->criterion->type(), $result->state);
     }

@@ -19,7 +19,7 @@ final readonly class PracticeProgress
         public PracticeStep $step,
     ) {}
 
-    public static function of(PracticeLadder $ladder): self
+    public static function fromLadder(PracticeLadder $ladder): self
     {
         return new self($ladder->at + 1, count($ladder->steps), $ladder->step());
     }

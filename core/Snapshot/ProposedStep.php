@@ -26,7 +26,7 @@ final readonly class ProposedStep
         public bool $isAcceptable,
     ) {}
 
-    public static function of(Evaluation $evaluation, PlanStep $step, Titles $titles): self
+    public static function fromStep(Evaluation $evaluation, PlanStep $step, Titles $titles): self
     {
         $entered = $evaluation->action->kind === ActionKind::Advance ? $evaluation->nextStage : $step->enterStage;
 

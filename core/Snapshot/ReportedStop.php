@@ -19,7 +19,7 @@ final readonly class ReportedStop
     ) {}
 
     /** @param int $stopAt the rule's stop level, 0–10 */
-    public static function of(StopSource $stop, int $stopAt): self
+    public static function fromSource(StopSource $stop, int $stopAt): self
     {
         return new self($stop->signs, $stop->level !== null && $stop->level >= $stopAt ? $stop->level : null);
     }

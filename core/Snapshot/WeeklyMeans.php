@@ -21,7 +21,7 @@ final readonly class WeeklyMeans
         public int|float|null $lowest,
     ) {}
 
-    public static function of(Creep $creep): self
+    public static function fromCreep(Creep $creep): self
     {
         return new self($creep->thisWeek, $creep->lastWeek, $creep->lowest);
     }

@@ -15,7 +15,7 @@ final readonly class CleanDays extends Criterion
         public ?int $min_sessions,
     ) {}
 
-    public static function of(ObjectNode $node): self
+    public static function fromFields(ObjectNode $node): self
     {
         return new self($node->whole('min'), $node->wholeOrNull('min_sessions'));
     }

@@ -44,19 +44,19 @@ abstract readonly class Criterion
     public static function read(ObjectNode $node): self
     {
         return match ($node->discriminator('type', CriterionType::class)) {
-            CriterionType::DaysInStage => DaysInStage::of($node),
-            CriterionType::ExercisePain => ExercisePain::of($node),
-            CriterionType::Provocation => Provocation::of($node),
-            CriterionType::CleanDays => CleanDays::of($node),
-            CriterionType::Symmetry => Symmetry::of($node),
-            CriterionType::TestValue => TestValue::of($node),
-            CriterionType::Reached => Reached::of($node),
-            CriterionType::SportSessions => SportSessions::of($node),
-            CriterionType::Adherence => SessionsDone::of($node),
-            CriterionType::Outcome => OutcomeBound::of($node),
-            CriterionType::LoadedPain => LoadedPain::of($node),
-            CriterionType::TestChange => TestChange::of($node),
-            CriterionType::OutcomeGain => OutcomeGain::of($node),
+            CriterionType::DaysInStage => DaysInStage::fromFields($node),
+            CriterionType::ExercisePain => ExercisePain::fromFields($node),
+            CriterionType::Provocation => Provocation::fromFields($node),
+            CriterionType::CleanDays => CleanDays::fromFields($node),
+            CriterionType::Symmetry => Symmetry::fromFields($node),
+            CriterionType::TestValue => TestValue::fromFields($node),
+            CriterionType::Reached => Reached::fromFields($node),
+            CriterionType::SportSessions => SportSessions::fromFields($node),
+            CriterionType::Adherence => SessionsDone::fromFields($node),
+            CriterionType::Outcome => OutcomeBound::fromFields($node),
+            CriterionType::LoadedPain => LoadedPain::fromFields($node),
+            CriterionType::TestChange => TestChange::fromFields($node),
+            CriterionType::OutcomeGain => OutcomeGain::fromFields($node),
             CriterionType::SignOff, null => new TechniqueSigned(),
         };
     }
@@ -64,7 +64,7 @@ abstract readonly class Criterion
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['type' => $this->type()->value] + Record::of($this);
+        return ['type' => $this->type()->value] + Record::toArray($this);
     }
 
     protected function atLeast(int|float|null $value): CriterionResult

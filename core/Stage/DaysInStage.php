@@ -15,7 +15,7 @@ final readonly class DaysInStage extends Criterion
         public int $min,
     ) {}
 
-    public static function of(ObjectNode $node): self
+    public static function fromFields(ObjectNode $node): self
     {
         return new self($node->whole('min'));
     }

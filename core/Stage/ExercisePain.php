@@ -9,7 +9,7 @@ use Rung\Core\Input\ObjectNode;
 /** Pain in exercise stays low for some days. */
 final readonly class ExercisePain extends LowPain
 {
-    public static function of(ObjectNode $node): self
+    public static function fromFields(ObjectNode $node): self
     {
         return new self($node->whole('max', 0, 10), $node->whole('days'), $node->whole('min_sessions'));
     }

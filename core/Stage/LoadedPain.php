@@ -21,7 +21,7 @@ final readonly class LoadedPain extends LowPain implements OverPrescription
         parent::__construct($max, $days, $min_sessions);
     }
 
-    public static function of(ObjectNode $node): self
+    public static function fromFields(ObjectNode $node): self
     {
         return new self(
             $node->whole('max', 0, 10),

@@ -14,7 +14,7 @@ final readonly class OutcomeBound extends OverOutcome
         parent::__construct($measure);
     }
 
-    public static function of(ObjectNode $node): self
+    public static function fromFields(ObjectNode $node): self
     {
         $min = $node->numberOrNull('min', -ObjectNode::LARGEST);
         $max = $node->numberOrNull('max', -ObjectNode::LARGEST);

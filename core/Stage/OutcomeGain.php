@@ -14,7 +14,7 @@ final readonly class OutcomeGain extends OverOutcome
         parent::__construct($measure);
     }
 
-    public static function of(ObjectNode $node): self
+    public static function fromFields(ObjectNode $node): self
     {
         $min = $node->number('min', -ObjectNode::LARGEST);
 

@@ -17,7 +17,7 @@ final readonly class Provocation extends Criterion
         public int $min_readings,
     ) {}
 
-    public static function of(ObjectNode $node): self
+    public static function fromFields(ObjectNode $node): self
     {
         return new self($node->whole('max', 0, 10), $node->whole('days'), $node->whole('min_readings'));
     }

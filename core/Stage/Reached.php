@@ -22,7 +22,7 @@ final readonly class Reached extends Criterion implements OverPrescription
         public ?int $rir_min,
     ) {}
 
-    public static function of(ObjectNode $node): self
+    public static function fromFields(ObjectNode $node): self
     {
         return new self(
             $node->text('prescription'),

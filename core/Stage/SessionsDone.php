@@ -12,7 +12,7 @@ final readonly class SessionsDone extends Criterion
 {
     private function __construct(public int|float $min_percent, public ?int $days) {}
 
-    public static function of(ObjectNode $node): self
+    public static function fromFields(ObjectNode $node): self
     {
         return new self($node->number('min_percent', 0, 100), $node->wholeOrNull('days'));
     }

@@ -16,7 +16,7 @@ final readonly class SportSessions extends Criterion
         public int $min,
     ) {}
 
-    public static function of(ObjectNode $node): self
+    public static function fromFields(ObjectNode $node): self
     {
         return new self($node->whole('min'));
     }

@@ -15,7 +15,7 @@ final readonly class Symmetry extends OverTest
         parent::__construct($test, $within_days);
     }
 
-    public static function of(ObjectNode $node): self
+    public static function fromFields(ObjectNode $node): self
     {
         $percent = $node->number('min_percent');
         $within = $node->wholeOrNull('within_days');

@@ -14,7 +14,7 @@ final readonly class TestChange extends OverTest
         parent::__construct($test, $within_days);
     }
 
-    public static function of(ObjectNode $node): self
+    public static function fromFields(ObjectNode $node): self
     {
         $percent = $node->number('min_percent', -ObjectNode::LARGEST);
         $within = $node->wholeOrNull('within_days');

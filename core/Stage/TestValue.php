@@ -14,7 +14,7 @@ final readonly class TestValue extends OverTest
         parent::__construct($test, $within_days);
     }
 
-    public static function of(ObjectNode $node): self
+    public static function fromFields(ObjectNode $node): self
     {
         $min = $node->number('min');
         $within = $node->wholeOrNull('within_days');

@@ -40,7 +40,7 @@ final readonly class StartPlan
      *
      * @throws InvalidInput at /exercises where a choice names nothing
      */
-    public static function of(
+    public static function build(
         Programme $programme,
         Catalogue $catalogue,
         StructureInfo $structure,

@@ -20,7 +20,7 @@ final readonly class StartStage
         return new self($node->key('key'), $node->choice('mode', Mode::class), Stage::readGoals($node));
     }
 
-    public static function of(Stage $stage): self
+    public static function fromStage(Stage $stage): self
     {
         return new self($stage->key, $stage->mode, $stage->goals);
     }

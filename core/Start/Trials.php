@@ -64,7 +64,7 @@ final readonly class Trials
     public function load(string $exercise, int $reps): int|float|null
     {
         $loads = [];
-        foreach ($this->of($exercise) as $trial) {
+        foreach ($this->withExercise($exercise) as $trial) {
             if (
                 $trial->isBorne($this->limit) &&
                 $trial->load_kg !== null &&
@@ -92,7 +92,7 @@ final readonly class Trials
 
     private function tolerated(string $exercise): ?Trial
     {
-        foreach (array_reverse($this->of($exercise)) as $trial) {
+        foreach (array_reverse($this->withExercise($exercise)) as $trial) {
             if ($trial->isBorne($this->limit)) {
                 return $trial;
             }
@@ -103,7 +103,7 @@ final readonly class Trials
 
     private function notTolerated(string $exercise): ?Trial
     {
-        foreach ($this->of($exercise) as $trial) {
+        foreach ($this->withExercise($exercise) as $trial) {
             if (!$trial->isBorne($this->limit)) {
                 return $trial;
             }
@@ -113,7 +113,7 @@ final readonly class Trials
     }
 
     /** @return list<Trial> */
-    private function of(string $exercise): array
+    private function withExercise(string $exercise): array
     {
         return array_values(
             array_filter($this->trials, static fn(Trial $trial): bool => $trial->exercise === $exercise),

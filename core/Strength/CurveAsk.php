@@ -55,7 +55,7 @@ final readonly class CurveAsk
     public function answer(ObjectNode $node): array
     {
         try {
-            $figures = CurveFigures::of($this->curve);
+            $figures = CurveFigures::fromCurve($this->curve);
         } catch (InvalidArgumentException $nothing) {
             $node->fault('force', $nothing->getMessage());
 

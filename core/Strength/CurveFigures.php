@@ -51,7 +51,7 @@ final readonly class CurveFigures
     ) {}
 
     /** @throws InvalidArgumentException where nothing was pulled */
-    public static function of(ForceCurve $curve): self
+    public static function fromCurve(ForceCurve $curve): self
     {
         $ms = $curve->ms;
         if ($ms === [] || $curve->newtons === []) {

@@ -113,7 +113,7 @@ final class StrengthRequest
 
             return [];
         }
-        $tries = Tries::of($values, $asked, $higherIsBetter);
+        $tries = Tries::judge($values, $asked, $higherIsBetter);
 
         return [
             'best' => $tries->best,

@@ -26,7 +26,7 @@ final readonly class Tries
      * @param non-empty-list<int|float> $values those that count, in the order in which they were taken
      * @param int $asked how many the measure asks for, 1 or more
      */
-    public static function of(array $values, int $asked, bool $higherIsBetter): self
+    public static function judge(array $values, int $asked, bool $higherIsBetter): self
     {
         $higherIsBetter ? rsort($values) : sort($values);
         $best = $values[0];

@@ -22,7 +22,7 @@ final readonly class SheetMatch
      *
      * @throws InvalidInput
      */
-    public static function of(Sheet $sheet, SheetKind $kind, ?array $columns = null, ?DateForm $dates = null): self
+    public static function match(Sheet $sheet, SheetKind $kind, ?array $columns = null, ?DateForm $dates = null): self
     {
         $chosen = [];
         foreach ($kind->fields() as $field) {

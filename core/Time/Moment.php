@@ -55,7 +55,7 @@ final readonly class Moment
         return new self($seconds * 1_000_000 + $fraction, $text);
     }
 
-    public static function of(\DateTimeInterface $time): self
+    public static function fromDateTime(\DateTimeInterface $time): self
     {
         return new self(
             $time->getTimestamp() * 1_000_000 + (int) $time->format('u'),

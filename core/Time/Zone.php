@@ -51,7 +51,7 @@ final readonly class Zone
     /** The moment at which a date begins. */
     public function startOf(Day $day): Moment
     {
-        return Moment::of(new DateTimeImmutable($day->toIso() . ' 00:00:00', $this->zone));
+        return Moment::fromDateTime(new DateTimeImmutable($day->toIso() . ' 00:00:00', $this->zone));
     }
 
     public function toDateTimeZone(): DateTimeZone

@@ -67,7 +67,7 @@ final readonly class ChangeWords
 
         return $after->exercise === $before->exercise
             ? $this->title($before) . ': ' . DoseWords::difference($before, $after)
-            : $this->title($before) . ' → ' . $this->title($after) . ', ' . DoseWords::of($after);
+            : $this->title($before) . ' → ' . $this->title($after) . ', ' . DoseWords::describe($after);
     }
 
     private function title(?Prescription $prescription): string
@@ -77,6 +77,6 @@ final readonly class ChangeWords
 
     private static function dose(?Prescription $prescription): string
     {
-        return $prescription === null ? '' : DoseWords::of($prescription);
+        return $prescription === null ? '' : DoseWords::describe($prescription);
     }
 }

@@ -106,7 +106,7 @@ final readonly class Comparison
     {
         foreach ($programme->plan->prescriptions() as $prescription) {
             if (in_array($prescription->mode, $modes, true)) {
-                return $this->catalogue->titleOf($prescription->exercise) . ', ' . DoseWords::of($prescription);
+                return $this->catalogue->titleOf($prescription->exercise) . ', ' . DoseWords::describe($prescription);
             }
         }
 

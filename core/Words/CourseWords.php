@@ -26,7 +26,7 @@ final readonly class CourseWords
     public function __construct(private Catalogue $catalogue) {}
 
     /** @return array{weeks: int, athletes: list<array<string, mixed>>} */
-    public function of(Programme $programme, Structure $structure): array
+    public function describe(Programme $programme, Structure $structure): array
     {
         $athletes = [];
         foreach (TwoAthletes::WORDS as $key => $words) {
@@ -121,7 +121,7 @@ final readonly class CourseWords
     {
         $exercise = $this->catalogue->exercise($week['exercise']);
         $dose = Json::read((string) json_encode($week['dose']), Dose::read(...));
-        $asked = Asked::of(
+        $asked = Asked::withAmount(
             new Prescription($week['prescription'], $exercise->key, $exercise->mode, $exercise->limbs, $dose),
             $week['least'],
             Because::Fixed,
@@ -130,7 +130,7 @@ final readonly class CourseWords
             $week['load_kg'] === null ? $asked : $asked->withDose($asked->dose->with(['load_kg' => $week['load_kg']]));
 
         return [
-            'words' => $exercise->title . ', ' . DoseWords::of($done),
+            'words' => $exercise->title . ', ' . DoseWords::describe($done),
             'work' => $dose->sets * $week['least'],
             'load_kg' => $week['load_kg'],
         ];

@@ -24,7 +24,7 @@ final class DoseWords
     private const USUAL_RESERVE = 2;
 
     /** @param bool $isMeasured whether a maximum was measured: only then is the intensity given as a share of it, otherwise as an effort */
-    public static function of(Prescription $prescription, bool $isMeasured = false): string
+    public static function describe(Prescription $prescription, bool $isMeasured = false): string
     {
         $dose = $prescription->dose;
         $main = match (true) {
@@ -67,7 +67,9 @@ final class DoseWords
             Because::Grown => 'the last session settled',
         };
 
-        return $why === null ? null : 'Next session: ' . self::of($asked->asPrescription(), $isMeasured) . " ($why)";
+        return $why === null
+            ? null
+            : 'Next session: ' . self::describe($asked->asPrescription(), $isMeasured) . " ($why)";
     }
 
     /** An effort of 7 out of ten stands for about 70 percent of a maximum. */

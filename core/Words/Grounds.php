@@ -18,7 +18,7 @@ use Rung\Core\Time\TimeWords;
 final class Grounds
 {
     /** @return list<Ground> what decides first */
-    public static function of(Evaluation $evaluation): array
+    public static function fromEvaluation(Evaluation $evaluation): array
     {
         $recent = $evaluation->bouts->recent;
         $bouts = match ($evaluation->action->reason) {
@@ -185,7 +185,9 @@ final class Grounds
             array_map(
                 static fn(StopSource $stop): Ground => new Ground(
                     'Reported, not reviewed yet',
-                    ResponseWords::stop(ReportedStop::of($stop, $evaluation->log->file->response_rule->stop_at)),
+                    ResponseWords::stop(
+                        ReportedStop::fromSource($stop, $evaluation->log->file->response_rule->stop_at),
+                    ),
                     "stop at {$evaluation->log->file->response_rule->stop_at} of 10 or a sign",
                     true,
                     $evaluation->log->file->timezone->dayOf($stop->began),

@@ -16,7 +16,7 @@ use Rung\Core\Number;
 final class GrowthWords
 {
     /** "sets to 4, then 2.5 kg more at a time"; null where nothing grows. */
-    public static function of(Prescription $prescription, Catalogue $catalogue): ?string
+    public static function describe(Prescription $prescription, Catalogue $catalogue): ?string
     {
         $progression = $prescription->progression;
         if ($progression?->blocks !== null) {

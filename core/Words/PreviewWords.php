@@ -19,9 +19,9 @@ final class PreviewWords
      *
      * @return array<string, mixed>
      */
-    public static function of(Preview $preview, array $daysBefore, Catalogue $catalogue): array
+    public static function present(Preview $preview, array $daysBefore, Catalogue $catalogue): array
     {
-        $change = StageChangeWords::of($preview->draft, $daysBefore, $catalogue);
+        $change = StageChangeWords::describe($preview->draft, $daysBefore, $catalogue);
         $stage = $preview->draft->stage;
         $week = $preview->week();
         $logged = $preview->summary->lastWeek;
@@ -31,7 +31,7 @@ final class PreviewWords
                 static fn(Prescription $prescription): array => [
                     'exercise' => $prescription->exercise,
                     'title' => $catalogue->titleOf($prescription->exercise),
-                    'words' => DoseWords::of($prescription, $preview->summary->tests !== []),
+                    'words' => DoseWords::describe($prescription, $preview->summary->tests !== []),
                     'tempo_words' => DoseWords::tempo($prescription),
                     'figures' => $preview->figures($prescription)->toArray(),
                     'turns' => $prescription->limbs->turns(),
@@ -40,7 +40,7 @@ final class PreviewWords
                         static fn(Suggestion $suggestion): array => [
                             'field' => $suggestion->field,
                             'value' => $suggestion->field === null ? null : $suggestion->value,
-                            'words' => SuggestionWords::of($suggestion, $prescription),
+                            'words' => SuggestionWords::describe($suggestion, $prescription),
                         ],
                         $preview->suggestions($prescription),
                     ),

@@ -24,7 +24,7 @@ final readonly class StageChangeWords
     private function __construct(public array $notes, public array $plain) {}
 
     /** @param list<Weekday> $daysBefore the days of the week in force */
-    public static function of(StageDraft $draft, array $daysBefore, Catalogue $catalogue): self
+    public static function describe(StageDraft $draft, array $daysBefore, Catalogue $catalogue): self
     {
         [$before, $after] = [$draft->before, $draft->stage];
         $notes = [];
@@ -105,10 +105,10 @@ final readonly class StageChangeWords
     ): ?string {
         $title = $catalogue->titleOf($new->exercise);
         if ($old === null) {
-            return "Added: $title, " . DoseWords::of($new);
+            return "Added: $title, " . DoseWords::describe($new);
         }
         if ($old->exercise !== $new->exercise) {
-            return "{$catalogue->titleOf($old->exercise)} → $title, " . DoseWords::of($new);
+            return "{$catalogue->titleOf($old->exercise)} → $title, " . DoseWords::describe($new);
         }
         $parts = array_filter(
             [

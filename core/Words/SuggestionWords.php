@@ -15,7 +15,7 @@ use Rung\Core\Time\TimeWords;
 /** What is suggested for a dose and what it rests on, with units. */
 final class SuggestionWords
 {
-    public static function of(Suggestion $suggestion, Prescription $prescription): string
+    public static function describe(Suggestion $suggestion, Prescription $prescription): string
     {
         $dose = $prescription->dose;
         [$value, $test, $target] = [$suggestion->value, $suggestion->test, $suggestion->target];

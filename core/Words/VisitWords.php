@@ -22,7 +22,7 @@ final readonly class VisitWords
      * @param list<StrengthTest> $tests
      * @param list<Outcome> $scores
      */
-    public function of(array $trials, array $tests, array $scores): string
+    public function describe(array $trials, array $tests, array $scores): string
     {
         $words = [];
         if ($trials !== []) {

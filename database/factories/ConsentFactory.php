@@ -27,7 +27,7 @@ final class ConsentFactory extends Factory
         return ['given' => true, 'on' => $now->toDateString(), 'how' => 'spoken', 'at' => $now];
     }
 
-    public function of(User $athlete, ConsentPurpose $purpose): static
+    public function forAthlete(User $athlete, ConsentPurpose $purpose): static
     {
         return $this->state([
             'practice_id' => $athlete->practice_id,

@@ -171,7 +171,7 @@ final class DemoPractice
             $now,
         );
         $this->store->handle($case, $plan, $history, $practitioner);
-        $this->standing->of($case);
+        $this->standing->refresh($case);
 
         return $case;
     }

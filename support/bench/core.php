@@ -127,7 +127,7 @@ for ($i = 0; $i < 24_000; $i++) {
     $ms[] = 12.5 * $i;
     $newtons[] = 8 + ($i % 7) / 5 + ($t > 2 && $t < 290 ? 300 * (1 - exp(-($t - 2) / 0.15)) * (1 - 0.001 * $t) : 0);
 }
-[$median, $late] = timed(static fn() => CurveFigures::of(new ForceCurve($ms, $newtons)), 20);
+[$median, $late] = timed(static fn() => CurveFigures::fromCurve(new ForceCurve($ms, $newtons)), 20);
 printf("core, a force curve of 5 minutes at 80 a second: %.1f ms median, %.1f ms 95th (aim: 20 ms)\n", $median, $late);
 
 // Twelve weeks with a session every day, three events and a blocked day.
@@ -150,7 +150,7 @@ $rules = new WeekRules(
         new LeastHours('spring', 'slow', 24),
     ],
 );
-[$median, $late] = timed(static fn() => Replanner::of($booked, $rules, $slots, $monday), 20);
+[$median, $late] = timed(static fn() => Replanner::replan($booked, $rules, $slots, $monday), 20);
 printf("core, 12 weeks re-planned: %.1f ms median, %.1f ms 95th (aim: 100 ms)\n", $median, $late);
 
 // All figures read, one worked out whole and within a range (a phone's page holds about eight), and one evaluation to compare.

@@ -42,7 +42,7 @@ $practices->during($practice->id, static function () use ($practice): void {
         ->orderByDesc('n')
         ->first();
     $id = $longest->case_id;
-    $load = static fn(): CaseFile => CaseHistory::of(CareCase::query()->findOrFail($id));
+    $load = static fn(): CaseFile => CaseHistory::load(CareCase::query()->findOrFail($id));
     $file = $load();
     $json = (string) json_encode($file->toArray());
     $at = Clock::now($practice->timezone);

@@ -13,7 +13,7 @@ use Rung\Core\Figure\FigureFolder;
 $catalogue = CatalogueFolder::read(CatalogueFolder::own());
 $book = FigureFolder::read(FigureFolder::own());
 $exercises = array_values(
-    array_filter($catalogue->exercises, static fn(Exercise $one): bool => $book->of($one->key) !== null),
+    array_filter($catalogue->exercises, static fn(Exercise $one): bool => $book->find($one->key) !== null),
 );
 
 echo json_encode(
@@ -21,7 +21,7 @@ echo json_encode(
         static fn(Exercise $one): array => [
             'title' => $one->title,
             'words' => "$one->set_up $one->movement",
-            'figure' => $book->of($one->key)?->drawn($one),
+            'figure' => $book->find($one->key)?->drawn($one),
         ],
         $exercises,
     ),

@@ -187,7 +187,7 @@ final class ArithmeticTest extends TestCase
     #[DataProvider('doses')]
     public function testWhatADoseComesTo(string $dose, Mode $mode, Limbs $limbs, array $expected): void
     {
-        $figures = DoseArithmetic::of($mode, $limbs, Json::read($dose, Dose::read(...)), 64);
+        $figures = DoseArithmetic::figures($mode, $limbs, Json::read($dose, Dose::read(...)), 64);
         self::assertEquals($expected, [
             $figures->set_s,
             $figures->time_under_tension_s,
@@ -199,7 +199,7 @@ final class ArithmeticTest extends TestCase
 
     public function testASessionIsTheSumWithTimeToChangeOver(): void
     {
-        $hold = DoseArithmetic::of(
+        $hold = DoseArithmetic::figures(
             Mode::Isometric,
             Limbs::Affected,
             Json::read('{"sets": 5, "reps": 1, "hold_s": 45, "rest_s": 120}', Dose::read(...)),
@@ -235,7 +235,9 @@ final class ArithmeticTest extends TestCase
                 Day::fromIso($day)
                     ->plus(-1)
                     ->toIso(),
-                $zone->dayOf(Moment::of((new DateTimeImmutable($start->toIso()))->modify('-1 second')))->toIso(),
+                $zone
+                    ->dayOf(Moment::fromDateTime((new DateTimeImmutable($start->toIso()))->modify('-1 second')))
+                    ->toIso(),
             );
         }
         $hours = static fn(string $day): float => ($zone->startOf(Day::fromIso($day)->plus(1))->micros -

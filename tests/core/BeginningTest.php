@@ -118,7 +118,7 @@ final class BeginningTest extends TestCase
     public function testWhatWasFoundAtTheStartBeginsWithItsStage(): void
     {
         $catalogue = Support::catalogue();
-        $start = static fn(string ...$found): Plan => StartPlan::of(
+        $start = static fn(string ...$found): Plan => StartPlan::build(
             $catalogue->programme('knee_comfort_led'),
             $catalogue,
             $catalogue->structure(Structure::PatellarTendon),
@@ -156,7 +156,7 @@ final class BeginningTest extends TestCase
     public function testWorkBesideTheStageHasDaysOfItsOwn(): void
     {
         $stage = self::stage(['days' => ['per_week' => 3, 'min_gap_days' => 2]]);
-        $placed = PlanCalendar::of($stage, Day::fromIso('2026-03-02'), 7, Weekday::cases());
+        $placed = PlanCalendar::fill($stage, Day::fromIso('2026-03-02'), 7, Weekday::cases());
         $days = static fn(string $slot): array => array_values(
             array_map(
                 static fn(Placed $other): string => substr($other->on->toIso(), 8),
@@ -169,7 +169,7 @@ final class BeginningTest extends TestCase
         );
         // Without it the rhythm is the same.
         $without = array_filter(
-            PlanCalendar::of(self::stage([]), Day::fromIso('2026-03-02'), 7, Weekday::cases()),
+            PlanCalendar::fill(self::stage([]), Day::fromIso('2026-03-02'), 7, Weekday::cases()),
             static fn(Placed $other): bool => $other->slot !== 'beside',
         );
         self::assertEquals(
@@ -214,7 +214,7 @@ final class BeginningTest extends TestCase
         $slots = array_column($stage->slots, null, 'key');
         $kinds = static fn(string ...$booked): array => array_map(
             static fn($clash): ClashKind => $clash->kind,
-            (new WeekCheck($rules, $slots))->of(self::booked($booked)),
+            (new WeekCheck($rules, $slots))->clashes(self::booked($booked)),
         );
         self::assertSame([], $kinds('slow 02', 'beside 02', 'hold 03', 'slow 04', 'beside 04'));
         self::assertSame([ClashKind::DayFull], $kinds('slow 02', 'hold 02'), 'two that take turns are one too many');
@@ -222,7 +222,7 @@ final class BeginningTest extends TestCase
         self::assertContains(ClashKind::WeekFull, $kinds('beside 02', 'beside 04', 'beside 06', 'beside 08'));
         // A blocked day is corrected without touching what stands well on a shared day.
         $blocked = PlanWeeks::rules($stage, Weekday::cases(), [Day::fromIso('2026-03-04')], []);
-        $plan = Replanner::of(
+        $plan = Replanner::replan(
             self::booked(['slow 02', 'beside 02', 'hold 03', 'beside 04', 'hold 05']),
             $blocked,
             $slots,
@@ -308,7 +308,7 @@ final class BeginningTest extends TestCase
         $evaluation = $case->at($day, $time);
         $press = $evaluation->log->stage->prescriptions[0];
 
-        return Beginning::of(
+        return Beginning::begin(
             new Plan([$stage->withStage($evaluation->log->stage->withPrescriptions([$press]))]),
             $evaluation,
             $found,

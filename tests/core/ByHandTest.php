@@ -79,7 +79,7 @@ final class ByHandTest extends TestCase
     {
         $plan = Support::catalogue()->programme('knee_four_stage')->plan;
         $same = self::draft($plan, 'slow', static fn(array $row): array => $row);
-        self::assertTrue(StageChangeWords::of($same, Weekday::cases(), Support::catalogue())->isNone());
+        self::assertTrue(StageChangeWords::describe($same, Weekday::cases(), Support::catalogue())->isNone());
         // An upper end stands beside its lower one, and a step beside an upper end.
         $beside =
             [
@@ -95,7 +95,7 @@ final class ByHandTest extends TestCase
                 ? ['dose' => [$field => $value] + $beside + (array) $row['dose']] + $row
                 : $row,
         );
-        $note = StageChangeWords::of($changed, Weekday::cases(), Support::catalogue())->note();
+        $note = StageChangeWords::describe($changed, Weekday::cases(), Support::catalogue())->note();
         $title = Support::catalogue()->titleOf($changed->stage->stage->prescriptions[0]->exercise);
         self::assertStringStartsWith("$title: ", $note);
         self::assertStringContainsString(is_array($value) ? '→' : (string) (is_scalar($value) ? $value : ''), $note);
@@ -108,7 +108,7 @@ final class ByHandTest extends TestCase
     public function testSidesCuesPainLimitsOrderRhythmDaysAndKindsOfSessionDoNotChangeUnsaid(): void
     {
         $plan = Support::catalogue()->programme('knee_four_stage')->plan;
-        $note = static fn(callable $change, array $more = []): string => StageChangeWords::of(
+        $note = static fn(callable $change, array $more = []): string => StageChangeWords::describe(
             self::draft($plan, 'springs', $change, $more),
             Weekday::cases(),
             Support::catalogue(),
@@ -146,7 +146,7 @@ final class ByHandTest extends TestCase
         );
         self::assertStringStartsWith(
             'Order: ',
-            StageChangeWords::of($turned, Weekday::cases(), Support::catalogue())->note(),
+            StageChangeWords::describe($turned, Weekday::cases(), Support::catalogue())->note(),
         );
     }
 
@@ -335,7 +335,11 @@ final class ByHandTest extends TestCase
         $schools = Support::catalogue()->schools;
         $parted = 0;
         foreach (range(1, 12) as $seed) {
-            $opinions = SecondOpinions::of(RandomCase::of($seed), Moment::fromIso(Support::NOW), $schools)->toArray();
+            $opinions = SecondOpinions::compare(
+                RandomCase::withSeed($seed),
+                Moment::fromIso(Support::NOW),
+                $schools,
+            )->toArray();
             foreach ($opinions['parts'] as $part) {
                 $parted++;
                 self::assertGreaterThan(1, count($part['verdicts']));
@@ -349,7 +353,7 @@ final class ByHandTest extends TestCase
     private static function evaluations(): iterable
     {
         foreach (range(1, self::CASES) as $seed) {
-            yield $seed => Evaluator::evaluate(RandomCase::of($seed), Moment::fromIso(Support::NOW));
+            yield $seed => Evaluator::evaluate(RandomCase::withSeed($seed), Moment::fromIso(Support::NOW));
         }
     }
 

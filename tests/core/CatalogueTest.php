@@ -265,7 +265,7 @@ final class CatalogueTest extends TestCase
                 ),
             );
 
-            return GrowthWords::of($found[0], $catalogue);
+            return GrowthWords::describe($found[0], $catalogue);
         };
         self::assertSame('weeks 1–2: 3 × 12; weeks 3–4: 4 × 10; from week 5: 5 × 8', $words('sole_heavy_load', 'toe'));
         self::assertSame(

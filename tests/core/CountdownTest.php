@@ -95,7 +95,7 @@ final class CountdownTest extends TestCase
 
     public function testWhatASlowerAthleteDoesNotReachIsNotPromised(): void
     {
-        $found = Countdown::of(
+        $found = Countdown::build(
             ['holds', 'slow', 'springs'],
             Day::fromIso('2026-03-01'),
             Day::fromIso('2026-03-15'),
@@ -115,7 +115,7 @@ final class CountdownTest extends TestCase
             'Ready on Sun 24 May at the soonest: by Tue 1 Dec only where all goes well.',
             CountdownWords::ready($found),
         );
-        $endless = Countdown::of(
+        $endless = Countdown::build(
             ['holds', 'slow', 'sport'],
             Day::fromIso('2026-03-01'),
             Day::fromIso('2026-03-15'),
@@ -135,7 +135,7 @@ final class CountdownTest extends TestCase
             $steady = ['a' => $random->getInt(7, 60), 'b' => $random->getInt(7, 60), 'c' => $random->getInt(7, 60)];
             $slow = array_map(static fn(int $days): int => $days + $random->getInt(0, 40), $steady);
             $more = $random->getInt(1, 100);
-            $countdownTo = static fn(string $by): Countdown => Countdown::of(
+            $countdownTo = static fn(string $by): Countdown => Countdown::build(
                 ['a', 'b', 'c'],
                 Day::fromIso('2026-03-01'),
                 Day::fromIso('2026-03-20'),
@@ -159,7 +159,7 @@ final class CountdownTest extends TestCase
 
     private static function countdown(string $by, ?Day $gate = null): Countdown
     {
-        return Countdown::of(
+        return Countdown::build(
             ['holds', 'slow', 'springs'],
             Day::fromIso('2026-03-01'),
             Day::fromIso('2026-03-15'),

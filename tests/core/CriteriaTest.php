@@ -23,23 +23,23 @@ final class CriteriaTest extends TestCase
         self::assertSame(
             ['met 20', 'not_yet 19'],
             [
-                $evidence->says(self::of(['type' => 'days_in_stage', 'min' => 20])),
-                $evidence->says(self::of(['type' => 'days_in_stage', 'min' => 20]), 19),
+                $evidence->says(self::criterion(['type' => 'days_in_stage', 'min' => 20])),
+                $evidence->says(self::criterion(['type' => 'days_in_stage', 'min' => 20]), 19),
             ],
         );
         self::assertSame(
             [20, 23],
             [
-                $evidence->first(self::of(['type' => 'days_in_stage', 'min' => 20])),
-                $evidence->first(self::of(['type' => 'days_in_stage', 'min' => 23])),
+                $evidence->first(self::criterion(['type' => 'days_in_stage', 'min' => 20])),
+                $evidence->first(self::criterion(['type' => 'days_in_stage', 'min' => 23])),
             ],
         );
-        self::assertCount(21, $evidence->looksAt(self::of(['type' => 'days_in_stage', 'min' => 23])));
+        self::assertCount(21, $evidence->looksAt(self::criterion(['type' => 'days_in_stage', 'min' => 23])));
     }
 
     public function testPainInExercise(): void
     {
-        $low = self::of(['type' => 'exercise_pain', 'max' => 3, 'days' => 7, 'min_sessions' => 2]);
+        $low = self::criterion(['type' => 'exercise_pain', 'max' => 3, 'days' => 7, 'min_sessions' => 2]);
         // Day 13 is eight days ago and looked at no more; day 14 is.
         $evidence = (new MadeUpEvidence())->done(13, 9)->done(14, 3)->done(18, 2);
         self::assertSame('met 3', $evidence->says($low));
@@ -63,7 +63,7 @@ final class CriteriaTest extends TestCase
 
     public function testPainUnderLoad(): void
     {
-        $loaded = self::of([
+        $loaded = self::criterion([
             'type' => 'loaded_pain',
             'prescription' => 'press',
             'min_load_kg' => 40,
@@ -92,7 +92,7 @@ final class CriteriaTest extends TestCase
         self::assertSame(21, (new MadeUpEvidence())->plan(21)->first($loaded), 'the dose in force has the load');
         self::assertNull(
             (new MadeUpEvidence())->plan(21)->first(
-                self::of([
+                self::criterion([
                     'type' => 'loaded_pain',
                     'prescription' => 'press',
                     'min_load_kg' => 42.5,
@@ -106,7 +106,7 @@ final class CriteriaTest extends TestCase
 
     public function testTheMorningTest(): void
     {
-        $low = self::of(['type' => 'provocation', 'max' => 3, 'days' => 7, 'min_readings' => 3]);
+        $low = self::criterion(['type' => 'provocation', 'max' => 3, 'days' => 7, 'min_readings' => 3]);
         $evidence = (new MadeUpEvidence())->score(13, 8)->score(14, 3)->score(17, 2)->score(20, 1);
         self::assertSame('met 3', $evidence->says($low));
         self::assertSame([14 => true, 17 => true, 20 => true], $evidence->looksAt($low));
@@ -123,7 +123,7 @@ final class CriteriaTest extends TestCase
 
     public function testDaysWithoutTooMuch(): void
     {
-        $clean = self::of(['type' => 'clean_days', 'min' => 7, 'min_sessions' => 2]);
+        $clean = self::criterion(['type' => 'clean_days', 'min' => 7, 'min_sessions' => 2]);
         self::assertSame('met 8', (new MadeUpEvidence())->done(12, 1, tooMuch: true)->done(15)->done(18)->says($clean));
         self::assertSame('not_yet 6', (new MadeUpEvidence())->done(14, 1, tooMuch: true)->done(18)->says($clean));
         self::assertSame('no_data 20', (new MadeUpEvidence())->done(18)->says($clean), 'one session cannot tell');
@@ -152,7 +152,7 @@ final class CriteriaTest extends TestCase
 
     public function testSymmetry(): void
     {
-        $even = self::of(['type' => 'symmetry', 'test' => 'knee', 'min_percent' => 90]);
+        $even = self::criterion(['type' => 'symmetry', 'test' => 'knee', 'min_percent' => 90]);
         self::assertSame(
             ['met 90', 'not_yet 89.8'],
             [
@@ -180,7 +180,7 @@ final class CriteriaTest extends TestCase
             (new MadeUpEvidence())->test(10, 300, 400)->test(15, 380, 400)->says($even, 14),
             'and did not on the day before it',
         );
-        $recent = self::of(['type' => 'symmetry', 'test' => 'knee', 'min_percent' => 90, 'within_days' => 5]);
+        $recent = self::criterion(['type' => 'symmetry', 'test' => 'knee', 'min_percent' => 90, 'within_days' => 5]);
         self::assertSame(
             ['no_data', 'met 90'],
             [
@@ -200,7 +200,7 @@ final class CriteriaTest extends TestCase
             'no_data',
             (new MadeUpEvidence())
                 ->test(10, 360, 400)
-                ->says(self::of(['type' => 'symmetry', 'test' => 'hip', 'min_percent' => 90])),
+                ->says(self::criterion(['type' => 'symmetry', 'test' => 'hip', 'min_percent' => 90])),
         );
         self::assertSame([10 => true], (new MadeUpEvidence())->test(10, 360, 400)->looksAt($even));
         self::assertSame(20, (new MadeUpEvidence())->first($even), 'a test can be taken today');
@@ -208,7 +208,7 @@ final class CriteriaTest extends TestCase
 
     public function testAValueAndAChangeOfATest(): void
     {
-        $value = self::of(['type' => 'test_value', 'test' => 'knee', 'min' => 300]);
+        $value = self::criterion(['type' => 'test_value', 'test' => 'knee', 'min' => 300]);
         self::assertSame(
             ['met 300', 'not_yet 299'],
             [
@@ -221,7 +221,7 @@ final class CriteriaTest extends TestCase
             (new MadeUpEvidence(true))->test(10, 300, 250)->says($value),
             'of two treated sides the smaller',
         );
-        $change = self::of(['type' => 'test_change', 'test' => 'knee', 'min_percent' => 10]);
+        $change = self::criterion(['type' => 'test_change', 'test' => 'knee', 'min_percent' => 10]);
         self::assertSame(
             'met 10',
             (new MadeUpEvidence())->test(2, 300, 400)->test(9, 310, 400)->test(16, 330, 400)->says($change),
@@ -238,7 +238,7 @@ final class CriteriaTest extends TestCase
 
     public function testAScore(): void
     {
-        $bound = self::of(['type' => 'outcome', 'measure' => 'score', 'min' => 80]);
+        $bound = self::criterion(['type' => 'outcome', 'measure' => 'score', 'min' => 80]);
         self::assertSame(
             ['met 80', 'not_yet 79'],
             [
@@ -246,12 +246,12 @@ final class CriteriaTest extends TestCase
                 (new MadeUpEvidence())->outcome(3, 79)->says($bound),
             ],
         );
-        $low = self::of(['type' => 'outcome', 'measure' => 'score', 'max' => 2]);
+        $low = self::criterion(['type' => 'outcome', 'measure' => 'score', 'max' => 2]);
         self::assertSame(
             ['met 2', 'not_yet 3'],
             [(new MadeUpEvidence())->outcome(3, 2)->says($low), (new MadeUpEvidence())->outcome(3, 3)->says($low)],
         );
-        $gain = self::of(['type' => 'outcome_gain', 'measure' => 'score', 'min' => 10, 'better' => 'higher']);
+        $gain = self::criterion(['type' => 'outcome_gain', 'measure' => 'score', 'min' => 10, 'better' => 'higher']);
         self::assertSame(
             ['met 10', 'not_yet 9'],
             [
@@ -260,7 +260,7 @@ final class CriteriaTest extends TestCase
             ],
         );
         self::assertSame('no_data', (new MadeUpEvidence())->outcome(9, 70)->says($gain));
-        $less = self::of(['type' => 'outcome_gain', 'measure' => 'score', 'min' => 2, 'better' => 'lower']);
+        $less = self::criterion(['type' => 'outcome_gain', 'measure' => 'score', 'min' => 2, 'better' => 'lower']);
         self::assertSame(
             ['met 2', 'not_yet -1'],
             [
@@ -273,7 +273,7 @@ final class CriteriaTest extends TestCase
 
     public function testASignature(): void
     {
-        $signed = self::of(['type' => 'sign_off']);
+        $signed = self::criterion(['type' => 'sign_off']);
         $evidence = (new MadeUpEvidence())->sign(12);
         self::assertSame(
             ['met 1', 'met 1', 'not_yet 0'],
@@ -281,12 +281,12 @@ final class CriteriaTest extends TestCase
         );
         self::assertSame([[12 => true], []], [$evidence->looksAt($signed), (new MadeUpEvidence())->looksAt($signed)]);
         self::assertTrue($signed->isByHand());
-        self::assertFalse(self::of(['type' => 'days_in_stage', 'min' => 7])->isByHand());
+        self::assertFalse(self::criterion(['type' => 'days_in_stage', 'min' => 7])->isByHand());
     }
 
     public function testASportInFull(): void
     {
-        $sport = self::of(['type' => 'sport_sessions', 'min' => 2]);
+        $sport = self::criterion(['type' => 'sport_sessions', 'min' => 2]);
         $evidence = (new MadeUpEvidence())
             ->done(12, sport: Participation::Full)
             ->done(14, sport: Participation::Partial)
@@ -300,7 +300,7 @@ final class CriteriaTest extends TestCase
 
     public function testSessionsDone(): void
     {
-        $most = self::of(['type' => 'adherence', 'min_percent' => 75, 'days' => 10]);
+        $most = self::criterion(['type' => 'adherence', 'min_percent' => 75, 'days' => 10]);
         $evidence = (new MadeUpEvidence())
             ->plan(9, false)
             ->plan(11, true)
@@ -330,7 +330,7 @@ final class CriteriaTest extends TestCase
             $count,
             new LoggedSet(reps: $reps, load_kg: $load, rir: $rir),
         );
-        $reached = self::of([
+        $reached = self::criterion([
             'type' => 'reached',
             'prescription' => 'press',
             'sets' => 3,
@@ -353,7 +353,7 @@ final class CriteriaTest extends TestCase
             (new MadeUpEvidence())->done(12, 1, $sets(2, 8))->done(14, 1, $sets(1, 8))->says($reached),
             'in one session',
         );
-        $reserve = self::of(['type' => 'reached', 'prescription' => 'press', 'sets' => 1, 'rir_min' => 2]);
+        $reserve = self::criterion(['type' => 'reached', 'prescription' => 'press', 'sets' => 1, 'rir_min' => 2]);
         self::assertSame(
             ['met 1', 'not_yet 0'],
             [
@@ -370,7 +370,7 @@ final class CriteriaTest extends TestCase
         self::assertNull(
             (new MadeUpEvidence())
                 ->plan(21)
-                ->first(self::of(['type' => 'reached', 'prescription' => 'press', 'sets' => 3, 'reps' => 9])),
+                ->first(self::criterion(['type' => 'reached', 'prescription' => 'press', 'sets' => 3, 'reps' => 9])),
         );
         self::assertNull(
             (new MadeUpEvidence())->plan(21, slot: 'hold')->first($reached),
@@ -417,7 +417,7 @@ final class CriteriaTest extends TestCase
         $types = [];
         foreach (self::some() as $criterion) {
             $types[] = $criterion->type()->value;
-            self::assertEquals($criterion, self::of($criterion->toArray()), $criterion->type()->value);
+            self::assertEquals($criterion, self::criterion($criterion->toArray()), $criterion->type()->value);
             self::assertNotSame('', PlanWords::criterion($criterion));
         }
         self::assertEqualsCanonicalizing(
@@ -425,13 +425,13 @@ final class CriteriaTest extends TestCase
             array_values(array_unique($types)),
         );
         $this->expectException(InvalidInput::class);
-        self::of(['type' => 'outcome', 'measure' => 'score', 'min' => 1, 'max' => 2]);
+        self::criterion(['type' => 'outcome', 'measure' => 'score', 'min' => 1, 'max' => 2]);
     }
 
     /** @return list<Criterion> one of every type */
     private static function some(): array
     {
-        return array_map(self::of(...), [
+        return array_map(self::criterion(...), [
             ['type' => 'days_in_stage', 'min' => 14],
             ['type' => 'exercise_pain', 'max' => 3, 'days' => 7, 'min_sessions' => 2],
             [
@@ -457,7 +457,7 @@ final class CriteriaTest extends TestCase
     }
 
     /** @param array<string, mixed> $fields */
-    private static function of(array $fields): Criterion
+    private static function criterion(array $fields): Criterion
     {
         return Json::read((string) json_encode($fields), Criterion::read(...));
     }

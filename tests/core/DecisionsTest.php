@@ -425,7 +425,7 @@ final class DecisionsTest extends TestCase
         self::assertSame(3, Attention::unsettledBy($case->at(17)->log));
         self::assertContains(
             'unsettled: eased on 3 days of the last 14',
-            ProposalWords::attention(AttentionGrounds::of($case->at(17))),
+            ProposalWords::attention(AttentionGrounds::fromEvaluation($case->at(17))),
         );
         self::assertSame(3, Attention::unsettledBy($case->at(18, '10:00')->log), 'a fortnight to the hour');
         self::assertNull(Attention::unsettledBy($case->at(18, '10:01')->log));

@@ -55,7 +55,7 @@ final class EveryCourseTest extends TestCase
         foreach (['low', $turn % 2 === 0 ? 'medium' : 'high'] as $i => $irritability) {
             $goal = self::GOALS[($turn + $i) % count(self::GOALS)];
             $since = [];
-            $played = Play::of(
+            $played = Play::run(
                 self::request($programme, $turn + $i, $irritability, $goal, [
                     'kind' => 'steady',
                     'gain_percent_a_week' => 1.5,
@@ -90,7 +90,7 @@ final class EveryCourseTest extends TestCase
                 ['kind' => 'simulated', 'seed' => 3 + (($turn + $i) % 3)],
                 16,
             );
-            Play::of($request, Support::catalogue(), static function (Evaluation $evaluation, Plan $plan) use (
+            Play::run($request, Support::catalogue(), static function (Evaluation $evaluation, Plan $plan) use (
                 &$before,
                 &$judged,
                 $key,

@@ -31,7 +31,7 @@ final class FiguresTest extends TestCase
 
     private static function figure(string $exercise): Figure
     {
-        return self::book()->of($exercise) ?? throw new \OutOfBoundsException($exercise);
+        return self::book()->find($exercise) ?? throw new \OutOfBoundsException($exercise);
     }
 
     public function testEveryDocumentHasItsForm(): void
@@ -61,10 +61,10 @@ final class FiguresTest extends TestCase
         );
         self::assertSame(
             self::figure('squat'),
-            self::book()->of('our_squat'),
+            self::book()->find('our_squat'),
             "a practice's own is drawn as the one that it was copied from",
         );
-        self::assertNull(self::book()->of('our_own_idea'));
+        self::assertNull(self::book()->find('our_own_idea'));
     }
 
     /** @return iterable<string, array{Exercise}> */

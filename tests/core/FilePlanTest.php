@@ -18,7 +18,7 @@ final class FilePlanTest extends TestCase
             'slots' => [['key' => 'strength', 'title' => 'Strength', 'mode' => 'isotonic']],
             'rhythm' => ['every_days' => 2],
         ]);
-        $plan = FilePlan::of(
+        $plan = FilePlan::fromFile(
             CaseBuilder::case()
                 ->press(['slot' => 'strength'])
                 ->with(['stages' => [['prescriptions' => [1 => ['slot' => 'strength']]]]])
@@ -43,7 +43,7 @@ final class FilePlanTest extends TestCase
             'slots' => [['key' => 'springs', 'title' => 'Springs', 'mode' => 'plyometric']],
             'rhythm' => ['every_days' => 2],
         ]);
-        $plan = FilePlan::of(
+        $plan = FilePlan::fromFile(
             CaseBuilder::case()
                 ->press(['slot' => 'strength'])
                 ->with(['stages' => [['prescriptions' => [1 => ['slot' => 'hold_days']]]]])
@@ -67,7 +67,7 @@ final class FilePlanTest extends TestCase
                 $case = $case->session($day);
             }
 
-            return FilePlan::of($case->file(), [])->plan->stages[0]->rhythm->toArray()['per_week'] ?? null;
+            return FilePlan::fromFile($case->file(), [])->plan->stages[0]->rhythm->toArray()['per_week'] ?? null;
         };
         self::assertSame(3, $times(), 'where none was done');
         self::assertSame(2, $times(2, 5, 9, 12, 16, 19));
@@ -75,7 +75,7 @@ final class FilePlanTest extends TestCase
         self::assertSame(1, $times(2, 9, 16, 23));
         self::assertSame(1, $times(5), 'one session is one a week');
         // Sessions without a name of their kind are of one kind, which has the stage's title.
-        $stage = FilePlan::of(CaseBuilder::case()->file(), [])->plan->stages[0];
+        $stage = FilePlan::fromFile(CaseBuilder::case()->file(), [])->plan->stages[0];
         self::assertSame(
             [['session'], ['Slow'], ['session', 'session']],
             [
@@ -106,7 +106,7 @@ final class FilePlanTest extends TestCase
                 ],
             ],
         ];
-        $plan = FilePlan::of(
+        $plan = FilePlan::fromFile(
             CaseBuilder::case()
                 ->with(['stages' => $stages])
                 ->file(),

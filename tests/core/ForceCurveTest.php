@@ -24,7 +24,7 @@ final class ForceCurveTest extends TestCase
     /** Rises to 300 N in half a second, holds for three seconds, falls in a quarter: known by hand. */
     public function testATrapezeIsReadAsItIs(): void
     {
-        $figures = CurveFigures::of(self::trapeze(300, 0));
+        $figures = CurveFigures::fromCurve(self::trapeze(300, 0));
         self::assertEqualsWithDelta(300, $figures->peak, 0.01);
         self::assertEqualsWithDelta(300, $figures->bestSecond ?? 0, 0.01);
         // 90 % of half a second, from 5 % on: 0.425 s, within two samples.
@@ -39,16 +39,16 @@ final class ForceCurveTest extends TestCase
 
     public function testAGaugeThatDoesNotStandAtZeroIsReadFromWhereItStands(): void
     {
-        $plain = CurveFigures::of(self::trapeze(300, 0));
-        $tared = CurveFigures::of(self::trapeze(300, -18));
+        $plain = CurveFigures::fromCurve(self::trapeze(300, 0));
+        $tared = CurveFigures::fromCurve(self::trapeze(300, -18));
         self::assertEqualsWithDelta(-18, $tared->zero, 0.01);
         self::assertEqualsWithDelta($plain->peak, $tared->peak, 0.01);
         self::assertEqualsWithDelta($plain->impulse, $tared->impulse, 0.5);
         // A recording that begins in the middle of the pull has no rest to be read from.
         $cut = self::trapeze(300, 0);
         $late = new ForceCurve(array_slice($cut->ms, 160), array_slice($cut->newtons, 160));
-        self::assertSame(0.0, CurveFigures::of($late)->zero);
-        self::assertEqualsWithDelta(300, CurveFigures::of($late)->peak, 0.01);
+        self::assertSame(0.0, CurveFigures::fromCurve($late)->zero);
+        self::assertEqualsWithDelta(300, CurveFigures::fromCurve($late)->peak, 0.01);
     }
 
     public function testWhatAGaugeDriftsIsShownWhereTheRecordingEndsAtRest(): void
@@ -62,9 +62,9 @@ final class ForceCurveTest extends TestCase
                 $curve->ms,
             ),
         );
-        self::assertEqualsWithDelta(5.8, CurveFigures::of($drifting)->drift ?? 0, 0.3);
+        self::assertEqualsWithDelta(5.8, CurveFigures::fromCurve($drifting)->drift ?? 0, 0.3);
         $cut = new ForceCurve(array_slice($curve->ms, 0, 240), array_slice($curve->newtons, 0, 240));
-        self::assertNull(CurveFigures::of($cut)->drift);
+        self::assertNull(CurveFigures::fromCurve($cut)->drift);
     }
 
     public function testOneSampleThatJumpsIsNoMaximum(): void
@@ -72,13 +72,13 @@ final class ForceCurveTest extends TestCase
         $curve = self::trapeze(300, 0);
         $newtons = $curve->newtons;
         array_splice($newtons, 200, 1, [900]);
-        self::assertLessThan(450, CurveFigures::of(new ForceCurve($curve->ms, $newtons))->peak);
+        self::assertLessThan(450, CurveFigures::fromCurve(new ForceCurve($curve->ms, $newtons))->peak);
     }
 
     public function testAShortPullHasNoBestSecond(): void
     {
         $ms = range(0, 2000, 10);
-        $figures = CurveFigures::of(
+        $figures = CurveFigures::fromCurve(
             new ForceCurve($ms, array_map(static fn(int $at): float => $at >= 500 && $at < 1300 ? 200.0 : 0.0, $ms)),
         );
         self::assertNull($figures->bestSecond);
@@ -97,12 +97,12 @@ final class ForceCurveTest extends TestCase
     public function testFiguresGrowWithTheForceAndNotWithTheClock(int $seed): void
     {
         $curve = self::pulled($seed);
-        $plain = CurveFigures::of($curve);
+        $plain = CurveFigures::fromCurve($curve);
         self::assertGreaterThanOrEqual($plain->bestSecond ?? 0, $plain->peak);
         self::assertGreaterThan(0, $plain->rateOfRise);
         self::assertLessThanOrEqual($plain->end, $plain->peakAt);
         $times = 1 + $seed / 10;
-        $stronger = CurveFigures::of(
+        $stronger = CurveFigures::fromCurve(
             new ForceCurve(
                 $curve->ms,
                 array_map(static fn(int|float $value): float => $value * $times, $curve->newtons),
@@ -117,14 +117,14 @@ final class ForceCurveTest extends TestCase
             );
         }
         self::assertSame($plain->timeTo90, $stronger->timeTo90);
-        $later = CurveFigures::of(
+        $later = CurveFigures::fromCurve(
             new ForceCurve(array_map(static fn(int|float $at): float => $at + 4000, $curve->ms), $curve->newtons),
         );
         self::assertEqualsWithDelta($plain->peak, $later->peak, 1e-9);
         self::assertEqualsWithDelta($plain->onset, $later->onset, 1e-9);
         // Half as many samples tell nearly the same.
         $isEven = static fn(int $i): bool => $i % 2 === 0;
-        $sparse = CurveFigures::of(
+        $sparse = CurveFigures::fromCurve(
             new ForceCurve(
                 array_values(array_filter($curve->ms, $isEven, ARRAY_FILTER_USE_KEY)),
                 array_values(array_filter($curve->newtons, $isEven, ARRAY_FILTER_USE_KEY)),
@@ -137,7 +137,7 @@ final class ForceCurveTest extends TestCase
     public function testTheShareInABandLiesBetweenNothingAndAll(int $seed): void
     {
         $curve = self::pulled($seed);
-        $figures = CurveFigures::of($curve);
+        $figures = CurveFigures::fromCurve($curve);
         $wide = $figures->inBand($curve, 0.1 * $figures->peak, 1e6);
         $narrow = $figures->inBand($curve, 0.6 * $figures->peak, 0.8 * $figures->peak);
         self::assertEqualsWithDelta(100, $wide['percent'], 1e-6);
@@ -165,7 +165,7 @@ final class ForceCurveTest extends TestCase
                 $ms,
             ),
         );
-        $band = CurveFigures::of($curve)->inBand($curve, 180, 220);
+        $band = CurveFigures::fromCurve($curve)->inBand($curve, 180, 220);
         self::assertEqualsWithDelta(4, $band['seconds'], 0.1);
         self::assertEqualsWithDelta(80, $band['percent'], 1);
     }
@@ -224,7 +224,7 @@ final class ForceCurveTest extends TestCase
     public function testNothingPulledIsNoFigure(): void
     {
         $this->expectException(InvalidArgumentException::class);
-        CurveFigures::of(new ForceCurve([0, 10, 20], [0, 0, 0]));
+        CurveFigures::fromCurve(new ForceCurve([0, 10, 20], [0, 0, 0]));
     }
 
     /** @return iterable<string, array{non-empty-list<int|float>, int, bool, TriesVerdict, int|float, int|float|null}> */
@@ -251,7 +251,7 @@ final class ForceCurveTest extends TestCase
         int|float $best,
         int|float|null $spread,
     ): void {
-        $tries = Tries::of($values, $asked, $higher);
+        $tries = Tries::judge($values, $asked, $higher);
         self::assertSame($verdict, $tries->verdict);
         self::assertEquals($best, $tries->best);
         self::assertEqualsWithDelta($spread, $tries->spreadPercent, 0.05);

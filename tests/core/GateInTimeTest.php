@@ -34,7 +34,7 @@ final class GateInTimeTest extends TestCase
     {
         $checked = 0;
         foreach (range(1, self::CASES) as $seed) {
-            $file = self::planned(RandomCase::of($seed));
+            $file = self::planned(RandomCase::withSeed($seed));
             $now = Moment::fromIso(Support::NOW);
             $evaluation = Evaluator::evaluate($file, $now);
             foreach ($evaluation->outlooks() as $i => $outlook) {

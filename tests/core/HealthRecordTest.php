@@ -32,7 +32,7 @@ final class HealthRecordTest extends TestCase
         $file = CaseFile::fromJson((string) file_get_contents($path));
         self::assertEquals(
             $file->toArray(),
-            BundleReader::read(self::json(BundleWriter::of($file, Support::catalogue())))->toArray(),
+            BundleReader::read(self::json(BundleWriter::write($file, Support::catalogue())))->toArray(),
         );
     }
 
@@ -41,7 +41,7 @@ final class HealthRecordTest extends TestCase
         foreach (range(1, 12) as $seed) {
             $file = Support::played($seed, 20 * $seed)->file;
             $bundle = self::json(
-                BundleWriter::of(
+                BundleWriter::write(
                     $file,
                     Support::catalogue(),
                     new RecordAbout(
@@ -59,7 +59,7 @@ final class HealthRecordTest extends TestCase
             self::assertSame(
                 $bundle,
                 self::json(
-                    BundleWriter::of(
+                    BundleWriter::write(
                         $file,
                         Support::catalogue(),
                         new RecordAbout(
@@ -81,10 +81,10 @@ final class HealthRecordTest extends TestCase
     public function testCasesAtRandomComeBackWhole(): void
     {
         foreach (range(1, 60) as $seed) {
-            $file = RandomCase::of($seed);
+            $file = RandomCase::withSeed($seed);
             self::assertEquals(
                 $file->toArray(),
-                BundleReader::read(self::json(BundleWriter::of($file, Support::catalogue())))->toArray(),
+                BundleReader::read(self::json(BundleWriter::write($file, Support::catalogue())))->toArray(),
                 "seed $seed",
             );
         }
@@ -129,11 +129,11 @@ final class HealthRecordTest extends TestCase
         $odd = CaseFile::fromJson(self::json(['case' => ['notes' => ''] + (array) $fields['case']] + $fields));
         self::assertSame(
             json_encode($odd->toArray()),
-            json_encode(BundleReader::read(self::json(BundleWriter::of($odd, Support::catalogue())))->toArray()),
+            json_encode(BundleReader::read(self::json(BundleWriter::write($odd, Support::catalogue())))->toArray()),
         );
         self::assertStringContainsString(
             '"effectiveDateTime":"2026-03-02T07:00:00',
-            self::json(BundleWriter::of($odd, Support::catalogue())),
+            self::json(BundleWriter::write($odd, Support::catalogue())),
             'others read a moment to the second',
         );
     }
@@ -155,7 +155,7 @@ final class HealthRecordTest extends TestCase
                     ],
                 ],
             ]);
-        $entries = (array) BundleWriter::of(
+        $entries = (array) BundleWriter::write(
             $case->file(),
             Support::catalogue(),
             new RecordAbout(closedOn: Day::fromIso('2026-03-20')),
@@ -211,7 +211,7 @@ final class HealthRecordTest extends TestCase
 
     public function testEveryReferenceIsToSomethingInIt(): void
     {
-        $bundle = BundleWriter::of(Support::played(4, 80)->file, Support::catalogue());
+        $bundle = BundleWriter::write(Support::played(4, 80)->file, Support::catalogue());
         $urls = array_values(array_filter(array_column((array) $bundle['entry'], 'fullUrl'), is_string(...)));
         self::assertCount(count((array) $bundle['entry']), $urls);
         self::assertSame($urls, array_values(array_unique($urls)));
@@ -258,7 +258,7 @@ final class HealthRecordTest extends TestCase
 
     public function testWhatIsNoBundleOfOursIsRefused(): void
     {
-        $bundle = self::json(BundleWriter::of(Support::played(2, 10)->file, Support::catalogue()));
+        $bundle = self::json(BundleWriter::write(Support::played(2, 10)->file, Support::catalogue()));
         $cases = [
             '{"resourceType":"Patient"}' => '/resourceType',
             '{"resourceType":"Bundle","entry":[{}]}' => '/entry/0/resource',

@@ -26,7 +26,7 @@ final class InvarianceTest extends TestCase
     public function testTheSameCaseOnOtherDaysIsJudgedTheSame(): void
     {
         foreach (range(1, self::CASES) as $seed) {
-            $json = self::inUtc(RandomCase::of($seed));
+            $json = self::inUtc(RandomCase::withSeed($seed));
             $days = self::DAYS_LATER[$seed % count(self::DAYS_LATER)];
             self::assertSame(
                 self::later(self::evaluated($json, Support::NOW), $days),
@@ -39,7 +39,7 @@ final class InvarianceTest extends TestCase
     public function testNamesMeanNothingToTheRules(): void
     {
         foreach (range(1, self::CASES) as $seed) {
-            $file = RandomCase::of($seed);
+            $file = RandomCase::withSeed($seed);
             $names = [];
             foreach ([...$file->sessions, ...$file->check_ins, ...$file->planned] as $record) {
                 $names["\"$record->id\""] = '"x' . count($names) . '-' . strrev($record->id) . '"';
@@ -57,7 +57,7 @@ final class InvarianceTest extends TestCase
     {
         $seen = 0;
         foreach (range(1, self::CASES) as $seed) {
-            $file = RandomCase::of($seed);
+            $file = RandomCase::withSeed($seed);
             $evaluated = Evaluator::evaluate($file, Moment::fromIso(Support::NOW))->toArray();
             self::assertIsArray($evaluated['week']);
             self::assertIsArray($evaluated['week']['this']);
@@ -80,7 +80,7 @@ final class InvarianceTest extends TestCase
     {
         $worse = 0;
         foreach (range(1, self::CASES) as $seed) {
-            $file = RandomCase::of($seed);
+            $file = RandomCase::withSeed($seed);
             $sorer = $file->with(['sessions' => array_map(self::sorer(...), $file->sessions)]);
             $verdicts = static fn(CaseFile $file): array => array_column(
                 Evaluator::evaluate($file, Moment::fromIso(Support::NOW))->sessions,
@@ -104,7 +104,7 @@ final class InvarianceTest extends TestCase
     {
         $seen = [];
         foreach (range(1, self::CASES) as $seed) {
-            $evaluation = Evaluator::evaluate(RandomCase::of($seed), Moment::fromIso(Support::NOW));
+            $evaluation = Evaluator::evaluate(RandomCase::withSeed($seed), Moment::fromIso(Support::NOW));
             $group = $evaluation->attention->group;
             $seen[$group->value] = true;
             $calls = self::calledForBy($evaluation);

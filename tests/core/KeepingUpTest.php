@@ -91,7 +91,7 @@ final class KeepingUpTest extends TestCase
         string $expected,
     ): void {
         $evaluation = $case->at($day);
-        $plan = (new Plan([]))->maintained(Maintenance::of('slow', $evaluation->log->today->plus(-$kept), 1));
+        $plan = (new Plan([]))->maintained(Maintenance::forStage('slow', $evaluation->log->today->plus(-$kept), 1));
         $judged = KeepingUp::judged($plan, $evaluation);
         self::assertSame(
             $expected,
@@ -110,7 +110,7 @@ final class KeepingUpTest extends TestCase
         self::assertSame(
             $evaluation,
             KeepingUp::judged(
-                (new Plan([]))->maintained(Maintenance::of('holds', $evaluation->log->today, 1)),
+                (new Plan([]))->maintained(Maintenance::forStage('holds', $evaluation->log->today, 1)),
                 $evaluation,
             ),
         );
@@ -121,11 +121,11 @@ final class KeepingUpTest extends TestCase
     {
         $changed = $same = $ended = 0;
         foreach (range(1, 120) as $seed) {
-            $evaluation = Evaluator::evaluate(RandomCase::of($seed), Moment::fromIso(Support::NOW));
+            $evaluation = Evaluator::evaluate(RandomCase::withSeed($seed), Moment::fromIso(Support::NOW));
             $log = $evaluation->log;
             foreach ([0, 10, 55, 56, 90] as $kept) {
                 $plan = (new Plan([]))->maintained(
-                    Maintenance::of($log->stage->key, $log->today->plus(-$kept), 1 + ($seed % 2)),
+                    Maintenance::forStage($log->stage->key, $log->today->plus(-$kept), 1 + ($seed % 2)),
                 );
                 $judged = KeepingUp::judged($plan, $evaluation);
                 $kind = $judged->action->kind;
@@ -205,7 +205,7 @@ final class KeepingUpTest extends TestCase
     ): void {
         $history = Support::played(7, 26, 'slow');
         $evaluation = Evaluator::evaluate($history->file, Moment::fromIso(Support::NOW));
-        $step = KeepingUp::of($history->plan, $evaluation, $perWeek);
+        $step = KeepingUp::finish($history->plan, $evaluation, $perWeek);
         self::assertFalse($step->finish);
         $today = $evaluation->log->today;
         $stage = $step->plan->stage('slow');
@@ -241,7 +241,7 @@ final class KeepingUpTest extends TestCase
         );
         $kept = ['stage' => 'slow', 'from' => '2026-04-14', 'until' => '2026-06-09', 'per_week' => 2];
         self::assertSame($kept, Plan::fromJson($json($kept))->maintenance?->toArray());
-        self::assertSame($kept, Maintenance::of('slow', Day::fromIso('2026-04-14'), 2)->toArray());
+        self::assertSame($kept, Maintenance::forStage('slow', Day::fromIso('2026-04-14'), 2)->toArray());
         $this->expectException(InvalidInput::class);
         Plan::fromJson($json(['per_week' => 3] + $kept));
     }

@@ -51,7 +51,7 @@ final class LighterWeekTest extends TestCase
             $out,
             array_map(
                 static fn(Booked $session): string => $session->id,
-                LighterWeek::of($booked, Day::fromIso(self::MONDAY)->plus(3), $percent),
+                LighterWeek::leaveOut($booked, Day::fromIso(self::MONDAY)->plus(3), $percent),
             ),
         );
     }
@@ -69,7 +69,7 @@ final class LighterWeekTest extends TestCase
                     $random->getInt(0, 3) === 0,
                 );
             }
-            $out = LighterWeek::of(
+            $out = LighterWeek::leaveOut(
                 $booked,
                 Day::fromIso(self::MONDAY),
                 $random->getInt(LighterWeek::LEAST_PERCENT, LighterWeek::MOST_PERCENT),

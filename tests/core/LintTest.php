@@ -82,7 +82,7 @@ final class LintTest extends TestCase
         array $more = [],
     ): array {
         $catalogue = Support::catalogue();
-        $calendar = PlanCalendar::of($stage, Day::fromIso(self::MONDAY), 14, Weekday::cases());
+        $calendar = PlanCalendar::fill($stage, Day::fromIso(self::MONDAY), 14, Weekday::cases());
         $arguments = $more + [
             'calendar' => $calendar,
             'bodyMassKg' => 70,
@@ -98,12 +98,12 @@ final class LintTest extends TestCase
             ...$arguments,
         );
 
-        return array_map(static fn(LintNote $note): string => $note->key->value, Linter::of($subject));
+        return array_map(static fn(LintNote $note): string => $note->key->value, Linter::lint($subject));
     }
 
     public function testGrowthIsShownAgainstWhatWasDoneToo(): void
     {
-        $done = static fn(array $set): TrainingSummary => TrainingSummary::of(
+        $done = static fn(array $set): TrainingSummary => TrainingSummary::fromEvaluation(
             CaseBuilder::case()
                 ->mornings(4, 8, 1)
                 ->session(8, 1, ['sets' => array_fill(0, 3, $set)])
@@ -116,7 +116,7 @@ final class LintTest extends TestCase
         );
         $words = static function (PlanStage $after, TrainingSummary $summary) use ($press): array {
             $catalogue = Support::catalogue();
-            $notes = Linter::of(
+            $notes = Linter::lint(
                 new LintSubject(
                     $catalogue,
                     $catalogue->structure(Structure::PatellarTendon),
@@ -364,7 +364,7 @@ final class LintTest extends TestCase
     {
         $catalogue = Support::catalogue();
         $before = self::stage([['leg_extension_hold', ['hold_s' => 30]]])->stage->prescriptions;
-        $notes = Linter::of(
+        $notes = Linter::lint(
             new LintSubject(
                 $catalogue,
                 $catalogue->structure(Structure::PatellarTendon),
@@ -389,17 +389,20 @@ final class LintTest extends TestCase
         ]);
         self::assertSame(
             [],
-            self::lint($lowering, more: ['summary' => TrainingSummary::of($since('2026-01-30')->at(13))]),
+            self::lint($lowering, more: ['summary' => TrainingSummary::fromEvaluation($since('2026-01-30')->at(13))]),
         );
         self::assertSame(
             ['lowering_only'],
-            self::lint($lowering, more: ['summary' => TrainingSummary::of($since('2026-01-29')->at(13))]),
+            self::lint($lowering, more: ['summary' => TrainingSummary::fromEvaluation($since('2026-01-29')->at(13))]),
         );
         self::assertSame(
             [],
             self::lint(
                 $lowering,
-                more: ['summary' => TrainingSummary::of($since('2026-01-29')->at(13)), 'loweringOnly' => true],
+                more: [
+                    'summary' => TrainingSummary::fromEvaluation($since('2026-01-29')->at(13)),
+                    'loweringOnly' => true,
+                ],
             ),
         );
     }
@@ -409,7 +412,7 @@ final class LintTest extends TestCase
         $stage = self::stage([['leg_press_one', []]], 'isotonic');
         $of = static fn(CaseBuilder $case, int $day): array => self::lint(
             $stage,
-            more: ['summary' => TrainingSummary::of($case->at($day))],
+            more: ['summary' => TrainingSummary::fromEvaluation($case->at($day))],
         );
         $reserve = static fn(int $rir): CaseBuilder => CaseBuilder::case()
             ->mornings(1, 8, 1)
@@ -463,7 +466,7 @@ final class LintTest extends TestCase
             array_map(
                 static fn(LintNote $lintNote): string => $lintNote->words,
                 array_filter(
-                    Linter::of(
+                    Linter::lint(
                         new LintSubject(
                             $catalogue,
                             $catalogue->structure(Structure::PatellarTendon),
@@ -472,7 +475,7 @@ final class LintTest extends TestCase
                             false,
                             bodyMassKg: 70,
                             daysSinceOpened: 90,
-                            summary: TrainingSummary::of($evaluation),
+                            summary: TrainingSummary::fromEvaluation($evaluation),
                         ),
                     ),
                     static fn(LintNote $lintNote): bool => $lintNote->key->value === 'plateau',

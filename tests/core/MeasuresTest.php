@@ -23,7 +23,7 @@ final class MeasuresTest extends TestCase
     {
         foreach (Structure::cases() as $structure) {
             $info = Support::catalogue()->structure($structure);
-            $keys = array_column(Measure::of($info, Support::catalogue()), 'key');
+            $keys = array_column(Measure::forStructure($info, Support::catalogue()), 'key');
             self::assertSame($info->strengthTest, $keys[0], $structure->value);
             self::assertContains(Measure::RANGE, $keys);
             self::assertSame(count($keys), count(array_unique($keys)));
@@ -50,7 +50,7 @@ final class MeasuresTest extends TestCase
             ),
         );
         self::assertCount(3, $criteria);
-        $measures = Measure::of($structure, Support::catalogue(), $criteria);
+        $measures = Measure::forStructure($structure, Support::catalogue(), $criteria);
         self::assertSame(
             ['knee_extension_strength', Measure::RANGE, Measure::COUNT, 'hop_distance'],
             array_column($measures, 'key'),
@@ -63,10 +63,10 @@ final class MeasuresTest extends TestCase
         $trial = static fn(string $json): Trial => Json::read($json, Trial::read(...));
         $day = Day::fromIso('2026-04-14');
         $words = static fn(bool $both): VisitWords => new VisitWords(Support::catalogue(), $both, 8);
-        self::assertSame('Visit.', $words(false)->of([], [], []));
+        self::assertSame('Visit.', $words(false)->describe([], [], []));
         self::assertSame(
             'Visit. Tried: Wall sit, high, a hold of 30 s: pain 4 of 10; Leg press, two legs, 1 repetition at 62.5 kg: pain 2 of 10, 0 in reserve.',
-            $words(false)->of(
+            $words(false)->describe(
                 [
                     $trial('{"exercise": "wall_sit_high", "hold_s": 30, "load_kg": 0, "pain": 4}'),
                     $trial('{"exercise": "leg_press_two", "reps": 1, "load_kg": 62.5, "pain": 2, "reserve": 0}'),
@@ -77,7 +77,7 @@ final class MeasuresTest extends TestCase
         );
         self::assertSame(
             'Visit. Tried: Squat, 5 repetitions: pain 8 of 10, the stop level.',
-            $words(false)->of([$trial('{"exercise": "squat", "reps": 5, "pain": 8}')], [], []),
+            $words(false)->describe([$trial('{"exercise": "squat", "reps": 5, "pain": 8}')], [], []),
         );
         $tests = [
             new StrengthTest('knee_extension_strength', $day, 400, 300, 'N'),
@@ -85,11 +85,11 @@ final class MeasuresTest extends TestCase
         ];
         self::assertSame(
             'Visit. Measured: Knee extension strength 400 and 300 N, symmetry 133.3 %; Something else 0 and 10 cm, symmetry 0 %; Severity score -2.5.',
-            $words(false)->of([], $tests, [new Outcome('severity_score', $day, -2.5)]),
+            $words(false)->describe([], $tests, [new Outcome('severity_score', $day, -2.5)]),
         );
         self::assertStringContainsString(
             'symmetry 75 %',
-            $words(true)->of([], $tests, []),
+            $words(true)->describe([], $tests, []),
             'where both are affected the smaller is given as a share of the larger',
         );
     }

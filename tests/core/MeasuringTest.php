@@ -51,7 +51,7 @@ final class MeasuringTest extends TestCase
     public function testWhereLessIsBetterAFallIsBetter(): void
     {
         $measure = Measure::score('distress', 'Distress', 0, 100, false, 10);
-        $course = MeasureCourse::of(
+        $course = MeasureCourse::build(
             $measure,
             array_map(
                 static fn(array $row): Taken => Taken::ofOutcome(
@@ -141,7 +141,7 @@ final class MeasuringTest extends TestCase
         bool $due,
         ?string $words,
     ): void {
-        $gate = MeasureGate::of(
+        $gate = MeasureGate::judge(
             self::criterion($criterion),
             self::course('knee_extension_strength', [['2026-01-05', 300, 400], ['2026-03-02', 330, 420]]),
             Day::fromIso($today),
@@ -153,7 +153,7 @@ final class MeasuringTest extends TestCase
 
     public function testWhatWasNeverMeasuredIsDue(): void
     {
-        $gate = MeasureGate::of(
+        $gate = MeasureGate::judge(
             self::criterion('{"type": "symmetry", "test": "knee_extension_strength", "min_percent": 90}'),
             self::course('knee_extension_strength', []),
             Day::fromIso('2026-03-02'),
@@ -162,7 +162,7 @@ final class MeasuringTest extends TestCase
         self::assertNull($gate->toReach);
         self::assertSame('never measured; the gate needs one within 28 days', MeasureWords::due($gate));
         // Where both sides are affected the weaker one is measured against the stronger.
-        $both = MeasureGate::of(
+        $both = MeasureGate::judge(
             self::criterion('{"type": "symmetry", "test": "knee_extension_strength", "min_percent": 90}'),
             self::course('knee_extension_strength', [['2026-03-01', 400, 300]], true),
             Day::fromIso('2026-03-02'),
@@ -380,7 +380,7 @@ final class MeasuringTest extends TestCase
     {
         $measure = Support::catalogue()->measure($key);
 
-        return MeasureCourse::of(
+        return MeasureCourse::build(
             $measure,
             array_map(
                 static fn(array $row): Taken => Taken::ofTest(

@@ -55,8 +55,8 @@ final class NextLoadTest extends TestCase
             ->plan->stage('holds')
             ?->stage->prescription('ext_hold');
         self::assertNotNull($hold);
-        self::assertSame('5 × 45 s, effort 7 of 10', DoseWords::of($hold));
-        self::assertSame('5 × 45 s, 70 % of maximum', DoseWords::of($hold, true));
+        self::assertSame('5 × 45 s, effort 7 of 10', DoseWords::describe($hold));
+        self::assertSame('5 × 45 s, 70 % of maximum', DoseWords::describe($hold, true));
     }
 
     private static function press(): Prescription
@@ -89,6 +89,6 @@ final class NextLoadTest extends TestCase
         }
         $evaluation = $case->at(8);
 
-        return NextLoad::of($evaluation->log->stage->prescriptions[0], $evaluation, Support::catalogue());
+        return NextLoad::forPrescription($evaluation->log->stage->prescriptions[0], $evaluation, Support::catalogue());
     }
 }

@@ -55,7 +55,7 @@ final class OpinionWordsTest extends TestCase
 
     private static function opinions(CaseFile $file, int $day): SecondOpinions
     {
-        return SecondOpinions::of(
+        return SecondOpinions::compare(
             $file,
             Moment::fromIso(CaseBuilder::moment($day, '12:00')),
             Support::catalogue()->schools,

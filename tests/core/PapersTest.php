@@ -40,7 +40,7 @@ final class PapersTest extends TestCase
     public function testAPaperIsReadAsItWasWritten(PaperKind $kind): void
     {
         foreach ([3, 30, 90] as $days) {
-            $paper = PaperDraft::of($kind, self::facts(self::evaluation(7, $days)));
+            $paper = PaperDraft::draft($kind, self::facts(self::evaluation(7, $days)));
             self::assertEquals($paper, Paper::fromJson(json_encode($paper->toArray(), JSON_THROW_ON_ERROR)));
             self::assertNotSame([], $paper->shown());
             $keys = array_column($paper->blocks, 'key');
@@ -65,7 +65,7 @@ final class PapersTest extends TestCase
             self::caseWith()->at(20),
             measures: [self::strength(['2026-03-02' => [300, 400], '2026-03-16' => [360, 400]])],
         );
-        $paper = PaperDraft::of(PaperKind::Referrer, $facts);
+        $paper = PaperDraft::draft(PaperKind::Referrer, $facts);
         $text = self::textOf($paper, 'stands');
         // Mornings of days 1 to 7 score 4, from the 8th on 2.
         self::assertStringContainsString('scored 4 of 10 on average in the first week and 2 in the last.', $text);
@@ -89,7 +89,7 @@ final class PapersTest extends TestCase
             self::caseWith()->morning(20, 2, signs: ['swelling'])->at(20),
             coming: [['on' => Day::fromIso('2026-03-21'), 'title' => 'Slow strength']],
         );
-        $referrer = PaperDraft::of(PaperKind::Referrer, $facts);
+        $referrer = PaperDraft::draft(PaperKind::Referrer, $facts);
         self::assertStringContainsString(
             'Loading is stopped: swelling, reported on Fri 20 Mar 2026.',
             self::textOf($referrer, 'stands'),
@@ -98,13 +98,13 @@ final class PapersTest extends TestCase
             'Please see Nadia Flint before loading goes on',
             self::textOf($referrer, 'asked'),
         );
-        $coach = PaperDraft::of(PaperKind::Coach, $facts);
+        $coach = PaperDraft::draft(PaperKind::Coach, $facts);
         self::assertStringStartsWith('No loading for Nadia Flint', self::textOf($coach, 'allowed'));
         self::assertNotContains('days', array_column($coach->shown(), 'key'), 'no day is offered');
         self::assertStringNotContainsString('Slow strength', (string) json_encode($coach->toArray()));
-        $sheet = PaperDraft::of(PaperKind::Sheet, $facts);
+        $sheet = PaperDraft::draft(PaperKind::Sheet, $facts);
         self::assertSame(['stopped', 'call'], array_column($sheet->shown(), 'key'), 'no exercise is asked for');
-        $referral = PaperDraft::of(PaperKind::Referral, $facts);
+        $referral = PaperDraft::draft(PaperKind::Referral, $facts);
         self::assertSame('Swelling, reported on Fri 20 Mar 2026.', self::textOf($referral, 'signs'));
         self::assertSame('All loading is stopped until it has been looked at.', self::textOf($referral, 'now'));
     }
@@ -120,7 +120,7 @@ final class PapersTest extends TestCase
             sport: [new ExpectedSport(Day::fromIso('2026-03-21'), 'Rehearsal', 90, 6)],
             events: [Day::fromIso('2026-03-22')],
         );
-        $paper = PaperDraft::of(PaperKind::Coach, $facts);
+        $paper = PaperDraft::draft(PaperKind::Coach, $facts);
         $days = array_column($paper->blocks, null, 'key')['days']->rows;
         self::assertSame(
             [
@@ -150,14 +150,14 @@ final class PapersTest extends TestCase
         );
         self::assertSame(
             [],
-            PaperDraft::of(PaperKind::Referrer, $facts)->diagnosisNamed($names),
+            PaperDraft::draft(PaperKind::Referrer, $facts)->diagnosisNamed($names),
             'a colleague may read the diagnosis',
         );
     }
 
     public function testWhatWasWrittenTakesThePlaceOfTheDraft(): void
     {
-        $paper = PaperDraft::of(PaperKind::Referrer, self::facts(self::caseWith()->at(20)));
+        $paper = PaperDraft::draft(PaperKind::Referrer, self::facts(self::caseWith()->at(20)));
         $written = $paper->written('Dr. Petra Lindqvist', ['asked' => 'Please see her.', 'close' => ''], ['course']);
         self::assertSame('Please see her.', self::textOf($written, 'asked'));
         self::assertSame('Dr. Petra Lindqvist', $written->to);
@@ -183,7 +183,7 @@ final class PapersTest extends TestCase
 
     public function testTheCourseHoldsEveryAnswerAndTheMeanOfEachWeek(): void
     {
-        $course = CaseCourse::of(self::caseWith()->at(20));
+        $course = CaseCourse::fromEvaluation(self::caseWith()->at(20));
         self::assertCount(20, $course->scores);
         self::assertSame(
             ['2026-03-07', '2026-03-14', '2026-03-20'],
@@ -197,7 +197,7 @@ final class PapersTest extends TestCase
 
     public function testTheTestSheetTellsEverySideAndChange(): void
     {
-        $paper = PaperDraft::of(
+        $paper = PaperDraft::draft(
             PaperKind::Tests,
             self::facts(
                 self::caseWith()->at(20),
@@ -218,7 +218,7 @@ final class PapersTest extends TestCase
 
     public function testTheSheetTellsDosesLimitsAndStops(): void
     {
-        $paper = PaperDraft::of(PaperKind::Sheet, self::facts(self::evaluation(7, 30)));
+        $paper = PaperDraft::draft(PaperKind::Sheet, self::facts(self::evaluation(7, 30)));
         $exercises = array_merge(
             ...array_column(
                 array_filter($paper->blocks, static fn(Block $block): bool => $block->kind === BlockKind::Exercises),
@@ -259,7 +259,7 @@ final class PapersTest extends TestCase
         $measure = Support::catalogue()->measures['knee_extension_strength'] ?? null;
         self::assertInstanceOf(Measure::class, $measure);
 
-        return MeasureCourse::of(
+        return MeasureCourse::build(
             $measure,
             array_map(
                 static fn(string $on, array $taken): Taken => Taken::ofTest(

@@ -101,7 +101,7 @@ trait PlaysProgrammes
      */
     private static function loads(array $played, string $prescription): array
     {
-        return self::of($played, $prescription, 'load_kg');
+        return self::amounts($played, $prescription, 'load_kg');
     }
 
     /**
@@ -111,7 +111,7 @@ trait PlaysProgrammes
      */
     private static function leasts(array $played, string $prescription): array
     {
-        return self::of($played, $prescription, 'least');
+        return self::amounts($played, $prescription, 'least');
     }
 
     /**
@@ -120,7 +120,7 @@ trait PlaysProgrammes
      *
      * @return array<int, int|float|null> by week
      */
-    private static function of(array $played, string $prescription, string $field): array
+    private static function amounts(array $played, string $prescription, string $field): array
     {
         $found = [];
         foreach ($played['weeks'] as $week) {

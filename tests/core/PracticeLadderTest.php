@@ -105,12 +105,12 @@ final class PracticeLadderTest extends TestCase
         $ladder = self::ladder([[8, 20, 3, 1, 'partial', 1], [10, 20, 3, 1, 'partial', 1]]);
         self::assertSame(
             'It settles. The way back goes on by itself: step 2 of 3, With others: 30 min at an effort of 5 at most.',
-            ProposalWords::onTheWayBack(PracticeProgress::of($ladder)),
+            ProposalWords::onTheWayBack(PracticeProgress::fromLadder($ladder)),
         );
         // Where nothing else has a next step, that is why the case goes on; where something has, it is not spoken of.
         $evaluation = self::played([[8, 20, 3, 1, 'partial', 1], [10, 20, 3, 1, 'partial', 1]], 26);
         $because = static fn(ActionReason $reason, bool $isPlanned = true): string => ProposalWords::because(
-            ActionGrounds::of(
+            ActionGrounds::fromEvaluation(
                 $evaluation->decidedAs(
                     new Action(ActionKind::Repeat, $reason),
                     $evaluation->attention,
@@ -174,7 +174,7 @@ final class PracticeLadderTest extends TestCase
             'one settled already: one more, then the next step',
         );
         $plan = new Plan([new PlanStage($evaluation->log->stage, $stage->slots, $stage->rhythm)]);
-        [, $week] = WeekSums::of(
+        [, $week] = WeekSums::forWeeks(
             $evaluation,
             $plan,
             $open,
@@ -338,6 +338,6 @@ final class PracticeLadderTest extends TestCase
     /** @param list<array{int, int, int|null, int, string, int}> $practices */
     private static function ladder(array $practices, int $day = 26): PracticeLadder
     {
-        return PracticeLadder::of(self::slot(), self::played($practices, $day)) ?? self::fail('it has steps');
+        return PracticeLadder::forSlot(self::slot(), self::played($practices, $day)) ?? self::fail('it has steps');
     }
 }

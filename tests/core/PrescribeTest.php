@@ -94,7 +94,7 @@ final class PrescribeTest extends TestCase
             static fn(Ground $ground): string => "$ground->what: $ground->value" .
                 ($ground->beyond ? '!' : '') .
                 ($ground->limit === null ? '' : " / $ground->limit"),
-            Grounds::of($case->at($day)),
+            Grounds::fromEvaluation($case->at($day)),
         );
         self::assertSame($expected, $words);
     }
@@ -102,8 +102,10 @@ final class PrescribeTest extends TestCase
     public function testWhatIsKeptOfACaseAnswersAsTheWholeLogDoes(): void
     {
         foreach (range(1, self::CASES) as $seed) {
-            $evaluation = Evaluator::evaluate(RandomCase::of($seed), Moment::fromIso(Support::NOW));
-            $course = TrainingSummary::fromJson((string) json_encode(TrainingSummary::of($evaluation)->toArray()));
+            $evaluation = Evaluator::evaluate(RandomCase::withSeed($seed), Moment::fromIso(Support::NOW));
+            $course = TrainingSummary::fromJson(
+                (string) json_encode(TrainingSummary::fromEvaluation($evaluation)->toArray()),
+            );
             $work = $evaluation->work;
             self::assertSame($work->weekOfStage(), $course->weekOfStage());
             foreach ($evaluation->log->prescriptions as $prescription) {
@@ -150,9 +152,9 @@ final class PrescribeTest extends TestCase
                 'dose' => $dose + ['sets' => 3, 'reps' => 8, 'rest_s' => 60],
                 'progression' => null,
             ]);
-            $found = Suggestions::of(
+            $found = Suggestions::forPrescription(
                 $prescription,
-                TrainingSummary::of($case->at(9)),
+                TrainingSummary::fromEvaluation($case->at(9)),
                 Support::catalogue()->structure(Structure::PatellarTendon),
             );
 
@@ -161,7 +163,7 @@ final class PrescribeTest extends TestCase
                     '|' .
                     ($suggestion->field === null ? '' : $suggestion->value) .
                     '|' .
-                    SuggestionWords::of($suggestion, $prescription),
+                    SuggestionWords::describe($suggestion, $prescription),
                 $found,
             );
         };
@@ -262,15 +264,15 @@ final class PrescribeTest extends TestCase
                         ],
                     ],
                 ]);
-            $found = Suggestions::of(
+            $found = Suggestions::forPrescription(
                 $prescription,
-                TrainingSummary::of($case->at(9)),
+                TrainingSummary::fromEvaluation($case->at(9)),
                 Support::catalogue()->structure(Structure::PatellarTendon),
                 array_values(Support::catalogue()->measures),
             );
 
             return array_map(
-                static fn(Suggestion $suggestion): string => SuggestionWords::of($suggestion, $prescription),
+                static fn(Suggestion $suggestion): string => SuggestionWords::describe($suggestion, $prescription),
                 $found,
             );
         };
@@ -501,7 +503,7 @@ final class PrescribeTest extends TestCase
     /** @return array{note: string, prescriptions: mixed, lint: mixed} as the screen shows it */
     private static function words(Preview $preview): array
     {
-        $words = PreviewWords::of($preview, Weekday::cases(), Support::catalogue());
+        $words = PreviewWords::present($preview, Weekday::cases(), Support::catalogue());
         self::assertIsString($words['note']);
 
         return ['note' => $words['note'], 'prescriptions' => $words['prescriptions'], 'lint' => $words['lint']];
@@ -535,10 +537,10 @@ final class PrescribeTest extends TestCase
             ),
         );
 
-        return Preview::of(
+        return Preview::build(
             $plan,
             $draft,
-            TrainingSummary::of($evaluation),
+            TrainingSummary::fromEvaluation($evaluation),
             Support::catalogue(),
             Support::catalogue()->structure(Structure::PatellarTendon),
             $evaluation->log->file->response_rule,

@@ -68,8 +68,8 @@ final class PropertiesTest extends TestCase
     public function testNothingLaterChangesAnAnswer(): void
     {
         foreach (range(1, self::CASES) as $seed) {
-            $file = RandomCase::of($seed);
-            $at = Moment::of(
+            $file = RandomCase::withSeed($seed);
+            $at = Moment::fromDateTime(
                 (new \DateTimeImmutable(Support::NOW))->modify('-' . $seed % 5 . ' days')->modify("+$seed minutes"),
             );
             $today = $file->timezone->dayOf($at);
@@ -100,7 +100,7 @@ final class PropertiesTest extends TestCase
     public function testTheOrderOfTheFileChangesNothing(): void
     {
         foreach (range(1, self::CASES) as $seed) {
-            $file = RandomCase::of($seed);
+            $file = RandomCase::withSeed($seed);
             $chance = new Randomizer(new Mt19937($seed));
             $shuffled = [];
             foreach (['sessions', 'check_ins', 'reviews', 'dose_changes', 'planned'] as $list) {
@@ -120,7 +120,7 @@ final class PropertiesTest extends TestCase
     public function testAStricterRuleNeverGivesAMilderVerdict(): void
     {
         foreach (range(1, self::CASES) as $seed) {
-            $file = RandomCase::of($seed);
+            $file = RandomCase::withSeed($seed);
             $mild = $file->response_rule;
             $strict = new ResponseRule(
                 null,
@@ -166,7 +166,7 @@ final class PropertiesTest extends TestCase
     {
         $changed = 0;
         foreach (range(1, self::CASES) as $seed) {
-            $file = RandomCase::of($seed);
+            $file = RandomCase::withSeed($seed);
             $programme = Support::catalogue()->programme('knee_four_stage')->plan;
             $plan = new Plan(
                 array_map(
@@ -176,7 +176,7 @@ final class PropertiesTest extends TestCase
                     $programme->stages,
                 ),
             );
-            $step = Acceptance::of($plan, self::evaluate($file), Support::catalogue());
+            $step = Acceptance::accept($plan, self::evaluate($file), Support::catalogue());
             $changed += $step->changesAnything() ? 1 : 0;
             $after = $file->with([
                 'stages' => $step->plan->caseStages(),
@@ -261,7 +261,7 @@ final class PropertiesTest extends TestCase
     private static function evaluations(): iterable
     {
         foreach (range(1, self::CASES) as $seed) {
-            yield "seed $seed" => self::evaluate(RandomCase::of($seed));
+            yield "seed $seed" => self::evaluate(RandomCase::withSeed($seed));
         }
     }
 

@@ -31,7 +31,7 @@ final class RandomCase
         $this->chance = new Randomizer(new Mt19937($seed * 7919));
     }
 
-    public static function of(int $seed): CaseFile
+    public static function withSeed(int $seed): CaseFile
     {
         /** @var array<int, CaseFile> $made */
         static $made = [];
@@ -96,7 +96,7 @@ final class RandomCase
 
         return new CheckIn(
             $checkIn->id,
-            Moment::of($checkIn->at->toDateTime()->modify("+$hours hours")),
+            Moment::fromDateTime($checkIn->at->toDateTime()->modify("+$hours hours")),
             $this->oneIn(9) ? null : ($this->oneIn(9) ? $this->upTo(10) : $checkIn->provocation),
             $this->oneIn(4) ? null : $checkIn->stiffness_min,
             $this->oneIn(30) ? [Sign::cases()[$this->upTo(9)]] : null,
@@ -108,7 +108,9 @@ final class RandomCase
     {
         $changes = [];
         for ($i = $this->seed % 2 === 0 ? 0 : $this->upTo(3); $i > 0; $i--) {
-            $at = Moment::of((new \DateTimeImmutable(Support::NOW))->modify('-' . $this->upTo(500) . ' hours'));
+            $at = Moment::fromDateTime(
+                (new \DateTimeImmutable(Support::NOW))->modify('-' . $this->upTo(500) . ' hours'),
+            );
             $keys = array_keys($file->prescriptions());
             $changes[] = new DoseChange(
                 $at,
@@ -128,7 +130,7 @@ final class RandomCase
             if ($this->oneIn(2)) {
                 $at = $record instanceof Session ? $record->ended_at : $record->at;
                 $reviews[] = new Review(
-                    Moment::of($at->toDateTime()->modify('+' . $this->upTo(60) . ' hours')),
+                    Moment::fromDateTime($at->toDateTime()->modify('+' . $this->upTo(60) . ' hours')),
                     $record->id,
                 );
             }

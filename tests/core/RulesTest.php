@@ -285,7 +285,7 @@ final class RulesTest extends TestCase
     {
         $plan = Support::catalogue()->programme('knee_four_stage')->plan;
         $over = self::overOn('straight_leg_lift', $plan);
-        $step = Acceptance::of($plan, $over, Support::catalogue());
+        $step = Acceptance::accept($plan, $over, Support::catalogue());
         self::assertSame(ActionKind::StepDown, $over->action->kind);
         self::assertNull($step->enterStage);
         self::assertTrue($step->plan->rests('ext_hold', $over->log->today->plus(6)));
@@ -296,14 +296,21 @@ final class RulesTest extends TestCase
             $over->log->at,
         );
         self::assertTrue(
-            Acceptance::of($plan, $comfort, Support::catalogue())->plan->rests('ext_hold', $over->log->today->plus(13)),
+            Acceptance::accept($plan, $comfort, Support::catalogue())->plan->rests(
+                'ext_hold',
+                $over->log->today->plus(13),
+            ),
         );
     }
 
     public function testTheSchoolsPartOnOneLog(): void
     {
         $file = Support::played(3, 40)->file;
-        $evaluated = SecondOpinions::of($file, Moment::fromIso(Support::NOW), Support::catalogue()->schools)->toArray();
+        $evaluated = SecondOpinions::compare(
+            $file,
+            Moment::fromIso(Support::NOW),
+            Support::catalogue()->schools,
+        )->toArray();
 
         self::assertCount(9, $evaluated['schools']);
         self::assertNotEmpty($evaluated['parts']);
@@ -318,19 +325,19 @@ final class RulesTest extends TestCase
     public function testEveryProposalIsShownWithItsReasonAndNumbers(): void
     {
         for ($seed = 1; $seed <= 60; $seed++) {
-            $evaluation = Evaluator::evaluate(RandomCase::of($seed), Moment::fromIso(Support::NOW));
-            $step = Acceptance::of(
+            $evaluation = Evaluator::evaluate(RandomCase::withSeed($seed), Moment::fromIso(Support::NOW));
+            $step = Acceptance::accept(
                 Support::catalogue()->programme('knee_four_stage')->plan,
                 $evaluation,
                 Support::catalogue(),
             );
             self::assertMatchesRegularExpression(
                 '/^[A-Z].{10,}/',
-                ProposalWords::headline(ProposedStep::of($evaluation, $step, Support::catalogue())),
+                ProposalWords::headline(ProposedStep::fromStep($evaluation, $step, Support::catalogue())),
             );
             self::assertMatchesRegularExpression(
                 '/^[A-Z].{10,}\.$/',
-                ProposalWords::because(ActionGrounds::of($evaluation, $step->plan)),
+                ProposalWords::because(ActionGrounds::fromEvaluation($evaluation, $step->plan)),
             );
             foreach ($evaluation->gate->criteria as $criterion) {
                 self::assertDoesNotMatchRegularExpression('/_|null|  /', GateWords::criterion($criterion));

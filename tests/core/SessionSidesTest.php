@@ -76,7 +76,7 @@ final class SessionSidesTest extends TestCase
                 self::assertLessThanOrEqual(
                     min($left->$field ?? 0, $right->$field ?? 0),
                     $both->$field ?? 0,
-                    json_encode(Record::of($set)) ?: '',
+                    json_encode(Record::toArray($set)) ?: '',
                 );
             }
         }
@@ -135,7 +135,7 @@ final class SessionSidesTest extends TestCase
         $catalogue = Support::catalogue();
         $kinds = static fn(Prescription $prescription): array => array_map(
             static fn(Relief $relief): string => $relief->kind->value,
-            Relief::of($prescription, $catalogue),
+            Relief::forPrescription($prescription, $catalogue),
         );
         $seen = [];
         foreach ($catalogue->programmes as $programme) {
@@ -160,7 +160,7 @@ final class SessionSidesTest extends TestCase
         $hold = $catalogue->programme('knee_four_stage')->plan->prescriptions()[0];
         self::assertNotContains('easier_rung', $kinds($hold->onLadder(null)));
         $ladder = [$catalogue->exercise('wall_sit')->key, $hold->exercise];
-        $relief = Relief::of($hold->onLadder($ladder), $catalogue);
+        $relief = Relief::forPrescription($hold->onLadder($ladder), $catalogue);
         self::assertSame(
             [
                 'Less hard: only as much as stays within the limit',
@@ -194,18 +194,18 @@ final class SessionSidesTest extends TestCase
 
             return array_values($usual->toArray());
         };
-        self::assertEquals([20, 80, 40], $bounds(UsualLoad::of($press(40), null, 60)));
+        self::assertEquals([20, 80, 40], $bounds(UsualLoad::forPrescription($press(40), null, 60)));
         self::assertEquals(
             [0, 7, 2],
-            $bounds(UsualLoad::of($press(2), null, 60)),
+            $bounds(UsualLoad::forPrescription($press(2), null, 60)),
             'five kilograms more are never asked about',
         );
         self::assertEquals(
             [0, 120, null],
-            $bounds(UsualLoad::of($press(null), null, 60)),
+            $bounds(UsualLoad::forPrescription($press(null), null, 60)),
             'before anything was lifted',
         );
-        self::assertNull(UsualLoad::of($press(null), null, null));
+        self::assertNull(UsualLoad::forPrescription($press(null), null, null));
 
         $practice = static fn(int ...$minutes): UsualLoad => UsualLoad::ofPractice(
             array_reduce(

@@ -31,7 +31,7 @@ final class SheetTest extends TestCase
     #[DataProvider('forms')]
     public function testATableIsReadHoweverItIsWritten(string $text): void
     {
-        $match = SheetMatch::of(Sheet::read($text), SheetKind::Mornings);
+        $match = SheetMatch::match(Sheet::read($text), SheetKind::Mornings);
         self::assertSame(['on' => 0, 'provocation' => 1], array_slice($match->columns, 0, 2));
         self::assertSame(
             [['2026-03-02', 3], ['2026-03-03', 2]],
@@ -57,7 +57,7 @@ final class SheetTest extends TestCase
 
     public function testColumnsAreFoundByTheirNamesAndByNoOther(): void
     {
-        $columns = static fn(SheetKind $kind, string $head): array => SheetMatch::of(
+        $columns = static fn(SheetKind $kind, string $head): array => SheetMatch::match(
             Sheet::read("$head\n" . str_repeat(',', substr_count($head, ',')) . 'x'),
             $kind,
         )->columns;
@@ -78,11 +78,11 @@ final class SheetTest extends TestCase
             ['on' => 4, 'provocation' => 5, 'stiffness_min' => 6, 'notes' => 8],
             $columns(SheetKind::Mornings, 'case,athlete,structure,side,at,provocation,stiffness_min,signs,notes'),
         );
-        $match = SheetMatch::of(Sheet::read("a,b\n1,2"), SheetKind::Mornings);
+        $match = SheetMatch::match(Sheet::read("a,b\n1,2"), SheetKind::Mornings);
         self::assertSame(['on', 'provocation'], array_column($match->missing(), 'key'));
         self::assertSame(
             [],
-            SheetMatch::of($match->sheet, SheetKind::Mornings, [
+            SheetMatch::match($match->sheet, SheetKind::Mornings, [
                 'on' => 0,
                 'provocation' => 1,
                 'notes' => null,
@@ -171,6 +171,6 @@ final class SheetTest extends TestCase
             }
         }
         $this->expectException(InvalidInput::class);
-        SheetMatch::of(Sheet::read("a,b\n1,2"), SheetKind::Mornings, ['on' => 7]);
+        SheetMatch::match(Sheet::read("a,b\n1,2"), SheetKind::Mornings, ['on' => 7]);
     }
 }

@@ -58,7 +58,7 @@ final class SkeletonTest extends TestCase
             $turn = Turn::yaw($this->degrees(-180, 180))
                 ->then(Turn::pitch($this->degrees(-180, 180)))
                 ->then(Turn::roll($this->degrees(-180, 180)));
-            foreach ([$turn, $turn->mirrored(), Turn::of($turn->up, $turn->ahead)] as $other) {
+            foreach ([$turn, $turn->mirrored(), Turn::fromDirections($turn->up, $turn->ahead)] as $other) {
                 self::assertEqualsWithDelta(1, $other->ahead->length(), 1e-9);
                 self::assertEqualsWithDelta(0, $other->ahead->dot($other->up), 1e-9);
                 // Ahead × up is right, in the mirror too: a left hand stays a left hand.

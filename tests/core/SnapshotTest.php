@@ -33,7 +33,7 @@ final class SnapshotTest extends TestCase
     {
         if (self::$cases === []) {
             $plan = Support::catalogue()->programme('knee_four_stage')->plan;
-            $files = array_map(RandomCase::of(...), range(1, 150));
+            $files = array_map(RandomCase::withSeed(...), range(1, 150));
             foreach ([['holds', 9], ['holds', 30], ['slow', 20], ['slow', 45], ['springs', 40]] as [$stage, $days]) {
                 foreach (range(1, 6) as $seed) {
                     $files[] = Support::played($seed, $days, $stage)->file;
@@ -55,7 +55,7 @@ final class SnapshotTest extends TestCase
     {
         $catalogue = Support::catalogue();
 
-        return CaseSnapshot::of($evaluation, Acceptance::of($plan, $evaluation, $catalogue), $catalogue, $events);
+        return CaseSnapshot::take($evaluation, Acceptance::accept($plan, $evaluation, $catalogue), $catalogue, $events);
     }
 
     /** @return list<mixed> every sentence that is made of it */
@@ -149,7 +149,7 @@ final class SnapshotTest extends TestCase
 
     public function testTheNextEventIsTheFirstWithinAWeek(): void
     {
-        $evaluation = Evaluator::evaluate(RandomCase::of(4), Moment::fromIso(Support::NOW));
+        $evaluation = Evaluator::evaluate(RandomCase::withSeed(4), Moment::fromIso(Support::NOW));
         $plan = Support::catalogue()->programme('knee_four_stage')->plan;
         $today = $evaluation->log->today;
         $event = static fn(int ...$days): ?string => self::taken(
@@ -167,7 +167,7 @@ final class SnapshotTest extends TestCase
 
     public function testAnotherFormatIsNoneAndABrokenOneIsRefused(): void
     {
-        $evaluation = Evaluator::evaluate(RandomCase::of(4), Moment::fromIso(Support::NOW));
+        $evaluation = Evaluator::evaluate(RandomCase::withSeed(4), Moment::fromIso(Support::NOW));
         $kept = self::taken($evaluation, Support::catalogue()->programme('knee_four_stage')->plan)->toArray();
         foreach ([['format' => 'rung-snapshot/0'] + $kept, [], ['format' => null]] as $other) {
             self::assertNull(CaseSnapshot::fromJson(json_encode($other, JSON_THROW_ON_ERROR)));

@@ -21,7 +21,7 @@ final class StageMoveTest extends TestCase
     {
         $history = Support::played(7, 26, 'slow');
         $evaluation = Evaluator::evaluate($history->file, Moment::fromIso(Support::NOW));
-        $move = static fn(string $stage): ?StageMove => StageMove::of(
+        $move = static fn(string $stage): ?StageMove => StageMove::toStage(
             $history->plan,
             $evaluation,
             Support::catalogue(),

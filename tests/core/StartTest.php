@@ -162,7 +162,7 @@ final class StartTest extends TestCase
     public function testTheGoalDecidesWhichStagesApply(): void
     {
         $stages = array_map(
-            StartStage::of(...),
+            StartStage::fromStage(...),
             Support::catalogue()->programme('knee_home_three_phase')->plan->caseStages(),
         );
         $calm = new Findings(0, 2, 30, 5, 95, 3);
@@ -251,7 +251,7 @@ final class StartTest extends TestCase
         array $expected,
     ): void {
         $catalogue = Support::catalogue();
-        $start = StartPlan::of(
+        $start = StartPlan::build(
             $catalogue->programme($programme),
             $catalogue,
             $catalogue->structure($structure),
@@ -284,7 +284,10 @@ final class StartTest extends TestCase
     public function testPreventionBeginsAsTheProgrammeDoes(): void
     {
         $catalogue = Support::catalogue();
-        $stages = array_map(StartStage::of(...), $catalogue->programme('groin_build_and_keep')->plan->caseStages());
+        $stages = array_map(
+            StartStage::fromStage(...),
+            $catalogue->programme('groin_build_and_keep')->plan->caseStages(),
+        );
         $of = static fn(Findings $findings, bool $atRisk): StartProposal => StartAdvisor::propose(
             $findings,
             Goal::Cutting,
@@ -322,7 +325,7 @@ final class StartTest extends TestCase
         );
         // So the programme's own exercise is not left out for its wide end of range.
         $proposal = $of($nothing, false);
-        $begun = StartPlan::of(
+        $begun = StartPlan::build(
             $catalogue->programme('groin_build_and_keep'),
             $catalogue,
             $catalogue->structure(Structure::Adductor),
@@ -365,7 +368,7 @@ final class StartTest extends TestCase
     public function testAStandInTakesTheProgrammesCorridor(): void
     {
         $catalogue = Support::catalogue();
-        $start = StartPlan::of(
+        $start = StartPlan::build(
             $catalogue->programme('knee_comfort_led'),
             $catalogue,
             $catalogue->structure(Structure::PatellarTendon),
@@ -385,7 +388,7 @@ final class StartTest extends TestCase
             // Heavy holds alone need a load that can be measured, and say so.
             foreach ($programme->key === 'heavy_holds' ? [] : $programme->structures as $structure) {
                 foreach ($programme->plan->caseStages() as $stage) {
-                    $plan = StartPlan::of(
+                    $plan = StartPlan::build(
                         $programme,
                         $catalogue,
                         $catalogue->structure($structure),
@@ -411,7 +414,7 @@ final class StartTest extends TestCase
     public function testAChoiceByHandIsTakenOrRefusedAtItsPlace(): void
     {
         $catalogue = Support::catalogue();
-        $of = static fn(string $exercise): StartPlan => StartPlan::of(
+        $of = static fn(string $exercise): StartPlan => StartPlan::build(
             $catalogue->programme('knee_four_stage'),
             $catalogue,
             $catalogue->structure(Structure::PatellarTendon),
@@ -620,7 +623,7 @@ final class StartTest extends TestCase
             $tried,
         );
 
-        return StartPlan::of(
+        return StartPlan::build(
             $catalogue->programme('knee_four_stage'),
             $catalogue,
             $catalogue->structure(Structure::PatellarTendon),
@@ -637,7 +640,7 @@ final class StartTest extends TestCase
     {
         $catalogue = Support::catalogue();
         $findings = new Findings(2, 3, null, null, null, 4);
-        $start = StartPlan::of(
+        $start = StartPlan::build(
             $catalogue->programme('knee_four_stage'),
             $catalogue,
             $catalogue->structure(Structure::PatellarTendon),

@@ -105,7 +105,7 @@ final class WeekSumsTest extends TestCase
             static fn(int $day): Booked => new Booked("p$day", Day::fromIso(sprintf('2026-03-%02d', $day)), 'practice'),
             [10, 11],
         );
-        [$week, $next] = WeekSums::of(
+        [$week, $next] = WeekSums::forWeeks(
             $case->at(8),
             new Plan([]),
             $open,
@@ -120,7 +120,7 @@ final class WeekSumsTest extends TestCase
             [0, 100, 500],
             [$next->done('sport_min'), $next->ahead('sport_min'), $next->ahead('sport_load')],
         );
-        [, $never] = WeekSums::of(
+        [, $never] = WeekSums::forWeeks(
             CaseBuilder::case()->at(8),
             new Plan([]),
             $open,
@@ -153,7 +153,7 @@ final class WeekSumsTest extends TestCase
             new Booked('p', Day::fromIso('2026-03-12'), 'practice'),
             new Booked('q', Day::fromIso('2026-03-13'), 'practice'),
         ];
-        [$week, $next] = WeekSums::of(
+        [$week, $next] = WeekSums::forWeeks(
             $case->at(9, '21:00'),
             new Plan([]),
             $planned,
@@ -191,7 +191,7 @@ final class WeekSumsTest extends TestCase
             $planned,
         );
 
-        return WeekSums::of(
+        return WeekSums::forWeeks(
             $case->at($today, '21:00'),
             $plan,
             $open,

@@ -90,7 +90,7 @@ final class WeeksTest extends TestCase
                     ($clash->is === null ? '' : "$clash->is/$clash->allowed") .
                     ($clash->other === null ? '' : " after $clash->other"),
             ),
-            (new WeekCheck($rules, self::slots()))->of(self::booked($sessions)),
+            (new WeekCheck($rules, self::slots()))->clashes(self::booked($sessions)),
         );
         self::assertSame($broken, $found);
     }
@@ -108,7 +108,7 @@ final class WeeksTest extends TestCase
         $found = static fn(Booked ...$booked): array => array_map(
             static fn(Recovery $recovery): string => $recovery->on->daysSince(Day::fromIso(self::MONDAY)) .
                 " after {$recovery->after->id}, $recovery->hours h",
-            Recovery::of(array_values($booked), $rules, self::slots()),
+            Recovery::among(array_values($booked), $rules, self::slots()),
         );
         self::assertSame(
             ['1 after 0, 72 h', '2 after 0, 72 h'],
@@ -132,7 +132,13 @@ final class WeeksTest extends TestCase
         $booked = self::booked([['slow', 1], ['hold', 2], ['slow', 6]]);
         $found = [];
         foreach (
-            DayChoice::of($booked[0], $booked, $check, Day::fromIso(self::MONDAY), Day::fromIso(self::MONDAY)->plus(30))
+            DayChoice::forSession(
+                $booked[0],
+                $booked,
+                $check,
+                Day::fromIso(self::MONDAY),
+                Day::fromIso(self::MONDAY)->plus(30),
+            )
             as $session
         ) {
             $found[$session->on->daysSince(Day::fromIso(self::MONDAY))] = implode(
@@ -168,10 +174,12 @@ final class WeeksTest extends TestCase
             $session = $booked[$random->getInt(0, count($booked) - 1)];
             $keys = static fn(array $of): array => array_map(
                 static fn(Clash $clash): string => $clash->key(),
-                $check->of(array_values(array_filter($of, static fn(mixed $each): bool => $each instanceof Booked))),
+                $check->clashes(
+                    array_values(array_filter($of, static fn(mixed $each): bool => $each instanceof Booked)),
+                ),
             );
             foreach (
-                DayChoice::of(
+                DayChoice::forSession(
                     $session,
                     $booked,
                     $check,
@@ -277,7 +285,7 @@ final class WeeksTest extends TestCase
     public function testWhatIsDoneOrHeldStaysAndIsShownWhereItCannotBeKept(): void
     {
         $rules = new WeekRules(blocked: self::days(1, 4));
-        $plan = Replanner::of(
+        $plan = Replanner::replan(
             [new Booked('a', self::day(1), 'hold', true), new Booked('b', self::day(4), 'hold')],
             $rules,
             self::slots(),
@@ -285,7 +293,7 @@ final class WeeksTest extends TestCase
         );
         self::assertSame(['b'], array_map(static fn(Booked $booked): string => $booked->id, $plan->moves));
         self::assertSame(['a'], array_map(static fn(Clash $clash): string => $clash->session, $plan->after));
-        $past = Replanner::of([new Booked('a', self::day(1), 'hold')], $rules, self::slots(), self::day(2));
+        $past = Replanner::replan([new Booked('a', self::day(1), 'hold')], $rules, self::slots(), self::day(2));
         self::assertSame([[], []], [$past->moves, $past->leftOut], 'what lies before today is done');
         self::assertCount(1, $past->after);
     }
@@ -335,7 +343,7 @@ final class WeeksTest extends TestCase
             self::assertGreaterThanOrEqual(self::day(0)->number, $move->on->number);
         }
         // Planned once more nothing changes, and what broke no rule is left alone.
-        $again = Replanner::of($plan->booked, $rules, self::slots(), self::day(0));
+        $again = Replanner::replan($plan->booked, $rules, self::slots(), self::day(0));
         self::assertSame([[], [], []], [$again->before, $again->moves, $again->leftOut]);
     }
 
@@ -490,7 +498,7 @@ final class WeeksTest extends TestCase
             $sets = $more;
         }
         foreach ($sets as $stand) {
-            if ($check->of($stand) === []) {
+            if ($check->clashes($stand) === []) {
                 $least = min(
                     $least,
                     self::costOf(
@@ -542,7 +550,7 @@ final class WeeksTest extends TestCase
 
     private static function cost(Replan $plan, WeekRules $rules): int
     {
-        self::assertSame([], (new WeekCheck($rules, self::slots()))->of($plan->booked));
+        self::assertSame([], (new WeekCheck($rules, self::slots()))->clashes($plan->booked));
 
         return 4 * count($plan->leftOut) + count($plan->moves);
     }
@@ -550,7 +558,7 @@ final class WeeksTest extends TestCase
     /** @param list<array{string, int}> $sessions */
     private static function plan(array $sessions, WeekRules $rules): Replan
     {
-        return Replanner::of(self::booked($sessions), $rules, self::slots(), self::day(0));
+        return Replanner::replan(self::booked($sessions), $rules, self::slots(), self::day(0));
     }
 
     /** @return array<int|string, int> new days by session */

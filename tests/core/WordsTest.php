@@ -48,7 +48,7 @@ final class WordsTest extends TestCase
     #[DataProvider('doses')]
     public function testADose(array $dose, string $words): void
     {
-        self::assertSame($words, DoseWords::of(self::prescription($dose)));
+        self::assertSame($words, DoseWords::describe(self::prescription($dose)));
     }
 
     public function testWhatDiffersIsShownWithItsOldAndItsNewValue(): void

@@ -76,7 +76,7 @@ final class AccountTest extends TestCase
         $this->signIn();
         $this->code($codes[4])->assertStatus(422);
         app(CurrentPractice::class)->enterEvery();
-        self::assertCount(9, Account::of(self::OLA)->recovery_codes ?? []);
+        self::assertCount(9, Account::findByEmail(self::OLA)->recovery_codes ?? []);
         self::assertTrue(
             AccessLogEntry::query()
                 ->where('user_id', $ola->id)
@@ -190,7 +190,7 @@ final class AccountTest extends TestCase
                 str_contains($letter->render(), 'your password was changed on 14 Apr 2026, 08:30'),
         );
         self::assertSame(0, DB::table('sessions')->where('id', 'elsewhere')->count());
-        self::assertTrue(Hash::check('quiet-lantern-42', Account::of(self::OLA)->password ?? ''));
+        self::assertTrue(Hash::check('quiet-lantern-42', Account::findByEmail(self::OLA)->password ?? ''));
     }
 
     public function testAForgottenPasswordIsSetAnewByALinkThatHoldsOnceAndForAnHour(): void

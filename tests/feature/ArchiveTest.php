@@ -26,7 +26,7 @@ final class ArchiveTest extends TestCase
         $this->app?->bind(
             PdfMaker::class,
             static fn(): PdfMaker => new class implements PdfMaker {
-                public function of(string $html): string
+                public function make(string $html): string
                 {
                     return '%PDF ' . strip_tags($html);
                 }
@@ -155,7 +155,7 @@ final class ArchiveTest extends TestCase
 
             public function __construct(private readonly MadeFile $file) {}
 
-            public function of(string $html): string
+            public function make(string $html): string
             {
                 $this->times++;
                 MadeFile::query()

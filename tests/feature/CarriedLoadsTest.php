@@ -67,6 +67,6 @@ final class CarriedLoadsTest extends TestCase
         ])->assertStatus(201);
         $after = $case->refresh()->plan()->stage('springs')?->stage->prescription('spring_press');
         self::assertNotNull($after);
-        self::assertSame(DoseWords::of($after, true), $press['after']);
+        self::assertSame(DoseWords::describe($after, true), $press['after']);
     }
 }

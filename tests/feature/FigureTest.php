@@ -152,7 +152,7 @@ final class FigureTest extends TestCase
             '/>10–[678]0°</',
             implode('', array_map(static fn(string $text): string => (string) base64_decode($text, true), $found[1])),
         );
-        self::assertStringStartsWith('%PDF', app(PdfMaker::class)->of($html));
+        self::assertStringStartsWith('%PDF', app(PdfMaker::class)->make($html));
     }
 
     public function testAPaperIsMadeWithoutItsPicturesWhereTheyCannotBeDrawn(): void

@@ -22,7 +22,7 @@ final class KeptSnapshotTest extends TestCase
         foreach ($lines as $id => $line) {
             $snapshot = CareCase::query()->findOrFail($id)->snapshot;
             self::assertNotNull($snapshot);
-            self::assertEquals($line, json_decode((string) json_encode(RoundStanding::of($snapshot)), true));
+            self::assertEquals($line, json_decode((string) json_encode(RoundStanding::present($snapshot)), true));
         }
         // The page of the case shows the same, worked out from the record.
         $case = $this->caseOf('Juno Tamsin');

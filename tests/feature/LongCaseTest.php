@@ -58,7 +58,7 @@ final class LongCaseTest extends TestCase
             'entries' => [$entry],
         ])->assertStatus(201);
         $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id")->assertOk();
-        self::assertLessThan(1000, count(CaseHistory::of($case->refresh())->sessions));
+        self::assertLessThan(1000, count(CaseHistory::load($case->refresh())->sessions));
     }
 
     public function testAnOldStopAndTheFirstScoresStillCount(): void
@@ -69,7 +69,7 @@ final class LongCaseTest extends TestCase
         $pain = $session->on('2024-01-04')->withPain(8)->create()->id;
         $plain = $session->on('2024-01-05')->withPain(2)->create()->id;
         $first = CheckIn::factory()->inCase($case)->on('2024-01-02')->scored(4)->create()->id;
-        $file = CaseHistory::of($case);
+        $file = CaseHistory::load($case);
         $ids = array_column($file->sessions, 'id');
         self::assertContains($sign, $ids);
         self::assertContains($pain, $ids);
@@ -99,7 +99,7 @@ final class LongCaseTest extends TestCase
     public function testWhatIsLoadedIsWhatAFileWouldTell(): void
     {
         foreach (CareCase::query()->get()->all() as $case) {
-            $loaded = CaseHistory::of($case);
+            $loaded = CaseHistory::load($case);
             $read = CaseFile::fromJson((string) json_encode($loaded->toArray()));
             self::assertEquals($read->toArray(), $loaded->toArray());
             $at = Clock::now($case->practice->timezone);

@@ -120,7 +120,9 @@ final class OpeningTest extends TestCase
             ],
         );
 
-        $athlete = User::query()->where('account_id', Account::of('odile@ropewalk.example')?->id)->firstOrFail();
+        $athlete = User::query()
+            ->where('account_id', Account::findByEmail('odile@ropewalk.example')?->id)
+            ->firstOrFail();
         $this->ask($athlete, 'GET', '/api/today')
             ->assertOk()
             ->assertJsonPath('cases.0.sessions.0.exercises.0.words', '5 × 45 s, 70 % of maximum')

@@ -78,7 +78,7 @@ final class PapersTest extends TestCase
         $paper = Paper::query()->findOrFail($id);
         $isLetter = in_array($kind, ['referrer', 'coach', 'referral'], true);
         // The shorter sheet of the two holds fewer lines.
-        $pdf = app(PdfMaker::class)->of(
+        $pdf = app(PdfMaker::class)->make(
             PaperView::html(
                 $paper,
                 $paper->current()->paper(),
@@ -125,7 +125,7 @@ final class PapersTest extends TestCase
                     ->json('id'),
             ),
         );
-        $pdf = app(PdfMaker::class)->of(
+        $pdf = app(PdfMaker::class)->make(
             PaperView::html($paper, $paper->current()->paper(), 'file://' . public_path('fonts')),
         );
         self::assertSame(
@@ -375,7 +375,7 @@ final class PapersTest extends TestCase
         $this->app?->bind(
             PdfMaker::class,
             static fn(): PdfMaker => new class implements PdfMaker {
-                public function of(string $html): string
+                public function make(string $html): string
                 {
                     throw new PdfFailed('no');
                 }
@@ -423,7 +423,7 @@ final class PapersTest extends TestCase
             static fn(): PdfMaker => new class ($made) implements PdfMaker {
                 public function __construct(private readonly MadeFile $file) {}
 
-                public function of(string $html): string
+                public function make(string $html): string
                 {
                     MadeFile::query()
                         ->whereKey($this->file->id)

@@ -303,7 +303,9 @@ final class PhoneWritesTest extends TestCase
                 ->assertStatus(201)
                 ->json('id'),
         );
-        $athlete = User::query()->where('account_id', Account::of('odile@ropewalk.example')?->id)->firstOrFail();
+        $athlete = User::query()
+            ->where('account_id', Account::findByEmail('odile@ropewalk.example')?->id)
+            ->firstOrFail();
         $today = $this->ask($athlete, 'GET', '/api/today');
         self::assertSame(
             [

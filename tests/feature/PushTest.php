@@ -125,7 +125,7 @@ final class PushTest extends TestCase
         $juno = $this->athlete('Juno Tamsin');
         $phone = $this->phoneOf($juno);
         Consent::factory()
-            ->of($juno, ConsentPurpose::Messages)
+            ->forAthlete($juno, ConsentPurpose::Messages)
             ->takenBack()
             ->writtenDownBy($this->practitioner())
             ->create();

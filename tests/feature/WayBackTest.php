@@ -157,7 +157,7 @@ final class WayBackTest extends TestCase
         self::assertContains('18:30', self::inWeek($this->ask($own, 'GET', '/api/week?from=2026-04-13'), $case));
 
         // By the clock on the wall, in summer as in winter.
-        $feed = \App\Support\SessionCalendar::of([$case], 'Europe/Lisbon');
+        $feed = \App\Support\SessionCalendar::forCases([$case], 'Europe/Lisbon');
         self::assertStringContainsString(
             'DTSTART;TZID=Europe/Lisbon:' . str_replace('-', '', $slow->on) . 'T183000',
             $feed,
@@ -237,8 +237,9 @@ final class WayBackTest extends TestCase
         $file = CaseFile::fromJson(
             (string) json_encode(CaseHistory::whole(CareCase::query()->findOrFail($id))->toArray()),
         );
-        $known = app(CatalogueShelf::class)->of($own->practice_id)->programme('knee_comfort_led')->plan->stages;
-        $copy = FilePlan::of($file, $known)->plan;
+        $known = app(CatalogueShelf::class)->forPractice($own->practice_id)->programme('knee_comfort_led')->plan
+            ->stages;
+        $copy = FilePlan::fromFile($file, $known)->plan;
         $keys = static fn(Plan $of): array => array_map(
             static fn(PlanStage $stage): array => [
                 array_column($stage->stage->prescriptions, 'key'),

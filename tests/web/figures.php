@@ -17,7 +17,7 @@ foreach (
     ['squat', 'wall_sit', 'decline_eccentric', 'run_sprints', 'hammer_turns', 'wrist_curl', 'leg_press_one']
     as $key
 ) {
-    $figures[$key] = $book->of($key)?->drawn($catalogue->exercise($key));
+    $figures[$key] = $book->find($key)?->drawn($catalogue->exercise($key));
 }
 file_put_contents(
     __DIR__ . '/figures.json',

@@ -59,7 +59,7 @@ final class RefreshStandings extends Command
                 if ($case->closed_on === null && PlanSessions::runsShort($case)) {
                     PlanSessions::ahead($case);
                 }
-                $standing->of($case, written: false);
+                $standing->refresh($case, written: false);
             });
             $refreshed++;
         }

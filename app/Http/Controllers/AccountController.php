@@ -168,7 +168,7 @@ final class AccountController extends Controller
                 'recovery_left' => count($account->recovery_codes),
                 'needed' => $person->role->isStaff() && $person->practice->second_factor_needed,
             ],
-            'sign_ins' => $this->signIns->of($account, $request->session()->getId(), $zone),
+            'sign_ins' => $this->signIns->forAccount($account, $request->session()->getId(), $zone),
             'places' => PlaceResource::collection(People::places($account)),
         ];
     }

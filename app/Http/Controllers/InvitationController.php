@@ -52,7 +52,7 @@ final class InvitationController extends Controller
     /** Withdraws the invitation and every sign-in of the athlete. */
     public function withdraw(Request $request, CareCase $case): JsonResponse
     {
-        CloseAccess::of(User::query()->where('athlete_id', $case->athlete_id)->firstOrFail(), true);
+        CloseAccess::close(User::query()->where('athlete_id', $case->athlete_id)->firstOrFail(), true);
         AccessLog::changed(self::person($request), $case, "withdrew the athlete's access");
 
         return new JsonResponse(['stored' => true]);
@@ -107,7 +107,7 @@ final class InvitationController extends Controller
     /** Signs out on every phone: for one that was lost. */
     public function signOutEverywhere(Request $request): JsonResponse
     {
-        CloseAccess::of(self::person($request), false);
+        CloseAccess::close(self::person($request), false);
         Auth::logout();
         $request->session()->invalidate();
 

@@ -29,12 +29,12 @@ final class CaseFilePage
      *
      * @throws InvalidInput where it has entries for days that have not come
      */
-    public static function of(CaseFile $file, Catalogue $catalogue, string $zone): array
+    public static function present(CaseFile $file, Catalogue $catalogue, string $zone): array
     {
         ImportCase::check($file, $zone);
         $evaluation = Evaluator::evaluate($file, Clock::now($zone));
         $programme = ImportCase::programmeOf($file, $catalogue);
-        $plan = FilePlan::of($file, $programme->plan->stages ?? []);
+        $plan = FilePlan::fromFile($file, $programme->plan->stages ?? []);
         $days = [
             ...array_map(
                 static fn($session): string => $file->timezone->dayOf($session->started_at)->toIso(),
@@ -64,9 +64,13 @@ final class CaseFilePage
             ],
             'stage' => $evaluation->log->stage->title,
             'headline' => ProposalWords::headline(
-                ProposedStep::of($evaluation, Acceptance::of($plan->plan, $evaluation, $catalogue), $catalogue),
+                ProposedStep::fromStep(
+                    $evaluation,
+                    Acceptance::accept($plan->plan, $evaluation, $catalogue),
+                    $catalogue,
+                ),
             ),
-            'because' => ProposalWords::because(ActionGrounds::of($evaluation, $plan->plan)),
+            'because' => ProposalWords::because(ActionGrounds::fromEvaluation($evaluation, $plan->plan)),
             'programme' => $programme?->title,
             'notes' => self::notes($file, $plan, $zone),
         ];

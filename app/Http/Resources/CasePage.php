@@ -40,12 +40,12 @@ final class CasePage
     public function __construct(private readonly CatalogueShelf $shelf) {}
 
     /** @return array<string, mixed> */
-    public function of(CareCase $case, Evaluation $evaluation): array
+    public function present(CareCase $case, Evaluation $evaluation): array
     {
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
         $programme = $catalogue->programmes[$case->programme] ?? null;
-        $step = Acceptance::of($plan, $evaluation, $catalogue);
+        $step = Acceptance::accept($plan, $evaluation, $catalogue);
         $stage = $plan->stage($evaluation->log->stage->key);
         $evaluated = $evaluation->toArray();
 
@@ -84,8 +84,13 @@ final class CasePage
             'provocation_test' => $case->provocation_test,
             'rule' => $case->response_rule->toArray(),
             'stage_from' => $evaluation->log->stageFrom->toIso(),
-            'standing' => RoundStanding::of(CaseSnapshot::of($evaluation, $step, $catalogue, $case->eventDays())),
-            'grounds' => array_map(static fn(Ground $ground): array => $ground->toArray(), Grounds::of($evaluation)),
+            'standing' => RoundStanding::present(
+                CaseSnapshot::take($evaluation, $step, $catalogue, $case->eventDays()),
+            ),
+            'grounds' => array_map(
+                static fn(Ground $ground): array => $ground->toArray(),
+                Grounds::fromEvaluation($evaluation),
+            ),
             'gate' => self::gate($evaluation),
             'hooks' => EvaluationPart::hooks($evaluation, PHP_INT_MAX >> 1),
             'loads' => self::loads($evaluation),
@@ -107,7 +112,7 @@ final class CasePage
             'begins_later' => array_map(
                 static fn(Waiting $waiting): array => [
                     'title' => $catalogue->titleOf($waiting->prescription->exercise),
-                    'words' => DoseWords::of($waiting->prescription),
+                    'words' => DoseWords::describe($waiting->prescription),
                     'when' => PlanWords::startsWhen($waiting->startsWhen, $catalogue),
                 ],
                 $stage->waiting ?? [],

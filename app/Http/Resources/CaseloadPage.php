@@ -34,10 +34,10 @@ final class CaseloadPage
     public function __construct(private readonly CatalogueShelf $shelf) {}
 
     /** @return array<string, mixed> */
-    public function of(User $for, ?string $practitioner): array
+    public function present(User $for, ?string $practitioner): array
     {
         $today = Clock::today($for->practice->timezone);
-        $catalogue = $this->shelf->of($for->practice_id);
+        $catalogue = $this->shelf->forPractice($for->practice_id);
         $rows = $this->rows($for, $practitioner);
         $cases = array_map(
             fn(stdClass $row): array => $this->line(

@@ -40,13 +40,13 @@ final class CorrectionWords
 
         return array_values(
             $latest
-                ->map(static fn(Correction $correction): array => self::of($correction, $case->practice->timezone))
+                ->map(static fn(Correction $correction): array => self::present($correction, $case->practice->timezone))
                 ->all(),
         );
     }
 
     /** @return array{at: string, by: string, words: string, why: string|null, entry: string} */
-    public static function of(Correction $correction, string $zone): array
+    public static function present(Correction $correction, string $zone): array
     {
         $struck = match (true) {
             !$correction->withdrawn => '',

@@ -38,7 +38,7 @@ final class CountdownPage
      *
      * @throws InvalidInput where nothing can be worked out
      */
-    public function of(CareCase $case, Evaluation $evaluation, Day $by): array
+    public function present(CareCase $case, Evaluation $evaluation, Day $by): array
     {
         $today = $evaluation->log->today;
         if (!$by->isAfter($today) || $by->daysSince($today) > self::AHEAD_DAYS) {
@@ -63,7 +63,7 @@ final class CountdownPage
             static fn(array $days): array => self::withPractice($days, $stages, $evaluation, $case->weekdays($plan)),
             self::days($case, $programme, $goal, $catalogue),
         );
-        $countdown = Countdown::of(
+        $countdown = Countdown::build(
             array_slice($keys, $at),
             $evaluation->log->stageFrom,
             $today,
@@ -106,7 +106,7 @@ final class CountdownPage
         foreach ($stages as $stage) {
             $isPresent = $stage->stage->key === $evaluation->log->stage->key;
             foreach ($stage->slots as $slot) {
-                $ladder = $isPresent ? PracticeLadder::of($slot, $evaluation) : PracticeLadder::untried($slot);
+                $ladder = $isPresent ? PracticeLadder::forSlot($slot, $evaluation) : PracticeLadder::untried($slot);
                 $took = $ladder?->days($stage, $evaluation->log->today, $available);
                 $key = $stage->stage->key;
                 if ($took !== null && isset($days[$key])) {

@@ -13,7 +13,7 @@ final class CurvePage
     private const MOST_POINTS = 2400;
 
     /** @return array<string, mixed> */
-    public static function of(Curve $curve): array
+    public static function present(Curve $curve): array
     {
         ['ms' => $ms, 'newtons' => $newtons] = $curve->unpacked();
         $step = (int) ceil(count($ms) / self::MOST_POINTS);

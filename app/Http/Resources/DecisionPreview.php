@@ -33,7 +33,7 @@ final class DecisionPreview
      *
      * @throws InvalidInput
      */
-    public function of(CareCase $case, Evaluation $evaluation, PreviewData $asked): array
+    public function present(CareCase $case, Evaluation $evaluation, PreviewData $asked): array
     {
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
@@ -53,7 +53,7 @@ final class DecisionPreview
         $measured = $evaluation->isMeasured();
         $words = static fn(?Prescription $prescription): ?string => $prescription === null
             ? null
-            : DoseWords::of($prescription, $measured);
+            : DoseWords::describe($prescription, $measured);
 
         return array_map(static function (Prescription $after) use (
             $plan,
@@ -95,11 +95,11 @@ final class DecisionPreview
 
         return [
             'headline' => ProposalWords::headline(
-                ProposedStep::of($other, Acceptance::of($plan, $other, $catalogue), $catalogue),
+                ProposedStep::fromStep($other, Acceptance::accept($plan, $other, $catalogue), $catalogue),
             ),
-            'because' => ProposalWords::because(ActionGrounds::of($other, $plan)),
+            'because' => ProposalWords::because(ActionGrounds::fromEvaluation($other, $plan)),
             'now' => ProposalWords::headline(
-                ProposedStep::of($evaluation, Acceptance::of($plan, $evaluation, $catalogue), $catalogue),
+                ProposedStep::fromStep($evaluation, Acceptance::accept($plan, $evaluation, $catalogue), $catalogue),
             ),
             'sessions' => count($other->sessions),
             'differs' => $differs,

@@ -42,7 +42,7 @@ final readonly class DueSession
     ) {}
 
     /** @return array<string, mixed> */
-    public function of(PlannedSession $planned): array
+    public function present(PlannedSession $planned): array
     {
         $due = array_values(
             array_filter(
@@ -56,7 +56,7 @@ final readonly class DueSession
                 ? $this->evaluation->askedByPrescription()
                 : [];
         $sums = array_map(
-            fn(Prescription $prescription) => DoseArithmetic::of(
+            fn(Prescription $prescription) => DoseArithmetic::figures(
                 $prescription->mode,
                 $this->limbs($prescription),
                 isset($asked[$prescription->key])
@@ -93,7 +93,7 @@ final readonly class DueSession
         // What the next session asks within what is prescribed.
         $prescription = $next === null ? $prescription : $next->asPrescription();
         $exercise = $this->catalogue->exercises[$prescription->exercise] ?? null;
-        $load = NextLoad::of($prescription, $this->evaluation, $this->catalogue);
+        $load = NextLoad::forPrescription($prescription, $this->evaluation, $this->catalogue);
 
         return [
             'prescription' => $prescription->key,
@@ -109,7 +109,7 @@ final readonly class DueSession
             'mode' => $prescription->mode->value,
             'limbs' => DoseWords::limbs($this->limbs($prescription)),
             'sides' => TodayWords::sides($prescription->limbs, Side::from($this->case->side)),
-            'words' => DoseWords::of($prescription, $this->evaluation->isMeasured()),
+            'words' => DoseWords::describe($prescription, $this->evaluation->isMeasured()),
             'load' =>
                 $load === null
                     ? null
@@ -118,7 +118,7 @@ final readonly class DueSession
                         'kg' => $load->kg,
                         'words' => DoseWords::load($load, $prescription),
                     ],
-            'band' => HeldForce::of($prescription, $this->evaluation, $this->catalogue),
+            'band' => HeldForce::present($prescription, $this->evaluation, $this->catalogue),
             'tempo_words' => DoseWords::tempo($prescription),
             'max_pain' => $prescription->maxPain($this->case->response_rule->during_max),
             'wanted_pain' => $prescription->minPain(),
@@ -140,9 +140,13 @@ final readonly class DueSession
                                 'movement' => $relief->exercise->movement,
                             ],
                 ],
-                Relief::of($prescription, $this->catalogue),
+                Relief::forPrescription($prescription, $this->catalogue),
             ),
-            'usual_load' => UsualLoad::of($prescription, $load, $this->case->athlete->body_mass_kg)?->toArray(),
+            'usual_load' => UsualLoad::forPrescription(
+                $prescription,
+                $load,
+                $this->case->athlete->body_mass_kg,
+            )?->toArray(),
             'why' => $next === null ? null : TodayWords::asked($next),
             'dose' => $prescription->dose->toArray(),
         ];
@@ -157,7 +161,7 @@ final readonly class DueSession
     /** @return array<string, mixed>|null what a practice on the way back to sport asks for, and why */
     private function practice(?Slot $slot, ?PracticeStep $step): ?array
     {
-        $ladder = $slot === null ? null : PracticeLadder::of($slot, $this->evaluation);
+        $ladder = $slot === null ? null : PracticeLadder::forSlot($slot, $this->evaluation);
         if ($step === null || $ladder === null) {
             return null;
         }

@@ -35,7 +35,7 @@ final class EntriesPage
     public function __construct(private readonly CatalogueShelf $shelf) {}
 
     /** @return array<string, mixed> */
-    public function of(CareCase $case, string $stage): array
+    public function present(CareCase $case, string $stage): array
     {
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
@@ -234,7 +234,7 @@ final class EntriesPage
                         static fn(Prescription $prescription): array => [
                             'prescription' => $prescription->key,
                             'title' => $catalogue->titleOf($prescription->exercise),
-                            'words' => DoseWords::of($prescription),
+                            'words' => DoseWords::describe($prescription),
                             'mode' => $prescription->mode->value,
                             'dose' => $prescription->dose->toArray(),
                         ],

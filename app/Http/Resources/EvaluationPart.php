@@ -101,7 +101,7 @@ final class EvaluationPart
                 'title' => $catalogue->titleOf($prescription->exercise),
                 'change' => $proposal->change->value,
                 'preferred' => $proposal->preferred,
-                'before' => DoseWords::of($prescription, $evaluation->isMeasured()),
+                'before' => DoseWords::describe($prescription, $evaluation->isMeasured()),
                 'after' => self::after($proposal, $note, $catalogue, $evaluation->isMeasured()),
                 'dose' => $proposal->dose?->toArray(),
             ];
@@ -116,7 +116,9 @@ final class EvaluationPart
                 'id' => $stop->id,
                 'at' => $stop->began->toIso(),
                 'cleared' => $stop->isCleared(),
-                'words' => ResponseWords::stop(ReportedStop::of($stop, $evaluation->log->file->response_rule->stop_at)),
+                'words' => ResponseWords::stop(
+                    ReportedStop::fromSource($stop, $evaluation->log->file->response_rule->stop_at),
+                ),
             ],
             $evaluation->stops,
         );
@@ -156,7 +158,7 @@ final class EvaluationPart
                     ? ''
                     : $catalogue->titleOf($note->after->exercise) . ', ';
 
-            return $title . DoseWords::of($note->after, $isMeasured);
+            return $title . DoseWords::describe($note->after, $isMeasured);
         }
 
         return $note !== null
@@ -169,15 +171,15 @@ final class EvaluationPart
                 Change::Waiting => 'failed before: waits for a longer settled run',
                 Change::AtTop => 'the top of its ladder: choose what is next by hand',
                 Change::AtBottom => 'the bottom of its ladder',
-                Change::WithinRange => 'the lower end, ' . DoseWords::of($proposal->prescription, $isMeasured),
+                Change::WithinRange => 'the lower end, ' . DoseWords::describe($proposal->prescription, $isMeasured),
                 Change::Back => $proposal->dose === null
                     ? ''
-                    : DoseWords::of($proposal->prescription->withDose($proposal->dose), $isMeasured),
+                    : DoseWords::describe($proposal->prescription->withDose($proposal->dose), $isMeasured),
                 Change::NextRung => 'the next rung',
                 Change::PreviousRung => 'the rung below',
                 Change::Dose => $proposal->dose === null
                     ? ''
-                    : DoseWords::of($proposal->prescription->withDose($proposal->dose), $isMeasured),
+                    : DoseWords::describe($proposal->prescription->withDose($proposal->dose), $isMeasured),
             };
     }
 }

@@ -16,7 +16,7 @@ use Rung\Core\Words\MeasureWords;
 final class HeldForce
 {
     /** @return array{value: int, low: int, high: int, unit: string, words: string}|null in words for the athlete, in whole newtons: nobody can hold to a tenth */
-    public static function of(Prescription $prescription, Evaluation $evaluation, Catalogue $catalogue): ?array
+    public static function present(Prescription $prescription, Evaluation $evaluation, Catalogue $catalogue): ?array
     {
         $test = self::latest($evaluation, $catalogue);
         $band = $test === null ? null : self::band($prescription, $test, $evaluation);

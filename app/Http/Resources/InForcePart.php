@@ -59,7 +59,7 @@ final class InForcePart
                 'slot' => $prescription->slot,
                 'rests_until' => $plan->restsUntil($prescription->key, $today)?->toIso(),
                 'turns' => $limbs($prescription)->turns(),
-                'words' => DoseWords::of($prescription, $evaluation->isMeasured()),
+                'words' => DoseWords::describe($prescription, $evaluation->isMeasured()),
                 'load' => self::load($prescription, $evaluation, $catalogue),
                 'held' => HeldForce::words($prescription, $evaluation, $catalogue),
                 'next' => isset($asked[$prescription->key])
@@ -67,7 +67,7 @@ final class InForcePart
                     : null,
                 'tempo_words' => DoseWords::tempo($prescription),
                 'dose' => $prescription->dose->toArray(),
-                'figures' => DoseArithmetic::of(
+                'figures' => DoseArithmetic::figures(
                     $prescription->mode,
                     $limbs($prescription),
                     $prescription->dose,
@@ -81,7 +81,7 @@ final class InForcePart
     /** @return array<string, mixed>|null where the weight comes from that the dose leaves open */
     private static function load(Prescription $prescription, Evaluation $evaluation, Catalogue $catalogue): ?array
     {
-        $load = NextLoad::of($prescription, $evaluation, $catalogue);
+        $load = NextLoad::forPrescription($prescription, $evaluation, $catalogue);
 
         return $load === null
             ? null
@@ -143,7 +143,7 @@ final class InForcePart
     ): array {
         $today = $evaluation->log->today;
 
-        return Linter::of(
+        return Linter::lint(
             new LintSubject(
                 catalogue: $catalogue,
                 structure: $catalogue->structure(Structure::from($case->structure)),
@@ -170,7 +170,7 @@ final class InForcePart
                 sessionMinutes: $case->session_minutes,
                 bodyMassKg: $case->athlete->body_mass_kg,
                 daysSinceOpened: $today->daysSince(Day::fromIso($case->opened_on)),
-                summary: TrainingSummary::of($evaluation),
+                summary: TrainingSummary::fromEvaluation($evaluation),
             ),
         );
     }

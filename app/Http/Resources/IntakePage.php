@@ -15,7 +15,7 @@ use Rung\Core\Screening\Finding;
 final class IntakePage
 {
     /** @return array<string, mixed> */
-    public static function of(CareCase $case, Catalogue $catalogue): array
+    public static function present(CareCase $case, Catalogue $catalogue): array
     {
         $intake = $case->intake;
 

@@ -194,7 +194,7 @@ final class LibraryPage
             'feel' => $exercise->feel,
             'faults' => $exercise->faults,
             'dose' => $exercise->dose->toArray(),
-            'words' => DoseWords::of($prescription),
+            'words' => DoseWords::describe($prescription),
             'tempo_words' => DoseWords::tempo($prescription),
             'usual' => $exercise->usual->words(),
         ];
@@ -268,9 +268,9 @@ final class LibraryPage
             'exercise' => $prescription->exercise,
             'title' => $this->catalogue->titleOf($prescription->exercise),
             'when' => null,
-            'words' => DoseWords::of($prescription),
+            'words' => DoseWords::describe($prescription),
             'tempo_words' => DoseWords::tempo($prescription),
-            'growth' => GrowthWords::of($prescription, $this->catalogue),
+            'growth' => GrowthWords::describe($prescription, $this->catalogue),
         ];
     }
 

@@ -15,7 +15,7 @@ final class MeasureDetails
      *
      * @return array<string, mixed>
      */
-    public static function of(array $details, ?float $newtons): array
+    public static function present(array $details, ?float $newtons): array
     {
         $lever = $details['lever_m'] ?? null;
 

@@ -27,11 +27,11 @@ final class MeasurePreview
     public function __construct(private readonly CatalogueShelf $shelf) {}
 
     /** @return array<string, mixed> */
-    public function of(CareCase $case, Measurement $measurement): array
+    public function present(CareCase $case, Measurement $measurement): array
     {
         [$affected, $unaffected] = [$measurement->ofAffected(), $measurement->ofUnaffected()];
         $isComplete = $measurement->faults() === [];
-        $history = MeasureHistory::of($case);
+        $history = MeasureHistory::forCase($case);
 
         return [
             'affected' => self::side($affected, $measurement->affected, $measurement->measure->tries),

@@ -31,7 +31,7 @@ final class MeasuresPage
     public function __construct(private readonly CatalogueShelf $shelf, private readonly FindMeasure $find) {}
 
     /** @return array<string, mixed> */
-    public function of(CareCase $case, Evaluation $evaluation): array
+    public function present(CareCase $case, Evaluation $evaluation): array
     {
         $catalogue = $this->shelf->forCase($case, $case->plan());
         $measures = $this->measures($case, $evaluation);
@@ -59,11 +59,11 @@ final class MeasuresPage
     /** @return array<string, mixed>|null one measure, be it among those of the case or not */
     public function one(CareCase $case, Evaluation $evaluation, string $key): ?array
     {
-        $measure = $this->find->of($case, $key);
+        $measure = $this->find->byKey($case, $key);
 
         return $measure === null
             ? null
-            : $this->measure($case, $measure, MeasureHistory::of($case), $evaluation->log->stage);
+            : $this->measure($case, $measure, MeasureHistory::forCase($case), $evaluation->log->stage);
     }
 
     /** @return list<array<string, mixed>> those of the case, its severity score last: what is due first, then what is proposed */
@@ -71,7 +71,7 @@ final class MeasuresPage
     {
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
-        $history = MeasureHistory::of($case);
+        $history = MeasureHistory::forCase($case);
         $stage = $evaluation->log->stage;
         $keys = [
             ...array_column($case->measures($plan, $catalogue), 'key'),
@@ -81,7 +81,7 @@ final class MeasuresPage
         ];
         $measures = [];
         foreach (array_unique($keys) as $key) {
-            $measure = $this->find->of($case, $key);
+            $measure = $this->find->byKey($case, $key);
             if ($measure !== null) {
                 $measures[] = $this->measure($case, $measure, $history, $stage);
             }
@@ -158,14 +158,14 @@ final class MeasuresPage
         );
         usort($asked, static fn(OverTest $a, OverTest $b): int => $a->countsForDays() <=> $b->countsForDays());
 
-        return $asked === [] ? null : MeasureGate::of($asked[0], $course, Clock::today($case->practice->timezone));
+        return $asked === [] ? null : MeasureGate::judge($asked[0], $course, Clock::today($case->practice->timezone));
     }
 
     /** @return array{words: string}|null */
     private function ratio(CareCase $case, MeasureCourse $course, MeasureHistory $history): ?array
     {
         $ratio = $course->measure->ratio;
-        $other = $ratio === null ? null : $this->find->of($case, $ratio->to);
+        $other = $ratio === null ? null : $this->find->byKey($case, $ratio->to);
 
         return $ratio === null || $other === null
             ? null
@@ -189,7 +189,10 @@ final class MeasuresPage
             'details' =>
                 $row->details === null
                     ? null
-                    : MeasureDetails::of($row->details, $row instanceof StrengthTest ? max($row->affected, 0) : null),
+                    : MeasureDetails::present(
+                        $row->details,
+                        $row instanceof StrengthTest ? max($row->affected, 0) : null,
+                    ),
             'by' => $row->author?->name,
         ];
     }

@@ -27,12 +27,12 @@ final class OpinionsPage
     public function __construct(private readonly CatalogueShelf $shelf) {}
 
     /** @return array<string, mixed> */
-    public function of(CareCase $case, Evaluation $evaluation): array
+    public function present(CareCase $case, Evaluation $evaluation): array
     {
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
         $own = $case->response_rule->name;
-        $opinions = SecondOpinions::of($evaluation->log->file, $evaluation->log->at, $catalogue->schools);
+        $opinions = SecondOpinions::compare($evaluation->log->file, $evaluation->log->at, $catalogue->schools);
         $schools = [];
         $reasons = [];
         foreach ($opinions->each() as ['school' => $key, 'evaluation' => $said]) {
@@ -44,9 +44,9 @@ final class OpinionsPage
                 'own' => $key === $own,
                 'action' => $said->action->kind->value,
                 'headline' => ProposalWords::headline(
-                    ProposedStep::of($said, Acceptance::of($plan, $said, $catalogue), $catalogue),
+                    ProposedStep::fromStep($said, Acceptance::accept($plan, $said, $catalogue), $catalogue),
                 ),
-                'because' => ProposalWords::because(ActionGrounds::of($said, $plan)),
+                'because' => ProposalWords::because(ActionGrounds::fromEvaluation($said, $plan)),
                 'limits' => self::limits($school),
             ];
             foreach ($said->sessions as $response) {

@@ -24,7 +24,7 @@ final class OwnData
      *
      * @return array<string, mixed>
      */
-    public static function of(Athlete $athlete, array $cases): array
+    public static function present(Athlete $athlete, array $cases): array
     {
         $practice = Practice::query()->findOrFail($athlete->practice_id);
 

@@ -21,7 +21,7 @@ final class PageVersion
     /** Raised whenever a page changes its shape, so that no answer of an earlier version passes for the current one. */
     private const SHAPE = 3;
 
-    public static function of(CareCase $case, User $for): string
+    public static function forCase(CareCase $case, User $for): string
     {
         return self::hash([$case->id, $for->id, self::written($case->athlete_id)]);
     }
@@ -32,7 +32,7 @@ final class PageVersion
         return self::hash([
             $athlete->id,
             self::written((string) $athlete->athlete_id),
-            WhomToCall::of($athlete->practice),
+            WhomToCall::present($athlete->practice),
         ]);
     }
 

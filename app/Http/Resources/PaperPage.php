@@ -49,7 +49,7 @@ final class PaperPage
     }
 
     /** @return array<string, mixed> */
-    public function of(CareCase $case, Paper $paper, ?int $version = null): array
+    public function present(CareCase $case, Paper $paper, ?int $version = null): array
     {
         $shown = $version === null ? $paper->current() : $paper->versions()->where('number', $version)->firstOrFail();
         $content = $shown->paper();

@@ -52,7 +52,7 @@ final class PhoneEntries
                             'at' => $checkIn->at->setTimezone($zone)->toIso8601String(),
                             'provocation' => $checkIn->provocation,
                             'stiffness_min' => $checkIn->stiffness_min,
-                            'locked' => EntryLock::of($case, $checkIn),
+                            'locked' => EntryLock::whyLocked($case, $checkIn),
                         ],
                     )
                     ->all(),
@@ -98,7 +98,7 @@ final class PhoneEntries
                                 ],
                                 $session->entries,
                             ),
-                            'locked' => EntryLock::of($case, $session),
+                            'locked' => EntryLock::whyLocked($case, $session),
                         ];
                     })
                     ->all(),

@@ -23,15 +23,15 @@ final class PhonePage
      *
      * @return array<string, mixed>
      */
-    public function of(User $athlete, array $cases): array
+    public function present(User $athlete, array $cases): array
     {
         return [
             'person' => $athlete->id,
             'athlete' => $athlete->name,
-            'practice' => WhomToCall::of($athlete->practice),
+            'practice' => WhomToCall::present($athlete->practice),
             'cases' => array_map(
                 fn(CareCase $case): array => ['person' => $athlete->id] +
-                    $this->today->of($case, $this->standing->evaluate($case)),
+                    $this->today->present($case, $this->standing->evaluate($case)),
                 array_values(array_filter($cases, static fn(CareCase $case): bool => $case->closed_on === null)),
             ),
             'closed' => array_map(

@@ -24,7 +24,7 @@ final class PracticeWeekPage
     private array $shown = [];
 
     /** @return array<string, mixed> */
-    public function of(User $for, ?string $practitioner, int $week): array
+    public function present(User $for, ?string $practitioner, int $week): array
     {
         $today = Clock::today($for->practice->timezone);
         $monday = Day::fromNumber(WeekCheck::monday($today->number))->plus(

@@ -31,7 +31,7 @@ final class PrescribePage
     public function __construct(private readonly CatalogueShelf $shelf, private readonly RefreshStanding $standing) {}
 
     /** @return array{others: list<array{key: string, title: string}>, ...<string, mixed>} */
-    public function of(CareCase $case): array
+    public function present(CareCase $case): array
     {
         $plan = $case->plan();
         $waiting = $case->waitingPlan();
@@ -93,7 +93,7 @@ final class PrescribePage
     private function proposed(CareCase $case, Plan $plan): array
     {
         $catalogue = $this->shelf->forCase($case, $plan);
-        $step = Acceptance::of($plan, $this->standing->evaluate($case), $catalogue);
+        $step = Acceptance::accept($plan, $this->standing->evaluate($case), $catalogue);
         $changed = array_filter(array_map(static fn(ChangeNote $note): ?Prescription => $note->after, $step->notes));
 
         return array_values(
@@ -148,7 +148,7 @@ final class PrescribePage
     {
         return [
             'title' => $catalogue->titleOf($prescription->exercise),
-            'words' => DoseWords::of($prescription),
+            'words' => DoseWords::describe($prescription),
             'rests_until' => $plan->restsUntil($prescription->key, $today)?->toIso(),
             'prescription' => $prescription->toArray(),
         ];

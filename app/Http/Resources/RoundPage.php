@@ -42,7 +42,7 @@ final class RoundPage
         $rows = $this->page();
         $more = count($rows) > self::LINES;
         $lines = array_slice($rows, 0, self::LINES);
-        $this->shown = array_map(static fn(stdClass $row): string => self::of($row, 'id'), $lines);
+        $this->shown = array_map(static fn(stdClass $row): string => self::textOf($row, 'id'), $lines);
         $last = $more ? $lines[self::LINES - 1] : null;
         $rest = json_encode(
             [
@@ -53,9 +53,9 @@ final class RoundPage
                     $last === null
                         ? null
                         : implode('.', [
-                            self::of($last, 'attention_rank'),
-                            self::of($last, 'opened_on'),
-                            self::of($last, 'id'),
+                            self::textOf($last, 'attention_rank'),
+                            self::textOf($last, 'opened_on'),
+                            self::textOf($last, 'id'),
                         ]),
             ],
             JSON_THROW_ON_ERROR,
@@ -153,7 +153,7 @@ final class RoundPage
                     static fn(stdClass $row): array => [
                         'case' => $row->case,
                         'athlete' => $row->athlete,
-                        'at' => str_replace(' ', 'T', substr(self::of($row, 'at'), 0, 19)) . 'Z',
+                        'at' => str_replace(' ', 'T', substr(self::textOf($row, 'at'), 0, 19)) . 'Z',
                         'kind' => $row->kind,
                         'words' => $row->words,
                         'pain' => $row->pain,
@@ -234,10 +234,10 @@ final class RoundPage
             JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
         );
 
-        return substr($answer, 0, -1) . ',"standing":' . self::of($row, 'round_line') . '}';
+        return substr($answer, 0, -1) . ',"standing":' . self::textOf($row, 'round_line') . '}';
     }
 
-    private static function of(stdClass $row, string $column): string
+    private static function textOf(stdClass $row, string $column): string
     {
         $value = $row->{$column};
 

@@ -16,7 +16,7 @@ use Rung\Core\Words\ProposalWords;
 final class RoundStanding
 {
     /** @return array<string, mixed> */
-    public static function of(CaseSnapshot $snapshot): array
+    public static function present(CaseSnapshot $snapshot): array
     {
         return [
             'at' => $snapshot->at->toIso(),

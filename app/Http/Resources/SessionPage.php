@@ -29,7 +29,7 @@ final class SessionPage
     public function __construct(private readonly CatalogueShelf $shelf) {}
 
     /** @return array<string, mixed> */
-    public function of(CareCase $case, TrainingSession $row, Evaluation $evaluation): array
+    public function present(CareCase $case, TrainingSession $row, Evaluation $evaluation): array
     {
         $response =
             array_values(
@@ -94,7 +94,7 @@ final class SessionPage
     ): array {
         return [
             'title' => $asked === null ? 'Practice' : $catalogue->titleOf($asked->exercise),
-            'asked' => $asked === null ? null : DoseWords::of($asked, $evaluation->isMeasured()),
+            'asked' => $asked === null ? null : DoseWords::describe($asked, $evaluation->isMeasured()),
             'asked_sets' => $asked?->dose->sets,
             'done' => array_map(static fn(LoggedSet $set): string => DoseWords::set($set), $entry->sets),
             'pain' => $entry->pain,

@@ -20,7 +20,7 @@ final class SheetPage
      *
      * @return array<string, mixed>
      */
-    public static function of(SheetMatch $match, array $entries): array
+    public static function present(SheetMatch $match, array $entries): array
     {
         return [
             'columns' => $match->sheet->columns,

@@ -14,10 +14,10 @@ use Rung\Core\Words\PlanWords;
 final class StageMovePage
 {
     /** @return array<string, mixed> */
-    public static function of(StageMove $move, Catalogue $catalogue, bool $isMeasured): array
+    public static function present(StageMove $move, Catalogue $catalogue, bool $isMeasured): array
     {
         $title = static fn(Prescription $prescription): string => $catalogue->titleOf($prescription->exercise);
-        $words = static fn(Prescription $prescription): string => DoseWords::of($prescription, $isMeasured);
+        $words = static fn(Prescription $prescription): string => DoseWords::describe($prescription, $isMeasured);
 
         return [
             'stage' => $move->stage->stage->key,

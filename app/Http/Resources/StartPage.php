@@ -29,7 +29,7 @@ use Rung\Core\Words\StartWords;
 final class StartPage
 {
     /** @return array<string, mixed> */
-    public static function of(OpeningData $opening, ProposedStart $start, Day $today): array
+    public static function present(OpeningData $opening, ProposedStart $start, Day $today): array
     {
         $proposal = $start->proposal;
 
@@ -139,7 +139,7 @@ final class StartPage
             'slot' => $prescribed->slot,
             'mode' => $prescribed->mode->value,
             'limbs' => DoseWords::limbs($prescribed->limbs),
-            'words' => DoseWords::of($prescribed),
+            'words' => DoseWords::describe($prescribed),
             'tempo_words' => DoseWords::tempo($prescribed),
             'usual' => $choice->exercise->usual->words(),
             'set_up' => $choice->exercise->set_up,
@@ -150,7 +150,7 @@ final class StartPage
                     'exercise' => $exercise->key,
                     'title' => $exercise->title,
                     'mode' => $exercise->mode->value,
-                    'words' => DoseWords::of($exercise->asPrescription()),
+                    'words' => DoseWords::describe($exercise->asPrescription()),
                 ],
                 $choice->alternatives,
             ),
@@ -192,7 +192,7 @@ final class StartPage
             );
             // The body mass does not enter the duration; its least keeps the sums of load from asking for it.
             $figures = array_map(
-                static fn(Prescription $prescription) => DoseArithmetic::of(
+                static fn(Prescription $prescription) => DoseArithmetic::figures(
                     $prescription->mode,
                     $prescription->limbs,
                     $prescription->dose,

@@ -41,7 +41,7 @@ final class TodayPage
     public function __construct(private readonly CatalogueShelf $shelf, private readonly FigureShelf $figures) {}
 
     /** @return array<string, mixed> */
-    public function of(CareCase $case, Evaluation $evaluation): array
+    public function present(CareCase $case, Evaluation $evaluation): array
     {
         $version = $case->currentPlan();
         $plan = Plan::fromJson($version->content);
@@ -113,7 +113,7 @@ final class TodayPage
             $due === null || $isStopped
                 ? []
                 : array_map(
-                    static fn(PlannedSession $session): array => $due->of($session) + [
+                    static fn(PlannedSession $session): array => $due->present($session) + [
                         'done' => in_array($session->id, $done, true),
                     ],
                     $planned,
@@ -231,7 +231,7 @@ final class TodayPage
         return [
             'title' => $case->provocation_test['title'],
             'instruction' => $case->provocation_test['instruction'],
-            'usual' => UsualMorning::of($case),
+            'usual' => UsualMorning::forCase($case),
             'opened_on' => $case->opened_on,
             'answered' => array_map(
                 static fn(CheckIn $checkIn): array => [

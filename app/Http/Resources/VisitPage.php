@@ -19,13 +19,13 @@ final class VisitPage
     public function __construct(private readonly CatalogueShelf $shelf, private readonly MeasuresPage $measures) {}
 
     /** @return array<string, mixed> */
-    public function of(CareCase $case, Evaluation $evaluation): array
+    public function present(CareCase $case, Evaluation $evaluation): array
     {
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
         $stage = $plan->stage($evaluation->log->stage->key);
         $rule = $evaluation->log->file->response_rule;
-        $measures = $this->measures->of($case, $evaluation);
+        $measures = $this->measures->present($case, $evaluation);
 
         return [
             'athlete' => $case->athlete->name,
@@ -50,7 +50,7 @@ final class VisitPage
         foreach ($stage->stage->prescriptions as $prescription) {
             $own = $catalogue->exercises[$prescription->exercise] ?? null;
             $exercises[$prescription->exercise] = self::exercise($prescription, $own, true) + [
-                'band' => HeldForce::of($prescription, $evaluation, $catalogue),
+                'band' => HeldForce::present($prescription, $evaluation, $catalogue),
             ];
         }
         foreach ($stage->stage->prescriptions as $prescription) {
@@ -77,7 +77,7 @@ final class VisitPage
             'exercise' => $prescription->exercise,
             'title' => $exercise->title ?? $prescription->exercise,
             'now' => $now,
-            'words' => DoseWords::of($prescription),
+            'words' => DoseWords::describe($prescription),
             'tempo_words' => DoseWords::tempo($prescription),
             'limbs' => DoseWords::limbs($prescription->limbs),
             'set_up' => $exercise?->set_up,

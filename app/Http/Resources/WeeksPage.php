@@ -32,9 +32,9 @@ final class WeeksPage
      *
      * @return array<string, mixed>
      */
-    public static function of(CareCase $case, Evaluation $evaluation, int $ahead): array
+    public static function present(CareCase $case, Evaluation $evaluation, int $ahead): array
     {
-        $weeks = CaseWeeks::of($case);
+        $weeks = CaseWeeks::forCase($case);
         $isStopped = $case->isStopped();
         $monday = self::monday($weeks);
         $last = $weeks->today->plus(7 * $ahead - 1);
@@ -77,7 +77,7 @@ final class WeeksPage
                         'on' => $recovery->on->toIso(),
                         'words' => $words->recovery($recovery),
                     ],
-                    Recovery::of($weeks->booked, $weeks->rules, $weeks->slots),
+                    Recovery::among($weeks->booked, $weeks->rules, $weeks->slots),
                 ),
             'goal_on' => $case->goal_on,
             'events' => array_map(static fn(Day $day): string => $day->toIso(), $case->eventDays()),
@@ -245,7 +245,7 @@ final class WeeksPage
                 'from' => $weekSum->monday->toIso(),
                 'figures' => WeekSumWords::figures($weekSum),
             ],
-            WeekSums::of(
+            WeekSums::forWeeks(
                 $evaluation,
                 $case->plan(),
                 $open,

@@ -10,7 +10,7 @@ use App\Models\Practice;
 final class WhomToCall
 {
     /** @return array{name: string, telephone: string|null, hours: string|null} */
-    public static function of(Practice $practice): array
+    public static function present(Practice $practice): array
     {
         return ['name' => $practice->name, 'telephone' => $practice->telephone, 'hours' => $practice->hours];
     }

@@ -1,6 +1,6 @@
 {{-- A measure over time: filled marks for the sore side, open ones for the other. --}}
 @php
-    $axis = \App\Papers\CurveAxis::of($curve);
+    $axis = \App\Papers\CurveAxis::forCurve($curve);
     $other = array_values(array_filter($curve->points, static fn(array $one): bool => $one['unaffected'] !== null));
     $first = $curve->points[0];
     $last = $curve->points[count($curve->points) - 1];

@@ -30,7 +30,7 @@ final class CaseController extends Controller
         [$opening, $today] = [$request->value(), $request->today()];
 
         return new JsonResponse(
-            StartPage::of($opening, ProposeStart::of($opening, $request->catalogue(), $today), $today),
+            StartPage::present($opening, ProposeStart::propose($opening, $request->catalogue(), $today), $today),
         );
     }
 
@@ -55,8 +55,8 @@ final class CaseController extends Controller
 
         return self::unlessKnown(
             $request,
-            PageVersion::of($case, self::person($request)),
-            static fn(): array => $page->of($case, $standing->evaluate($case)),
+            PageVersion::forCase($case, self::person($request)),
+            static fn(): array => $page->present($case, $standing->evaluate($case)),
         );
     }
 
@@ -71,7 +71,7 @@ final class CaseController extends Controller
         $found = $case->trainingSessions()->findOrFail($session);
         AccessLog::read(self::person($request), $case, 'looked at a session');
 
-        return new JsonResponse($page->of($case, $found, $standing->evaluate($case)));
+        return new JsonResponse($page->present($case, $found, $standing->evaluate($case)));
     }
 
     /** What each school would say of this log. */
@@ -83,7 +83,7 @@ final class CaseController extends Controller
     ): JsonResponse {
         AccessLog::read(self::person($request), $case, 'asked for second opinions');
 
-        return new JsonResponse($page->of($case, $standing->evaluate($case)));
+        return new JsonResponse($page->present($case, $standing->evaluate($case)));
     }
 
     public function test(StrengthTestRequest $request, CareCase $case, RecordTest $record): JsonResponse

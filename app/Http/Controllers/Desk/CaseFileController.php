@@ -42,7 +42,7 @@ final class CaseFileController extends Controller
         AccessLog::exported(self::person($request), 'exported the health record', [$case->id], $case->athlete_id);
         $name = Str::slug("{$case->athlete->name} $case->structure_title health record") . '.json';
 
-        return (new JsonResponse(HealthRecord::of($case, $this->shelf)))
+        return (new JsonResponse(HealthRecord::bundle($case, $this->shelf)))
             ->setEncodingOptions(
                 JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION,
             )
@@ -65,9 +65,9 @@ final class CaseFileController extends Controller
         $person = self::person($request);
 
         return new JsonResponse(
-            CaseFilePage::of(
+            CaseFilePage::present(
                 self::read($request->getContent()),
-                $this->shelf->of($person->practice_id),
+                $this->shelf->forPractice($person->practice_id),
                 $person->practice->timezone,
             ),
         );
@@ -81,7 +81,7 @@ final class CaseFileController extends Controller
             $person,
             self::read($request->getContent()),
             is_string($athlete) && $athlete !== '' ? $athlete : null,
-            $this->shelf->of($person->practice_id),
+            $this->shelf->forPractice($person->practice_id),
         );
 
         return new JsonResponse(['id' => $case->id, 'athlete' => $case->athlete->name], 201);

@@ -17,7 +17,7 @@ final class CaseloadController extends Controller
     {
         $person = self::person($request);
         $practitioner = $request->string('practitioner')->limit(36, '')->value();
-        $answer = $page->of($person, $practitioner === '' ? null : $practitioner);
+        $answer = $page->present($person, $practitioner === '' ? null : $practitioner);
         AccessLog::readMany($person, 'looked at the caseload', $page->shown());
 
         return new JsonResponse($answer);

@@ -38,7 +38,7 @@ final class DecisionController extends Controller
     ): JsonResponse {
         AccessLog::read(self::person($request), $case, 'previewed a decision');
 
-        return new JsonResponse($preview->of($case, $standing->evaluate($case), $request->value()));
+        return new JsonResponse($preview->present($case, $standing->evaluate($case), $request->value()));
     }
 
     public function undo(Request $request, CareCase $case, string $decision, UndoDecision $undo): JsonResponse

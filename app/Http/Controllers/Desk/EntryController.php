@@ -33,7 +33,7 @@ final class EntryController extends Controller
     {
         AccessLog::read(self::person($request), $case, 'looked at the entries');
 
-        return new JsonResponse($page->of($case, $standing->evaluate($case)->log->stage->key));
+        return new JsonResponse($page->present($case, $standing->evaluate($case)->log->stage->key));
     }
 
     public function correct(EntryChangeRequest $request, CareCase $case, string $id, PutEntryRight $put): JsonResponse
@@ -61,7 +61,7 @@ final class EntryController extends Controller
 
         return new JsonResponse([
             'device' => $log->device,
-            'sets' => array_map(static fn(LoggedSet $set): object => (object) Record::of($set), $log->sets),
+            'sets' => array_map(static fn(LoggedSet $set): object => (object) Record::toArray($set), $log->sets),
             'words' => array_map(DoseWords::set(...), $log->sets),
         ]);
     }

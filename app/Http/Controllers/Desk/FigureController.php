@@ -20,7 +20,7 @@ final class FigureController extends Controller
     public function show(FigureRange $request, string $exercise): JsonResponse
     {
         $practice = self::person($request)->practice_id;
-        $catalogue = $this->catalogue->of($practice);
+        $catalogue = $this->catalogue->forPractice($practice);
         $range = $request->range();
         $version = implode('|', [
             $this->figures->version(),
@@ -44,7 +44,7 @@ final class FigureController extends Controller
     {
         $keys = $request->exercises();
         $practice = self::person($request)->practice_id;
-        $catalogue = $this->catalogue->of($practice);
+        $catalogue = $this->catalogue->forPractice($practice);
         $version = implode('|', [
             $this->figures->version(),
             $practice,

@@ -21,7 +21,7 @@ final class IntakeController extends Controller
     {
         AccessLog::read(self::person($request), $case, 'looked at the intake');
 
-        return new JsonResponse(IntakePage::of($case, $shelf->of($case->practice_id)));
+        return new JsonResponse(IntakePage::present($case, $shelf->forPractice($case->practice_id)));
     }
 
     public function update(IntakeRequest $request, CareCase $case, ChangeIntake $change): JsonResponse

@@ -95,7 +95,7 @@ final class LibraryController extends Controller
                 : throw InvalidInput::at('/structure', 'must be one that the programme is for'),
         );
 
-        return new JsonResponse((new CourseWords($catalogue))->of($programme, $structure));
+        return new JsonResponse((new CourseWords($catalogue))->describe($programme, $structure));
     }
 
     public function item(Request $request, LibraryKind $kind, string $key): JsonResponse
@@ -207,6 +207,6 @@ final class LibraryController extends Controller
 
     private function catalogue(Request $request): Catalogue
     {
-        return $this->shelf->of(self::person($request)->practice_id);
+        return $this->shelf->forPractice(self::person($request)->practice_id);
     }
 }

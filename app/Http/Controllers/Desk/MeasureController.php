@@ -34,7 +34,7 @@ final class MeasureController extends Controller
     {
         AccessLog::read(self::person($request), $case, 'looked at the measures');
 
-        return new JsonResponse($page->of($case, $standing->evaluate($case)));
+        return new JsonResponse($page->present($case, $standing->evaluate($case)));
     }
 
     public function show(
@@ -54,7 +54,7 @@ final class MeasureController extends Controller
         AccessLog::read(self::person($request), $case, 'looked at the measures');
         [$measurement] = $request->value();
 
-        return new JsonResponse($preview->of($case, RecordMeasurement::lookedUp($case, $measurement)));
+        return new JsonResponse($preview->present($case, RecordMeasurement::lookedUp($case, $measurement)));
     }
 
     public function store(
@@ -91,7 +91,7 @@ final class MeasureController extends Controller
         $curve = Curve::query()->where('case_id', $case->id)->findOrFail($id);
         AccessLog::read(self::person($request), $case, 'looked at a force curve');
 
-        return new JsonResponse(CurvePage::of($curve));
+        return new JsonResponse(CurvePage::present($curve));
     }
 
     public function export(Request $request, CareCase $case, RefreshStanding $standing, MeasuresPage $page): Response
@@ -100,7 +100,7 @@ final class MeasureController extends Controller
         $keys = array_column($page->measures($case, $standing->evaluate($case)), 'key');
         $measures = array_values(
             array_filter(
-                array_map(fn(mixed $key): ?Measure => is_string($key) ? $this->find->of($case, $key) : null, $keys),
+                array_map(fn(mixed $key): ?Measure => is_string($key) ? $this->find->byKey($case, $key) : null, $keys),
             ),
         );
 

@@ -73,7 +73,7 @@ final class OpeningController extends Controller
     {
         $by = self::person($request);
         [$to, $why] = $request->value();
-        $referral = $refer->handle($opening, $by, $to, $why, $this->shelf->of($by->practice_id));
+        $referral = $refer->handle($opening, $by, $to, $why, $this->shelf->forPractice($by->practice_id));
         AccessLog::note($by, AccessKind::Change, 'referred instead of opening a case');
 
         return new JsonResponse($referral, 201);

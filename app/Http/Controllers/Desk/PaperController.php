@@ -42,7 +42,7 @@ final class PaperController extends Controller
     {
         $paper = $draft->handle($case, self::person($request), $request->kind());
 
-        return new JsonResponse($this->page->of($case, $paper), 201);
+        return new JsonResponse($this->page->present($case, $paper), 201);
     }
 
     public function show(Request $request, CareCase $case, string $paper): JsonResponse
@@ -51,7 +51,7 @@ final class PaperController extends Controller
         AccessLog::read(self::person($request), $case, 'read a paper: ' . lcfirst($found->kind->title()));
 
         return new JsonResponse(
-            $this->page->of($case, $found, $request->filled('version') ? $request->integer('version') : null),
+            $this->page->present($case, $found, $request->filled('version') ? $request->integer('version') : null),
         );
     }
 
@@ -67,7 +67,7 @@ final class PaperController extends Controller
             $request->leftOut(),
         );
 
-        return new JsonResponse($this->page->of($case, $saved));
+        return new JsonResponse($this->page->present($case, $saved));
     }
 
     /** The page as it would be with what is typed; nothing is stored. */
@@ -92,13 +92,13 @@ final class PaperController extends Controller
             $request->integer('version'),
         );
 
-        return new JsonResponse($this->page->of($case, $signed));
+        return new JsonResponse($this->page->present($case, $signed));
     }
 
     public function agree(ConsentRequest $request, CareCase $case, string $paper): JsonResponse
     {
         return new JsonResponse(
-            $this->page->of(
+            $this->page->present(
                 $case,
                 $this->write->agree($case, self::paper($case, $paper), self::person($request), $request->consent()),
             ),
@@ -108,7 +108,10 @@ final class PaperController extends Controller
     public function withdraw(Request $request, CareCase $case, string $paper): JsonResponse
     {
         return new JsonResponse(
-            $this->page->of($case, $this->write->withdraw($case, self::paper($case, $paper), self::person($request))),
+            $this->page->present(
+                $case,
+                $this->write->withdraw($case, self::paper($case, $paper), self::person($request)),
+            ),
         );
     }
 

@@ -160,7 +160,7 @@ final class PeopleController extends Controller
             "$user->name works in other practices too: only they themselves can take the second factor off.",
         );
         $second->remove($user->account);
-        CloseAccess::of($user, false);
+        CloseAccess::close($user, false);
         AccessLog::note(self::person($request), AccessKind::People, "took the second factor of $user->name off");
         AccountChanged::notify($user, 'your second factor was taken off by the owner of your practice');
 
@@ -238,7 +238,7 @@ final class PeopleController extends Controller
 
     private static function shutOut(User $user): void
     {
-        CloseAccess::of($user, false);
+        CloseAccess::close($user, false);
         InviteAthlete::withdraw($user);
         ApiToken::query()->where('tokenable_id', $user->id)->delete();
     }

@@ -26,7 +26,7 @@ final class PlanController extends Controller
 
     public function show(Request $request, CareCase $case, PrescribePage $page): JsonResponse
     {
-        $answer = $page->of($case);
+        $answer = $page->present($case);
         AccessLog::read(self::person($request), $case, 'looked at a plan');
         AccessLog::readMany(
             self::person($request),
@@ -43,10 +43,10 @@ final class PlanController extends Controller
         $plan = $case->plan();
         $catalogue = $this->shelf->forCase($case, $plan);
         $evaluation = $standing->evaluate($case);
-        $move = StageMove::of($plan, $evaluation, $catalogue, $stage) ?? abort(404);
+        $move = StageMove::toStage($plan, $evaluation, $catalogue, $stage) ?? abort(404);
         AccessLog::read(self::person($request), $case, 'previewed a stage');
 
-        return new JsonResponse(StageMovePage::of($move, $catalogue, $evaluation->isMeasured()));
+        return new JsonResponse(StageMovePage::present($move, $catalogue, $evaluation->isMeasured()));
     }
 
     /** Nothing is stored. */
@@ -54,7 +54,7 @@ final class PlanController extends Controller
     {
         AccessLog::read(self::person($request), $case, 'previewed a plan');
 
-        return new JsonResponse($preview->of($case, $case->plan(), $request->value()->draft));
+        return new JsonResponse($preview->preview($case, $case->plan(), $request->value()->draft));
     }
 
     public function store(PlanRequest $request, CareCase $case, SavePlan $save): JsonResponse

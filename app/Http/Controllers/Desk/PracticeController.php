@@ -48,12 +48,12 @@ final class PracticeController extends Controller
     /** @return array<string, mixed> */
     private function card(Practice $practice): array
     {
-        return WhomToCall::of($practice) + [
+        return WhomToCall::present($practice) + [
             'address' => $practice->address,
             'timezone' => $practice->timezone,
             'nudge_words' => $practice->nudge_words,
             'equipment' => $practice->equipment,
-            'all_equipment' => $this->shelf->of($practice->id)->equipment(),
+            'all_equipment' => $this->shelf->forPractice($practice->id)->equipment(),
         ];
     }
 }

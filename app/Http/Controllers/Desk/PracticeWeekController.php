@@ -17,7 +17,7 @@ final class PracticeWeekController extends Controller
     {
         $person = self::person($request);
         $practitioner = $request->string('practitioner')->limit(36, '')->value();
-        $answer = $page->of($person, $practitioner === '' ? null : $practitioner, $request->integer('week'));
+        $answer = $page->present($person, $practitioner === '' ? null : $practitioner, $request->integer('week'));
         AccessLog::readMany($person, 'looked at the week', $page->shown());
 
         return new JsonResponse($answer);

@@ -30,7 +30,7 @@ final class SheetController extends Controller
     {
         $match = $request->match();
 
-        return new JsonResponse(SheetPage::of($match, $match->missing() === [] ? $read->of($case, $match) : []));
+        return new JsonResponse(SheetPage::present($match, $match->missing() === [] ? $read->read($case, $match) : []));
     }
 
     public function store(TakeInSheetRequest $request, CareCase $case, ImportSheet $import): JsonResponse

@@ -23,7 +23,7 @@ final class VisitController extends Controller
     {
         AccessLog::read(self::person($request), $case, 'began a visit');
 
-        return new JsonResponse($page->of($case, $standing->evaluate($case)));
+        return new JsonResponse($page->present($case, $standing->evaluate($case)));
     }
 
     public function store(VisitRequest $request, CareCase $case, EndVisit $end): JsonResponse

@@ -39,7 +39,7 @@ final class WeeksController extends Controller
     {
         AccessLog::read(self::person($request), $case, 'looked at the weeks');
 
-        return new JsonResponse(WeeksPage::of($case, $standing->evaluate($case), self::ahead($request)));
+        return new JsonResponse(WeeksPage::present($case, $standing->evaluate($case), self::ahead($request)));
     }
 
     /** How the weeks would stand with other shows and days without training; nothing is stored. */
@@ -49,7 +49,7 @@ final class WeeksController extends Controller
         DB::beginTransaction();
         try {
             $words = MarkDays::put($case, $request->value());
-            $weeks = WeeksPage::of($case, $standing->evaluate($case), self::ahead($request));
+            $weeks = WeeksPage::present($case, $standing->evaluate($case), self::ahead($request));
         } finally {
             DB::rollBack();
         }
@@ -75,7 +75,7 @@ final class WeeksController extends Controller
     /** The sessions that are left out for a lighter week; nothing is in force by it. */
     public function lighter(LighterWeekRequest $request, CareCase $case): JsonResponse
     {
-        $weeks = CaseWeeks::of($case);
+        $weeks = CaseWeeks::forCase($case);
         $booked = array_map(
             static fn(Booked $session): Booked => new Booked(
                 $session->id,
@@ -85,7 +85,7 @@ final class WeeksController extends Controller
             ),
             $weeks->booked,
         );
-        $out = LighterWeek::of(
+        $out = LighterWeek::leaveOut(
             $booked,
             Day::fromIso($request->string('week')->value()),
             $request->integer('less_percent'),
@@ -106,7 +106,9 @@ final class WeeksController extends Controller
         AccessLog::read(self::person($request), $case, 'looked at the weeks');
 
         return new JsonResponse(
-            CoreFaults::refusing(static fn(): array => $page->of($case, $standing->evaluate($case), $request->by())),
+            CoreFaults::refusing(
+                static fn(): array => $page->present($case, $standing->evaluate($case), $request->by()),
+            ),
         );
     }
 
@@ -121,7 +123,7 @@ final class WeeksController extends Controller
     public function preview(MoveRequest $request, CareCase $case, RefreshStanding $standing): JsonResponse
     {
         $asked = $request->value();
-        $weeks = CaseWeeks::of($case);
+        $weeks = CaseWeeks::forCase($case);
         $moved = $weeks->moved(MoveSessions::checked($weeks, $asked->moves, $asked->again))->withAgain($asked->again);
 
         return new JsonResponse(
@@ -132,8 +134,8 @@ final class WeeksController extends Controller
     /** The fewest moves that mend what is broken; nothing is in force by it. */
     public function replan(CareCase $case): JsonResponse
     {
-        $weeks = CaseWeeks::of($case);
-        $replan = Replanner::of($weeks->booked, $weeks->rules, $weeks->slots, $weeks->today);
+        $weeks = CaseWeeks::forCase($case);
+        $replan = Replanner::replan($weeks->booked, $weeks->rules, $weeks->slots, $weeks->today);
 
         return new JsonResponse([
             'moves' => array_map(

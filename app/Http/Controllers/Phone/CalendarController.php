@@ -27,13 +27,13 @@ final class CalendarController
 
         return $user === null
             ? abort(404)
-            : $practice->during($user->practice_id, static fn(): Response => self::of($user));
+            : $practice->during($user->practice_id, static fn(): Response => self::answer($user));
     }
 
-    private static function of(User $user): Response
+    private static function answer(User $user): Response
     {
         if ($user->athlete_id === null) {
-            [$file, $shown] = WorkCalendar::of($user);
+            [$file, $shown] = WorkCalendar::forPractitioner($user);
             AccessLog::readMany(
                 $user,
                 'read the calendar',
@@ -52,7 +52,7 @@ final class CalendarController
             AccessLog::read($user, $case, 'read the calendar');
         }
 
-        return self::file(SessionCalendar::of(array_values($cases), $user->practice->timezone));
+        return self::file(SessionCalendar::forCases(array_values($cases), $user->practice->timezone));
     }
 
     private static function file(string $calendar): Response

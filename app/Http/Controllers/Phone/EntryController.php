@@ -51,7 +51,9 @@ final class EntryController extends Controller
         return new JsonResponse([
             'choices' => $case->isStopped()
                 ? []
-                : CoreFaults::refusing(static fn(): array => OtherDays::of(CaseWeeks::of($case), $id)->toArray()),
+                : CoreFaults::refusing(
+                    static fn(): array => OtherDays::forSession(CaseWeeks::forCase($case), $id)->toArray(),
+                ),
         ]);
     }
 

@@ -44,7 +44,7 @@ final class TodayController extends Controller
         return self::unlessKnown(
             $request,
             PageVersion::ofAthlete($person),
-            static fn(): array => $page->of($person, array_values($cases)),
+            static fn(): array => $page->present($person, array_values($cases)),
         );
     }
 
@@ -52,7 +52,7 @@ final class TodayController extends Controller
     {
         $case = $this->namedCase($request);
         [$session, $version] = $request->value();
-        $clock = PhoneClock::of($request);
+        $clock = PhoneClock::fromRequest($request);
         $right = $session->at($clock->right($session->started_at), $clock->right($session->ended_at));
         $new = $log->handle($case, self::person($request), $right, $version);
 
@@ -72,7 +72,7 @@ final class TodayController extends Controller
     {
         $case = $this->namedCase($request);
         [$checkIn, $made] = $request->value();
-        $clock = PhoneClock::of($request);
+        $clock = PhoneClock::fromRequest($request);
         $right = $checkIn->movedTo($clock->right($checkIn->at));
         // One that does not say when it was entered was entered now, where the athlete is.
         $entered = $made === null ? Clock::nowWith($checkIn->at) : $clock->right($made);
@@ -90,7 +90,7 @@ final class TodayController extends Controller
             AccessLog::exported($person, 'took away all data', [$case->id], $case->athlete_id);
         }
 
-        return (new JsonResponse(OwnData::of(Athlete::query()->findOrFail($person->athlete_id), $cases)))->header(
+        return (new JsonResponse(OwnData::present(Athlete::query()->findOrFail($person->athlete_id), $cases)))->header(
             'Content-Disposition',
             'attachment; filename="rung-own-data.json"',
         );

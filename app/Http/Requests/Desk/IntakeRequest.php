@@ -23,7 +23,7 @@ final class IntakeRequest extends CoreRequest
 
         return IntakeData::read(
             $node,
-            app(CatalogueShelf::class)->of($case->practice_id),
+            app(CatalogueShelf::class)->forPractice($case->practice_id),
             Clock::today($case->practice->timezone),
         );
     }

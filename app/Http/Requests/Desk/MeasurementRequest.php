@@ -22,7 +22,7 @@ final class MeasurementRequest extends CoreRequest
     {
         $node->known('confirmed');
         $find = app(FindMeasure::class);
-        $measurement = Measurement::read($node, fn(string $key): ?Measure => $find->of($this->careCase(), $key));
+        $measurement = Measurement::read($node, fn(string $key): ?Measure => $find->byKey($this->careCase(), $key));
 
         return [$measurement, $node->flagOrNull('confirmed') ?? false];
     }

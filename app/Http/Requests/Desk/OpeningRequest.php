@@ -29,7 +29,7 @@ final class OpeningRequest extends CoreRequest
 
     public function catalogue(): Catalogue
     {
-        return app(CatalogueShelf::class)->of($this->practice()->id);
+        return app(CatalogueShelf::class)->forPractice($this->practice()->id);
     }
 
     public function today(): Day

@@ -44,6 +44,8 @@ final class PracticeSettingsRequest extends FormRequest
     {
         $person = $this->user();
 
-        return $person instanceof User ? app(CatalogueShelf::class)->of($person->practice_id)->equipment() : [];
+        return $person instanceof User
+            ? app(CatalogueShelf::class)->forPractice($person->practice_id)->equipment()
+            : [];
     }
 }

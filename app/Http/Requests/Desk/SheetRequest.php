@@ -52,7 +52,7 @@ class SheetRequest extends FormRequest
             $columns[(string) $field] = is_numeric($column) ? (int) $column : null;
         }
 
-        return SheetMatch::of(
+        return SheetMatch::match(
             Sheet::read($this->string('text')->value()),
             SheetKind::from($this->string('kind')->value()),
             $columns,
