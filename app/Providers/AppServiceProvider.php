@@ -35,13 +35,13 @@ use Illuminate\Database\Events\MigrationsEnded;
 use Illuminate\Database\Events\TransactionRolledBack;
 use Illuminate\Foundation\Events\DiagnosingHealth;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Mail\MailManager;
 use Illuminate\Queue\Events\WorkerStarting;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
@@ -90,6 +90,14 @@ final class AppServiceProvider extends ServiceProvider
                 $this->app->storagePath('framework/figures.kept'),
             ),
         );
+        // Most requests send no letter, and need not load what sends one.
+        $this->callAfterResolving(
+            'mail.manager',
+            static fn(MailManager $mail): MailManager => $mail->extend(
+                'folder',
+                static fn(): FolderTransport => new FolderTransport(storage_path('app/mail')),
+            ),
+        );
     }
 
     public function boot(): void
@@ -108,7 +116,6 @@ final class AppServiceProvider extends ServiceProvider
         foreach (Permission::cases() as $permission) {
             Gate::define($permission->value, static fn(User $user): bool => $user->may($permission));
         }
-        Mail::extend('folder', static fn(): FolderTransport => new FolderTransport(storage_path('app/mail')));
     }
 
     /** Whoever is signed in works in their own practice, and the database learns which before each statement that needs it. */

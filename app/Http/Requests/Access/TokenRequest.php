@@ -20,7 +20,7 @@ final class TokenRequest extends FormRequest
     {
         return [
             'name.required' => 'Say what the token is for.',
-            'name.max' => 'The name of a token has 80 letters at most.',
+            'name.*' => 'The name of a token is a text of 80 letters at most.',
             'days' => 'Say for how many days it holds: 1 to 366.',
         ];
     }

@@ -28,6 +28,9 @@ final class ConsentRequest extends FormRequest
             'on.required' => 'Say on which day it was agreed.',
             'on.date_format' => 'The day must be a date, such as 2026-05-04.',
             'on.before_or_equal' => 'The day must not lie ahead.',
+            'by.*' => 'Who agreed is a name of 120 letters at most.',
+            'on.*' => 'The day must be a date since 2000, such as 2026-05-04.',
+            'diagnosis.*' => 'Say whether the diagnosis may be named.',
             'how.required' => 'Say whether it was spoken or written.',
             'how.in' => 'Say whether it was spoken or written.',
         ];

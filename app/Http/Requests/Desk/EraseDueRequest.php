@@ -24,6 +24,6 @@ final class EraseDueRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['athletes*' => 'Choose whose records are erased.'];
+        return ['athletes.*' => 'Choose whose records are erased.'];
     }
 }

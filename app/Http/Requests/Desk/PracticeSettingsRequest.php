@@ -31,7 +31,9 @@ final class PracticeSettingsRequest extends FormRequest
     public function messages(): array
     {
         return [
-            'telephone.regex' => 'The telephone number must be digits, such as +351 210 000 000.',
+            'telephone.*' => 'The telephone number must be digits, such as +351 210 000 000: 40 of them at most.',
+            'hours.*' => 'Say in 200 letters at most when somebody answers.',
+            'address.*' => 'The address has 300 letters at most.',
             'name.*' => 'The practice needs a name, of 120 letters at most.',
             'timezone.*' => 'Choose the time zone that the practice works in.',
             'nudge_words.*' => 'At most 600 letters. {name} stands for the first name.',

@@ -33,7 +33,9 @@ class SheetRequest extends FormRequest
     {
         return [
             'kind' => 'Say what the sheet holds.',
-            'text.required' => 'Choose a sheet, or paste it.',
+            'id.*' => 'Open this page again: what is taken in needs an id that the page makes.',
+            'text.*' => 'Choose a sheet, or paste it.',
+            'columns.*' => 'Choose a column of the sheet for each, or none.',
             'dates' => 'Say how the sheet writes dates.',
         ];
     }

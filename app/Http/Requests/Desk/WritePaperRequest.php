@@ -23,6 +23,17 @@ final class WritePaperRequest extends FormRequest
         ];
     }
 
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            'based_on.*' => 'Open the paper again: it is not known which version this was written on.',
+            'to.*' => 'Say in 300 letters at most to whom it goes.',
+            'texts.*' => 'A part of a paper is a text of ' . Block::LONGEST . ' letters at most.',
+            'left_out.*' => 'Choose again which parts are left out.',
+        ];
+    }
+
     public function basedOn(): int
     {
         return $this->integer('based_on');
