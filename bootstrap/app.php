@@ -23,6 +23,7 @@ use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Session\Middleware\StartSession;
+use Illuminate\View\Middleware\ShareErrorsFromSession;
 use Rung\Core\Input\InvalidInput;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
@@ -37,6 +38,8 @@ return Application::configure(basePath: dirname(__DIR__))
         // Outside of all others, so that their refusals carry the headers too.
         $middleware->prepend(SecurityHeaders::class);
         $middleware->web(
+            // Faults are answered as JSON: no page looks for them in the session.
+            remove: [ShareErrorsFromSession::class],
             replace: [
                 StartSession::class => StartSessionOfPeople::class,
                 ValidateCsrfToken::class => CheckOrigin::class,

@@ -28,6 +28,9 @@ final class Account extends Model
 {
     use HasUuids;
 
+    /** Named, so that no request has to work out a plural. */
+    protected $table = 'accounts';
+
     protected $guarded = [];
 
     protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes'];

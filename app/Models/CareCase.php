@@ -82,8 +82,6 @@ final class CareCase extends Model
     use BelongsToPractice;
     use HasUuids;
 
-    /** The stop level where a rule names none; none is higher. */
-
     protected $table = 'cases';
 
     protected $guarded = [];

@@ -25,6 +25,9 @@ final class Practice extends Model
 {
     use HasUuids;
 
+    /** Named, so that no request has to work out a plural. */
+    protected $table = 'practices';
+
     protected $guarded = [];
 
     /** @return array<string, string> */

@@ -42,6 +42,9 @@ final class User extends Authenticatable
     use HasApiTokens;
     use HasUuids;
 
+    /** Named, so that no request has to work out a plural. */
+    protected $table = 'users';
+
     protected $guarded = [];
 
     /** @return BelongsTo<Practice, $this> */
