@@ -16,7 +16,10 @@ declare -A BESIDE=() BESIDE_SAID=()
 beside() {
     local name=$1; shift
     BESIDE_SAID[$name]=$(mktemp)
-    (BESIDE=(); "$@") >"${BESIDE_SAID[$name]}" 2>&1 &
+    # A group of its own, so that it can be ended with all that it began.
+    set -m
+    (BESIDE=(); "$@") >"${BESIDE_SAID[$name]}" 2>&1 </dev/null &
+    set +m
     BESIDE[$name]=$!
 }
 
@@ -32,7 +35,7 @@ wait_for() {
 end_instance() {
     local name
     for name in "${!BESIDE[@]}"; do
-        pkill -TERM -P "${BESIDE[$name]}" || true
+        kill -TERM -- "-${BESIDE[$name]}" || true
         wait_for "$name" || true
     done
     stop_instance

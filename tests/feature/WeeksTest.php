@@ -492,7 +492,7 @@ final class WeeksTest extends TestCase
             ->assertJsonValidationErrors(['by' => 'from tomorrow to 400 days ahead']);
         $ask('soon')
             ->assertStatus(422)
-            ->assertJsonValidationErrors(['by' => 'must be a day']);
+            ->assertJsonValidationErrors(['by' => 'Choose the day']);
         $case->forceFill(['closed_on' => '2026-04-13'])->save();
         $ask('2026-09-01')
             ->assertStatus(422)

@@ -12,8 +12,8 @@ use App\Actions\RefreshStanding;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\Desk\CheckInEntryRequest;
 use App\Http\Requests\Desk\EntryChangeRequest;
-use App\Http\Requests\Desk\SessionEntryRequest;
 use App\Http\Requests\Desk\SetLogRequest;
+use App\Http\Requests\SessionRequest;
 use App\Http\Resources\EntriesPage;
 use App\Models\CareCase;
 use App\Support\AccessLog;
@@ -47,7 +47,7 @@ final class EntryController extends Controller
         return self::stored($put->handle($case, self::person($request), $id, $change));
     }
 
-    public function session(SessionEntryRequest $request, CareCase $case, LogSession $log): JsonResponse
+    public function session(SessionRequest $request, CareCase $case, LogSession $log): JsonResponse
     {
         [$done, $version] = $request->value();
 

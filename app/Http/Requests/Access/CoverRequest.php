@@ -4,20 +4,35 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Access;
 
-use App\Http\Requests\PracticeDay;
+use App\Http\Requests\AsksPractice;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
 
 /** Who stands in for whom, from which day until which. */
 final class CoverRequest extends FormRequest
 {
+    use AsksPractice;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         return [
             'of' => ['required', 'uuid'],
             'user' => ['required', 'uuid', 'different:of'],
-            'from' => ['bail', 'required', 'date_format:Y-m-d', PracticeDay::ahead()],
-            'until' => ['bail', 'required', 'date_format:Y-m-d', PracticeDay::ahead(), 'after_or_equal:from'],
+            'from' => [
+                'bail',
+                'required',
+                Rule::date()
+                    ->format('Y-m-d')
+                    ->betweenOrEqual($this->today()->toIso(), $this->lastDay()->toIso()),
+            ],
+            'until' => [
+                'bail',
+                'required',
+                'date_format:Y-m-d',
+                'after_or_equal:from',
+                'before_or_equal:' . $this->lastDay()->toIso(),
+            ],
         ];
     }
 
@@ -27,11 +42,12 @@ final class CoverRequest extends FormRequest
         return [
             'of.*' => 'Choose who is away.',
             'user.*' => 'Choose who stands in.',
-            'from.required' => 'Choose the first day.',
-            'from.date_format' => 'Choose the first day.',
+            'from.after_or_equal' => 'Choose a day from today on, within a year.',
+            'from.before_or_equal' => 'Choose a day from today on, within a year.',
+            'from.*' => 'Choose the first day.',
             'until.after_or_equal' => 'The last day must not lie before the first.',
-            'until.required' => 'Choose the last day.',
-            'until.date_format' => 'Choose the last day.',
+            'until.before_or_equal' => 'Choose a day from today on, within a year.',
+            'until.*' => 'Choose the last day.',
         ];
     }
 }

@@ -31,8 +31,7 @@ final class ConsentRequest extends FormRequest
             'by.*' => 'Who agreed is a name of 120 letters at most.',
             'on.*' => 'The day must be a date since 2000, such as 2026-05-04.',
             'diagnosis.*' => 'Say whether the diagnosis may be named.',
-            'how.required' => 'Say whether it was spoken or written.',
-            'how.in' => 'Say whether it was spoken or written.',
+            'how.*' => 'Say whether it was spoken or written.',
         ];
     }
 

@@ -19,7 +19,7 @@ final class CountdownRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['by' => 'By must be a day, as 2026-12-12.'];
+        return ['by' => 'Choose the day for which the athlete is to be ready, as 2026-12-12.'];
     }
 
     public function by(): Day

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Desk;
 
-use App\Http\Requests\PracticeDay;
+use App\Http\Requests\AsksPractice;
 use App\Models\ConsentPurpose;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -12,13 +12,21 @@ use Illuminate\Validation\Rule;
 /** An agreement that was given or taken back, when and how. */
 final class GivenConsentRequest extends FormRequest
 {
+    use AsksPractice;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         return [
             'purpose' => ['required', Rule::enum(ConsentPurpose::class)],
             'given' => ['required', 'boolean'],
-            'on' => ['bail', 'required', 'date_format:Y-m-d', PracticeDay::untilToday()],
+            'on' => [
+                'bail',
+                'required',
+                Rule::date()
+                    ->format('Y-m-d')
+                    ->beforeOrEqual($this->today()->toIso()),
+            ],
             'how' => ['required', 'string', 'max:200'],
         ];
     }
@@ -29,8 +37,8 @@ final class GivenConsentRequest extends FormRequest
         return [
             'purpose.*' => 'Choose what it is about.',
             'given.*' => 'Say whether it was given or taken back.',
-            'on.required' => 'Choose the day.',
-            'on.date_format' => 'Choose the day.',
+            'on.before_or_equal' => 'The day must not lie in the future.',
+            'on.*' => 'Choose the day.',
             'how.*' => 'Say how, for instance “in person” or “by letter of 3 May”: 200 letters at most.',
         ];
     }

@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Desk;
 
-use App\Models\User;
-use App\Support\CatalogueShelf;
+use App\Http\Requests\AsksPractice;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
 /** What a practice sets for itself. */
 final class PracticeSettingsRequest extends FormRequest
 {
+    use AsksPractice;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
@@ -23,7 +24,7 @@ final class PracticeSettingsRequest extends FormRequest
             'timezone' => ['sometimes', 'required', 'timezone:all'],
             'nudge_words' => ['sometimes', 'nullable', 'string', 'max:600'],
             'equipment' => ['sometimes', 'nullable', 'array', 'max:60'],
-            'equipment.*' => ['string', Rule::in($this->knownEquipment())],
+            'equipment.*' => ['string', Rule::in($this->catalogue()->equipment())],
         ];
     }
 
@@ -39,15 +40,5 @@ final class PracticeSettingsRequest extends FormRequest
             'nudge_words.*' => 'At most 600 letters. {name} stands for the first name.',
             'equipment.*' => 'Choose what is at hand of what the library knows.',
         ];
-    }
-
-    /** @return list<string> */
-    private function knownEquipment(): array
-    {
-        $person = $this->user();
-
-        return $person instanceof User
-            ? app(CatalogueShelf::class)->forPractice($person->practice_id)->equipment()
-            : [];
     }
 }

@@ -19,7 +19,6 @@ class SheetRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'id' => ['sometimes', 'uuid'],
             'kind' => ['required', Rule::enum(SheetKind::class)],
             'text' => ['required', 'string'],
             'columns' => ['present', 'nullable', 'array'],
@@ -33,16 +32,10 @@ class SheetRequest extends FormRequest
     {
         return [
             'kind' => 'Say what the sheet holds.',
-            'id.*' => 'Open this page again: what is taken in needs an id that the page makes.',
             'text.*' => 'Choose a sheet, or paste it.',
             'columns.*' => 'Choose a column of the sheet for each, or none.',
             'dates' => 'Say how the sheet writes dates.',
         ];
-    }
-
-    public function id(): string
-    {
-        return $this->string('id')->value();
     }
 
     /** @throws InvalidInput */

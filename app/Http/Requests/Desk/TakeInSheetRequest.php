@@ -18,4 +18,9 @@ final class TakeInSheetRequest extends SheetRequest
     {
         return ['id' => 'An id is needed, so that sending twice takes in once.'] + parent::messages();
     }
+
+    public function id(): string
+    {
+        return $this->string('id')->value();
+    }
 }

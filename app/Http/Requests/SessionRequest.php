@@ -2,14 +2,14 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Requests\Phone;
+namespace App\Http\Requests;
 
-use App\Http\Requests\CoreRequest;
 use Rung\Core\Input\ObjectNode;
 use Rung\Core\Record\Session;
 
 /**
- * A session as the phone kept it.
+ * A session, as the phone kept it or as a practitioner enters it for the athlete, and the version of the plan that it was
+ * done from.
  *
  * @extends CoreRequest<array{Session, int}>
  */
@@ -24,6 +24,6 @@ final class SessionRequest extends CoreRequest
     /** @return array<string, mixed> */
     protected function added(): array
     {
-        return ['id' => $this->route('id'), 'stage' => ''];
+        return ['id' => $this->route('session') ?? $this->route('id'), 'stage' => ''];
     }
 }
