@@ -32,7 +32,8 @@ final class PracticeSettingsRequest extends FormRequest
     public function messages(): array
     {
         return [
-            'telephone.*' => 'The telephone number must be digits, such as +351 210 000 000: 40 of them at most.',
+            'telephone.max' => 'The telephone number is too long: 40 letters at most.',
+            'telephone.*' => 'The telephone number must be digits, such as +351 210 000 000.',
             'hours.*' => 'Say in 200 letters at most when somebody answers.',
             'address.*' => 'The address has 300 letters at most.',
             'name.*' => 'The practice needs a name, of 120 letters at most.',
