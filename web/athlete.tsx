@@ -12,6 +12,7 @@ import { Today } from './features/athlete/Today';
 import { keptPhone, type PhoneData } from './phone/plan';
 import { changeSettings, useSettings } from './phone/settings';
 import { usePushes } from './phone/push';
+import { openStore } from './phone/store';
 import { usePhone, useSending } from './phone/usePhone';
 import { ScreenBoundary } from './shell/ScreenBoundary';
 import { start } from './shell/Shell';
@@ -230,7 +231,9 @@ function Tabs({ page }: { page: PhoneData }) {
 
 // In a gym a request that hangs is no reception: the phone goes on with what it holds instead of asking three times.
 setPatience(4000);
-start(<Phone />, phoneTheme, '/athlete', 0);
+void openStore().then(() => {
+  start(<Phone />, phoneTheme, '/athlete', 0);
+});
 
 if ('serviceWorker' in navigator) {
   void navigator.serviceWorker.register('/athlete/worker.js', { scope: '/athlete' }).catch(() => undefined);

@@ -199,8 +199,43 @@ export async function withPlan(phone: Page, change: (plan: PhoneData) => void): 
     change(plan);
     await route.fulfill({ response: answer, json: plan });
   });
-  await phone.addInitScript(() => {
-    localStorage.removeItem('rung:plan');
-  });
+  await forgetOnDisk(phone, 'plan');
   await phone.goto('/athlete');
 }
+
+/** What the phone has on its disk, by name. */
+export const onDisk = (phone: Page): Promise<Record<string, { version: number; value: unknown }>> =>
+  phone.evaluate(
+    () =>
+      new Promise((found, failed) => {
+        const open = indexedDB.open('rung');
+        open.onerror = () => failed(open.error ?? new Error('no database'));
+        open.onsuccess = () => {
+          const kept = open.result.transaction('kept').objectStore('kept');
+          const names = kept.getAllKeys();
+          const records = kept.getAll();
+          records.onsuccess = () => {
+            open.result.close();
+            found(Object.fromEntries((names.result as string[]).map((name, i) => [name, records.result[i] as never])));
+          };
+        };
+      }),
+  );
+
+const forgetOnDisk = (phone: Page, name: string): Promise<void> =>
+  phone.evaluate(
+    (gone) =>
+      new Promise<void>((done, failed) => {
+        const open = indexedDB.open('rung');
+        open.onerror = () => failed(open.error ?? new Error('no database'));
+        open.onsuccess = () => {
+          const tx = open.result.transaction('kept', 'readwrite');
+          tx.objectStore('kept').delete(gone);
+          tx.oncomplete = () => {
+            open.result.close();
+            done();
+          };
+        };
+      }),
+    name,
+  );

@@ -7,6 +7,7 @@ import {
   audioClock,
   doSet,
   expectAccessible,
+  onDisk,
   practitioner,
   startSession,
   strip,
@@ -106,16 +107,10 @@ test('a session goes on in one tab at a time, and the older never writes over th
   const phone = await athlete(browser, 'dario.pell');
   await startSession(phone);
   await doSet(phone);
-  const sets = () =>
-    phone.evaluate(() =>
-      JSON.stringify(
-        (
-          JSON.parse(localStorage.getItem('rung:run') ?? '{}') as {
-            value: { revision: number; progress: { sets: unknown[]; turn: object }[] };
-          }
-        ).value.progress.map((exercise) => [exercise.sets.length, Object.keys(exercise.turn).length]),
-      ),
-    );
+  const sets = async () => {
+    const run = (await onDisk(phone)).run?.value as { progress: { sets: unknown[]; turn: object }[] };
+    return JSON.stringify(run.progress.map((exercise) => [exercise.sets.length, Object.keys(exercise.turn).length]));
+  };
   const before = await sets();
   const other = await phone.context().newPage();
   await other.goto('/athlete/session');

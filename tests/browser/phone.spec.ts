@@ -8,6 +8,7 @@ import {
   athlete,
   doSet,
   expectAccessible,
+  onDisk,
   openStep,
   practitioner,
   startSession,
@@ -89,7 +90,13 @@ test('a day without reception: morning, session and settling are kept, sent late
   await openStep(phone, /morning/, 'This morning');
   const morning = phone.getByRole('region', { name: 'This morning' });
   await morning.getByRole('radio', { name: '1', exact: true }).click();
-  await morning.getByRole('button', { name: 'Send' }).click();
+  // The page is left with the very tap: the answer is kept all the same.
+  await morning.getByRole('button', { name: 'Send' }).evaluate((button: HTMLElement) => {
+    button.click();
+    window.location.replace('about:blank');
+  });
+  await phone.waitForURL('about:blank');
+  await phone.goto('/athlete');
   await expect(strip(phone)).toHaveText(/1 kept on this phone, no reception/);
 
   await startSession(phone);
@@ -126,7 +133,7 @@ test('a day without reception: morning, session and settling are kept, sent late
   await allSent(phone);
   expect(lost).toBe(2);
   await expect
-    .poll(() => phone.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('rung:wait'))))
+    .poll(() => onDisk(phone).then((kept) => Object.keys(kept).filter((name) => name.startsWith('wait'))))
     .toEqual([]);
 
   // The practitioner has it, once.
@@ -180,7 +187,7 @@ test('what was sent is not asked for again, not even for a moment', async ({ bro
   await expect(phone.getByRole('region', { name: "Today's session" })).toBeVisible();
   expect(await phone.evaluate(() => (window as unknown as { again: number }).again)).toBe(0);
   await expect
-    .poll(() => phone.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('rung:wait'))))
+    .poll(() => onDisk(phone).then((kept) => Object.keys(kept).filter((name) => name.startsWith('wait'))))
     .toEqual([]);
 });
 
@@ -217,11 +224,11 @@ test('a sign-in that has run out and a full phone lose nothing', async ({ browse
 
   // No room: the screen says so, and what was entered stays.
   await phone.evaluate(() => {
-    const real = Object.getOwnPropertyDescriptor(Storage.prototype, 'setItem') ?? {};
+    const real = Object.getOwnPropertyDescriptor(IDBObjectStore.prototype, 'put') ?? {};
     (window as unknown as { room: () => void }).room = () => {
-      Object.defineProperty(Storage.prototype, 'setItem', real);
+      Object.defineProperty(IDBObjectStore.prototype, 'put', real);
     };
-    Object.defineProperty(Storage.prototype, 'setItem', {
+    Object.defineProperty(IDBObjectStore.prototype, 'put', {
       ...real,
       value: () => {
         throw new DOMException('full', 'QuotaExceededError');

@@ -1,12 +1,9 @@
-import { afterEach, describe, expect, test, vi } from 'vitest';
+import { describe, expect, test, vi } from 'vitest';
 
 import { clockOf, minutesOf, remind } from '../../web/phone/push';
+import { namesOnDisk } from './phoneStore';
 
 const times = { morning_at: 480, session_at: null, messages: true };
-
-afterEach(() => {
-  localStorage.clear();
-});
 
 describe('the times of a reminder', () => {
   test('are read as people type them, and shown as clocks do', () => {
@@ -24,6 +21,6 @@ describe('a phone without permission', () => {
     vi.stubGlobal('navigator', { serviceWorker: {} });
     expect(await remind(times)).toBe(false);
     expect(asked).not.toHaveBeenCalled();
-    expect(localStorage.getItem('rung:reminded')).toBeNull();
+    expect(await namesOnDisk()).toEqual([]);
   });
 });

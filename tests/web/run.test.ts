@@ -12,6 +12,7 @@ import {
   worst,
 } from '../../web/features/athlete/run';
 import { keepPhone, type PhoneData } from '../../web/phone/plan';
+import { emptyPhone, lay } from './phoneStore';
 import type { Due } from '../../web/phone/usePhone';
 import { exercise, plan } from './session';
 
@@ -41,9 +42,9 @@ const after = (run: Run, at: number, part: Partial<Run['progress'][number]>): Ru
   progress: run.progress.map((progress, i) => (i === at ? { ...progress, ...part } : progress)),
 });
 
-beforeEach(() => {
-  localStorage.clear();
+beforeEach(async () => {
   vi.useRealTimers();
+  await emptyPhone();
 });
 
 describe('a session under way', () => {
@@ -72,7 +73,7 @@ describe('a session under way', () => {
     expect(keepRun({ ...run, id: 'other', revision: 0 })).toBe('kept');
   });
 
-  test('of a shape that this version does not know is none', () => {
+  test('of a shape that this version does not know is none', async () => {
     const run = begin(plan, due);
     for (const spoilt of [
       { ...run, progress: [] },
@@ -81,12 +82,12 @@ describe('a session under way', () => {
       { ...run, at: -1 },
       { ...run, revision: 'x' },
     ]) {
-      localStorage.setItem('rung:run', JSON.stringify({ version: 2, value: spoilt }));
+      await lay('run', { version: 2, value: spoilt });
       expect(keptRun()).toBeNull();
     }
   });
 
-  test('that an earlier version kept goes on, for whoever the page with its case is for', () => {
+  test('that an earlier version kept goes on, for whoever the page with its case is for', async () => {
     const run = begin(plan, {
       ...due,
       exercises: due.exercises.map((candidate) => ({
@@ -103,28 +104,25 @@ describe('a session under way', () => {
       skipped,
     }));
     const old = { ...run, person: undefined, progress, revision: undefined, ending: undefined };
-    localStorage.setItem('rung:run', JSON.stringify(old));
+    await lay('run', { version: 0, value: old });
     expect(keptRun()?.person).toBe('');
-    keepPhone(page('c1'));
+    await keepPhone(page('c1'));
     expect(keptRun()).toMatchObject({
       person: 'me',
       revision: 0,
       progress: [{ turn: {}, notes: [], hurt_at: null }, {}],
       due: { exercises: [{ sides: [{ side: 'left' }, { side: 'right' }], relief: [], pain_by_set: false }, {}] },
     });
-    keepPhone(page('another'));
+    await keepPhone(page('another'));
     expect(keptRun()?.person).toBe('');
     // The worst pain between the sets had another name.
-    localStorage.setItem(
-      'rung:run',
-      JSON.stringify({
-        version: 3,
-        value: { ...run, progress: run.progress.map((kept) => ({ ...kept, worst_mid_set: undefined, told: 4 })) },
-      }),
-    );
+    await lay('run', {
+      version: 3,
+      value: { ...run, progress: run.progress.map((kept) => ({ ...kept, worst_mid_set: undefined, told: 4 })) },
+    });
     expect(keptRun()?.progress[0]).toMatchObject({ worst_mid_set: 4 });
     // With an owner it needs no page.
-    localStorage.setItem('rung:run', JSON.stringify({ version: 1, value: { ...old, person: 'you' } }));
+    await lay('run', { version: 1, value: { ...old, person: 'you' } });
     expect(keptRun()?.person).toBe('you');
   });
 

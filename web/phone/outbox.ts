@@ -4,7 +4,7 @@ import * as z from 'zod/mini';
 import { api, Refusal, type Schemas, send } from '../api/client';
 import { nowIso } from './moments';
 import { withOwner } from './plan';
-import { forget, forgetAll, keep, kept, keptNames, type Kind, setAside } from './store';
+import { forget, forgetAll, keep, kept, keptNames, type Kind, readAgain, setAside } from './store';
 
 const WHAT = ['session', 'settled', 'morning', 'correction', 'missed', 'message'] as const;
 type What = (typeof WHAT)[number];
@@ -81,7 +81,7 @@ const NO_ROOM = 'This phone has no room left to keep it, and it could not be sen
 
 /** Puts it into the outbox and tries to send at once. Where the phone has no room it is sent without being kept. */
 export async function put(item: Waiting): Promise<Putting> {
-  if (keepItem(item)) {
+  if (await keepItem(item)) {
     void sendAll(item.person);
     return 'kept';
   }
@@ -117,25 +117,25 @@ export const useSendingState = (): Sending =>
     return () => window.removeEventListener(STATE, changed);
   }, sendingState);
 
-const keepItem = (item: Waiting): boolean => keep(NAME + item.what + item.id, WAITING, item);
+const keepItem = (item: Waiting): Promise<boolean> => keep(NAME + item.what + item.id, WAITING, item);
 
 /** Everything of a person leaves the phone; what waits under another sign-in stays for it. */
-export const forgetPerson = (person: string): void => {
+export async function forgetPerson(person: string): Promise<void> {
   const others = new Set(
     outbox()
       .filter((waiting) => waiting.person !== person)
       .map((waiting) => NAME + waiting.what + waiting.id),
   );
-  forgetAll((name) => !others.has(name));
-};
+  await forgetAll((name) => !others.has(name));
+}
 
-export const takeOut = (item: Waiting): void => forget(NAME + item.what + item.id);
+export const takeOut = (item: Waiting): Promise<boolean> => forget(NAME + item.what + item.id);
 
 /** Again, after it was refused. */
-export function tryAgain(item: Waiting): void {
+export async function tryAgain(item: Waiting): Promise<void> {
   const fresh = { ...item };
   delete fresh.refused;
-  keepItem(fresh);
+  await keepItem(fresh);
   void sendAll(item.person);
 }
 
@@ -167,33 +167,35 @@ function request(item: Waiting): Promise<unknown> {
   }
 }
 
-let sending = false;
-let asked = false;
+let sending: Promise<void> | null = null;
+/** How many times something was put in while sending was on its way. */
+let asked = 0;
 
 /**
  * Sends what waits of a person, oldest first, one at a time and from one tab. What the server would not take stays, with
  * its reason. Where there is no reception, or the sign-in has run out, all of it waits; where the server fails over one
  * item, that one waits and the others go on, so that a stop sign never stands behind it.
  */
-export async function sendAll(person: string): Promise<void> {
-  if (sending) {
-    // Something was put in while the last is on its way: once more after it.
-    asked = true;
-    return;
-  }
-  sending = true;
-  try {
+export function sendAll(person: string): Promise<void> {
+  // Something was put in while the last is on its way: once more after it.
+  if (sending !== null) asked += 1;
+  sending ??= sendInTurn(person).finally(() => {
+    sending = null;
+  });
+  return sending;
+}
+
+async function sendInTurn(person: string): Promise<void> {
+  let before: number;
+  do {
+    before = asked;
     nowSending('sending');
     await locked(async () => {
+      // Another tab may have sent some of it until now.
+      await readAgain();
       nowSending(await sendEach(person));
     });
-  } finally {
-    sending = false;
-  }
-  if (asked) {
-    asked = false;
-    await sendAll(person);
-  }
+  } while (asked !== before);
 }
 
 /** Answers that are about the connection or the sign-in, not about the item: nothing else would get through either. */
@@ -214,7 +216,7 @@ async function sendEach(person: string): Promise<Sending> {
     if (item.what === 'settled' && stuck.has(item.id)) continue;
     try {
       await request(item);
-      keepItem({ ...item, sent: true });
+      await keepItem({ ...item, sent: true });
       window.dispatchEvent(new Event(SENT));
     } catch (problem) {
       const status = problem instanceof Refusal ? problem.status : 0;
@@ -225,7 +227,7 @@ async function sendEach(person: string): Promise<Sending> {
         stuck.add(item.id);
         continue;
       }
-      keepItem({ ...item, refused: problem instanceof Refusal ? problem.message : 'It could not be taken.' });
+      await keepItem({ ...item, refused: problem instanceof Refusal ? problem.message : 'It could not be taken.' });
     }
   }
   return stuck.size > 0 ? 'failing' : 'idle';

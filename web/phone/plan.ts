@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 
 import type { Schemas } from '../api/client';
-import { forget, keep, kept, type Kind } from './store';
+import { forget, keep, kept, type Kind, openStore } from './store';
 
 /** Everything that the phone shows of one athlete. */
 export type PhoneData = Schemas['Phone'];
@@ -53,9 +53,13 @@ const PHONE: Kind<PhoneData> = {
 /** The page that this phone keeps, whoever is signed in. */
 export const keptPhone = (): PhoneData | null => kept('plan', PHONE);
 
-export const keepPhone = (page: PhoneData): boolean => keep('plan', PHONE, page);
+export const keepPhone = (page: PhoneData): Promise<boolean> => keep('plan', PHONE, page);
 
-export const forgetPhone = (): void => forget('plan');
+/** Takes the page of anybody else from this phone, when somebody signs in. */
+export async function keepPhoneOnlyOf(person: string | undefined): Promise<void> {
+  await openStore();
+  if (keptPhone()?.person !== person) await forget('plan');
+}
 
 /** An open case by its id. */
 export const caseOf = (page: PhoneData, id: string): TodayData | undefined =>

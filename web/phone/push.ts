@@ -38,7 +38,7 @@ export async function remind(times: Times): Promise<boolean> {
   if (!canNotify() || (await Notification.requestPermission()) !== 'granted') return false;
   const phone = kept('reminded', REMINDED)?.phone ?? crypto.randomUUID();
   await send(() => api.PUT('/api/today/phones/{phone}', { params: { path: { phone } }, body: times }));
-  keep('reminded', REMINDED, { phone, ...times });
+  await keep('reminded', REMINDED, { phone, ...times });
   return true;
 }
 
@@ -46,7 +46,7 @@ export async function remindNoMore(): Promise<void> {
   const phone = kept('reminded', REMINDED)?.phone;
   if (phone === undefined) return;
   await send(() => api.DELETE('/api/today/phones/{phone}', { params: { path: { phone } } }));
-  forget('reminded');
+  await forget('reminded');
 }
 
 /** Shows what the push service has for this phone, page in front or not. */

@@ -24,13 +24,14 @@ const SETTINGS: Kind<Settings> = {
     shake: z.boolean(),
     introduced: z.boolean(),
   }),
+  isHeldAtOnce: true,
   migrate: (value) => ({ ...USUAL, ...(value as Partial<Settings>) }),
 };
 
 export const useSettings = (): Settings => useKept('settings', SETTINGS) ?? USUAL;
 
 export function changeSettings(part: Partial<Settings>): void {
-  keep('settings', SETTINGS, { ...(kept('settings', SETTINGS) ?? USUAL), ...part });
+  void keep('settings', SETTINGS, { ...(kept('settings', SETTINGS) ?? USUAL), ...part });
 }
 
 const KG_A_POUND = 0.45359237;

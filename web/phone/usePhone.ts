@@ -5,7 +5,7 @@ import { api, Refusal, send } from '../api/client';
 import { queryKeys } from '../api/queryKeys';
 import { outbox, sendAll, SENT, takeOut, type Waiting } from './outbox';
 import { keepPhone, keptPhone, type TodayData } from './plan';
-import { useKeptDigest } from './store';
+import { useKeptChanges } from './store';
 
 export type Due = TodayData['sessions'][number];
 export type Exercise = Due['exercises'][number];
@@ -27,7 +27,7 @@ export function usePhone(who: string | null) {
     queryFn: async () => {
       const sent = outbox().filter((waiting) => waiting.sent === true);
       const plan = await send(() => api.GET('/api/today'));
-      keepPhone(plan);
+      void keepPhone(plan);
       for (const waiting of sent) reflected.add(waiting.what + waiting.id);
       return plan;
     },
@@ -42,7 +42,7 @@ export function usePhone(who: string | null) {
   // Only once a plan that includes it is shown, so that nothing is asked for again in between.
   useEffect(() => {
     for (const waiting of outbox())
-      if (waiting.sent === true && reflected.delete(waiting.what + waiting.id)) takeOut(waiting);
+      if (waiting.sent === true && reflected.delete(waiting.what + waiting.id)) void takeOut(waiting);
   }, [query.dataUpdatedAt]);
   const offline = query.error instanceof Refusal && query.error.isAway;
   return { ...query, offline };
@@ -74,6 +74,6 @@ export function useSending(person: string | null): void {
 
 /** What a person entered and the plan on the phone does not include yet, sent or not, followed as it changes. */
 export function useOutbox(person: string): Waiting[] {
-  useKeptDigest('wait:');
+  useKeptChanges();
   return outbox().filter((waiting) => waiting.person === person);
 }

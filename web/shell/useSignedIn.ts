@@ -10,7 +10,7 @@ import { useEffect } from 'react';
 
 import { api, forgetAnswers, type Schemas, send } from '../api/client';
 import { queryKeys } from '../api/queryKeys';
-import { forgetPhone, keptPhone } from '../phone/plan';
+import { keepPhoneOnlyOf } from '../phone/plan';
 import { hearTabs, tellTabs } from './tabs';
 
 export type User = NonNullable<Schemas['SignedIn']['user']>;
@@ -85,7 +85,7 @@ export function useSignIn() {
       if (answer.owes_code === true) return;
       forgetAnswers();
       // What another left on this phone is not shown to whoever signs in now.
-      if (keptPhone()?.person !== answer.user?.id) forgetPhone();
+      await keepPhoneOnlyOf(answer.user?.id);
       const before = queries.getQueryData<User | null>(queryKeys.session);
       if (before != null && before.id !== answer.user?.id) {
         // Somebody else: nothing of the page that was open stays, in any tab.

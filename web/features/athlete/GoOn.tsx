@@ -33,7 +33,7 @@ export function GoOn({ run, onOver }: { run: Run; onOver?: () => void }) {
       setLost(became.lost);
       return;
     }
-    forgetRun();
+    void forgetRun();
     onOver?.();
   };
   return (
@@ -65,7 +65,7 @@ export function GoOn({ run, onOver }: { run: Run; onOver?: () => void }) {
           color="inherit"
           onClick={() => {
             if (sure) {
-              forgetRun();
+              void forgetRun();
               onOver?.();
             } else setSure(true);
           }}

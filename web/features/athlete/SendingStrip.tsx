@@ -86,8 +86,8 @@ export function SendingStrip({ person, offline, fresh }: { person: string; offli
                 <Typography variant="body2" color="error">
                   {item.refused}
                 </Typography>
-                <Button onClick={() => tryAgain(item)}>Send again</Button>
-                <Button color="inherit" onClick={() => takeOut(item)}>
+                <Button onClick={() => void tryAgain(item)}>Send again</Button>
+                <Button color="inherit" onClick={() => void takeOut(item)}>
                   Discard it
                 </Button>
               </>

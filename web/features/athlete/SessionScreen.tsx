@@ -12,7 +12,7 @@ import { useOnlyWriter } from '../../phone/onlyWriter';
 import { put, type Waiting } from '../../phone/outbox';
 import { dueOn, stopsHere } from '../../phone/pending';
 import { caseOf, type PhoneData } from '../../phone/plan';
-import { useIsFull } from '../../phone/store';
+import { readAgain, useIsFull } from '../../phone/store';
 import { useOutbox } from '../../phone/usePhone';
 import { Empty } from '../../shell/States';
 import { EndHere, ExerciseFlow } from './ExerciseFlow';
@@ -108,7 +108,7 @@ function Going({ run, onChange: show, page }: { run: Run; onChange: (run: Run | 
     if (there?.id === run.id && there.revision > run.revision) show(there);
     if (there === null && run.revision > 0 && !full) show(null);
   };
-  const { writer, take } = useOnlyWriter(`rung:run:${run.id}`, follow);
+  const { writer, take } = useOnlyWriter(`rung:run:${run.id}`, () => void readAgain().then(follow));
   const set = (next: Run) => {
     const step = { ...next, revision: run.revision + 1 };
     if (keepRun(step) === 'newer') follow();
@@ -139,7 +139,7 @@ function Going({ run, onChange: show, page }: { run: Run; onChange: (run: Run | 
       setLost(became.lost);
       return;
     }
-    forgetRun();
+    void forgetRun();
     void navigate('/');
   };
 

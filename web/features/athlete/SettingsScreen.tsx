@@ -48,7 +48,7 @@ function OnThisPhone({ person }: { person: string }) {
   const everywhere = useMutation({
     mutationFn: () => send(() => api.DELETE('/api/sessions')),
     onSuccess: () => {
-      forgetPerson(person);
+      void forgetPerson(person);
       endSession(queries);
     },
   });
@@ -113,7 +113,7 @@ function OnThisPhone({ person }: { person: string }) {
               .then(() =>
                 signOut.mutate(undefined, {
                   onSuccess: () => {
-                    forgetPerson(person);
+                    void forgetPerson(person);
                   },
                 }),
               );

@@ -165,6 +165,7 @@ const sidesOf = (sides: unknown): unknown =>
 
 const RUN: Kind<Run> = {
   version: 4,
+  isHeldAtOnce: true,
   shape: z.custom<Run>((run) => Shape.safeParse(run).success),
   migrate: (value, version) => {
     const before = Before.safeParse(version === 0 ? withOwner(value, version) : value);
@@ -201,16 +202,17 @@ const RUN: Kind<Run> = {
   },
 };
 
-export type Keeping = 'kept' | 'full' | 'newer';
+export type Keeping = 'kept' | 'newer';
 
-/** Keeps a step of a session. Where another tab has gone further, nothing is written. */
+/** Keeps a step of a session. Where another tab has gone further, nothing is written. A phone without room says so by itself. */
 export function keepRun(run: Run): Keeping {
   const there = keptRun();
   if (there !== null && there.id === run.id && there.revision >= run.revision) return 'newer';
-  return keep(NAME, RUN, { ...run, touched_at: nowIso() }) ? 'kept' : 'full';
+  void keep(NAME, RUN, { ...run, touched_at: nowIso() });
+  return 'kept';
 }
 
-export const forgetRun = (): void => forget(NAME);
+export const forgetRun = (): Promise<boolean> => forget(NAME);
 export const keptRun = (): Run | null => kept(NAME, RUN);
 
 /** The session under way of a person, followed as it changes. */
