@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable|null $restricted_at since when the record is set aside at the athlete's wish
  * @property string|null $restricted_why
  * @property CarbonImmutable|null $unnamed_at since when the record is kept without the name
+ * @property string|null $cases_max_closed_on when the last case was closed, where it was asked for
  * @property \Illuminate\Database\Eloquent\Collection<int, CareCase> $cases
  */
 final class Athlete extends Model

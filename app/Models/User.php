@@ -32,6 +32,8 @@ use Laravel\Sanctum\HasApiTokens;
  * @property CarbonImmutable|null $suspended_at
  * @property CarbonImmutable|null $left_at
  * @property int $open_cases_count where it was counted
+ * @property int $assigned_count cases that are open to them by assignment, where it was counted
+ * @property bool $is_invited whether an invitation waits, where it was asked for
  * @property Practice $practice
  * @property Account $account
  */
@@ -63,6 +65,12 @@ final class User extends Authenticatable
     public function openCases(): HasMany
     {
         return $this->hasMany(CareCase::class, 'practitioner_id')->whereNull('closed_on');
+    }
+
+    /** @return HasMany<Invitation, $this> neither used nor withdrawn; they may have run out */
+    public function openInvitations(): HasMany
+    {
+        return $this->hasMany(Invitation::class)->whereNull('used_at')->whereNull('withdrawn_at');
     }
 
     /** @return Attribute<string, never> */

@@ -104,6 +104,7 @@ function pollFrom(string $path, string $answer): array
 [$case, $poll] = pollOf($base, $jar, $preview);
 $pages = [
     'bare framework route' => ['/bare', []],
+    'who is signed in' => ['/api/session', []],
     'a case, in full' => [$case, []],
     'a case, asked again' => [$case, $poll],
     'sign-in page' => ['/sign-in', []],

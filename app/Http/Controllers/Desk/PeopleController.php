@@ -15,21 +15,18 @@ use App\Http\Requests\Access\ChangeRoleRequest;
 use App\Http\Requests\Access\InviteStaffRequest;
 use App\Http\Requests\Access\LeaveRequest;
 use App\Http\Requests\Access\PracticeRulesRequest;
-use App\Http\Resources\OpenedCaseResource;
+use App\Http\Resources\PeoplePage;
 use App\Mail\AccountChanged;
 use App\Models\AccessKind;
 use App\Models\ApiToken;
 use App\Models\CareCase;
 use App\Models\CaseShare;
-use App\Models\Invitation;
 use App\Models\Practice;
 use App\Models\Role;
 use App\Models\ShareKind;
 use App\Models\User;
 use App\Support\AccessLog;
-use App\Support\Clock;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -246,81 +243,6 @@ final class PeopleController extends Controller
     /** @return array<string, mixed> */
     private static function people(Request $request): array
     {
-        $practice = Practice::query()->findOrFail(self::person($request)->practice_id);
-        $zone = $practice->timezone;
-        $people = User::query()
-            ->whereIn('role', Role::STAFF)
-            ->with('account')
-            ->withCount(['openCases'])
-            ->orderBy('name')
-            ->get();
-        $assigned = CaseShare::query()
-            ->whereNull('ended_at')
-            ->where(
-                static fn(Builder $until) => $until
-                    ->whereNull('until')
-                    ->orWhere('until', '>=', Clock::today($zone)->toIso()),
-            )
-            ->selectRaw('user_id, count(distinct case_id) as n')
-            ->groupBy('user_id')
-            ->pluck('n', 'user_id');
-        $invited = Invitation::query()
-            ->whereIn('user_id', $people->modelKeys())
-            ->whereNull('used_at')
-            ->whereNull('withdrawn_at')
-            ->pluck('expires_at', 'user_id');
-
-        return [
-            'people' => array_values(
-                $people
-                    ->map(
-                        static fn(User $user): array => [
-                            'id' => $user->id,
-                            'name' => $user->name,
-                            'email' => $user->email,
-                            'role' => $user->role->value,
-                            'state' => match (true) {
-                                $user->left_at !== null => 'left',
-                                $user->suspended_at !== null => 'suspended',
-                                $user->signed_in_at === null && $invited->has($user->id) => 'invited',
-                                default => 'active',
-                            },
-                            'second_factor' => $user->account->hasSecondFactor(),
-                            'signed_in_at' => $user->signed_in_at?->setTimezone($zone)->toIso8601String(),
-                            'cases' => $user->open_cases_count,
-                            'assigned' => $user->role === Role::Assistant ? $assigned[$user->id] ?? 0 : null,
-                            'is_you' => $user->id === self::person($request)->id,
-                        ],
-                    )
-                    ->all(),
-            ),
-            'roles' => array_map(
-                static fn(Role $role): array => [
-                    'key' => $role->value,
-                    'title' => $role->title(),
-                    'words' => $role->words(),
-                    'may' => array_column($role->permissions(), 'value'),
-                ],
-                Role::cases(),
-            ),
-            'permissions' => array_map(
-                static fn(Permission $permission): array => [
-                    'key' => $permission->value,
-                    'words' => $permission->words(),
-                ],
-                Permission::cases(),
-            ),
-            'cases_open_to' => $practice->cases_open_to,
-            'second_factor_needed' => $practice->second_factor_needed,
-            'opened' => OpenedCaseResource::collection(
-                CaseShare::query()
-                    ->where('kind', ShareKind::Opened)
-                    ->whereNull('owner_saw_at')
-                    ->with(['user', 'case.athlete'])
-                    ->orderByDesc('at')
-                    ->limit(20)
-                    ->get(),
-            ),
-        ];
+        return PeoplePage::present(Practice::query()->findOrFail(self::person($request)->practice_id));
     }
 }

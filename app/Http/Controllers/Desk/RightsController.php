@@ -11,12 +11,12 @@ use App\Http\Requests\Desk\EraseRequest;
 use App\Http\Requests\Desk\GivenConsentRequest;
 use App\Http\Requests\Desk\KeepYearsRequest;
 use App\Http\Requests\Desk\RestrictRequest;
-use App\Http\Resources\ConsentResource;
+use App\Http\Resources\DueAthleteResource;
+use App\Http\Resources\RightsPage;
 use App\Models\AccessKind;
 use App\Models\Athlete;
 use App\Models\CareCase;
 use App\Models\Consent;
-use App\Models\ConsentPurpose;
 use App\Support\AccessLog;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
@@ -32,7 +32,7 @@ final class RightsController extends Controller
     {
         AccessLog::read(self::person($request), $case, 'looked at what the athlete agreed to');
 
-        return new JsonResponse(self::rights($case));
+        return new JsonResponse(RightsPage::present($case));
     }
 
     public function consent(GivenConsentRequest $request, CareCase $case): JsonResponse
@@ -57,7 +57,7 @@ final class RightsController extends Controller
             );
         });
 
-        return new JsonResponse(self::rights($case), 201);
+        return new JsonResponse(RightsPage::present($case), 201);
     }
 
     /** Sets the record aside at the athlete's wish, or takes it up again. */
@@ -82,7 +82,7 @@ final class RightsController extends Controller
             );
         });
 
-        return new JsonResponse(self::rights($case));
+        return new JsonResponse(RightsPage::present($case));
     }
 
     public function erase(EraseRequest $request, CareCase $case, EraseAthlete $erase): JsonResponse
@@ -167,59 +167,13 @@ final class RightsController extends Controller
     {
         return [
             'kept_years' => self::person($request)->practice->kept_years,
-            'due' => array_values(
+            'due' => DueAthleteResource::collection(
                 self::isDue($request)
                     ->withMax('cases', 'closed_on')
                     ->orderBy('name')
                     ->limit(EraseDueRequest::MOST)
-                    ->get()
-                    ->map(
-                        static fn(Athlete $athlete): array => [
-                            'id' => $athlete->id,
-                            'name' => $athlete->name,
-                            'closed_on' => $athlete->getAttribute('cases_max_closed_on'),
-                        ],
-                    )
-                    ->all(),
+                    ->get(),
             ),
-        ];
-    }
-
-    /** @return array<string, mixed> */
-    private static function rights(CareCase $case): array
-    {
-        $athlete = $case->athlete;
-        $zone = $case->practice->timezone;
-        $all = Consent::query()
-            ->where('athlete_id', $athlete->id)
-            ->with('user')
-            ->orderByDesc('on')
-            ->orderByDesc('at')
-            ->orderByDesc('id')
-            ->get();
-
-        return [
-            'athlete' => $athlete->name,
-            'purposes' => array_map(
-                static fn(ConsentPurpose $consentPurpose): array => [
-                    'key' => $consentPurpose->value,
-                    'title' => $consentPurpose->title(),
-                    'given' => $all->firstWhere('purpose', $consentPurpose)?->given,
-                ],
-                ConsentPurpose::cases(),
-            ),
-            'consents' => ConsentResource::collection($all),
-            'restricted' =>
-                $athlete->restricted_at === null
-                    ? null
-                    : [
-                        'at' => $athlete->restricted_at->setTimezone($zone)->toIso8601String(),
-                        'why' => $athlete->restricted_why ?? '',
-                    ],
-            'kept_years' => $case->practice->kept_years,
-            'is_kept' => EraseAthlete::mustBeKept($athlete, $case->practice),
-            'is_unnamed' => $athlete->unnamed_at !== null,
-            'has_open_case' => CareCase::query()->where('athlete_id', $athlete->id)->whereNull('closed_on')->exists(),
         ];
     }
 }
