@@ -185,6 +185,23 @@ test('what was sent is not asked for again, not even for a moment', async ({ bro
     .toEqual([]);
 });
 
+test('a page that is left with the very tap has kept the answer', async ({ browser }) => {
+  const phone = await athlete(browser, 'juno.tamsin');
+  // Nothing gets through, now and later: it never reaches the practice.
+  await phone.route('**/api/today/check-ins/*', (route) => route.abort());
+  const morning = phone.getByRole('region', { name: 'This morning' });
+  await morning.getByRole('radio', { name: '2', exact: true }).click();
+  await Promise.all([
+    phone.waitForEvent('load'),
+    morning.getByRole('button', { name: 'Send' }).evaluate((button: HTMLElement) => {
+      button.click();
+      window.location.reload();
+    }),
+  ]);
+  await expect(strip(phone)).toHaveText(/1 kept on this phone/);
+  await expect(morning).toBeHidden();
+});
+
 test('whatever the server answers, or if it never does, the phone goes on from what it holds', async ({ browser }) => {
   const phone = await athlete(browser, 'piet.olander');
   await expect(phone.getByRole('heading', { level: 1 }).first()).toBeVisible();

@@ -144,4 +144,12 @@ describe('what an earlier release kept in the local storage', () => {
     ]);
     disk.close();
   });
+
+  test('never takes the place of what was kept since', async () => {
+    await lay('note', { version: 2, value: knee });
+    localStorage.setItem('rung:note', JSON.stringify({ version: 1, value: { text: 'old' } }));
+    expect((await anotherPage()).kept('note', NOTE)).toEqual(knee);
+    expect(await onDisk('aside:note')).toEqual({ version: 1, value: { text: 'old' } });
+    expect(localStorage).toHaveLength(0);
+  });
 });

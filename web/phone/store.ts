@@ -25,6 +25,8 @@ const OLD_PREFIX = 'rung:';
 /** A browser that does not open its database by then is one without room, not a blank screen. */
 const PATIENCE_MS = 3000;
 
+const asideOf = (name: string): string => `aside:${name}`;
+
 const held = new Map<string, Kept>();
 
 /** What is held though there was no room for it on the disk. */
@@ -138,12 +140,18 @@ function fromText(text: string): Kept {
   }
 }
 
-/** Moves what an earlier release left in the local storage. It is taken from there only once it is on the disk here. */
+/**
+ * Moves what an earlier release left in the local storage. It is taken from there only once it is on the disk here, and what
+ * is here already is newer: the older is set aside.
+ */
 async function moveOver(): Promise<void> {
   const keys = Object.keys(localStorage).filter((key) => key.startsWith(OLD_PREFIX));
   if (keys.length === 0) return;
   const old = new Map(
-    keys.map((key) => [key.slice(OLD_PREFIX.length), fromText(localStorage.getItem(key) ?? '')] as const),
+    keys.map((key) => {
+      const name = key.slice(OLD_PREFIX.length);
+      return [held.has(name) ? asideOf(name) : name, fromText(localStorage.getItem(key) ?? '')] as const;
+    }),
   );
   if (await change(old, true)) for (const key of keys) localStorage.removeItem(key);
 }
@@ -200,7 +208,7 @@ export const keptNames = (begin: string): string[] => [...held.keys()].filter((n
 export function setAside(name: string): void {
   const record = held.get(name);
   if (record === undefined) return;
-  const aside = `aside:${name}`;
+  const aside = asideOf(name);
   held.delete(name);
   held.set(aside, record);
   void write(
