@@ -8,7 +8,7 @@ export default defineConfig({
     outDir: 'public/build',
     manifest: 'manifest.json',
     emptyOutDir: true,
-    rollupOptions: { input: ['web/desk.tsx', 'web/athlete.tsx'] },
+    rolldownOptions: { input: ['web/desk.tsx', 'web/athlete.tsx'] },
   },
   base: '/build/',
 });

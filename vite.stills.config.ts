@@ -7,7 +7,7 @@ export default defineConfig({
     ssr: 'web/figure/stills.ts',
     outDir: 'public/build',
     emptyOutDir: false,
-    rollupOptions: { output: { entryFileNames: 'stills.mjs' } },
+    rolldownOptions: { output: { entryFileNames: 'stills.mjs' } },
   },
   ssr: { noExternal: true },
 });

@@ -6,6 +6,6 @@ export default defineConfig({
   build: {
     outDir: 'public/build',
     emptyOutDir: false,
-    rollupOptions: { input: 'web/worker/worker.ts', output: { format: 'iife', entryFileNames: 'worker.js' } },
+    rolldownOptions: { input: 'web/worker/worker.ts', output: { format: 'iife', entryFileNames: 'worker.js' } },
   },
 });

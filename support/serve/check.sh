@@ -78,7 +78,6 @@ style_and_types() (
     npm run --silent style
     php vendor/bin/php-cs-fixer check --quiet --config=.php-cs-fixer.php
     static_analysis
-    npm run --silent types
     npm run --silent lint
     npm run --silent unit
 )

@@ -67,6 +67,14 @@ final class RightsTest extends TestCase
             ]);
     }
 
+    public function testTheDayOfAnAgreementBeginsAsTheDayAtThePractice(): void
+    {
+        $case = $this->caseOf('Juno Tamsin');
+        // Half an hour before midnight in UTC it is the next day in Lisbon.
+        CarbonImmutable::setTestNow('2026-04-16T23:30:00Z');
+        $this->ask($this->practitioner(), 'GET', "/api/cases/$case->id/rights")->assertJsonPath('today', '2026-04-17');
+    }
+
     public function testWhatTheAthleteDoesNotAgreeToIsNotDone(): void
     {
         $case = $this->caseOf('Juno Tamsin');

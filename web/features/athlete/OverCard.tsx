@@ -24,7 +24,7 @@ export function OverCard({
   words,
   hurtAt,
   left,
-  onHurtAt: onHurtAt,
+  onHurtAt,
   onHelp,
   onContinue,
 }: {

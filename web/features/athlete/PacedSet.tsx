@@ -133,7 +133,7 @@ function Paced({
     }
     // Where movement is unwanted, the figure stands at the end of each phase.
     if (figure !== null) pen.current?.draw(pacedAt(figure, line, isStill() ? phase.to - 0.001 : position));
-    const [from, to] = window_(line, position);
+    const [from, to] = drawnPart(line, position);
     if (mark.current !== null) {
       // Where movement is unwanted, the mark steps from phase to phase.
       const shown = isStill() ? phase.from : position;
@@ -203,9 +203,7 @@ function Paced({
         ) : (
           <Ring ring={ring} mark={mark} size={figure === null ? RING : SMALL_RING} />
         )}
-        <Box
-          sx={{ ...(held === null ? {} : { position: 'absolute', inset: 0, display: 'grid', placeContent: 'center' }) }}
-        >
+        <Box sx={held === null ? {} : { position: 'absolute', inset: 0, display: 'grid', placeContent: 'center' }}>
           <Typography
             component="p"
             variant="subtitle1"
@@ -284,7 +282,7 @@ const BIG = { minHeight: 72, fontSize: '1.5rem' } as const;
 const SIDE = { flex: 1, minHeight: 56, fontSize: '1rem' } as const;
 
 /** What of the set is drawn at a moment: the repetition under way; the mark waits at its beginning while it is counted in. */
-function window_(line: Timeline, position: number): [number, number] {
+function drawnPart(line: Timeline, position: number): [number, number] {
   const phase = phaseAt(line, position);
   const mine = line.phases.filter((step) => step.rep === phase.rep && step.move !== 'ready');
   return [mine[0]?.from ?? 0, mine[mine.length - 1]?.to ?? line.length];

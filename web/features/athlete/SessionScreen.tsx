@@ -221,7 +221,7 @@ function Going({ run, onChange: show, page }: { run: Run; onChange: (run: Run | 
           loading={isSending}
           disabled={!stopped && sport && !practiceIsTold(run)}
           size="main"
-          sx={{ ...(stopped ? { bgcolor: 'stop.main', color: 'background.paper' } : {}) }}
+          sx={stopped ? { bgcolor: 'stop.main', color: 'background.paper' } : {}}
         >
           {stopped ? 'Stop and send' : 'Finish and send'}
         </Button>

@@ -21,7 +21,7 @@ export function MessagesPanel({ found }: { found: Case }) {
       variant="panel"
       component="section"
       aria-label="Messages"
-      sx={{ ...(found.asked_at === null ? {} : { borderColor: 'watch.main', borderWidth: 2 }) }}
+      sx={found.asked_at === null ? {} : { borderColor: 'watch.main', borderWidth: 2 }}
     >
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
         <Typography variant="h2" sx={{ flex: 1 }}>

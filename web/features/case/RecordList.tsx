@@ -68,7 +68,7 @@ function Entry({ id, one, today, onDone }: { id: string; one: Decision; today: s
       </Typography>
       <Typography
         variant="subtitle2"
-        sx={{ ...(one.taken_back || one.struck !== null ? { textDecoration: 'line-through' } : {}) }}
+        sx={one.taken_back || one.struck !== null ? { textDecoration: 'line-through' } : {}}
       >
         {isNote ? one.reason : one.words}
       </Typography>

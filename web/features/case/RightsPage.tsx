@@ -76,7 +76,7 @@ const STATES = { null: 'not asked', true: 'agreed', false: 'does not agree' } as
 function Agreements({ id, rights, onChange }: { id: string; rights: Rights; onChange: (answer: Rights) => void }) {
   const may = useMay();
   const form = useSendForm({
-    defaultValues: { purpose: '', given: 'true', on: new Date().toLocaleDateString('sv-SE'), how: '' },
+    defaultValues: { purpose: '', given: 'true', on: rights.today, how: '' },
     send: ({ purpose, given, on, how }) =>
       send(() =>
         api.POST('/api/cases/{case}/consents', {

@@ -72,7 +72,7 @@ export function Caseload() {
       </Box>
       {found.isPending && <Loading what="the caseload" />}
       {found.isError && <Failed problem={found.error} onRetry={() => void found.refetch()} />}
-      {found.data !== undefined && <Load load={found.data} />}
+      {found.data !== undefined && <Overview load={found.data} />}
       {tables && (
         <TablesDialog
           of={
@@ -88,7 +88,7 @@ export function Caseload() {
   );
 }
 
-function Load({ load }: { load: Load }) {
+function Overview({ load }: { load: Load }) {
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const shown = chosen === null ? load.cases : load.cases.filter((careCase) => chosen.cases.includes(careCase.id));
   const choose = (next: Chosen) => setChosen((now) => (now?.title === next.title ? null : next));

@@ -145,7 +145,7 @@ export function SheetForm({ id }: { id: string }) {
 
 /** Which column says what, and how it writes dates. */
 function Match({
-  preview: preview,
+  preview,
   sheet,
   onChange,
 }: {
@@ -204,7 +204,7 @@ function Match({
   );
 }
 
-function Rows({ preview: preview }: { preview: SheetPreview }) {
+function Rows({ preview }: { preview: SheetPreview }) {
   const rows = [...preview.entries].sort(
     (a, b) => Number(b.fault !== null) - Number(a.fault !== null) || a.line - b.line,
   );

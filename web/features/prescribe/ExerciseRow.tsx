@@ -36,7 +36,7 @@ interface Props {
 export function ExerciseRow({
   row,
   slots,
-  preview: preview,
+  preview,
   fresh,
   wakes,
   faults,
@@ -85,7 +85,7 @@ export function ExerciseRow({
             </IconButton>
           </Box>
           {row.rests_until !== null && (
-            <Typography variant="body2" color="watch" sx={{ ...(wakes ? { textDecoration: 'line-through' } : {}) }}>
+            <Typography variant="body2" color="watch" sx={wakes ? { textDecoration: 'line-through' } : {}}>
               Rests until {day(row.rests_until)}
             </Typography>
           )}

@@ -170,7 +170,7 @@ export function withField(dose: Dose, path: string, value: unknown): Dose {
   if (second !== undefined) {
     copy[first] = { ...(copy[first] as object | undefined), [second]: value };
   } else if (value === undefined) {
-    // eslint-disable-next-line @typescript-eslint/no-dynamic-delete
+    // oxlint-disable-next-line typescript/no-dynamic-delete
     delete copy[first];
   } else {
     copy[first] = value;
