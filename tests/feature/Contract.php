@@ -7,18 +7,48 @@ namespace Tests\Feature;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Assert;
+use stdClass;
 use Symfony\Component\Yaml\Yaml;
 
 /** Holds what the server answers against the contract that the browser's types are made from. */
 final class Contract
 {
-    /** @var array<string, mixed>|null */
-    private static ?array $contract = null;
+    private const ID = 'https://rung.test/contract.json';
+
+    private static ?self $shared = null;
+
+    private readonly stdClass $contract;
+
+    /** Keeps each schema that it has read: reading one takes longer than checking an answer. */
+    private readonly Validator $validator;
+
+    /** @var array<string, string> the path of the contract by the form of the paths that it stands for */
+    private readonly array $forms;
+
+    private function __construct()
+    {
+        $contract = Yaml::parseFile(__DIR__ . '/../../docs/formats/api.yaml', Yaml::PARSE_OBJECT_FOR_MAP);
+        Assert::assertInstanceOf(stdClass::class, $contract);
+        $this->contract = $contract;
+        $this->validator = new Validator();
+        $this->validator->resolver()?->registerRaw($contract, self::ID);
+        $forms = [];
+        foreach (array_keys(get_object_vars(self::object($contract->paths))) as $template) {
+            $form = preg_replace('/\\\\\{[^}]+\\\\\}/', '[^/]+', preg_quote($template, '#'));
+            $forms["#^$form$#"] = $template;
+        }
+        $this->forms = $forms;
+    }
 
     public static function hold(string $method, string $path, int $status, string $answer): void
     {
-        $schema = self::schemaFor(strtolower($method), explode('?', $path, 2)[0], (string) $status);
-        if ($schema === null) {
+        (self::$shared ??= new self())->check(strtolower($method), explode('?', $path, 2)[0], $status, $answer);
+    }
+
+    private function check(string $method, string $path, int $status, string $answer): void
+    {
+        $place = $this->placeOfSchema($method, $path, (string) $status);
+        if ($place === null) {
             // 304 has no body; 401, 403, 404, 419 and 429 have one form everywhere: a message.
             Assert::assertContains(
                 $status,
@@ -29,55 +59,61 @@ final class Contract
             return;
         }
         // A table is answered as a text.
-        $result = (new Validator())->validate(
-            ($schema['type'] ?? null) === 'string' ? $answer : json_decode($answer),
-            (string) json_encode($schema),
-        );
-        $error = $result->error();
+        $isText = ($this->at($place)->type ?? null) === 'string';
+        $pointer = implode('/', array_map(self::escaped(...), $place));
+        $error = $this->validator->validate($isText ? $answer : json_decode($answer), self::ID . "#/$pointer")->error();
         Assert::assertNull(
             $error,
             $error === null ? '' : "$method $path: " . json_encode((new ErrorFormatter())->format($error)),
         );
     }
 
-    /** @return array<string, mixed>|null */
-    private static function schemaFor(string $method, string $path, string $status): ?array
+    /** @return list<string>|null the way through the contract to the schema of an answer; null where it has none */
+    private function placeOfSchema(string $method, string $path, string $status): ?array
     {
-        $contract = self::$contract ??= self::read();
-        foreach (self::map($contract['paths'] ?? []) as $template => $operations) {
-            $form = '#^' . preg_replace('/\\\\\{[^}]+\\\\\}/', '[^/]+', preg_quote((string) $template, '#')) . '$#';
+        foreach ($this->forms as $form => $template) {
             if (preg_match($form, $path) !== 1) {
                 continue;
             }
-            $response = self::map(
-                self::map(self::map(self::map($operations)[$method] ?? [])['responses'] ?? [])[$status] ?? [],
-            );
-            if (isset($response['$ref']) && is_string($response['$ref'])) {
-                $name = basename($response['$ref']);
-                $response = self::map(self::map(self::map($contract['components'])['responses'])[$name]);
+            $place = ['paths', $template, $method, 'responses', $status];
+            $reference = $this->at($place)->{'$ref'} ?? null;
+            if (is_string($reference)) {
+                $place = ['components', 'responses', basename($reference)];
             }
-            $schema = self::map(
-                self::map(array_values(self::map($response['content'] ?? []))[0] ?? [])['schema'] ?? [],
-            );
+            $kinds = array_keys(get_object_vars($this->at([...$place, 'content'])));
+            $schema = $kinds === [] ? null : [...$place, 'content', $kinds[0], 'schema'];
 
-            return $schema === [] ? null : ['components' => $contract['components']] + $schema;
+            return $schema !== null && get_object_vars($this->at($schema)) !== [] ? $schema : null;
         }
 
         return null;
     }
 
-    /** @return array<string, mixed> */
-    private static function read(): array
+    /**
+     * What stands at a place of the contract; nothing where it has no such place.
+     *
+     * @param list<string> $place
+     */
+    private function at(array $place): stdClass
     {
-        return self::map(Yaml::parseFile(__DIR__ . '/../../docs/formats/api.yaml'));
+        $found = $this->contract;
+        foreach ($place as $key) {
+            $found = self::object($found->{$key} ?? new stdClass());
+        }
+
+        return $found;
     }
 
-    /** @return array<string, mixed> */
-    private static function map(mixed $value): array
+    private static function object(mixed $value): stdClass
     {
-        Assert::assertIsArray($value);
+        Assert::assertInstanceOf(stdClass::class, $value);
 
-        /** @var array<string, mixed> $value */
         return $value;
+    }
+
+    /** A key as a part of a JSON pointer in an address. */
+    private static function escaped(string $key): string
+    {
+        return rawurlencode(str_replace(['~', '/'], ['~0', '~1'], $key));
     }
 }
