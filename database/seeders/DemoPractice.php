@@ -28,6 +28,7 @@ use Rung\Core\CaseFile\CaseFile;
 use Rung\Core\CaseFile\Details;
 use Rung\Core\Record\Side;
 use Rung\Core\Simulation\CaseSimulator;
+use Rung\Core\Simulation\SimulatedHistory;
 use Rung\Core\Time\Day;
 use Rung\Core\Time\Zone;
 
@@ -38,6 +39,9 @@ final class DemoPractice
     private const NEXT_SHOW_DAYS = 3;
 
     private const ZONE = 'Europe/Lisbon';
+
+    /** @var array<string, SimulatedHistory> what was played already, by day and performer: the same for every practice */
+    private array $played = [];
 
     public function __construct(
         private readonly CatalogueShelf $shelf,
@@ -162,7 +166,7 @@ final class DemoPractice
             $plan->caseStages(),
             [],
         );
-        $history = CaseSimulator::play(
+        $history = $this->played["{$today->toIso()} $demo->seed $demo->name"] ??= CaseSimulator::play(
             $file,
             $plan,
             $story,

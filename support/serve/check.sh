@@ -55,7 +55,7 @@ revoke all on database rung_2 from public;
 grant connect on database rung_2 to rung_app;
 SQL
     export_settings
-    export APP_ENV=testing SESSION_DRIVER=database LARAVEL_STORAGE_PATH=$ETC/phpunit APP_CONFIG_CACHE=$ETC/phpunit/none.php
+    export APP_ENV=testing SESSION_DRIVER=database DB_PERSISTENT=true LARAVEL_STORAGE_PATH=$ETC/phpunit APP_CONFIG_CACHE=$ETC/phpunit/none.php
     export APP_ROUTES_CACHE=$ETC/phpunit/none.php APP_PACKAGES_CACHE=$ETC/phpunit/packages.php APP_SERVICES_CACHE=$ETC/phpunit/services.php
     export VIEW_COMPILED_PATH=$ETC/phpunit/framework/views LOG_PATH=$ETC/phpunit/rung.log RUNG_INSTANCE=$INSTANCE OWNER_PASSWORD=$DB_OWNER_PASSWORD
     rm -rf "$ETC/phpunit"; mkdir -p "$ETC/phpunit/framework/views"
@@ -84,15 +84,14 @@ style_and_types() (
 
 core_tests() { php vendor/bin/paratest --processes=2 --testsuite=core; }
 
-# A demo practice for each file of browser tests, which signs in at its own; two are loaded at a time.
+# A demo practice for each file of browser tests, which signs in at its own; half of them are loaded beside the rest.
 demo_practices() {
-    local file loading=()
-    for file in tests/browser/*.spec.ts; do
-        artisan rung:demo --prefix="$(basename "$file" .spec.ts)." & loading+=($!)
-        [ ${#loading[@]} -lt 2 ] || { wait "${loading[0]}"; loading=("${loading[@]:1}"); }
-    done
-    local one
-    for one in "${loading[@]}"; do wait "$one"; done
+    local file prefixes=()
+    for file in tests/browser/*.spec.ts; do prefixes+=("--prefix=$(basename "$file" .spec.ts)."); done
+    local half=$((${#prefixes[@]} / 2)) first
+    artisan rung:demo "${prefixes[@]:0:half}" & first=$!
+    artisan rung:demo "${prefixes[@]:half}"
+    wait "$first"
 }
 
 # From an empty installation to a practice with people; what it made is thrown away.

@@ -65,8 +65,9 @@ abstract class TestCase extends Base
             getenv('RUNG_INSTANCE'),
             'run these by ./rung test, which gives them a database of their own',
         );
-        $this->app?->make(DemoPractice::class)->load(self::PASSWORD, 'Another Practice', 'other.');
-        $this->app?->make(DemoPractice::class)->load(self::PASSWORD);
+        $demo = app(DemoPractice::class);
+        $demo->load(self::PASSWORD, 'Another Practice', 'other.');
+        $demo->load(self::PASSWORD);
         self::$loaded = true;
     }
 

@@ -12,7 +12,7 @@ use Illuminate\Console\Command;
 /** Loads the demo practice; its people sign in with the password of this machine. */
 final class LoadDemo extends Command
 {
-    protected $signature = 'rung:demo {--if-empty : only where there is no practice yet} {--prefix= : of every mailbox, to load it more than once}';
+    protected $signature = 'rung:demo {--if-empty : only where there is no practice yet} {--prefix=* : of every mailbox, to load it more than once}';
 
     protected $description = 'Load the demo practice, Ropewalk Circus School';
 
@@ -36,9 +36,11 @@ final class LoadDemo extends Command
 
             return self::FAILURE;
         }
-        $prefix = $this->option('prefix');
-        $cases = $demo->load($password, prefix: is_string($prefix) ? $prefix : '');
-        $this->info("demo practice loaded: $cases cases");
+        $prefixes = (array) $this->option('prefix') ?: [''];
+        foreach ($prefixes as $prefix) {
+            $cases = $demo->load($password, prefix: (string) $prefix);
+            $this->info("demo practice loaded: $cases cases");
+        }
 
         return self::SUCCESS;
     }
