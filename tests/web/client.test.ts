@@ -1,3 +1,4 @@
+// @vitest-environment happy-dom
 import { describe, expect, test, vi } from 'vitest';
 
 import { api, faultAt, forgetAnswers, Refusal, send, setPatience, SIGNED_OUT } from '../../web/api/client';

@@ -1,4 +1,3 @@
-// @vitest-environment node
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 

@@ -1,3 +1,4 @@
+// @vitest-environment happy-dom
 import fc from 'fast-check';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 

@@ -1,3 +1,4 @@
+// @vitest-environment happy-dom
 import { describe, expect, test, vi } from 'vitest';
 
 import { clockOf, minutesOf, remind } from '../../web/phone/push';

@@ -1,3 +1,4 @@
+// @vitest-environment happy-dom
 import { openDB } from 'idb';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import * as z from 'zod/mini';

@@ -8,7 +8,6 @@ export default defineConfig({
   root: here('../..'),
   cacheDir: here('../../var/vitest'),
   test: {
-    environment: 'happy-dom',
     include: ['tests/web/**/*.test.{ts,tsx}'],
     restoreMocks: true,
     unstubGlobals: true,
