@@ -173,7 +173,9 @@ test('a programme is written as a form: stages, exercises, ways to grow and crit
   await page.getByRole('dialog').getByRole('button', { name: 'Remove the stage' }).click();
   await expect(last).toHaveCount(0);
 
-  // What is wrong is shown at its field, and nothing typed is lost.
+  // What is wrong is shown at its field, though it was folded away, and nothing typed is lost.
+  await added.getByRole('button', { name: 'Wall sit, high', exact: true }).click();
+  await expect(added.getByRole('group', { name: 'Longer hold' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Save as version 2' }).click();
   await expect(added.getByText(/from 0 to 600/)).toBeVisible();
   await expect(later.getByText(/from 2 to 52/)).toBeVisible();
@@ -186,6 +188,8 @@ test('a programme is written as a form: stages, exercises, ways to grow and crit
   await expect(holds.getByRole('group', { name: 'The morning test' }).getByLabel('At most')).toHaveValue('2');
   await expect(holds.getByRole('group', { name: 'Technique signed off' })).toBeVisible();
   await expect(holds.getByRole('group', { name: 'Days in the stage' })).toHaveCount(0);
+  await expect(added).toContainText('hold');
+  await added.getByRole('button', { name: 'Wall sit, high', exact: true }).click();
   await expect(added.getByRole('group', { name: 'Longer hold' }).getByLabel('Up to')).toHaveValue('60');
   await expect(added.getByLabel('In reserve')).toHaveCount(0);
   await expect(hips.getByLabel('Found')).toHaveText('A stiff ankle');

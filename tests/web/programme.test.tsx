@@ -3,6 +3,7 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { useCallback, useMemo, useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 
+import { doseInShort } from '../../web/features/library/doseInShort';
 import { isSamePart } from '../../web/features/library/editing';
 import { ProgrammeForm } from '../../web/features/library/ProgrammeForm';
 import { type Leaf, type Path, replaced } from '../../web/features/library/tree';
@@ -47,12 +48,14 @@ const LIBRARY = {
 /** What the programme is by now, as it would be saved. */
 const now = (): unknown => JSON.parse(screen.getByTestId('content').textContent);
 
-function Example() {
+const NO_FAULTS = {};
+
+function Example({ faults = NO_FAULTS }: { faults?: Record<string, string> }) {
   const [content, setContent] = useState<unknown>(PROGRAMME);
   const put = useCallback((path: Path, value: unknown) => setContent((was: unknown) => replaced(was, path, value)), []);
   const editing = useMemo(
-    () => ({ library: LIBRARY, criteria: [], levers: [], own: true, faults: {}, put, reshape: setContent }),
-    [put],
+    () => ({ library: LIBRARY, criteria: [], levers: [], own: true, faults, put, reshape: setContent }),
+    [put, faults],
   );
   return (
     <>
@@ -62,14 +65,58 @@ function Example() {
   );
 }
 
+const unfold = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
+
+/** With every exercise open. */
+const renderOpen = () => {
+  render(<Example />);
+  for (const name of ['wall sit', 'calf hold', 'squat']) unfold(name);
+};
+
 const SETS = (stages: number, exercises: number) => `stages.${stages}.prescriptions.${exercises}.dose.sets`;
 
 beforeEach(() => drawn.clear());
 afterEach(cleanup);
 
 describe('the form of a programme', () => {
-  it('draws again what was typed in, and neither another exercise nor another stage', () => {
+  it('begins with a line for each exercise, and opens the one that is asked for', () => {
     render(<Example />);
+    expect(screen.getByRole('group', { name: 'wall sit' }).textContent).toContain('3 × 5 · rest 60 s');
+    expect(screen.queryByLabelText(SETS(0, 0))).toBeNull();
+    unfold('wall sit');
+    expect(screen.getByLabelText(SETS(0, 0))).not.toBeNull();
+    expect(screen.getByRole('group', { name: 'wall sit' }).textContent).not.toContain('3 × 5');
+    expect(screen.queryByLabelText(SETS(0, 1))).toBeNull();
+    unfold('wall sit');
+    expect(screen.queryByLabelText(SETS(0, 0))).toBeNull();
+  });
+
+  it('keeps what was typed in an exercise that is folded again', () => {
+    render(<Example />);
+    unfold('squat');
+    fireEvent.change(screen.getByLabelText(SETS(1, 0)), { target: { value: '8' } });
+    unfold('squat');
+    expect(screen.getByRole('group', { name: 'squat' }).textContent).toContain('8 × 5 · rest 60 s');
+    expect(now()).toMatchObject({ stages: [{}, { prescriptions: [{ dose: { sets: '8' } }] }] });
+  });
+
+  it('opens what has a fault, and does not let it be folded away', () => {
+    render(<Example faults={{ [SETS(0, 1)]: 'from 1 to 20' }} />);
+    expect(screen.getByLabelText(SETS(0, 1))).not.toBeNull();
+    expect(screen.queryByLabelText(SETS(0, 0))).toBeNull();
+    unfold('calf hold');
+    expect(screen.getByLabelText(SETS(0, 1))).not.toBeNull();
+  });
+
+  it('opens an exercise that is repeated', () => {
+    render(<Example />);
+    fireEvent.click(screen.getByRole('button', { name: 'Repeat squat' }));
+    expect(screen.queryByLabelText(SETS(1, 0))).toBeNull();
+    expect(screen.getByLabelText(SETS(1, 1))).not.toBeNull();
+  });
+
+  it('draws again what was typed in, and neither another exercise nor another stage', () => {
+    renderOpen();
     const before = new Map(drawn);
     fireEvent.change(screen.getByLabelText(SETS(0, 0)), { target: { value: '4' } });
     expect(screen.getByLabelText<HTMLInputElement>(SETS(0, 0)).value).toBe('4');
@@ -80,7 +127,7 @@ describe('the form of a programme', () => {
   });
 
   it('takes out of what it is by then, whatever was typed before', () => {
-    render(<Example />);
+    renderOpen();
     fireEvent.change(screen.getByLabelText(SETS(1, 0)), { target: { value: '6' } });
     fireEvent.click(screen.getByRole('button', { name: 'calf hold: up' }));
     fireEvent.click(screen.getByRole('button', { name: 'Remove wall sit' }));
@@ -91,7 +138,7 @@ describe('the form of a programme', () => {
   });
 
   it('gives what moved the place that it has by then', () => {
-    render(<Example />);
+    renderOpen();
     fireEvent.click(screen.getByRole('button', { name: 'calf hold: up' }));
     fireEvent.change(screen.getByLabelText(SETS(0, 0)), { target: { value: '9' } });
     expect(now()).toMatchObject({
@@ -105,6 +152,34 @@ describe('the form of a programme', () => {
         {},
       ],
     });
+  });
+});
+
+describe('a dose in a line', () => {
+  const base = { sets: 3, reps: 8, rest_s: 60 };
+  it.each([
+    [base, '3 × 8 · rest 60 s'],
+    [{ ...base, reps_to: 12, load_kg: 7.5, rir: 0 }, '3 × 8 to 12 · 7.5 kg · 0 in reserve · rest 60 s'],
+    [
+      { ...base, reps: 1, hold_s: 30, hold_to_s: 45, percent_mvc: 70 },
+      '3 × 1 · hold 30 to 45 s · 70 % of maximum · rest 60 s',
+    ],
+    [
+      { ...base, tempo: { lift_s: 3, top_s: 0, lower_s: 4, bottom_s: 1, starts: 'lift' } },
+      '3 × 8 · tempo 3-0-4-1 s · rest 60 s',
+    ],
+    [
+      { ...base, tempo: { lift_s: 3, top_s: 0, lower_s: 4, bottom_s: 1, starts: 'lower' } },
+      '3 × 8 · tempo 4-1-3-0 s · rest 60 s',
+    ],
+    [
+      { ...base, range: { from_deg: 0, to_deg: 60 }, height_cm: 20, effort: 7 },
+      '3 × 8 · effort 7 · 20 cm high · 0 to 60° · rest 60 s',
+    ],
+    [{ ...base, work_s: 30, rm: 12, load_kg: null }, '3 × 8 · 30 s of work · 12 RM · rest 60 s'],
+    [{ sets: '', reps: 8, rest_s: 60 }, '– × 8 · rest 60 s'],
+  ])('%j', (dose, words) => {
+    expect(doseInShort(dose)).toBe(words);
   });
 });
 

@@ -1,10 +1,12 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { memo } from 'react';
+import { memo, useContext, useState } from 'react';
 
-import { AddMenu, Fields, isSamePart, list, Order, Row, textAt, useEditing } from './editing';
+import { AddMenu, AsOpenedContext, Fields, isSamePart, list, Order, Row, textAt, useEditing } from './editing';
+import { doseInShort } from './doseInShort';
 import { StartsWhen } from './StartsWhen';
 import { added, at, type Path, replaced } from './tree';
 
@@ -46,7 +48,13 @@ function ExerciseCardOf({
   /** What it waits for, where it begins later. */
   startsWhen?: unknown;
 }) {
-  const { levers, own, reshape } = useEditing();
+  const { faults, levers, own, reshape } = useEditing();
+  const asOpened = useContext(AsOpenedContext);
+  const [chosen, setChosen] = useState(() => !asOpened.has(value));
+  const inside = `${path.join('.')}.`;
+  const isFaulty = Object.keys(faults).some((place) => place.startsWith(inside));
+  // What is wrong is never folded away.
+  const isOpen = chosen || isFaulty;
   const grows = list(value, ['progression', 'levers']);
   const blocks = list(value, ['progression', 'blocks']);
   const dose = at(value, ['dose']) as Record<string, unknown>;
@@ -57,15 +65,8 @@ function ExerciseCardOf({
         ? added(now, [...path, 'progression', 'levers'], lever)
         : replaced(now, [...path, 'progression'], { levers: [lever] }),
     );
-  return (
-    <Box role="group" aria-label={title} sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 1.25, mb: 1 }}>
-      <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
-        <Typography variant="subtitle1" sx={{ flex: 1 }}>
-          {title}
-        </Typography>
-        <Order path={item} name={title} last={last} />
-      </Box>
-      {startsWhen !== undefined && <StartsWhen path={[...item, 'starts_when']} value={startsWhen} />}
+  const parts = () => (
+    <>
       <Fields
         of={path}
         value={value}
@@ -109,6 +110,27 @@ function ExerciseCardOf({
         </Row>
       ))}
       {own && blocks.length === 0 && <AddMenu label="Add a way to grow" options={levers} onAdd={addLever} />}
+    </>
+  );
+  return (
+    <Box role="group" aria-label={title} sx={{ border: 1, borderColor: 'divider', borderRadius: 1, px: 1.25, py: isOpen ? 1.25 : 0.25, mb: 1 }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+        <Button
+          color="inherit"
+          aria-expanded={isOpen}
+          onClick={() => setChosen(!isOpen)}
+          startIcon={<span aria-hidden>{isOpen ? '▾' : '▸'}</span>}
+          sx={{ px: 0.5, textAlign: 'left' }}
+        >
+          {title}
+        </Button>
+        <Typography variant="body2" color="textSecondary" sx={{ flex: 1 }}>
+          {!isOpen && doseInShort(dose)}
+        </Typography>
+        <Order path={item} name={title} last={last} />
+      </Box>
+      {startsWhen !== undefined && <StartsWhen path={[...item, 'starts_when']} value={startsWhen} />}
+      {isOpen && parts()}
     </Box>
   );
 }

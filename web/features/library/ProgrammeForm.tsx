@@ -13,6 +13,7 @@ import { memo, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import {
   AddMenu,
+  AsOpenedContext,
   type Editing,
   EditingContext,
   Fields,
@@ -31,41 +32,52 @@ import { MODES } from './words';
 /** A programme by its stages: sessions, exercises with how they grow, and what leads on to the next. */
 export function ProgrammeForm({ editing, content }: { editing: Editing; content: unknown }) {
   const stages = list(content, ['stages']);
+  const [asOpened] = useState(() => exercisesOf(content));
   return (
     <EditingContext value={editing}>
-      <Paper variant="panel" component="section" aria-label="In general" sx={{ mb: 1.5 }}>
-        <Typography variant="h2" sx={{ mb: 1 }}>
-          In general
-        </Typography>
-        <Fields of={[]} value={content} without={['stages', 'variants']} />
-      </Paper>
-      {stages.map((stage, i) => (
-        <StageCard key={textAt(stage, ['key'])} path={['stages', i]} value={stage} last={i === stages.length - 1} />
-      ))}
-      {editing.own && (
-        <AddMenu
-          label="Add a stage"
-          options={(['isometric', 'isotonic', 'plyometric', 'sport'] as const).map((mode) => ({
-            key: mode,
-            title: MODES[mode],
-            content: newStage(mode),
-          }))}
-          onAdd={(stage) => editing.reshape((now) => added(now, ['stages'], stage))}
-        />
-      )}
-      {list(content, ['variants']).length > 0 && (
-        <Paper variant="panel" component="section" aria-label="Variants" sx={{ mt: 1.5 }}>
+      <AsOpenedContext value={asOpened}>
+        <Paper variant="panel" component="section" aria-label="In general" sx={{ mb: 1.5 }}>
           <Typography variant="h2" sx={{ mb: 1 }}>
-            For one structure alone
+            In general
           </Typography>
-          {list(content, ['variants']).map((variant, i) => (
-            <Fields key={i} of={['variants', i]} value={variant} />
-          ))}
+          <Fields of={[]} value={content} without={['stages', 'variants']} />
         </Paper>
-      )}
+        {stages.map((stage, i) => (
+          <StageCard key={textAt(stage, ['key'])} path={['stages', i]} value={stage} last={i === stages.length - 1} />
+        ))}
+        {editing.own && (
+          <AddMenu
+            label="Add a stage"
+            options={(['isometric', 'isotonic', 'plyometric', 'sport'] as const).map((mode) => ({
+              key: mode,
+              title: MODES[mode],
+              content: newStage(mode),
+            }))}
+            onAdd={(stage) => editing.reshape((now) => added(now, ['stages'], stage))}
+          />
+        )}
+        {list(content, ['variants']).length > 0 && (
+          <Paper variant="panel" component="section" aria-label="Variants" sx={{ mt: 1.5 }}>
+            <Typography variant="h2" sx={{ mb: 1 }}>
+              For one structure alone
+            </Typography>
+            {list(content, ['variants']).map((variant, i) => (
+              <Fields key={i} of={['variants', i]} value={variant} />
+            ))}
+          </Paper>
+        )}
+      </AsOpenedContext>
     </EditingContext>
   );
 }
+
+const exercisesOf = (content: unknown): ReadonlySet<unknown> =>
+  new Set(
+    list(content, ['stages']).flatMap((stage) => [
+      ...list(stage, ['prescriptions']),
+      ...list(stage, ['waiting']).map((item) => at(item, ['prescription'])),
+    ]),
+  );
 
 const newStage = (mode: Schemas['Mode']) => ({
   key: 'stage',

@@ -26,6 +26,9 @@ export interface Editing {
 
 export const EditingContext = createContext<Editing | null>(null);
 
+/** The exercises that the programme had when it was opened: those that come in afterwards are open at once. */
+export const AsOpenedContext = createContext<ReadonlySet<unknown>>(new Set());
+
 export function useEditing(): Editing {
   const editing = useContext(EditingContext);
   if (editing === null) throw new Error('outside of a programme that is edited');
