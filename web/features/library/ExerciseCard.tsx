@@ -113,7 +113,11 @@ function ExerciseCardOf({
     </>
   );
   return (
-    <Box role="group" aria-label={title} sx={{ border: 1, borderColor: 'divider', borderRadius: 1, px: 1.25, py: isOpen ? 1.25 : 0.25, mb: 1 }}>
+    <Box
+      role="group"
+      aria-label={title}
+      sx={{ border: 1, borderColor: 'divider', borderRadius: 1, px: 1.25, py: isOpen ? 1.25 : 0.25, mb: 1 }}
+    >
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
         <Button
           color="inherit"
