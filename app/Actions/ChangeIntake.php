@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Care\Advice;
 use App\Models\CareCase;
 use App\Models\Decision;
 use App\Models\User;
 use App\Support\CatalogueShelf;
-use App\Support\Clock;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\Prescription;
 use Rung\Core\Input\InvalidInput;
@@ -52,8 +52,8 @@ final class ChangeIntake
                     'history' => $request->history,
                     'goal' => $request->goal->value,
                     'goal_on' => $request->goalOn?->toIso(),
-                    'events' => array_map(static fn(Day $day): string => $day->toIso(), $request->events),
-                    'blocked' => array_map(static fn(Day $day): string => $day->toIso(), $request->blocked),
+                    'events' => $request->events,
+                    'blocked' => $request->blocked,
                     'equipment' => $request->equipment,
                     'session_minutes' => $request->sessionMinutes,
                     'advice' => self::advice($case, $request),
@@ -108,15 +108,7 @@ final class ChangeIntake
                 $keys,
             ),
         );
-        $days = static fn(array $isos): string => implode(
-            ', ',
-            array_map(
-                static fn(mixed $iso): string => is_string($iso) ? TimeWords::day(Day::fromIso($iso)) : '',
-                $isos,
-            ),
-        );
-        $events = array_map(static fn(Day $day): string => $day->toIso(), $request->events);
-        $blocked = array_map(static fn(Day $day): string => $day->toIso(), $request->blocked);
+        $days = static fn(Day ...$listed): string => implode(', ', array_map(TimeWords::day(...), $listed));
         $text = static fn(mixed $value): string => is_scalar($value) ? (string) $value : '';
         $fields = [
             'History' => [$text($case->history), $text($request->history)],
@@ -127,8 +119,8 @@ final class ChangeIntake
             'Medicines' => [$text($case->intake->medicines), $text($request->medicines)],
             'Goal' => [$case->goal, $request->goal->value],
             'Goal by' => [$text($case->goal_on), $text($request->goalOn?->toIso())],
-            'Shows' => [$days($case->events), $days($events)],
-            'Blocked days' => [$days($case->blocked), $days($blocked)],
+            'Shows' => [$days(...$case->events), $days(...$request->events)],
+            'Blocked days' => [$days(...$case->blocked), $days(...$request->blocked)],
             'Equipment' => [implode(', ', $case->equipment ?? []), implode(', ', $request->equipment ?? [])],
             'Minutes for a session' => [$text($case->session_minutes), $text($request->sessionMinutes)],
             'Date of birth' => [$text($case->athlete->born_on), $text($request->bornOn?->toIso())],
@@ -141,8 +133,8 @@ final class ChangeIntake
                 implode(' ', array_column($request->advice, 'words')),
             ],
             'Advice until' => [
-                $days(array_filter(array_column($case->advice, 'until'))),
-                $days(array_filter(array_column($request->advice, 'until'))),
+                $days(...array_values(array_filter(array_column($case->advice, 'until')))),
+                $days(...array_values(array_filter(array_column($request->advice, 'until')))),
             ],
         ];
         $words = [];
@@ -156,18 +148,17 @@ final class ChangeIntake
         return $words;
     }
 
-    /** @return list<array{words: string, from: string, until: string|null}> each with the day from which it stands */
+    /** @return list<Advice> what was advised before stands from the day on which it was */
     private static function advice(CareCase $case, IntakeData $request): array
     {
         $since = array_column($case->advice, 'from', 'words');
-        $today = Clock::today($case->practice->timezone)->toIso();
 
         return array_map(
-            static fn(array $row): array => [
-                'words' => $row['words'],
-                'from' => is_string($since[$row['words']] ?? null) ? $since[$row['words']] : $today,
-                'until' => $row['until'],
-            ],
+            static fn(Advice $advice): Advice => new Advice(
+                $advice->words,
+                $since[$advice->words] ?? $advice->from,
+                $advice->until,
+            ),
             $request->advice,
         );
     }

@@ -145,7 +145,7 @@ final class ImportCase
                 $programme === null ? null : $catalogue->versions["programme/$programme->key"] ?? null,
             'response_rule' => $file->response_rule,
             'provocation_test' => $structure->usualTest()->toArray(),
-            'available' => array_column(Weekday::cases(), 'value'),
+            'available' => Weekday::cases(),
             'events' => [],
             'blocked' => [],
             'advice' => [],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Care\Advice;
 use App\Models\CareCase;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Dose\DoseArithmetic;
@@ -18,7 +19,7 @@ final readonly class IntakeData
      * @param list<Day> $events shows, matches, races
      * @param list<Day> $blocked days without any session
      * @param list<string>|null $equipment at hand; null: not asked
-     * @param list<array{words: string, until: string|null}> $advice
+     * @param list<Advice> $advice each from today
      * @param list<string>|null $found findings of the examination, by key; null: as they are
      */
     private function __construct(
@@ -85,10 +86,11 @@ final readonly class IntakeData
             $seasonUntil,
             $node->eachOrEmpty(
                 'advice',
-                static fn(ObjectNode $advice): array => [
-                    'words' => $advice->text('words'),
-                    'until' => $advice->dayOrNull('until')?->toIso(),
-                ],
+                static fn(ObjectNode $advice): Advice => new Advice(
+                    $advice->text('words'),
+                    $today,
+                    $advice->dayOrNull('until'),
+                ),
             ),
             self::found($node, $catalogue),
             $text('why'),

@@ -29,9 +29,12 @@ final class MarkDays
     {
         return $this->write->run($case, $by, 'marked days', function (CareCase $case) use ($by, $request): Decision {
             $before = [
-                'events' => $case->events,
-                'blocked' => $case->blocked,
-                'expected_sport' => $case->expected_sport,
+                'events' => self::asKept($case->events),
+                'blocked' => self::asKept($case->blocked),
+                'expected_sport' => array_map(
+                    static fn(ExpectedSport $sport): array => $sport->toArray(),
+                    $case->expected_sport,
+                ),
             ];
             $words = self::put($case, $request);
             if (!$case->isStopped() && $case->closed_on === null) {
@@ -72,16 +75,14 @@ final class MarkDays
                 throw InvalidInput::at("/$field", 'must lie from today to ' . CalendarText::AHEAD_DAYS . ' days ahead');
             }
             // What is over stays as it was.
-            $was = array_map(Day::fromIso(...), $field === 'events' ? $case->events : $case->blocked);
+            $was = $field === 'events' ? $case->events : $case->blocked;
             $past = array_filter($was, static fn(Day $day): bool => $today->isAfter($day));
             $words[] = WeekWords::days(
                 $field === 'events',
                 array_values(array_filter($was, static fn(Day $day): bool => !$today->isAfter($day))),
                 $days,
             );
-            $case->forceFill([
-                $field => array_map(static fn(Day $day): string => $day->toIso(), [...array_values($past), ...$days]),
-            ]);
+            $case->forceFill([$field => [...$past, ...$days]]);
         }
         if ($request->sport !== null) {
             $words[] = self::putSport($case, $request->sport, $today);
@@ -96,6 +97,16 @@ final class MarkDays
         }
 
         return implode('; ', $words);
+    }
+
+    /**
+     * @param list<Day> $days
+     *
+     * @return list<string>
+     */
+    private static function asKept(array $days): array
+    {
+        return array_map(static fn(Day $day): string => $day->toIso(), $days);
     }
 
     /**
@@ -122,17 +133,12 @@ final class MarkDays
                 $b->what,
             ],
         );
-        $was = $case->expectedSport();
+        $was = $case->expected_sport;
         $ahead = array_values(
             array_filter($was, static fn(ExpectedSport $expected): bool => !$today->isAfter($expected->on)),
         );
         $past = array_filter($was, static fn(ExpectedSport $expected): bool => $today->isAfter($expected->on));
-        $case->forceFill([
-            'expected_sport' => array_map(static fn(ExpectedSport $expected): array => $expected->toArray(), [
-                ...array_values($past),
-                ...$sport,
-            ]),
-        ]);
+        $case->forceFill(['expected_sport' => [...$past, ...$sport]]);
 
         return WeekWords::sport($ahead, $sport);
     }

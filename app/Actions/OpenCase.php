@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Care\Advice;
 use App\Care\Intake;
 use App\Models\Athlete;
 use App\Models\CareCase;
@@ -20,7 +21,6 @@ use App\Support\CurrentPractice;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use Rung\Core\Calendar\Weekday;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Catalogue\Measure;
 use Rung\Core\Dose\Prescription;
@@ -151,17 +151,13 @@ final class OpenCase
                 'programme_version' => $start->catalogue->versions["programme/{$start->programme->key}"] ?? null,
                 'response_rule' => $start->rule,
                 'provocation_test' => $start->structure->testFor($proposal->irritability)->toArray(),
-                'available' => array_map(static fn(Weekday $day): string => $day->value, $opening->available),
-                'events' => array_map(static fn(Day $day): string => $day->toIso(), $opening->events),
+                'available' => $opening->available,
+                'events' => $opening->events,
                 'blocked' => [],
                 'equipment' => $opening->equipment,
                 'session_minutes' => $opening->sessionMinutes,
                 'advice' => array_map(
-                    static fn(string $words): array => [
-                        'words' => $words,
-                        'from' => $today->toIso(),
-                        'until' => $opening->adviceUntil?->toIso(),
-                    ],
+                    static fn(string $words): Advice => new Advice($words, $today, $opening->adviceUntil),
                     $opening->advice,
                 ),
                 'severity' => $opening->severity,

@@ -184,8 +184,8 @@ final class PlanSessions
                 $from,
                 $days,
                 $case->weekdays($plan),
-                $case->blockedDays(),
-                $case->eventDays(),
+                $case->blocked,
+                $case->events,
             );
     }
 }

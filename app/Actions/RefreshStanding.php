@@ -41,7 +41,7 @@ final class RefreshStanding
             $evaluation,
             Acceptance::accept($plan, $evaluation, $catalogue),
             $catalogue,
-            $case->eventDays(),
+            $case->events,
         );
         $case
             ->forceFill([

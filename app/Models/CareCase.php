@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Care\Advice;
 use App\Care\Intake;
 use App\Models\Casts\CoreValue;
 use App\Models\Casts\KeptIntake;
+use App\Models\Casts\KeptList;
 use App\Models\Casts\KeptSnapshot;
 use App\Models\Concerns\BelongsToPractice;
 use App\Support\Clock;
@@ -52,15 +54,15 @@ use Rung\Core\Time\Day;
  * @property string $programme
  * @property ResponseRule $response_rule
  * @property array{title: string, instruction: string} $provocation_test
- * @property list<string> $available
- * @property list<string> $events
- * @property list<string> $blocked
- * @property list<array{on: string, what: string, minutes: int, effort: int}> $expected_sport practice, rehearsals and shows beside the plan
+ * @property list<Weekday> $available
+ * @property list<Day> $events shows and competitions
+ * @property list<Day> $blocked
+ * @property list<ExpectedSport> $expected_sport practice, rehearsals and shows beside the plan
  * @property Intake $intake
  * @property int|null $programme_version of the practice's own programme
  * @property list<string>|null $equipment at hand; null where it was not asked
  * @property int|null $session_minutes that a session may take
- * @property list<array{words: string, from: string, until: string|null}> $advice on what to cut or change for now
+ * @property list<Advice> $advice on what to cut or change for now
  * @property SeverityScore|null $severity the score of the practitioner's choice; null where none was chosen
  * @property string|null $goal_on
  * @property CaseSnapshot|null $snapshot null where it was never evaluated, or not since an upgrade
@@ -286,33 +288,7 @@ final class CareCase extends Model
     /** @return list<Weekday> the days of the week that the athlete has, as a plan has them or as they were when the case was opened */
     public function weekdays(?Plan $plan = null): array
     {
-        return $plan->available ?? array_map(Weekday::from(...), $this->available);
-    }
-
-    /** @return list<Day> */
-    public function eventDays(): array
-    {
-        return array_map(Day::fromIso(...), $this->events);
-    }
-
-    /** @return list<Day> */
-    public function blockedDays(): array
-    {
-        return array_map(Day::fromIso(...), $this->blocked);
-    }
-
-    /** @return list<ExpectedSport> */
-    public function expectedSport(): array
-    {
-        return array_map(
-            static fn(array $row): ExpectedSport => new ExpectedSport(
-                Day::fromIso($row['on']),
-                $row['what'],
-                $row['minutes'],
-                $row['effort'],
-            ),
-            $this->expected_sport,
-        );
+        return $plan->available ?? $this->available;
     }
 
     /** @return array<string, string> */
@@ -321,13 +297,13 @@ final class CareCase extends Model
         return [
             'response_rule' => CoreValue::class . ':' . ResponseRule::class,
             'provocation_test' => 'array',
-            'available' => 'array',
-            'events' => 'array',
-            'blocked' => 'array',
-            'expected_sport' => 'array',
+            'available' => KeptList::class . ':' . Weekday::class,
+            'events' => KeptList::class . ':' . Day::class,
+            'blocked' => KeptList::class . ':' . Day::class,
+            'expected_sport' => KeptList::class . ':' . ExpectedSport::class,
             'intake' => KeptIntake::class,
             'equipment' => 'array',
-            'advice' => 'array',
+            'advice' => KeptList::class . ':' . Advice::class,
             'severity' => CoreValue::class . ':' . SeverityScore::class,
             'snapshot' => KeptSnapshot::class,
             'round_line' => 'array',

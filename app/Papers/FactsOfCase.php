@@ -6,6 +6,7 @@ namespace App\Papers;
 
 use App\Actions\FindMeasure;
 use App\Actions\RefreshStanding;
+use App\Care\Advice;
 use App\Models\CareCase;
 use App\Models\Decision;
 use App\Models\PlannedSession;
@@ -62,31 +63,12 @@ final class FactsOfCase
             beganOn: $intake->beganOn,
             loadChange: $intake->loadChange,
             aggravating: $intake->aggravating,
-            advice: array_values(
-                array_column(
-                    array_filter(
-                        $case->advice,
-                        static fn(array $row): bool => $row['until'] === null || $row['until'] >= $today->toIso(),
-                    ),
-                    'words',
-                ),
-            ),
+            advice: Advice::standing($case->advice, $today),
             coming: self::coming($case, $plan, $today, $last),
             sport: array_values(
-                array_filter(
-                    array_map(
-                        static fn(array $row): ExpectedSport => new ExpectedSport(
-                            Day::fromIso($row['on']),
-                            $row['what'],
-                            $row['minutes'],
-                            $row['effort'],
-                        ),
-                        $case->expected_sport,
-                    ),
-                    static fn(ExpectedSport $sport): bool => $isAhead($sport->on),
-                ),
+                array_filter($case->expected_sport, static fn(ExpectedSport $sport): bool => $isAhead($sport->on)),
             ),
-            events: array_values(array_filter($case->eventDays(), $isAhead)),
+            events: array_values(array_filter($case->events, $isAhead)),
             measures: $this->measures($case, $catalogue->structure(Structure::from($case->structure))->strengthTest),
             decisions: self::decisions($case),
             severeFlare: $case->hasSevereFlare(),

@@ -79,7 +79,7 @@ final readonly class CaseWeeks
         $rules =
             $stage === null
                 ? new WeekRules()
-                : PlanWeeks::rules($stage, $case->weekdays($plan), $case->blockedDays(), $case->eventDays());
+                : PlanWeeks::rules($stage, $case->weekdays($plan), $case->blocked, $case->events);
 
         return new self($today, $stage, $slots, $booked, $planned, $done, $doneAs, $rules);
     }

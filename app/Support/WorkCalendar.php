@@ -42,7 +42,7 @@ final class WorkCalendar
                     max($case->review_on, $today->toIso()),
                 );
             }
-            foreach ($case->eventDays() as $event) {
+            foreach ($case->events as $event) {
                 if (!$today->isAfter($event) && $event->daysSince($today) <= self::SHOW_DAYS) {
                     SessionCalendar::day(
                         $calendar,

@@ -145,8 +145,8 @@ final class DemoPractice
             'programme' => $programme->key,
             'response_rule' => $rule,
             'provocation_test' => $info->usualTest()->toArray(),
-            'available' => array_column($story->available, 'value'),
-            'events' => array_map(static fn(Day $day): string => $day->toIso(), $events),
+            'available' => $story->available,
+            'events' => $events,
             'blocked' => [],
             'severity' => [
                 'name' => 'severity_score',

@@ -104,9 +104,9 @@ final class OpeningTest extends TestCase
             ->assertJsonPath('strength_test.key', 'knee_extension_strength')
             ->assertJsonPath('tests.0.symmetry_percent', 75)
             ->assertJsonPath('advice.0', [
+                'words' => 'Half of the jumps',
                 'from' => '2026-04-14',
                 'until' => '2026-05-12',
-                'words' => 'Half of the jumps',
             ])
             ->assertJsonPath('intake.load_change', 'A week of double rehearsals')
             ->assertJsonPath('decisions.0.kind', 'open')

@@ -11,6 +11,7 @@ use App\Models\PlannedSession;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
+use Rung\Core\Time\Day;
 
 /** Moving planned sessions: what breaks is shown first, the athlete gets a message after, and it can be taken back. */
 final class WeeksTest extends TestCase
@@ -246,7 +247,7 @@ final class WeeksTest extends TestCase
         $own = $this->practitioner();
         $session = $this->open($case, 1);
         $before = $this->calendar($case);
-        [$events, $blocked] = [$case->events, $case->blocked];
+        [$events, $blocked] = [self::isos($case->events), self::isos($case->blocked)];
         $ahead = array_values(array_filter($events, static fn(string $on): bool => $on >= '2026-04-14'));
         $asked = ['events' => [...$ahead, '2026-06-06'], 'blocked' => [$session->on]];
         $preview = $this->ask($own, 'POST', "/api/cases/$case->id/weeks/days/preview", $asked)->assertOk();
@@ -258,7 +259,7 @@ final class WeeksTest extends TestCase
         );
         self::assertSame(
             [$before, $events, $blocked],
-            [$this->calendar($case), $case->refresh()->events, $case->blocked],
+            [$this->calendar($case), self::isos($case->refresh()->events), self::isos($case->blocked)],
             'a preview stores nothing',
         );
 
@@ -270,7 +271,7 @@ final class WeeksTest extends TestCase
         )->assertStatus(201);
         self::assertEquals(
             [[...$events, '2026-06-06'], [...$blocked, $session->on]],
-            [$case->refresh()->events, $case->blocked],
+            [self::isos($case->refresh()->events), self::isos($case->blocked)],
             'what is over stays',
         );
         self::assertSame(
@@ -298,7 +299,7 @@ final class WeeksTest extends TestCase
         $this->ask($own, 'DELETE', "/api/cases/$case->id/decisions/" . self::text($made->json('id')))->assertStatus(
             201,
         );
-        self::assertSame([$events, $blocked], [$case->refresh()->events, $case->blocked]);
+        self::assertSame([$events, $blocked], [self::isos($case->refresh()->events), self::isos($case->blocked)]);
         self::assertSame(
             1,
             $case->messages()->where('words', 'like', 'No longer: Calendar: %')->count(),
@@ -320,7 +321,9 @@ final class WeeksTest extends TestCase
             ])
             ->save();
         $days = [
-            'events' => array_values(array_filter($case->events, static fn(string $on): bool => $on >= '2026-04-14')),
+            'events' => array_values(
+                array_filter(self::isos($case->events), static fn(string $on): bool => $on >= '2026-04-14'),
+            ),
             'blocked' => [],
         ];
         $sport = [
@@ -354,7 +357,7 @@ final class WeeksTest extends TestCase
         );
         self::assertSame(
             ['2026-04-10', '2026-04-22', '2026-04-23'],
-            array_column($case->refresh()->expected_sport, 'on'),
+            self::isos(array_column($case->refresh()->expected_sport, 'on')),
             'in order, and what is over stays',
         );
         // Left out it is as it was; another list takes its place.
@@ -410,7 +413,7 @@ final class WeeksTest extends TestCase
         $read(' ')
             ->assertStatus(422)
             ->assertJsonValidationErrors(['text' => 'at least one day']);
-        self::assertNotContains('2026-04-18', $case->refresh()->blocked);
+        self::assertNotContains('2026-04-18', self::isos($case->refresh()->blocked));
     }
 
     public function testALighterWeekIsTriedBeforeItIsInForce(): void
@@ -759,5 +762,15 @@ final class WeeksTest extends TestCase
                 )
                 ->all(),
         );
+    }
+
+    /**
+     * @param list<Day> $days
+     *
+     * @return list<string>
+     */
+    private static function isos(array $days): array
+    {
+        return array_map(static fn(Day $day): string => $day->toIso(), $days);
     }
 }

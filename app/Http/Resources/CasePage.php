@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Actions\NudgeAthlete;
+use App\Care\Advice;
 use App\Models\CareCase;
 use App\Models\StrengthTest;
 use App\Support\CatalogueShelf;
@@ -66,7 +67,7 @@ final class CasePage
             'programme' => $programme->title ?? $case->programme,
             'programme_version' => $case->programme_version,
             'intake' => $this->intake($case),
-            'advice' => $case->advice,
+            'advice' => array_map(static fn(Advice $advice): array => $advice->toArray(), $case->advice),
             'earlier' => $this->earlier($case),
             'lint' =>
                 $stage === null
@@ -84,9 +85,7 @@ final class CasePage
             'provocation_test' => $case->provocation_test,
             'rule' => $case->response_rule->toArray(),
             'stage_from' => $evaluation->log->stageFrom->toIso(),
-            'standing' => RoundStanding::present(
-                CaseSnapshot::take($evaluation, $step, $catalogue, $case->eventDays()),
-            ),
+            'standing' => RoundStanding::present(CaseSnapshot::take($evaluation, $step, $catalogue, $case->events)),
             'grounds' => array_map(
                 static fn(Ground $ground): array => $ground->toArray(),
                 Grounds::fromEvaluation($evaluation),

@@ -166,7 +166,7 @@ final class InForcePart
                         )
                         ->all(),
                 ),
-                events: $case->eventDays(),
+                events: $case->events,
                 sessionMinutes: $case->session_minutes,
                 bodyMassKg: $case->athlete->body_mass_kg,
                 daysSinceOpened: $today->daysSince(Day::fromIso($case->opened_on)),

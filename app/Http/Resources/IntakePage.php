@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Actions\IntakeData;
+use App\Care\Advice;
 use App\Models\CareCase;
 use App\Models\Decision;
 use Rung\Core\Catalogue\Catalogue;
 use Rung\Core\Record\Structure;
 use Rung\Core\Screening\Finding;
+use Rung\Core\Time\Day;
 
 /** What intake says of a case today, and how it came to say so. */
 final class IntakePage
@@ -32,8 +34,8 @@ final class IntakePage
             'medicines' => $intake->medicines,
             'goal' => $case->goal,
             'goal_on' => $case->goal_on,
-            'events' => $case->events,
-            'blocked' => $case->blocked,
+            'events' => array_map(static fn(Day $day): string => $day->toIso(), $case->events),
+            'blocked' => array_map(static fn(Day $day): string => $day->toIso(), $case->blocked),
             'equipment' => $case->equipment,
             'session_minutes' => $case->session_minutes,
             'born_on' => $case->athlete->born_on,
@@ -42,7 +44,10 @@ final class IntakePage
             'purpose' => $case->purpose,
             'body_mass_kg' => $case->athlete->body_mass_kg,
             'advice' => array_map(
-                static fn(array $row): array => ['words' => $row['words'], 'until' => $row['until']],
+                static fn(Advice $advice): array => [
+                    'words' => $advice->words,
+                    'until' => $advice->until?->toIso(),
+                ],
                 $case->advice,
             ),
             'found' => $intake->found,

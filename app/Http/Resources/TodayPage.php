@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Care\Advice;
 use App\Models\CareCase;
 use App\Models\CheckIn;
 use App\Models\Message;
@@ -142,8 +143,8 @@ final class TodayPage
                         ? TodayWords::STOPPED
                         : ($stage === null
                             ? ''
-                            : TodayWords::why($plan, $stage, $today->plus($i), $slots, $case->eventDays())),
-                    'event' => in_array($today->plus($i)->toIso(), $case->events, true),
+                            : TodayWords::why($plan, $stage, $today->plus($i), $slots, $case->events)),
+                    'event' => in_array($today->plus($i), $case->events),
                     'asks' => $plan->asksMorning($slots, $today->plus($i)),
                 ],
                 range(-1, self::NEXT_DAYS - 1),
@@ -156,15 +157,7 @@ final class TodayPage
                         'why' => $version->why,
                     ]
                     : null,
-            'advice' => array_values(
-                array_column(
-                    array_filter(
-                        $case->advice,
-                        static fn(array $row): bool => $row['until'] === null || $row['until'] >= $today->toIso(),
-                    ),
-                    'words',
-                ),
-            ),
+            'advice' => Advice::standing($case->advice, $today),
             'messages' => array_values(
                 $case
                     ->messages()
