@@ -14,8 +14,8 @@ use Rung\Core\Input\Json;
 use Rung\Core\Time\Day;
 
 /**
- * A column that holds a list of days, of days of the week, of expected sport or of advice. What it was before, as an undo keeps it, may be
- * set as it is stored.
+ * A column that holds a list of days, of days of the week, of expected sport or of advice. What it was before, as an undo
+ * keeps it, may be set as it is stored.
  *
  * @implements CastsAttributes<list<Day|Weekday|ExpectedSport|Advice>, list<Day|Weekday|ExpectedSport|Advice|string|array<string, mixed>>>
  */
