@@ -161,12 +161,12 @@ abstract class TestCase extends Base
         return Visitor::by($answer['headers']);
     }
 
-    /** Seconds until something holds; fails after ten. */
-    protected static function secondsUntil(callable $holds): float
+    /** Seconds until something holds; fails after ten, or as many as are given. */
+    protected static function secondsUntil(callable $holds, int $most = 10): float
     {
         $begin = microtime(true);
         while (!$holds()) {
-            self::assertLessThan(10, microtime(true) - $begin, 'it does not come back');
+            self::assertLessThan($most, microtime(true) - $begin, 'it does not come back');
             usleep(50_000);
         }
 
