@@ -188,7 +188,7 @@ test('a programme is written as a form: stages, exercises, ways to grow and crit
   await expect(holds.getByRole('group', { name: 'The morning test' }).getByLabel('At most')).toHaveValue('2');
   await expect(holds.getByRole('group', { name: 'Technique signed off' })).toBeVisible();
   await expect(holds.getByRole('group', { name: 'Days in the stage' })).toHaveCount(0);
-  await expect(added).toContainText('hold');
+  await expect(added).toContainText(' s · rest ');
   await added.getByRole('button', { name: 'Wall sit, high', exact: true }).click();
   await expect(added.getByRole('group', { name: 'Longer hold' }).getByLabel('Up to')).toHaveValue('60');
   await expect(added.getByLabel('In reserve')).toHaveCount(0);

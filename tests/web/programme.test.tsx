@@ -1,4 +1,6 @@
 // @vitest-environment happy-dom
+import { execFileSync } from 'node:child_process';
+
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { useCallback, useMemo, useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -156,30 +158,29 @@ describe('the form of a programme', () => {
 });
 
 describe('a dose in a line', () => {
+  it('is written as the core writes it, whichever dose of the catalogue it is', () => {
+    const doses = JSON.parse(
+      execFileSync('php', ['tests/web/doses.php'], { encoding: 'utf8', maxBuffer: 16 * 1024 * 1024 }),
+    ) as { mode: string; dose: Record<string, unknown>; words: string }[];
+    expect(doses.length).toBeGreaterThan(150);
+    for (const { mode, dose, words } of doses) expect(doseInShort(dose, mode)).toBe(words);
+    // Each way of writing one is among them.
+    const all = doses.map(({ words }) => words).join('\n');
+    for (const part of [' × 45 s', 'lower 4 s · ', 'pause 1 s', '°', 'in reserve', 'effort ', '% of maximum'])
+      expect(all).toContain(part);
+  });
+
   const base = { sets: 3, reps: 8, rest_s: 60 };
   it.each([
-    [base, '3 × 8 · rest 60 s'],
-    [{ ...base, reps_to: 12, load_kg: 7.5, rir: 0 }, '3 × 8 to 12 · 7.5 kg · 0 in reserve · rest 60 s'],
-    [
-      { ...base, reps: 1, hold_s: 30, hold_to_s: 45, percent_mvc: 70 },
-      '3 × 1 · hold 30 to 45 s · 70 % of maximum · rest 60 s',
-    ],
-    [
-      { ...base, tempo: { lift_s: 3, top_s: 0, lower_s: 4, bottom_s: 1, starts: 'lift' } },
-      '3 × 8 · tempo 3-0-4-1 s · rest 60 s',
-    ],
-    [
-      { ...base, tempo: { lift_s: 3, top_s: 0, lower_s: 4, bottom_s: 1, starts: 'lower' } },
-      '3 × 8 · tempo 4-1-3-0 s · rest 60 s',
-    ],
-    [
-      { ...base, range: { from_deg: 0, to_deg: 60 }, height_cm: 20, effort: 7 },
-      '3 × 8 · effort 7 · 20 cm high · 0 to 60° · rest 60 s',
-    ],
-    [{ ...base, work_s: 30, rm: 12, load_kg: null }, '3 × 8 · 30 s of work · 12 RM · rest 60 s'],
-    [{ sets: '', reps: 8, rest_s: 60 }, '– × 8 · rest 60 s'],
-  ])('%j', (dose, words) => {
-    expect(doseInShort(dose)).toBe(words);
+    ['', { ...base, sets: '' }, '– × 8 · rest 60 s'],
+    ['isotonic', { ...base, load_kg: null, rir: 0 }, '3 × 8, 0 in reserve · rest 60 s'],
+    ['isometric', { ...base, reps: '5', hold_s: '30' }, '3 × 5 × 30 s · rest 60 s'],
+    ['isotonic', { ...base, reps: 6, rm: 8 }, '3 × 6, as 8 RM · rest 60 s'],
+    ['isotonic', { ...base, rm: '8' }, '3 × 8 · rest 60 s'],
+    ['plyometric', { ...base, height_cm: 20, effort: 6 }, '3 × 8, 20 cm high, effort 6 of 10 · rest 60 s'],
+    ['isotonic', { ...base, load_kg: '7.5', rest_s: '' }, '3 × 8 at 7.5 kg'],
+  ])('is shown as it was typed so far: %s %j', (mode, dose, words) => {
+    expect(doseInShort(dose, mode)).toBe(words);
   });
 });
 

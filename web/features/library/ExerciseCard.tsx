@@ -48,13 +48,51 @@ function ExerciseCardOf({
   /** What it waits for, where it begins later. */
   startsWhen?: unknown;
 }) {
-  const { faults, levers, own, reshape } = useEditing();
+  const { faults } = useEditing();
   const asOpened = useContext(AsOpenedContext);
   const [chosen, setChosen] = useState(() => !asOpened.has(value));
   const inside = `${path.join('.')}.`;
   const isFaulty = Object.keys(faults).some((place) => place.startsWith(inside));
   // What is wrong is never folded away.
   const isOpen = chosen || isFaulty;
+  return (
+    <Box
+      role="group"
+      aria-label={title}
+      sx={{ border: 1, borderColor: 'divider', borderRadius: 1, px: 1.25, py: isOpen ? 1.25 : 0.25, mb: 1 }}
+    >
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+        <Button
+          color="inherit"
+          aria-expanded={isOpen}
+          onClick={() => setChosen(!isOpen)}
+          startIcon={<span aria-hidden>{isOpen ? '▾' : '▸'}</span>}
+          sx={{ px: 0.5, textAlign: 'left' }}
+        >
+          {title}
+        </Button>
+        <Typography variant="body2" color="textSecondary" sx={{ flex: 1 }}>
+          {!isOpen && doseInShort(at(value, ['dose']) as Record<string, unknown>, textAt(value, ['mode']))}
+        </Typography>
+        <Order path={item} name={title} last={last} />
+      </Box>
+      {startsWhen !== undefined && <StartsWhen path={[...item, 'starts_when']} value={startsWhen} />}
+      {isOpen && <ExerciseParts path={path} value={value} slots={slots} />}
+    </Box>
+  );
+}
+
+/** The dose of an exercise by its fields, and how it grows. */
+function ExerciseParts({
+  path,
+  value,
+  slots,
+}: {
+  path: Path;
+  value: unknown;
+  slots: readonly (readonly [string, string])[];
+}) {
+  const { levers, own, reshape } = useEditing();
   const grows = list(value, ['progression', 'levers']);
   const blocks = list(value, ['progression', 'blocks']);
   const dose = at(value, ['dose']) as Record<string, unknown>;
@@ -65,7 +103,7 @@ function ExerciseCardOf({
         ? added(now, [...path, 'progression', 'levers'], lever)
         : replaced(now, [...path, 'progression'], { levers: [lever] }),
     );
-  const parts = () => (
+  return (
     <>
       <Fields
         of={path}
@@ -111,31 +149,6 @@ function ExerciseCardOf({
       ))}
       {own && blocks.length === 0 && <AddMenu label="Add a way to grow" options={levers} onAdd={addLever} />}
     </>
-  );
-  return (
-    <Box
-      role="group"
-      aria-label={title}
-      sx={{ border: 1, borderColor: 'divider', borderRadius: 1, px: 1.25, py: isOpen ? 1.25 : 0.25, mb: 1 }}
-    >
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-        <Button
-          color="inherit"
-          aria-expanded={isOpen}
-          onClick={() => setChosen(!isOpen)}
-          startIcon={<span aria-hidden>{isOpen ? '▾' : '▸'}</span>}
-          sx={{ px: 0.5, textAlign: 'left' }}
-        >
-          {title}
-        </Button>
-        <Typography variant="body2" color="textSecondary" sx={{ flex: 1 }}>
-          {!isOpen && doseInShort(dose)}
-        </Typography>
-        <Order path={item} name={title} last={last} />
-      </Box>
-      {startsWhen !== undefined && <StartsWhen path={[...item, 'starts_when']} value={startsWhen} />}
-      {isOpen && parts()}
-    </Box>
   );
 }
 

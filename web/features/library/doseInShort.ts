@@ -1,42 +1,51 @@
-/** From one number to another, where the second is there. */
-const span = (from: unknown, to: unknown): string => (isGiven(to) ? `${words(from)} to ${words(to)}` : words(from));
+type Values = Record<string, unknown>;
+
+const isGiven = (value: unknown): boolean => value !== undefined && value !== null && value !== '';
 
 /** What is still empty is a dash. */
 const words = (value: unknown): string => (isGiven(value) ? String(value) : '–');
 
-const isGiven = (value: unknown): boolean => value !== undefined && value !== null && value !== '';
+const span = (from: unknown, to: unknown): string => (isGiven(to) ? `${words(from)}–${words(to)}` : words(from));
 
-/** How each part of a dose is written in a line; of a part that is not there nothing is. */
-const PARTS: readonly (readonly [string, (value: unknown, dose: Record<string, unknown>) => string])[] = [
-  ['hold_s', (value, dose) => `hold ${span(value, dose.hold_to_s)} s`],
-  ['work_s', (value) => `${String(value)} s of work`],
-  ['tempo', (value) => `tempo ${secondsOf(value)} s`],
-  ['load_kg', (value) => `${String(value)} kg`],
-  ['rm', (value) => `${String(value)} RM`],
-  ['rir', (value) => `${String(value)} in reserve`],
-  ['percent_mvc', (value) => `${String(value)} % of maximum`],
-  ['effort', (value) => `effort ${String(value)}`],
-  ['height_cm', (value) => `${String(value)} cm high`],
-  ['range', (value) => degreesOf(value)],
-  ['rest_s', (value) => `rest ${String(value)} s`],
-];
-
-/** The seconds of a repetition, in the order in which they are done. */
-const secondsOf = (value: unknown): string => {
-  const tempo = value as Record<string, unknown>;
-  const order =
-    tempo.starts === 'lower' ? ['lower_s', 'bottom_s', 'lift_s', 'top_s'] : ['lift_s', 'top_s', 'lower_s', 'bottom_s'];
-  return order.map((part) => words(tempo[part])).join('-');
+const amount = (dose: Values, mode: string): string => {
+  const reps = span(dose.reps, dose.reps_to);
+  const hold = `${span(dose.hold_s, dose.hold_to_s)} s`;
+  if (mode === 'isometric' && isGiven(dose.hold_s)) return Number(dose.reps) > 1 ? `${reps} × ${hold}` : hold;
+  return isGiven(dose.work_s) ? `${span(dose.work_s, dose.work_to_s)} s` : reps;
 };
 
-const degreesOf = (value: unknown): string => {
-  const range = value as Record<string, unknown>;
-  return `${span(range.from_deg, range.to_deg)}°`;
+/** The phases of a repetition in the order in which they are done; pauses of no time are left out. */
+const pace = (tempo: Values): string[] => {
+  const phase = (name: string, seconds: unknown) => `${name} ${words(seconds)} s`;
+  const pause = (name: string, seconds: unknown) => (Number(seconds) > 0 ? [phase(name, seconds)] : []);
+  const lift = [phase('lift', tempo.lift_s), ...pause('hold', tempo.top_s)];
+  const lower = [phase('lower', tempo.lower_s), ...pause('pause', tempo.bottom_s)];
+  return tempo.starts === 'lower' ? [...lower, ...lift] : [...lift, ...lower];
 };
 
-/** A dose as it stands in the form, in one line. Nothing is worked out: what was typed is shown. */
-export const doseInShort = (dose: Record<string, unknown>): string =>
-  [
-    `${words(dose.sets)} × ${span(dose.reps, dose.reps_to)}`,
-    ...PARTS.filter(([part]) => isGiven(dose[part])).map(([part, written]) => written(dose[part], dose)),
+/**
+ * A dose as it stands in the form, in the words in which the server writes one (a test compares them). Nothing is worked out:
+ * what was typed is shown, saved or not.
+ */
+export function doseInShort(dose: Values, mode: string): string {
+  const range = dose.range as Values | null | undefined;
+  const tempo = dose.tempo as Values | null | undefined;
+  const part = (field: string, written: string) => (isGiven(dose[field]) ? [written] : []);
+  const load = Number(dose.load_kg) > 0 ? ` at ${words(dose.load_kg)} kg` : '';
+  const described = [
+    `${words(dose.sets)} × ${amount(dose, mode)}${load}`,
+    ...part('resistance', `with ${words(dose.resistance)}`),
+    ...part('height_cm', `${words(dose.height_cm)} cm high`),
+    ...(isGiven(dose.percent_mvc)
+      ? [`${words(dose.percent_mvc)} % of maximum`]
+      : part('effort', `effort ${words(dose.effort)} of 10`)),
+    ...(words(dose.rm) === words(dose.reps) ? [] : part('rm', `as ${words(dose.rm)} RM`)),
+    ...part('rir', `${words(dose.rir)} in reserve`),
+    ...(range === undefined || range === null ? [] : [`${span(range.from_deg, range.to_deg)}°`]),
+  ].join(', ');
+  return [
+    described,
+    ...(tempo === undefined || tempo === null ? [] : pace(tempo)),
+    ...part('rest_s', `rest ${words(dose.rest_s)} s`),
   ].join(' · ');
+}
