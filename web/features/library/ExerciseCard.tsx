@@ -61,7 +61,7 @@ function ExerciseCardOf({
       aria-label={title}
       sx={{ border: 1, borderColor: 'divider', borderRadius: 1, px: 1.25, py: isOpen ? 1.25 : 0.25, mb: 1 }}
     >
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', columnGap: 1 }}>
         <Button
           color="inherit"
           aria-expanded={isOpen}
@@ -71,7 +71,7 @@ function ExerciseCardOf({
         >
           {title}
         </Button>
-        <Typography variant="body2" color="textSecondary" sx={{ flex: 1 }}>
+        <Typography variant="body2" color="textSecondary" sx={{ flex: '1 1 240px' }}>
           {!isOpen && doseInShort(at(value, ['dose']) as Record<string, unknown>, textAt(value, ['mode']))}
         </Typography>
         <Order path={item} name={title} last={last} />
@@ -191,7 +191,7 @@ function AddExerciseOf({
         );
       }}
       renderInput={(props) => <TextField {...props} label={label} />}
-      sx={{ width: 340 }}
+      sx={{ width: 340, maxWidth: '100%' }}
     />
   );
 }
